@@ -1,0 +1,90 @@
+package api
+
+import (
+	"context"
+	"errors"
+	"time"
+
+	"github.com/gin-gonic/gin"
+
+	"risepan/core/fault"
+	"risepan/core/machine"
+	"risepan/core/measure"
+	"risepan/core/plan"
+	"risepan/core/timetable"
+	"risepan/store"
+)
+
+// Wish is what the baker wants, by the names of what the kitchen has.
+type Wish struct {
+	Recipe  string           `json:"recipe"`
+	Machine string           `json:"machine"`
+	Size    measure.LoafSize `json:"size"`
+	Cycle   string           `json:"cycle,omitzero"`
+	Crust   machine.Crust    `json:"crust,omitzero"`
+	Ready   timetable.Wall   `json:"ready,omitzero"`   // on the kitchen's clock; left out: start at once
+	AtPanel bool             `json:"atPanel,omitzero"` // the pan is loaded and the baker stands at the machine
+}
+
+// PlanAnswer is a plan with what identifies it.
+type PlanAnswer struct {
+	Plan     plan.Plan `json:"plan"`
+	Digest   string    `json:"digest"`
+	Revision int       `json:"revision"` // of the recipe
+	Zone     string    `json:"zone"`     // of the kitchen's clock
+	Now      time.Time `json:"now"`
+}
+
+func (s *server) makePlan(c *gin.Context) (any, error) {
+	var w Wish
+	if err := read(c.Request.Body, &w); err != nil {
+		return nil, err
+	}
+	ctx := c.Request.Context()
+	k, err := s.kitchen(ctx, s.store.Queries)
+	if err != nil {
+		return nil, err
+	}
+	made, err := s.fulfil(ctx, s.store.Queries, k, w)
+	return made.PlanAnswer, err
+}
+
+// made is a plan with the stored things that it was made from.
+type made struct {
+	PlanAnswer
+	recipe  store.Recipe
+	machine store.Machine
+}
+
+// fulfil finds what a wish names and makes its plan.
+func (s *server) fulfil(ctx context.Context, q store.Queries, k kitchenNow, w Wish) (made, error) {
+	r, err := named(w.Recipe, "/recipe", "recipe", func(id string) (store.Recipe, error) { return q.Recipe(ctx, k.ID, id) })
+	if err != nil {
+		return made{}, err
+	}
+	m, err := named(w.Machine, "/machine", "machine", func(id string) (store.Machine, error) { return q.Machine(ctx, k.ID, id) })
+	if err != nil {
+		return made{}, err
+	}
+	p, err := plan.Make(k.Kitchen.Kitchen, plan.Wish{
+		Recipe: r.Recipe, Machine: m.Machine, Size: w.Size, Cycle: w.Cycle, Crust: w.Crust,
+		Ready: w.Ready, AtPanel: w.AtPanel, Zone: k.zone,
+	}, k.now)
+	if err != nil {
+		return made{}, err
+	}
+	return made{PlanAnswer{p, p.Digest(), r.Revision, k.zone.String(), k.now}, r, m}, nil
+}
+
+// named finds what a field names; an unknown one is the field's fault.
+func named[T any](id, pointer, what string, find func(string) (T, error)) (T, error) {
+	var none T
+	if !store.ValidID(id) {
+		return none, fault.At(pointer, "say which %s, by its id", what)
+	}
+	v, err := find(id)
+	if errors.Is(err, store.ErrNotFound) {
+		return none, fault.At(pointer, "this kitchen has no such %s", what)
+	}
+	return v, err
+}

@@ -1,0 +1,83 @@
+package api
+
+import (
+	"bytes"
+	"reflect"
+	"strings"
+
+	stdjson "encoding/json"
+
+	"github.com/invopop/jsonschema"
+)
+
+// shapes names every shape that crosses the wire; the front end's types are made from it.
+type shapes struct {
+	Shelf      Shelf
+	Wish       Wish
+	PlanAnswer PlanAnswer
+	Start      Start
+	Log        Log
+	BakeView   BakeView
+	Happened   Happened
+	Loaded     Loaded
+	Problem    Problem
+}
+
+type worded interface{ Words() []string }
+
+var (
+	textType   = reflect.TypeFor[interface{ MarshalText() ([]byte, error) }]()
+	wordedType = reflect.TypeFor[worded]()
+)
+
+// Schema is the JSON Schema of the API's shapes, with a closing newline.
+func Schema() []byte {
+	r := jsonschema.Reflector{
+		AllowAdditionalProperties: false,
+		Namer:                     typeName,
+		Mapper: func(t reflect.Type) *jsonschema.Schema {
+			switch {
+			case t.Implements(wordedType):
+				return vocabulary(t)
+			case t.PkgPath() == "time":
+				return nil
+			case t.Implements(textType):
+				return &jsonschema.Schema{Type: "string"}
+			case t.Kind() == reflect.Float64:
+				return &jsonschema.Schema{Type: "number"}
+			}
+			return nil
+		},
+	}
+	s := r.Reflect(shapes{})
+	b, err := s.MarshalJSON()
+	if err != nil {
+		panic("api: the schema is always writable: " + err.Error())
+	}
+	var out bytes.Buffer
+	if err := stdjson.Indent(&out, b, "", "  "); err != nil {
+		panic("api: the schema is JSON: " + err.Error())
+	}
+	out.WriteByte('\n')
+	return out.Bytes()
+}
+
+// vocabulary is the schema of a closed list of words.
+func vocabulary(t reflect.Type) *jsonschema.Schema {
+	s := &jsonschema.Schema{Type: "string"}
+	for _, w := range reflect.Zero(t).Interface().(worded).Words() {
+		s.Enum = append(s.Enum, w)
+	}
+	return s
+}
+
+// typeName tells apart types of one name in several rooms: kitchen.Kitchen keeps its name, but
+// plan.Line and recipe.Line become PlanLine and RecipeLine.
+func typeName(t reflect.Type) string {
+	name := t.Name()
+	room := t.PkgPath()[strings.LastIndex(t.PkgPath(), "/")+1:]
+	if room == "api" || room == "" || strings.EqualFold(room, name) {
+		return name
+	}
+	return strings.ToUpper(room[:1]) + room[1:] + name
+}

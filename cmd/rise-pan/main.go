@@ -1,0 +1,60 @@
+// Rise-pan serves the Rise Pan web application with a private MariaDB of its own.
+package main
+
+import (
+	"context"
+	"errors"
+	"flag"
+	"fmt"
+	"log/slog"
+	"os"
+	"os/signal"
+	"syscall"
+	_ "time/tzdata"
+
+	"risepan/api"
+)
+
+const usage = `usage: rise-pan COMMAND [flags]
+
+  serve     serve the application, with a private MariaDB in the data folder
+  migrate   bring the data folder's database up to date and stop
+  demo      load the demo kitchen into a data folder that has no kitchen
+  schema    print the JSON Schema of the API's shapes
+`
+
+func main() {
+	if err := run(os.Args[1:]); err != nil {
+		fmt.Fprintln(os.Stderr, "rise-pan:", err)
+		os.Exit(1)
+	}
+}
+
+func run(args []string) error {
+	if len(args) == 0 {
+		return errors.New("say what to do\n" + usage)
+	}
+	ctx, stop := signal.NotifyContext(context.Background(), os.Interrupt, syscall.SIGTERM)
+	defer stop()
+	log := slog.New(slog.NewTextHandler(os.Stderr, nil))
+
+	flags := flag.NewFlagSet(args[0], flag.ContinueOnError)
+	data := flags.String("data", "var/data", "folder of the database")
+	port := flags.Int("port", 8080, "port on 127.0.0.1")
+	empty := flags.Bool("empty", false, "load no demo kitchen on the first start")
+	if err := flags.Parse(args[1:]); err != nil {
+		return err
+	}
+	switch args[0] {
+	case "serve":
+		return serve(ctx, log, *data, *port, *empty)
+	case "migrate":
+		return withStore(ctx, log, *data, func(house) error { return nil })
+	case "demo":
+		return withStore(ctx, log, *data, func(h house) error { return h.firstKitchen(ctx, false) })
+	case "schema":
+		_, err := os.Stdout.Write(api.Schema())
+		return err
+	}
+	return fmt.Errorf("%q is no command\n%s", args[0], usage)
+}

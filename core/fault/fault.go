@@ -1,0 +1,23 @@
+// Package fault is the error of a value that a baker can mend: it points at the field and says
+// what would be right.
+package fault
+
+import "fmt"
+
+// Fault is a mistake in one field of what was sent.
+type Fault struct {
+	Pointer string // JSON pointer to the field, such as /lines/1/amount
+	Detail  string // what was wrong and what would be right, in the baker's words
+}
+
+func (f *Fault) Error() string {
+	if f.Pointer == "" {
+		return f.Detail
+	}
+	return f.Pointer + ": " + f.Detail
+}
+
+// At makes a fault at a field.
+func At(pointer, format string, args ...any) error {
+	return &Fault{pointer, fmt.Sprintf(format, args...)}
+}

@@ -1,0 +1,165 @@
+// Package larder knows what each ingredient is: how heavy a cup of it is, how much of it is water,
+// fat, sugar and salt, whether it spoils, and how it goes into the pan.
+package larder
+
+import (
+	"fmt"
+	"slices"
+	"strings"
+
+	"risepan/core/measure"
+	"risepan/core/word"
+)
+
+// ID names an ingredient in the table, such as "bread-flour".
+type ID string
+
+// Kind is what an ingredient does in a dough.
+type Kind string
+
+const (
+	Liquid    Kind = "liquid"
+	Egg       Kind = "egg"
+	Fat       Kind = "fat"
+	Syrup     Kind = "syrup" // a liquid sugar
+	Sugar     Kind = "sugar"
+	Salt      Kind = "salt"
+	DryMilk   Kind = "dry milk"
+	Flour     Kind = "flour"
+	DryExtra  Kind = "dry extra" // herbs, spices, gluten, gums
+	Yeast     Kind = "yeast"
+	Leavening Kind = "leavening" // baking powder and soda
+	Extra     Kind = "extra"     // fruit, nuts, seeds, cheese, olives
+	Puree     Kind = "puree"     // mashed fruit or sprouted grain, wet
+)
+
+// Kinds lists them in the order of the table.
+var Kinds = []Kind{Liquid, Egg, Fat, Syrup, Sugar, Salt, DryMilk, Flour, DryExtra, Yeast, Leavening, Extra, Puree}
+
+func (k Kind) Words() []string { return word.List(Kinds) }
+
+func (k *Kind) UnmarshalText(text []byte) error {
+	return word.Read(k, text, "kind of ingredient", Kinds)
+}
+
+// Allergen is a common allergen that an ingredient holds.
+type Allergen string
+
+const (
+	Wheat  Allergen = "wheat"
+	Rye    Allergen = "rye"
+	Oats   Allergen = "oats"
+	Milk   Allergen = "milk"
+	Eggs   Allergen = "egg"
+	Nuts   Allergen = "nuts"
+	Lupin  Allergen = "lupin"
+	Sesame Allergen = "sesame"
+)
+
+// State is how an ingredient goes into the pan.
+type State string
+
+const (
+	AtRoom   State = "" // at room temperature
+	Cold     State = "cold"
+	Softened State = "softened"
+	Melted   State = "melted"
+	Warm     State = "warm"
+)
+
+// Shares are grams per 100 g of the ingredient. Water is all water in it, also that in flour.
+type Shares struct {
+	Water   float64 `json:"water"`
+	Fat     float64 `json:"fat"`
+	Sugar   float64 `json:"sugar"`
+	Salt    float64 `json:"salt"`
+	Protein float64 `json:"protein"`
+	Starch  float64 `json:"starch"`
+	Fibre   float64 `json:"fibre"`
+}
+
+// Ingredient is one row of the larder.
+type Ingredient struct {
+	ID        ID            `json:"id"`
+	Name      string        `json:"name"`
+	Names     []string      `json:"names,omitzero"` // other names that recipes use
+	Kind      Kind          `json:"kind"`
+	PerCup    measure.Grams `json:"perCup,omitzero"` // g in a US cup; 0 when it is counted only
+	Each      measure.Grams `json:"each,omitzero"`   // g of one piece; 0 when it is not counted
+	Shares    Shares        `json:"shares"`
+	FlourPart float64       `json:"flourPart,omitzero"` // share of its weight that counts as flour, 0 to 1
+	Grain     bool          `json:"grain,omitzero"`     // wholemeal, rye or oats: it drinks more
+	AsDry     float64       `json:"asDry,omitzero"`     // g of active dry yeast that 1 g stands for
+	Spoils    bool          `json:"spoils,omitzero"`    // at room temperature, during a delay
+	Milky     bool          `json:"milky,omitzero"`     // its sugar is milk sugar, which the sugar band leaves out
+	Allergens []Allergen    `json:"allergens,omitzero"`
+	State     State         `json:"state,omitzero"`
+	Dispenser bool          `json:"dispenser,omitzero"` // may go in a fruit-and-nut dispenser
+}
+
+// Weigh turns an amount of the ingredient into grams. It is an error to count what has no weight
+// a piece, or to measure by volume what is only counted.
+func (i Ingredient) Weigh(a measure.Amount) (measure.Grams, error) {
+	switch a.Unit.Facts().Dimension {
+	case measure.Weight:
+		return a.Grams(), nil
+	case measure.Volume:
+		if i.PerCup > 0 {
+			return i.GramsPerMl() * measure.Grams(a.Millilitres()), nil
+		}
+		return 0, fmt.Errorf("%s cannot be measured by %s: give it in pieces or grams", i.Name, a.Unit)
+	}
+	if i.Each > 0 {
+		return i.Each * measure.Grams(a.Middle().Float()), nil
+	}
+	return 0, fmt.Errorf("%s cannot be counted in pieces: give a unit such as cups, tsp or g", i.Name)
+}
+
+// GramsPerMl is the density, g/ml; 0 for what is only counted.
+func (i Ingredient) GramsPerMl() measure.Grams {
+	return i.PerCup / measure.Grams(measure.Of(1, 1, measure.Cup).Millilitres())
+}
+
+// Volume is the space that a weight of the ingredient takes, as it is measured. What is only
+// counted is taken to be as dense as water.
+func (i Ingredient) Volume(g measure.Grams) measure.Millilitres {
+	if d := i.GramsPerMl(); d > 0 {
+		return measure.Millilitres(g / d)
+	}
+	return measure.Millilitres(g)
+}
+
+// Counted reports whether cooks count the ingredient in whole pieces.
+func (i Ingredient) Counted() bool { return i.Each > 0 && i.Kind == Egg }
+
+// Get finds an ingredient by its ID.
+func Get(id ID) (Ingredient, bool) {
+	n, ok := byID[id]
+	if !ok {
+		return Ingredient{}, false
+	}
+	return table[n], true
+}
+
+// Find finds an ingredient by its name or one of its other names, capitals aside.
+func Find(name string) (Ingredient, bool) {
+	n, ok := byName[strings.ToLower(strings.TrimSpace(name))]
+	if !ok {
+		return Ingredient{}, false
+	}
+	return table[n], true
+}
+
+// All lists the table in its order.
+func All() []Ingredient { return slices.Clone(table) }
+
+var byID, byName = func() (map[ID]int, map[string]int) {
+	ids, names := map[ID]int{}, map[string]int{}
+	for n, i := range table {
+		ids[i.ID] = n
+		for _, name := range append([]string{i.Name, string(i.ID)}, i.Names...) {
+			names[strings.ToLower(name)] = n
+		}
+	}
+	return ids, names
+}()

@@ -1,0 +1,152 @@
+// Package measure holds the amounts of a kitchen: exact numbers, units, cups and spoons, and the
+// reading and writing of amounts as cooks write them ("1 1/2 cups", "2-3 tbsp", "7 g").
+package measure
+
+import (
+	"fmt"
+	"math"
+	"strconv"
+
+	"risepan/core/word"
+)
+
+// Amount is a quantity of one unit, or a range of it ("2-3 tbsp"). The zero value is no amount.
+// Amounts are exact: two thirds of a cup three times is two cups.
+type Amount struct {
+	Quantity Ratio
+	UpTo     Ratio // the upper end of a range; 0 when there is none
+	Unit     Unit
+}
+
+// Of returns the amount of num/den units.
+func Of(num, den int64, u Unit) Amount { return Amount{Quantity: NewRatio(num, den), Unit: u} }
+
+// Times multiplies the amount exactly.
+func (a Amount) Times(f Ratio) Amount {
+	return Amount{a.Quantity.Times(f), a.UpTo.Times(f), a.Unit}
+}
+
+// Middle is the quantity to work with: the middle of a range, else the quantity.
+func (a Amount) Middle() Ratio {
+	if a.UpTo.Sign() == 0 {
+		return a.Quantity
+	}
+	return a.Quantity.Plus(a.UpTo).Times(NewRatio(1, 2))
+}
+
+// Millilitres is the volume of the amount; 0 unless its unit is a volume.
+func (a Amount) Millilitres() Millilitres { return Millilitres(a.in(Volume)) }
+
+// Grams is the weight of the amount; 0 unless its unit is a weight.
+func (a Amount) Grams() Grams { return Grams(a.in(Weight)) }
+
+func (a Amount) in(d Dimension) float64 {
+	f := a.Unit.Facts()
+	if f.Dimension != d {
+		return 0
+	}
+	return a.Middle().Float() * f.Size
+}
+
+// String writes the amount so that Parse reads it back: "1 1/2 cups", "2-3 tbsp", "2".
+func (a Amount) String() string {
+	q, top := a.Quantity, a.Quantity
+	s := q.String()
+	if a.UpTo.Sign() != 0 {
+		s, top = s+"-"+a.UpTo.String(), a.UpTo
+	}
+	f := a.Unit.Facts()
+	switch {
+	case a.Unit == Piece:
+		return s
+	case top.Cmp(Whole(1)) > 0:
+		return s + " " + f.Many
+	}
+	return s + " " + f.One
+}
+
+func (a Amount) MarshalText() ([]byte, error) { return []byte(a.String()), nil }
+
+func (a *Amount) UnmarshalText(text []byte) error {
+	v, err := Parse(string(text), US)
+	if err == nil {
+		*a = v
+	}
+	return err
+}
+
+// LoafSize is a nominal loaf weight, such as 1 1/2 lb or 750 g. Sizes are in proportion as exact
+// ratios of pounds; a size named in grams is grams ÷ 453.592.
+type LoafSize struct{ weight Amount }
+
+// LoafPounds returns the size of num/den pounds.
+func LoafPounds(num, den int64) LoafSize { return LoafSize{Of(num, den, Pound)} }
+
+// ParseLoafSize reads "1 lb", "1 1/2 lb", "1½ lb" or "750 g", from 1/4 lb to 5 lb.
+func ParseLoafSize(s string) (LoafSize, error) {
+	a, err := Parse(s, US)
+	if err != nil || (a.Unit != Pound && a.Unit != Gram) || a.UpTo.Sign() != 0 ||
+		a.Grams() < pound/4 || a.Grams() > 5*pound {
+		return LoafSize{}, fmt.Errorf("%q is no loaf size: use one such as 1 lb, 1 1/2 lb or 750 g", word.Clip(s))
+	}
+	return LoafSize{a}, nil
+}
+
+// Pounds is the nominal weight, exactly.
+func (s LoafSize) Pounds() Ratio {
+	if s.weight.Unit == Gram {
+		return s.weight.Quantity.Over(NewRatio(453592, 1000))
+	}
+	return s.weight.Quantity
+}
+
+// Over is the factor from the size t to s: 1 1/2 lb → 1 lb is 2/3.
+func (s LoafSize) Over(t LoafSize) Ratio { return s.Pounds().Over(t.Pounds()) }
+
+func (s LoafSize) IsZero() bool                 { return s == LoafSize{} }
+func (s LoafSize) String() string               { return s.weight.String() }
+func (s LoafSize) MarshalText() ([]byte, error) { return []byte(s.String()), nil }
+
+func (s *LoafSize) UnmarshalText(text []byte) error {
+	v, err := ParseLoafSize(string(text))
+	if err == nil {
+		*s = v
+	}
+	return err
+}
+
+// Measure is one cup or spoon that a kitchen owns: "1/3 cup", "1 tbsp", or an odd one with a name
+// ("blue mug", 180 ml). Its amount is always a volume.
+type Measure struct {
+	Amount Amount `json:"amount"`
+	Name   string `json:"name,omitzero"`
+}
+
+// String is the measure's name, or its amount where it has none.
+func (m Measure) String() string {
+	if m.Name != "" {
+		return m.Name
+	}
+	return m.Amount.String()
+}
+
+// DefaultMeasures are the cups and spoons of a usual kitchen: 1, 1/2, 1/3, 1/4 cup; 1 tbsp;
+// 1, 1/2, 1/4, 1/8 tsp, largest first.
+func DefaultMeasures(s Standard) []Measure {
+	var out []Measure
+	for _, a := range []Amount{
+		Of(1, 1, Cup), Of(1, 2, Cup), Of(1, 3, Cup), Of(1, 4, Cup), Of(1, 1, Tbsp),
+		Of(1, 1, Tsp), Of(1, 2, Tsp), Of(1, 4, Tsp), Of(1, 8, Tsp),
+	} {
+		a.Unit = s.In(a.Unit)
+		out = append(out, Measure{Amount: a})
+	}
+	return out
+}
+
+func thousandths(f float64) ([]byte, error) {
+	if math.IsNaN(f) || math.IsInf(f, 0) {
+		return nil, fmt.Errorf("measure: %v is no amount", f)
+	}
+	return strconv.AppendFloat(nil, math.Round(f*1000)/1000, 'f', -1, 64), nil
+}

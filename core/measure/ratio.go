@@ -1,0 +1,139 @@
+package measure
+
+import (
+	"fmt"
+	"math"
+	"math/big"
+	"strconv"
+)
+
+// Ratio is an exact rational number, such as the 2/3 of "2/3 cup". The zero value is 0.
+// Ratios are always in lowest terms with a positive denominator, so == compares them.
+type Ratio struct {
+	num, den int64 // den is 0 when num is 0
+}
+
+// NewRatio returns num/den in lowest terms. It panics when den is 0.
+func NewRatio(num, den int64) Ratio {
+	if den == 0 {
+		panic("measure: ratio with denominator 0")
+	}
+	return fromRat(big.NewRat(num, den))
+}
+
+// Whole returns n as a ratio.
+func Whole(n int64) Ratio { return NewRatio(n, 1) }
+
+func (r Ratio) rat() *big.Rat {
+	if r.den == 0 {
+		return new(big.Rat)
+	}
+	return big.NewRat(r.num, r.den)
+}
+
+// fromRat keeps r exactly while it fits in 64-bit terms, which all amounts of a kitchen do, and
+// else returns the nearest ratio with a denominator of a million.
+func fromRat(r *big.Rat) Ratio {
+	if r.Sign() == 0 {
+		return Ratio{}
+	}
+	if r.Num().IsInt64() && r.Denom().IsInt64() {
+		return Ratio{r.Num().Int64(), r.Denom().Int64()}
+	}
+	f, _ := r.Float64()
+	const million = 1_000_000
+	if math.Abs(f) > math.MaxInt64/(2*million) {
+		f = math.Copysign(math.MaxInt64/(2*million), f)
+	}
+	return fromRat(big.NewRat(int64(math.Round(f*million)), million))
+}
+
+func (r Ratio) Plus(s Ratio) Ratio  { return fromRat(new(big.Rat).Add(r.rat(), s.rat())) }
+func (r Ratio) Minus(s Ratio) Ratio { return fromRat(new(big.Rat).Sub(r.rat(), s.rat())) }
+func (r Ratio) Times(s Ratio) Ratio { return fromRat(new(big.Rat).Mul(r.rat(), s.rat())) }
+
+// Over returns r/s. It panics when s is 0.
+func (r Ratio) Over(s Ratio) Ratio { return fromRat(new(big.Rat).Quo(r.rat(), s.rat())) }
+
+// Cmp is -1, 0 or 1 as r is less than, equal to or more than s.
+func (r Ratio) Cmp(s Ratio) int { return r.rat().Cmp(s.rat()) }
+
+// Sign is -1, 0 or 1.
+func (r Ratio) Sign() int { return r.Cmp(Ratio{}) }
+
+// IsWhole reports whether r is a whole number.
+func (r Ratio) IsWhole() bool { return r.den <= 1 }
+
+// Floor is the largest whole number not above r.
+func (r Ratio) Floor() int64 {
+	if r.den <= 1 {
+		return r.num
+	}
+	q := r.num / r.den
+	if r.num < 0 {
+		q--
+	}
+	return q
+}
+
+// HalfUp is the nearest whole number; a half rounds up.
+func (r Ratio) HalfUp() int64 { return r.Plus(NewRatio(1, 2)).Floor() }
+
+// Float is the nearest float64.
+func (r Ratio) Float() float64 { f, _ := r.rat().Float64(); return f }
+
+// Terms are the numerator and the denominator, in lowest terms.
+func (r Ratio) Terms() (num, den int64) {
+	if r.den == 0 {
+		return 0, 1
+	}
+	return r.num, r.den
+}
+
+// String writes a mixed number as cooks do: "0", "3", "2/3", "1 1/2".
+func (r Ratio) String() string {
+	n, d := r.Terms()
+	if d == 1 {
+		return strconv.FormatInt(n, 10)
+	}
+	sign := ""
+	if n < 0 {
+		sign, n = "-", -n
+	}
+	if n < d {
+		return fmt.Sprintf("%s%d/%d", sign, n, d)
+	}
+	return fmt.Sprintf("%s%d %d/%d", sign, n/d, n%d, d)
+}
+
+func (r Ratio) MarshalText() ([]byte, error) { return []byte(r.String()), nil }
+
+func (r *Ratio) UnmarshalText(text []byte) error {
+	v, err := ParseRatio(string(text))
+	if err == nil {
+		*r = v
+	}
+	return err
+}
+
+// ParseRatio reads a number as cooks write it: "2", "1.5", "2/3", "1 1/2", "1-1/2", "1½".
+func ParseRatio(s string) (Ratio, error) {
+	p := reader{text: s}
+	p.space()
+	v, ok := p.number()
+	p.space()
+	if p.err != nil {
+		return Ratio{}, p.err
+	}
+	if !ok || !p.done() {
+		return Ratio{}, p.fail("want a number such as 2, 1.5, 2/3 or 1 1/2")
+	}
+	return v, nil
+}
+
+// vulgar holds the fractions that have a sign of their own.
+var vulgar = map[rune]Ratio{
+	'½': {1, 2}, '⅓': {1, 3}, '⅔': {2, 3}, '¼': {1, 4}, '¾': {3, 4},
+	'⅛': {1, 8}, '⅜': {3, 8}, '⅝': {5, 8}, '⅞': {7, 8}, '⅙': {1, 6}, '⅚': {5, 6}, '⅕': {1, 5},
+	'⅖': {2, 5}, '⅗': {3, 5}, '⅘': {4, 5},
+}

@@ -1,0 +1,189 @@
+package measure
+
+import (
+	"fmt"
+	"strings"
+
+	"risepan/core/word"
+)
+
+// Grams is a weight. It leaves the program rounded to a thousandth.
+type Grams float64
+
+// Millilitres is a volume. It leaves the program rounded to a thousandth.
+type Millilitres float64
+
+func (g Grams) MarshalJSON() ([]byte, error)       { return thousandths(float64(g)) }
+func (v Millilitres) MarshalJSON() ([]byte, error) { return thousandths(float64(v)) }
+
+// Dimension tells what a unit measures.
+type Dimension uint8
+
+const (
+	Count Dimension = iota // pieces: eggs, zests of one orange
+	Volume
+	Weight
+)
+
+// Unit is a unit of a recipe's amounts. The zero value counts pieces.
+type Unit uint8
+
+const (
+	Piece Unit = iota
+	Cup
+	Tbsp
+	Tsp
+	MetricCup
+	MetricTbsp
+	MetricTsp
+	AustralianTbsp
+	FluidOunce
+	ImperialFluidOunce
+	ImperialPint
+	Pint
+	Millilitre
+	Decilitre
+	Litre
+	Pinch
+	Dash
+	Stick
+	Gram
+	Kilogram
+	Ounce
+	Pound
+	Packet
+)
+
+// UnitFacts is what one unit is.
+type UnitFacts struct {
+	One, Many string // the canonical words, for one and for several
+	Dimension Dimension
+	Size      float64 // ml for volumes, g for weights, 1 for pieces
+	words     []string
+}
+
+// Kitchen volumes: the US cup is 236.588 ml = 16 tbsp = 48 tsp; the metric cup 250 ml with spoons
+// of 15 and 5 ml; the imperial pint 568.26 ml. A stick of butter is half a US cup, a packet of dry
+// yeast 7 g, a pinch 1/16 and a dash 1/8 of a teaspoon.
+const (
+	usCup = 236.588
+	pound = 453.592
+	ounce = 28.3495
+)
+
+var units = [...]UnitFacts{
+	Piece:              {"", "", Count, 1, nil},
+	Cup:                {"cup", "cups", Volume, usCup, []string{"c"}},
+	Tbsp:               {"tbsp", "tbsp", Volume, usCup / 16, []string{"T", "Tb", "Tbs", "Tbsp", "tb", "tbs", "tablespoon", "tablespoons", "Tablespoon", "Tablespoons"}},
+	Tsp:                {"tsp", "tsp", Volume, usCup / 48, []string{"t", "ts", "Tsp", "teaspoon", "teaspoons", "Teaspoon", "Teaspoons"}},
+	MetricCup:          {"metric cup", "metric cups", Volume, 250, nil},
+	MetricTbsp:         {"metric tbsp", "metric tbsp", Volume, 15, nil},
+	MetricTsp:          {"metric tsp", "metric tsp", Volume, 5, nil},
+	AustralianTbsp:     {"australian tbsp", "australian tbsp", Volume, 20, nil},
+	FluidOunce:         {"fl oz", "fl oz", Volume, 29.574, []string{"floz", "fl. oz", "fluid ounce", "fluid ounces"}},
+	ImperialFluidOunce: {"imperial fl oz", "imperial fl oz", Volume, 28.413, nil},
+	ImperialPint:       {"imperial pint", "imperial pints", Volume, 568.26, nil},
+	Pint:               {"pint", "pints", Volume, 2 * usCup, []string{"pt"}},
+	Millilitre:         {"ml", "ml", Volume, 1, []string{"mL", "millilitre", "millilitres", "milliliter", "milliliters"}},
+	Decilitre:          {"dl", "dl", Volume, 100, []string{"dL", "decilitre", "decilitres"}},
+	Litre:              {"l", "l", Volume, 1000, []string{"L", "litre", "litres", "liter", "liters"}},
+	Pinch:              {"pinch", "pinches", Volume, usCup / 48 / 16, nil},
+	Dash:               {"dash", "dashes", Volume, usCup / 48 / 8, nil},
+	Stick:              {"stick", "sticks", Volume, usCup / 2, nil},
+	Gram:               {"g", "g", Weight, 1, []string{"gr", "gram", "grams", "gramme", "grammes"}},
+	Kilogram:           {"kg", "kg", Weight, 1000, []string{"kilogram", "kilograms", "kilo", "kilos"}},
+	Ounce:              {"oz", "oz", Weight, ounce, []string{"ounce", "ounces"}},
+	Pound:              {"lb", "lb", Weight, pound, []string{"lbs", "pound", "pounds"}},
+	Packet:             {"packet", "packets", Weight, 7, []string{"sachet", "sachets", "envelope", "envelopes", "pkt"}},
+}
+
+// Facts gives what the unit is.
+func (u Unit) Facts() UnitFacts { return units[u] }
+
+func (u Unit) String() string {
+	if u == Piece {
+		return "piece"
+	}
+	return units[u].One
+}
+
+// Standard is the set of cups and spoons that a plain "cup", "tbsp" or "pint" means.
+type Standard string
+
+const (
+	US         Standard = "us"
+	Metric     Standard = "metric"
+	Australian Standard = "australian" // metric cup and teaspoon, tablespoon of 20 ml
+	Imperial   Standard = "imperial"   // metric spoons and cup, imperial pint and fluid ounce
+)
+
+// Standards lists them all.
+var Standards = []Standard{US, Metric, Australian, Imperial}
+
+func (s Standard) Words() []string { return word.List(Standards) }
+
+func (s *Standard) UnmarshalText(text []byte) error {
+	return word.Read(s, text, "standard of cups", Standards)
+}
+
+// In gives the unit that a plain word means under the standard.
+func (s Standard) In(u Unit) Unit {
+	if s == US || s == "" {
+		return u
+	}
+	switch {
+	case u == Cup:
+		return MetricCup
+	case u == Tsp:
+		return MetricTsp
+	case u == Tbsp && s == Australian:
+		return AustralianTbsp
+	case u == Tbsp:
+		return MetricTbsp
+	case u == Pint && s == Imperial:
+		return ImperialPint
+	case u == FluidOunce && s == Imperial:
+		return ImperialFluidOunce
+	}
+	return u
+}
+
+var unitWords = func() map[string]Unit {
+	m := map[string]Unit{}
+	for u, f := range units {
+		for _, w := range append([]string{f.One, f.Many}, f.words...) {
+			if w != "" {
+				m[w] = Unit(u)
+			}
+		}
+	}
+	return m
+}()
+
+// lookUnit finds a unit by its word. Capitals matter only for a lone T, which is a tablespoon.
+func lookUnit(w string) (Unit, bool) {
+	if u, ok := unitWords[w]; ok {
+		return u, true
+	}
+	if len(w) > 1 {
+		u, ok := unitWords[strings.ToLower(w)]
+		return u, ok
+	}
+	return 0, false
+}
+
+func (u Unit) MarshalText() ([]byte, error) { return []byte(u.String()), nil }
+
+func (u *Unit) UnmarshalText(text []byte) error {
+	w := string(text)
+	if w == "piece" {
+		*u = Piece
+		return nil
+	}
+	v, ok := lookUnit(w)
+	if !ok {
+		return fmt.Errorf("%q is no unit: use cup, tbsp, tsp, ml, g, oz, lb or piece", word.Clip(w))
+	}
+	*u = v
+	return nil
+}

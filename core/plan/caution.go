@@ -1,0 +1,180 @@
+package plan
+
+import (
+	"fmt"
+	"math"
+	"strings"
+	"time"
+
+	"risepan/core/formula"
+	"risepan/core/machine"
+	"risepan/core/recipe"
+	"risepan/core/timetable"
+	"risepan/core/word"
+)
+
+// Level is how much a caution matters.
+type Level string
+
+const (
+	Stop Level = "stop" // the bake is not started like this
+	Care Level = "care" // something to do or to watch
+	Note Level = "note" // good to know
+)
+
+var Levels = []Level{Stop, Care, Note}
+
+func (l Level) Words() []string { return word.List(Levels) }
+func (l *Level) UnmarshalText(text []byte) error {
+	return word.Read(l, text, "level of caution", Levels)
+}
+
+// Caution is something that stands against a plan or should be known about it.
+type Caution struct {
+	Level Level  `json:"level"`
+	About About  `json:"about"`
+	Say   string `json:"say"`
+	Ways  []Way  `json:"ways,omitzero"`
+}
+
+// About is what a caution is about.
+type About string
+
+const (
+	Spoils    About = "spoils in a delay"
+	Timing    About = "time"
+	Clocks    About = "clocks change"
+	Overflow  About = "overflow"
+	OutOfBand About = "outside the usual"
+	NoBeep    About = "no beep"
+	Unfit     About = "cycle"
+	Unmade    About = "not measurable"
+)
+
+// Way is a way out of a caution: another ready time, on the kitchen's clock; none is to start now.
+type Way struct {
+	Say   string         `json:"say"`
+	Ready timetable.Wall `json:"ready"`
+}
+
+func (p *Plan) warn(l Level, a About, ways []Way, format string, args ...any) {
+	p.Cautions = append(p.Cautions, Caution{l, a, fmt.Sprintf(format, args...), ways})
+}
+
+// Refusal is the first caution that forbids to start the bake like this, if there is one.
+func (p Plan) Refusal() (c Caution, refused bool) {
+	for _, c := range p.Cautions {
+		if c.Level == Stop {
+			return c, true
+		}
+	}
+	return Caution{}, false
+}
+
+func (p *Plan) caution(w Wish, lines []recipe.Weighed, cycle machine.Cycle, doubt timetable.Doubt) {
+	clock := func(t time.Time) string { return timetable.WallOf(t, w.Zone).Clock() }
+	t := p.Timer
+	atOnce := Way{"Start now, ready " + clock(t.Press.Add(time.Duration(p.Setting.Total)*time.Minute)), timetable.Wall{}}
+
+	if spoiling := spoiling(lines); t.Setting > 0 && len(spoiling) > 0 {
+		byHand := w.ready(w.Zone).Add(-time.Duration(p.Setting.Total) * time.Minute)
+		p.warn(Stop, Spoils, []Way{atOnce},
+			"No delay with %s in the pan: it would stand warm for %s and spoil. Start now, or press Start by hand at %s without the timer.",
+			inWords(spoiling), p.waiting(), clock(byHand))
+	}
+	switch t.Fit {
+	case timetable.TooSoon:
+		p.warn(Care, Timing, []Way{{"Ready at " + clock(t.Ready) + " instead", timetable.Wall{}}},
+			"Too soon: started at %s the bread is ready at %s, %s later than you wish.", clock(t.Press), clock(t.Ready), inHours(t.Late))
+	case timetable.TooFar:
+		p.warn(Care, Timing, nil, "The timer goes up to %s. Load the pan later and press Start at %s.", w.Machine.Delay.Largest, clock(t.Press))
+	case timetable.ByHand:
+		p.warn(Care, Timing, []Way{atOnce},
+			"The delay timer cannot be set for this on %s. Press Start by hand at %s.", cycle.Name, clock(t.Press))
+	}
+	switch doubt {
+	case timetable.Never:
+		p.warn(Care, Clocks, nil, "The clocks go forward that night and %s does not occur. Planned for %s.", w.Ready.Clock(), clock(w.ready(w.Zone)))
+	case timetable.Twice:
+		p.warn(Note, Clocks, nil, "The clocks go back that night and %s occurs twice. Planned for the first.", w.Ready.Clock())
+	}
+	p.fits(w, lines, cycle)
+}
+
+// fits warns of what does not suit the machine or is unusual in the dough.
+func (p *Plan) fits(w Wish, lines []recipe.Weighed, cycle machine.Cycle) {
+	if f := p.Pan.Fill; f.Overflows() {
+		p.warn(Care, Overflow, nil, "This may rise over the rim: it is likely to reach %s. A smaller size is safer.", f)
+	}
+	if o := p.Setting.Options; !o[0].Suits {
+		p.warn(Care, Unfit, nil, "No cycle of %s is made for this dough. %s comes nearest.", w.Machine.Name, cycle.Name)
+	}
+	if _, beeps := cycle.Beep(w.Size, p.Setting.Crust); len(p.Pan.Aside) > 0 && !beeps {
+		p.warn(Care, NoBeep, nil, "%s has no add-in beep: put the add-ins in by the clock.", cycle.Name)
+	}
+	for _, l := range p.Lines {
+		if l.Pieces == 0 && len(l.Measured.Scoops) == 0 {
+			p.warn(Care, Unmade, nil, "No measure in this kitchen suits %s: weigh %.0f g.", l.Name, float64(l.Exact))
+		}
+	}
+	if p.Formula.Bands == nil {
+		return
+	}
+	b, f := *p.Formula.Bands, p.Formula
+	for _, c := range []struct {
+		what      string
+		low, high float64
+		band      formula.Band
+	}{
+		{"Hydration", f.Low, f.High, b.Hydration}, {"Salt", f.Salt, f.Salt, b.Salt},
+		{"Yeast", f.Yeast, f.Yeast, b.Yeast}, {"Sugar", f.Sugar, f.Sugar, b.Sugar}, {"Fat", f.Fat, f.Fat, b.Fat},
+	} {
+		if c.high < c.band.Low || c.low > c.band.High {
+			p.warn(Note, OutOfBand, nil, "%s is %.1f per 100 of flour; usual for this kind is %g–%g. That may be how you like it.",
+				c.what, (c.low+c.high)/2, round(c.band.Low, 1), round(c.band.High, 1))
+		}
+	}
+}
+
+func (w Wish) ready(zone *time.Location) time.Time { t, _ := w.Ready.Resolve(zone); return t }
+
+// waiting is how long the loaded pan stands before the cycle begins, in words.
+func (p *Plan) waiting() string {
+	return inHours(machine.Minutes(p.Timer.Begin.Sub(p.Timer.Press) / time.Minute))
+}
+
+func spoiling(lines []recipe.Weighed) []string {
+	var out []string
+	for _, l := range lines {
+		if l.Ingredient.Spoils {
+			out = append(out, l.Ingredient.Name)
+		}
+	}
+	return out
+}
+
+// inWords joins names: "milk", "milk and egg", "milk, egg and cheese".
+func inWords(names []string) string {
+	if len(names) < 2 {
+		return strings.Join(names, "")
+	}
+	last := len(names) - 1
+	return strings.Join(names[:last], ", ") + " and " + names[last]
+}
+
+// inHours writes a length of time: "45 min", "7 h", "7 h 10 min".
+func inHours(m machine.Minutes) string {
+	switch h, rest := m/60, m%60; {
+	case h == 0:
+		return fmt.Sprintf("%d min", rest)
+	case rest == 0:
+		return fmt.Sprintf("%d h", h)
+	default:
+		return fmt.Sprintf("%d h %d min", h, rest)
+	}
+}
+
+func round(f float64, decimals int) float64 {
+	p := math.Pow(10, float64(decimals))
+	return math.Round(f*p) / p
+}

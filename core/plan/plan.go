@@ -1,0 +1,362 @@
+// Package plan joins the rooms of the job into one call: a wish in a kitchen becomes a plan, with
+// everything that the baker measures, loads, sets and waits for.
+package plan
+
+import (
+	"crypto/sha256"
+	"encoding/hex"
+	"encoding/json"
+	"time"
+
+	"risepan/core/choice"
+	"risepan/core/fault"
+	"risepan/core/formula"
+	"risepan/core/kitchen"
+	"risepan/core/larder"
+	"risepan/core/machine"
+	"risepan/core/measure"
+	"risepan/core/pan"
+	"risepan/core/recipe"
+	"risepan/core/scale"
+	"risepan/core/scoop"
+	"risepan/core/timetable"
+)
+
+// Shape is the number of the plan's JSON shape; a stored plan carries the one it was written in.
+const Shape = 1
+
+// Wish is what the baker wants.
+type Wish struct {
+	Recipe  recipe.Recipe
+	Machine machine.Machine
+	Size    measure.LoafSize
+	Cycle   string         // the baker's own choice; empty: chosen here
+	Crust   machine.Crust  // the baker's own choice; empty: chosen here
+	Ready   timetable.Wall // on the kitchen's clock; zero: start at once
+	AtPanel bool           // the pan is loaded and the baker stands at the machine: no lead time
+	Zone    *time.Location // of the kitchen's clock
+}
+
+// Plan is everything about one loaf.
+type Plan struct {
+	Shape      int                `json:"shape"`
+	Recipe     string             `json:"recipe"`
+	Kind       recipe.Kind        `json:"kind"`
+	Machine    string             `json:"machine"`
+	Size       measure.LoafSize   `json:"size"`
+	Sizes      []SizeOffer        `json:"sizes"`
+	Lines      []Line             `json:"lines"` // in the recipe's order
+	Deviations []scale.Deviation  `json:"deviations"`
+	Formula    Formula            `json:"formula"`
+	Pan        Pan                `json:"pan"`
+	Setting    Setting            `json:"setting"`
+	Timer      timetable.Timer    `json:"timer"`
+	Stages     []machine.Span     `json:"stages"`
+	Moments    []timetable.Moment `json:"moments"`
+	Cautions   []Caution          `json:"cautions"`
+}
+
+// SizeOffer is a loaf size, and why it is not offered where it is not.
+type SizeOffer struct {
+	Size    measure.LoafSize `json:"size"`
+	Written bool             `json:"written"` // the recipe is written for it
+	WhyNot  string           `json:"whyNot,omitzero"`
+}
+
+// Line is one ingredient to measure.
+type Line struct {
+	ID         string        `json:"id"`
+	Ingredient larder.ID     `json:"ingredient"`
+	Name       string        `json:"name"`
+	Stuff      pan.Stuff     `json:"stuff"`
+	Written    string        `json:"written"` // as the recipe has it
+	Exact      measure.Grams `json:"exact"`   // what the resized recipe asks for
+	Pieces     int64         `json:"pieces,omitzero"`
+	Measured   scoop.Amount  `json:"measured"` // by this kitchen's cups and spoons; no scoops for pieces
+	Percent    float64       `json:"percent"`  // of the flour
+	AtBeep     bool          `json:"atBeep,omitzero"`
+	Note       string        `json:"note,omitzero"`
+}
+
+// Formula is the dough per 100 of flour, with its usual bands.
+type Formula struct {
+	formula.Formula
+	Low   float64        `json:"low"`  // hydration, by how this kitchen measures flour, from
+	High  float64        `json:"high"` // to
+	Bands *formula.Bands `json:"bands,omitzero"`
+}
+
+// Pan is the loaded pan.
+type Pan struct {
+	Order  pan.Order   `json:"order"`
+	Vessel pan.Vessel  `json:"vessel"`
+	Layers []pan.Layer `json:"layers"` // from the floor upwards
+	Aside  []string    `json:"aside"`  // lines kept for the beep
+	Fill   pan.Fill    `json:"fill"`
+}
+
+// Setting is what to choose on the machine's panel.
+type Setting struct {
+	Cycle    CycleName       `json:"cycle"`
+	Why      string          `json:"why"`
+	Options  []CycleOption   `json:"options"` // best first
+	Crust    machine.Crust   `json:"crust"`
+	HasCrust bool            `json:"hasCrust"`
+	Crusts   []machine.Crust `json:"crusts"`
+	CrustWhy string          `json:"crustWhy"`
+	Total    machine.Minutes `json:"total"`
+	KeepWarm machine.Minutes `json:"keepWarm"`
+}
+
+// CycleName is a cycle as the panel shows it.
+type CycleName struct {
+	ID    string `json:"id"`
+	Panel string `json:"panel"`
+	Name  string `json:"name"`
+}
+
+// CycleOption is a cycle of the machine and how it suits this dough.
+type CycleOption struct {
+	CycleName
+	Suits  bool            `json:"suits"`
+	Reason string          `json:"reason"`
+	Total  machine.Minutes `json:"total"`
+}
+
+// Make works out the plan for a wish, as seen at now. It returns a plan for every well-formed
+// wish; what stands against it is a Caution inside. An error is a *fault.Fault for malformed input.
+func Make(k kitchen.Kitchen, w Wish, now time.Time) (Plan, error) {
+	if err := w.check(now); err != nil {
+		return Plan{}, err
+	}
+	written, err := w.Recipe.Weigh(k.Ingredient)
+	if err != nil {
+		return Plan{}, err
+	}
+	p := Plan{
+		Shape: Shape, Recipe: w.Recipe.Name, Kind: w.Recipe.Kind, Machine: w.Machine.Name, Size: w.Size,
+		Sizes: offers(w), Cautions: []Caution{},
+	}
+	lines, deviations := scale.To(written, w.Recipe.Kind, w.Size.Over(w.Recipe.Size), k.Yeast)
+	p.Deviations = deviations
+	portions := make([]formula.Portion, len(lines))
+	for n, l := range lines {
+		portions[n] = formula.Portion{Ingredient: l.Ingredient, Grams: l.Grams, AddIn: l.Line.When == recipe.AtBeep}
+	}
+	dough := formula.Of(portions)
+	p.Formula = formulaFor(k, w, dough, portions)
+
+	needs := choice.Needs{Kind: w.Recipe.Kind, Formula: dough, Lines: written, Size: w.Size, Delayed: !w.Ready.IsZero()}
+	cycle, err := p.set(w, needs)
+	if err != nil {
+		return Plan{}, err
+	}
+	doubt := p.time(k, w, cycle, needs, now)
+	p.measure(k, lines, dough)
+	p.load(w, lines, dough)
+	p.caution(w, written, cycle, doubt)
+	return p, nil
+}
+
+func (w Wish) check(now time.Time) error {
+	if err := w.Machine.Check(); err != nil {
+		return err
+	}
+	if w.Size.IsZero() {
+		return fault.At("/size", "say which loaf size to bake: %s", w.Machine.SizesInWords())
+	}
+	if !w.Machine.Bakes(w.Size) {
+		return fault.At("/size", "%s bakes %s, not %s", w.Machine.Name, w.Machine.SizesInWords(), w.Size)
+	}
+	if !w.Ready.IsZero() {
+		ready, _ := w.Ready.Resolve(w.Zone)
+		if ready.Before(now) {
+			return fault.At("/ready", "%s has passed: it is %s now", w.Ready, timetable.WallOf(now, w.Zone))
+		}
+		if ready.After(now.Add(furthest)) {
+			return fault.At("/ready", "%s is too far ahead: plan at most %d days ahead", w.Ready, int(furthest.Hours()/24))
+		}
+	}
+	return nil
+}
+
+// furthest is how far ahead a loaf can be planned.
+const furthest = 14 * 24 * time.Hour
+
+// offers lists the machine's sizes and the usual ones that it does not bake.
+func offers(w Wish) []SizeOffer {
+	usual := []measure.LoafSize{measure.LoafPounds(1, 1), measure.LoafPounds(3, 2), measure.LoafPounds(2, 1)}
+	var out []SizeOffer
+	for _, s := range w.Machine.Sizes {
+		out = append(out, SizeOffer{Size: s, Written: s == w.Recipe.Size})
+	}
+	for _, s := range usual {
+		if !w.Machine.Bakes(s) {
+			why := w.Machine.Name + " has no setting for it: it bakes " + w.Machine.SizesInWords() + "."
+			out = append(out, SizeOffer{s, s == w.Recipe.Size, why})
+		}
+	}
+	return out
+}
+
+func formulaFor(k kitchen.Kitchen, w Wish, dough formula.Formula, portions []formula.Portion) Formula {
+	f := Formula{Formula: dough}
+	if b, ok := formula.BandsOf(w.Recipe.Kind, dough.Grain); ok {
+		f.Bands = &b
+	}
+	var flour, cups measure.Grams // the flour, and what its cups weigh in the larder's reckoning
+	for _, p := range portions {
+		if p.Ingredient.Kind == larder.Flour {
+			flour += p.Grams
+			cups += p.Grams * p.Ingredient.PerCup
+		}
+	}
+	share := 1.0
+	if k.Scale || flour == 0 {
+		share = 0
+	} else {
+		cups /= flour
+	}
+	f.Low, f.High = formula.HydrationByCup(dough, cups, share)
+	return f
+}
+
+// set chooses the cycle and crust; the baker's own choice wins.
+func (p *Plan) set(w Wish, needs choice.Needs) (machine.Cycle, error) {
+	m := w.Machine
+	options := choice.Cycles(m, needs)
+	id := options[0].Cycle
+	if w.Cycle != "" {
+		id = w.Cycle
+	}
+	cycle, ok := m.Cycle(id)
+	if !ok {
+		return machine.Cycle{}, fault.At("/cycle", "%s has no cycle %q", m.Name, id)
+	}
+	crust, why := choice.Crust(m, cycle, needs)
+	if w.Crust != "" && cycle.HasCrust {
+		found := false
+		for _, c := range m.Crusts {
+			found = found || c == w.Crust
+		}
+		if !found {
+			return machine.Cycle{}, fault.At("/crust", "%s has no %s crust", m.Name, w.Crust)
+		}
+		if w.Crust != crust {
+			why = "Your own choice. Suggested: " + string(crust) + ". " + why
+		}
+		crust = w.Crust
+	}
+	p.Setting = Setting{
+		Cycle: nameOf(cycle), Crust: crust, HasCrust: cycle.HasCrust, Crusts: m.Crusts, CrustWhy: why,
+		Total: cycle.Total(w.Size, crust),
+	}
+	if cycle.KeepsWarm {
+		p.Setting.KeepWarm = m.KeepWarm
+	}
+	for _, o := range options {
+		c, _ := m.Cycle(o.Cycle)
+		p.Setting.Options = append(p.Setting.Options, CycleOption{nameOf(c), o.Score >= 0, o.Reason, c.Total(w.Size, crust)})
+		if o.Cycle == id {
+			p.Setting.Why = o.Reason
+			if w.Cycle != "" && id != options[0].Cycle {
+				best, _ := m.Cycle(options[0].Cycle)
+				p.Setting.Why = "Your own choice. Suggested: " + best.Panel + " " + best.Name + ". " + options[0].Reason
+			}
+		}
+	}
+	return cycle, nil
+}
+
+func nameOf(c machine.Cycle) CycleName { return CycleName{c.ID, c.Panel, c.Name} }
+
+// time lays the bake on the clock.
+func (p *Plan) time(k kitchen.Kitchen, w Wish, cycle machine.Cycle, needs choice.Needs, now time.Time) timetable.Doubt {
+	press := wholeMinute(now, w.AtPanel)
+	if !w.AtPanel {
+		press = press.Add(time.Duration(k.Lead) * time.Minute)
+	}
+	p.Stages = cycle.Run(w.Size, p.Setting.Crust)
+	beep, beeps := cycle.Beep(w.Size, p.Setting.Crust)
+	addIns := false
+	for _, l := range needs.Lines {
+		addIns = addIns || l.Line.When == recipe.AtBeep
+	}
+	p.Moments = timetable.Moments(w.Machine, cycle, p.Stages, beep, beeps, addIns)
+	if w.Ready.IsZero() {
+		p.Timer = timetable.StartAt(press, p.Setting.Total)
+		p.Timer.Rule = w.Machine.Delay.Rule
+		return timetable.Sure
+	}
+	ready, doubt := w.Ready.Resolve(w.Zone)
+	p.Timer = timetable.Set(w.Machine.Delay, cycle.Delay, p.Setting.Total, press, ready)
+	return doubt
+}
+
+// wholeMinute is the minute at which Start can be pressed: at the panel the present one, else the
+// next, so that a plan counts from a minute still to come.
+func wholeMinute(now time.Time, atPanel bool) time.Time {
+	t := now.UTC().Truncate(time.Minute)
+	if !atPanel && t.Before(now) {
+		t = t.Add(time.Minute)
+	}
+	return t
+}
+
+// measure turns every line into what to pick up.
+func (p *Plan) measure(k kitchen.Kitchen, lines []scale.Line, dough formula.Formula) {
+	set := scoop.NewSet(k.Measures, k.Standard)
+	for _, l := range lines {
+		out := Line{
+			ID: l.Line.ID, Ingredient: l.Ingredient.ID, Name: l.Ingredient.Name, Note: l.Line.Note,
+			AtBeep: l.Line.When == recipe.AtBeep, Exact: l.Grams, Pieces: l.Pieces,
+			Stuff: pan.StuffOf(l.Ingredient.Kind, l.Line.When == recipe.AtBeep),
+		}
+		if l.Line.ID != scale.AddedWater {
+			out.Written = l.Line.Amount.String()
+		}
+		if dough.Flour > 0 {
+			out.Percent = round(100*float64(l.Grams/dough.Flour), 2)
+		}
+		if l.Pieces == 0 {
+			if a, ok := set.Nearest(l.Ingredient, l.Grams); ok {
+				out.Measured = a
+			}
+		}
+		p.Lines = append(p.Lines, out)
+	}
+}
+
+func (p *Plan) load(w Wish, lines []scale.Line, dough formula.Formula) {
+	var batter measure.Grams
+	var portions []pan.Portion
+	for _, l := range lines {
+		batter += l.Grams
+		portions = append(portions, pan.Portion{Line: l.Line.ID, Kind: l.Ingredient.Kind,
+			Volume: l.Ingredient.Volume(l.Grams), AtBeep: l.Line.When == recipe.AtBeep})
+	}
+	layers, aside := pan.Load(w.Machine.Loading, portions)
+	p.Pan = Pan{w.Machine.Loading, w.Machine.Vessel, layers, aside,
+		w.Machine.Vessel.FillOf(w.Recipe.Kind, dough.Flour, batter)}
+}
+
+// Digest identifies what the baker measures and sets. Clock times are left out: they move with the
+// present, and a bake that starts a minute later is still the loaf that was shown.
+func (p Plan) Digest() string {
+	b, err := json.Marshal(struct {
+		Shape   int
+		Recipe  string
+		Machine string
+		Size    measure.LoafSize
+		Lines   []Line
+		Pan     Pan
+		Cycle   CycleName
+		Crust   machine.Crust
+		Timer   machine.Minutes
+	}{p.Shape, p.Recipe, p.Machine, p.Size, p.Lines, p.Pan, p.Setting.Cycle, p.Setting.Crust, p.Timer.Setting})
+	if err != nil {
+		panic("plan: a plan is always writable: " + err.Error())
+	}
+	sum := sha256.Sum256(b)
+	return hex.EncodeToString(sum[:16])
+}

@@ -1,0 +1,133 @@
+// Package recipe holds recipes as they were written: their lines, parts, kind and loaf size.
+package recipe
+
+import (
+	"fmt"
+	"strings"
+
+	"risepan/core/fault"
+	"risepan/core/larder"
+	"risepan/core/measure"
+	"risepan/core/word"
+)
+
+// Kind is the kind of bread; it decides the bands, the loading and the cautions.
+type Kind string
+
+const (
+	White      Kind = "white"
+	Wholemeal  Kind = "wholemeal"
+	Crusty     Kind = "crusty"
+	Sweet      Kind = "sweet"
+	GlutenFree Kind = "gluten-free"
+	LowCarb    Kind = "low-carb"
+	QuickBread Kind = "quick bread"
+	Dough      Kind = "dough"
+)
+
+var Kinds = []Kind{White, Wholemeal, Crusty, Sweet, GlutenFree, LowCarb, QuickBread, Dough}
+
+func (k Kind) Words() []string                  { return word.List(Kinds) }
+func (k *Kind) UnmarshalText(text []byte) error { return word.Read(k, text, "kind of recipe", Kinds) }
+
+// When is the moment at which a line goes in.
+type When string
+
+const (
+	InPan  When = ""     // with everything else, before the start
+	AtBeep When = "beep" // at the add-in beep, or from the dispenser
+)
+
+var Whens = []When{InPan, AtBeep}
+
+func (w When) Words() []string { return word.List(Whens) }
+func (w *When) UnmarshalText(text []byte) error {
+	return word.Read(w, text, "moment for an ingredient (leave it empty, or)", Whens)
+}
+
+// Line is one ingredient of a recipe, as written.
+type Line struct {
+	ID         string         `json:"id"` // stable within the recipe and across its revisions
+	Ingredient larder.ID      `json:"ingredient"`
+	Amount     measure.Amount `json:"amount"`
+	When       When           `json:"when,omitzero"`
+	Note       string         `json:"note,omitzero"`
+}
+
+// Recipe is one revision of a recipe: a value that never changes.
+type Recipe struct {
+	Name     string           `json:"name"`
+	Kind     Kind             `json:"kind"`
+	Size     measure.LoafSize `json:"size"` // the loaf size it is written for
+	Standard measure.Standard `json:"standard"`
+	Lines    []Line           `json:"lines"`
+	Note     string           `json:"note,omitzero"`
+}
+
+// Lookup finds an ingredient's facts; a kitchen's own facts come before the table's.
+type Lookup func(larder.ID) (larder.Ingredient, bool)
+
+const (
+	mostLines = 40
+	longName  = 120
+	longNote  = 4000
+	mostGrams = 3000 // of one ingredient, in a home machine's largest pan
+)
+
+// Weighed is a line with what it is and what it weighs.
+type Weighed struct {
+	Line       Line
+	Ingredient larder.Ingredient
+	Grams      measure.Grams
+}
+
+// Weigh gives every line of the recipe in grams. The first line that is wrong is a *fault.Fault
+// that points at it.
+func (r Recipe) Weigh(facts Lookup) ([]Weighed, error) {
+	if err := r.check(); err != nil {
+		return nil, err
+	}
+	out := make([]Weighed, 0, len(r.Lines))
+	seen := map[string]bool{}
+	for n, l := range r.Lines {
+		at := fmt.Sprintf("/lines/%d", n)
+		if l.ID == "" || seen[l.ID] {
+			return nil, fault.At(at+"/id", "every line needs an id of its own, and %q is empty or used twice", l.ID)
+		}
+		seen[l.ID] = true
+		i, ok := facts(l.Ingredient)
+		if !ok {
+			return nil, fault.At(at+"/ingredient", "%q is not in the larder", word.Clip(string(l.Ingredient)))
+		}
+		g, err := i.Weigh(l.Amount)
+		switch {
+		case err != nil:
+			return nil, fault.At(at+"/amount", "%v", err)
+		case g <= 0:
+			return nil, fault.At(at+"/amount", "the amount of %s must be more than nothing", i.Name)
+		case g > mostGrams:
+			return nil, fault.At(at+"/amount", "%s of %s is %.0f g, more than any bread machine holds", l.Amount, i.Name, float64(g))
+		}
+		out = append(out, Weighed{l, i, g})
+	}
+	return out, nil
+}
+
+func (r Recipe) check() error {
+	name := strings.TrimSpace(r.Name)
+	switch {
+	case name == "" || len(name) > longName:
+		return fault.At("/name", "a recipe needs a name of 1 to %d letters", longName)
+	case r.Kind == "":
+		return fault.At("/kind", "say which kind of recipe this is: %s", strings.Join(r.Kind.Words(), ", "))
+	case r.Size.IsZero():
+		return fault.At("/size", "say which loaf size the recipe is written for, such as 1 1/2 lb")
+	case len(r.Lines) == 0:
+		return fault.At("/lines", "a recipe needs at least one ingredient")
+	case len(r.Lines) > mostLines:
+		return fault.At("/lines", "%d ingredients are too many: at most %d", len(r.Lines), mostLines)
+	case len(r.Note) > longNote:
+		return fault.At("/note", "the note is too long: at most %d letters", longNote)
+	}
+	return nil
+}

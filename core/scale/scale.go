@@ -1,0 +1,236 @@
+// Package scale resizes a recipe from the loaf size it is written for to another: straight lines
+// as exact ratios, eggs whole, yeast eased, pieces and packets as spoons.
+//
+// Every line is worked out from the recipe as written, never from an earlier resizing, so any path
+// of sizes gives the same amounts.
+package scale
+
+import (
+	"fmt"
+	"math"
+
+	"risepan/core/formula"
+	"risepan/core/larder"
+	"risepan/core/measure"
+	"risepan/core/recipe"
+	"risepan/core/word"
+)
+
+// YeastSchool is how yeast follows the loaf size.
+type YeastSchool string
+
+const (
+	Eased    YeastSchool = "eased"    // × f^0.6: a big dough stays warmer, and headroom does not grow with flour
+	Straight YeastSchool = "straight" // × f
+)
+
+var YeastSchools = []YeastSchool{Eased, Straight}
+
+func (s YeastSchool) Words() []string { return word.List(YeastSchools) }
+func (s *YeastSchool) UnmarshalText(text []byte) error {
+	return word.Read(s, text, "school of yeast", YeastSchools)
+}
+
+// easing is the exponent of the eased school.
+const easing = 0.6
+
+// Rule names why a line departs from straight proportion.
+type Rule string
+
+const (
+	WholeEggs    Rule = "whole eggs"
+	PartEgg      Rule = "part egg"
+	LiquidForEgg Rule = "liquid for egg"
+	EasedYeast   Rule = "eased yeast"
+	YeastInBand  Rule = "yeast in band"
+	Spooned      Rule = "spooned"
+)
+
+// Line is a recipe's line at the new size.
+type Line struct {
+	recipe.Weighed                // the line as written, and its grams there
+	Exact          measure.Amount // the amount at the new size, where it is straight; else no amount
+	Grams          measure.Grams  // at the new size
+	Pieces         int64          // whole eggs; 0 for what is not counted
+}
+
+// Deviation is a line that does not follow the straight proportion, with the reason.
+type Deviation struct {
+	Line     string        `json:"line"`
+	Rule     Rule          `json:"rule"`
+	Straight measure.Grams `json:"straight"` // what straight proportion gives
+	Grams    measure.Grams `json:"grams"`    // what is used
+	Reason   string        `json:"reason"`
+}
+
+// AddedWater is the id of the line of water that stands in for eggs rounded away where the recipe
+// has no liquid to make up.
+const AddedWater = "added-water"
+
+// To resizes weighed lines of a recipe by the exact factor f. The kind gives the yeast's band.
+func To(lines []recipe.Weighed, kind recipe.Kind, f measure.Ratio, school YeastSchool) ([]Line, []Deviation) {
+	out := make([]Line, len(lines))
+	for n, l := range lines {
+		out[n] = Line{Weighed: l, Exact: l.Line.Amount.Times(f), Grams: l.Grams * measure.Grams(f.Float())}
+	}
+	if f == measure.Whole(1) {
+		for n := range out {
+			if out[n].Ingredient.Counted() && out[n].Exact.Unit == measure.Piece && out[n].Exact.Quantity.IsWhole() {
+				out[n].Pieces = out[n].Exact.Quantity.Floor()
+			}
+		}
+		return out, nil
+	}
+	var dev []Deviation
+	out, dev = wholeEggs(out, dev)
+	dev = easeYeast(out, dev, lines, kind, f, school)
+	dev = spoonPieces(out, dev)
+	return out, dev
+}
+
+// wholeEggs keeps eggs whole, a half rounding up and one egg staying one, and gives the water that
+// they gain or lose back to the main liquid.
+func wholeEggs(lines []Line, dev []Deviation) ([]Line, []Deviation) {
+	main := mainLiquid(lines)
+	water := 0.0 // g that the eggs bring beyond straight proportion
+	first := len(dev)
+	for n := range lines {
+		l := &lines[n]
+		if !l.Ingredient.Counted() || l.Exact.Unit != measure.Piece {
+			continue
+		}
+		exact := l.Exact.Middle()
+		whole := max(exact.HalfUp(), 1)
+		if exact == measure.Whole(whole) {
+			l.Pieces = whole
+			continue
+		}
+		straight, grams := l.Grams, l.Ingredient.Each*measure.Grams(whole)
+		extra := float64(grams-straight) * l.Ingredient.Shares.Water / 100
+		if !canGive(lines, main, water+extra) {
+			l.Exact = measure.Amount{}
+			dev = append(dev, Deviation{l.Line.ID, PartEgg, straight, straight,
+				fmt.Sprintf("%s of a %s: beat it and use part, for there is too little liquid to make up a whole one.", exact, l.Ingredient.Name)})
+			continue
+		}
+		water += extra
+		l.Pieces, l.Grams, l.Exact = whole, grams, measure.Amount{Quantity: measure.Whole(whole)}
+		dev = append(dev, Deviation{l.Line.ID, WholeEggs, straight, grams,
+			fmt.Sprintf("Straight proportion is %s eggs. Eggs stay whole, so %d goes in.", decimal(exact.Float()), whole)})
+	}
+	if len(dev) == first || math.Abs(water) < 1e-9 {
+		return lines, dev
+	}
+	if main < 0 {
+		facts, _ := larder.Get("water")
+		g := measure.Grams(-water)
+		added := Line{Weighed: recipe.Weighed{Line: recipe.Line{ID: AddedWater, Ingredient: "water"}, Ingredient: facts}, Grams: g}
+		return append([]Line{added}, lines...), append(dev, Deviation{AddedWater, LiquidForEgg, 0, g,
+			fmt.Sprintf("Fewer eggs bring %.0f g less water, and the recipe has no liquid, so water is added.", -water)})
+	}
+	l := &lines[main]
+	straight := l.Grams
+	l.Grams -= measure.Grams(water * 100 / l.Ingredient.Shares.Water)
+	l.Exact = measure.Amount{}
+	more, less := "more", "less"
+	if water < 0 {
+		more, less = less, more
+	}
+	return lines, append(dev, Deviation{l.Line.ID, LiquidForEgg, straight, l.Grams,
+		fmt.Sprintf("Whole eggs bring %.0f g %s water, so %.0f g %s %s goes in.",
+			math.Abs(water), more, math.Abs(float64(straight-l.Grams)), less, l.Ingredient.Name)})
+}
+
+// mainLiquid is the liquid line in the pan that brings the most water; -1 without one.
+func mainLiquid(lines []Line) int {
+	best, most := -1, 0.0
+	for n, l := range lines {
+		w := float64(l.Grams) * l.Ingredient.Shares.Water
+		if l.Ingredient.Kind == larder.Liquid && l.Line.When == recipe.InPan && w > most {
+			best, most = n, w
+		}
+	}
+	return best
+}
+
+// canGive reports whether the main liquid can change by so much water and still be at least a fifth
+// of itself. Without a liquid, water can be added but not taken away.
+func canGive(lines []Line, main int, water float64) bool {
+	if main < 0 {
+		return water <= 0
+	}
+	return water <= 0.8*float64(lines[main].Grams)*lines[main].Ingredient.Shares.Water/100
+}
+
+// easeYeast scales the yeast by its school, inside the band of the kind, which is widened to
+// include the recipe's own share.
+func easeYeast(out []Line, dev []Deviation, written []recipe.Weighed, kind recipe.Kind, f measure.Ratio, school YeastSchool) []Deviation {
+	own := formula.FromRecipe(written)
+	if own.Yeast <= 0 {
+		return dev
+	}
+	factor := f.Float()
+	if school != Straight {
+		factor = math.Pow(factor, easing)
+	}
+	straight := own.Yeast // per 100 of flour, the same at every size
+	want := straight * factor / f.Float()
+	held := want
+	if b, ok := formula.BandsOf(kind, own.Grain); ok {
+		y := b.Yeast.With(straight)
+		held = min(max(want, y.Low), y.High)
+	}
+	for n := range out {
+		l := &out[n]
+		if l.Ingredient.Kind != larder.Yeast {
+			continue
+		}
+		before := l.Grams
+		l.Grams = before * measure.Grams(held/straight)
+		if held != want {
+			l.Exact = measure.Amount{}
+			dev = append(dev, Deviation{l.Line.ID, YeastInBand, before, l.Grams, fmt.Sprintf(
+				"Held at %.2f %% of the flour, the edge of what is usual, rather than %.2f %%.", held, want)})
+		} else if school != Straight {
+			l.Exact = measure.Amount{}
+			why := "a bigger dough stays warmer, and the pan's headroom does not grow with the flour"
+			if f.Cmp(measure.Whole(1)) < 0 {
+				why = "a smaller dough cools sooner, so it needs a little more for its size"
+			}
+			dev = append(dev, Deviation{l.Line.ID, EasedYeast, before, l.Grams, fmt.Sprintf(
+				"Eased: %.1f g rather than %.1f g, for %s.", float64(l.Grams), float64(before), why)})
+		}
+	}
+	return dev
+}
+
+// spoonPieces turns broken pieces and packets into what spoons can measure.
+func spoonPieces(lines []Line, dev []Deviation) []Deviation {
+	for n := range lines {
+		l := &lines[n]
+		u := l.Exact.Unit
+		if l.Ingredient.Counted() || (u != measure.Piece && u != measure.Packet) || l.Exact.Quantity.IsWhole() {
+			continue
+		}
+		dev = append(dev, Deviation{l.Line.ID, Spooned, l.Grams, l.Grams, fmt.Sprintf(
+			"%s of a %s is measured by the spoon.", l.Exact.Quantity, pieceName(*l))})
+		l.Exact = measure.Amount{}
+	}
+	return dev
+}
+
+func pieceName(l Line) string {
+	if l.Exact.Unit == measure.Packet {
+		return "packet"
+	}
+	return l.Ingredient.Name
+}
+
+// decimal writes a number with one decimal, without a trailing .0.
+func decimal(f float64) string {
+	s := fmt.Sprintf("%.1f", f)
+	if s[len(s)-2:] == ".0" {
+		return s[:len(s)-2]
+	}
+	return s
+}

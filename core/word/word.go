@@ -1,0 +1,40 @@
+// Package word reads the small closed vocabularies of bread: crusts, stages, schools.
+//
+// Each such type is a string with a list of its words; a text outside the list is refused with an
+// error that names the words that would be right.
+package word
+
+import (
+	"fmt"
+	"slices"
+	"strings"
+)
+
+// Read sets *dst to the word that text holds. An unknown word leaves *dst alone and returns an
+// error that says what kind of word was wanted and which there are.
+func Read[T ~string](dst *T, text []byte, what string, all []T) error {
+	w := T(text)
+	if !slices.Contains(all, w) {
+		return fmt.Errorf("%q is no %s: use %s", Clip(string(text)), what, strings.Join(List(all), ", "))
+	}
+	*dst = w
+	return nil
+}
+
+// List gives the words as plain strings.
+func List[T ~string](all []T) []string {
+	out := make([]string, len(all))
+	for i, w := range all {
+		out[i] = string(w)
+	}
+	return out
+}
+
+// Clip keeps an error message readable when the text it quotes is very long.
+func Clip(s string) string {
+	const most = 40
+	if r := []rune(s); len(r) > most {
+		return string(r[:most]) + "…"
+	}
+	return s
+}

@@ -1,0 +1,127 @@
+// Package demo is the demo kitchen: Heron Lock, an invented narrowboat household that bakes aboard.
+package demo
+
+import (
+	"context"
+	"time"
+
+	"risepan/core/bake"
+	"risepan/core/kitchen"
+	"risepan/core/machine"
+	"risepan/core/measure"
+	"risepan/core/plan"
+	"risepan/store"
+)
+
+// Zone is where the boat is moored.
+const Zone = "Europe/London"
+
+// pastBake is one logged bake of the demo.
+type pastBake struct {
+	daysAgo   int
+	hour      int // when Start was pressed
+	recipe    store.Recipe
+	machine   store.Machine
+	size      measure.LoafSize
+	mark      int
+	note      string
+	lateOut   time.Duration // how long the loaf stood after it was ready
+	abandoned bool
+}
+
+// Fill loads the demo kitchen, whole or not at all. It is as if used up to now.
+func Fill(ctx context.Context, s *store.Store, now time.Time) error {
+	zone, err := time.LoadLocation(Zone)
+	if err != nil {
+		return err
+	}
+	return s.Do(ctx, func(q store.Queries) error {
+		k := kitchen.New("Heron Lock", Zone)
+		id, err := q.AddKitchen(ctx, k, now)
+		if err != nil {
+			return err
+		}
+		return Furnish(ctx, q, store.Kitchen{ID: id, Version: 1, Kitchen: k}, zone, now)
+	})
+}
+
+// Furnish loads the demo's machines, recipes and bakes into a kitchen that has none.
+func Furnish(ctx context.Context, q store.Queries, k store.Kitchen, zone *time.Location, now time.Time) error {
+	long := now.AddDate(0, 0, -40)
+	var machines []store.Machine
+	for _, m := range []machine.Machine{Galley(), Boatyard()} {
+		id, err := q.AddMachine(ctx, k.ID, m, long)
+		if err != nil {
+			return err
+		}
+		machines = append(machines, store.Machine{ID: id, Machine: m})
+	}
+	white, err := q.AddRecipe(ctx, k.ID, towpathWhite(), long)
+	if err != nil {
+		return err
+	}
+	oats1, err := q.AddRecipe(ctx, k.ID, oatLoaf("1 cup plus 2 tbsp", "2 1/2 tsp"), long)
+	if err != nil {
+		return err
+	}
+	oats2, err := q.AddRevision(ctx, k.ID, oats1.ID, oatLoaf("1 cup plus 2 tbsp", "1 3/4 tsp"), now.AddDate(0, 0, -17))
+	if err != nil {
+		return err
+	}
+	oats3, err := q.AddRevision(ctx, k.ID, oats1.ID, oatLoaf("1 cup plus 1 tbsp", "1 3/4 tsp"), now.AddDate(0, 0, -10))
+	if err != nil {
+		return err
+	}
+	var others []store.Recipe
+	for _, r := range otherRecipes() {
+		o, err := q.AddRecipe(ctx, k.ID, r, long)
+		if err != nil {
+			return err
+		}
+		others = append(others, o)
+	}
+	wholemeal, egg, raisin := others[0], others[1], others[2]
+	galley, boatyard := machines[0], machines[1]
+	for _, b := range []pastBake{
+		{27, 8, oats1, galley, middle, 2, "Rose to the lid, then sank in the middle. Coarse crumb.", 4 * time.Minute, false},
+		{24, 7, white, galley, middle, 5, "As it should be. Gone by supper.", 2 * time.Minute, false},
+		{21, 8, oats1, galley, middle, 1, "Collapsed again. Try less yeast, and only that.", 3 * time.Minute, false},
+		{16, 8, oats2, galley, middle, 3, "Top flat but no crater. Dough coated the floor of the pan, so less water next.", 5 * time.Minute, false},
+		{12, 14, wholemeal, boatyard, small, 4, "Good taste, a little short.", 6 * time.Minute, false},
+		{9, 8, oats3, galley, middle, 5, "Domed and even at last: 1 3/4 tsp yeast, a tablespoon less water.", 2 * time.Minute, false},
+		{6, 15, egg, boatyard, middle, 4, "Soft. The crust was a shade dark.", 9 * time.Minute, false},
+		{4, 9, raisin, galley, middle, 0, "", 0, true},
+		{2, 9, raisin, galley, large, 5, "Raisins whole and well spread.", 3 * time.Minute, false},
+	} {
+		if err := addPast(ctx, q, k, zone, now, b); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
+func addPast(ctx context.Context, q store.Queries, k store.Kitchen, zone *time.Location, now time.Time, b pastBake) error {
+	day := now.In(zone).AddDate(0, 0, -b.daysAgo)
+	start := time.Date(day.Year(), day.Month(), day.Day(), b.hour, 10+b.daysAgo, 0, 0, zone).UTC()
+	p, err := plan.Make(k.Kitchen, plan.Wish{Recipe: b.recipe.Recipe, Machine: b.machine.Machine, Size: b.size, AtPanel: true, Zone: zone}, start)
+	if err != nil {
+		return err
+	}
+	id, err := q.StartBake(ctx, k.ID, store.Bake{RevisionID: b.recipe.RevisionID, MachineID: b.machine.ID, Plan: p, StartedAt: start}, store.Wished{Zone: k.Kitchen.Zone})
+	if err != nil {
+		return err
+	}
+	happened := []bake.Happening{
+		{Seq: 1, At: p.Timer.Ready.Add(b.lateOut), What: bake.TakenOut},
+		{Seq: 2, At: p.Timer.Ready.Add(b.lateOut + time.Hour), What: bake.Judged, Mark: b.mark, Note: b.note},
+	}
+	if b.abandoned { // the lock gates would not wait
+		happened = []bake.Happening{{Seq: 1, At: start.Add(12 * time.Minute), What: bake.Abandoned}}
+	}
+	for _, h := range happened {
+		if err := q.AddHappening(ctx, k.ID, id, h); err != nil {
+			return err
+		}
+	}
+	return nil
+}

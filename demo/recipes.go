@@ -1,0 +1,65 @@
+package demo
+
+import (
+	"fmt"
+
+	"risepan/core/larder"
+	"risepan/core/measure"
+	"risepan/core/recipe"
+)
+
+// line writes one line of a demo recipe; a wrong amount is a mistake in this file.
+type line struct {
+	amount     string
+	ingredient larder.ID
+	when       recipe.When
+}
+
+func written(name string, kind recipe.Kind, size measure.LoafSize, note string, lines ...line) recipe.Recipe {
+	r := recipe.Recipe{Name: name, Kind: kind, Size: size, Standard: measure.US, Note: note}
+	for n, l := range lines {
+		a, err := measure.Parse(l.amount, measure.US)
+		if err != nil {
+			panic(fmt.Sprintf("demo: %s: %v", name, err))
+		}
+		r.Lines = append(r.Lines, recipe.Line{ID: fmt.Sprintf("l%d", n+1), Ingredient: l.ingredient, Amount: a, When: l.when})
+	}
+	return r
+}
+
+func towpathWhite() recipe.Recipe {
+	return written("Towpath white", recipe.White, middle, "The everyday loaf. Slices clean after an hour.",
+		line{"1 cup", "water", ""}, line{"1 1/2 tbsp", "butter", ""}, line{"1 tbsp", "sugar", ""}, line{"1 1/2 tsp", "salt", ""},
+		line{"2 tbsp", "dry-milk", ""}, line{"3 cups", "bread-flour", ""}, line{"1 3/4 tsp", "active-dry-yeast", ""})
+}
+
+// oatLoaf is the loaf of the demo's story: with 2 1/2 tsp of yeast it kept collapsing.
+func oatLoaf(water, yeast string) recipe.Recipe {
+	return written("Oat and honey loaf", recipe.White, middle, "Oats drink slowly, so wait before correcting the dough ball.",
+		line{water, "water", ""}, line{"1 1/2 tbsp", "oil", ""}, line{"1 1/2 tbsp", "honey", ""}, line{"1 1/2 tsp", "salt", ""},
+		line{"2 1/2 cups", "bread-flour", ""}, line{"3/4 cup", "oats", ""}, line{yeast, "active-dry-yeast", ""})
+}
+
+func otherRecipes() []recipe.Recipe {
+	return []recipe.Recipe{
+		written("Lock-keeper's wholemeal", recipe.Wholemeal, middle, "Two thirds wholemeal; the gluten gives it a spring.",
+			line{"1 cup plus 2 tbsp", "water", ""}, line{"1 1/2 tbsp", "oil", ""}, line{"1 tbsp", "honey", ""}, line{"1 1/2 tsp", "salt", ""},
+			line{"2 cups", "wholemeal-flour", ""}, line{"1 cup", "bread-flour", ""}, line{"1 tbsp", "gluten", ""}, line{"2 tsp", "active-dry-yeast", ""}),
+		written("Sluice-gate egg loaf", recipe.Sweet, middle, "Soft and yellow. Milk and egg: never on the delay timer.",
+			line{"3/4 cup", "milk", ""}, line{"1", "egg", ""}, line{"1 tsp", "vanilla", ""}, line{"3 tbsp", "butter", ""},
+			line{"1/4 cup", "sugar", ""}, line{"1 1/4 tsp", "salt", ""}, line{"3 cups", "bread-flour", ""}, line{"2 tsp", "active-dry-yeast", ""}),
+		written("Mooring raisin loaf", recipe.Sweet, middle, "Toss the raisins in a little of the flour so that they stay apart.",
+			line{"1 cup", "water", ""}, line{"2 tbsp", "butter", ""}, line{"3 tbsp", "brown-sugar", ""}, line{"1 1/4 tsp", "salt", ""},
+			line{"1 1/2 tbsp", "dry-milk", ""}, line{"3 cups", "bread-flour", ""}, line{"1 1/2 tsp", "ground-spice", ""},
+			line{"2 tsp", "active-dry-yeast", ""}, line{"2/3 cup", "raisins", recipe.AtBeep}, line{"1/3 cup", "walnuts", recipe.AtBeep}),
+		written("Winding-hole crusty", recipe.Crusty, middle, "Lean and plain; best on the day.",
+			line{"1 cup", "water", ""}, line{"2 tsp", "olive-oil", ""}, line{"1 tsp", "sugar", ""}, line{"1 1/2 tsp", "salt", ""},
+			line{"3 cups", "bread-flour", ""}, line{"1 1/4 tsp", "active-dry-yeast", ""}),
+		written("Boathook rye", recipe.White, small, "Stays a little sticky in the pan: that is rye's way.",
+			line{"2/3 cup", "water", ""}, line{"1 tbsp", "oil", ""}, line{"1 tbsp", "molasses", ""}, line{"1 tsp", "salt", ""},
+			line{"1 1/2 cups", "bread-flour", ""}, line{"1/2 cup", "rye-flour", ""}, line{"1 tsp", "ground-spice", ""}, line{"1 1/4 tsp", "active-dry-yeast", ""}),
+		written("Tiller gluten-free loaf", recipe.GlutenFree, middle, "A batter rather than a dough: scrape the sides once.",
+			line{"1 1/4 cups", "water", ""}, line{"2", "egg", ""}, line{"3 tbsp", "oil", ""}, line{"1 tsp", "vinegar", ""}, line{"2 tbsp", "sugar", ""},
+			line{"1 1/4 tsp", "salt", ""}, line{"2 1/2 cups", "gf-blend", ""}, line{"2 tsp", "xanthan-gum", ""}, line{"2 tsp", "active-dry-yeast", ""}),
+	}
+}

@@ -1,0 +1,364 @@
+// Package mariadb runs a private MariaDB server on loopback, in a folder, port and socket of its
+// own; it never touches the system's.
+package mariadb
+
+import (
+	"context"
+	"crypto/rand"
+	"database/sql"
+	"encoding/json"
+	"errors"
+	"fmt"
+	"log/slog"
+	"net"
+	"os"
+	"os/exec"
+	"path/filepath"
+	"strconv"
+	"strings"
+	"sync"
+	"syscall"
+	"time"
+
+	"github.com/go-sql-driver/mysql"
+)
+
+const (
+	database = "risepan"
+	account  = "risepan"
+)
+
+// settings is what a server's folder remembers between starts.
+type settings struct {
+	Port     int    `json:"port"`
+	Password string `json:"password"`
+}
+
+// Server is a private MariaDB.
+type Server struct {
+	dir    string // holds data/, the settings, the log and, where its path is short enough, the socket
+	socket string
+	set    settings
+	log    *slog.Logger
+
+	mu      sync.Mutex
+	stopped bool
+	exited  chan struct{} // closed when the child ends; nil for a server that was found running
+}
+
+// Start makes the folder's database when it is new, and starts its server or reuses the one that
+// an earlier, killed process left behind. It returns when the server answers.
+func Start(ctx context.Context, dir string, log *slog.Logger) (*Server, error) {
+	dir, err := filepath.Abs(dir)
+	if err != nil {
+		return nil, err
+	}
+	if err := os.MkdirAll(dir, 0o700); err != nil {
+		return nil, fmt.Errorf("cannot make the data folder %s: %w", dir, errors.Unwrap(err))
+	}
+	s := &Server{dir: dir, log: log, socket: filepath.Join(dir, "db.sock")}
+	if len(s.socket) > longestSocket {
+		if s.socket, err = shortSocket(dir); err != nil {
+			return nil, err
+		}
+	}
+	fresh, err := s.prepare()
+	if err != nil {
+		return nil, err
+	}
+	if s.ping(ctx, s.rootDSN()) == nil {
+		log.Info("reusing the database that is still running", "folder", dir)
+	} else if err := s.launch(ctx); err != nil {
+		return nil, err
+	}
+	if err := s.account(ctx); err != nil {
+		s.Stop()
+		return nil, fmt.Errorf("the database in %s cannot be set up: %w", dir, err)
+	}
+	if fresh {
+		if err := os.WriteFile(s.path("made"), nil, 0o600); err != nil {
+			return nil, err
+		}
+	}
+	go s.watch()
+	return s, nil
+}
+
+// longestSocket is what a Unix socket's address holds, less its closing zero.
+const longestSocket = 106
+
+func shortSocket(dir string) (string, error) {
+	short := filepath.Join(os.TempDir(), fmt.Sprintf("rise-pan-%d-%08x", os.Getuid(), hash(dir)))
+	if err := os.MkdirAll(short, 0o700); err != nil {
+		return "", fmt.Errorf("cannot make a folder for the database's socket: %w", err)
+	}
+	if info, err := os.Lstat(short); err != nil || !info.IsDir() || info.Mode().Perm() != 0o700 {
+		return "", fmt.Errorf("the folder %s for the database's socket belongs to somebody else", short)
+	}
+	return filepath.Join(short, "db.sock"), nil
+}
+
+func hash(s string) (h uint32) {
+	for _, b := range []byte(s) {
+		h = h*16777619 ^ uint32(b)
+	}
+	return h
+}
+
+func (s *Server) path(name string) string { return filepath.Join(s.dir, name) }
+
+// prepare reads or makes the settings and the database's own tables. A making that was broken off
+// is begun again.
+func (s *Server) prepare() (fresh bool, err error) {
+	if _, err := os.Stat(s.path("made")); err == nil {
+		b, err := os.ReadFile(s.path("settings.json"))
+		if err == nil {
+			err = json.Unmarshal(b, &s.set)
+		}
+		if err != nil {
+			return false, fmt.Errorf("cannot read %s: %w", s.path("settings.json"), err)
+		}
+		return false, nil
+	}
+	if err := os.RemoveAll(s.path("data")); err != nil {
+		return false, fmt.Errorf("cannot write to the data folder: %w", err)
+	}
+	s.set = settings{Port: freePort(), Password: rand.Text()}
+	if err := s.save(); err != nil {
+		return false, err
+	}
+	out, err := exec.Command("mariadb-install-db", asRoot("--no-defaults", "--auth-root-authentication-method=normal",
+		"--skip-test-db", "--datadir="+s.path("data"))...).CombinedOutput()
+	if err != nil {
+		return false, fmt.Errorf("mariadb-install-db failed in %s: %s", s.dir, lastLine(string(out), err))
+	}
+	return true, nil
+}
+
+func (s *Server) save() error {
+	b, _ := json.Marshal(s.set)
+	if err := os.WriteFile(s.path("settings.json"), b, 0o600); err != nil {
+		return fmt.Errorf("cannot write to the data folder: %w", err)
+	}
+	return nil
+}
+
+// asRoot tells a server that root starts to run as root knowingly.
+func asRoot(args ...string) []string {
+	if os.Getuid() == 0 {
+		args = append(args, "--user=root")
+	}
+	return args
+}
+
+// launch starts mariadbd in a process group of its own, so that Ctrl-C reaches it only through us,
+// and waits until it answers.
+func (s *Server) launch(ctx context.Context) error {
+	program, err := exec.LookPath("mariadbd")
+	if err != nil {
+		if program, err = exec.LookPath("/usr/sbin/mariadbd"); err != nil {
+			return errors.New("mariadbd is missing: install Debian's package mariadb-server-core")
+		}
+	}
+	if !portFree(s.set.Port) {
+		s.set.Port = freePort()
+		if err := s.save(); err != nil {
+			return err
+		}
+	}
+	log, err := os.OpenFile(s.path("mariadb.log"), os.O_CREATE|os.O_APPEND|os.O_WRONLY, 0o600)
+	if err != nil {
+		return fmt.Errorf("cannot write to the data folder: %w", err)
+	}
+	defer log.Close()
+	cmd := exec.Command(program, asRoot("--no-defaults", "--bind-address=127.0.0.1", "--port="+strconv.Itoa(s.set.Port),
+		"--socket="+s.socket, "--datadir="+s.path("data"), "--pid-file="+s.path("mariadb.pid"),
+		"--character-set-server=utf8mb4", "--collation-server=utf8mb4_uca1400_ai_ci",
+		"--default-time-zone=+00:00", "--skip-name-resolve", "--innodb-flush-log-at-trx-commit=1")...)
+	cmd.Stdout, cmd.Stderr = log, log
+	cmd.SysProcAttr = &syscall.SysProcAttr{Setpgid: true}
+	if err := cmd.Start(); err != nil {
+		return fmt.Errorf("mariadbd does not start: %w", err)
+	}
+	exited := make(chan struct{})
+	go func() { cmd.Wait(); close(exited) }()
+	s.mu.Lock()
+	s.exited = exited
+	s.mu.Unlock()
+
+	patience := time.After(60 * time.Second)
+	for s.ping(ctx, s.rootDSN()) != nil {
+		select {
+		case <-ctx.Done():
+			syscall.Kill(cmd.Process.Pid, syscall.SIGTERM)
+			<-exited
+			return ctx.Err()
+		case <-exited:
+			return fmt.Errorf("the database did not come up: see %s", s.path("mariadb.log"))
+		case <-patience:
+			syscall.Kill(cmd.Process.Pid, syscall.SIGKILL)
+			return fmt.Errorf("the database did not come up within a minute: see %s", s.path("mariadb.log"))
+		case <-time.After(30 * time.Millisecond):
+		}
+	}
+	return nil
+}
+
+// account makes the application's database and account, and leaves root no way in but the socket.
+func (s *Server) account(ctx context.Context) error {
+	db, err := sql.Open("mysql", s.rootDSN())
+	if err != nil {
+		return err
+	}
+	defer db.Close()
+	for _, q := range []string{
+		"CREATE DATABASE IF NOT EXISTS " + database,
+		"CREATE USER IF NOT EXISTS '" + account + "'@'127.0.0.1' IDENTIFIED BY '" + s.set.Password + "'",
+		"GRANT ALL ON `" + database + "%`.* TO '" + account + "'@'127.0.0.1'",
+		"DROP USER IF EXISTS 'root'@'127.0.0.1', 'root'@'::1', 'root'@'" + hostname() + "'",
+	} {
+		if _, err := db.ExecContext(ctx, q); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
+// watch starts the server again when it dies while it is wanted.
+func (s *Server) watch() {
+	for {
+		s.mu.Lock()
+		exited, stopped := s.exited, s.stopped
+		s.mu.Unlock()
+		if stopped {
+			return
+		}
+		if exited == nil { // found running: no child of ours to wait for
+			time.Sleep(time.Second)
+			if s.ping(context.Background(), s.rootDSN()) == nil || s.alive() {
+				continue
+			}
+		} else {
+			<-exited
+		}
+		s.mu.Lock()
+		stopped = s.stopped
+		s.mu.Unlock()
+		if stopped {
+			return
+		}
+		s.log.Warn("the database stopped; starting it again")
+		if err := s.launch(context.Background()); err != nil {
+			s.log.Error("the database does not come back", "error", err)
+			time.Sleep(2 * time.Second)
+		}
+	}
+}
+
+func (s *Server) pid() int {
+	b, err := os.ReadFile(s.path("mariadb.pid"))
+	if err != nil {
+		return 0
+	}
+	pid, _ := strconv.Atoi(strings.TrimSpace(string(b)))
+	return pid
+}
+
+func (s *Server) alive() bool {
+	pid := s.pid()
+	return pid > 0 && syscall.Kill(pid, 0) == nil
+}
+
+// Stop shuts the server down cleanly and waits for its end.
+func (s *Server) Stop() {
+	s.mu.Lock()
+	if s.stopped {
+		s.mu.Unlock()
+		return
+	}
+	s.stopped = true
+	exited := s.exited
+	s.mu.Unlock()
+	if pid := s.pid(); pid > 0 {
+		syscall.Kill(pid, syscall.SIGTERM)
+	}
+	deadline := time.Now().Add(20 * time.Second)
+	for time.Now().Before(deadline) {
+		if exited == nil && !s.alive() {
+			return
+		}
+		select {
+		case <-exited: // never ready when nil
+			return
+		case <-time.After(20 * time.Millisecond):
+		}
+	}
+}
+
+// DSN is the application's data source name.
+func (s *Server) DSN() string {
+	c := config()
+	c.User, c.Passwd, c.DBName = account, s.set.Password, database
+	c.Net, c.Addr = "tcp", net.JoinHostPort("127.0.0.1", strconv.Itoa(s.set.Port))
+	return c.FormatDSN()
+}
+
+func (s *Server) rootDSN() string {
+	c := config()
+	c.User, c.Net, c.Addr = "root", "unix", s.socket
+	return c.FormatDSN()
+}
+
+func config() *mysql.Config {
+	c := mysql.NewConfig()
+	c.ParseTime, c.Loc = true, time.UTC
+	c.Params = map[string]string{"time_zone": "'+00:00'"}
+	c.Timeout = 5 * time.Second
+	c.Logger = &mysql.NopLogger{}
+	return c
+}
+
+func (s *Server) ping(ctx context.Context, dsn string) error {
+	db, err := sql.Open("mysql", dsn)
+	if err != nil {
+		return err
+	}
+	defer db.Close()
+	ctx, cancel := context.WithTimeout(ctx, 2*time.Second)
+	defer cancel()
+	return db.PingContext(ctx)
+}
+
+func hostname() string {
+	h, err := os.Hostname()
+	if err != nil || strings.ContainsAny(h, "'\\") {
+		return "localhost.invalid"
+	}
+	return strings.ToLower(h)
+}
+
+func freePort() int {
+	l, err := net.Listen("tcp", "127.0.0.1:0")
+	if err != nil {
+		return 33060
+	}
+	defer l.Close()
+	return l.Addr().(*net.TCPAddr).Port
+}
+
+func portFree(port int) bool {
+	l, err := net.Listen("tcp", net.JoinHostPort("127.0.0.1", strconv.Itoa(port)))
+	if err != nil {
+		return false
+	}
+	l.Close()
+	return true
+}
+
+func lastLine(out string, err error) string {
+	lines := strings.Split(strings.TrimSpace(out), "\n")
+	if last := strings.TrimSpace(lines[len(lines)-1]); last != "" {
+		return last
+	}
+	return err.Error()
+}

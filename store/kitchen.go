@@ -1,0 +1,143 @@
+package store
+
+import (
+	"context"
+	"time"
+
+	"risepan/core/kitchen"
+	"risepan/core/machine"
+	"risepan/core/recipe"
+)
+
+// Kitchen is a stored kitchen.
+type Kitchen struct {
+	ID      string          `json:"id"`
+	Version int             `json:"version"`
+	Kitchen kitchen.Kitchen `json:"kitchen"`
+}
+
+// AddKitchen stores a new kitchen.
+func (q Queries) AddKitchen(ctx context.Context, k kitchen.Kitchen, at time.Time) (string, error) {
+	doc, err := encode(k)
+	if err != nil {
+		return "", err
+	}
+	id := NewID()
+	_, err = q.q.ExecContext(ctx, `INSERT INTO kitchens (id, name, doc, version, created_at) VALUES (?, ?, ?, 1, ?)`, id, k.Name, doc, at.UTC())
+	return id, err
+}
+
+// FirstKitchen is the kitchen that was made first: the only one, until people sign in.
+func (q Queries) FirstKitchen(ctx context.Context) (Kitchen, error) {
+	var k Kitchen
+	var doc string
+	err := q.q.QueryRowContext(ctx, `SELECT id, version, doc FROM kitchens ORDER BY id LIMIT 1`).Scan(&k.ID, &k.Version, &doc)
+	if err != nil {
+		return k, found(err)
+	}
+	return k, decode(doc, &k.Kitchen)
+}
+
+// Machine is a stored machine.
+type Machine struct {
+	ID      string          `json:"id"`
+	Version int             `json:"version"`
+	Machine machine.Machine `json:"machine"`
+}
+
+// AddMachine stores a new machine of a kitchen.
+func (q Queries) AddMachine(ctx context.Context, kitchenID string, m machine.Machine, at time.Time) (string, error) {
+	doc, err := encode(m)
+	if err != nil {
+		return "", err
+	}
+	id := NewID()
+	_, err = q.q.ExecContext(ctx, `INSERT INTO machines (id, kitchen_id, name, doc, version, created_at) VALUES (?, ?, ?, ?, 1, ?)`,
+		id, kitchenID, m.Name, doc, at.UTC())
+	return id, err
+}
+
+func scanMachine(scan func(...any) error) (Machine, error) {
+	var m Machine
+	var doc string
+	if err := scan(&m.ID, &m.Version, &doc); err != nil {
+		return m, err
+	}
+	return m, decode(doc, &m.Machine)
+}
+
+// Machines lists a kitchen's machines, oldest first.
+func (q Queries) Machines(ctx context.Context, kitchenID string) ([]Machine, error) {
+	rows, err := q.q.QueryContext(ctx, `SELECT id, version, doc FROM machines WHERE kitchen_id = ? ORDER BY id`, kitchenID)
+	return list(rows, err, scanMachine)
+}
+
+// Machine finds one machine of a kitchen.
+func (q Queries) Machine(ctx context.Context, kitchenID, id string) (Machine, error) {
+	m, err := scanMachine(q.q.QueryRowContext(ctx, `SELECT id, version, doc FROM machines WHERE kitchen_id = ? AND id = ?`, kitchenID, id).Scan)
+	return m, found(err)
+}
+
+// Recipe is a stored recipe at one of its revisions.
+type Recipe struct {
+	ID         string        `json:"id"`
+	RevisionID string        `json:"revisionId"`
+	Revision   int           `json:"revision"` // from 1
+	Recipe     recipe.Recipe `json:"recipe"`
+}
+
+// RecipeShape is the number of a recipe's JSON shape.
+const RecipeShape = 1
+
+// AddRecipe stores a new recipe with its first revision.
+func (q Queries) AddRecipe(ctx context.Context, kitchenID string, r recipe.Recipe, at time.Time) (Recipe, error) {
+	id := NewID()
+	_, err := q.q.ExecContext(ctx, `INSERT INTO recipes (id, kitchen_id, name, head, created_at) VALUES (?, ?, ?, 0, ?)`, id, kitchenID, r.Name, at.UTC())
+	if err != nil {
+		return Recipe{}, err
+	}
+	return q.AddRevision(ctx, kitchenID, id, r, at)
+}
+
+// AddRevision stores the next revision of a recipe and makes it the newest; earlier ones stay.
+func (q Queries) AddRevision(ctx context.Context, kitchenID, id string, r recipe.Recipe, at time.Time) (Recipe, error) {
+	doc, err := encode(r)
+	if err != nil {
+		return Recipe{}, err
+	}
+	out := Recipe{ID: id, RevisionID: NewID(), Recipe: r}
+	err = q.q.QueryRowContext(ctx, `SELECT head + 1 FROM recipes WHERE kitchen_id = ? AND id = ? FOR UPDATE`, kitchenID, id).Scan(&out.Revision)
+	if err != nil {
+		return Recipe{}, found(err)
+	}
+	_, err = q.q.ExecContext(ctx, `INSERT INTO recipe_revisions (id, kitchen_id, recipe_id, number, shape, doc, created_at) VALUES (?, ?, ?, ?, ?, ?, ?)`,
+		out.RevisionID, kitchenID, id, out.Revision, RecipeShape, doc, at.UTC())
+	if err != nil {
+		return Recipe{}, err
+	}
+	_, err = q.q.ExecContext(ctx, `UPDATE recipes SET head = ?, name = ? WHERE id = ?`, out.Revision, r.Name, id)
+	return out, err
+}
+
+const selectRecipe = `SELECT r.id, v.id, v.number, v.doc FROM recipes r JOIN recipe_revisions v ON v.recipe_id = r.id `
+
+func scanRecipe(scan func(...any) error) (Recipe, error) {
+	var r Recipe
+	var doc string
+	if err := scan(&r.ID, &r.RevisionID, &r.Revision, &doc); err != nil {
+		return r, err
+	}
+	return r, decode(doc, &r.Recipe)
+}
+
+// Recipes lists a kitchen's recipes at their newest revisions, oldest recipe first.
+func (q Queries) Recipes(ctx context.Context, kitchenID string) ([]Recipe, error) {
+	rows, err := q.q.QueryContext(ctx, selectRecipe+`WHERE r.kitchen_id = ? AND v.number = r.head ORDER BY r.id`, kitchenID)
+	return list(rows, err, scanRecipe)
+}
+
+// Recipe finds one recipe of a kitchen at its newest revision.
+func (q Queries) Recipe(ctx context.Context, kitchenID, id string) (Recipe, error) {
+	r, err := scanRecipe(q.q.QueryRowContext(ctx, selectRecipe+`WHERE r.kitchen_id = ? AND r.id = ? AND v.number = r.head`, kitchenID, id).Scan)
+	return r, found(err)
+}
