@@ -40,6 +40,11 @@ func oatLoaf(water, yeast string) recipe.Recipe {
 		line{"2 1/2 cups", "bread-flour", ""}, line{"3/4 cup", "oats", ""}, line{yeast, "active-dry-yeast", ""})
 }
 
+// Recipes lists the demo's recipes at their newest.
+func Recipes() []recipe.Recipe {
+	return append([]recipe.Recipe{towpathWhite(), oatLoaf("1 cup plus 1 tbsp", "1 3/4 tsp")}, otherRecipes()...)
+}
+
 func otherRecipes() []recipe.Recipe {
 	return []recipe.Recipe{
 		written("Lock-keeper's wholemeal", recipe.Wholemeal, middle, "Two thirds wholemeal; the gluten gives it a spring.",

@@ -106,6 +106,7 @@ func (p *reader) sum() (Amount, bool) {
 	for {
 		back := p.at
 		p.space()
+		word := p.at
 		sign := int64(0)
 		for _, w := range []struct {
 			word string
@@ -127,13 +128,13 @@ func (p *reader) sum() (Amount, bool) {
 		}
 		f, g := a.Unit.Facts(), b.Unit.Facts()
 		if f.Dimension != g.Dimension {
-			p.at = back
+			p.at = word
 			p.fail("these two amounts do not add up: one is a weight, the other a volume")
 			return Amount{}, false
 		}
 		a.Quantity = a.Quantity.Plus(b.Quantity.Times(exactly(b.Unit, a.Unit)).Times(Whole(sign)))
 		if a.Quantity.Sign() <= 0 {
-			p.at = back
+			p.at = word
 			p.fail("nothing is left of this amount")
 			return Amount{}, false
 		}
@@ -194,7 +195,7 @@ func (p *reader) term() (Amount, bool) {
 
 // number is "2", "1.5", "2/3", "1 1/2", "1-1/2", "½" or "1½".
 func (p *reader) number() (Ratio, bool) {
-	if p.take("-") {
+	if strings.HasPrefix(p.text[p.at:], "-") {
 		p.fail("an amount cannot be negative")
 		return Ratio{}, false
 	}

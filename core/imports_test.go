@@ -1,0 +1,95 @@
+package core_test
+
+import (
+	"go/parser"
+	"go/token"
+	"io/fs"
+	"os"
+	"path/filepath"
+	"strconv"
+	"strings"
+	"testing"
+)
+
+// allowed are the packages of the standard library that the rules of bread may use: no clock, disk,
+// network, HTTP or SQL.
+var allowed = map[string]bool{
+	"cmp": true, "crypto/sha256": true, "encoding/hex": true, "encoding/json": true, "errors": true, "fmt": true,
+	"iter": true, "maps": true, "math": true, "math/big": true, "slices": true, "sort": true, "strconv": true,
+	"strings": true, "sync": true, "time": true, "unicode": true, "unicode/utf8": true,
+}
+
+// forbidden are calls that reach outside the values that a rule is given.
+var forbidden = []string{"time.Now(", "time.LoadLocation(", "time.Since(", "time.Local"}
+
+// arrows lists which rooms each room may know, beside word and fault.
+var arrows = map[string]string{
+	"measure": "", "larder": "measure", "recipe": "larder measure", "formula": "larder measure recipe",
+	"scale": "formula larder measure recipe", "scoop": "larder measure", "pan": "larder measure recipe",
+	"machine": "measure pan", "choice": "formula larder machine measure recipe", "timetable": "machine",
+	"kitchen": "larder machine measure scale scoop",
+	"plan":    "choice formula kitchen larder machine measure pan recipe scale scoop timetable",
+	"bake":    "machine plan timetable",
+}
+
+func TestCoreKnowsOnlyTheJob(t *testing.T) {
+	files := token.NewFileSet()
+	err := filepath.WalkDir(".", func(path string, d fs.DirEntry, err error) error {
+		if err != nil || !strings.HasSuffix(path, ".go") || strings.HasSuffix(path, "_test.go") {
+			return err
+		}
+		room := strings.Split(filepath.ToSlash(path), "/")[0]
+		f, err := parser.ParseFile(files, path, nil, 0)
+		if err != nil {
+			return err
+		}
+		for _, i := range f.Imports {
+			name, _ := strconv.Unquote(i.Path.Value)
+			inner, inCore := strings.CutPrefix(name, "risepan/core/")
+			switch {
+			case inCore && inner != "word" && inner != "fault":
+				if may, known := arrows[room]; !known || !contains(may, inner) {
+					t.Errorf("%s: the room %s may not know %s", path, room, inner)
+				}
+			case !inCore && !allowed[name]:
+				t.Errorf("%s imports %s, which the core does without", path, name)
+			}
+		}
+		return nil
+	})
+	if err != nil {
+		t.Fatal(err)
+	}
+}
+
+func contains(list, word string) bool {
+	for _, w := range strings.Fields(list) {
+		if w == word {
+			return true
+		}
+	}
+	return false
+}
+
+func TestCoreHasNoClockOfItsOwn(t *testing.T) {
+	err := filepath.WalkDir(".", func(path string, d fs.DirEntry, err error) error {
+		if err != nil || !strings.HasSuffix(path, ".go") || strings.HasSuffix(path, "_test.go") {
+			return err
+		}
+		text, err := readFile(path)
+		for _, call := range forbidden {
+			if strings.Contains(text, call) {
+				t.Errorf("%s uses %s: the present comes in as an argument", path, call)
+			}
+		}
+		return err
+	})
+	if err != nil {
+		t.Fatal(err)
+	}
+}
+
+func readFile(path string) (string, error) {
+	b, err := os.ReadFile(path)
+	return string(b), err
+}

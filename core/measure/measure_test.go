@@ -1,0 +1,139 @@
+package measure
+
+import (
+	"encoding/json"
+	"errors"
+	"math"
+	"math/rand/v2"
+	"testing"
+)
+
+func TestReadingAmountsAsCooksWriteThem(t *testing.T) {
+	for _, c := range []struct {
+		text string
+		want Amount
+	}{
+		{"1 cup", Of(1, 1, Cup)}, {"1 1/2 cups", Of(3, 2, Cup)}, {"1-1/2 c", Of(3, 2, Cup)}, {"1½ cups", Of(3, 2, Cup)},
+		{"1.5 cups", Of(3, 2, Cup)}, {"⅔ cup", Of(2, 3, Cup)}, {"2 T", Of(2, 1, Tbsp)}, {"2 t", Of(2, 1, Tsp)},
+		{"2 Tb.", Of(2, 1, Tbsp)}, {"3 tablespoons", Of(3, 1, Tbsp)}, {"1 TEASPOON", Of(1, 1, Tsp)}, {"350 g", Of(350, 1, Gram)},
+		{"2¼ tsp", Of(9, 4, Tsp)}, {"1 fl oz", Of(1, 1, FluidOunce)}, {"2", Of(2, 1, Piece)}, {"pinch", Of(1, 1, Pinch)},
+		{"1 cup plus 2 tbsp", Of(9, 8, Cup)}, {"1 cup less 1 tbsp", Of(15, 16, Cup)}, {"1 cup + 1 tbsp", Of(17, 16, Cup)},
+		{"2-3 tbsp", Amount{Whole(2), Whole(3), Tbsp}}, {"2 to 3 tbsp", Amount{Whole(2), Whole(3), Tbsp}},
+		{"1 stick", Of(1, 1, Stick)}, {"1 envelope", Of(1, 1, Packet)}, {"0.25 l", Of(1, 4, Litre)}, {" 7g ", Of(7, 1, Gram)},
+	} {
+		got, err := Parse(c.text, US)
+		if err != nil || got != c.want {
+			t.Errorf("%q reads as %v (%v), want %v", c.text, got, err, c.want)
+		}
+	}
+}
+
+func TestPlainCupsAreThoseOfTheStandard(t *testing.T) {
+	for _, c := range []struct {
+		text     string
+		standard Standard
+		ml       float64
+	}{
+		{"1 cup", US, 236.588}, {"1 cup", Metric, 250}, {"1 tbsp", Australian, 20}, {"1 tbsp", Imperial, 15},
+		{"1 pint", Imperial, 568.26}, {"1 pint", US, 473.176}, {"1 imperial pint", US, 568.26}, {"1 stick", US, 118.294},
+		{"16 pinches", US, 236.588 / 48},
+	} {
+		a, err := Parse(c.text, c.standard)
+		if err != nil || math.Abs(float64(a.Millilitres())-c.ml) > 1e-9 {
+			t.Errorf("%q in a %s kitchen is %v ml (%v), want %v", c.text, c.standard, a.Millilitres(), err, c.ml)
+		}
+	}
+}
+
+func TestWrongAmountsSayWhereTheyAreWrong(t *testing.T) {
+	for _, c := range []struct {
+		text   string
+		column int
+	}{
+		{"", 1}, {"flour", 1}, {"-1 cup", 1}, {"1/0 cup", 4}, {"1 bucket", 3}, {"1 cup plus 100 g", 7}, {"1 tbsp less 1 cup", 8},
+		{"123456789 g", 1}, {"3-2 cups", 2},
+	} {
+		_, err := Parse(c.text, US)
+		var p *ParseError
+		if !errors.As(err, &p) {
+			t.Errorf("%q was read without an error", c.text)
+		} else if p.Column != c.column {
+			t.Errorf("%q is wrong at column %d, reported at %d: %v", c.text, c.column, p.Column, p)
+		}
+	}
+}
+
+func TestWritingAnAmountAndReadingItBackIsTheSameAmount(t *testing.T) {
+	random := rand.New(rand.NewPCG(1, 2))
+	for range 5000 {
+		a := Amount{Quantity: NewRatio(1+random.Int64N(400), 1+random.Int64N(48)), Unit: Unit(random.IntN(len(units)))}
+		if random.IntN(4) == 0 {
+			a.UpTo = a.Quantity.Plus(NewRatio(1+random.Int64N(8), 4))
+		}
+		back, err := Parse(a.String(), US)
+		if err != nil || back != a {
+			t.Fatalf("%#v is written %q and read back as %#v (%v)", a, a, back, err)
+		}
+	}
+}
+
+func TestTwoThirdsThreeTimesIsTwoCups(t *testing.T) {
+	a := Of(2, 3, Cup)
+	if got := a.Times(Whole(3)); got != Of(2, 1, Cup) {
+		t.Errorf("2/3 cup three times is %v, want exactly 2 cups", got)
+	}
+	third := LoafPounds(1, 1).Over(LoafPounds(3, 2))
+	if third != NewRatio(2, 3) {
+		t.Errorf("1 1/2 lb to 1 lb is a factor of %v, want 2/3", third)
+	}
+	if got := a.Times(third).Times(LoafPounds(3, 2).Over(LoafPounds(1, 1))); got != a {
+		t.Errorf("2/3 cup scaled to 1 lb and back is %v", got)
+	}
+}
+
+func TestLoafSizesInGramsAreExactRatiosOfPounds(t *testing.T) {
+	s, err := ParseLoafSize("750 g")
+	if err != nil {
+		t.Fatal(err)
+	}
+	if want := NewRatio(750_000, 453_592); s.Pounds() != want {
+		t.Errorf("750 g is %v lb, want exactly %v", s.Pounds(), want)
+	}
+	for _, bad := range []string{"", "0 lb", "12 lb", "1 cup", "1-2 lb", "lb", "90 g"} {
+		if s, err := ParseLoafSize(bad); err == nil {
+			t.Errorf("%q was taken for a loaf size: %v", bad, s)
+		}
+	}
+}
+
+func TestGramsLeaveTheProgramRoundedAndNeverAsNaN(t *testing.T) {
+	if b, _ := json.Marshal(Grams(2.0/3.0 + 5)); string(b) != "5.667" {
+		t.Errorf("5 2/3 g is written %s, want 5.667", b)
+	}
+	if b, err := json.Marshal(Grams(math.NaN())); err == nil {
+		t.Errorf("no amount of grams was written as %s", b)
+	}
+}
+
+func FuzzReadingAnAmount(f *testing.F) {
+	for _, s := range []string{"1 1/2 cups", "2-3 tbsp", "1 cup plus 2 tbsp", "½ tsp", "1/0", "-", "1 cup less 2 cups", "99999999999999999999"} {
+		f.Add(s)
+	}
+	f.Fuzz(func(t *testing.T, text string) {
+		a, err := Parse(text, US)
+		if err != nil {
+			if err.Error() == "" {
+				t.Errorf("%q is refused without a word", text)
+			}
+			return
+		}
+		if a.Quantity.Sign() < 0 || math.IsNaN(a.Middle().Float()) {
+			t.Errorf("%q reads as %v", text, a)
+		}
+		if a.Quantity.Sign() > 0 {
+			if back, err := Parse(a.String(), US); err != nil || back != a {
+				t.Errorf("%q reads as %v, which reads back as %v (%v)", text, a, back, err)
+			}
+		}
+	})
+}

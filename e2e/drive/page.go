@@ -1,0 +1,206 @@
+package drive
+
+import (
+	"context"
+	_ "embed"
+	"encoding/json"
+	"fmt"
+	"os"
+	"path/filepath"
+	"runtime"
+	"time"
+
+	"github.com/chromedp/cdproto/emulation"
+	"github.com/chromedp/chromedp"
+)
+
+// Browser starts headless Chromium. Its context ends with cancel.
+func Browser(parent context.Context) (ctx context.Context, cancel context.CancelFunc) {
+	options := []chromedp.ExecAllocatorOption{
+		chromedp.ExecPath("chromium"), chromedp.Headless, chromedp.DisableGPU, chromedp.NoFirstRun, chromedp.NoDefaultBrowserCheck,
+		chromedp.Flag("disable-background-networking", true), chromedp.Flag("disable-component-update", true),
+		chromedp.Flag("disable-sync", true), chromedp.Flag("disable-quic", true), chromedp.Flag("hide-scrollbars", true),
+		chromedp.Flag("force-color-profile", "srgb"),
+	}
+	if os.Getuid() == 0 {
+		options = append(options, chromedp.NoSandbox)
+	}
+	allocator, stop := chromedp.NewExecAllocator(parent, options...)
+	ctx, end := chromedp.NewContext(allocator)
+	return ctx, func() { end(); stop() }
+}
+
+// Reporter takes a failure and does not return from it.
+type Reporter interface {
+	Helper()
+	Fatalf(format string, args ...any)
+}
+
+// Page is one tab. Each step waits for its condition, never for a time, and fails with what was
+// expected.
+type Page struct {
+	ctx    context.Context
+	report Reporter
+}
+
+// patience is how long a condition may take on a busy machine.
+const patience = 20 * time.Second
+
+// Open opens a tab of the given size on an address.
+func Open(browser context.Context, r Reporter, url string, width, height int64) *Page {
+	r.Helper()
+	ctx, _ := chromedp.NewContext(browser)
+	p := &Page{ctx, r}
+	p.do("open "+url, chromedp.EmulateViewport(width, height), chromedp.Navigate(url))
+	return p
+}
+
+// Dark sets the colour scheme that the page is asked to follow.
+func (p *Page) Dark(on bool) {
+	p.report.Helper()
+	value := "light"
+	if on {
+		value = "dark"
+	}
+	_, err := chromedp.Call(p.ctx, emulation.SetEmulatedMedia, emulation.SetEmulatedMediaParams{
+		Features: []*emulation.MediaFeature{{Name: "prefers-color-scheme", Value: value}},
+	})
+	if err != nil {
+		p.report.Fatalf("colour scheme: %v", err)
+	}
+}
+
+func (p *Page) do(what string, steps ...chromedp.Action[chromedp.Void]) {
+	p.report.Helper()
+	if err := chromedp.Do(p.ctx, steps...); err != nil {
+		p.report.Fatalf("%s: %v", what, err)
+	}
+}
+
+//go:embed page.js
+var helpers string
+
+// eval runs an expression, with the page's helpers at hand, and decodes its value.
+func eval[T any](p *Page, expression string) (T, error) {
+	return chromedp.Run(p.ctx, chromedp.Evaluate[T]("(() => {"+helpers+"; return "+expression+"})()", chromedp.EvalAwaitPromise))
+}
+
+// Value is the value of an expression in the page.
+func Value[T any](p *Page, expression string) T {
+	p.report.Helper()
+	v, err := eval[T](p, expression)
+	if err != nil {
+		p.report.Fatalf("%s: %v", expression, err)
+	}
+	return v
+}
+
+// Until waits until an expression is true in the page.
+func (p *Page) Until(what, expression string) {
+	p.report.Helper()
+	end := time.Now().Add(patience)
+	var err error
+	for time.Now().Before(end) {
+		var ok bool
+		ok, err = eval[bool](p, "new Promise(done => requestAnimationFrame(() => done(!!("+expression+"))))")
+		if err == nil && ok {
+			return
+		}
+	}
+	p.Picture(filepath.Join(os.TempDir(), "rise-pan-failed.png"))
+	p.report.Fatalf("expected %s; the page says:\n%s\n(%v)", what, p.Text("body"), err)
+}
+
+// Sees waits until a text is shown anywhere on the page.
+func (p *Page) Sees(text string) {
+	p.report.Helper()
+	p.Until(fmt.Sprintf("to read %q", text), "shows("+quote(text)+")")
+}
+
+// Text is the visible text of the first element that a selector finds.
+func (p *Page) Text(selector string) string {
+	v, _ := eval[string](p, "document.querySelector("+quote(selector)+")?.innerText ?? ''")
+	return v
+}
+
+// Click clicks on the control of this name: a button, link, radio or option, by what it says.
+func (p *Page) Click(name string) {
+	p.report.Helper()
+	p.Until(fmt.Sprintf("something to press that says %q", name), "target("+quote(name)+")")
+	at := Value[[]float64](p, "centre(target("+quote(name)+"))")
+	p.do("click "+name, chromedp.MouseClickXY(at[0], at[1]))
+}
+
+// Type clicks into the field of this label, replaces what is in it, and presses Enter.
+func (p *Page) Type(label, text string) {
+	p.report.Helper()
+	p.Until(fmt.Sprintf("a field labelled %q", label), "field("+quote(label)+")")
+	at := Value[[]float64](p, "centre(field("+quote(label)+"))")
+	p.do("type into "+label, chromedp.MouseClickXY(at[0], at[1]))
+	Value[bool](p, "(field("+quote(label)+").select(), true)")
+	p.do("type into "+label, chromedp.KeyEvent(text))
+}
+
+// Keys presses keys one after another.
+func (p *Page) Keys(keys string) {
+	p.report.Helper()
+	p.do("keys", chromedp.KeyEvent(keys))
+}
+
+// Go opens another address in the tab.
+func (p *Page) Go(url string) {
+	p.report.Helper()
+	p.do("open "+url, chromedp.Navigate(url))
+}
+
+// Reload loads the page again.
+func (p *Page) Reload() {
+	p.report.Helper()
+	p.do("reload", chromedp.Reload())
+}
+
+// Picture writes the viewport as a PNG.
+func (p *Page) Picture(file string) {
+	p.report.Helper()
+	b, err := chromedp.Run(p.ctx, chromedp.CaptureScreenshot())
+	if err == nil {
+		err = os.WriteFile(file, b, 0o644)
+	}
+	if err != nil {
+		p.report.Fatalf("picture %s: %v", file, err)
+	}
+}
+
+// Settled waits until fonts are there and no animation runs.
+func (p *Page) Settled() {
+	p.report.Helper()
+	p.Until("the page to settle", "document.fonts.status === 'loaded' && document.getAnimations().filter(a => a.playState === 'running').length === 0")
+}
+
+// Violations runs axe-core on the page and lists what it finds.
+func (p *Page) Violations() []string {
+	p.report.Helper()
+	axe, err := os.ReadFile(filepath.Join(Root(), "ui/node_modules/axe-core/axe.min.js"))
+	if err != nil {
+		p.report.Fatalf("axe-core: %v", err)
+	}
+	if err := chromedp.Do(p.ctx, chromedp.Evaluate[chromedp.Void](string(axe))); err != nil {
+		p.report.Fatalf("axe-core: %v", err)
+	}
+	return Value[[]string](p, `axe.run(document, {runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"]})
+		.then(r => r.violations.map(v => v.id + ": " + v.help + ": " + v.nodes.map(n => n.html.slice(0, 160) + " " + (n.failureSummary ?? "")).join(" | ")))`)
+}
+
+// Close closes the tab.
+func (p *Page) Close() { chromedp.Cancel(p.ctx) }
+
+// Root is the project's folder.
+func Root() string {
+	_, file, _, _ := runtime.Caller(0)
+	return filepath.Join(filepath.Dir(file), "..", "..")
+}
+
+func quote(s string) string {
+	b, _ := json.Marshal(s)
+	return string(b)
+}

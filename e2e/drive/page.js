@@ -1,0 +1,18 @@
+const squeeze = (text) => (text ?? "").replace(/\s+/g, " ").trim();
+const seen = (e) => e.checkVisibility({ checkOpacity: true, checkVisibilityCSS: true }) && e.getClientRects().length > 0;
+const nameOf = (e) => squeeze(e.getAttribute("aria-label") ?? e.innerText);
+const shows = (text) => squeeze(document.body.innerText).toLowerCase().includes(text.toLowerCase());
+const pressable = "button, a[href], [role=radio], [role=option], [role=tab], [role=switch], summary";
+const target = (name) => {
+  const all = [...document.querySelectorAll(pressable)].filter((e) => seen(e) && !e.disabled && !e.closest("[inert]"));
+  return all.find((e) => nameOf(e) === name) ?? all.find((e) => nameOf(e).startsWith(name)) ?? null;
+};
+const field = (label) =>
+  [...document.querySelectorAll("input, textarea")].find(
+    (e) => seen(e) && (squeeze(e.getAttribute("aria-label")) === label || [...(e.labels ?? [])].some((l) => squeeze(l.innerText).startsWith(label))),
+  ) ?? null;
+const centre = (e) => {
+  e.scrollIntoView({ block: "center", inline: "center", behavior: "instant" });
+  const r = e.getBoundingClientRect();
+  return [r.x + r.width / 2, r.y + r.height / 2];
+};

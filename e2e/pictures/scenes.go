@@ -1,0 +1,63 @@
+package main
+
+import "risepan/e2e/drive"
+
+// scene is one picture: where, what to wait for, and what to do first.
+type scene struct {
+	name, path, wait string
+	phone, dark      bool
+	act              func(*drive.Page)
+}
+
+func pick(recipe string) func(*drive.Page) {
+	return func(p *drive.Page) {
+		p.Click("Recipe:")
+		p.Click(recipe)
+		p.Until(recipe+" to be planned", "document.querySelector('h1').innerText.includes("+`"`+recipe+`"`+")")
+		p.Until("its amounts", "document.querySelector('[data-amount]')")
+	}
+}
+
+var scenes = []scene{
+	{name: "plan", path: "/", wait: "In the pan", act: func(p *drive.Page) {
+		pick("Mooring raisin loaf")(p)
+		p.Click("Ready by")
+		p.Until("a delay", "/^\\d+:\\d\\d$/.test(document.querySelector('[data-timer]')?.innerText)")
+	}},
+	{name: "plan-refused", path: "/", wait: "In the pan", act: func(p *drive.Page) {
+		pick("Sluice-gate egg loaf")(p)
+		p.Click("2 lb")
+		p.Click("Ready by")
+		p.Sees("No delay with")
+	}},
+	{name: "plan-why", path: "/", wait: "In the pan", dark: true, act: func(p *drive.Page) {
+		pick("Lock-keeper's wholemeal")(p)
+		p.Click("Machine:")
+		p.Click("Boatyard machine")
+		p.Sees("dry first")
+		p.Click("why this cycle")
+		p.Sees("other cycles")
+	}},
+	{name: "plan-phone", path: "/", wait: "Measure, in this order", phone: true},
+	{name: "log", path: "/log", wait: "Mooring raisin loaf"},
+	{name: "start", path: "/", wait: "In the pan", act: func(p *drive.Page) {
+		p.Click("Start the bake")
+		p.Sees("I have pressed Start")
+		p.Until("the settings", "document.querySelector('[role=dialog] ol')")
+	}},
+	{name: "watch", path: "/", wait: "In the pan", act: func(p *drive.Page) {
+		pick("Mooring raisin loaf")(p)
+		p.Click("Start the bake")
+		p.Click("I have pressed Start")
+		p.Until("the countdown", "document.querySelector('[data-countdown]')")
+	}},
+	{name: "verdict", path: "/watch", wait: "On the clock", act: func(p *drive.Page) {
+		p.Click("End this bake early")
+		p.Sees("What to remember")
+		p.Click("4: good")
+	}},
+	{name: "logged-bake", path: "/log", wait: "Mooring raisin loaf", act: func(p *drive.Page) {
+		p.Click("Lock-keeper's wholemeal")
+		p.Sees("What went in")
+	}},
+}

@@ -1,0 +1,58 @@
+import type { BakeView, Happened, Loaded, Log, PlanAnswer, Problem, Shelf, Start, Wish } from "./types.gen";
+
+/** An error that the server put into words. */
+export class Trouble extends Error {
+  constructor(readonly problem: Problem) {
+    super(problem.detail);
+  }
+}
+
+const unreachable: Problem = {
+  type: "about:blank",
+  title: "Unreachable",
+  status: 503,
+  detail: "The kitchen's server does not answer. Nothing was lost; trying again.",
+};
+
+async function call<T>(path: string, init: RequestInit): Promise<T> {
+  let response: Response;
+  try {
+    response = await fetch(`/api/v1${path}`, init);
+  } catch (error) {
+    if (error instanceof DOMException && error.name === "AbortError") throw error;
+    throw new Trouble(unreachable);
+  }
+  if (!response.ok) {
+    const body: unknown = await response.json().catch(() => null);
+    throw new Trouble(isProblem(body) ? body : { ...unreachable, status: response.status });
+  }
+  return (await response.json()) as T;
+}
+
+function isProblem(body: unknown): body is Problem {
+  return typeof body === "object" && body !== null && "detail" in body && "status" in body;
+}
+
+const get = <T>(path: string, signal?: AbortSignal) => call<T>(path, { signal });
+
+const post = <T>(path: string, body: unknown, headers: Record<string, string> = {}, signal?: AbortSignal) =>
+  call<T>(path, { method: "POST", body: JSON.stringify(body), headers: { "Content-Type": "application/json", ...headers }, signal });
+
+/** A key for one press of a button: sent again, the press counts once. */
+export const newKey = () => crypto.randomUUID();
+
+export const fetchShelf = (signal: AbortSignal) => get<Shelf>("/shelf", signal);
+export const fetchPlan = (wish: Wish, signal?: AbortSignal) => post<PlanAnswer>("/plan", wish, {}, signal);
+export const fetchLog = (signal: AbortSignal) => get<Log>("/bakes", signal);
+export const fetchBake = (id: string, signal: AbortSignal) => get<BakeView>(`/bakes/${id}`, signal);
+export const startBake = (start: Start, key: string) => post<BakeView>("/bakes", start, { "Idempotency-Key": key });
+export const tellBake = (id: string, happened: Happened, key: string) =>
+  post<BakeView>(`/bakes/${id}/happenings`, happened, { "Idempotency-Key": key });
+export const loadDemo = (key: string) => post<Loaded>("/demo", {}, { "Idempotency-Key": key });
+
+/** The bake, or null when nothing happened after the happening of this number. */
+export async function fetchBakeAfter(id: string, after: number, signal: AbortSignal): Promise<BakeView | null> {
+  const response = await fetch(`/api/v1/bakes/${id}?after=${after}`, { signal }).catch(() => null);
+  if (!response?.ok) return null;
+  return (await response.json()) as BakeView;
+}

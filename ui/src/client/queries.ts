@@ -1,0 +1,87 @@
+import { keepPreviousData, queryOptions, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useEffect, useRef } from "react";
+import * as api from "./api";
+import { serverNow, setServerTime } from "./clock";
+import type { BakeView, Happened, Start, Wish } from "./types.gen";
+
+async function timed<T extends { now: string }>(answer: Promise<T>): Promise<T> {
+  const value = await answer;
+  setServerTime(value.now);
+  return value;
+}
+
+export const useShelf = () => useQuery({ queryKey: ["shelf"], queryFn: ({ signal }) => timed(api.fetchShelf(signal)) });
+
+/** A plan holds for the minute that it was made in, so it is made anew every half minute. */
+export const planQuery = (wish: Wish) =>
+  queryOptions({
+    queryKey: ["plan", wish],
+    queryFn: ({ signal }) => timed(api.fetchPlan(wish, signal)),
+    staleTime: 20_000,
+  });
+
+export const usePlan = (wish: Wish | null) =>
+  useQuery({
+    ...planQuery(wish ?? { recipe: "", machine: "", size: "" }),
+    enabled: wish !== null,
+    placeholderData: keepPreviousData,
+    refetchInterval: 30_000,
+  });
+
+/** Fetches the plans of neighbouring sizes ahead, so that a press on one shows at once. */
+export function usePrefetchedSizes(wish: Wish | null, sizes: string[]) {
+  const client = useQueryClient();
+  const key = JSON.stringify([wish, sizes]);
+  useEffect(() => {
+    if (!wish) return;
+    for (const size of sizes) void client.prefetchQuery(planQuery({ ...wish, size }));
+    // eslint-disable-next-line: key stands for wish and sizes
+  }, [client, key]);
+}
+
+export const useLog = () =>
+  useQuery({ queryKey: ["log"], queryFn: ({ signal }) => timed(api.fetchLog(signal)), staleTime: 5_000, refetchInterval: 10_000 });
+
+/** One bake, asked for anew every 2 s while the page is visible, and when the clock alone changes it. */
+export function useBake(id: string) {
+  const client = useQueryClient();
+  const key = ["bake", id];
+  return useQuery({
+    queryKey: key,
+    refetchInterval: 2_000,
+    staleTime: 1_000,
+    queryFn: async ({ signal }): Promise<BakeView> => {
+      const known = client.getQueryData<BakeView>(key);
+      const due = known?.state.changes !== undefined && Date.parse(known.state.changes) <= serverNow();
+      if (known && !due) return (await api.fetchBakeAfter(id, known.state.last, signal)) ?? known;
+      return timed(api.fetchBake(id, signal));
+    },
+  });
+}
+
+/** A mutation that carries one key through its retries, so that it counts once. */
+function useOnce<Input>(send: (input: Input, key: string) => Promise<BakeView>) {
+  const client = useQueryClient();
+  const key = useRef(api.newKey());
+  return useMutation({
+    mutationFn: (input: Input) => send(input, key.current),
+    retry: (failures, error) => failures < 6 && error instanceof api.Trouble && error.problem.status >= 500,
+    retryDelay: 1000,
+    onSettled: () => {
+      key.current = api.newKey();
+    },
+    onSuccess: (bake) => {
+      setServerTime(bake.now);
+      client.setQueryData(["bake", bake.id], bake);
+      void client.invalidateQueries({ queryKey: ["log"] });
+    },
+  });
+}
+
+export const useStartBake = () => useOnce<Start>(api.startBake);
+export const useTellBake = (id: string) => useOnce<Happened>((happened, key) => api.tellBake(id, happened, key));
+
+export function useLoadDemo() {
+  const client = useQueryClient();
+  return useMutation({ mutationFn: () => api.loadDemo(api.newKey()), onSuccess: () => client.invalidateQueries() });
+}

@@ -1,0 +1,98 @@
+import type { PlanLine, ScoopScoops } from "../client/types.gen";
+import { MeasureGlyph, type UnitKind, unitOf } from "./MeasureGlyph";
+
+const spoken: Record<string, string> = {
+  "1/2": "half", "1/3": "a third", "2/3": "two thirds", "1/4": "a quarter", "3/4": "three quarters", "1/8": "an eighth",
+};
+
+const whole = { tbsp: "tablespoon", tsp: "teaspoon", cup: "cup" } as const;
+
+/** A number with its fraction set as one figure; words for those who listen. */
+export function Figure({ text }: { text: string }) {
+  return (
+    <>
+      <span className="fraction" aria-hidden="true">{text}</span>
+      <span className="sr-only">{spoken[text] ?? text}</span>
+    </>
+  );
+}
+
+const unitColour = { cup: "text-soft", tbsp: "text-rim", tsp: "text-leaf", other: "text-soft" } as const;
+
+interface Group {
+  kind: UnitKind;
+  unit: string;
+  parts: { figure: string; count: number }[];
+}
+
+/** Measures of one unit stand together: 1 tsp and 1/4 tsp are read as "1 + 1/4 tsp". */
+function grouped(scoops: ScoopScoops[]): Group[] {
+  const groups: Group[] = [];
+  for (const { measure, count } of scoops) {
+    const cut = measure.amount.indexOf(" ", measure.amount.lastIndexOf("/") + 1);
+    const unit = measure.name ?? measure.amount.slice(cut + 1).trim();
+    const figure = measure.name ? "1" : measure.amount.slice(0, cut).trim();
+    const part = { figure, count };
+    const last = groups.at(-1);
+    if (last?.unit === unit) last.parts.push(part);
+    else groups.push({ kind: unitOf(unit), unit, parts: [part] });
+  }
+  return groups;
+}
+
+/** One number of a group: "3" for three fillings of a whole measure, "2 × 1/3" for two of a third. */
+function Part({ figure, count }: Group["parts"][number]) {
+  if (count === 1) return <Figure text={figure} />;
+  if (figure === "1") return <Figure text={String(count)} />;
+  return (
+    <>
+      {count}
+      <span className="text-lg font-normal text-soft" aria-label=" times "> × </span>
+      <Figure text={figure} />
+    </>
+  );
+}
+
+const plus = <span className="px-1 text-lg font-normal text-soft" aria-label=" plus ">+</span>;
+
+function Measures({ group, small }: { group: Group; small?: boolean }) {
+  const { kind, unit, parts } = group;
+  const several = kind === "cup" && parts.some((p) => p.figure === "1" && p.count > 1);
+  return (
+    <span className="inline-flex items-baseline gap-1.5 whitespace-nowrap">
+      <MeasureGlyph kind={kind} />
+      <span className={`figures font-semibold ${small ? "text-lg" : "text-xl leading-8"}`}>
+        {parts.map((p, n) => <span key={p.figure}>{n > 0 && plus}<Part {...p} /></span>)}
+      </span>
+      <span className={`font-semibold ${unitColour[kind]} ${small ? "text-xs" : "text-sm"}`}>
+        <span aria-hidden="true">{several ? `${unit}s` : unit}</span>
+        <span className="sr-only">{kind === "other" ? unit : whole[kind]}</span>
+      </span>
+    </span>
+  );
+}
+
+/** What to pick up for one ingredient: pieces, or measures joined by plus signs. */
+export function Amount({ line, small }: { line: PlanLine; small?: boolean }) {
+  const size = `figures font-semibold ${small ? "text-lg" : "text-xl leading-8"}`;
+  if (line.pieces) return <span className={size}>{line.pieces}</span>;
+  if (line.measured.scoops.length === 0) return <span className={size}>{grams(line)}</span>;
+  return (
+    <span className="flex flex-wrap items-baseline gap-x-1">
+      {grouped(line.measured.scoops).map((g, n) => (
+        <span key={g.unit} className="inline-flex items-baseline">
+          {n > 0 && <span className="mr-2">{plus}</span>}
+          <Measures group={g} small={small} />
+        </span>
+      ))}
+    </span>
+  );
+}
+
+const fine = new Set(["yeast", "sugar and salt"]);
+
+/** Grams for a scale: to 1 g, small things to 0.1 g. */
+export function grams(line: PlanLine): string {
+  const decimals = fine.has(line.stuff) || line.exact < 10 ? 1 : 0;
+  return `${line.exact.toFixed(decimals)} g`;
+}

@@ -1,0 +1,47 @@
+import { BookOpen, ClipboardList, Eye, Keyboard } from "lucide-react";
+import { lazy, Suspense, useEffect, useState } from "react";
+import { NavLink, useNavigate } from "react-router";
+import { useRunning } from "./RunningStrip";
+import { Sprig } from "./Sprig";
+
+const Shortcuts = lazy(() => import("./Shortcuts"));
+
+/** The screens, in the order of the job. */
+export function Rail() {
+  const running = useRunning();
+  const navigate = useNavigate();
+  const [help, setHelp] = useState(false);
+  const watch = running ? `/watch/${running.id}` : "/watch";
+
+  useEffect(() => {
+    const go: Record<string, () => void> = {
+      p: () => navigate("/"),
+      w: () => navigate(watch),
+      l: () => navigate("/log"),
+      "?": () => setHelp(true),
+    };
+    const press = (e: KeyboardEvent) => {
+      const typing = e.target instanceof HTMLElement && e.target.closest("input, textarea, [role=listbox], [role=dialog]");
+      if (typing || e.ctrlKey || e.metaKey || e.altKey) return;
+      go[e.key]?.();
+    };
+    window.addEventListener("keydown", press);
+    return () => window.removeEventListener("keydown", press);
+  }, [navigate, watch]);
+
+  const item =
+    "flex min-h-14 flex-1 flex-col items-center justify-center gap-1 rounded-tray px-1 py-2 text-xs font-semibold text-ink hover:bg-enamel aria-[current=page]:bg-rim aria-[current=page]:text-on-rim md:flex-none";
+  return (
+    <nav aria-label="Screens" className="sticky bottom-0 z-20 flex gap-1 bg-shelf p-1 md:static md:h-dvh md:w-24 md:flex-col md:p-2">
+      <NavLink to="/" end className={item}><ClipboardList size={24} aria-hidden="true" />Plan</NavLink>
+      <NavLink to={watch} className={item}><Eye size={24} aria-hidden="true" />Watch</NavLink>
+      <NavLink to="/log" className={item}><BookOpen size={24} aria-hidden="true" />Log</NavLink>
+      <div className="hidden flex-1 md:block" />
+      <Sprig className="mx-auto hidden w-16 md:block" />
+      <button type="button" className={`${item} max-md:hidden`} onClick={() => setHelp(true)}>
+        <Keyboard size={24} aria-hidden="true" />Keys
+      </button>
+      {help && <Suspense><Shortcuts close={() => setHelp(false)} /></Suspense>}
+    </nav>
+  );
+}

@@ -1,0 +1,25 @@
+import { Dialog, DialogPanel, DialogTitle } from "@headlessui/react";
+
+const keys: [string, string][] = [
+  ["P", "Plan"], ["W", "Watch the running bake"], ["L", "Log"],
+  ["1 2 3", "First, second, third loaf size, on Plan"], ["?", "This list"], ["Esc", "Close what is open"],
+];
+
+export default function Shortcuts({ close }: { close: () => void }) {
+  return (
+    <Dialog open onClose={close} className="relative z-50">
+      <div className="fixed inset-0 bg-ink/60" aria-hidden="true" />
+      <div className="fixed inset-0 grid place-items-center p-4">
+        <DialogPanel className="w-96 max-w-full rounded-tray border-4 border-rim bg-enamel p-6">
+          <DialogTitle className="text-xl font-bold">Keys</DialogTitle>
+          <dl className="mt-4 grid grid-cols-[auto_1fr] gap-x-6 gap-y-2">
+            {keys.map(([key, what]) => (
+              <div key={key} className="contents"><dt className="figures font-bold">{key}</dt><dd>{what}</dd></div>
+            ))}
+          </dl>
+          <button type="button" onClick={close} className="mt-6 min-h-12 rounded-tray bg-rim px-6 font-semibold text-on-rim">Close</button>
+        </DialogPanel>
+      </div>
+    </Dialog>
+  );
+}

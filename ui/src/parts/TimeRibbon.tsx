@@ -1,0 +1,81 @@
+import type { MachineSpan, TimetableMoment } from "../client/types.gen";
+import { Pins } from "./Pins";
+import { clock, inHours } from "./time";
+
+const look: Record<MachineSpan["kind"], { name: string; paint: string }> = {
+  rest: { name: "rest", paint: "bg-shelf text-ink" },
+  knead: { name: "knead", paint: "bg-rim text-on-rim" },
+  rise: { name: "rise", paint: "bg-leaf/20 text-ink" },
+  "knock-back": { name: "knock-back", paint: "bg-rim" },
+  bake: { name: "bake", paint: "bg-ink text-enamel" },
+};
+
+const short: Partial<Record<TimetableMoment["kind"], string>> = {
+  look: "look at the dough", "add-ins": "add-ins in", ready: "take it out",
+};
+
+const breakShare = 9; // per cent of the width that a long delay takes
+
+interface Props {
+  press: string;
+  begin: string;
+  stages: MachineSpan[];
+  moments: TimetableMoment[];
+  total: number;
+  keepWarm: number;
+  zone: string;
+  now?: number;
+}
+
+/** The bake on the clock, to scale; a delay of more than three hours is a marked break. */
+export function TimeRibbon({ press, begin, stages, moments, total, keepWarm, zone, now }: Props) {
+  const wait = Math.max(0, Math.round((Date.parse(begin) - Date.parse(press)) / 60_000));
+  const broken = wait > 180;
+  const after = total + keepWarm;
+  const scale = broken ? (100 - breakShare) / after : 100 / (wait + after);
+  const lead = broken ? breakShare : wait * scale;
+  const x = (minute: number) => lead + minute * scale;
+  const at = (minute: number) => clock(Date.parse(begin) + minute * 60_000, zone);
+  const sinceBegin = now === undefined ? undefined : (now - Date.parse(begin)) / 60_000;
+  return (
+    <section aria-label="Time" className="relative h-28 select-none text-xs">
+      <Pins
+        pins={[
+          { left: 0, time: clock(press, zone), say: "press Start" },
+          ...moments.filter((m) => m.person).map((m) => ({ left: x(m.after), time: at(m.after), say: short[m.kind] ?? m.say })),
+        ]}
+      />
+      <div className="absolute inset-x-0 top-12 flex h-8 overflow-hidden rounded-tray border-2 border-rim">
+        {wait > 0 && (
+          <div style={{ width: `${lead}%` }} className="grid place-items-center overflow-hidden border-r-2 border-dashed border-rim font-semibold whitespace-nowrap text-soft">
+            {broken ? inHours(wait) : lead > 8 ? "wait" : ""}
+          </div>
+        )}
+        {stages.map((s) => (
+          <div
+            key={s.from}
+            style={{ width: `${(s.to - s.from) * scale}%` }}
+            title={`${look[s.kind].name} ${inHours(s.to - s.from)}, ${at(s.from)} to ${at(s.to)}`}
+            className={`grid place-items-center overflow-hidden border-r border-enamel font-semibold whitespace-nowrap ${look[s.kind].paint}`}
+          >
+            {(s.to - s.from) * scale > 4.5 ? look[s.kind].name : ""}
+          </div>
+        ))}
+        {keepWarm > 0 && <div style={{ width: `${keepWarm * scale}%` }} className="grid place-items-center overflow-hidden whitespace-nowrap text-soft">keep warm</div>}
+      </div>
+      {stages.filter((s) => s.kind === "bake").map((s) => <Tick key={s.from} left={x(s.from)} text={`bakes ${at(s.from)}`} />)}
+      {wait > 0 && <Tick left={x(0)} text={`begins ${at(0)}`} />}
+      {keepWarm > 0 && <Tick left={100} text={`warm until ${at(after)}`} end />}
+      {sinceBegin !== undefined && sinceBegin <= after && (
+        <div aria-hidden="true" className="absolute top-10 h-12 w-1.5 -translate-x-1/2 rounded bg-leaf ring-2 ring-enamel" style={{ left: `${Math.max(0, sinceBegin < 0 ? lead * Math.max(0, 1 + sinceBegin / Math.max(wait, 1)) : x(sinceBegin))}%` }} />
+      )}
+    </section>
+  );
+}
+
+/** A moment that needs nobody. */
+function Tick({ left, text, end }: { left: number; text: string; end?: boolean }) {
+  return (
+    <span className={`figures absolute top-[84px] whitespace-nowrap text-soft ${end ? "-translate-x-full" : ""}`} style={{ left: `${left}%` }}>{text}</span>
+  );
+}

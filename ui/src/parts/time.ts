@@ -1,0 +1,53 @@
+/** Clock times are those of the kitchen's zone, in 24 hours. */
+export function clock(instant: string | number, zone: string): string {
+  return new Intl.DateTimeFormat("en-GB", { timeZone: zone, hour: "2-digit", minute: "2-digit" }).format(new Date(instant));
+}
+
+/** The day of an instant: "2026-03-28". */
+export function day(instant: string | number, zone: string): string {
+  return new Intl.DateTimeFormat("en-CA", { timeZone: zone }).format(new Date(instant));
+}
+
+/** "today", "tomorrow", or "Sat 28 Mar". */
+export function dayName(date: string, today: string): string {
+  const apart = Math.round((Date.parse(date) - Date.parse(today)) / 86_400_000);
+  if (apart === 0) return "today";
+  if (apart === 1) return "tomorrow";
+  if (apart === -1) return "yesterday";
+  return new Intl.DateTimeFormat("en-GB", { timeZone: "UTC", weekday: "short", day: "numeric", month: "short" }).format(new Date(date));
+}
+
+export const addDays = (date: string, days: number) => new Date(Date.parse(date) + days * 86_400_000).toISOString().slice(0, 10);
+
+/** Hours and minutes as a machine's display shows them: "9:40". */
+export const display = (minutes: number) => `${Math.floor(minutes / 60)}:${String(minutes % 60).padStart(2, "0")}`;
+
+/** A length of time in words: "45 min", "3 h 20 min". */
+export function inHours(minutes: number): string {
+  const hours = Math.floor(minutes / 60);
+  const rest = minutes % 60;
+  if (hours === 0) return `${rest} min`;
+  return rest === 0 ? `${hours} h` : `${hours} h ${rest} min`;
+}
+
+/** A countdown: "12:03" or "1:12:03". */
+export function countdown(ms: number): string {
+  const seconds = Math.max(0, Math.ceil(ms / 1000));
+  const two = (n: number) => String(n).padStart(2, "0");
+  const hours = Math.floor(seconds / 3600);
+  const minutes = Math.floor(seconds / 60) % 60;
+  return hours > 0 ? `${hours}:${two(minutes)}:${two(seconds % 60)}` : `${minutes}:${two(seconds % 60)}`;
+}
+
+/** Reads a time of day as typed: "7", "730", "7:30", "19.15". */
+export function readClock(text: string): string | null {
+  const match = /^\s*(\d{1,2})(?:[:.\s]?(\d{2}))?\s*(am|pm)?\s*$/i.exec(text);
+  if (!match) return null;
+  let hours = Number(match[1]);
+  const minutes = Number(match[2] ?? 0);
+  const half = match[3]?.toLowerCase();
+  if (half && (hours < 1 || hours > 12)) return null;
+  if (half) hours = (hours % 12) + (half === "pm" ? 12 : 0);
+  if (hours > 23 || minutes > 59) return null;
+  return `${String(hours).padStart(2, "0")}:${String(minutes).padStart(2, "0")}`;
+}

@@ -1,0 +1,72 @@
+import type { PlanAnswer } from "../client/types.gen";
+import { CrustSwatch } from "../parts/CrustSwatch";
+import { clock, day, dayName, display, inHours } from "../parts/time";
+import { Cautions } from "./Cautions";
+import type { Why } from "./why";
+import type { Change } from "./wish";
+
+interface Props {
+  answer: PlanAnswer;
+  stale: boolean;
+  ask: (why: Why) => void;
+  change: (change: Change) => void;
+  start: () => void;
+}
+
+/** What to set on the machine, and the press that begins the bake. */
+export function MachinePanel({ answer, stale, ask, change, start }: Props) {
+  const { plan, zone, now } = answer;
+  const { setting, timer } = plan;
+  const refused = plan.cautions.some((c) => c.level === "stop");
+  const readyDay = dayName(day(timer.ready, zone), day(now, zone));
+  return (
+    <section aria-labelledby="panel" className="flex min-w-0 flex-col">
+      <h2 id="panel" className="text-sm font-semibold text-soft">On the panel</h2>
+      <dl className="mt-1 border-y border-rule">
+        <Row name="Cycle" why={() => ask({ about: "cycle" })}>
+          <span className="figures mr-2 text-xl leading-8 font-bold" data-cycle={setting.cycle.id}>{setting.cycle.panel}</span>
+          <span className="text-lg font-semibold">{setting.cycle.name}</span>
+        </Row>
+        <Row name="Crust" why={() => ask({ about: "crust" })}>
+          <span className="flex items-center gap-2 text-lg font-semibold">
+            <CrustSwatch crust={setting.crust} />{setting.hasCrust ? setting.crust : "no choice"}
+          </span>
+        </Row>
+        <Row name="Size"><span className="fraction text-lg font-semibold">{plan.size}</span></Row>
+        <Row name="Timer">
+          {timer.setting > 0
+            ? <span className="figures text-xl leading-8 font-bold" data-timer>{display(timer.setting)}</span>
+            : <span className="text-lg font-semibold" data-timer>no delay</span>}
+        </Row>
+        <Row name="Ready">
+          <span className="figures text-xl leading-8 font-bold" data-ready>{clock(timer.ready, zone)}</span>
+          <span className="ml-2 text-soft">{readyDay}</span>
+        </Row>
+      </dl>
+      <p className="mt-2 text-xs text-soft">
+        Press Start at <b className="figures text-ink">{clock(timer.press, zone)}</b>
+        {timer.setting > 0 && <>: the timer counts {timer.rule === "finish-based" ? "hours until the bread is done" : "hours until the cycle begins"}</>}.
+        {" "}The cycle takes {inHours(setting.total)}.
+        {timer.early > 0 && ` ${inHours(timer.early)} before you asked: the timer goes in steps.`}
+      </p>
+      <Cautions cautions={plan.cautions} change={change} />
+      <div className="flex-1" />
+      <button type="button" onClick={start} disabled={refused || stale} className="mt-3 min-h-14 rounded-tray bg-rim px-4 text-lg font-bold text-on-rim disabled:bg-shelf disabled:text-soft">
+        {refused ? "Not like this" : "Start the bake"}
+      </button>
+      <p className="mt-1 text-xs text-soft">Your machine’s own booklet comes first.</p>
+    </section>
+  );
+}
+
+function Row({ name, why, children }: { name: string; why?: () => void; children: React.ReactNode }) {
+  return (
+    <div className="flex min-h-11 items-center border-b border-rule py-1 last:border-b-0">
+      <dt className="w-16 text-xs text-soft">{name}</dt>
+      <dd className="flex min-w-0 flex-1 items-baseline">{children}</dd>
+      {why && (
+        <dd><button type="button" onClick={why} className="min-h-9 px-2 text-xs font-semibold text-rim underline">why<span className="sr-only"> this {name.toLowerCase()}</span></button></dd>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,69 @@
+import { Listbox, ListboxButton, ListboxOption, ListboxOptions, Radio, RadioGroup } from "@headlessui/react";
+import { ChevronDown } from "lucide-react";
+import type { PlanSizeOffer } from "../client/types.gen";
+
+interface Choice {
+  id: string;
+  name: string;
+  hint?: string;
+}
+
+interface PickerProps {
+  label: string;
+  choices: Choice[];
+  value: string;
+  pick: (id: string) => void;
+  large?: boolean;
+}
+
+/** Chooses one of a few named things. */
+export function Picker({ label, choices, value, pick, large }: PickerProps) {
+  const chosen = choices.find((c) => c.id === value);
+  return (
+    <Listbox value={value} onChange={pick}>
+      <ListboxButton
+        aria-label={`${label}: ${chosen?.name ?? ""}`}
+        className={`flex min-h-12 items-center gap-2 rounded-tray px-2 text-left hover:bg-shelf ${large ? "text-xl font-bold" : "text-base font-semibold"}`}
+      >
+        <span className="truncate">{chosen?.name}</span>
+        <ChevronDown size={20} aria-hidden="true" className="shrink-0 text-rim" />
+      </ListboxButton>
+      <ListboxOptions anchor={{ to: "bottom start", gap: 4 }} className="z-30 min-w-64 rounded-tray border-2 border-rim bg-enamel p-1 shadow-none focus:outline-none">
+        {choices.map((c) => (
+          <ListboxOption key={c.id} value={c.id} className="min-h-12 cursor-pointer rounded px-3 py-2 data-focus:bg-rim data-focus:text-on-rim data-selected:font-bold">
+            <span className="block text-base">{c.name}</span>
+            {c.hint && <span className="block text-xs opacity-90">{c.hint}</span>}
+          </ListboxOption>
+        ))}
+      </ListboxOptions>
+    </Listbox>
+  );
+}
+
+/** "1 1/2 lb" without its unit. */
+const pounds = (size: string) => size.replace(/ lb$/, "");
+
+/** The loaf sizes; those that the machine does not bake say why. */
+export function SizeSwitch({ sizes, value, pick }: { sizes: PlanSizeOffer[]; value: string; pick: (size: string) => void }) {
+  const refused = sizes.find((s) => s.whyNot);
+  return (
+    <div className="w-60">
+      <RadioGroup value={value} onChange={pick} aria-label="Loaf size" className="flex overflow-hidden rounded-tray border-2 border-rim">
+        {sizes.map((s) => (
+          <Radio
+            key={s.size}
+            value={s.size}
+            disabled={s.whyNot !== undefined}
+            aria-label={`${s.size}${s.written ? ", as written" : ""}${s.whyNot ? `, not offered: ${s.whyNot}` : ""}`}
+            title={s.whyNot ?? (s.written ? "The size that the recipe is written for" : undefined)}
+            className="relative grid min-h-12 min-w-14 flex-1 cursor-pointer place-items-center border-r-2 border-rim px-3 last:border-r-0 data-checked:bg-rim data-checked:text-on-rim data-disabled:cursor-not-allowed data-disabled:text-soft data-disabled:line-through"
+          >
+            <span className="fraction text-lg leading-6 font-bold whitespace-nowrap">{pounds(s.size)}<span className="text-xs font-semibold"> {s.size.endsWith("lb") ? "lb" : ""}</span></span>
+            {s.written && <span className="absolute bottom-0.5 h-1 w-8 rounded bg-leaf in-data-checked:bg-on-rim" />}
+          </Radio>
+        ))}
+      </RadioGroup>
+      {refused && <p className="text-xs leading-4 text-soft">{refused.whyNot}</p>}
+    </div>
+  );
+}

@@ -1,0 +1,136 @@
+import { useEffect, useRef, useState } from "react";
+import { Trouble } from "../client/api";
+import { usePlan, usePrefetchedSizes, useShelf } from "../client/queries";
+import type { PlanAnswer, Shelf } from "../client/types.gen";
+import { addDays, clock, day } from "../parts/time";
+import { TimeRibbon } from "../parts/TimeRibbon";
+import { TroubleNote } from "../parts/Trouble";
+import { AmountList } from "./AmountList";
+import { EmptyShelf } from "./EmptyShelf";
+import { MachinePanel } from "./MachinePanel";
+import { PanSection } from "./PanSection";
+import { Picker, SizeSwitch } from "./Pickers";
+import { ReadyPicker } from "./ReadyPicker";
+import { StartDialog } from "./StartDialog";
+import type { Why } from "./why";
+import { type Change, type Chosen, useWish } from "./wish";
+import { WhyPanel } from "./WhyPanel";
+
+/** One loaf, one sheet: amounts, pan, panel and time. */
+export function PlanScreen() {
+  const shelf = useShelf();
+  const [chosen, change] = useWish(shelf.data);
+  if (shelf.error && !shelf.data) return <div className="p-8"><TroubleNote error={shelf.error} /></div>;
+  if (!shelf.data) return <p className="p-8 text-lg text-soft">Looking on the shelf …</p>;
+  if (!chosen) return <EmptyShelf kitchen={shelf.data.kitchen.name} />;
+  return <Sheet shelf={shelf.data} chosen={chosen} change={change} />;
+}
+
+interface SheetProps {
+  shelf: Shelf;
+  chosen: Chosen;
+  change: (change: Change) => void;
+}
+
+function Sheet({ shelf, chosen, change }: SheetProps) {
+  const { wish, recipe, machine } = chosen;
+  const plan = usePlan(wish);
+  const answer = plan.data;
+  const [why, ask] = useState<Why | null>(null);
+  const [lit, light] = useState<string[]>([]);
+  const [starting, setStarting] = useState(false);
+  const changed = useChanged(answer);
+  usePrefetchedSizes(wish, machine.sizes);
+  useSizeKeys(machine.sizes, (size) => change({ size }));
+
+  const zone = shelf.kitchen.zone;
+  const pickMachine = (id: string) => {
+    const next = shelf.machines.find((m) => m.id === id);
+    change({ machine: id, cycle: null, crust: null, size: next?.sizes.includes(wish.size) ? wish.size : null });
+  };
+  const readyFault = plan.error instanceof Trouble && plan.error.problem.pointer === "/ready" ? plan.error.problem.detail : undefined;
+  const beep = answer?.plan.moments.find((m) => m.kind === "add-ins");
+  const beepClock = answer && beep ? clock(Date.parse(answer.plan.timer.begin) + beep.after * 60_000, answer.zone) : undefined;
+
+  return (
+    <div className="flex min-h-full flex-col">
+      <header className="flex flex-wrap items-start gap-x-6 gap-y-2 border-b-2 border-rim px-4 py-2">
+        <h1 className="sr-only">Plan: {recipe.name}</h1>
+        <div className="min-w-0 flex-1 basis-72">
+          <Picker large label="Recipe" value={recipe.id} pick={(id) => change({ recipe: id, size: null, cycle: null, crust: null })} choices={shelf.recipes.map((r) => ({ id: r.id, name: r.name, hint: r.note }))} />
+          <p className="truncate px-2 text-xs text-soft" title={recipe.note}>{recipe.note}</p>
+        </div>
+        {answer && <SizeSwitch sizes={answer.plan.sizes} value={wish.size} pick={(size) => change({ size })} />}
+        <ReadyPicker ready={wish.ready} zone={zone} earliest={nextMeal(shelf.now, zone)} change={(ready) => change({ ready })} fault={readyFault} />
+        <Picker label="Machine" value={machine.id} pick={pickMachine} choices={shelf.machines.map((m) => ({ id: m.id, name: m.name, hint: `bakes ${m.sizes.join(", ")}` }))} />
+      </header>
+      {plan.error && !readyFault && <div className="p-4"><TroubleNote error={plan.error} /></div>}
+      {answer && (
+        <>
+          <div className={`grid flex-1 grid-cols-1 gap-x-6 gap-y-4 px-4 pt-2 lg:grid-cols-[minmax(0,40fr)_minmax(0,36fr)_minmax(0,24fr)] ${plan.error ? "opacity-50" : ""}`}>
+            <AmountList answer={answer} changed={changed} lit={lit} light={light} ask={ask} beepClock={beepClock} />
+            <div className="max-lg:row-start-3">
+              <PanSection pan={answer.plan.pan} lines={answer.plan.lines} lit={lit} light={light} />
+              <p className="mt-1 text-xs"><button type="button" onClick={() => ask({ about: "formula" })} className="min-h-9 font-semibold text-rim underline">How wet, salty and sweet this dough is</button></p>
+            </div>
+            {why
+              ? <WhyPanel answer={answer} why={why} change={change} close={() => ask(null)} />
+              : <MachinePanel answer={answer} stale={plan.isPlaceholderData || !!plan.error} ask={ask} change={change} start={() => setStarting(true)} />}
+          </div>
+          <div className="sticky bottom-0 mt-2 border-t border-rule bg-enamel px-4 pt-1 max-md:overflow-x-auto">
+            <div className="max-md:min-w-160"><TimeRibbon {...ribbon(answer)} /></div>
+          </div>
+        </>
+      )}
+      {!answer && !plan.error && <p className="p-8 text-lg text-soft">Working out the loaf …</p>}
+      {starting && <StartDialog wish={wish} close={() => setStarting(false)} />}
+    </div>
+  );
+}
+
+const ribbon = ({ plan, zone }: PlanAnswer) => ({
+  press: plan.timer.press, begin: plan.timer.begin, stages: plan.stages, moments: plan.moments,
+  total: plan.setting.total, keepWarm: plan.setting.keepWarm, zone,
+});
+
+/** Where a first wish for a ready time starts from: the next breakfast, noon or supper at least five
+    hours ahead. */
+function nextMeal(now: string, zone: string): string {
+  const soonest = Date.parse(now) + 5 * 3_600_000;
+  const date = day(soonest, zone);
+  const meal = ["07:00", "12:00", "18:00"].find((m) => m >= clock(soonest, zone));
+  return meal ? `${date}T${meal}` : `${addDays(date, 1)}T07:00`;
+}
+
+/** The lines whose amounts differ from those of the plan shown before. */
+function useChanged(answer: PlanAnswer | undefined): Set<string> {
+  const before = useRef<PlanAnswer | undefined>(undefined);
+  const [changed, setChanged] = useState(new Set<string>());
+  useEffect(() => {
+    const old = before.current;
+    before.current = answer;
+    if (!answer || !old || old.digest === answer.digest || old.plan.recipe !== answer.plan.recipe) return;
+    const different = answer.plan.lines.filter((l) => {
+      const o = old.plan.lines.find((x) => x.id === l.id);
+      return !o || o.exact !== l.exact;
+    });
+    setChanged(new Set(different.map((l) => l.id)));
+    const done = setTimeout(() => setChanged(new Set()), 1600);
+    return () => clearTimeout(done);
+  }, [answer]);
+  return changed;
+}
+
+/** 1, 2 and 3 choose the first, second and third size. */
+function useSizeKeys(sizes: string[], pick: (size: string) => void) {
+  useEffect(() => {
+    const press = (e: KeyboardEvent) => {
+      if (e.target instanceof HTMLElement && e.target.closest("input, textarea, [role=listbox], [role=dialog]")) return;
+      const size = sizes[Number(e.key) - 1];
+      if (size && !e.ctrlKey && !e.metaKey && !e.altKey) pick(size);
+    };
+    window.addEventListener("keydown", press);
+    return () => window.removeEventListener("keydown", press);
+  });
+}
+

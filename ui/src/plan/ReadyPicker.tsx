@@ -1,0 +1,54 @@
+import { useState } from "react";
+import { serverNow } from "../client/clock";
+import { addDays, day, dayName, readClock } from "../parts/time";
+import { Picker } from "./Pickers";
+
+interface Props {
+  ready: string | undefined;
+  zone: string;
+  earliest: string; // what a first wish starts from, on the kitchen's clock
+  change: (ready: string | null) => void;
+  fault?: string;
+}
+
+/** "Ready when?": at once, or by a time of a day. */
+export function ReadyPicker({ ready, zone, earliest, change, fault }: Props) {
+  const today = day(serverNow(), zone);
+  const [date, time] = (ready ?? earliest).split("T") as [string, string];
+  const [typed, setTyped] = useState<string | null>(null);
+  const wrong = typed !== null && readClock(typed) === null;
+  const days = [...new Set([...Array.from({ length: 7 }, (_, n) => addDays(today, n)), date])].sort();
+  const commit = () => {
+    const read = typed === null ? null : readClock(typed);
+    if (read) change(`${date}T${read}`);
+    if (typed !== null && read) setTyped(null);
+  };
+  const tab = (on: boolean) => `min-h-12 px-3 font-semibold whitespace-nowrap ${on ? "bg-rim text-on-rim" : "hover:bg-shelf"}`;
+  return (
+    <div>
+      <div className="flex flex-wrap items-center gap-2">
+        <div role="group" aria-label="Ready when" className="flex overflow-hidden rounded-tray border-2 border-rim">
+          <button type="button" aria-pressed={!ready} className={tab(!ready)} onClick={() => change(null)}>Start now</button>
+          <button type="button" aria-pressed={!!ready} className={tab(!!ready)} onClick={() => ready || change(earliest)}>Ready by</button>
+        </div>
+        {ready && (
+          <>
+            <input
+              aria-label="Ready time"
+              aria-invalid={wrong || !!fault}
+              aria-describedby="ready-fault"
+              inputMode="numeric"
+              value={typed ?? time}
+              onChange={(e) => setTyped(e.target.value)}
+              onBlur={commit}
+              onKeyDown={(e) => e.key === "Enter" && commit()}
+              className="figures h-12 w-22 rounded-tray border-2 border-rim bg-enamel text-center text-xl font-bold aria-invalid:border-signal"
+            />
+            <Picker label="Day" value={date} pick={(d) => change(`${d}T${time}`)} choices={days.map((d) => ({ id: d, name: dayName(d, today) }))} />
+          </>
+        )}
+      </div>
+      <p id="ready-fault" role="status" className="text-xs text-signal">{wrong ? "Write a time such as 7:00 or 19:30." : fault}</p>
+    </div>
+  );
+}

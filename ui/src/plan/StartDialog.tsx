@@ -1,0 +1,62 @@
+import { Dialog, DialogPanel, DialogTitle } from "@headlessui/react";
+import { useQueryClient } from "@tanstack/react-query";
+import { useNavigate } from "react-router";
+import { Trouble } from "../client/api";
+import { planQuery, usePlan, useStartBake } from "../client/queries";
+import type { Wish } from "../client/types.gen";
+import { clock, display } from "../parts/time";
+import { TroubleNote } from "../parts/Trouble";
+
+/** At the machine: what to set right now, worked out anew, and the word that Start was pressed. */
+export function StartDialog({ wish, close }: { wish: Wish; close: () => void }) {
+  const atPanel = { ...wish, atPanel: true };
+  const fresh = usePlan(atPanel);
+  const client = useQueryClient();
+  const start = useStartBake();
+  const navigate = useNavigate();
+  const answer = fresh.isPlaceholderData ? undefined : fresh.data;
+  const begin = () => {
+    if (!answer) return;
+    start.mutate({ wish: atPanel, digest: answer.digest }, {
+      onSuccess: (bake) => navigate(`/watch/${bake.id}`),
+      onError: (error) => {
+        if (error instanceof Trouble && error.problem.plan) client.setQueryData(planQuery(atPanel).queryKey, error.problem.plan);
+      },
+    });
+  };
+  const plan = answer?.plan;
+  const refused = plan?.cautions.find((c) => c.level === "stop");
+  return (
+    <Dialog open onClose={close} className="relative z-50">
+      <div className="fixed inset-0 bg-ink/60" aria-hidden="true" />
+      <div className="fixed inset-0 grid place-items-center overflow-y-auto p-4">
+        <DialogPanel className="w-[34rem] max-w-full rounded-tray border-4 border-rim bg-enamel p-6">
+          <DialogTitle className="text-xl font-bold">At the machine, now</DialogTitle>
+          <p className="text-soft">Paddle in, pan loaded and clicked home, lid shut. Then set:</p>
+          {plan && answer && (
+            <ol className="mt-4 divide-y divide-rule border-y border-rule text-lg">
+              <Step name="Cycle"><b className="figures">{plan.setting.cycle.panel}</b> {plan.setting.cycle.name}</Step>
+              {plan.setting.hasCrust && <Step name="Crust">{plan.setting.crust}</Step>}
+              <Step name="Size"><span className="fraction">{plan.size}</span></Step>
+              <Step name="Timer"><b className="figures">{plan.timer.setting > 0 ? display(plan.timer.setting) : "leave it alone"}</b></Step>
+              <Step name="Ready"><b className="figures">{clock(plan.timer.ready, answer.zone)}</b></Step>
+            </ol>
+          )}
+          {!plan && !fresh.error && <p className="mt-4 text-lg text-soft">Working it out for now …</p>}
+          {refused && <p className="mt-4 border-l-4 border-signal pl-3">{refused.say}</p>}
+          <div className="mt-4"><TroubleNote error={start.error ?? (answer ? null : fresh.error)} /></div>
+          <div className="mt-6 flex flex-wrap gap-3">
+            <button type="button" autoFocus onClick={begin} disabled={!answer || !!refused || start.isPending} className="min-h-14 flex-1 rounded-tray bg-rim px-6 text-lg font-bold text-on-rim disabled:bg-shelf disabled:text-soft">
+              {start.isPending ? "Writing it down …" : "I have pressed Start"}
+            </button>
+            <button type="button" onClick={close} className="min-h-14 rounded-tray border-2 border-rim px-6 text-lg font-semibold text-rim">Not yet</button>
+          </div>
+        </DialogPanel>
+      </div>
+    </Dialog>
+  );
+}
+
+function Step({ name, children }: { name: string; children: React.ReactNode }) {
+  return <li className="flex items-baseline gap-4 py-2"><span className="w-16 text-sm text-soft">{name}</span><span>{children}</span></li>;
+}

@@ -1,0 +1,122 @@
+import { ArrowLeft } from "lucide-react";
+import type { PlanAnswer } from "../client/types.gen";
+import { CrustSwatch } from "../parts/CrustSwatch";
+import { inHours } from "../parts/time";
+import type { Why } from "./why";
+import type { Change } from "./wish";
+
+interface Props {
+  answer: PlanAnswer;
+  why: Why;
+  change: (change: Change) => void;
+  close: () => void;
+}
+
+/** The reason of one choice and the runners-up, in place of the panel. */
+export function WhyPanel({ answer, why, change, close }: Props) {
+  return (
+    <section aria-label="Why" className="min-w-0">
+      <button type="button" autoFocus onClick={close} className="flex min-h-11 items-center gap-2 font-semibold text-rim">
+        <ArrowLeft size={20} aria-hidden="true" />Back to the panel
+      </button>
+      {why.about === "cycle" && <CycleWhy answer={answer} change={change} />}
+      {why.about === "crust" && <CrustWhy answer={answer} change={change} />}
+      {why.about === "line" && <LineWhy answer={answer} line={why.line} />}
+      {why.about === "formula" && <FormulaWhy answer={answer} />}
+    </section>
+  );
+}
+
+function CycleWhy({ answer, change }: { answer: PlanAnswer; change: (change: Change) => void }) {
+  const { setting } = answer.plan;
+  return (
+    <>
+      <h2 className="mt-2 text-lg font-bold">{setting.cycle.panel} {setting.cycle.name}</h2>
+      <p className="mt-1">{setting.why}</p>
+      <h3 className="mt-4 text-xs font-semibold text-soft">The machine’s other cycles</h3>
+      <ul className="divide-y divide-rule border-y border-rule">
+        {setting.options.filter((o) => o.id !== setting.cycle.id).map((o) => (
+          <li key={o.id} className="flex items-start gap-2 py-2">
+            <div className="min-w-0 flex-1">
+              <p className={o.suits ? "font-semibold" : "text-soft"}>{o.panel} {o.name} <span className="figures text-xs font-normal text-soft">{inHours(o.total)}</span></p>
+              <p className="text-xs text-soft">{o.reason}</p>
+            </div>
+            <button type="button" onClick={() => change({ cycle: o.id })} className="min-h-9 px-2 text-xs font-semibold text-rim underline">use<span className="sr-only"> {o.name}</span></button>
+          </li>
+        ))}
+      </ul>
+      <button type="button" onClick={() => change({ cycle: null })} className="mt-2 min-h-11 text-sm font-semibold text-rim underline">Go back to the suggestion</button>
+    </>
+  );
+}
+
+function CrustWhy({ answer, change }: { answer: PlanAnswer; change: (change: Change) => void }) {
+  const { setting } = answer.plan;
+  return (
+    <>
+      <h2 className="mt-2 text-lg font-bold">Crust: {setting.crust}</h2>
+      <p className="mt-1">{setting.crustWhy}</p>
+      {setting.hasCrust && (
+        <div role="group" aria-label="Choose a crust" className="mt-4 grid gap-2">
+          {setting.crusts.map((c) => (
+            <button key={c} type="button" aria-pressed={c === setting.crust} onClick={() => change({ crust: c })} className="flex min-h-12 items-center gap-3 rounded-tray border-2 border-rule px-3 font-semibold aria-pressed:border-rim">
+              <CrustSwatch crust={c} />{c}
+            </button>
+          ))}
+          <button type="button" onClick={() => change({ crust: null })} className="min-h-11 text-sm font-semibold text-rim underline">Go back to the suggestion</button>
+        </div>
+      )}
+    </>
+  );
+}
+
+function LineWhy({ answer, line }: { answer: PlanAnswer; line: string }) {
+  const { plan } = answer;
+  const found = plan.lines.find((l) => l.id === line);
+  return (
+    <>
+      <h2 className="mt-2 text-lg font-bold">{found?.name}</h2>
+      {found?.written && <p className="mt-1 text-soft">The recipe says <span className="fraction text-ink">{found.written}</span>.</p>}
+      <ul className="mt-2 space-y-3">
+        {plan.deviations.filter((d) => d.line === line).map((d) => (
+          <li key={d.rule}>
+            <p>{d.reason}</p>
+            <p className="figures text-xs text-soft">{d.straight.toFixed(1)} g in straight proportion → {d.grams.toFixed(1)} g</p>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
+function FormulaWhy({ answer }: { answer: PlanAnswer }) {
+  const { formula } = answer.plan;
+  const { bands } = formula;
+  const range = Math.abs(formula.high - formula.low) > 0.5;
+  const rows: [string, string, { low: number; high: number } | undefined][] = [
+    ["Water", range ? `${formula.low.toFixed(0)}–${formula.high.toFixed(0)}` : formula.hydration.toFixed(1), bands?.hydration],
+    ["Salt", formula.salt.toFixed(2), bands?.salt],
+    ["Yeast, as active dry", formula.yeast.toFixed(2), bands?.yeast],
+    ["Sugar", formula.sugar.toFixed(1), bands?.sugar],
+    ["Fat", formula.fat.toFixed(1), bands?.fat],
+  ];
+  return (
+    <>
+      <h2 className="mt-2 text-lg font-bold">Per 100 of flour</h2>
+      <p className="text-xs text-soft">{Math.round(formula.flour)} g of flour. “Usual” is a guide: plenty of loved loaves lie outside.</p>
+      <table className="mt-2 w-full border-y border-rule text-sm">
+        <thead><tr className="text-xs text-soft"><th className="py-1 text-left font-semibold">part</th><th className="text-right font-semibold">here</th><th className="text-right font-semibold">usual</th></tr></thead>
+        <tbody>
+          {rows.map(([name, value, band]) => (
+            <tr key={name} className="border-t border-rule">
+              <th scope="row" className="py-1 text-left font-normal">{name}</th>
+              <td className="figures text-right font-bold">{value}</td>
+              <td className="figures text-right text-soft">{band ? `${+band.low.toFixed(1)}–${+band.high.toFixed(1)}` : "–"}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {range && <p className="mt-2 text-xs text-soft">Water is a range because a cup of flour holds 110 g sifted and 150 g scooped; at the usual weight it is {formula.hydration.toFixed(1)}.</p>}
+    </>
+  );
+}

@@ -1,0 +1,40 @@
+import { Check, Undo2 } from "lucide-react";
+import type { BakeMoment, BakeView, Happened } from "../client/types.gen";
+import { clock } from "../parts/time";
+
+interface Props {
+  bake: BakeView;
+  now: number;
+  tell: (happened: Happened) => void;
+}
+
+/** Everything to come on the clock; what needs a person can be ticked off, and unticked. */
+export function Moments({ bake, now, tell }: Props) {
+  const undo = (m: BakeMoment) => {
+    const gone = new Set(bake.happenings.filter((h) => h.what === "undone").map((h) => h.of));
+    const done = bake.happenings.find((h) => h.what === "done" && h.moment === m.kind && !gone.has(h.seq));
+    if (done) tell({ what: "undone", of: done.seq });
+  };
+  return (
+    <section aria-labelledby="moments" className="self-center">
+      <h2 id="moments" className="text-sm font-semibold text-soft">On the clock</h2>
+      <ol className="mt-1 divide-y divide-rule border-y border-rule text-lg">
+        {bake.state.moments.map((m) => {
+          const past = Date.parse(m.at) <= now;
+          return (
+            <li key={m.kind} data-moment={m.kind} className={`flex min-h-14 items-center gap-4 ${past || m.done ? "text-soft" : ""}`}>
+              <span className={`figures w-16 text-lg ${m.person ? "font-bold" : ""}`}>{clock(m.at, bake.zone)}</span>
+              <span className={`flex-1 ${m.person && !past ? "font-semibold" : ""} ${m.done ? "line-through" : ""}`}>{m.say}</span>
+              {m.person && m.kind !== "ready" && (
+                <button type="button" onClick={() => (m.done ? undo(m) : tell({ what: "done", moment: m.kind }))} className="flex min-h-12 items-center gap-2 rounded-tray border-2 border-rim px-3 text-base font-semibold text-rim">
+                  {m.done ? <><Undo2 size={20} aria-hidden="true" />Undo</> : <><Check size={20} aria-hidden="true" />Done</>}
+                  <span className="sr-only">: {m.say}</span>
+                </button>
+              )}
+            </li>
+          );
+        })}
+      </ol>
+    </section>
+  );
+}
