@@ -29,6 +29,12 @@ type pastBake struct {
 	abandoned bool
 }
 
+// Empty makes a kitchen with nothing on its shelf.
+func Empty(ctx context.Context, s *store.Store, zone string, now time.Time) error {
+	_, err := s.AddKitchen(ctx, kitchen.New("My kitchen", zone), now)
+	return err
+}
+
 // Fill loads the demo kitchen, whole or not at all. It is as if used up to now.
 func Fill(ctx context.Context, s *store.Store, now time.Time) error {
 	zone, err := time.LoadLocation(Zone)

@@ -12,7 +12,6 @@ import (
 	"time"
 
 	"risepan/api"
-	"risepan/core/kitchen"
 	"risepan/demo"
 	"risepan/mariadb"
 	"risepan/store"
@@ -48,8 +47,7 @@ func (h house) firstKitchen(ctx context.Context, empty bool) error {
 	}
 	now := time.Now()
 	if empty {
-		_, err := h.store.AddKitchen(ctx, kitchen.New("My kitchen", localZone()), now)
-		return err
+		return demo.Empty(ctx, h.store, localZone(), now)
 	}
 	return demo.Fill(ctx, h.store, now)
 }

@@ -1,0 +1,321 @@
+package api_test
+
+import (
+	"bytes"
+	"context"
+	"fmt"
+	"io"
+	"log/slog"
+	"net/http"
+	"net/http/httptest"
+	"strings"
+	"sync"
+	"testing"
+	"testing/fstest"
+	"time"
+
+	"github.com/go-json-experiment/json"
+
+	"risepan/api"
+	"risepan/demo"
+	"risepan/store"
+	"risepan/store/storetest"
+)
+
+func TestMain(m *testing.M) { storetest.Main(m) }
+
+// house is a served demo kitchen whose clock the test sets.
+type house struct {
+	t       *testing.T
+	handler http.Handler
+	store   *store.Store
+	log     *strings.Builder
+	mu      sync.Mutex
+	now     time.Time
+}
+
+func open(t *testing.T) *house {
+	t.Helper()
+	h := &house{t: t, store: storetest.Open(t), log: &strings.Builder{}, now: time.Date(2026, 3, 10, 20, 0, 30, 0, time.UTC)}
+	if err := demo.Fill(context.Background(), h.store, h.now); err != nil {
+		t.Fatal(err)
+	}
+	pages := fstest.MapFS{"index.html": {Data: []byte("<title>Rise Pan</title>")}, "assets/a.js": {Data: []byte("1")}}
+	h.handler = api.New(api.Config{Store: h.store, Pages: pages, Log: slog.New(slog.NewTextHandler(h.log, nil)), FillDemo: demo.Furnish,
+		Now: func() time.Time { h.mu.Lock(); defer h.mu.Unlock(); return h.now }})
+	return h
+}
+
+func (h *house) later(d time.Duration) { h.mu.Lock(); h.now = h.now.Add(d); h.mu.Unlock() }
+
+// ask sends a request and decodes a good answer into v; it returns the status and the problem.
+func (h *house) ask(method, path string, body, v any, header ...string) (int, api.Problem) {
+	h.t.Helper()
+	var reader io.Reader
+	switch b := body.(type) {
+	case nil:
+	case string:
+		reader = strings.NewReader(b)
+	default:
+		text, err := json.Marshal(b, json.Deterministic(true))
+		if err != nil {
+			h.t.Fatal(err)
+		}
+		reader = bytes.NewReader(text)
+	}
+	r := httptest.NewRequest(method, "http://127.0.0.1"+path, reader)
+	for n := 0; n < len(header); n += 2 {
+		if header[n] == "Host" {
+			r.Host = header[n+1]
+		}
+		r.Header.Set(header[n], header[n+1])
+	}
+	w := httptest.NewRecorder()
+	h.handler.ServeHTTP(w, r)
+	var p api.Problem
+	if w.Code >= 400 {
+		if got := w.Header().Get("Content-Type"); strings.HasPrefix(path, "/api/") && w.Code != http.StatusForbidden && got != "application/problem+json" {
+			h.t.Errorf("%s %s: %d comes as %s", method, path, w.Code, got)
+		}
+		json.Unmarshal(w.Body.Bytes(), &p)
+	} else if v != nil && w.Body.Len() > 0 {
+		if err := json.Unmarshal(w.Body.Bytes(), v); err != nil {
+			h.t.Fatalf("%s %s: %v in %s", method, path, err, w.Body)
+		}
+	}
+	return w.Code, p
+}
+
+func (h *house) must(status int, method, path string, body, v any, header ...string) {
+	h.t.Helper()
+	if got, p := h.ask(method, path, body, v, header...); got != status {
+		h.t.Fatalf("%s %s: %d, want %d: %s %s", method, path, got, status, p.Pointer, p.Detail)
+	}
+}
+
+func (h *house) shelf() api.Shelf {
+	h.t.Helper()
+	var s api.Shelf
+	h.must(200, "GET", "/api/v1/shelf", nil, &s)
+	return s
+}
+
+// wish is a 1 1/2 lb loaf of a demo recipe on the galley machine.
+func (h *house) wish(recipe string) map[string]any {
+	h.t.Helper()
+	s := h.shelf()
+	for _, r := range s.Recipes {
+		if r.Name == recipe {
+			return map[string]any{"recipe": r.ID, "machine": s.Machines[0].ID, "size": "1 1/2 lb"}
+		}
+	}
+	h.t.Fatalf("no %s on the shelf", recipe)
+	return nil
+}
+
+func (h *house) start(recipe, key string) api.BakeView {
+	h.t.Helper()
+	w := h.wish(recipe)
+	w["atPanel"] = true
+	var p api.PlanAnswer
+	h.must(200, "POST", "/api/v1/plan", w, &p)
+	var b api.BakeView
+	h.must(201, "POST", "/api/v1/bakes", map[string]any{"wish": w, "digest": p.Digest}, &b, "Idempotency-Key", key)
+	return b
+}
+
+func TestALoafFromPlanToLog(t *testing.T) {
+	h := open(t)
+	b := h.start("Mooring raisin loaf", "one")
+	if b.State.Phase != "running" || b.Plan.Recipe != "Mooring raisin loaf" {
+		t.Fatalf("started: %+v", b.State)
+	}
+	path := "/api/v1/bakes/" + b.ID
+	h.must(304, "GET", path+"?after=0", nil, nil)
+	h.must(201, "POST", path+"/happenings", map[string]any{"what": "done", "moment": "look"}, &b, "Idempotency-Key", "two")
+	h.must(200, "GET", path+"?after=0", nil, &b)
+	if b.State.Last != 1 {
+		t.Errorf("one happening was told, the last is %d", b.State.Last)
+	}
+	if status, p := h.ask("POST", path+"/happenings", map[string]any{"what": "judged", "mark": 4}, nil, "Idempotency-Key", "early"); status != 422 || p.Pointer != "/what" {
+		t.Errorf("a loaf in the machine was judged: %d %+v", status, p)
+	}
+	h.later(4 * time.Hour)
+	h.must(201, "POST", path+"/happenings", map[string]any{"what": "taken out"}, &b, "Idempotency-Key", "three")
+	h.must(201, "POST", path+"/happenings", map[string]any{"what": "judged", "mark": 4, "note": "Raisins whole."}, &b, "Idempotency-Key", "four")
+	var log api.Log
+	h.must(200, "GET", "/api/v1/bakes", nil, &log)
+	if top := log.Bakes[0]; top.ID != b.ID || top.State.Mark != 4 || top.State.Note != "Raisins whole." || top.Machine != "Galley machine" {
+		t.Errorf("the log's newest is %+v", top)
+	}
+}
+
+func TestAPressSentTwiceStartsOneBake(t *testing.T) {
+	h := open(t)
+	first := h.start("Towpath white", "same")
+	second := h.start("Towpath white", "same")
+	if first.ID != second.ID {
+		t.Errorf("one press started %s and %s", first.ID, second.ID)
+	}
+	if status, p := h.ask("POST", "/api/v1/bakes", map[string]any{"wish": h.wish("Boathook rye"), "digest": "x"}, nil, "Idempotency-Key", "same"); status != 422 {
+		t.Errorf("the key with another body: %d %s", status, p.Detail)
+	}
+	if status, _ := h.ask("POST", "/api/v1/bakes", "{}", nil); status != 400 {
+		t.Errorf("a start without a key: %d", status)
+	}
+}
+
+// Between the look at the plan and the press the timer's setting moved on by a step.
+func TestAPlanThatHasChangedIsShownAnew(t *testing.T) {
+	h := open(t)
+	w := h.wish("Towpath white")
+	w["ready"], w["atPanel"] = "2026-03-11T07:00", true
+	var seen api.PlanAnswer
+	h.must(200, "POST", "/api/v1/plan", w, &seen)
+	h.later(25 * time.Minute)
+	status, p := h.ask("POST", "/api/v1/bakes", map[string]any{"wish": w, "digest": seen.Digest}, nil, "Idempotency-Key", "late")
+	if status != 409 || p.Plan == nil || p.Plan.Plan.Timer.Setting >= seen.Plan.Timer.Setting {
+		t.Fatalf("25 minutes later: %d %+v", status, p)
+	}
+	var b api.BakeView
+	h.must(201, "POST", "/api/v1/bakes", map[string]any{"wish": w, "digest": p.Plan.Digest}, &b, "Idempotency-Key", "later")
+	if b.State.Phase != "waiting" {
+		t.Errorf("the delay should run, but: %s", b.State.Phase)
+	}
+}
+
+func TestARefusedDelayCannotBeStarted(t *testing.T) {
+	h := open(t)
+	w := h.wish("Sluice-gate egg loaf")
+	w["ready"], w["atPanel"] = "2026-03-11T07:00", true
+	var p api.PlanAnswer
+	h.must(200, "POST", "/api/v1/plan", w, &p)
+	status, problem := h.ask("POST", "/api/v1/bakes", map[string]any{"wish": w, "digest": p.Digest}, nil, "Idempotency-Key", "egg")
+	if status != 422 || !strings.Contains(problem.Detail, "spoil") {
+		t.Errorf("milk and egg in a delay: %d %s", status, problem.Detail)
+	}
+}
+
+func TestNonsenseIsRefusedAtTheFieldAndNothingIsStored(t *testing.T) {
+	h := open(t)
+	running := h.start("Towpath white", "k")
+	count := func() int {
+		var l api.Log
+		h.must(200, "GET", "/api/v1/bakes", nil, &l)
+		n := len(l.Bakes)
+		for _, b := range l.Bakes {
+			n += b.State.Last
+		}
+		return n
+	}
+	before := count()
+	wish := h.wish("Towpath white")
+	with := func(field string, v any) map[string]any {
+		w := map[string]any{}
+		for k, old := range wish {
+			w[k] = old
+		}
+		w[field] = v
+		return w
+	}
+	happen := "/api/v1/bakes/" + running.ID + "/happenings"
+	huge := strings.Repeat("x", 2<<20)
+	for n, c := range []struct {
+		method, path string
+		body         any
+		status       int
+		pointer      string
+	}{
+		{"POST", "/api/v1/plan", with("size", 3), 400, "/size"},
+		{"POST", "/api/v1/plan", with("size", "9 lb"), 400, "/size"},
+		{"POST", "/api/v1/plan", with("size", "2 1/2 lb"), 422, "/size"},
+		{"POST", "/api/v1/plan", with("recipe", "bread"), 422, "/recipe"},
+		{"POST", "/api/v1/plan", with("recipe", store.NewID()), 422, "/recipe"},
+		{"POST", "/api/v1/plan", with("machine", store.NewID()), 422, "/machine"},
+		{"POST", "/api/v1/plan", with("ready", "2020-01-01T07:00"), 422, "/ready"},
+		{"POST", "/api/v1/plan", with("ready", "soon"), 400, "/ready"},
+		{"POST", "/api/v1/plan", with("crust", "burnt"), 400, "/crust"},
+		{"POST", "/api/v1/plan", with("cycle", "jam"), 422, "/cycle"},
+		{"POST", "/api/v1/plan", with("cycle", []string{"a"}), 400, "/cycle"},
+		{"POST", "/api/v1/plan", with("colour", "red"), 400, "/colour"},
+		{"POST", "/api/v1/plan", with("recipe", huge), 413, ""},
+		{"POST", "/api/v1/plan", "{", 400, ""}, {"POST", "/api/v1/plan", "", 400, ""}, {"POST", "/api/v1/plan", "null", 422, "/recipe"},
+		{"POST", "/api/v1/bakes", map[string]any{"wish": with("size", "2 1/2 lb"), "digest": "x"}, 422, "/wish/size"},
+		{"POST", "/api/v1/bakes", map[string]any{"wish": wish, "digest": 7}, 400, "/digest"},
+		{"POST", "/api/v1/bakes", map[string]any{"wish": wish, "digest": "x"}, 409, "/digest"},
+		{"POST", "/api/v1/bakes", huge, 413, ""},
+		{"POST", happen, map[string]any{"what": "eaten"}, 400, "/what"},
+		{"POST", happen, map[string]any{"what": "done", "moment": "add-ins"}, 422, "/moment"},
+		{"POST", happen, map[string]any{"what": "undone", "of": -1}, 422, "/of"},
+		{"POST", happen, map[string]any{"what": "done", "moment": "look", "mark": "five"}, 400, "/mark"},
+		{"POST", "/api/v1/bakes/" + store.NewID() + "/happenings", map[string]any{"what": "taken out"}, 404, ""},
+		{"GET", "/api/v1/bakes/" + running.ID + "?after=x", nil, 400, "/after"},
+		{"GET", "/api/v1/bakes/1", nil, 404, ""}, {"GET", "/api/v1/loaves", nil, 404, ""}, {"DELETE", "/api/v1/bakes", nil, 405, ""},
+		{"POST", "/api/v1/demo", "{}", 409, ""}, {"GET", "/assets/none.js", nil, 404, ""},
+	} {
+		status, p := h.ask(c.method, c.path, c.body, nil, "Idempotency-Key", fmt.Sprint("nonsense", n))
+		if status != c.status || p.Pointer != c.pointer || p.Detail == "" {
+			t.Errorf("%s %s %.60v: %d at %q (%s), want %d at %q", c.method, c.path, c.body, status, p.Pointer, p.Detail, c.status, c.pointer)
+		}
+	}
+	if after := count(); after != before {
+		t.Errorf("nonsense stored something: %d things before, %d after", before, after)
+	}
+	if strings.Contains(h.log.String(), "panic") {
+		t.Errorf("the log has a panic:\n%s", h.log)
+	}
+}
+
+func TestOnlyItsOwnHostAndSiteAreAnswered(t *testing.T) {
+	h := open(t)
+	if status, _ := h.ask("GET", "/api/v1/shelf", nil, nil, "Host", "bread.example"); status != 421 {
+		t.Errorf("a foreign host is answered with %d", status)
+	}
+	if status, _ := h.ask("GET", "/", nil, nil, "Host", "bread.example:8080"); status != 421 {
+		t.Errorf("a foreign host gets the page: %d", status)
+	}
+	for _, host := range []string{"localhost:8080", "127.0.0.1:8080", "[::1]:8080", "localhost"} {
+		if status, _ := h.ask("GET", "/api/v1/shelf", nil, nil, "Host", host); status != 200 {
+			t.Errorf("%s is answered with %d", host, status)
+		}
+	}
+	w := h.wish("Towpath white")
+	if status, _ := h.ask("POST", "/api/v1/plan", w, nil, "Sec-Fetch-Site", "cross-site"); status != 403 {
+		t.Errorf("a cross-site request is answered with %d", status)
+	}
+	if status, _ := h.ask("POST", "/api/v1/plan", w, nil, "Origin", "http://bread.example"); status != 403 {
+		t.Errorf("a request from another origin is answered with %d", status)
+	}
+}
+
+func TestPagesComeWithAStrictPolicy(t *testing.T) {
+	h := open(t)
+	for path, cache := range map[string]string{"/": "no-cache", "/log": "no-cache", "/assets/a.js": "immutable"} {
+		r := httptest.NewRequest("GET", "http://127.0.0.1"+path, nil)
+		w := httptest.NewRecorder()
+		h.handler.ServeHTTP(w, r)
+		policy := w.Header().Get("Content-Security-Policy")
+		if w.Code != 200 || !strings.Contains(policy, "default-src 'none'") || strings.Contains(policy, "unsafe") {
+			t.Errorf("%s: %d with the policy %q", path, w.Code, policy)
+		}
+		if got := w.Header().Get("Cache-Control"); !strings.Contains(got, cache) {
+			t.Errorf("%s: Cache-Control is %q, want %s", path, got, cache)
+		}
+	}
+}
+
+func TestAnEmptyKitchenCanTakeTheDemo(t *testing.T) {
+	h := &house{t: t, store: storetest.Open(t), log: &strings.Builder{}, now: time.Date(2026, 3, 10, 20, 0, 0, 0, time.UTC)}
+	h.handler = api.New(api.Config{Store: h.store, Pages: fstest.MapFS{}, Log: slog.New(slog.DiscardHandler), FillDemo: demo.Furnish, Now: func() time.Time { return h.now }})
+	if err := demo.Empty(context.Background(), h.store, "UTC", h.now); err != nil {
+		t.Fatal(err)
+	}
+	if s := h.shelf(); len(s.Machines)+len(s.Recipes) != 0 {
+		t.Fatalf("an empty kitchen has %+v", s)
+	}
+	var l api.Loaded
+	h.must(201, "POST", "/api/v1/demo", "{}", &l, "Idempotency-Key", "demo")
+	if l.Machines != 2 || l.Recipes != len(demo.Recipes()) {
+		t.Errorf("loaded %+v", l)
+	}
+}
