@@ -7,13 +7,19 @@ say() { printf '%s\n' "$*"; }
 # older VERSION LEAST: is VERSION below LEAST?
 older() { [ "$1" != "$2" ] && [ "$(printf '%s\n%s\n' "$1" "$2" | sort -V | head -n 1)" = "$1" ]; }
 
-need_tools() {
+need_go() {
   command -v go >/dev/null || fail "Go is missing: install Go 1.26 or newer and put it on the PATH"
-  command -v node >/dev/null || fail "Node.js is missing: install Node.js 20.19 or newer and put it on the PATH"
-  command -v npm >/dev/null || fail "npm is missing: it comes with Node.js 20.19 or newer"
   local v
   v=$(GOTOOLCHAIN=local go env GOVERSION); v=${v#go}
   older "$v" 1.26 && fail "Go $v is too old: Rise Pan needs Go 1.26 or newer"
+  return 0
+}
+
+need_tools() {
+  need_go
+  command -v node >/dev/null || fail "Node.js is missing: install Node.js 20.19 or newer and put it on the PATH"
+  command -v npm >/dev/null || fail "npm is missing: it comes with Node.js 20.19 or newer"
+  local v
   v=$(node --version); v=${v#v}
   older "$v" 20.19 && fail "Node.js $v is too old: Rise Pan needs Node.js 20.19 or newer"
   return 0

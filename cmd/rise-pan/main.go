@@ -10,6 +10,7 @@ import (
 	"os"
 	"os/signal"
 	"syscall"
+	"time"
 	_ "time/tzdata"
 
 	"risepan/api"
@@ -42,16 +43,17 @@ func run(args []string) error {
 	data := flags.String("data", "var/data", "folder of the database")
 	port := flags.Int("port", 8080, "port on 127.0.0.1")
 	empty := flags.Bool("empty", false, "load no demo kitchen on the first start")
+	ahead := flags.Duration("ahead", 0, "serve as if it were so much later, such as 4h: for tests and demonstrations")
 	if err := flags.Parse(args[1:]); err != nil {
 		return err
 	}
 	switch args[0] {
 	case "serve":
-		return serve(ctx, log, *data, *port, *empty)
+		return serve(ctx, log, *data, *port, *empty, func() time.Time { return time.Now().Add(*ahead) })
 	case "migrate":
 		return withStore(ctx, log, *data, func(house) error { return nil })
 	case "demo":
-		return withStore(ctx, log, *data, func(h house) error { return h.firstKitchen(ctx, false) })
+		return withStore(ctx, log, *data, func(h house) error { return h.firstKitchen(ctx, false, time.Now()) })
 	case "schema":
 		_, err := os.Stdout.Write(api.Schema())
 		return err

@@ -40,12 +40,11 @@ func withStore(ctx context.Context, log *slog.Logger, data string, f func(house)
 }
 
 // firstKitchen makes the first kitchen where there is none: the demo, or an empty one.
-func (h house) firstKitchen(ctx context.Context, empty bool) error {
+func (h house) firstKitchen(ctx context.Context, empty bool, now time.Time) error {
 	_, err := h.store.FirstKitchen(ctx)
 	if !errors.Is(err, store.ErrNotFound) {
 		return err
 	}
-	now := time.Now()
 	if empty {
 		return demo.Empty(ctx, h.store, localZone(), now)
 	}
@@ -60,7 +59,7 @@ func localZone() string {
 	return "UTC"
 }
 
-func serve(ctx context.Context, log *slog.Logger, data string, port int, empty bool) error {
+func serve(ctx context.Context, log *slog.Logger, data string, port int, empty bool, now func() time.Time) error {
 	began := time.Now()
 	address := net.JoinHostPort("127.0.0.1", strconv.Itoa(port))
 	listener, err := net.Listen("tcp", address)
@@ -72,11 +71,11 @@ func serve(ctx context.Context, log *slog.Logger, data string, port int, empty b
 	}
 	defer listener.Close()
 	return withStore(ctx, log, data, func(h house) error {
-		if err := h.firstKitchen(ctx, empty); err != nil {
+		if err := h.firstKitchen(ctx, empty, now()); err != nil {
 			return err
 		}
 		server := &http.Server{
-			Handler:           api.New(api.Config{Store: h.store, Pages: ui.Pages(), Now: time.Now, Log: log, FillDemo: demo.Furnish}),
+			Handler:           api.New(api.Config{Store: h.store, Pages: ui.Pages(), Now: now, Log: log, FillDemo: demo.Furnish}),
 			ReadHeaderTimeout: 10 * time.Second, ReadTimeout: 30 * time.Second, IdleTimeout: 2 * time.Minute,
 		}
 		done := make(chan error, 1)

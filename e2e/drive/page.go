@@ -5,11 +5,17 @@ import (
 	_ "embed"
 	"encoding/json"
 	"fmt"
+	"maps"
 	"os"
 	"path/filepath"
 	"runtime"
+	"slices"
+	"strings"
 	"time"
 
+	"github.com/chromedp/cdproto/cdp"
+	"github.com/chromedp/cdproto/css"
+	"github.com/chromedp/cdproto/dom"
 	"github.com/chromedp/cdproto/emulation"
 	"github.com/chromedp/chromedp"
 )
@@ -108,7 +114,8 @@ func (p *Page) Until(what, expression string) {
 		}
 	}
 	p.Picture(filepath.Join(os.TempDir(), "rise-pan-failed.png"))
-	p.report.Fatalf("expected %s; the page says:\n%s\n(%v)", what, p.Text("body"), err)
+	said := strings.Join(strings.Fields(p.Text("body")), " ")
+	p.report.Fatalf("expected %s; the page says: %.1500s (%v)", what, said, err)
 }
 
 // Sees waits until a text is shown anywhere on the page.
@@ -189,6 +196,40 @@ func (p *Page) Violations() []string {
 	}
 	return Value[[]string](p, `axe.run(document, {runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"]})
 		.then(r => r.violations.map(v => v.id + ": " + v.help + ": " + v.nodes.map(n => n.html.slice(0, 160) + " " + (n.failureSummary ?? "")).join(" | ")))`)
+}
+
+// Font is a font that the browser really drew letters with.
+type Font struct {
+	Name   string
+	Custom bool // shipped by the page, not the computer's
+	Glyphs float64
+}
+
+// PlatformFonts lists the fonts that the page's text is drawn with.
+func (p *Page) PlatformFonts() []Font {
+	p.report.Helper()
+	fail := func(err error) {
+		if err != nil {
+			p.report.Fatalf("fonts: %v", err)
+		}
+	}
+	_, err := chromedp.Call(p.ctx, dom.Enable, dom.EnableParams{})
+	fail(err)
+	_, err = chromedp.Call(p.ctx, css.Enable, cdp.Empty{})
+	fail(err)
+	doc, err := chromedp.Call(p.ctx, dom.GetDocument, dom.GetDocumentParams{})
+	fail(err)
+	all, err := chromedp.Call(p.ctx, dom.QuerySelectorAll, dom.QuerySelectorAllParams{NodeID: doc.Root.NodeID, Selector: "body, body *"})
+	fail(err)
+	seen := map[string]Font{}
+	for _, id := range all.NodeIDs {
+		r, err := chromedp.Call(p.ctx, css.GetPlatformFontsForNode, css.GetPlatformFontsForNodeParams{NodeID: id})
+		fail(err)
+		for _, f := range r.Fonts {
+			seen[f.FamilyName] = Font{f.FamilyName, f.IsCustomFont, seen[f.FamilyName].Glyphs + f.GlyphCount}
+		}
+	}
+	return slices.Collect(maps.Values(seen))
 }
 
 // Close closes the tab.

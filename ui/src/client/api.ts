@@ -22,6 +22,7 @@ async function call<T>(path: string, init: RequestInit): Promise<T> {
     if (error instanceof DOMException && error.name === "AbortError") throw error;
     throw new Trouble(unreachable);
   }
+  if (response.status === 304) return null as T; // only asked for by calls that can be told "nothing new"
   if (!response.ok) {
     const body: unknown = await response.json().catch(() => null);
     throw new Trouble(isProblem(body) ? body : { ...unreachable, status: response.status });
@@ -52,7 +53,5 @@ export const loadDemo = (key: string) => post<Loaded>("/demo", {}, { "Idempotenc
 
 /** The bake, or null when nothing happened after the happening of this number. */
 export async function fetchBakeAfter(id: string, after: number, signal: AbortSignal): Promise<BakeView | null> {
-  const response = await fetch(`/api/v1/bakes/${id}?after=${after}`, { signal }).catch(() => null);
-  if (!response?.ok) return null;
-  return (await response.json()) as BakeView;
+  return call<BakeView | null>(`/bakes/${id}?after=${after}`, { signal });
 }

@@ -38,7 +38,7 @@ export function TimeRibbon({ press, begin, stages, moments, total, keepWarm, zon
   const at = (minute: number) => clock(Date.parse(begin) + minute * 60_000, zone);
   const sinceBegin = now === undefined ? undefined : (now - Date.parse(begin)) / 60_000;
   return (
-    <section aria-label="Time" className="relative h-28 select-none text-xs">
+    <div className="relative h-28 select-none text-xs">
       <Pins
         pins={[
           { left: 0, time: clock(press, zone), say: "press Start" },
@@ -69,7 +69,7 @@ export function TimeRibbon({ press, begin, stages, moments, total, keepWarm, zon
       {sinceBegin !== undefined && sinceBegin <= after && (
         <div aria-hidden="true" className="absolute top-10 h-12 w-1.5 -translate-x-1/2 rounded bg-leaf ring-2 ring-enamel" style={{ left: `${Math.max(0, sinceBegin < 0 ? lead * Math.max(0, 1 + sinceBegin / Math.max(wait, 1)) : x(sinceBegin))}%` }} />
       )}
-    </section>
+    </div>
   );
 }
 

@@ -51,7 +51,7 @@ export function MachinePanel({ answer, stale, ask, change, start }: Props) {
       </p>
       <Cautions cautions={plan.cautions} change={change} />
       <div className="flex-1" />
-      <button type="button" onClick={start} disabled={refused || stale} className="mt-3 min-h-14 rounded-tray bg-rim px-4 text-lg font-bold text-on-rim disabled:bg-shelf disabled:text-soft">
+      <button type="button" data-start onClick={start} disabled={refused || stale} className="mt-3 min-h-14 rounded-tray bg-rim px-4 text-lg font-bold text-on-rim disabled:bg-shelf disabled:text-soft">
         {refused ? "Not like this" : "Start the bake"}
       </button>
       <p className="mt-1 text-xs text-soft">Your machine’s own booklet comes first.</p>

@@ -11,7 +11,7 @@ interface Props {
 const drawn = 380; // height of the pan's inside, px
 const left = 16;
 const headroom = 20; // above the rim, px
-const gap = 26; // between labels
+const gap = 37; // between labels: 24 px and more on a phone
 
 /** The pan in section, its layers to scale by volume, the risen loaf's likely line above them. */
 export function PanSection({ pan, lines, lit, light }: Props) {
@@ -73,7 +73,7 @@ export function PanSection({ pan, lines, lit, light }: Props) {
                 onBlur={() => light([])}
                 onMouseEnter={() => light(layer.lines)}
                 onMouseLeave={() => light([])}
-                className={`pointer-events-auto block w-full truncate rounded text-left text-xs leading-6 ${isLit(layer.lines) ? "bg-shelf font-bold" : "font-semibold"}`}
+                className={`pointer-events-auto block w-full truncate rounded text-left text-xs leading-[26px] ${isLit(layer.lines) ? "bg-shelf font-bold" : "font-semibold"}`}
               >
                 {names(layer.lines)}<span className="sr-only">. {layer.reason}</span>
               </button>

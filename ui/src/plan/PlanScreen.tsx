@@ -1,3 +1,4 @@
+import { ChevronDown } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
 import { Trouble } from "../client/api";
 import { usePlan, usePrefetchedSizes, useShelf } from "../client/queries";
@@ -39,6 +40,7 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
   const [why, ask] = useState<Why | null>(null);
   const [lit, light] = useState<string[]>([]);
   const [starting, setStarting] = useState(false);
+  const [panOpen, setPanOpen] = useState(false); // on a phone, where the pan is a strip that opens
   const changed = useChanged(answer);
   usePrefetchedSizes(wish, machine.sizes);
   useSizeKeys(machine.sizes, (size) => change({ size }));
@@ -70,16 +72,24 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
           <div className={`grid flex-1 grid-cols-1 gap-x-6 gap-y-4 px-4 pt-2 lg:grid-cols-[minmax(0,40fr)_minmax(0,36fr)_minmax(0,24fr)] ${plan.error ? "opacity-50" : ""}`}>
             <AmountList answer={answer} changed={changed} lit={lit} light={light} ask={ask} beepClock={beepClock} />
             <div className="max-lg:row-start-3">
+              <button type="button" aria-expanded={panOpen} onClick={() => setPanOpen(!panOpen)} className="flex min-h-12 w-full items-center justify-between border-y border-rule font-semibold text-rim lg:hidden">
+                The pan in section<ChevronDown size={20} aria-hidden="true" className={panOpen ? "rotate-180" : ""} />
+              </button>
+              <div className={panOpen ? "max-lg:pt-2" : "max-lg:hidden"}>
               <PanSection pan={answer.plan.pan} lines={answer.plan.lines} lit={lit} light={light} />
               <p className="mt-1 text-xs"><button type="button" onClick={() => ask({ about: "formula" })} className="min-h-9 font-semibold text-rim underline">How wet, salty and sweet this dough is</button></p>
+              </div>
             </div>
             {why
               ? <WhyPanel answer={answer} why={why} change={change} close={() => ask(null)} />
               : <MachinePanel answer={answer} stale={plan.isPlaceholderData || !!plan.error} ask={ask} change={change} start={() => setStarting(true)} />}
           </div>
-          <div className="sticky bottom-0 mt-2 border-t border-rule bg-enamel px-4 pt-1 max-md:overflow-x-auto">
+          <div role="region" aria-label="Time ribbon" tabIndex={0} className="mt-2 border-t border-rule bg-enamel px-4 pt-1 max-md:overflow-x-auto md:sticky md:bottom-0">
             <div className="max-md:min-w-160"><TimeRibbon {...ribbon(answer)} /></div>
           </div>
+          <p className="figures sticky bottom-[72px] z-10 border-t-2 border-rim bg-enamel px-4 py-2 text-lg font-semibold md:hidden">
+            Start <b>{clock(answer.plan.timer.press, zone)}</b> · ready <b>{clock(answer.plan.timer.ready, zone)}</b>
+          </p>
         </>
       )}
       {!answer && !plan.error && <p className="p-8 text-lg text-soft">Working out the loaf …</p>}

@@ -15,8 +15,10 @@ export function StartDialog({ wish, close }: { wish: Wish; close: () => void }) 
   const start = useStartBake();
   const navigate = useNavigate();
   const answer = fresh.isPlaceholderData ? undefined : fresh.data;
+  const refused = answer?.plan.cautions.find((c) => c.level === "stop");
+  const ready = !!answer && !refused && !start.isPending;
   const begin = () => {
-    if (!answer) return;
+    if (!answer || !ready) return;
     start.mutate({ wish: atPanel, digest: answer.digest }, {
       onSuccess: (bake) => navigate(`/watch/${bake.id}`),
       onError: (error) => {
@@ -25,7 +27,6 @@ export function StartDialog({ wish, close }: { wish: Wish; close: () => void }) 
     });
   };
   const plan = answer?.plan;
-  const refused = plan?.cautions.find((c) => c.level === "stop");
   return (
     <Dialog open onClose={close} className="relative z-50">
       <div className="fixed inset-0 bg-ink/60" aria-hidden="true" />
@@ -46,7 +47,7 @@ export function StartDialog({ wish, close }: { wish: Wish; close: () => void }) 
           {refused && <p className="mt-4 border-l-4 border-signal pl-3">{refused.say}</p>}
           <div className="mt-4"><TroubleNote error={start.error ?? (answer ? null : fresh.error)} /></div>
           <div className="mt-6 flex flex-wrap gap-3">
-            <button type="button" autoFocus onClick={begin} disabled={!answer || !!refused || start.isPending} className="min-h-14 flex-1 rounded-tray bg-rim px-6 text-lg font-bold text-on-rim disabled:bg-shelf disabled:text-soft">
+            <button type="button" autoFocus onClick={begin} aria-disabled={!ready} className="min-h-14 flex-1 rounded-tray bg-rim px-6 text-lg font-bold text-on-rim aria-disabled:bg-shelf aria-disabled:text-soft">
               {start.isPending ? "Writing it down …" : "I have pressed Start"}
             </button>
             <button type="button" onClick={close} className="min-h-14 rounded-tray border-2 border-rim px-6 text-lg font-semibold text-rim">Not yet</button>

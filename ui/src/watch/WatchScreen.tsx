@@ -75,7 +75,7 @@ function Running({ bake, trouble }: { bake: BakeView; trouble: unknown }) {
         </section>
         <Moments bake={bake} now={now} tell={(h) => tell.mutate(h)} />
       </div>
-      <div className="max-md:overflow-x-auto"><div className="max-md:min-w-160">
+      <div role="region" aria-label="Time ribbon" tabIndex={0} className="max-md:overflow-x-auto"><div className="max-md:min-w-160">
         <TimeRibbon press={bake.startedAt} begin={state.begin} stages={plan.stages} moments={plan.moments} total={plan.setting.total} keepWarm={plan.setting.keepWarm} zone={zone} now={now} />
       </div></div>
     </div>

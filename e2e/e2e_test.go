@@ -1,0 +1,86 @@
+package e2e
+
+import (
+	"context"
+	"fmt"
+	"os"
+	"path/filepath"
+	"testing"
+
+	"risepan/e2e/drive"
+)
+
+// kitchen is one server with the demo kitchen, and one browser, for all tests of a run.
+var kitchen struct {
+	program string
+	browser context.Context
+}
+
+func TestMain(m *testing.M) { os.Exit(run(m)) }
+
+func run(m *testing.M) int {
+	dir, err := os.MkdirTemp("", "rise-pan-e2e")
+	if err != nil {
+		fmt.Fprintln(os.Stderr, err)
+		return 1
+	}
+	defer os.RemoveAll(dir)
+	if kitchen.program, err = drive.Build(dir); err != nil {
+		fmt.Fprintln(os.Stderr, err)
+		return 1
+	}
+	var cancel context.CancelFunc
+	kitchen.browser, cancel = drive.Browser(context.Background())
+	defer cancel()
+	return m.Run()
+}
+
+// serve starts a server with a data folder of its own, stopped when the test ends.
+func serve(t *testing.T, flags ...string) *drive.Server {
+	t.Helper()
+	s, err := drive.Serve(context.Background(), kitchen.program, filepath.Join(t.TempDir(), "data"), flags...)
+	if err != nil {
+		t.Fatal(err)
+	}
+	t.Cleanup(func() {
+		if err := s.Stop(); err != nil {
+			t.Errorf("the server did not stop cleanly: %v\n%s", err, s.Said())
+		}
+	})
+	return s
+}
+
+func open(t *testing.T, url string) *drive.Page {
+	t.Helper()
+	p := drive.Open(kitchen.browser, t, url, 1280, 800)
+	t.Cleanup(p.Close)
+	return p
+}
+
+// axe fails the test for everything that axe-core finds on the screen.
+func axe(t *testing.T, p *drive.Page, screen string) {
+	t.Helper()
+	p.Settled()
+	for _, v := range p.Violations() {
+		t.Errorf("%s: %s", screen, v)
+	}
+}
+
+// amount is what the plan shows for an ingredient, as it is read: "1 + 1/4 tsp".
+func amount(p *drive.Page, ingredient string) string {
+	return drive.Value[string](p, `(() => {
+		const e = document.querySelector('[data-amount="`+ingredient+`"]').cloneNode(true);
+		e.querySelectorAll(".sr-only").forEach((s) => s.remove());
+		return e.textContent.replace(/\s+/g, " ").trim();
+	})()`)
+}
+
+func grams(p *drive.Page, ingredient string) string {
+	return drive.Value[string](p, `document.querySelector('[data-grams="`+ingredient+`"]').textContent.replace(/^why.*?(?=[\d.]+ g)/, "")`)
+}
+
+func choose(p *drive.Page, recipe string) {
+	p.Click("Recipe:")
+	p.Click(recipe)
+	p.Until("the plan of "+recipe, "document.querySelector('h1').innerText.includes("+fmt.Sprintf("%q", recipe)+") && !document.querySelector('[role=listbox]')")
+}
