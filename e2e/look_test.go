@@ -146,8 +146,12 @@ func TestTheSheetFitsWithoutScrolling(t *testing.T) {
 	s := serve(t)
 	p := open(t, s.URL)
 	p.Sees("In the pan")
-	for _, recipe := range []string{"Mooring raisin loaf", "Tiller gluten-free loaf", "Towpath white"} {
+	for _, recipe := range []string{"Mooring raisin loaf", "Tiller gluten-free loaf", "Towpath white", "Sluice-gate egg loaf"} {
 		choose(p, recipe)
+		if recipe == "Sluice-gate egg loaf" {
+			p.Click("Ready by")
+			p.Sees("No delay with")
+		}
 		p.Settled()
 		if over := drive.Value[float64](p, "document.querySelector('main').scrollHeight - document.querySelector('main').clientHeight"); over > 0 {
 			t.Errorf("%s: the plan is %.0f px too tall for 1280 × 800", recipe, over)

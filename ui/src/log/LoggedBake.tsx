@@ -47,7 +47,7 @@ export default function LoggedBake() {
           <h2 id="was-set" className="text-sm font-semibold text-soft">What was set</h2>
           <dl className="mt-1 divide-y divide-rule border-y border-rule">
             {set.map(([name, value]) => (
-              <div key={name} className="flex py-2"><dt className="w-32 text-soft">{name}</dt><dd className="fraction font-semibold">{value}</dd></div>
+              <div key={name} className="flex py-2"><dt className="w-32 text-soft">{name}</dt><dd className={`font-semibold ${name === "Size" ? "fraction" : ""}`}>{value}</dd></div>
             ))}
           </dl>
         </section>

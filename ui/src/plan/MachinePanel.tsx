@@ -43,12 +43,12 @@ export function MachinePanel({ answer, stale, ask, change, start }: Props) {
           <span className="ml-2 text-soft">{readyDay}</span>
         </Row>
       </dl>
-      <p className="mt-2 text-xs text-soft">
+      {!refused && <p className="mt-2 text-xs text-soft">
         Press Start at <b className="figures text-ink">{clock(timer.press, zone)}</b>
         {timer.setting > 0 && <>: the timer counts {timer.rule === "finish-based" ? "hours until the bread is done" : "hours until the cycle begins"}</>}.
         {" "}The cycle takes {inHours(setting.total)}.
         {timer.early > 0 && ` ${inHours(timer.early)} before you asked: the timer goes in steps.`}
-      </p>
+      </p>}
       <Cautions cautions={plan.cautions} change={change} />
       <div className="flex-1" />
       <button type="button" data-start onClick={start} disabled={refused || stale} className="mt-3 min-h-14 rounded-tray bg-rim px-4 text-lg font-bold text-on-rim disabled:bg-shelf disabled:text-soft">
