@@ -3,6 +3,7 @@
 package scoop
 
 import (
+	"cmp"
 	"math"
 	"slices"
 	"strings"
@@ -61,12 +62,12 @@ func Smallest(k larder.Kind) measure.Millilitres {
 // slack lets a US spoon of 14.8 ml pass for one of 15 ml, ml.
 const slack = 0.3
 
-// Set is a kitchen's measures, made ready to find sums in.
+// Set is a kitchen's measures, made ready to find sums in. It is not safe for concurrent use.
 type Set struct {
 	measures []measure.Measure // largest first
 	volumes  []int             // of each, in steps
 	step     float64           // ml
-	tables   map[measure.Millilitres]*table
+	tables   map[tableKey]*table
 }
 
 // stepsPerTeaspoon divides a teaspoon so that halves, thirds, quarters and eighths of spoons and
@@ -77,11 +78,11 @@ const stepsPerTeaspoon = 24
 func NewSet(measures []measure.Measure, s measure.Standard) *Set {
 	set := &Set{
 		measures: slices.Clone(measures),
-		step:     measure.Of(1, 1, s.In(measure.Tsp)).Unit.Facts().Size / stepsPerTeaspoon,
-		tables:   map[measure.Millilitres]*table{},
+		step:     s.In(measure.Tsp).Facts().Size / stepsPerTeaspoon,
+		tables:   map[tableKey]*table{},
 	}
 	slices.SortStableFunc(set.measures, func(a, b measure.Measure) int {
-		return int(math.Copysign(1, float64(b.Amount.Millilitres()-a.Amount.Millilitres())))
+		return cmp.Compare(b.Amount.Millilitres(), a.Amount.Millilitres())
 	})
 	for _, m := range set.measures {
 		set.volumes = append(set.volumes, max(1, int(math.Round(float64(m.Amount.Millilitres())/set.step))))
@@ -89,17 +90,28 @@ func NewSet(measures []measure.Measure, s measure.Standard) *Set {
 	return set
 }
 
-// table holds, for every volume in steps, the fewest scoops that make it and the last one used.
+type tableKey struct {
+	least  measure.Millilitres
+	prefer measure.Measure
+}
+
+// table holds, for every volume in steps, the cheapest sum of measures that makes it and the last
+// measure used. Another measure than a preferred one outweighs any number of scoops.
 type table struct {
-	fewest []int32 // -1 where no sum makes the volume
+	fewest []int32 // scoops + stranger × strangers; -1 where no sum makes the volume
 	last   []int16
 }
 
+const stranger = 1 << 16
+
+func (t *table) scoops(v int) int    { return int(t.fewest[v]) % stranger }
+func (t *table) strangers(v int) int { return int(t.fewest[v]) / stranger }
+
 // Nearest is the measurable amount closest to g of the ingredient, with the fewest scoops that
-// make it. ok is false when the set has no measure that suits the ingredient.
+// make it: what rounding each line alone does. ok is false when no measure suits the ingredient.
 func (s *Set) Nearest(i larder.Ingredient, g measure.Grams) (a Amount, ok bool) {
 	want := float64(i.Volume(g)) / s.step
-	t, ok := s.table(Smallest(i.Kind), int(want)+1)
+	t, ok := s.table(Smallest(i.Kind), int(want)+1, measure.Measure{})
 	if !ok {
 		return Amount{}, false
 	}
@@ -115,48 +127,59 @@ func (s *Set) Nearest(i larder.Ingredient, g measure.Grams) (a Amount, ok bool) 
 			break
 		}
 	}
+	a = s.amount(t, best)
+	a.Grams = measure.Grams(float64(best) * s.step * float64(i.GramsPerMl()))
+	if i.GramsPerMl() == 0 {
+		a.Grams = measure.Grams(a.Volume)
+	}
+	return a, true
+}
+
+// amount spells out the sum behind a volume.
+func (s *Set) amount(t *table, steps int) Amount {
+	a := Amount{Volume: measure.Millilitres(float64(steps) * s.step)}
 	count := make([]int, len(s.measures))
-	for v := best; v > 0; v -= s.volumes[t.last[v]] {
+	for v := steps; v > 0; v -= s.volumes[t.last[v]] {
 		count[t.last[v]]++
 	}
 	for n, c := range count {
 		if c > 0 {
 			a.Scoops = append(a.Scoops, Scoops{s.measures[n], c})
-			a.Volume += s.measures[n].Amount.Millilitres() * measure.Millilitres(c)
 		}
 	}
-	a.Grams = g
-	if v := i.Volume(1); v > 0 {
-		a.Grams = measure.Grams(a.Volume / v)
-	}
-	return a, true
+	return a
 }
 
-// table finds the fewest scoops for volumes up to one measure past the wanted one.
-func (s *Set) table(least measure.Millilitres, want int) (*table, bool) {
-	first := -1
-	for n, m := range s.measures {
-		if m.Amount.Millilitres() >= least {
-			first = n
-		}
+// table finds the cheapest sums for volumes up to one largest measure past the wanted one.
+func (s *Set) table(least measure.Millilitres, want int, prefer measure.Measure) (*table, bool) {
+	usable := 0
+	for usable < len(s.measures) && s.measures[usable].Amount.Millilitres() >= least {
+		usable++
 	}
-	if first < 0 {
+	if usable == 0 {
 		return nil, false
 	}
-	usable := s.volumes[:first+1]
-	size := want + usable[0] + 1
-	if t := s.tables[least]; t != nil && len(t.fewest) >= size {
+	size := want + s.volumes[0] + 1
+	key := tableKey{least, prefer}
+	if t := s.tables[key]; t != nil && len(t.fewest) >= size {
 		return t, true
+	}
+	price := make([]int32, usable)
+	for n := range usable {
+		price[n] = 1
+		if prefer.Amount.Millilitres() > 0 && s.measures[n] != prefer {
+			price[n] += stranger
+		}
 	}
 	t := &table{make([]int32, size), make([]int16, size)}
 	for v := 1; v < size; v++ {
 		t.fewest[v] = -1
-		for n, u := range usable {
-			if u <= v && t.fewest[v-u] >= 0 && (t.fewest[v] < 0 || t.fewest[v-u]+1 < t.fewest[v]) {
-				t.fewest[v], t.last[v] = t.fewest[v-u]+1, int16(n)
+		for n, u := range s.volumes[:usable] {
+			if u <= v && t.fewest[v-u] >= 0 && (t.fewest[v] < 0 || t.fewest[v-u]+price[n] < t.fewest[v]) {
+				t.fewest[v], t.last[v] = t.fewest[v-u]+price[n], int16(n)
 			}
 		}
 	}
-	s.tables[least] = t
+	s.tables[key] = t
 	return t, true
 }
