@@ -24,6 +24,12 @@ type Wish struct {
 	Crust   machine.Crust    `json:"crust,omitzero"`
 	Ready   timetable.Wall   `json:"ready,omitzero"`   // on the kitchen's clock; left out: start at once
 	AtPanel bool             `json:"atPanel,omitzero"` // the pan is loaded and the baker stands at the machine
+
+	Closer    int         `json:"closer,omitzero"`    // steps along the trade-off, above 0 closer
+	NotToHand []string    `json:"notToHand,omitzero"` // measures in use or missing just now
+	Locks     []plan.Lock `json:"locks,omitzero"`
+	Weigh     []string    `json:"weigh,omitzero"` // lines to weigh
+	Have      *plan.Have  `json:"have,omitzero"`
 }
 
 // PlanAnswer is a plan with what identifies it.
@@ -69,6 +75,7 @@ func (s *server) fulfil(ctx context.Context, q store.Queries, k kitchenNow, w Wi
 	p, err := plan.Make(k.Kitchen.Kitchen, plan.Wish{
 		Recipe: r.Recipe, Machine: m.Machine, Size: w.Size, Cycle: w.Cycle, Crust: w.Crust,
 		Ready: w.Ready, AtPanel: w.AtPanel, Zone: k.zone,
+		Closer: w.Closer, NotToHand: w.NotToHand, Locks: w.Locks, Weigh: w.Weigh, Have: w.Have,
 	}, k.now)
 	if err != nil {
 		return made{}, err

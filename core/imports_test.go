@@ -27,7 +27,7 @@ var arrows = map[string]string{
 	"measure": "", "larder": "measure", "recipe": "larder measure", "formula": "larder measure recipe",
 	"scale": "formula larder measure recipe", "scoop": "larder measure", "pan": "larder measure recipe",
 	"machine": "measure pan", "choice": "formula larder machine measure recipe", "timetable": "machine",
-	"kitchen": "larder machine measure scale scoop",
+	"kitchen": "formula larder machine measure scale",
 	"plan":    "choice formula kitchen larder machine measure pan recipe scale scoop timetable",
 	"bake":    "machine plan timetable",
 }

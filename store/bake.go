@@ -56,7 +56,7 @@ func scanBake(scan func(...any) error) (Bake, error) {
 	if err := scan(&b.ID, &b.RecipeID, &b.RevisionID, &b.Revision, &b.MachineID, &shape, &doc, &b.StartedAt); err != nil {
 		return b, err
 	}
-	if shape != plan.Shape {
+	if shape < 1 || shape > plan.Shape {
 		return b, fmt.Errorf("bake %s has a plan of shape %d, which this version cannot read", b.ID, shape)
 	}
 	return b, decode(doc, &b.Plan)

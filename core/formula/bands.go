@@ -1,6 +1,27 @@
 package formula
 
-import "risepan/core/recipe"
+import (
+	"risepan/core/recipe"
+	"risepan/core/word"
+)
+
+// SaltSchool is how much salt a kitchen likes in its bread.
+type SaltSchool string
+
+const (
+	Booklet SaltSchool = "booklet" // holds the yeast back and guards against overflow
+	Reduced SaltSchool = "reduced" // rises faster: cut the yeast or watch it
+)
+
+var SaltSchools = []SaltSchool{Booklet, Reduced}
+
+func (s SaltSchool) Words() []string { return word.List(SaltSchools) }
+func (s *SaltSchool) UnmarshalText(text []byte) error {
+	return word.Read(s, text, "school of salt", SaltSchools)
+}
+
+// reducedSalt is the band of the reduced school, for every kind of bread.
+var reducedSalt = Band{0.5, 1.4}
 
 // Band is a usual range, per 100 of flour. Bands are guides: plenty of loved loaves lie outside.
 type Band struct {
@@ -43,8 +64,16 @@ const (
 	grainHigh = 0.15
 )
 
-// BandsOf gives the usual ranges for a kind of recipe with this share (0 to 100) of thirsty grain.
-// A quick bread has none; ok is then false.
+// In gives the bands of the salt school.
+func (b Bands) In(s SaltSchool) Bands {
+	if s == Reduced {
+		b.Salt = reducedSalt
+	}
+	return b
+}
+
+// BandsOf gives the usual ranges for a kind of recipe with this share (0 to 100) of thirsty grain, in
+// the booklet school of salt. A quick bread has none; ok is then false.
 func BandsOf(k recipe.Kind, grain float64) (b Bands, ok bool) {
 	b, ok = bands[k]
 	b.Hydration.Low += grainLow * grain

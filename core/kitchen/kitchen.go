@@ -3,13 +3,17 @@
 package kitchen
 
 import (
+	"fmt"
+	"slices"
 	"strings"
 
 	"risepan/core/fault"
+	"risepan/core/formula"
 	"risepan/core/larder"
 	"risepan/core/machine"
 	"risepan/core/measure"
 	"risepan/core/scale"
+	"risepan/core/word"
 )
 
 // Kitchen is one household's settings.
@@ -18,19 +22,66 @@ type Kitchen struct {
 	Zone     string              `json:"zone"` // of its clock, such as Europe/London
 	Standard measure.Standard    `json:"standard"`
 	Measures []measure.Measure   `json:"measures"`
-	Scale    bool                `json:"scale"` // owns a kitchen scale and weighs flour
+	Scale    bool                `json:"scale"` // weighs everything on a kitchen scale
 	Yeast    scale.YeastSchool   `json:"yeast"`
+	Eggs     scale.EggSchool     `json:"eggs"`
+	EggSize  EggSize             `json:"eggSize"`
+	Salt     formula.SaltSchool  `json:"salt"`
 	Lead     machine.Minutes     `json:"lead"`           // to load the pan and press Start
+	Prefer   []Preference        `json:"prefer"`         // measures liked for an ingredient
 	Facts    []larder.Ingredient `json:"facts,omitzero"` // its own rows, in place of the table's
 }
+
+// Preference is the measure that a kitchen likes for an ingredient, such as flour by the half cup.
+type Preference struct {
+	Ingredient larder.ID       `json:"ingredient"`
+	Measure    measure.Measure `json:"measure"`
+}
+
+// EggSize is the size of a kitchen's whole eggs.
+type EggSize string
+
+const (
+	Medium     EggSize = "medium"
+	Large      EggSize = "large"
+	ExtraLarge EggSize = "extra large"
+)
+
+var EggSizes = []EggSize{Medium, Large, ExtraLarge}
+
+func (e EggSize) Words() []string { return word.List(EggSizes) }
+func (e *EggSize) UnmarshalText(text []byte) error {
+	return word.Read(e, text, "size of egg", EggSizes)
+}
+
+var eggRows = map[EggSize]larder.ID{Medium: "egg-medium", Large: "egg", ExtraLarge: "egg-extra-large"}
 
 // DefaultLead is how long loading usually takes.
 const DefaultLead machine.Minutes = 15
 
-// New is a kitchen with the default measures.
+// New is a kitchen with the default measures and schools.
 func New(name, zone string) Kitchen {
 	return Kitchen{Name: name, Zone: zone, Standard: measure.US, Measures: measure.DefaultMeasures(measure.US),
-		Yeast: scale.Eased, Lead: DefaultLead}
+		Yeast: scale.Eased, Eggs: scale.Whole, EggSize: Large, Salt: formula.Booklet, Lead: DefaultLead}
+}
+
+// Schools are this kitchen's ways of resizing.
+func (k Kitchen) Schools() scale.Schools {
+	s := scale.Schools{Yeast: k.Yeast, Eggs: k.Eggs}
+	if egg, ok := k.Ingredient(eggRows[k.EggSize]); ok {
+		s.Egg = egg.Each
+	}
+	return s
+}
+
+// Preferred is the measure that the kitchen likes for an ingredient, where it owns it.
+func (k Kitchen) Preferred(id larder.ID) measure.Measure {
+	for _, p := range k.Prefer {
+		if p.Ingredient == id && slices.Contains(k.Measures, p.Measure) {
+			return p.Measure
+		}
+	}
+	return measure.Measure{}
 }
 
 // Ingredient finds what an ingredient is in this kitchen.
@@ -43,17 +94,51 @@ func (k Kitchen) Ingredient(id larder.ID) (larder.Ingredient, bool) {
 	return larder.Get(id)
 }
 
+const (
+	mostMeasures = 40
+	longName     = 60
+	smallest     = 0.2  // ml, of a measure
+	largest      = 2000 // ml
+)
+
 // Check reports the first thing about the kitchen that cannot be, as a *fault.Fault.
 func (k Kitchen) Check() error {
 	switch {
-	case strings.TrimSpace(k.Name) == "":
-		return fault.At("/name", "give the kitchen a name")
+	case strings.TrimSpace(k.Name) == "" || len(k.Name) > longName:
+		return fault.At("/name", "give the kitchen a name of 1 to %d letters", longName)
 	case k.Lead < 0 || k.Lead > 240:
 		return fault.At("/lead", "the time to load and press Start is 0 to 240 minutes")
+	case len(k.Measures) > mostMeasures:
+		return fault.At("/measures", "%d measures are too many: at most %d", len(k.Measures), mostMeasures)
 	}
-	for _, m := range k.Measures {
-		if m.Amount.Millilitres() <= 0 {
-			return fault.At("/measures", "a measure holds a volume above 0, and %q holds none", m)
+	for n, m := range k.Measures {
+		at := fmt.Sprintf("/measures/%d", n)
+		if v := m.Amount.Millilitres(); v < smallest || v > largest || m.Amount.UpTo.Sign() != 0 {
+			return fault.At(at+"/amount", "a measure holds a volume of %.1f ml to %.0f ml, not %s", smallest, float64(largest), m.Amount)
+		}
+		if len(m.Name) > longName {
+			return fault.At(at+"/name", "a measure's name has at most %d letters", longName)
+		}
+		if slices.Contains(k.Measures[:n], m) {
+			return fault.At(at, "%s is in the list twice", m)
+		}
+	}
+	for n, p := range k.Prefer {
+		at := fmt.Sprintf("/prefer/%d", n)
+		if _, ok := k.Ingredient(p.Ingredient); !ok {
+			return fault.At(at+"/ingredient", "%q is not in the larder", word.Clip(string(p.Ingredient)))
+		}
+		if !slices.Contains(k.Measures, p.Measure) {
+			return fault.At(at+"/measure", "%s is not among this kitchen's measures", p.Measure)
+		}
+	}
+	for n, i := range k.Facts {
+		at := fmt.Sprintf("/facts/%d", n)
+		if _, ok := larder.Get(i.ID); !ok {
+			return fault.At(at+"/id", "%q is not in the larder", word.Clip(string(i.ID)))
+		}
+		if err := i.Check(); err != nil {
+			return fault.At(at, "%v", err)
 		}
 	}
 	return nil

@@ -115,6 +115,25 @@ func (i Ingredient) Weigh(a measure.Amount) (measure.Grams, error) {
 	return 0, fmt.Errorf("%s cannot be counted in pieces: give a unit such as cups, tsp or g", i.Name)
 }
 
+// Check says what about a row of the larder cannot be.
+func (i Ingredient) Check() error {
+	s := i.Shares
+	for _, share := range []float64{s.Water, s.Fat, s.Sugar, s.Salt, s.Protein, s.Starch, s.Fibre} {
+		if !(share >= 0 && share <= 100) {
+			return fmt.Errorf("%s: a share is 0 to 100 g per 100 g, not %g", i.Name, share)
+		}
+	}
+	switch sum := s.Water + s.Fat + s.Sugar + s.Salt + s.Protein + s.Starch + s.Fibre; {
+	case sum > 101:
+		return fmt.Errorf("%s: its shares add up to %.0f g per 100 g", i.Name, sum)
+	case !(i.PerCup >= 0 && i.PerCup <= 1000) || !(i.Each >= 0 && i.Each <= 1000):
+		return fmt.Errorf("%s: a cup or a piece weighs up to 1000 g", i.Name)
+	case i.PerCup == 0 && i.Each == 0:
+		return fmt.Errorf("%s needs a weight by the cup or by the piece", i.Name)
+	}
+	return nil
+}
+
 // GramsPerMl is the density, g/ml; 0 for what is only counted.
 func (i Ingredient) GramsPerMl() measure.Grams {
 	return i.PerCup / measure.Grams(measure.Of(1, 1, measure.Cup).Millilitres())

@@ -49,6 +49,8 @@ const (
 	NoBeep    About = "no beep"
 	Unfit     About = "cycle"
 	Unmade    About = "not measurable"
+	Measures  About = "measures"
+	NoSetting About = "no matching setting"
 )
 
 // Way is a way out of a caution: another ready time, on the kitchen's clock; none is to start now.
@@ -113,7 +115,7 @@ func (p *Plan) fits(w Wish, lines []recipe.Weighed, cycle machine.Cycle) {
 		p.warn(Care, NoBeep, nil, "%s has no add-in beep: put the add-ins in by the clock.", cycle.Name)
 	}
 	for _, l := range p.Lines {
-		if l.Pieces == 0 && len(l.Measured.Scoops) == 0 {
+		if !l.Fixed && len(l.Measured.Scoops) == 0 {
 			p.warn(Care, Unmade, nil, "No measure in this kitchen suits %s: weigh %.0f g.", l.Name, float64(l.Exact))
 		}
 	}

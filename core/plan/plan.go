@@ -23,7 +23,8 @@ import (
 )
 
 // Shape is the number of the plan's JSON shape; a stored plan carries the one it was written in.
-const Shape = 1
+// Shape 1 had no rounding and no running weights; it reads as a plan without them.
+const Shape = 2
 
 // Wish is what the baker wants.
 type Wish struct {
@@ -35,6 +36,12 @@ type Wish struct {
 	Ready   timetable.Wall // on the kitchen's clock; zero: start at once
 	AtPanel bool           // the pan is loaded and the baker stands at the machine: no lead time
 	Zone    *time.Location // of the kitchen's clock
+
+	Closer    int      // steps from where the rounding begins: above 0 closer, below it fewer scoops
+	NotToHand []string // measures in use or missing just now, as they are called
+	Locks     []Lock   // lines held at an amount
+	Weigh     []string // lines to weigh
+	Have      *Have    // the loaf follows what there is of one line
 }
 
 // Plan is everything about one loaf.
@@ -47,6 +54,7 @@ type Plan struct {
 	Sizes      []SizeOffer        `json:"sizes"`
 	Lines      []Line             `json:"lines"` // in the recipe's order
 	Deviations []scale.Deviation  `json:"deviations"`
+	Rounding   Rounding           `json:"rounding"`
 	Formula    Formula            `json:"formula"`
 	Pan        Pan                `json:"pan"`
 	Setting    Setting            `json:"setting"`
@@ -60,6 +68,7 @@ type Plan struct {
 type SizeOffer struct {
 	Size    measure.LoafSize `json:"size"`
 	Written bool             `json:"written"` // the recipe is written for it
+	Slices  int              `json:"slices"`  // about so many
 	WhyNot  string           `json:"whyNot,omitzero"`
 }
 
@@ -72,8 +81,12 @@ type Line struct {
 	Written    string        `json:"written"` // as the recipe has it
 	Exact      measure.Grams `json:"exact"`   // what the resized recipe asks for
 	Pieces     int64         `json:"pieces,omitzero"`
-	Measured   scoop.Amount  `json:"measured"` // by this kitchen's cups and spoons; no scoops for pieces
-	Percent    float64       `json:"percent"`  // of the flour
+	Measured   scoop.Amount  `json:"measured"`         // by this kitchen's cups and spoons; no scoops for pieces
+	Percent    float64       `json:"percent"`          // of the flour
+	Running    measure.Grams `json:"running,omitzero"` // on a scale under the pan, without tare
+	Fixed      bool          `json:"fixed,omitzero"`   // not measured by scoops: eggs, weighed and locked lines
+	Locked     string        `json:"locked,omitzero"`  // the amount that the baker holds it at
+	Miss       string        `json:"miss,omitzero"`    // how far the closest measurable amount is off
 	AtBeep     bool          `json:"atBeep,omitzero"`
 	Note       string        `json:"note,omitzero"`
 }
@@ -137,7 +150,13 @@ func Make(k kitchen.Kitchen, w Wish, now time.Time) (Plan, error) {
 		Shape: Shape, Recipe: w.Recipe.Name, Kind: w.Recipe.Kind, Machine: w.Machine.Name, Size: w.Size,
 		Sizes: offers(w), Cautions: []Caution{},
 	}
-	lines, deviations := scale.To(written, w.Recipe.Kind, w.Size.Over(w.Recipe.Size), k.Yeast)
+	factor, err := w.factor(written)
+	if err != nil {
+		return Plan{}, err
+	}
+	w.Size = w.settingFor(factor)
+	p.Size = w.Size
+	lines, deviations := scale.To(written, w.Recipe.Kind, factor, k.Schools())
 	p.Deviations = deviations
 	portions := make([]formula.Portion, len(lines))
 	for n, l := range lines {
@@ -152,8 +171,13 @@ func Make(k kitchen.Kitchen, w Wish, now time.Time) (Plan, error) {
 		return Plan{}, err
 	}
 	doubt := p.time(k, w, cycle, needs, now)
-	p.measure(k, lines, dough)
+	p.list(w, lines, dough)
+	if err := p.measure(k, w, lines); err != nil {
+		return Plan{}, err
+	}
 	p.load(w, lines, dough)
+	p.running()
+	p.questionSize(w, factor, formula.FromRecipe(written).Flour)
 	p.caution(w, written, cycle, doubt)
 	return p, nil
 }
@@ -188,12 +212,12 @@ func offers(w Wish) []SizeOffer {
 	usual := []measure.LoafSize{measure.LoafPounds(1, 1), measure.LoafPounds(3, 2), measure.LoafPounds(2, 1)}
 	var out []SizeOffer
 	for _, s := range w.Machine.Sizes {
-		out = append(out, SizeOffer{Size: s, Written: s == w.Recipe.Size})
+		out = append(out, SizeOffer{Size: s, Written: s == w.Recipe.Size, Slices: scale.Slices(s)})
 	}
 	for _, s := range usual {
 		if !w.Machine.Bakes(s) {
 			why := w.Machine.Name + " has no setting for it: it bakes " + w.Machine.SizesInWords() + "."
-			out = append(out, SizeOffer{s, s == w.Recipe.Size, why})
+			out = append(out, SizeOffer{s, s == w.Recipe.Size, scale.Slices(s), why})
 		}
 	}
 	return out
@@ -202,6 +226,7 @@ func offers(w Wish) []SizeOffer {
 func formulaFor(k kitchen.Kitchen, w Wish, dough formula.Formula, portions []formula.Portion) Formula {
 	f := Formula{Formula: dough}
 	if b, ok := formula.BandsOf(w.Recipe.Kind, dough.Grain); ok {
+		b = b.In(k.Salt)
 		f.Bands = &b
 	}
 	var flour, cups measure.Grams // the flour, and what its cups weigh in the larder's reckoning
@@ -303,9 +328,8 @@ func wholeMinute(now time.Time, atPanel bool) time.Time {
 	return t
 }
 
-// measure turns every line into what to pick up.
-func (p *Plan) measure(k kitchen.Kitchen, lines []scale.Line, dough formula.Formula) {
-	set := scoop.NewSet(k.Measures, k.Standard)
+// list names every line and what the resized recipe asks for.
+func (p *Plan) list(w Wish, lines []scale.Line, dough formula.Formula) {
 	for _, l := range lines {
 		out := Line{
 			ID: l.Line.ID, Ingredient: l.Ingredient.ID, Name: l.Ingredient.Name, Note: l.Line.Note,
@@ -318,9 +342,9 @@ func (p *Plan) measure(k kitchen.Kitchen, lines []scale.Line, dough formula.Form
 		if dough.Flour > 0 {
 			out.Percent = round(100*float64(l.Grams/dough.Flour), 2)
 		}
-		if l.Pieces == 0 {
-			if a, ok := set.Nearest(l.Ingredient, l.Grams); ok {
-				out.Measured = a
+		for _, lock := range w.Locks {
+			if lock.Line == l.Line.ID {
+				out.Locked = lock.Amount.String()
 			}
 		}
 		p.Lines = append(p.Lines, out)

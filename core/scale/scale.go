@@ -31,6 +31,29 @@ func (s *YeastSchool) UnmarshalText(text []byte) error {
 	return word.Read(s, text, "school of yeast", YeastSchools)
 }
 
+// EggSchool is how eggs follow the loaf size.
+type EggSchool string
+
+const (
+	Whole EggSchool = "whole" // the nearest whole number; the liquid makes up for the rest
+	Part  EggSchool = "part"  // beaten, and a part used by weight or spoon
+)
+
+var EggSchools = []EggSchool{Whole, Part}
+
+func (s EggSchool) Words() []string { return word.List(EggSchools) }
+func (s *EggSchool) UnmarshalText(text []byte) error {
+	return word.Read(s, text, "school of eggs", EggSchools)
+}
+
+// Schools are a kitchen's ways of resizing.
+type Schools struct {
+	Yeast YeastSchool
+	Eggs  EggSchool
+	// Egg is the weight of the kitchen's own whole eggs; 0 where they are as the recipe means.
+	Egg measure.Grams
+}
+
 // easing is the exponent of the eased school.
 const easing = 0.6
 
@@ -68,29 +91,25 @@ type Deviation struct {
 const AddedWater = "added-water"
 
 // To resizes weighed lines of a recipe by the exact factor f. The kind gives the yeast's band.
-func To(lines []recipe.Weighed, kind recipe.Kind, f measure.Ratio, school YeastSchool) ([]Line, []Deviation) {
+func To(lines []recipe.Weighed, kind recipe.Kind, f measure.Ratio, schools Schools) ([]Line, []Deviation) {
 	out := make([]Line, len(lines))
 	for n, l := range lines {
 		out[n] = Line{Weighed: l, Exact: l.Line.Amount.Times(f), Grams: l.Grams * measure.Grams(f.Float())}
 	}
-	if f == measure.Whole(1) {
-		for n := range out {
-			if out[n].Ingredient.Counted() && out[n].Exact.Unit == measure.Piece && out[n].Exact.Quantity.IsWhole() {
-				out[n].Pieces = out[n].Exact.Quantity.Floor()
-			}
-		}
-		return out, nil
-	}
 	var dev []Deviation
-	out, dev = wholeEggs(out, dev)
-	dev = easeYeast(out, dev, lines, kind, f, school)
+	out, dev = wholeEggs(out, dev, schools)
+	if f == measure.Whole(1) {
+		return out, dev
+	}
+	dev = easeYeast(out, dev, lines, kind, f, schools.Yeast)
 	dev = spoonPieces(out, dev)
 	return out, dev
 }
 
 // wholeEggs keeps eggs whole, a half rounding up and one egg staying one, and gives the water that
-// they gain or lose back to the main liquid.
-func wholeEggs(lines []Line, dev []Deviation) ([]Line, []Deviation) {
+// they gain or lose back to the main liquid. Eggs that the recipe itself parts stay parted at its
+// own size.
+func wholeEggs(lines []Line, dev []Deviation, schools Schools) ([]Line, []Deviation) {
 	main := mainLiquid(lines)
 	water := 0.0 // g that the eggs bring beyond straight proportion
 	first := len(dev)
@@ -99,24 +118,38 @@ func wholeEggs(lines []Line, dev []Deviation) ([]Line, []Deviation) {
 		if !l.Ingredient.Counted() || l.Exact.Unit != measure.Piece {
 			continue
 		}
+		each := l.Ingredient.Each
+		if schools.Egg > 0 && wholeEgg(l.Ingredient.ID) {
+			each = schools.Egg
+		}
 		exact := l.Exact.Middle()
+		if each != l.Ingredient.Each {
+			exact = measure.NewRatio(int64(math.Round(float64(l.Grams)*1000)), int64(math.Round(float64(each)*1000)))
+		}
 		whole := max(exact.HalfUp(), 1)
-		if exact == measure.Whole(whole) {
+		straight, grams := l.Grams, each*measure.Grams(whole)
+		if math.Abs(float64(grams-straight)) < 1e-9 {
 			l.Pieces = whole
 			continue
 		}
-		straight, grams := l.Grams, l.Ingredient.Each*measure.Grams(whole)
+		if l.Exact == l.Line.Amount && !l.Exact.Middle().IsWhole() {
+			continue
+		}
 		extra := float64(grams-straight) * l.Ingredient.Shares.Water / 100
-		if !canGive(lines, main, water+extra) {
-			l.Exact = measure.Amount{}
+		if schools.Eggs == Part || !canGive(lines, main, water+extra) {
+			reason := "beat it and use part, as this kitchen likes"
+			if schools.Eggs != Part {
+				reason = "beat it and use part, for there is too little liquid to make up a whole one"
+			}
 			dev = append(dev, Deviation{l.Line.ID, PartEgg, straight, straight,
-				fmt.Sprintf("%s of a %s: beat it and use part, for there is too little liquid to make up a whole one.", exact, l.Ingredient.Name)})
+				fmt.Sprintf("%s of a %s: %s.", decimal(exact.Float()), l.Ingredient.Name, reason)})
+			l.Exact = measure.Amount{}
 			continue
 		}
 		water += extra
 		l.Pieces, l.Grams, l.Exact = whole, grams, measure.Amount{Quantity: measure.Whole(whole)}
 		dev = append(dev, Deviation{l.Line.ID, WholeEggs, straight, grams,
-			fmt.Sprintf("Straight proportion is %s eggs. Eggs stay whole, so %d goes in.", decimal(exact.Float()), whole)})
+			fmt.Sprintf("Straight proportion is %s of this kitchen's eggs. Eggs stay whole, so %d goes in.", decimal(exact.Float()), whole)})
 	}
 	if len(dev) == first || math.Abs(water) < 1e-9 {
 		return lines, dev
@@ -139,6 +172,11 @@ func wholeEggs(lines []Line, dev []Deviation) ([]Line, []Deviation) {
 	return lines, append(dev, Deviation{l.Line.ID, LiquidForEgg, straight, l.Grams,
 		fmt.Sprintf("Whole eggs bring %.0f g %s water, so %.0f g %s %s goes in.",
 			math.Abs(water), more, math.Abs(float64(straight-l.Grams)), less, l.Ingredient.Name)})
+}
+
+// wholeEgg tells eggs in their shell, which come in sizes, from whites and yolks.
+func wholeEgg(id larder.ID) bool {
+	return id == "egg" || id == "egg-medium" || id == "egg-extra-large"
 }
 
 // mainLiquid is the liquid line in the pan that brings the most water; -1 without one.

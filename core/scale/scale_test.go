@@ -52,7 +52,7 @@ var (
 
 func TestStraightLinesAreExactRationals(t *testing.T) {
 	w := dough(t, recipe.White, "1 cup", "water", "3 cups", "bread flour", "1 1/2 tsp", "salt", "1 tbsp", "sugar")
-	lines, _ := To(w, recipe.White, toOne, Eased)
+	lines, _ := To(w, recipe.White, toOne, Schools{Yeast: Eased})
 	for id, want := range map[larder.ID]measure.Amount{
 		"water": measure.Of(2, 3, measure.Cup), "bread-flour": measure.Of(2, 1, measure.Cup),
 		"salt": measure.Of(1, 1, measure.Tsp), "sugar": measure.Of(2, 3, measure.Tbsp),
@@ -68,7 +68,7 @@ func TestStraightLinesAreExactRationals(t *testing.T) {
 // 12.667 ÷ 0.88 = 14.394 g more of it: 183 × 4/3 = 244 g becomes 258.394 g.
 func TestEggsStayWholeAndMilkMakesUpTheWater(t *testing.T) {
 	w := dough(t, recipe.Sweet, "3/4 cup", "milk", "1", "egg", "3 cups", "bread flour", "2 tsp", "yeast")
-	lines, deviations := To(w, recipe.Sweet, toTwo, Eased)
+	lines, deviations := To(w, recipe.Sweet, toTwo, Schools{Yeast: Eased})
 	if egg := find(t, lines, "egg"); egg.Pieces != 1 || egg.Grams != 50 {
 		t.Errorf("1 1/3 eggs became %d eggs of %v g, want 1 of 50", egg.Pieces, egg.Grams)
 	}
@@ -90,11 +90,11 @@ func TestEggsStayWholeAndMilkMakesUpTheWater(t *testing.T) {
 func TestHalfAnEggRoundsUpAndOneEggStays(t *testing.T) {
 	w := dough(t, recipe.Sweet, "1 cup", "water", "1", "egg", "3 cups", "bread flour")
 	half := measure.NewRatio(1, 2)
-	lines, _ := To(w, recipe.Sweet, half, Eased)
+	lines, _ := To(w, recipe.Sweet, half, Schools{Yeast: Eased})
 	if got := find(t, lines, "egg").Pieces; got != 1 {
 		t.Errorf("half an egg became %d, want 1", got)
 	}
-	lines, _ = To(w, recipe.Sweet, measure.NewRatio(2, 5), Eased)
+	lines, _ = To(w, recipe.Sweet, measure.NewRatio(2, 5), Schools{Yeast: Eased})
 	if got := find(t, lines, "egg").Pieces; got != 1 {
 		t.Errorf("a small loaf keeps its one egg, not %d", got)
 	}
@@ -102,12 +102,12 @@ func TestHalfAnEggRoundsUpAndOneEggStays(t *testing.T) {
 
 func TestWithoutLiquidWaterIsAddedOrTheEggIsParted(t *testing.T) {
 	w := dough(t, recipe.Sweet, "4", "eggs", "2 cups", "bread flour", "1/2 cup", "butter")
-	lines, _ := To(w, recipe.Sweet, toTwo, Eased) // 5 1/3 eggs → 5, 1/3 × 50 × 0.76 = 12.67 g short
+	lines, _ := To(w, recipe.Sweet, toTwo, Schools{Yeast: Eased}) // 5 1/3 eggs → 5, 1/3 × 50 × 0.76 = 12.67 g short
 	water := find(t, lines, "water")
 	if water.Line.ID != AddedWater || math.Abs(float64(water.Grams)-12.667) > 0.001 {
 		t.Errorf("5 1/3 eggs → 5 wants 12.667 g of water added, got %.3f", water.Grams)
 	}
-	lines, deviations := To(w, recipe.Sweet, toOne, Eased) // 2 2/3 → 3 would be too wet
+	lines, deviations := To(w, recipe.Sweet, toOne, Schools{Yeast: Eased}) // 2 2/3 → 3 would be too wet
 	if egg := find(t, lines, "egg"); egg.Pieces != 0 || math.Abs(float64(egg.Grams)-133.333) > 0.001 {
 		t.Errorf("2 2/3 eggs with no liquid to cut are parted, got %d whole, %.1f g", egg.Pieces, egg.Grams)
 	}
@@ -121,12 +121,12 @@ func TestWithoutLiquidWaterIsAddedOrTheEggIsParted(t *testing.T) {
 func TestYeastIsEased(t *testing.T) {
 	w := dough(t, recipe.White, "1 cup", "water", "3 cups", "bread flour", "1 3/4 tsp", "yeast")
 	for f, want := range map[measure.Ratio]float64{toTwo: 6.4471, toOne: 4.2535, measure.Whole(1): 5.425} {
-		lines, _ := To(w, recipe.White, f, Eased)
+		lines, _ := To(w, recipe.White, f, Schools{Yeast: Eased})
 		if got := float64(find(t, lines, "active-dry-yeast").Grams); math.Abs(got-want) > 0.0005 {
 			t.Errorf("× %v the eased yeast is %.4f g, want %.4f", f, got, want)
 		}
 	}
-	lines, deviations := To(w, recipe.White, toTwo, Straight)
+	lines, deviations := To(w, recipe.White, toTwo, Schools{Yeast: Straight})
 	if got := float64(find(t, lines, "active-dry-yeast").Grams); math.Abs(got-5.425*4/3) > 1e-9 || len(deviations) != 0 {
 		t.Errorf("the straight school gives %.4f g and %v", got, deviations)
 	}
@@ -135,17 +135,17 @@ func TestYeastIsEased(t *testing.T) {
 func TestYeastStaysInItsBandButIsNeverMovedAtTheWrittenSize(t *testing.T) {
 	// 7/8 tsp in 375 g is 0.72 %, below the band of 1.0: its own share widens the band downwards.
 	low := dough(t, recipe.White, "1 cup", "water", "3 cups", "bread flour", "7/8 tsp", "yeast")
-	lines, _ := To(low, recipe.White, toTwo, Eased)
+	lines, _ := To(low, recipe.White, toTwo, Schools{Yeast: Eased})
 	if got := 100 * find(t, lines, "active-dry-yeast").Grams / 500; math.Abs(float64(got)-0.7233) > 0.001 {
 		t.Errorf("eased below its own share the yeast is %.4f %%, want it held at 0.7233", got)
 	}
-	lines, deviations := To(low, recipe.White, measure.Whole(1), Eased)
+	lines, deviations := To(low, recipe.White, measure.Whole(1), Schools{Yeast: Eased})
 	if got := find(t, lines, "active-dry-yeast").Grams; math.Abs(float64(got)-2.7125) > 1e-9 || len(deviations) != 0 {
 		t.Errorf("at the written size the yeast was moved to %.4f g: %v", got, deviations)
 	}
 	// 2 1/2 tsp in 375 g is 2.07 %: eased to 1 lb it would be 2.43 %, so it is held at 2.2 % of 250 g.
 	high := dough(t, recipe.White, "1 cup", "water", "3 cups", "bread flour", "2 1/2 tsp", "yeast")
-	lines, deviations = To(high, recipe.White, toOne, Eased)
+	lines, deviations = To(high, recipe.White, toOne, Schools{Yeast: Eased})
 	if got := find(t, lines, "active-dry-yeast").Grams; math.Abs(float64(got)-5.5) > 1e-9 {
 		t.Errorf("the yeast is %.4f g, want it held at 5.5 g", got)
 	}
@@ -156,7 +156,7 @@ func TestYeastStaysInItsBandButIsNeverMovedAtTheWrittenSize(t *testing.T) {
 
 func TestPacketsAndPiecesBecomeSpoons(t *testing.T) {
 	w := dough(t, recipe.White, "1 cup", "water", "3 cups", "bread flour", "1 packet", "yeast", "1", "orange zest")
-	lines, deviations := To(w, recipe.White, toOne, Straight)
+	lines, deviations := To(w, recipe.White, toOne, Schools{Yeast: Straight})
 	zest := find(t, lines, "citrus-zest")
 	if zest.Pieces != 0 || zest.Exact.Unit != measure.Piece || zest.Exact.Quantity.Sign() != 0 || math.Abs(float64(zest.Grams)-4) > 1e-9 {
 		t.Errorf("2/3 of a zest should be 4 g by the spoon: %+v", zest)
@@ -183,12 +183,12 @@ func TestAnyPathOfSizesGivesTheSamePlan(t *testing.T) {
 		sizes := []measure.Ratio{toOne, measure.Whole(1), toTwo, measure.NewRatio(5, 3)}
 		want := make([]string, len(sizes))
 		for n, f := range sizes {
-			lines, _ := To(w, recipe.Sweet, f, Eased)
+			lines, _ := To(w, recipe.Sweet, f, Schools{Yeast: Eased})
 			want[n] = fmt.Sprint(lines)
 		}
 		for range 6 {
 			n := random.IntN(len(sizes))
-			lines, _ := To(w, recipe.Sweet, sizes[n], Eased)
+			lines, _ := To(w, recipe.Sweet, sizes[n], Schools{Yeast: Eased})
 			if got := fmt.Sprint(lines); got != want[n] {
 				t.Fatalf("× %v gives another plan on the second visit:\n%s\n%s", sizes[n], got, want[n])
 			}
@@ -202,7 +202,7 @@ func TestWholeEggsKeepTheWater(t *testing.T) {
 		w := dough(t, recipe.Sweet, "1 cup", "water", fmt.Sprint(eggs), "eggs", "3 cups", "bread flour")
 		want := formula.FromRecipe(w).Hydration
 		for _, f := range []measure.Ratio{toOne, toTwo, measure.NewRatio(5, 3)} {
-			lines, _ := To(w, recipe.Sweet, f, Eased)
+			lines, _ := To(w, recipe.Sweet, f, Schools{Yeast: Eased})
 			var p []formula.Portion
 			for _, l := range lines {
 				p = append(p, formula.Portion{Ingredient: l.Ingredient, Grams: l.Grams})
@@ -211,5 +211,26 @@ func TestWholeEggsKeepTheWater(t *testing.T) {
 				t.Errorf("%d eggs × %v: hydration moves from %.2f to %.2f", eggs, f, want, got)
 			}
 		}
+	}
+}
+
+// A kitchen with medium eggs of 44 g: one large egg of the recipe is 50 ÷ 44 = 1.14, so one goes in,
+// 6 g less, and 6 × 76 % = 4.56 g more water, already at the written size.
+func TestAKitchensOwnEggSizeIsMadeUp(t *testing.T) {
+	w := dough(t, recipe.Sweet, "1 cup", "water", "1", "egg", "3 cups", "bread flour")
+	lines, deviations := To(w, recipe.Sweet, measure.Whole(1), Schools{Egg: 44})
+	if egg, water := find(t, lines, "egg"), find(t, lines, "water"); egg.Pieces != 1 || egg.Grams != 44 || math.Abs(float64(water.Grams)-241.16) > 1e-9 || len(deviations) != 2 {
+		t.Errorf("%d eggs of %v g, water %.2f g, %v", egg.Pieces, egg.Grams, water.Grams, deviations)
+	}
+}
+
+func TestAKitchenMayPartItsEggs(t *testing.T) {
+	w := dough(t, recipe.Sweet, "1 cup", "water", "1", "egg", "3 cups", "bread flour")
+	lines, deviations := To(w, recipe.Sweet, toTwo, Schools{Eggs: Part, Yeast: Straight})
+	if egg := find(t, lines, "egg"); egg.Pieces != 0 || math.Abs(float64(egg.Grams)-66.667) > 0.001 || len(deviations) != 1 || deviations[0].Rule != PartEgg {
+		t.Errorf("%d whole, %.3f g, %v; want 66.667 g of beaten egg", egg.Pieces, egg.Grams, deviations)
+	}
+	if water := find(t, lines, "water"); water.Exact != measure.Of(4, 3, measure.Cup) {
+		t.Errorf("with a part egg the water is straight, not %v", water.Exact)
 	}
 }

@@ -684,3 +684,42 @@ func (p *problem) solution(x found) Solution {
 	}
 	return s
 }
+
+// Alone measures each line on its own, by its nearest amount: what a baker does without help. It
+// is there to be compared with.
+func (s *Set) Alone(lines []Line) Solution {
+	out := Solution{Amounts: make([]Amount, len(lines))}
+	grams := make([]float64, len(lines))
+	for n, l := range lines {
+		out.Amounts[n].Grams = l.Exact
+		if l.Fixed {
+			out.Amounts[n].Grams = l.Actual
+		} else if a, ok := s.Nearest(l.Ingredient, l.Exact); ok {
+			out.Amounts[n] = a
+			out.Scoops += a.Count()
+		}
+		grams[n] = float64(out.Amounts[n].Grams)
+	}
+	out.Flour, out.Water = Shift(lines, grams)
+	return out
+}
+
+// Shift is how far measured weights move a dough: all flour (relative) and hydration (points).
+func Shift(lines []Line, grams []float64) (flour, water float64) {
+	var f, measured, w, wet float64
+	for n, l := range lines {
+		switch l.Ingredient.Kind {
+		case larder.Flour:
+			f += float64(l.Exact)
+			measured += grams[n]
+		case larder.Extra:
+		default:
+			w += float64(l.Exact) * l.Ingredient.Shares.Water / 100
+			wet += grams[n] * l.Ingredient.Shares.Water / 100
+		}
+	}
+	if f <= 0 || measured <= 0 {
+		return 0, 0
+	}
+	return measured/f - 1, 100*wet/measured - 100*w/f
+}

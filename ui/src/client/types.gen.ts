@@ -29,12 +29,20 @@ export interface Kitchen {
   measures: Measure[];
   scale: boolean;
   yeast: "eased" | "straight";
+  eggs: "whole" | "part";
+  eggSize: "medium" | "large" | "extra large";
+  salt: "booklet" | "reduced";
   lead: number;
+  prefer: KitchenPreference[];
   facts?: LarderIngredient[];
 }
 export interface Measure {
   amount: string;
   name?: string;
+}
+export interface KitchenPreference {
+  ingredient: string;
+  measure: Measure;
 }
 export interface LarderIngredient {
   id: string;
@@ -102,6 +110,19 @@ export interface Wish {
   crust?: "light" | "medium" | "dark";
   ready?: string;
   atPanel?: boolean;
+  closer?: number;
+  notToHand?: string[];
+  locks?: PlanLock[];
+  weigh?: string[];
+  have?: PlanHave;
+}
+export interface PlanLock {
+  line: string;
+  amount: string;
+}
+export interface PlanHave {
+  line: string;
+  amount: string;
 }
 export interface PlanAnswer {
   plan: Plan;
@@ -119,6 +140,7 @@ export interface Plan {
   sizes: PlanSizeOffer[];
   lines: PlanLine[];
   deviations: ScaleDeviation[];
+  rounding: PlanRounding;
   formula: PlanFormula;
   pan: PlanPan;
   setting: PlanSetting;
@@ -130,6 +152,7 @@ export interface Plan {
 export interface PlanSizeOffer {
   size: string;
   written: boolean;
+  slices: number;
   whyNot?: string;
 }
 export interface PlanLine {
@@ -142,6 +165,10 @@ export interface PlanLine {
   pieces?: number;
   measured: ScoopAmount;
   percent: number;
+  running?: number;
+  fixed?: boolean;
+  locked?: string;
+  miss?: string;
   atBeep?: boolean;
   note?: string;
 }
@@ -160,6 +187,23 @@ export interface ScaleDeviation {
   straight: number;
   grams: number;
   reason: string;
+}
+export interface PlanRounding {
+  choices: PlanRoundingChoice[];
+  chosen: number;
+  first: number;
+  shift: PlanRoundingShift;
+  alone: PlanRoundingShift;
+}
+export interface PlanRoundingChoice {
+  scoops: number;
+  d: number;
+}
+export interface PlanRoundingShift {
+  scoops: number;
+  flour: number;
+  water: number;
+  yeast: number;
 }
 export interface PlanFormula {
   flour: number;

@@ -55,7 +55,7 @@ export function SizeSwitch({ sizes, value, pick }: { sizes: PlanSizeOffer[]; val
             value={s.size}
             disabled={s.whyNot !== undefined}
             aria-label={`${s.size}${s.written ? ", as written" : ""}${s.whyNot ? `, not offered: ${s.whyNot}` : ""}`}
-            title={s.whyNot ?? (s.written ? "The size that the recipe is written for" : undefined)}
+            title={s.whyNot ?? `About ${s.slices} slices${s.written ? "; the size that the recipe is written for" : ""}`}
             className="relative grid min-h-12 min-w-14 flex-1 cursor-pointer place-items-center border-r-2 border-rim px-3 last:border-r-0 data-checked:bg-rim data-checked:text-on-rim data-disabled:cursor-not-allowed data-disabled:text-soft data-disabled:line-through"
           >
             <span className="fraction text-lg leading-6 font-bold whitespace-nowrap">{pounds(s.size)}<span className="text-xs font-semibold"> {s.size.endsWith("lb") ? "lb" : ""}</span></span>
@@ -63,7 +63,7 @@ export function SizeSwitch({ sizes, value, pick }: { sizes: PlanSizeOffer[]; val
           </Radio>
         ))}
       </RadioGroup>
-      {refused && <p className="text-xs leading-4 text-soft">{refused.whyNot}</p>}
+      <p className="text-xs leading-4 text-soft">{refused ? refused.whyNot : `about ${sizes.find((s) => s.size === value)?.slices ?? 0} slices`}</p>
     </div>
   );
 }

@@ -1,0 +1,49 @@
+package scale
+
+import (
+	"math"
+
+	"risepan/core/measure"
+)
+
+// Usual figures of a normal dough: flour for each nominal pound, g; the flour at which one size
+// gives way to the next, g; slices of a pound; and baked weight as a share of everything in the pan.
+const (
+	flourPerPound  = 250
+	slicesPerPound = 8
+	bakedShare     = 0.89
+	questioned     = 0.20 // how far flour may be off its size before it is questioned
+)
+
+var edges = []struct {
+	upTo measure.Grams
+	size measure.LoafSize
+}{
+	{310, measure.LoafPounds(1, 1)}, {435, measure.LoafPounds(3, 2)}, {560, measure.LoafPounds(2, 1)}, {math.MaxFloat64, measure.LoafPounds(5, 2)},
+}
+
+// bakedEdges are where one size gives way to the next by baked weight, g: halfway between the
+// 400, 600, 800 and 1000 g that normal doughs bake to.
+var bakedEdges = []measure.Grams{500, 700, 900, math.MaxFloat64}
+
+// Infer is the loaf size of a recipe that does not say its own: by its flour, or without flour by
+// what everything in the pan is likely to bake to.
+func Infer(flour, everything measure.Grams) measure.LoafSize {
+	for n, e := range edges {
+		if flour > 0 && flour < e.upTo || flour <= 0 && everything*bakedShare < bakedEdges[n] {
+			return e.size
+		}
+	}
+	return edges[len(edges)-1].size
+}
+
+// Questions reports whether a recipe's flour contradicts the size that it is called, and which size
+// the flour is for.
+func Questions(called measure.LoafSize, flour measure.Grams) (measure.LoafSize, bool) {
+	usual := flourPerPound * called.Pounds().Float()
+	likely := Infer(flour, 0)
+	return likely, flour > 0 && math.Abs(float64(flour)/usual-1) > questioned && likely != called
+}
+
+// Slices is about how many slices a loaf of the size gives.
+func Slices(s measure.LoafSize) int { return int(math.Round(slicesPerPound * s.Pounds().Float())) }
