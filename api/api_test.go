@@ -319,3 +319,76 @@ func TestAnEmptyKitchenCanTakeTheDemo(t *testing.T) {
 		t.Errorf("loaded %+v", l)
 	}
 }
+
+func TestTheKitchensSettingsChangeAndComeBack(t *testing.T) {
+	h := open(t)
+	s := h.shelf()
+	k := s.Kitchen
+	k.Measures = k.Measures[:3]
+	match := func(v int) []string { return []string{"If-Match", fmt.Sprintf("%q", fmt.Sprint(v))} }
+	var now api.KitchenSettings
+	h.must(200, "PUT", "/api/v1/kitchen", k, &now, match(s.Version)...)
+	if now.Version != s.Version+1 || len(h.shelf().Kitchen.Measures) != 3 {
+		t.Fatalf("changed to %+v", now)
+	}
+	h.must(412, "PUT", "/api/v1/kitchen", k, nil, match(s.Version)...)
+	h.must(428, "PUT", "/api/v1/kitchen", k, nil)
+	h.must(200, "POST", "/api/v1/kitchen/undo", nil, &now, match(now.Version)...)
+	if got := h.shelf(); len(got.Kitchen.Measures) != len(s.Kitchen.Measures) || got.Version != s.Version+2 {
+		t.Errorf("undone, the kitchen has %d measures at version %d", len(got.Kitchen.Measures), got.Version)
+	}
+	for pointer, spoil := range map[string]func(map[string]any){
+		"/zone":              func(k map[string]any) { k["zone"] = "Moon/Crater" },
+		"/measures/0/amount": func(k map[string]any) { k["measures"] = []any{map[string]any{"amount": "0 ml"}} },
+		"/measures/1": func(k map[string]any) {
+			k["measures"] = []any{map[string]any{"amount": "1 cup"}, map[string]any{"amount": "1 cup"}}
+		},
+		"/prefer/0/measure": func(k map[string]any) {
+			k["prefer"] = []any{map[string]any{"ingredient": "bread-flour", "measure": map[string]any{"amount": "9 ml"}}}
+		},
+		"/name": func(k map[string]any) { k["name"] = "" },
+		"/lead": func(k map[string]any) { k["lead"] = -3 },
+	} {
+		b, _ := json.Marshal(s.Kitchen)
+		var bad map[string]any
+		json.Unmarshal(b, &bad)
+		spoil(bad)
+		if status, p := h.ask("PUT", "/api/v1/kitchen", bad, nil, match(s.Version+2)...); status != 422 || p.Pointer != pointer {
+			t.Errorf("want a fault at %s, got %d at %q: %s", pointer, status, p.Pointer, p.Detail)
+		}
+	}
+	if got := h.shelf().Version; got != s.Version+2 {
+		t.Errorf("a refused change moved the version to %d", got)
+	}
+}
+
+func TestNonsenseForTheRoundingIsRefusedAtTheField(t *testing.T) {
+	h := open(t)
+	for n, c := range []struct {
+		field   string
+		value   any
+		pointer string
+	}{
+		{"locks", []any{map[string]any{"line": "l9", "amount": "1 cup"}}, "/locks/0/line"},
+		{"locks", []any{map[string]any{"line": "l1", "amount": "-1 cup"}}, "/locks/0/amount"},
+		{"locks", []any{map[string]any{"line": "l1", "amount": "lots"}}, "/locks/0/amount"},
+		{"locks", []any{map[string]any{"line": "l1", "amount": "40 cups"}}, "/locks/0/amount"},
+		{"locks", []any{map[string]any{"line": "l1", "amount": "3"}}, "/locks/0/amount"},
+		{"have", map[string]any{"line": "l6", "amount": "90 cups"}, "/have/amount"},
+		{"have", map[string]any{"line": "none", "amount": "1 cup"}, "/have/line"},
+		{"closer", "two", "/closer"},
+	} {
+		w := h.wish("Towpath white")
+		w[c.field] = c.value
+		if status, p := h.ask("POST", "/api/v1/plan", w, nil); status < 400 || status > 422 || p.Pointer != c.pointer {
+			t.Errorf("%d %v: %d at %q (%s), want a fault at %s", n, c.value, status, p.Pointer, p.Detail, c.pointer)
+		}
+	}
+	w := h.wish("Towpath white")
+	w["notToHand"] = []string{"1 cup", "1/2 cup", "1/3 cup", "1/4 cup", "1 tbsp", "1 tsp", "1/2 tsp", "1/4 tsp", "1/8 tsp"}
+	var p api.PlanAnswer
+	h.must(200, "POST", "/api/v1/plan", w, &p)
+	if len(p.Plan.Cautions) == 0 {
+		t.Error("a kitchen without a single measure gets no word")
+	}
+}

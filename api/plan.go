@@ -8,6 +8,7 @@ import (
 	"github.com/gin-gonic/gin"
 
 	"risepan/core/fault"
+	"risepan/core/larder"
 	"risepan/core/machine"
 	"risepan/core/measure"
 	"risepan/core/plan"
@@ -30,6 +31,9 @@ type Wish struct {
 	Locks     []plan.Lock `json:"locks,omitzero"`
 	Weigh     []string    `json:"weigh,omitzero"` // lines to weigh
 	Have      *plan.Have  `json:"have,omitzero"`
+
+	Without []string             `json:"without,omitzero"` // optional lines to leave out
+	Instead map[string]larder.ID `json:"instead,omitzero"` // for lines that offer a choice
 }
 
 // PlanAnswer is a plan with what identifies it.
@@ -75,7 +79,7 @@ func (s *server) fulfil(ctx context.Context, q store.Queries, k kitchenNow, w Wi
 	p, err := plan.Make(k.Kitchen.Kitchen, plan.Wish{
 		Recipe: r.Recipe, Machine: m.Machine, Size: w.Size, Cycle: w.Cycle, Crust: w.Crust,
 		Ready: w.Ready, AtPanel: w.AtPanel, Zone: k.zone,
-		Closer: w.Closer, NotToHand: w.NotToHand, Locks: w.Locks, Weigh: w.Weigh, Have: w.Have,
+		Closer: w.Closer, NotToHand: w.NotToHand, Locks: w.Locks, Weigh: w.Weigh, Have: w.Have, Without: w.Without, Instead: w.Instead,
 	}, k.now)
 	if err != nil {
 		return made{}, err

@@ -58,6 +58,8 @@ func asProblem(err error) *Problem {
 		return problem(http.StatusBadRequest, string(semantic.JSONPointer), "%s", wrongType(semantic))
 	case errors.Is(err, store.ErrNotFound):
 		return problem(http.StatusNotFound, "", "this kitchen has no such thing")
+	case errors.Is(err, store.ErrStale):
+		return problem(http.StatusPreconditionFailed, "", "this was changed elsewhere meanwhile: look at it again, then change it")
 	case errors.Is(err, store.ErrKeyReused):
 		return problem(http.StatusUnprocessableEntity, "", "this Idempotency-Key was used for another request: use a new one")
 	case errors.Is(err, mysql.ErrInvalidConn), errors.Is(err, driver.ErrBadConn), errors.As(err, &network):

@@ -20,6 +20,8 @@ type shapes struct {
 	BakeView   BakeView
 	Happened   Happened
 	Loaded     Loaded
+	Larder     Larder
+	Settings   KitchenSettings
 	Problem    Problem
 }
 

@@ -16,6 +16,7 @@ import (
 // Shelf is what a kitchen has to bake with: its settings, machines and recipes.
 type Shelf struct {
 	Kitchen  kitchen.Kitchen  `json:"kitchen"`
+	Version  int              `json:"version"` // of the kitchen's settings
 	Machines []MachineOnShelf `json:"machines"`
 	Recipes  []RecipeOnShelf  `json:"recipes"`
 	Now      time.Time        `json:"now"`
@@ -53,7 +54,7 @@ func (s *server) shelf(c *gin.Context) (any, error) {
 	if err != nil {
 		return nil, err
 	}
-	out := Shelf{Kitchen: k.Kitchen.Kitchen, Now: k.now}
+	out := Shelf{Kitchen: k.Kitchen.Kitchen, Version: k.Version, Now: k.now}
 	for _, m := range machines {
 		out.Machines = append(out.Machines, MachineOnShelf{m.ID, m.Machine.Name, m.Machine.Sizes, m.Machine.Delay})
 	}

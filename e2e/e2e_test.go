@@ -76,7 +76,7 @@ func amount(p *drive.Page, ingredient string) string {
 }
 
 func grams(p *drive.Page, ingredient string) string {
-	return drive.Value[string](p, `document.querySelector('[data-grams="`+ingredient+`"]').textContent.replace(/^why.*?(?=[\d.]+ g)/, "")`)
+	return drive.Value[string](p, `document.querySelector('[data-grams="`+ingredient+`"]').textContent.replace(/^(moved|held|misses)/, "")`)
 }
 
 func choose(p *drive.Page, recipe string) {

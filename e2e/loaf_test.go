@@ -28,7 +28,7 @@ func TestALoafFromTheShelfToTheLog(t *testing.T) {
 	if got := grams(p, "milk"); got != "258 g" {
 		t.Errorf("the milk that makes up for the egg is %q, want 258 g", got)
 	}
-	p.Click("why whole milk")
+	p.Click("whole milk")
 	p.Sees("Whole eggs bring 13 g less water")
 	p.Click("Back to the panel")
 

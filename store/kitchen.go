@@ -2,6 +2,7 @@ package store
 
 import (
 	"context"
+	"errors"
 	"time"
 
 	"risepan/core/kitchen"
@@ -36,6 +37,42 @@ func (q Queries) FirstKitchen(ctx context.Context) (Kitchen, error) {
 		return k, found(err)
 	}
 	return k, decode(doc, &k.Kitchen)
+}
+
+// ErrStale is returned when a thing was changed since it was read.
+var ErrStale = errors.New("changed meanwhile")
+
+// ChangeKitchen replaces a kitchen's settings where they are still at the version; the earlier ones
+// are kept. It returns the new version, or ErrStale.
+func (q Queries) ChangeKitchen(ctx context.Context, id string, version int, k kitchen.Kitchen, at time.Time) (int, error) {
+	doc, err := encode(k)
+	if err != nil {
+		return 0, err
+	}
+	var now int
+	var before string
+	if err := q.q.QueryRowContext(ctx, `SELECT version, doc FROM kitchens WHERE id = ? FOR UPDATE`, id).Scan(&now, &before); err != nil {
+		return 0, found(err)
+	}
+	if now != version {
+		return 0, ErrStale
+	}
+	_, err = q.q.ExecContext(ctx, `INSERT INTO kitchen_versions (id, kitchen_id, version, doc, created_at) VALUES (?, ?, ?, ?, ?)`, NewID(), id, now, before, at.UTC())
+	if err != nil {
+		return 0, err
+	}
+	_, err = q.q.ExecContext(ctx, `UPDATE kitchens SET doc = ?, name = ?, version = ? WHERE id = ?`, doc, k.Name, now+1, id)
+	return now + 1, err
+}
+
+// KitchenBefore is a kitchen's settings at an earlier version.
+func (q Queries) KitchenBefore(ctx context.Context, id string, version int) (k kitchen.Kitchen, err error) {
+	var doc string
+	err = q.q.QueryRowContext(ctx, `SELECT doc FROM kitchen_versions WHERE kitchen_id = ? AND version = ?`, id, version).Scan(&doc)
+	if err != nil {
+		return k, found(err)
+	}
+	return k, decode(doc, &k)
 }
 
 // Machine is a stored machine.

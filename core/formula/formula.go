@@ -24,7 +24,6 @@ type Formula struct {
 type Portion struct {
 	Ingredient larder.Ingredient
 	Grams      measure.Grams
-	AddIn      bool
 }
 
 // Of works out the formula of what goes into the pan. Without flour all shares are 0.
@@ -32,7 +31,7 @@ func Of(portions []Portion) Formula {
 	var f Formula
 	var water, salt, yeast, sugar, fat, grain float64
 	for _, p := range portions {
-		if p.AddIn || p.Ingredient.Kind == larder.Extra {
+		if p.Ingredient.Kind == larder.Extra {
 			continue
 		}
 		g, s := float64(p.Grams), p.Ingredient.Shares
@@ -60,11 +59,13 @@ func Of(portions []Portion) Formula {
 	return f
 }
 
-// FromRecipe is the formula of weighed lines.
+// FromRecipe is the formula of a recipe's dough. Flour that is held back counts like any other.
 func FromRecipe(lines []recipe.Weighed) Formula {
-	p := make([]Portion, len(lines))
-	for n, l := range lines {
-		p[n] = Portion{l.Ingredient, l.Grams, l.Line.When == recipe.AtBeep}
+	var p []Portion
+	for _, l := range lines {
+		if l.Line.Part == recipe.InDough {
+			p = append(p, Portion{l.Ingredient, l.Grams})
+		}
 	}
 	return Of(p)
 }

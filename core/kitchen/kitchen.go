@@ -84,14 +84,14 @@ func (k Kitchen) Preferred(id larder.ID) measure.Measure {
 	return measure.Measure{}
 }
 
-// Ingredient finds what an ingredient is in this kitchen.
+// Ingredient finds what an ingredient is in this kitchen, by its own facts, the larder's or a guess.
 func (k Kitchen) Ingredient(id larder.ID) (larder.Ingredient, bool) {
 	for _, i := range k.Facts {
 		if i.ID == id {
 			return i, true
 		}
 	}
-	return larder.Get(id)
+	return larder.Know(id)
 }
 
 const (
@@ -134,7 +134,7 @@ func (k Kitchen) Check() error {
 	}
 	for n, i := range k.Facts {
 		at := fmt.Sprintf("/facts/%d", n)
-		if _, ok := larder.Get(i.ID); !ok {
+		if _, ok := larder.Know(i.ID); !ok {
 			return fault.At(at+"/id", "%q is not in the larder", word.Clip(string(i.ID)))
 		}
 		if err := i.Check(); err != nil {

@@ -95,6 +95,7 @@ type Ingredient struct {
 	Allergens []Allergen    `json:"allergens,omitzero"`
 	State     State         `json:"state,omitzero"`
 	Dispenser bool          `json:"dispenser,omitzero"` // may go in a fruit-and-nut dispenser
+	Like      string        `json:"like,omitzero"`      // of a guessed row: what it is taken to be like
 }
 
 // Weigh turns an amount of the ingredient into grams. It is an error to count what has no weight

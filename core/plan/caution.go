@@ -50,6 +50,7 @@ const (
 	Unfit     About = "cycle"
 	Unmade    About = "not measurable"
 	Measures  About = "measures"
+	Guessed   About = "guessed"
 	NoSetting About = "no matching setting"
 )
 
@@ -115,6 +116,9 @@ func (p *Plan) fits(w Wish, lines []recipe.Weighed, cycle machine.Cycle) {
 		p.warn(Care, NoBeep, nil, "%s has no add-in beep: put the add-ins in by the clock.", cycle.Name)
 	}
 	for _, l := range p.Lines {
+		if l.Like != "" {
+			p.warn(Note, Guessed, nil, "What %s is has been guessed: it is taken to be like %s.", l.Name, l.Like)
+		}
 		if !l.Fixed && len(l.Measured.Scoops) == 0 {
 			p.warn(Care, Unmade, nil, "No measure in this kitchen suits %s: weigh %.0f g.", l.Name, float64(l.Exact))
 		}

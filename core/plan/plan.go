@@ -6,6 +6,7 @@ import (
 	"crypto/sha256"
 	"encoding/hex"
 	"encoding/json"
+	"slices"
 	"time"
 
 	"risepan/core/choice"
@@ -42,6 +43,11 @@ type Wish struct {
 	Locks     []Lock   // lines held at an amount
 	Weigh     []string // lines to weigh
 	Have      *Have    // the loaf follows what there is of one line
+
+	Without []string             // optional lines to leave out
+	Instead map[string]larder.ID // for lines that offer a choice
+
+	whole recipe.Recipe // with what is left out or replaced
 }
 
 // Plan is everything about one loaf.
@@ -52,7 +58,8 @@ type Plan struct {
 	Machine    string             `json:"machine"`
 	Size       measure.LoafSize   `json:"size"`
 	Sizes      []SizeOffer        `json:"sizes"`
-	Lines      []Line             `json:"lines"` // in the recipe's order
+	Lines      []Line             `json:"lines"`   // in the recipe's order
+	LeftOut    []LeftOut          `json:"leftOut"` // optional lines that this loaf does without
 	Deviations []scale.Deviation  `json:"deviations"`
 	Rounding   Rounding           `json:"rounding"`
 	Formula    Formula            `json:"formula"`
@@ -88,7 +95,17 @@ type Line struct {
 	Locked     string        `json:"locked,omitzero"`  // the amount that the baker holds it at
 	Miss       string        `json:"miss,omitzero"`    // how far the closest measurable amount is off
 	AtBeep     bool          `json:"atBeep,omitzero"`
+	Like       string        `json:"like,omitzero"`     // the facts are guessed after this
+	Part       recipe.Part   `json:"part,omitzero"`     // of the recipe, other than its dough
+	Optional   bool          `json:"optional,omitzero"` // the loaf can do without
+	Or         []Named       `json:"or,omitzero"`       // what can stand in its place
 	Note       string        `json:"note,omitzero"`
+}
+
+// Named is an ingredient with its name.
+type Named struct {
+	ID   larder.ID `json:"id"`
+	Name string    `json:"name"`
 }
 
 // Formula is the dough per 100 of flour, with its usual bands.
@@ -142,13 +159,19 @@ func Make(k kitchen.Kitchen, w Wish, now time.Time) (Plan, error) {
 	if err := w.check(now); err != nil {
 		return Plan{}, err
 	}
+	whole := w.Recipe
+	chosen, err := whole.Choose(w.Without, w.Instead)
+	if err != nil {
+		return Plan{}, err
+	}
+	w.Recipe, w.whole = chosen, whole
 	written, err := w.Recipe.Weigh(k.Ingredient)
 	if err != nil {
 		return Plan{}, err
 	}
 	p := Plan{
 		Shape: Shape, Recipe: w.Recipe.Name, Kind: w.Recipe.Kind, Machine: w.Machine.Name, Size: w.Size,
-		Sizes: offers(w), Cautions: []Caution{},
+		Sizes: offers(w), LeftOut: leftOut(k, whole, w.Without), Cautions: []Caution{},
 	}
 	factor, err := w.factor(written)
 	if err != nil {
@@ -158,9 +181,14 @@ func Make(k kitchen.Kitchen, w Wish, now time.Time) (Plan, error) {
 	p.Size = w.Size
 	lines, deviations := scale.To(written, w.Recipe.Kind, factor, k.Schools())
 	p.Deviations = deviations
-	portions := make([]formula.Portion, len(lines))
-	for n, l := range lines {
-		portions[n] = formula.Portion{Ingredient: l.Ingredient, Grams: l.Grams, AddIn: l.Line.When == recipe.AtBeep}
+	var portions []formula.Portion
+	for _, l := range lines {
+		if l.Line.Part == recipe.InDough {
+			portions = append(portions, formula.Portion{Ingredient: l.Ingredient, Grams: l.Grams})
+		}
+	}
+	if formula.Of(portions).Flour == 0 {
+		return Plan{}, fault.At("/lines", "bread needs flour: add a line with flour")
 	}
 	dough := formula.Of(portions)
 	p.Formula = formulaFor(k, w, dough, portions)
@@ -171,7 +199,7 @@ func Make(k kitchen.Kitchen, w Wish, now time.Time) (Plan, error) {
 		return Plan{}, err
 	}
 	doubt := p.time(k, w, cycle, needs, now)
-	p.list(w, lines, dough)
+	p.list(k, w, lines, dough)
 	if err := p.measure(k, w, lines); err != nil {
 		return Plan{}, err
 	}
@@ -329,13 +357,15 @@ func wholeMinute(now time.Time, atPanel bool) time.Time {
 }
 
 // list names every line and what the resized recipe asks for.
-func (p *Plan) list(w Wish, lines []scale.Line, dough formula.Formula) {
+func (p *Plan) list(k kitchen.Kitchen, w Wish, lines []scale.Line, dough formula.Formula) {
 	for _, l := range lines {
 		out := Line{
 			ID: l.Line.ID, Ingredient: l.Ingredient.ID, Name: l.Ingredient.Name, Note: l.Line.Note,
 			AtBeep: l.Line.When == recipe.AtBeep, Exact: l.Grams, Pieces: l.Pieces,
 			Stuff: pan.StuffOf(l.Ingredient.Kind, l.Line.When == recipe.AtBeep),
+			Part:  l.Line.Part, Optional: l.Line.Optional, Like: l.Ingredient.Like,
 		}
+		out.Or = others(k, w.whole, l)
 		if l.Line.ID != scale.AddedWater {
 			out.Written = l.Line.Amount.String()
 		}
@@ -351,10 +381,46 @@ func (p *Plan) list(w Wish, lines []scale.Line, dough formula.Formula) {
 	}
 }
 
+// LeftOut is an optional line that the baker leaves out.
+type LeftOut struct {
+	Line string `json:"line"`
+	Name string `json:"name"`
+}
+
+func leftOut(k kitchen.Kitchen, r recipe.Recipe, without []string) []LeftOut {
+	out := []LeftOut{}
+	for _, l := range r.Lines {
+		if slices.Contains(without, l.ID) {
+			i, _ := k.Ingredient(l.Ingredient)
+			out = append(out, LeftOut{l.ID, i.Name})
+		}
+	}
+	return out
+}
+
+// others lists what can stand in a line's place, the recipe's own first choice among it.
+func others(k kitchen.Kitchen, whole recipe.Recipe, l scale.Line) []Named {
+	var out []Named
+	for _, o := range whole.Lines {
+		if o.ID != l.Line.ID || len(o.Or) == 0 {
+			continue
+		}
+		for _, id := range append([]larder.ID{o.Ingredient}, o.Or...) {
+			if i, ok := k.Ingredient(id); ok && id != l.Ingredient.ID {
+				out = append(out, Named{id, i.Name})
+			}
+		}
+	}
+	return out
+}
+
 func (p *Plan) load(w Wish, lines []scale.Line, dough formula.Formula) {
 	var batter measure.Grams
 	var portions []pan.Portion
 	for _, l := range lines {
+		if l.Line.Part != recipe.InDough {
+			continue
+		}
 		batter += l.Grams
 		portions = append(portions, pan.Portion{Line: l.Line.ID, Kind: l.Ingredient.Kind,
 			Volume: l.Ingredient.Volume(l.Grams), AtBeep: l.Line.When == recipe.AtBeep})

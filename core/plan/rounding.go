@@ -52,29 +52,33 @@ func (p *Plan) measure(k kitchen.Kitchen, w Wish, lines []scale.Line) error {
 	set := scoop.NewSet(slices.DeleteFunc(slices.Clone(k.Measures), func(m measure.Measure) bool {
 		return slices.Contains(w.NotToHand, m.String())
 	}), k.Standard)
-	front := set.Joint(in)
+	var dough []scoop.Line // its lines are measured together; a glaze or filling on its own
+	var place []int        // of each in the recipe
+	for n, l := range lines {
+		if l.Line.Part == recipe.InDough {
+			dough, place = append(dough, in[n]), append(place, n)
+		} else if a, ok := set.Nearest(in[n].Ingredient, in[n].Exact); ok && !in[n].Fixed {
+			p.Lines[n].Measured = a
+		}
+		p.Lines[n].Fixed = in[n].Fixed
+	}
+	front := set.Joint(dough)
 	p.Rounding = rounding(front, w)
 	chosen := front[p.Rounding.Chosen]
-	grams := make([]float64, len(lines))
-	for n, a := range chosen.Amounts {
-		grams[n] = float64(a.Grams)
+	grams := make([]float64, len(dough))
+	for m, a := range chosen.Amounts {
+		grams[m] = float64(a.Grams)
+		p.Lines[place[m]].Measured = a
 	}
-	p.Rounding.Shift = shift(in, grams, chosen.Scoops)
-	alone := set.Alone(in)
-	for n, a := range alone.Amounts {
-		grams[n] = float64(a.Grams)
+	p.Rounding.Shift = shift(dough, grams, chosen.Scoops)
+	alone := set.Alone(dough)
+	for m, a := range alone.Amounts {
+		grams[m] = float64(a.Grams)
 	}
-	p.Rounding.Alone = shift(in, grams, alone.Scoops)
-	missed := map[int]float64{}
+	p.Rounding.Alone = shift(dough, grams, alone.Scoops)
 	for _, m := range chosen.Misses {
-		missed[m.Line] = m.Deviation
-	}
-	for n := range p.Lines {
-		l := &p.Lines[n]
-		l.Measured = chosen.Amounts[n]
-		l.Fixed = in[n].Fixed
-		if off, ok := missed[n]; ok {
-			l.Miss = fmt.Sprintf("%.0f %% %s: the closest that your measures make", math.Abs(100*off), moreOrLess(off))
+		if m.Line >= 0 {
+			p.Lines[place[m.Line]].Miss = fmt.Sprintf("%.0f %% %s: the closest that your measures make", math.Abs(100*m.Deviation), moreOrLess(m.Deviation))
 		}
 	}
 	p.warnOfMisses(w, lines, chosen)

@@ -3,6 +3,7 @@ package recipe
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 
 	"risepan/core/fault"
@@ -45,12 +46,33 @@ func (w *When) UnmarshalText(text []byte) error {
 	return word.Read(w, text, "moment for an ingredient (leave it empty, or)", Whens)
 }
 
-// Line is one ingredient of a recipe, as written.
+// Part is a part of a recipe. Only the dough goes into the pan and enters the formula.
+type Part string
+
+const (
+	InDough Part = ""
+	Filling Part = "filling"
+	Glaze   Part = "glaze"
+	Topping Part = "topping"
+)
+
+var Parts = []Part{InDough, Filling, Glaze, Topping}
+
+func (p Part) Words() []string { return word.List(Parts) }
+func (p *Part) UnmarshalText(text []byte) error {
+	return word.Read(p, text, "part of a recipe (leave it empty for the dough, or)", Parts)
+}
+
+// Line is one ingredient of a recipe, as written. An ingredient that goes in at several moments has
+// a line for each; they are scaled alike, so they always add up to the whole.
 type Line struct {
 	ID         string         `json:"id"` // stable within the recipe and across its revisions
 	Ingredient larder.ID      `json:"ingredient"`
 	Amount     measure.Amount `json:"amount"`
 	When       When           `json:"when,omitzero"`
+	Part       Part           `json:"part,omitzero"`
+	Optional   bool           `json:"optional,omitzero"` // the loaf can do without
+	Or         []larder.ID    `json:"or,omitzero"`       // what can stand in its place, in the same amount
 	Note       string         `json:"note,omitzero"`
 }
 
@@ -71,6 +93,7 @@ const (
 	mostLines = 40
 	longName  = 120
 	longNote  = 4000
+	mostEggs  = 12
 	mostGrams = 3000 // of one ingredient, in a home machine's largest pan
 )
 
@@ -95,6 +118,11 @@ func (r Recipe) Weigh(facts Lookup) ([]Weighed, error) {
 			return nil, fault.At(at+"/id", "every line needs an id of its own, and %q is empty or used twice", l.ID)
 		}
 		seen[l.ID] = true
+		for m, other := range l.Or {
+			if _, ok := facts(other); !ok {
+				return nil, fault.At(fmt.Sprintf("%s/or/%d", at, m), "%q is not in the larder", word.Clip(string(other)))
+			}
+		}
 		i, ok := facts(l.Ingredient)
 		if !ok {
 			return nil, fault.At(at+"/ingredient", "%q is not in the larder", word.Clip(string(l.Ingredient)))
@@ -105,6 +133,8 @@ func (r Recipe) Weigh(facts Lookup) ([]Weighed, error) {
 			return nil, fault.At(at+"/amount", "%v", err)
 		case g <= 0:
 			return nil, fault.At(at+"/amount", "the amount of %s must be more than nothing", i.Name)
+		case i.Counted() && l.Amount.Unit == measure.Piece && l.Amount.Middle().Cmp(measure.Whole(mostEggs)) > 0:
+			return nil, fault.At(at+"/amount", "%s of %s are more than any loaf takes: at most %d", l.Amount, i.Name, mostEggs)
 		case g > mostGrams:
 			return nil, fault.At(at+"/amount", "%s of %s is %.0f g, more than any bread machine holds", l.Amount, i.Name, float64(g))
 		}
@@ -130,4 +160,27 @@ func (r Recipe) check() error {
 		return fault.At("/note", "the note is too long: at most %d letters", longNote)
 	}
 	return nil
+}
+
+// Choose leaves out optional lines and puts others in the place of lines that offer a choice. A line
+// that is not optional, or a choice that is not offered, is a *fault.Fault.
+func (r Recipe) Choose(without []string, instead map[string]larder.ID) (Recipe, error) {
+	lines := make([]Line, 0, len(r.Lines))
+	for _, l := range r.Lines {
+		if slices.Contains(without, l.ID) {
+			if !l.Optional {
+				return r, fault.At("/without", "the loaf needs its %s", l.Ingredient)
+			}
+			continue
+		}
+		if other, ok := instead[l.ID]; ok && other != l.Ingredient {
+			if !slices.Contains(l.Or, other) {
+				return r, fault.At("/instead/"+l.ID, "the recipe does not offer %q in place of %s", word.Clip(string(other)), l.Ingredient)
+			}
+			l.Ingredient = other
+		}
+		lines = append(lines, l)
+	}
+	r.Lines = lines
+	return r, nil
 }

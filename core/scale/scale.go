@@ -115,7 +115,7 @@ func wholeEggs(lines []Line, dev []Deviation, schools Schools) ([]Line, []Deviat
 	first := len(dev)
 	for n := range lines {
 		l := &lines[n]
-		if !l.Ingredient.Counted() || l.Exact.Unit != measure.Piece {
+		if !l.Ingredient.Counted() || l.Exact.Unit != measure.Piece || l.Line.Part != recipe.InDough {
 			continue
 		}
 		each := l.Ingredient.Each
@@ -184,7 +184,7 @@ func mainLiquid(lines []Line) int {
 	best, most := -1, 0.0
 	for n, l := range lines {
 		w := float64(l.Grams) * l.Ingredient.Shares.Water
-		if l.Ingredient.Kind == larder.Liquid && l.Line.When == recipe.InPan && w > most {
+		if l.Ingredient.Kind == larder.Liquid && l.Line.When == recipe.InPan && l.Line.Part == recipe.InDough && w > most {
 			best, most = n, w
 		}
 	}
@@ -220,7 +220,7 @@ func easeYeast(out []Line, dev []Deviation, written []recipe.Weighed, kind recip
 	}
 	for n := range out {
 		l := &out[n]
-		if l.Ingredient.Kind != larder.Yeast {
+		if l.Ingredient.Kind != larder.Yeast || l.Line.Part != recipe.InDough {
 			continue
 		}
 		before := l.Grams

@@ -234,3 +234,39 @@ func TestAKitchenMayPartItsEggs(t *testing.T) {
 		t.Errorf("with a part egg the water is straight, not %v", water.Exact)
 	}
 }
+
+// Flour of which some is held back for the beep, and yeast in two places: at any size the shares
+// add up to the whole, exactly.
+func TestTheSharesOfASplitIngredientAddUp(t *testing.T) {
+	random := rand.New(rand.NewPCG(4, 2))
+	for range 500 {
+		whole := measure.NewRatio(16+random.Int64N(40), 16)
+		part := whole.Times(measure.NewRatio(1+random.Int64N(7), 8))
+		split := dough(t, recipe.White, "1 cup", "water", part.String()+" cup", "bread flour", whole.Minus(part).String()+" cup", "bread flour", "1 tsp", "yeast", "1/2 tsp", "yeast")
+		split[2].Line.When = recipe.AtBeep
+		joined := dough(t, recipe.White, "1 cup", "water", whole.String()+" cup", "bread flour", "1 1/2 tsp", "yeast")
+		f := measure.NewRatio(1+random.Int64N(9), 1+random.Int64N(9))
+		a, _ := To(split, recipe.White, f, Schools{Yeast: Eased})
+		b, _ := To(joined, recipe.White, f, Schools{Yeast: Eased})
+		if sum := a[1].Exact.Quantity.Plus(a[2].Exact.Quantity); sum != b[1].Exact.Quantity {
+			t.Fatalf("× %v: %v + %v is %v, the whole is %v", f, a[1].Exact, a[2].Exact, sum, b[1].Exact)
+		}
+		if sum := a[3].Grams + a[4].Grams; math.Abs(float64(sum-b[2].Grams)) > 1e-9 {
+			t.Fatalf("× %v: the yeast adds up to %v, the whole is %v", f, sum, b[2].Grams)
+		}
+	}
+}
+
+// A glaze has an egg and sugar of its own: they follow the size in proportion and leave the dough's
+// water alone.
+func TestPartsFollowTheirOwnRule(t *testing.T) {
+	w := dough(t, recipe.Sweet, "1 cup", "water", "3 cups", "bread flour", "1", "egg", "2 tbsp", "sugar")
+	w[2].Line.Part, w[3].Line.Part = recipe.Glaze, recipe.Glaze
+	lines, deviations := To(w, recipe.Sweet, toTwo, Schools{Yeast: Eased})
+	if find(t, lines, "water").Exact != measure.Of(4, 3, measure.Cup) || len(deviations) > 1 {
+		t.Errorf("a glaze moved the dough's water: %v, %v", find(t, lines, "water").Exact, deviations)
+	}
+	if f := formula.FromRecipe(w); math.Abs(f.Sugar) > 0.01 {
+		t.Errorf("the glaze's sugar counts in the dough: %.2f", f.Sugar)
+	}
+}

@@ -57,6 +57,9 @@ func Open(browser context.Context, r Reporter, url string, width, height int64) 
 	r.Helper()
 	ctx, _ := chromedp.NewContext(browser)
 	p := &Page{ctx, r}
+	if err := chromedp.Do(ctx); err != nil { // the first call makes the tab, which lives as long as its context
+		r.Fatalf("a new tab: %v", err)
+	}
 	p.do("open "+url, chromedp.EmulateViewport(width, height), chromedp.Navigate(url))
 	return p
 }
@@ -78,7 +81,9 @@ func (p *Page) Dark(on bool) {
 
 func (p *Page) do(what string, steps ...chromedp.Action[chromedp.Void]) {
 	p.report.Helper()
-	if err := chromedp.Do(p.ctx, steps...); err != nil {
+	ctx, cancel := context.WithTimeout(p.ctx, 3*patience)
+	defer cancel()
+	if err := chromedp.Do(ctx, steps...); err != nil {
 		p.report.Fatalf("%s: %v", what, err)
 	}
 }
@@ -88,7 +93,9 @@ var helpers string
 
 // eval runs an expression, with the page's helpers at hand, and decodes its value.
 func eval[T any](p *Page, expression string) (T, error) {
-	return chromedp.Run(p.ctx, chromedp.Evaluate[T]("(() => {"+helpers+"; return "+expression+"})()", chromedp.EvalAwaitPromise))
+	ctx, cancel := context.WithTimeout(p.ctx, patience)
+	defer cancel()
+	return chromedp.Run(ctx, chromedp.Evaluate[T]("(() => {"+helpers+"; return "+expression+"})()", chromedp.EvalAwaitPromise))
 }
 
 // Value is the value of an expression in the page.
@@ -108,7 +115,7 @@ func (p *Page) Until(what, expression string) {
 	var err error
 	for time.Now().Before(end) {
 		var ok bool
-		ok, err = eval[bool](p, "new Promise(done => requestAnimationFrame(() => done(!!("+expression+"))))")
+		ok, err = eval[bool](p, "new Promise(done => setTimeout(() => { try { done(!!("+expression+")) } catch { done(false) } }, 15))")
 		if err == nil && ok {
 			return
 		}

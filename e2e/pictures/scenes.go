@@ -38,6 +38,18 @@ var scenes = []scene{
 		p.Click("why this cycle")
 		p.Sees("other cycles")
 	}},
+	{name: "rounding", path: "/", wait: "In the pan", act: func(p *drive.Page) {
+		pick("Oat and honey loaf")(p)
+		p.Click("1 lb")
+		p.Until("the small loaf", "document.querySelector('[data-grams=bread-flour]').innerText.includes('208')")
+		p.Click("Closer")
+		p.Until("a step closer", "new URLSearchParams(location.search).get('closer') === '1'")
+		p.Click(p.Text("[data-scoops]"))
+		p.Sees("each alone")
+		p.Click("1/3 cup")
+		p.Until("the third of a cup away", "target('1/3 cup').ariaPressed === 'false'")
+	}},
+	{name: "kitchen", path: "/kitchen", wait: "Cups and spoons"},
 	{name: "plan-phone", path: "/", wait: "Measure, in this order", phone: true},
 	{name: "log", path: "/log", wait: "Mooring raisin loaf"},
 	{name: "start", path: "/", wait: "In the pan", act: func(p *drive.Page) {

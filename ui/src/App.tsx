@@ -8,16 +8,17 @@ import { PlanScreen } from "./plan/PlanScreen";
 const WatchScreen = lazy(() => import("./watch/WatchScreen"));
 const WatchNone = lazy(() => import("./watch/WatchNone"));
 const VerdictScreen = lazy(() => import("./verdict/VerdictScreen"));
+const KitchenScreen = lazy(() => import("./kitchen/KitchenScreen"));
 const LogScreen = lazy(() => import("./log/LogScreen"));
 const LoggedBake = lazy(() => import("./log/LoggedBake"));
 
 /** The enamel tray: a rail of screens and the one sheet beside it. */
 export function App() {
   return (
-    <div className="flex min-h-dvh flex-col-reverse md:flex-row">
+    <div className="flex h-dvh flex-col-reverse md:flex-row">
       <StuffPatterns />
       <Rail />
-      <div className="flex min-w-0 flex-1 flex-col md:h-dvh md:py-2 md:pr-2">
+      <div className="flex min-h-0 min-w-0 flex-1 flex-col md:py-2 md:pr-2">
         <RunningStrip />
         <main className="flex min-h-0 flex-1 flex-col overflow-auto border-rim bg-enamel max-md:border-t-4 md:rounded-tray md:border-4">
           <Suspense fallback={<p className="p-8 text-lg text-soft">One moment …</p>}>
@@ -28,6 +29,7 @@ export function App() {
               <Route path="/verdict/:id" element={<VerdictScreen />} />
               <Route path="/log" element={<LogScreen />} />
               <Route path="/log/:id" element={<LoggedBake />} />
+              <Route path="/kitchen" element={<KitchenScreen />} />
               <Route path="*" element={<Navigate to="/" replace />} />
             </Routes>
           </Suspense>

@@ -1,4 +1,4 @@
-import type { BakeView, Happened, Loaded, Log, PlanAnswer, Problem, Shelf, Start, Wish } from "./types.gen";
+import type { BakeView, Happened, Kitchen, KitchenSettings, Larder, Loaded, Log, PlanAnswer, Problem, Shelf, Start, Wish } from "./types.gen";
 
 /** An error that the server put into words. */
 export class Trouble extends Error {
@@ -43,6 +43,10 @@ const post = <T>(path: string, body: unknown, headers: Record<string, string> = 
 export const newKey = () => crypto.randomUUID();
 
 export const fetchShelf = (signal: AbortSignal) => get<Shelf>("/shelf", signal);
+export const fetchLarder = (signal: AbortSignal) => get<Larder>("/larder", signal);
+export const putKitchen = (kitchen: Kitchen, version: number) =>
+  call<KitchenSettings>("/kitchen", { method: "PUT", body: JSON.stringify(kitchen), headers: { "If-Match": `"${version}"` } });
+export const undoKitchen = (version: number) => post<KitchenSettings>("/kitchen/undo", {}, { "If-Match": `"${version}"` });
 export const fetchPlan = (wish: Wish, signal?: AbortSignal) => post<PlanAnswer>("/plan", wish, {}, signal);
 export const fetchLog = (signal: AbortSignal) => get<Log>("/bakes", signal);
 export const fetchBake = (id: string, signal: AbortSignal) => get<BakeView>(`/bakes/${id}`, signal);

@@ -2,7 +2,7 @@ import { keepPreviousData, queryOptions, useMutation, useQuery, useQueryClient }
 import { useEffect, useRef } from "react";
 import * as api from "./api";
 import { serverNow, setServerTime } from "./clock";
-import type { BakeView, Happened, Start, Wish } from "./types.gen";
+import type { BakeView, Happened, Kitchen, KitchenSettings, Shelf, Start, Wish } from "./types.gen";
 
 async function timed<T extends { now: string }>(answer: Promise<T>): Promise<T> {
   const value = await answer;
@@ -85,4 +85,23 @@ export const useTellBake = (id: string) => useOnce<Happened>((happened, key) => 
 export function useLoadDemo() {
   const client = useQueryClient();
   return useMutation({ mutationFn: () => api.loadDemo(api.newKey()), onSuccess: () => client.invalidateQueries() });
+}
+
+export const useLarder = () => useQuery({ queryKey: ["larder"], queryFn: ({ signal }) => api.fetchLarder(signal) });
+
+/** Changes the kitchen's settings, and takes the last change back. Plans are made anew. */
+export function useChangeKitchen() {
+  const client = useQueryClient();
+  const done = (settings: KitchenSettings) => {
+    client.setQueryData<Shelf>(["shelf"], (shelf) => shelf && { ...shelf, kitchen: settings.kitchen, version: settings.version });
+    client.removeQueries({ queryKey: ["plan"] });
+    void client.invalidateQueries({ queryKey: ["larder"] });
+  };
+  const stale = () => client.invalidateQueries({ queryKey: ["shelf"] });
+  const version = () => client.getQueryData<Shelf>(["shelf"])?.version ?? 0;
+  const scope = { id: "kitchen" }; // one after another
+  return {
+    change: useMutation({ scope, mutationFn: (kitchen: Kitchen) => api.putKitchen(kitchen, version()), onSuccess: done, onError: stale }),
+    undo: useMutation({ scope, mutationFn: () => api.undoKitchen(version()), onSuccess: done, onError: stale }),
+  };
 }

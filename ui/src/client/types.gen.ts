@@ -14,10 +14,13 @@ export interface Schema {
   BakeView: BakeView;
   Happened: Happened;
   Loaded: Loaded;
+  Larder: Larder;
+  Settings: KitchenSettings;
   Problem: Problem;
 }
 export interface Shelf {
   kitchen: Kitchen;
+  version: number;
   machines: MachineOnShelf[];
   recipes: RecipeOnShelf[];
   now: string;
@@ -383,6 +386,13 @@ export interface Happened {
 export interface Loaded {
   machines: number;
   recipes: number;
+}
+export interface Larder {
+  ingredients: LarderIngredient[];
+}
+export interface KitchenSettings {
+  kitchen: Kitchen;
+  version: number;
 }
 export interface Problem {
   type: string;

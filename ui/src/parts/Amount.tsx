@@ -1,4 +1,4 @@
-import type { PlanLine, ScoopScoops } from "../client/types.gen";
+import type { Measure, PlanLine, ScoopScoops } from "../client/types.gen";
 import { MeasureGlyph, type UnitKind, unitOf } from "./MeasureGlyph";
 
 const spoken: Record<string, string> = {
@@ -30,7 +30,7 @@ function grouped(scoops: ScoopScoops[]): Group[] {
   const groups: Group[] = [];
   for (const { measure, count } of scoops) {
     const cut = measure.amount.indexOf(" ", measure.amount.lastIndexOf("/") + 1);
-    const unit = measure.name ?? measure.amount.slice(cut + 1).trim();
+    const unit = measure.name ?? measure.amount.slice(cut + 1).trim().replace(/^(metric|australian) /, "");
     const figure = measure.name ? "1" : measure.amount.slice(0, cut).trim();
     const part = { figure, count };
     const last = groups.at(-1);
@@ -75,6 +75,7 @@ function Measures({ group, small }: { group: Group; small?: boolean }) {
 /** What to pick up for one ingredient: pieces, or measures joined by plus signs. */
 export function Amount({ line, small }: { line: PlanLine; small?: boolean }) {
   const size = `figures font-semibold ${small ? "text-lg" : "text-xl leading-8"}`;
+  if (line.locked) return <span className={`fraction font-semibold ${small ? "text-lg" : "text-xl leading-8"}`}>{line.locked}</span>;
   if (line.pieces) return <span className={size}>{line.pieces}</span>;
   if (line.measured.scoops.length === 0) return <span className={size}>{grams(line)}</span>;
   return (
@@ -87,6 +88,11 @@ export function Amount({ line, small }: { line: PlanLine; small?: boolean }) {
       ))}
     </span>
   );
+}
+
+/** One measure by itself, drawn and named: "1/3 cup", or its own name. */
+export function MeasureLabel({ measure }: { measure: Measure }) {
+  return grouped([{ measure, count: 1 }]).map((g) => <Measures key={g.unit} group={g} small />);
 }
 
 const fine = new Set(["yeast", "sugar and salt"]);

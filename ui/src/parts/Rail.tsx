@@ -1,4 +1,4 @@
-import { BookOpen, ClipboardList, Eye, Keyboard } from "lucide-react";
+import { BookOpen, ClipboardList, CookingPot, Eye, Keyboard } from "lucide-react";
 import { lazy, Suspense, useEffect, useState } from "react";
 import { NavLink, useNavigate } from "react-router";
 import { useRunning } from "./RunningStrip";
@@ -18,6 +18,7 @@ export function Rail() {
       p: () => navigate("/"),
       w: () => navigate(watch),
       l: () => navigate("/log"),
+      k: () => navigate("/kitchen"),
       "?": () => setHelp(true),
     };
     const press = (e: KeyboardEvent) => {
@@ -32,10 +33,11 @@ export function Rail() {
   const item =
     "flex min-h-14 flex-1 flex-col items-center justify-center gap-1 rounded-tray px-1 py-2 text-xs font-semibold text-ink hover:bg-enamel aria-[current=page]:bg-rim aria-[current=page]:text-on-rim md:flex-none";
   return (
-    <nav aria-label="Screens" className="sticky bottom-0 z-20 flex gap-1 bg-shelf p-1 md:static md:h-dvh md:w-24 md:flex-col md:p-2">
+    <nav aria-label="Screens" className="z-20 flex gap-1 bg-shelf p-1 md:h-dvh md:w-24 md:flex-col md:p-2">
       <NavLink to="/" end className={item}><ClipboardList size={24} aria-hidden="true" />Plan</NavLink>
       <NavLink to={watch} className={item}><Eye size={24} aria-hidden="true" />Watch</NavLink>
       <NavLink to="/log" className={item}><BookOpen size={24} aria-hidden="true" />Log</NavLink>
+      <NavLink to="/kitchen" className={item}><CookingPot size={24} aria-hidden="true" />Kitchen</NavLink>
       <div className="hidden flex-1 md:block" />
       <Sprig className="mx-auto hidden w-16 md:block" />
       <button type="button" className={`${item} max-md:hidden`} onClick={() => setHelp(true)}>

@@ -1,10 +1,13 @@
 import type { PlanLine, PlanAnswer } from "../client/types.gen";
 import { Amount, grams } from "../parts/Amount";
 import { StuffSwatch } from "../parts/stuff";
+import { RoundingStep } from "./RoundingStep";
 import type { Why } from "./why";
+import type { Change } from "./wish";
 
 interface Props {
   answer: PlanAnswer;
+  change: (change: Change) => void;
   changed: Set<string>;
   lit: string[];
   light: (lines: string[]) => void;
@@ -13,24 +16,30 @@ interface Props {
 }
 
 /** The amounts, in the order in which they go into the pan. */
-export function AmountList({ answer, changed, lit, light, ask, beepClock }: Props) {
+export function AmountList({ answer, change, changed, lit, light, ask, beepClock }: Props) {
   const { lines, pan, deviations } = answer.plan;
   const find = (id: string) => lines.filter((l) => l.id === id);
   const inPan = pan.layers.flatMap((l) => l.lines).flatMap(find);
   const aside = pan.aside.flatMap(find);
+  const dense = lines.length > 9; // fourteen lines still fit on the sheet
   const row = (line: PlanLine) => (
     <Row
+      dense={dense}
       key={line.id}
       line={line}
       changed={changed.has(line.id)}
       lit={lit.includes(line.id)}
       light={light}
-      ask={deviations.some((d) => d.line === line.id) ? () => ask({ about: "line", line: line.id }) : undefined}
+      moved={!!line.miss || deviations.some((d) => d.line === line.id)}
+      ask={() => ask({ about: "line", line: line.id })}
     />
   );
   return (
     <section aria-labelledby="amounts" className="min-w-0">
-      <h2 id="amounts" className="text-sm font-semibold text-soft">Measure, in this order</h2>
+      <div className="flex items-center justify-between">
+        <h2 id="amounts" className="text-sm font-semibold text-soft">Measure, in this order</h2>
+        <RoundingStep answer={answer} change={change} ask={ask} />
+      </div>
       <ol className="mt-1 divide-y divide-rule border-y border-rule">{inPan.map(row)}</ol>
       {aside.length > 0 && (
         <>
@@ -43,30 +52,35 @@ export function AmountList({ answer, changed, lit, light, ask, beepClock }: Prop
 }
 
 interface RowProps {
+  dense: boolean;
   line: PlanLine;
   changed: boolean;
   lit: boolean;
   light: (lines: string[]) => void;
-  ask: (() => void) | undefined;
+  moved: boolean; // not in straight proportion, or not within its tolerance
+  ask: () => void;
 }
 
-function Row({ line, changed, lit, light, ask }: RowProps) {
+function Row({ dense, line, changed, lit, light, moved, ask }: RowProps) {
   return (
     <li
       data-line={line.id}
       onMouseEnter={() => light([line.id])}
       onMouseLeave={() => light([])}
-      className={`flex items-center gap-3 px-1 py-0.5 ${lit ? "bg-shelf" : ""}`}
+      className={`flex items-center gap-3 px-1 ${dense ? "py-0" : "py-0.5"} ${lit ? "bg-shelf" : ""}`}
     >
       <StuffSwatch stuff={line.stuff} />
       <div className="min-w-0 flex-1">
-        <div className={`w-fit max-w-full ${changed ? "changed" : ""}`} data-amount={line.ingredient}><Amount line={line} /></div>
+        <div className={`w-fit max-w-full ${changed ? "changed" : ""}`} data-amount={line.ingredient}><Amount line={line} small={dense} /></div>
       </div>
-      <div className="w-28 shrink-0 text-right leading-5 sm:w-36">
-        <div className="font-semibold max-sm:text-sm">{line.name}</div>
+      <div className={`shrink-0 text-right leading-5 ${dense ? "flex flex-row-reverse items-baseline gap-2 max-sm:w-28 max-sm:flex-wrap" : "w-28 sm:w-36"}`}>
+        <button type="button" onClick={ask} className="min-h-6 text-right leading-5 font-semibold decoration-rule underline underline-offset-4 hover:decoration-rim max-sm:text-sm">
+          {line.name}
+        </button>
         <div className="figures text-xs text-soft" data-grams={line.ingredient}>
-          {ask && <button type="button" className="mr-2 font-sans font-semibold text-rim underline" onClick={ask}>why<span className="sr-only"> {line.name}</span></button>}
+          {(moved || line.locked) && <span className="mr-2 font-sans font-semibold text-leaf">{line.locked ? "held" : line.miss ? "misses" : "moved"}</span>}
           {grams(line)}
+          {line.fixed && line.running && !line.pieces && <span title="What a scale under the pan shows then"> · pan {Math.round(line.running)} g</span>}
         </div>
       </div>
     </li>

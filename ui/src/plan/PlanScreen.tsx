@@ -14,7 +14,7 @@ import { Picker, SizeSwitch } from "./Pickers";
 import { ReadyPicker } from "./ReadyPicker";
 import { StartDialog } from "./StartDialog";
 import type { Why } from "./why";
-import { type Change, type Chosen, useWish } from "./wish";
+import { type Change, type Chosen, forThisLoaf, useWish } from "./wish";
 import { WhyPanel } from "./WhyPanel";
 
 /** One loaf, one sheet: amounts, pan, panel and time. */
@@ -36,14 +36,14 @@ interface SheetProps {
 function Sheet({ shelf, chosen, change }: SheetProps) {
   const { wish, recipe, machine } = chosen;
   const plan = usePlan(wish);
-  const answer = plan.data;
+  const answer = useKept(plan.data); // a wish that is refused leaves the plan before it in sight
   const [why, ask] = useState<Why | null>(null);
   const [lit, light] = useState<string[]>([]);
   const [starting, setStarting] = useState(false);
   const [panOpen, setPanOpen] = useState(false); // on a phone, where the pan is a strip that opens
   const changed = useChanged(answer);
   usePrefetchedSizes(wish, machine.sizes);
-  useSizeKeys(machine.sizes, (size) => change({ size }));
+  useSizeKeys(machine.sizes, (size) => change({ size, have: null, closer: null }));
 
   const zone = shelf.kitchen.zone;
   const pickMachine = (id: string) => {
@@ -51,26 +51,28 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
     change({ machine: id, cycle: null, crust: null, size: next?.sizes.includes(wish.size) ? wish.size : null });
   };
   const readyFault = plan.error instanceof Trouble && plan.error.problem.pointer === "/ready" ? plan.error.problem.detail : undefined;
+  const lineFault = plan.error instanceof Trouble && /^\/(locks|have)/.test(plan.error.problem.pointer ?? "") ? plan.error.problem.detail : undefined;
   const beep = answer?.plan.moments.find((m) => m.kind === "add-ins");
   const beepClock = answer && beep ? clock(Date.parse(answer.plan.timer.begin) + beep.after * 60_000, answer.zone) : undefined;
 
   return (
-    <div className="flex min-h-full flex-col">
+    <div className="flex min-h-full flex-col max-md:h-full">
+      <div className="flex min-h-0 flex-1 flex-col max-md:overflow-auto md:contents">
       <header className="flex flex-wrap items-start gap-x-6 gap-y-2 border-b-2 border-rim px-4 py-2">
         <h1 className="sr-only">Plan: {recipe.name}</h1>
         <div className="min-w-0 flex-1 basis-72">
-          <Picker large label="Recipe" value={recipe.id} pick={(id) => change({ recipe: id, size: null, cycle: null, crust: null })} choices={shelf.recipes.map((r) => ({ id: r.id, name: r.name, hint: r.note }))} />
+          <Picker large label="Recipe" value={recipe.id} pick={(id) => change({ ...forThisLoaf, recipe: id })} choices={shelf.recipes.map((r) => ({ id: r.id, name: r.name, hint: r.note }))} />
           <p className="truncate px-2 text-xs text-soft" title={recipe.note}>{recipe.note}</p>
         </div>
-        {answer && <SizeSwitch sizes={answer.plan.sizes} value={wish.size} pick={(size) => change({ size })} />}
+        {answer && <SizeSwitch sizes={answer.plan.sizes} value={answer.plan.size} pick={(size) => change({ size, have: null, closer: null })} />}
         <ReadyPicker ready={wish.ready} zone={zone} earliest={nextMeal(shelf.now, zone)} change={(ready) => change({ ready })} fault={readyFault} />
         <Picker label="Machine" value={machine.id} pick={pickMachine} choices={shelf.machines.map((m) => ({ id: m.id, name: m.name, hint: `bakes ${m.sizes.join(", ")}` }))} />
       </header>
-      {plan.error && !readyFault && <div className="p-4"><TroubleNote error={plan.error} /></div>}
+      {plan.error && !readyFault && !(lineFault && why?.about === "line") && <div className="p-4"><TroubleNote error={plan.error} /></div>}
       {answer && (
         <>
-          <div className={`grid flex-1 grid-cols-1 gap-x-6 gap-y-4 px-4 pt-2 lg:grid-cols-[minmax(0,40fr)_minmax(0,36fr)_minmax(0,24fr)] ${plan.error ? "opacity-50" : ""}`}>
-            <AmountList answer={answer} changed={changed} lit={lit} light={light} ask={ask} beepClock={beepClock} />
+          <div className={`grid flex-1 grid-cols-1 gap-x-6 gap-y-4 px-4 pt-2 lg:grid-cols-[minmax(0,40fr)_minmax(0,36fr)_minmax(0,24fr)] ${plan.error && !lineFault ? "opacity-50" : ""}`}>
+            <AmountList answer={answer} change={change} changed={changed} lit={lit} light={light} ask={ask} beepClock={beepClock} />
             <div className="max-lg:row-start-3">
               <button type="button" aria-expanded={panOpen} onClick={() => setPanOpen(!panOpen)} className="flex min-h-12 w-full items-center justify-between border-y border-rule font-semibold text-rim lg:hidden">
                 The pan in section<ChevronDown size={20} aria-hidden="true" className={panOpen ? "rotate-180" : ""} />
@@ -81,18 +83,21 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
               </div>
             </div>
             {why
-              ? <WhyPanel answer={answer} why={why} change={change} close={() => ask(null)} />
+              ? <WhyPanel answer={answer} wish={wish} why={why} fault={lineFault} change={change} close={() => ask(null)} />
               : <MachinePanel answer={answer} stale={plan.isPlaceholderData || !!plan.error} ask={ask} change={change} start={() => setStarting(true)} />}
           </div>
           <div role="region" aria-label="Time ribbon" tabIndex={0} className="mt-2 border-t border-rule bg-enamel px-4 pt-1 max-md:overflow-x-auto md:sticky md:bottom-0">
             <div className="max-md:min-w-160"><TimeRibbon {...ribbon(answer)} /></div>
           </div>
-          <p className="figures sticky bottom-[72px] z-10 border-t-2 border-rim bg-enamel px-4 py-2 text-lg font-semibold md:hidden">
-            Start <b>{clock(answer.plan.timer.press, zone)}</b> · ready <b>{clock(answer.plan.timer.ready, zone)}</b>
-          </p>
         </>
       )}
       {!answer && !plan.error && <p className="p-8 text-lg text-soft">Working out the loaf …</p>}
+      </div>
+      {answer && (
+          <p className="figures border-t-2 border-rim bg-enamel px-4 py-2 text-lg font-semibold md:hidden">
+            Start <b>{clock(answer.plan.timer.press, zone)}</b> · ready <b>{clock(answer.plan.timer.ready, zone)}</b>
+          </p>
+      )}
       {starting && <StartDialog wish={wish} close={() => setStarting(false)} />}
     </div>
   );
@@ -110,6 +115,13 @@ function nextMeal(now: string, zone: string): string {
   const date = day(soonest, zone);
   const meal = ["07:00", "12:00", "18:00"].find((m) => m >= clock(soonest, zone));
   return meal ? `${date}T${meal}` : `${addDays(date, 1)}T07:00`;
+}
+
+/** The newest value there was. */
+function useKept<T>(value: T | undefined): T | undefined {
+  const [kept, keep] = useState(value);
+  if (value !== undefined && value !== kept) keep(value);
+  return value ?? kept;
 }
 
 /** The lines whose amounts differ from those of the plan shown before. */

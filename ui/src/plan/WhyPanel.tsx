@@ -1,19 +1,23 @@
 import { ArrowLeft } from "lucide-react";
-import type { PlanAnswer } from "../client/types.gen";
+import type { PlanAnswer, Wish } from "../client/types.gen";
 import { CrustSwatch } from "../parts/CrustSwatch";
 import { inHours } from "../parts/time";
+import { LineWhy } from "./LineWhy";
+import { RoundingWhy } from "./RoundingWhy";
 import type { Why } from "./why";
 import type { Change } from "./wish";
 
 interface Props {
   answer: PlanAnswer;
+  wish: Wish;
   why: Why;
+  fault: string | undefined; // of the amount that the baker holds a line at
   change: (change: Change) => void;
   close: () => void;
 }
 
 /** The reason of one choice and the runners-up, in place of the panel. */
-export function WhyPanel({ answer, why, change, close }: Props) {
+export function WhyPanel({ answer, wish, why, fault, change, close }: Props) {
   return (
     <section aria-label="Why" className="min-w-0">
       <button type="button" autoFocus onClick={close} className="flex min-h-11 items-center gap-2 font-semibold text-rim">
@@ -21,7 +25,8 @@ export function WhyPanel({ answer, why, change, close }: Props) {
       </button>
       {why.about === "cycle" && <CycleWhy answer={answer} change={change} />}
       {why.about === "crust" && <CrustWhy answer={answer} change={change} />}
-      {why.about === "line" && <LineWhy answer={answer} line={why.line} />}
+      {why.about === "line" && <LineWhy key={why.line} answer={answer} wish={wish} line={why.line} fault={fault} change={change} />}
+      {why.about === "rounding" && <RoundingWhy answer={answer} wish={wish} change={change} />}
       {why.about === "formula" && <FormulaWhy answer={answer} />}
     </section>
   );
@@ -66,25 +71,6 @@ function CrustWhy({ answer, change }: { answer: PlanAnswer; change: (change: Cha
           <button type="button" onClick={() => change({ crust: null })} className="min-h-11 text-sm font-semibold text-rim underline">Go back to the suggestion</button>
         </div>
       )}
-    </>
-  );
-}
-
-function LineWhy({ answer, line }: { answer: PlanAnswer; line: string }) {
-  const { plan } = answer;
-  const found = plan.lines.find((l) => l.id === line);
-  return (
-    <>
-      <h2 className="mt-2 text-lg font-bold">{found?.name}</h2>
-      {found?.written && <p className="mt-1 text-soft">The recipe says <span className="fraction text-ink">{found.written}</span>.</p>}
-      <ul className="mt-2 space-y-3">
-        {plan.deviations.filter((d) => d.line === line).map((d) => (
-          <li key={d.rule}>
-            <p>{d.reason}</p>
-            <p className="figures text-xs text-soft">{d.straight.toFixed(1)} g in straight proportion → {d.grams.toFixed(1)} g</p>
-          </li>
-        ))}
-      </ul>
     </>
   );
 }

@@ -1,5 +1,5 @@
 import { useSearchParams } from "react-router";
-import type { MachineOnShelf, RecipeOnShelf, Shelf, Wish } from "../client/types.gen";
+import type { MachineOnShelf, PlanLock, RecipeOnShelf, Shelf, Wish } from "../client/types.gen";
 
 export interface Chosen {
   wish: Wish;
@@ -7,7 +7,12 @@ export interface Chosen {
   machine: MachineOnShelf;
 }
 
-export type Change = Partial<Record<"recipe" | "machine" | "size" | "ready" | "cycle" | "crust", string | null>>;
+const names = ["recipe", "machine", "size", "ready", "cycle", "crust", "closer", "away", "lock", "weigh", "have"] as const;
+
+export type Change = Partial<Record<(typeof names)[number], string | null>>;
+
+/** What holds for this loaf alone; another recipe forgets it. */
+export const forThisLoaf: Change = { size: null, cycle: null, crust: null, closer: null, lock: null, weigh: null, have: null };
 
 /** What the address bar wishes for, filled up from the shelf; and how to change it. */
 export function useWish(shelf: Shelf | undefined): [Chosen | null, (change: Change) => void] {
@@ -27,6 +32,17 @@ export function useWish(shelf: Shelf | undefined): [Chosen | null, (change: Chan
   return [shelf ? chosen(shelf, search) : null, change];
 }
 
+/** Lists stand in the address as "a|b"; an amount of a line as "l3:1/2 cup". */
+export const listed = (items: string[]) => (items.length > 0 ? items.join("|") : null);
+const list = (text: string | null) => (text ? text.split("|") : []);
+
+export const locked = (locks: PlanLock[]) => listed(locks.map((l) => `${l.line}:${l.amount}`));
+
+function lock(text: string): PlanLock {
+  const cut = text.indexOf(":");
+  return { line: text.slice(0, cut), amount: text.slice(cut + 1) };
+}
+
 function chosen(shelf: Shelf, search: URLSearchParams): Chosen | null {
   const recipe = shelf.recipes.find((r) => r.id === search.get("recipe")) ?? shelf.recipes[0];
   const machine = shelf.machines.find((m) => m.id === search.get("machine")) ?? shelf.machines[0];
@@ -36,8 +52,15 @@ function chosen(shelf: Shelf, search: URLSearchParams): Chosen | null {
   const ready = search.get("ready");
   const cycle = search.get("cycle");
   const crust = search.get("crust");
+  const closer = Number(search.get("closer"));
+  const have = search.get("have");
   if (ready) wish.ready = ready;
   if (cycle) wish.cycle = cycle;
   if (crust === "light" || crust === "medium" || crust === "dark") wish.crust = crust;
+  if (Number.isInteger(closer) && closer !== 0) wish.closer = closer;
+  if (search.get("away")) wish.notToHand = list(search.get("away"));
+  if (search.get("lock")) wish.locks = list(search.get("lock")).map(lock);
+  if (search.get("weigh")) wish.weigh = list(search.get("weigh"));
+  if (have) wish.have = lock(have);
   return { wish, recipe, machine };
 }

@@ -1,0 +1,183 @@
+package e2e
+
+import (
+	"encoding/json"
+	"fmt"
+	"maps"
+	"slices"
+	"testing"
+
+	"risepan/e2e/drive"
+)
+
+// amounts reads every amount on the plan, by ingredient, as text: measures, then grams.
+func amounts(p *drive.Page) map[string]string {
+	return drive.Value[map[string]string](p, `Object.fromEntries([...document.querySelectorAll("[data-amount]")].map((e) => {
+		const read = (x) => { const c = x.cloneNode(true); c.querySelectorAll(".sr-only").forEach((s) => s.remove()); return c.textContent.replace(/\s+/g, " ").trim(); };
+		return [e.dataset.amount, read(e) + " = " + read(document.querySelector('[data-grams="' + e.dataset.amount + '"]'))];
+	}))`)
+}
+
+// moved lists the ingredients whose amounts differ.
+func moved(a, b map[string]string) []string {
+	var out []string
+	for _, k := range slices.Sorted(maps.Keys(a)) {
+		if a[k] != b[k] {
+			out = append(out, k)
+		}
+	}
+	return out
+}
+
+// until waits for the amounts to differ from before and returns them.
+func until(p *drive.Page, what string, before map[string]string) map[string]string {
+	b, _ := json.Marshal(before)
+	p.Until(what, `JSON.stringify(Object.fromEntries([...document.querySelectorAll("[data-amount]")].map((e) => {
+		const read = (x) => { const c = x.cloneNode(true); c.querySelectorAll(".sr-only").forEach((s) => s.remove()); return c.textContent.replace(/\s+/g, " ").trim(); };
+		return [e.dataset.amount, read(e) + " = " + read(document.querySelector('[data-grams="' + e.dataset.amount + '"]'))];
+	}).sort())) !== JSON.stringify(Object.fromEntries(Object.entries(`+string(b)+`).sort()))`)
+	return amounts(p)
+}
+
+func scoops(p *drive.Page) int {
+	return drive.Value[int](p, "Number(document.querySelector('[data-scoops]').dataset.scoops)")
+}
+
+func TestAmountsFollowSizeStepsMeasuresLocksAndTheScale(t *testing.T) {
+	s := serve(t)
+	p := open(t, s.URL)
+	p.Sees("In the pan")
+	choose(p, "Oat and honey loaf")
+	p.Until("its amounts", "document.querySelector('[data-amount=oats]')")
+	written := amounts(p)
+	if written["water"] != "1cup+1tbsp = 251 g" || written["bread-flour"] != "2+1/2cups = 313 g" {
+		t.Fatalf("at its written size the recipe is not as written: %v", written)
+	}
+
+	p.Click("1 lb")
+	small := until(p, "the small loaf", written)
+	if got := moved(written, small); len(got) != len(written) {
+		t.Errorf("from 1 1/2 to 1 lb only these moved: %v", got)
+	}
+
+	// Stepping closer moves measures, never the exact grams, and each step has more scoops.
+	for n := scoops(p); drive.Value[bool](p, "!document.querySelector('[aria-label=\"Closer\"]').disabled"); {
+		p.Click("Closer")
+		p.Until("more scoops", fmt.Sprintf("Number(document.querySelector('[data-scoops]').dataset.scoops) > %d", n))
+		n = scoops(p)
+	}
+	closest := amounts(p)
+	for k := range small {
+		if a, b := grams(p, k), small[k]; !endsWith(b, a) {
+			t.Errorf("stepping closer moved the exact weight of %s from %s to %s", k, b, a)
+		}
+	}
+	for drive.Value[bool](p, "!document.querySelector('[aria-label=\"Fewer scoops\"]').disabled") {
+		n := scoops(p)
+		p.Click("Fewer scoops")
+		p.Until("fewer scoops", fmt.Sprintf("Number(document.querySelector('[data-scoops]').dataset.scoops) < %d", n))
+	}
+	if back := amounts(p); len(moved(back, closest)) == 0 {
+		t.Error("fewer scoops and closest are the same amounts")
+	}
+
+	// Without the third of a cup, no line uses it; with it back, all is as before.
+	fewest := amounts(p)
+	p.Click(fmt.Sprintf("%d scoops", scoops(p)))
+	p.Sees("each alone")
+	axe(t, p, "Rounding")
+	p.Click("1/3 cup")
+	without := until(p, "the amounts without the third of a cup", fewest)
+	for k, a := range without {
+		if contains(a, "1/3") {
+			t.Errorf("the third of a cup is away, but %s is %s", k, a)
+		}
+		if contains(fewest[k], "1/3") && a == fewest[k] {
+			t.Errorf("%s still needs the third of a cup: %s", k, a)
+		}
+	}
+	p.Click("1/3 cup")
+	if again := until(p, "the third of a cup back", without); len(moved(again, fewest)) > 0 {
+		t.Errorf("with the measure back these differ: %v", moved(again, fewest))
+	}
+	p.Click("Back to the panel")
+
+	// A line that is held keeps its amount; the loaf that follows it moves every line.
+	p.Click("honey")
+	p.Type("I have", "2 1/2 tsp")
+	p.Click("Use this, fit the rest to it")
+	held := until(p, "the honey held", fewest)
+	if !contains(held["honey"], "2 1/2 tsp") {
+		t.Errorf("the honey is held at %q", held["honey"])
+	}
+	for k := range held {
+		if got := grams(p, k); k != "honey" && !endsWith(fewest[k], got) {
+			t.Errorf("holding the honey moved the exact weight of %s to %s", k, got)
+		}
+	}
+	p.Type("I have", "a lot\r")
+	p.Sees("column 1")
+	p.Click("Let it go again")
+	until(p, "the honey let go", held)
+	p.Click("Back to the panel")
+	p.Click("bread flour")
+	p.Type("I have", "2 cups")
+	p.Click("Scale the loaf to it")
+	p.Until("a loaf of 2 cups of flour", "document.querySelector('[data-grams=bread-flour]').innerText.includes('250 g')")
+	p.Click("Back to the panel")
+	p.Sees("This makes a loaf of about 1.2 lb")
+	p.Until("the next larger setting", "document.querySelector('[role=radio][data-checked]').innerText.startsWith('1 1/2')")
+	p.Click("bread flour")
+	p.Click("Let it go again")
+	p.Until("the loaf as before", "document.querySelector('[data-grams=bread-flour]').innerText.includes('208 g')")
+	p.Click("Weigh it")
+	p.Until("the flour in grams", "document.querySelector('[data-amount=bread-flour]').innerText.trim().endsWith(' g')")
+	axe(t, p, "A line")
+}
+
+func endsWith(s, end string) bool { return len(s) >= len(end) && s[len(s)-len(end):] == end }
+
+func contains(s, part string) bool {
+	for n := 0; n+len(part) <= len(s); n++ {
+		if s[n:n+len(part)] == part {
+			return true
+		}
+	}
+	return false
+}
+
+func TestTheKitchensMeasuresAndSchoolsShowOnThePlan(t *testing.T) {
+	s := serve(t)
+	p := open(t, s.URL+"/kitchen")
+	p.Sees("Cups and spoons in the drawer")
+	axe(t, p, "Kitchen")
+	p.Click("1 cup")
+	p.Until("the cup taken out", "target('1 cup').ariaPressed === 'false'")
+	p.Sees("Kept.")
+	p.Type("Another measure", "blue mug")
+	p.Type("holds, ml", "180\r")
+	p.Sees("180 ml")
+	p.Keys("\x1b")
+	p.Click("Plan")
+	p.Until("flour without the cup", "document.querySelector('[data-amount=bread-flour]') && !document.querySelector('[data-amount=bread-flour]').innerText.includes('3 cups')")
+	if got := amount(p, "bread-flour"); got == "3cups" {
+		t.Errorf("the cup is out of the drawer, but the flour is %s", got)
+	}
+	p.Click("Kitchen")
+	p.Click("Undo the last change")
+	p.Until("the mug gone", "!shows('180 ml')")
+	p.Click("On a scale")
+	p.Until("the scale chosen", "document.querySelector('[role=radio][data-checked]')?.innerText.startsWith('On a scale')")
+	p.Click("Plan")
+	p.Until("grams for every line", "[...document.querySelectorAll('[data-amount]')].every(e => e.innerText.trim().endsWith(' g'))")
+	p.Sees("pan 237 g")
+	p.Click("Kitchen")
+	p.Click("Weigh a cup of")
+	p.Click("bread flour")
+	p.Type("A cup of bread flour, in grams", "9000\r")
+	p.Sees("1 to 1000 g")
+	p.Type("A cup of bread flour, in grams", "140\r")
+	p.Until("the own cup kept", "document.querySelector('[role=status]').innerText.includes('Kept')")
+	p.Click("Plan")
+	p.Until("three cups of 140 g", "document.querySelector('[data-grams=bread-flour]')?.innerText.includes('420 g')")
+}

@@ -1,0 +1,76 @@
+import { useState } from "react";
+import type { PlanAnswer, Wish } from "../client/types.gen";
+import { grams } from "../parts/Amount";
+import { type Change, listed, locked } from "./wish";
+
+interface Props {
+  answer: PlanAnswer;
+  wish: Wish;
+  line: string;
+  fault: string | undefined;
+  change: (change: Change) => void;
+}
+
+/** One line: why its amount is what it is, and what the baker wants instead. */
+export function LineWhy({ answer, wish, line, fault, change }: Props) {
+  const { plan } = answer;
+  const found = plan.lines.find((l) => l.id === line);
+  const lock = wish.locks?.find((l) => l.line === line);
+  const have = wish.have?.line === line ? wish.have : undefined;
+  const [typed, setTyped] = useState(lock?.amount ?? have?.amount ?? "");
+  const weigh = wish.weigh ?? [];
+  const others = (wish.locks ?? []).filter((l) => l.line !== line);
+  const hold = () => change({ lock: locked([...others, { line, amount: typed.trim() }]), have: null });
+  const follow = () => change({ have: `${line}:${typed.trim()}`, lock: locked(others) });
+  const letGo = () => {
+    setTyped("");
+    change({ lock: locked(others), have: have ? null : undefined });
+  };
+  const weighed = weigh.includes(line);
+  if (!found) return null;
+  return (
+    <>
+      <h2 className="mt-2 text-lg font-bold">{found.name}</h2>
+      <p className="mt-1 text-soft">
+        {found.written && <>The recipe says <span className="fraction text-ink">{found.written}</span>. </>}
+        This loaf wants <span className="figures text-ink">{grams(found)}</span>.
+      </p>
+      {found.miss && <p className="mt-2 border-l-4 border-rim pl-3">{found.miss}.</p>}
+      <ul className="mt-2 space-y-3">
+        {plan.deviations.filter((d) => d.line === line).map((d) => (
+          <li key={d.rule}>
+            <p>{d.reason}</p>
+            <p className="figures text-xs text-soft">{d.straight.toFixed(1)} g in straight proportion → {d.grams.toFixed(1)} g</p>
+          </li>
+        ))}
+      </ul>
+      <label className="mt-4 block text-sm font-semibold">
+        I have
+        <input
+          value={typed}
+          onChange={(e) => setTyped(e.target.value)}
+          onKeyDown={(e) => e.key === "Enter" && typed.trim() && hold()}
+          placeholder="1/2 cup"
+          aria-invalid={!!fault}
+          aria-describedby="line-fault"
+          className="figures mt-1 block h-12 w-full rounded-tray border-2 border-rim bg-enamel px-3 text-lg aria-invalid:border-signal"
+        />
+      </label>
+      <p id="line-fault" role="status" className="text-xs text-signal">{fault}</p>
+      <div className="mt-2 grid gap-2">
+        <Choice press={hold} disabled={!typed.trim()}>Use this, fit the rest to it</Choice>
+        <Choice press={follow} disabled={!typed.trim()}>Scale the loaf to it</Choice>
+        {(lock || have) && <Choice press={letGo}>Let it go again</Choice>}
+        <Choice press={() => change({ weigh: listed(weighed ? weigh.filter((w) => w !== line) : [...weigh, line]) })}>{weighed ? "Measure it by scoops" : "Weigh it"}</Choice>
+      </div>
+    </>
+  );
+}
+
+function Choice({ press, disabled, children }: { press: () => void; disabled?: boolean; children: React.ReactNode }) {
+  return (
+    <button type="button" onClick={press} disabled={disabled} className="min-h-11 rounded-tray border-2 border-rim px-3 text-left font-semibold text-rim hover:bg-shelf disabled:border-rule disabled:text-soft">
+      {children}
+    </button>
+  );
+}
