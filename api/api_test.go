@@ -392,3 +392,49 @@ func TestNonsenseForTheRoundingIsRefusedAtTheField(t *testing.T) {
 		t.Error("a kitchen without a single measure gets no word")
 	}
 }
+
+func TestARecipeOfTheBakersOwn(t *testing.T) {
+	h := open(t)
+	mine := map[string]any{"name": "Bridge loaf", "kind": "white", "standard": "us",
+		"text": "1 cup water\n2 tbsp butter or oil\n1 1/2 tsp salt\n2 3/4 cups bread flour\n1/4 cup teff flour\n2 tsp active dry yeast\nAdd-ins:\n1/2 cup raisins (optional)"}
+	var seen, kept api.RecipeRead
+	h.must(200, "POST", "/api/v1/recipes/read", mine, &seen)
+	if !seen.Inferred || seen.Recipe.Size.String() != "1 1/2 lb" || len(seen.Lines) != 7 || seen.Lines[4].Like == "" {
+		t.Errorf("understood as %+v", seen)
+	}
+	before := len(h.shelf().Recipes)
+	h.must(201, "POST", "/api/v1/recipes", mine, &kept, "Idempotency-Key", "r")
+	if after := len(h.shelf().Recipes); after != before+1 || kept.Revision != 1 {
+		t.Fatalf("%d recipes became %d, %+v", before, after, kept)
+	}
+	mine["name"], mine["size"] = "Bridge loaf, bigger", "2 lb"
+	h.must(201, "POST", "/api/v1/recipes/"+kept.ID+"/revisions", mine, &kept, "Idempotency-Key", "r2")
+	if kept.Revision != 2 || kept.Question == nil || kept.Question.String() != "1 1/2 lb" {
+		t.Errorf("called 2 lb with flour for 1 1/2: %+v", kept)
+	}
+	w := h.wish("Bridge loaf, bigger")
+	w["without"], w["instead"] = []string{"l7"}, map[string]string{"l2": "oil"}
+	var p api.PlanAnswer
+	h.must(200, "POST", "/api/v1/plan", w, &p)
+	if len(p.Plan.Lines) != 6 || p.Plan.Lines[1].Ingredient != "oil" || len(p.Plan.LeftOut) != 1 {
+		t.Errorf("without raisins, with oil: %+v", p.Plan.Lines)
+	}
+	for pointer, change := range map[string][2]any{
+		"/text": {"text", "2 bags of flour"}, "/name": {"name", ""}, "/kind": {"kind", "cake"}, "/size": {"size", "huge"},
+	} {
+		bad := map[string]any{}
+		for k, v := range mine {
+			bad[k] = v
+		}
+		bad[change[0].(string)] = change[1]
+		if status, p := h.ask("POST", "/api/v1/recipes", bad, nil, "Idempotency-Key", pointer); (status != 422 && status != 400) || p.Pointer != pointer {
+			t.Errorf("%v: %d at %q: %s", change, status, p.Pointer, p.Detail)
+		}
+	}
+	if status, p := h.ask("POST", "/api/v1/plan", func() map[string]any { w["without"] = []string{"l4"}; return w }(), nil); status != 422 || p.Pointer != "/without" {
+		t.Errorf("bread without flour: %d %q", status, p.Pointer)
+	}
+	if after := len(h.shelf().Recipes); after != before+1 {
+		t.Errorf("refused recipes were stored: %d", after)
+	}
+}

@@ -20,6 +20,7 @@ type shapes struct {
 	BakeView   BakeView
 	Happened   Happened
 	Loaded     Loaded
+	RecipeRead RecipeRead
 	Larder     Larder
 	Settings   KitchenSettings
 	Problem    Problem

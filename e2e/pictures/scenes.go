@@ -49,6 +49,12 @@ var scenes = []scene{
 		p.Click("1/3 cup")
 		p.Until("the third of a cup away", "target('1/3 cup').ariaPressed === 'false'")
 	}},
+	{name: "recipe", path: "/recipes/new", wait: "A new recipe", act: func(p *drive.Page) {
+		p.Type("Name", "Bridge loaf")
+		p.Type("Ingredients", "1 cup water\r2 tbsp butter or oil\r1 1/2 tsp salt\r2 3/4 cups bread flour\r1/4 cup teff flour\r2 tsp active dry yeast\rAdd-ins:\r1/2 cup raisins (optional)")
+		p.Sees("taken to be like")
+		p.Sees("optional · at the beep")
+	}},
 	{name: "kitchen", path: "/kitchen", wait: "Cups and spoons"},
 	{name: "plan-phone", path: "/", wait: "Measure, in this order", phone: true},
 	{name: "log", path: "/log", wait: "Mooring raisin loaf"},

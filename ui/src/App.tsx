@@ -8,6 +8,8 @@ import { PlanScreen } from "./plan/PlanScreen";
 const WatchScreen = lazy(() => import("./watch/WatchScreen"));
 const WatchNone = lazy(() => import("./watch/WatchNone"));
 const VerdictScreen = lazy(() => import("./verdict/VerdictScreen"));
+const RecipesScreen = lazy(() => import("./recipes/RecipesScreen"));
+const RecipeEditor = lazy(() => import("./recipes/RecipeEditor"));
 const KitchenScreen = lazy(() => import("./kitchen/KitchenScreen"));
 const LogScreen = lazy(() => import("./log/LogScreen"));
 const LoggedBake = lazy(() => import("./log/LoggedBake"));
@@ -29,6 +31,9 @@ export function App() {
               <Route path="/verdict/:id" element={<VerdictScreen />} />
               <Route path="/log" element={<LogScreen />} />
               <Route path="/log/:id" element={<LoggedBake />} />
+              <Route path="/recipes" element={<RecipesScreen />} />
+              <Route path="/recipes/new" element={<RecipeEditor />} />
+              <Route path="/recipes/:id" element={<RecipeEditor />} />
               <Route path="/kitchen" element={<KitchenScreen />} />
               <Route path="*" element={<Navigate to="/" replace />} />
             </Routes>

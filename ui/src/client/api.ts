@@ -1,4 +1,4 @@
-import type { BakeView, Happened, Kitchen, KitchenSettings, Larder, Loaded, Log, PlanAnswer, Problem, Shelf, Start, Wish } from "./types.gen";
+import type { BakeView, Happened, Kitchen, KitchenSettings, Larder, Loaded, Log, PlanAnswer, Problem, RecipeRead, RecipeText, Shelf, Start, Wish } from "./types.gen";
 
 /** An error that the server put into words. */
 export class Trouble extends Error {
@@ -48,6 +48,10 @@ export const putKitchen = (kitchen: Kitchen, version: number) =>
   call<KitchenSettings>("/kitchen", { method: "PUT", body: JSON.stringify(kitchen), headers: { "If-Match": `"${version}"` } });
 export const undoKitchen = (version: number) => post<KitchenSettings>("/kitchen/undo", {}, { "If-Match": `"${version}"` });
 export const fetchPlan = (wish: Wish, signal?: AbortSignal) => post<PlanAnswer>("/plan", wish, {}, signal);
+export const fetchRecipe = (id: string, signal: AbortSignal) => get<RecipeRead>(`/recipes/${id}`, signal);
+export const readRecipe = (recipe: RecipeText, signal?: AbortSignal) => post<RecipeRead>("/recipes/read", recipe, {}, signal);
+export const keepRecipe = (recipe: RecipeText, id: string | undefined, key: string) =>
+  post<RecipeRead>(id ? `/recipes/${id}/revisions` : "/recipes", recipe, { "Idempotency-Key": key });
 export const fetchLog = (signal: AbortSignal) => get<Log>("/bakes", signal);
 export const fetchBake = (id: string, signal: AbortSignal) => get<BakeView>(`/bakes/${id}`, signal);
 export const startBake = (start: Start, key: string) => post<BakeView>("/bakes", start, { "Idempotency-Key": key });

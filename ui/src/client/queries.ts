@@ -2,7 +2,7 @@ import { keepPreviousData, queryOptions, useMutation, useQuery, useQueryClient }
 import { useEffect, useRef } from "react";
 import * as api from "./api";
 import { serverNow, setServerTime } from "./clock";
-import type { BakeView, Happened, Kitchen, KitchenSettings, Shelf, Start, Wish } from "./types.gen";
+import type { BakeView, Happened, Kitchen, KitchenSettings, RecipeText, Shelf, Start, Wish } from "./types.gen";
 
 async function timed<T extends { now: string }>(answer: Promise<T>): Promise<T> {
   const value = await answer;
@@ -104,4 +104,28 @@ export function useChangeKitchen() {
     change: useMutation({ scope, mutationFn: (kitchen: Kitchen) => api.putKitchen(kitchen, version()), onSuccess: done, onError: stale }),
     undo: useMutation({ scope, mutationFn: () => api.undoKitchen(version()), onSuccess: done, onError: stale }),
   };
+}
+
+export const useRecipe = (id: string | undefined) =>
+  useQuery({ queryKey: ["recipe", id], queryFn: ({ signal }) => api.fetchRecipe(id ?? "", signal), enabled: id !== undefined, staleTime: 0 });
+
+/** What the server understands of a recipe's text. */
+export const useReadRecipe = (recipe: RecipeText) =>
+  useQuery({
+    queryKey: ["read", recipe],
+    queryFn: ({ signal }) => api.readRecipe(recipe, signal),
+    enabled: recipe.text.trim() !== "",
+    placeholderData: keepPreviousData,
+  });
+
+export function useKeepRecipe(id: string | undefined) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (recipe: RecipeText) => api.keepRecipe(recipe, id, api.newKey()),
+    onSuccess: async () => {
+      client.removeQueries({ queryKey: ["plan"] });
+      client.removeQueries({ queryKey: ["recipe"] });
+      await client.invalidateQueries({ queryKey: ["shelf"] });
+    },
+  });
 }

@@ -14,6 +14,7 @@ export interface Schema {
   BakeView: BakeView;
   Happened: Happened;
   Loaded: Loaded;
+  RecipeRead: RecipeRead;
   Larder: Larder;
   Settings: KitchenSettings;
   Problem: Problem;
@@ -76,6 +77,7 @@ export interface LarderIngredient {
   allergens?: string[];
   state?: string;
   dispenser?: boolean;
+  like?: string;
 }
 export interface LarderShares {
   water: number;
@@ -118,6 +120,10 @@ export interface Wish {
   locks?: PlanLock[];
   weigh?: string[];
   have?: PlanHave;
+  without?: string[];
+  instead?: {
+    [k: string]: string;
+  };
 }
 export interface PlanLock {
   line: string;
@@ -142,6 +148,7 @@ export interface Plan {
   size: string;
   sizes: PlanSizeOffer[];
   lines: PlanLine[];
+  leftOut: PlanLeftOut[];
   deviations: ScaleDeviation[];
   rounding: PlanRounding;
   formula: PlanFormula;
@@ -173,6 +180,10 @@ export interface PlanLine {
   locked?: string;
   miss?: string;
   atBeep?: boolean;
+  like?: string;
+  part?: "" | "filling" | "glaze" | "topping";
+  optional?: boolean;
+  or?: PlanNamed[];
   note?: string;
 }
 export interface ScoopAmount {
@@ -183,6 +194,14 @@ export interface ScoopAmount {
 export interface ScoopScoops {
   measure: Measure;
   count: number;
+}
+export interface PlanNamed {
+  id: string;
+  name: string;
+}
+export interface PlanLeftOut {
+  line: string;
+  name: string;
 }
 export interface ScaleDeviation {
   line: string;
@@ -386,6 +405,42 @@ export interface Happened {
 export interface Loaded {
   machines: number;
   recipes: number;
+}
+export interface RecipeRead {
+  id?: string;
+  revision?: number;
+  recipe: RecipeText;
+  inferred: boolean;
+  lines: ReadLine[];
+  formula: Formula;
+  question?: string;
+}
+export interface RecipeText {
+  name: string;
+  kind: "white" | "wholemeal" | "crusty" | "sweet" | "gluten-free" | "low-carb" | "quick bread" | "dough";
+  size?: string;
+  standard: "us" | "metric" | "australian" | "imperial";
+  text: string;
+  note?: string;
+}
+export interface ReadLine {
+  amount: string;
+  name: string;
+  grams: number;
+  like?: string;
+  optional?: boolean;
+  or?: string[];
+  part?: "" | "filling" | "glaze" | "topping";
+  atBeep?: boolean;
+}
+export interface Formula {
+  flour: number;
+  hydration: number;
+  salt: number;
+  yeast: number;
+  sugar: number;
+  fat: number;
+  grain: number;
 }
 export interface Larder {
   ingredients: LarderIngredient[];

@@ -1,4 +1,4 @@
-import { BookOpen, ClipboardList, CookingPot, Eye, Keyboard } from "lucide-react";
+import { BookOpen, ClipboardList, CookingPot, Eye, Keyboard, ScrollText } from "lucide-react";
 import { lazy, Suspense, useEffect, useState } from "react";
 import { NavLink, useNavigate } from "react-router";
 import { useRunning } from "./RunningStrip";
@@ -18,6 +18,7 @@ export function Rail() {
       p: () => navigate("/"),
       w: () => navigate(watch),
       l: () => navigate("/log"),
+      r: () => navigate("/recipes"),
       k: () => navigate("/kitchen"),
       "?": () => setHelp(true),
     };
@@ -37,6 +38,7 @@ export function Rail() {
       <NavLink to="/" end className={item}><ClipboardList size={24} aria-hidden="true" />Plan</NavLink>
       <NavLink to={watch} className={item}><Eye size={24} aria-hidden="true" />Watch</NavLink>
       <NavLink to="/log" className={item}><BookOpen size={24} aria-hidden="true" />Log</NavLink>
+      <NavLink to="/recipes" className={item}><ScrollText size={24} aria-hidden="true" />Recipes</NavLink>
       <NavLink to="/kitchen" className={item}><CookingPot size={24} aria-hidden="true" />Kitchen</NavLink>
       <div className="hidden flex-1 md:block" />
       <Sprig className="mx-auto hidden w-16 md:block" />

@@ -3,7 +3,7 @@ import { Amount, grams } from "../parts/Amount";
 import { StuffSwatch } from "../parts/stuff";
 import { RoundingStep } from "./RoundingStep";
 import type { Why } from "./why";
-import type { Change } from "./wish";
+import { type Change, listed } from "./wish";
 
 interface Props {
   answer: PlanAnswer;
@@ -17,7 +17,8 @@ interface Props {
 
 /** The amounts, in the order in which they go into the pan. */
 export function AmountList({ answer, change, changed, lit, light, ask, beepClock }: Props) {
-  const { lines, pan, deviations } = answer.plan;
+  const { lines, pan, deviations, leftOut } = answer.plan;
+  const parts = (["filling", "glaze", "topping"] as const).map((part) => ({ part, lines: lines.filter((l) => l.part === part) }));
   const find = (id: string) => lines.filter((l) => l.id === id);
   const inPan = pan.layers.flatMap((l) => l.lines).flatMap(find);
   const aside = pan.aside.flatMap(find);
@@ -47,6 +48,17 @@ export function AmountList({ answer, change, changed, lit, light, ask, beepClock
           <ol className="mt-1 divide-y divide-rule border-y border-rule">{aside.map(row)}</ol>
         </>
       )}
+      {parts.filter((p) => p.lines.length > 0).map((p) => (
+        <div key={p.part}>
+          <h2 className="mt-2 text-sm font-semibold text-soft">For the {p.part}</h2>
+          <ol className="mt-1 divide-y divide-rule border-y border-rule">{p.lines.map(row)}</ol>
+        </div>
+      ))}
+      {leftOut.map((l) => (
+        <p key={l.line} className="mt-1 text-xs text-soft">
+          Without {l.name}. <button type="button" onClick={() => change({ without: listed(leftOut.filter((o) => o !== l).map((o) => o.line)) })} className="min-h-6 font-semibold text-rim underline">Put it back</button>
+        </p>
+      ))}
     </section>
   );
 }

@@ -27,7 +27,7 @@ export function LineWhy({ answer, wish, line, fault, change }: Props) {
     change({ lock: locked(others), have: have ? null : undefined });
   };
   const weighed = weigh.includes(line);
-  if (!found) return null;
+  if (!found) return <p className="mt-2 text-lg text-soft">This line is left out.</p>;
   return (
     <>
       <h2 className="mt-2 text-lg font-bold">{found.name}</h2>
@@ -35,6 +35,7 @@ export function LineWhy({ answer, wish, line, fault, change }: Props) {
         {found.written && <>The recipe says <span className="fraction text-ink">{found.written}</span>. </>}
         This loaf wants <span className="figures text-ink">{grams(found)}</span>.
       </p>
+      {found.like && <p className="mt-2 border-l-4 border-rim pl-3">Guessed: taken to be like {found.like}.</p>}
       {found.miss && <p className="mt-2 border-l-4 border-rim pl-3">{found.miss}.</p>}
       <ul className="mt-2 space-y-3">
         {plan.deviations.filter((d) => d.line === line).map((d) => (
@@ -61,6 +62,10 @@ export function LineWhy({ answer, wish, line, fault, change }: Props) {
         <Choice press={hold} disabled={!typed.trim()}>Use this, fit the rest to it</Choice>
         <Choice press={follow} disabled={!typed.trim()}>Scale the loaf to it</Choice>
         {(lock || have) && <Choice press={letGo}>Let it go again</Choice>}
+        {found.or?.map((o) => (
+          <Choice key={o.id} press={() => change({ instead: listed(Object.entries({ ...wish.instead, [line]: o.id }).map(([l, id]) => `${l}:${id}`)) })}>Use {o.name} instead</Choice>
+        ))}
+        {found.optional && <Choice press={() => change({ without: listed([...(wish.without ?? []), line]) })}>Leave it out</Choice>}
         <Choice press={() => change({ weigh: listed(weighed ? weigh.filter((w) => w !== line) : [...weigh, line]) })}>{weighed ? "Measure it by scoops" : "Weigh it"}</Choice>
       </div>
     </>

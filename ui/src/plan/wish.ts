@@ -7,12 +7,12 @@ export interface Chosen {
   machine: MachineOnShelf;
 }
 
-const names = ["recipe", "machine", "size", "ready", "cycle", "crust", "closer", "away", "lock", "weigh", "have"] as const;
+const names = ["recipe", "machine", "size", "ready", "cycle", "crust", "closer", "away", "lock", "weigh", "have", "without", "instead"] as const;
 
 export type Change = Partial<Record<(typeof names)[number], string | null>>;
 
 /** What holds for this loaf alone; another recipe forgets it. */
-export const forThisLoaf: Change = { size: null, cycle: null, crust: null, closer: null, lock: null, weigh: null, have: null };
+export const forThisLoaf: Change = { size: null, cycle: null, crust: null, closer: null, lock: null, weigh: null, have: null, without: null, instead: null };
 
 /** What the address bar wishes for, filled up from the shelf; and how to change it. */
 export function useWish(shelf: Shelf | undefined): [Chosen | null, (change: Change) => void] {
@@ -62,5 +62,8 @@ function chosen(shelf: Shelf, search: URLSearchParams): Chosen | null {
   if (search.get("lock")) wish.locks = list(search.get("lock")).map(lock);
   if (search.get("weigh")) wish.weigh = list(search.get("weigh"));
   if (have) wish.have = lock(have);
+  if (search.get("without")) wish.without = list(search.get("without"));
+  const instead = list(search.get("instead")).map(lock); // "l2:oil"
+  if (instead.length > 0) wish.instead = Object.fromEntries(instead.map((i) => [i.line, i.amount]));
   return { wish, recipe, machine };
 }
