@@ -26,6 +26,7 @@ type Wish struct {
 	Ready   timetable.Wall   `json:"ready,omitzero"`   // on the kitchen's clock; left out: start at once
 	AtPanel bool             `json:"atPanel,omitzero"` // the pan is loaded and the baker stands at the machine
 
+	Slices    int         `json:"slices,omitzero"`    // in place of a size: the smallest that gives so many
 	Closer    int         `json:"closer,omitzero"`    // steps along the trade-off, above 0 closer
 	NotToHand []string    `json:"notToHand,omitzero"` // measures in use or missing just now
 	Locks     []plan.Lock `json:"locks,omitzero"`
@@ -79,7 +80,7 @@ func (s *server) fulfil(ctx context.Context, q store.Queries, k kitchenNow, w Wi
 	p, err := plan.Make(k.Kitchen.Kitchen, plan.Wish{
 		Recipe: r.Recipe, Machine: m.Machine, Size: w.Size, Cycle: w.Cycle, Crust: w.Crust,
 		Ready: w.Ready, AtPanel: w.AtPanel, Zone: k.zone,
-		Closer: w.Closer, NotToHand: w.NotToHand, Locks: w.Locks, Weigh: w.Weigh, Have: w.Have, Without: w.Without, Instead: w.Instead,
+		Slices: w.Slices, Closer: w.Closer, NotToHand: w.NotToHand, Locks: w.Locks, Weigh: w.Weigh, Have: w.Have, Without: w.Without, Instead: w.Instead,
 	}, k.now)
 	if err != nil {
 		return made{}, err

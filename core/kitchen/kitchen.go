@@ -22,7 +22,8 @@ type Kitchen struct {
 	Zone     string              `json:"zone"` // of its clock, such as Europe/London
 	Standard measure.Standard    `json:"standard"`
 	Measures []measure.Measure   `json:"measures"`
-	Scale    bool                `json:"scale"` // weighs everything on a kitchen scale
+	Scale    bool                `json:"scale"`   // weighs everything on a kitchen scale
+	Weights  measure.Weights     `json:"weights"` // how its scale shows them
 	Yeast    scale.YeastSchool   `json:"yeast"`
 	Eggs     scale.EggSchool     `json:"eggs"`
 	EggSize  EggSize             `json:"eggSize"`
@@ -62,7 +63,7 @@ const DefaultLead machine.Minutes = 15
 // New is a kitchen with the default measures and schools.
 func New(name, zone string) Kitchen {
 	return Kitchen{Name: name, Zone: zone, Standard: measure.US, Measures: measure.DefaultMeasures(measure.US),
-		Yeast: scale.Eased, Eggs: scale.Whole, EggSize: Large, Salt: formula.Booklet, Lead: DefaultLead}
+		Yeast: scale.Eased, Eggs: scale.Whole, EggSize: Large, Salt: formula.Booklet, Weights: measure.InGrams, Lead: DefaultLead}
 }
 
 // Schools are this kitchen's ways of resizing.

@@ -150,3 +150,50 @@ func thousandths(f float64) ([]byte, error) {
 	}
 	return strconv.AppendFloat(nil, math.Round(f*1000)/1000, 'f', -1, 64), nil
 }
+
+// Weights is how a kitchen's scale shows weights.
+type Weights string
+
+const (
+	InGrams  Weights = "grams"
+	InOunces Weights = "ounces"
+)
+
+var AllWeights = []Weights{InGrams, InOunces}
+
+func (w Weights) Words() []string { return word.List(AllWeights) }
+func (w *Weights) UnmarshalText(text []byte) error {
+	return word.Read(w, text, "way of showing weights", AllWeights)
+}
+
+// step is the smallest difference that the scale is read to: 1 g or 0.05 oz, finely 0.1 g or
+// 0.005 oz.
+func (w Weights) step(finely bool) (step, unit float64) {
+	step, unit = 1, 1
+	if w == InOunces {
+		step, unit = 0.05, ounce
+	}
+	if finely {
+		step /= 10
+	}
+	return step, unit
+}
+
+// Read is the weight as it is read off the scale.
+func (w Weights) Read(g Grams, finely bool) Grams {
+	step, unit := w.step(finely)
+	return Grams(math.Round(float64(g)/unit/step) * step * unit)
+}
+
+// Text writes a weight as the scale shows it: "237 g", "6.2 g", "8.35 oz".
+func (w Weights) Text(g Grams, finely bool) string {
+	_, unit := w.step(finely)
+	decimals, name := 0, "g"
+	if w == InOunces {
+		decimals, name = 2, "oz"
+	}
+	if finely {
+		decimals++
+	}
+	return strconv.FormatFloat(float64(w.Read(g, finely))/unit, 'f', decimals, 64) + " " + name
+}

@@ -137,3 +137,16 @@ func FuzzReadingAnAmount(f *testing.F) {
 		}
 	})
 }
+
+func TestWeightsAreWrittenAsAScaleShowsThem(t *testing.T) {
+	for _, c := range []struct {
+		w      Weights
+		grams  Grams
+		finely bool
+		want   string
+	}{{InGrams, 236.6, false, "237 g"}, {InGrams, 6.24, true, "6.2 g"}, {InOunces, 375, false, "13.25 oz"}, {InOunces, 6.2, true, "0.220 oz"}, {"", 12.5, false, "13 g"}} {
+		if got := c.w.Text(c.grams, c.finely); got != c.want {
+			t.Errorf("%v g in %s is written %q, want %q", c.grams, c.w, got, c.want)
+		}
+	}
+}

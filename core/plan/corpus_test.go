@@ -188,6 +188,49 @@ func reachable(measures []measure.Measure, lines []scoop.Line, l scoop.Line, tol
 	return false
 }
 
+// holds checks that a solution's scoops really hold the grams that it states, and that every line is
+// within its tolerance beside the measured flour or is flagged.
+func holds(t testing.TB, name string, in []scoop.Line, x scoop.Solution) {
+	t.Helper()
+	var exact, measured float64
+	flagged := map[int]bool{}
+	for _, m := range x.Misses {
+		flagged[m.Line] = true
+	}
+	for n, l := range in {
+		a := x.Amounts[n]
+		if !l.Fixed {
+			var ml float64
+			for _, s := range a.Scoops {
+				ml += float64(s.Count) * float64(s.Measure.Amount.Millilitres())
+			}
+			if g := ml * float64(l.Ingredient.GramsPerMl()); math.Abs(g-float64(a.Grams)) > 0.001*g {
+				t.Errorf("%s: %s of %s is %.3f g, stated as %.3f", name, a, l.Ingredient.Name, g, float64(a.Grams))
+			}
+		}
+		if l.Ingredient.Kind == larder.Flour {
+			exact, measured = exact+float64(l.Exact), measured+float64(a.Grams)
+		}
+	}
+	for n, l := range in {
+		off := float64(x.Amounts[n].Grams)/float64(l.Exact)/(measured/exact) - 1
+		if !l.Fixed && !flagged[n] && math.Abs(off) > toleranceOf(l)+1e-9 {
+			t.Errorf("%s: %s is off by %+.3f and not flagged", name, l.Ingredient.Name, off)
+		}
+	}
+}
+
+func toleranceOf(l scoop.Line) float64 {
+	switch l.Ingredient.Kind {
+	case larder.Salt, larder.Yeast:
+		return 0.07
+	case larder.Sugar, larder.Syrup, larder.Fat:
+		return 0.10
+	}
+	eighth := float64(measure.Of(1, 8, measure.Tsp).Millilitres()) * float64(l.Ingredient.GramsPerMl())
+	return max(0.15, eighth/float64(l.Exact))
+}
+
 func roundCorpus(t testing.TB, eighth bool) tally {
 	var sum tally
 	for n := range corpus {
@@ -239,16 +282,12 @@ func (s *tally) add(t testing.TB, name string, measures []measure.Measure, std m
 			continue
 		}
 		l := in[m.Line]
-		tolerance := 0.15
-		switch l.Ingredient.Kind {
-		case larder.Salt, larder.Yeast:
-			tolerance = 0.07
-		case larder.Sugar, larder.Syrup, larder.Fat:
-			tolerance = 0.10
-		}
-		if reachable(measures, in, l, tolerance) {
+		if reachable(measures, in, l, toleranceOf(l)) {
 			s.unconfirmed = append(s.unconfirmed, fmt.Sprintf("%s: %s, %+.3f", name, l.Ingredient.Name, m.Deviation))
 		}
+	}
+	for _, x := range front {
+		holds(t, name, in, x)
 	}
 	s.joint += best.Scoops
 	s.alone += set.Alone(in).Scoops
@@ -306,4 +345,32 @@ func TestJointRoundingOverTheCorpus(t *testing.T) {
 			t.Errorf("%s: yeast is off by %.2f %%, alone with as many scoops by %.2f %%", c.name, s.yeast/y, s.yeastAlone/y)
 		}
 	}
+}
+
+// BenchmarkJointRoundingOverTheCorpus reports the median and the worst time of one loaf.
+func BenchmarkJointRoundingOverTheCorpus(b *testing.B) {
+	var took []time.Duration
+	for b.Loop() {
+		for n := range corpus {
+			r := readCorpus(b, n)
+			written, err := r.Weigh(larder.Get)
+			if err != nil {
+				b.Fatal(err)
+			}
+			for _, size := range []measure.LoafSize{one, oneHalf, two} {
+				lines, _ := scale.To(written, r.Kind, size.Over(r.Size), scale.Schools{})
+				in := make([]scoop.Line, len(lines))
+				for m, l := range lines {
+					in[m] = scoop.Line{Ingredient: l.Ingredient, Exact: l.Grams, Fixed: l.Pieces > 0, Actual: l.Grams}
+				}
+				began := time.Now()
+				scoop.NewSet(measure.DefaultMeasures(r.Standard), r.Standard).Joint(in)
+				took = append(took, time.Since(began))
+			}
+		}
+	}
+	slices.Sort(took)
+	ms := func(d time.Duration) float64 { return float64(d.Microseconds()) / 1000 }
+	b.ReportMetric(ms(took[len(took)/2]), "ms-median")
+	b.ReportMetric(ms(took[len(took)-1]), "ms-worst")
 }

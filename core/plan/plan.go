@@ -38,6 +38,7 @@ type Wish struct {
 	AtPanel bool           // the pan is loaded and the baker stands at the machine: no lead time
 	Zone    *time.Location // of the kitchen's clock
 
+	Slices    int      // above 0: the smallest size that gives so many; Size is then not looked at
 	Closer    int      // steps from where the rounding begins: above 0 closer, below it fewer scoops
 	NotToHand []string // measures in use or missing just now, as they are called
 	Locks     []Lock   // lines held at an amount
@@ -87,10 +88,11 @@ type Line struct {
 	Stuff      pan.Stuff     `json:"stuff"`
 	Written    string        `json:"written"` // as the recipe has it
 	Exact      measure.Grams `json:"exact"`   // what the resized recipe asks for
+	Weight     string        `json:"weight"`  // the same as this kitchen's scale shows it
 	Pieces     int64         `json:"pieces,omitzero"`
 	Measured   scoop.Amount  `json:"measured"`         // by this kitchen's cups and spoons; no scoops for pieces
 	Percent    float64       `json:"percent"`          // of the flour
-	Running    measure.Grams `json:"running,omitzero"` // on a scale under the pan, without tare
+	Running    string        `json:"running,omitzero"` // on a scale under the pan, without tare
 	Fixed      bool          `json:"fixed,omitzero"`   // not measured by scoops: eggs, weighed and locked lines
 	Locked     string        `json:"locked,omitzero"`  // the amount that the baker holds it at
 	Miss       string        `json:"miss,omitzero"`    // how far the closest measurable amount is off
@@ -156,6 +158,10 @@ type CycleOption struct {
 // Make works out the plan for a wish, as seen at now. It returns a plan for every well-formed
 // wish; what stands against it is a Caution inside. An error is a *fault.Fault for malformed input.
 func Make(k kitchen.Kitchen, w Wish, now time.Time) (Plan, error) {
+	enough := true
+	if w.Slices > 0 {
+		w.Size, enough = scale.ForSlices(w.Slices, w.Machine.Sizes)
+	}
 	if err := w.check(now); err != nil {
 		return Plan{}, err
 	}
@@ -204,7 +210,10 @@ func Make(k kitchen.Kitchen, w Wish, now time.Time) (Plan, error) {
 		return Plan{}, err
 	}
 	p.load(w, lines, dough)
-	p.running()
+	p.running(k)
+	if !enough {
+		p.warn(Care, NoSetting, nil, "%d slices are more than one loaf of %s gives: about %d. Bake two.", w.Slices, w.Machine.Name, scale.Slices(w.Size))
+	}
 	p.questionSize(w, factor, formula.FromRecipe(written).Flour)
 	p.caution(w, written, cycle, doubt)
 	return p, nil
@@ -213,6 +222,9 @@ func Make(k kitchen.Kitchen, w Wish, now time.Time) (Plan, error) {
 func (w Wish) check(now time.Time) error {
 	if err := w.Machine.Check(); err != nil {
 		return err
+	}
+	if w.Slices < 0 || w.Slices > 200 {
+		return fault.At("/slices", "ask for 1 to 200 slices, not %d", w.Slices)
 	}
 	if w.Size.IsZero() {
 		return fault.At("/size", "say which loaf size to bake: %s", w.Machine.SizesInWords())
@@ -362,8 +374,9 @@ func (p *Plan) list(k kitchen.Kitchen, w Wish, lines []scale.Line, dough formula
 		out := Line{
 			ID: l.Line.ID, Ingredient: l.Ingredient.ID, Name: l.Ingredient.Name, Note: l.Line.Note,
 			AtBeep: l.Line.When == recipe.AtBeep, Exact: l.Grams, Pieces: l.Pieces,
-			Stuff: pan.StuffOf(l.Ingredient.Kind, l.Line.When == recipe.AtBeep),
-			Part:  l.Line.Part, Optional: l.Line.Optional, Like: l.Ingredient.Like,
+			Weight: k.Weights.Text(l.Grams, finely(l.Ingredient)),
+			Stuff:  pan.StuffOf(l.Ingredient.Kind, l.Line.When == recipe.AtBeep),
+			Part:   l.Line.Part, Optional: l.Line.Optional, Like: l.Ingredient.Like,
 		}
 		out.Or = others(k, w.whole, l)
 		if l.Line.ID != scale.AddedWater {

@@ -190,29 +190,25 @@ func (w Wish) enoughFor(lines []scale.Line) string {
 	return fmt.Sprintf(" This much %s is enough for %.0f %% of this loaf: scale the loaf to it.", name, math.Floor(100*least))
 }
 
-// running adds up what a scale under the pan shows, line after line in loading order.
-func (p *Plan) running() {
+// running adds up what a scale under the pan shows, line after line in loading order. Each line is
+// added as it is read off, so that the sums are those on the display.
+func (p *Plan) running(k kitchen.Kitchen) {
 	sum := measure.Grams(0)
 	for _, layer := range p.Pan.Layers {
 		for _, id := range layer.Lines {
 			for n := range p.Lines {
 				if l := &p.Lines[n]; l.ID == id {
-					sum += measure.Grams(weighed(*l))
-					l.Running = sum
+					i, _ := k.Ingredient(l.Ingredient)
+					sum += k.Weights.Read(l.Exact, finely(i))
+					l.Running = k.Weights.Text(sum, false)
 				}
 			}
 		}
 	}
 }
 
-// weighed is a line's weight as a kitchen scale is read: to 1 g, yeast and salt to 0.1 g.
-func weighed(l Line) float64 {
-	i, _ := larder.Get(l.Ingredient)
-	if i.Kind == larder.Yeast || i.Kind == larder.Salt {
-		return round(float64(l.Exact), 1)
-	}
-	return math.Round(float64(l.Exact))
-}
+// finely tells what is weighed to a tenth of a gram: yeast and salt.
+func finely(i larder.Ingredient) bool { return i.Kind == larder.Yeast || i.Kind == larder.Salt }
 
 // Have is an amount of one ingredient that the baker has: the whole loaf follows it.
 type Have struct {

@@ -47,3 +47,18 @@ func Questions(called measure.LoafSize, flour measure.Grams) (measure.LoafSize, 
 
 // Slices is about how many slices a loaf of the size gives.
 func Slices(s measure.LoafSize) int { return int(math.Round(slicesPerPound * s.Pounds().Float())) }
+
+// ForSlices is the smallest of the sizes that gives so many slices; ok is false when even the
+// largest gives fewer, which is then returned.
+func ForSlices(slices int, sizes []measure.LoafSize) (size measure.LoafSize, ok bool) {
+	for _, s := range sizes {
+		enough, bestEnough := Slices(s) >= slices, !size.IsZero() && Slices(size) >= slices
+		switch {
+		case size.IsZero(), enough && !bestEnough,
+			enough && bestEnough && s.Pounds().Cmp(size.Pounds()) < 0,
+			!enough && !bestEnough && s.Pounds().Cmp(size.Pounds()) > 0:
+			size = s
+		}
+	}
+	return size, Slices(size) >= slices
+}

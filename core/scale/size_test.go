@@ -28,3 +28,12 @@ func TestFlourThatContradictsTheNameIsQuestioned(t *testing.T) {
 		t.Error("420 g is 12 % over 375 g and within what a 1 1/2 lb loaf may have")
 	}
 }
+
+func TestASizeForSoManySlices(t *testing.T) {
+	sizes := []measure.LoafSize{measure.LoafPounds(2, 1), measure.LoafPounds(1, 1), measure.LoafPounds(3, 2)}
+	for slices, want := range map[int]measure.LoafSize{4: measure.LoafPounds(1, 1), 8: measure.LoafPounds(1, 1), 9: measure.LoafPounds(3, 2), 12: measure.LoafPounds(3, 2), 15: measure.LoafPounds(2, 1), 30: measure.LoafPounds(2, 1)} {
+		if got, ok := ForSlices(slices, sizes); got != want || ok != (slices <= 16) {
+			t.Errorf("%d slices want %v, got %v (%v)", slices, want, got, ok)
+		}
+	}
+}

@@ -32,6 +32,7 @@ export interface Kitchen {
   standard: "us" | "metric" | "australian" | "imperial";
   measures: Measure[];
   scale: boolean;
+  weights: "grams" | "ounces";
   yeast: "eased" | "straight";
   eggs: "whole" | "part";
   eggSize: "medium" | "large" | "extra large";
@@ -115,6 +116,7 @@ export interface Wish {
   crust?: "light" | "medium" | "dark";
   ready?: string;
   atPanel?: boolean;
+  slices?: number;
   closer?: number;
   notToHand?: string[];
   locks?: PlanLock[];
@@ -172,10 +174,11 @@ export interface PlanLine {
   stuff: "liquid" | "fat" | "sugar and salt" | "flour" | "dry extra" | "yeast" | "add-in";
   written: string;
   exact: number;
+  weight: string;
   pieces?: number;
   measured: ScoopAmount;
   percent: number;
-  running?: number;
+  running?: string;
   fixed?: boolean;
   locked?: string;
   miss?: string;

@@ -43,6 +43,10 @@ export default function KitchenScreen() {
             choices={[["scoops", "By cups and spoons", "Grams stand beside them."], ["scale", "On a scale", "Grams for every line, and what a scale under the pan shows."]]}
           />
           <Choices
+            label="Weights" value={kitchen.weights} pick={(weights) => set({ weights })}
+            choices={[["grams", "Grams", "To 1 g; yeast and salt to 0.1 g."], ["ounces", "Ounces", "To 0.05 oz; yeast and salt finer."]]}
+          />
+          <Choices
             label="Eggs" value={kitchen.eggs} pick={(eggs) => set({ eggs })}
             choices={[["whole", "Whole", "The nearest whole number; the liquid makes up for the rest."], ["part", "Part eggs", "Beaten, and a part used."]]}
           />

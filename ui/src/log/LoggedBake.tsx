@@ -1,6 +1,6 @@
 import { Link, useParams } from "react-router";
 import { useBake } from "../client/queries";
-import { Amount, grams } from "../parts/Amount";
+import { Amount } from "../parts/Amount";
 import { StuffSwatch } from "../parts/stuff";
 import { clock, day, dayName, display } from "../parts/time";
 import { TroubleNote } from "../parts/Trouble";
@@ -38,7 +38,7 @@ export default function LoggedBake() {
               <li key={l.id} className="grid grid-cols-[16px_1fr_auto] items-center gap-3 py-1">
                 <StuffSwatch stuff={l.stuff} />
                 <Amount line={l} small />
-                <span className="text-right"><b>{l.name}</b> <span className="figures ml-2 text-xs text-soft">{grams(l)}</span></span>
+                <span className="text-right"><b>{l.name}</b> <span className="figures ml-2 text-xs text-soft">{l.weight ?? `${Math.round(l.exact)} g`}</span></span>
               </li>
             ))}
           </ul>

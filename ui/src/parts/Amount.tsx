@@ -77,7 +77,7 @@ export function Amount({ line, small }: { line: PlanLine; small?: boolean }) {
   const size = `figures font-semibold ${small ? "text-lg" : "text-xl leading-8"}`;
   if (line.locked) return <span className={`fraction font-semibold ${small ? "text-lg" : "text-xl leading-8"}`}>{line.locked}</span>;
   if (line.pieces) return <span className={size}>{line.pieces}</span>;
-  if (line.measured.scoops.length === 0) return <span className={size}>{grams(line)}</span>;
+  if (line.measured.scoops.length === 0) return <span className={size}>{line.weight ?? `${Math.round(line.exact)} g`}</span>;
   return (
     <span className="flex flex-wrap items-baseline gap-x-1">
       {grouped(line.measured.scoops).map((g, n) => (
@@ -93,12 +93,4 @@ export function Amount({ line, small }: { line: PlanLine; small?: boolean }) {
 /** One measure by itself, drawn and named: "1/3 cup", or its own name. */
 export function MeasureLabel({ measure }: { measure: Measure }) {
   return grouped([{ measure, count: 1 }]).map((g) => <Measures key={g.unit} group={g} small />);
-}
-
-const fine = new Set(["yeast", "sugar and salt"]);
-
-/** Grams for a scale: to 1 g, small things to 0.1 g. */
-export function grams(line: PlanLine): string {
-  const decimals = fine.has(line.stuff) || line.exact < 10 ? 1 : 0;
-  return `${line.exact.toFixed(decimals)} g`;
 }

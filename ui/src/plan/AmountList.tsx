@@ -1,5 +1,5 @@
 import type { PlanLine, PlanAnswer } from "../client/types.gen";
-import { Amount, grams } from "../parts/Amount";
+import { Amount } from "../parts/Amount";
 import { StuffSwatch } from "../parts/stuff";
 import { RoundingStep } from "./RoundingStep";
 import type { Why } from "./why";
@@ -83,7 +83,7 @@ function Row({ dense, line, changed, lit, light, moved, ask }: RowProps) {
     >
       <StuffSwatch stuff={line.stuff} />
       <div className="min-w-0 flex-1">
-        <div className={`w-fit max-w-full ${changed ? "changed" : ""}`} data-amount={line.ingredient}><Amount line={line} small={dense} /></div>
+        <div className={`w-fit max-w-full ${changed ? "changed" : ""}`} data-amount={line.ingredient}><Amount line={line} /></div>
       </div>
       <div className={`shrink-0 text-right leading-5 ${dense ? "flex flex-row-reverse items-baseline gap-2 max-sm:w-28 max-sm:flex-wrap" : "w-28 sm:w-36"}`}>
         <button type="button" onClick={ask} className="min-h-6 text-right leading-5 font-semibold decoration-rule underline underline-offset-4 hover:decoration-rim max-sm:text-sm">
@@ -91,8 +91,8 @@ function Row({ dense, line, changed, lit, light, moved, ask }: RowProps) {
         </button>
         <div className="figures text-xs text-soft" data-grams={line.ingredient}>
           {(moved || line.locked) && <span className="mr-2 font-sans font-semibold text-leaf">{line.locked ? "held" : line.miss ? "misses" : "moved"}</span>}
-          {grams(line)}
-          {line.fixed && line.running && !line.pieces && <span title="What a scale under the pan shows then"> · pan {Math.round(line.running)} g</span>}
+          {line.weight}
+          {line.fixed && line.running && !line.pieces && <span title="What a scale under the pan shows then"> · pan {line.running}</span>}
         </div>
       </div>
     </li>

@@ -1,6 +1,5 @@
 import { useState } from "react";
 import type { PlanAnswer, Wish } from "../client/types.gen";
-import { grams } from "../parts/Amount";
 import { type Change, listed, locked } from "./wish";
 
 interface Props {
@@ -33,7 +32,7 @@ export function LineWhy({ answer, wish, line, fault, change }: Props) {
       <h2 className="mt-2 text-lg font-bold">{found.name}</h2>
       <p className="mt-1 text-soft">
         {found.written && <>The recipe says <span className="fraction text-ink">{found.written}</span>. </>}
-        This loaf wants <span className="figures text-ink">{grams(found)}</span>.
+        This loaf wants <span className="figures text-ink">{found.weight}</span>.
       </p>
       {found.like && <p className="mt-2 border-l-4 border-rim pl-3">Guessed: taken to be like {found.like}.</p>}
       {found.miss && <p className="mt-2 border-l-4 border-rim pl-3">{found.miss}.</p>}

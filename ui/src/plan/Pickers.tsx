@@ -1,5 +1,6 @@
 import { Listbox, ListboxButton, ListboxOption, ListboxOptions, Radio, RadioGroup } from "@headlessui/react";
 import { ChevronDown } from "lucide-react";
+import { useState } from "react";
 import type { PlanSizeOffer } from "../client/types.gen";
 
 interface Choice {
@@ -43,9 +44,18 @@ export function Picker({ label, choices, value, pick, large }: PickerProps) {
 /** "1 1/2 lb" without its unit. */
 const pounds = (size: string) => size.replace(/ lb$/, "");
 
-/** The loaf sizes; those that the machine does not bake say why. */
-export function SizeSwitch({ sizes, value, pick }: { sizes: PlanSizeOffer[]; value: string; pick: (size: string) => void }) {
+interface SizeProps {
+  sizes: PlanSizeOffer[];
+  value: string;
+  slices: number | undefined; // asked for in place of a size
+  pick: (size: string) => void;
+  ask: (slices: number | undefined) => void;
+}
+
+/** The loaf sizes, or so many slices; sizes that the machine does not bake say why. */
+export function SizeSwitch({ sizes, value, slices, pick, ask }: SizeProps) {
   const refused = sizes.find((s) => s.whyNot);
+  const [typed, setTyped] = useState(slices ? String(slices) : "");
   return (
     <div className="w-60">
       <RadioGroup value={value} onChange={pick} aria-label="Loaf size" className="flex overflow-hidden rounded-tray border-2 border-rim">
@@ -63,7 +73,18 @@ export function SizeSwitch({ sizes, value, pick }: { sizes: PlanSizeOffer[]; val
           </Radio>
         ))}
       </RadioGroup>
-      <p className="text-xs leading-4 text-soft">{refused ? refused.whyNot : `about ${sizes.find((s) => s.size === value)?.slices ?? 0} slices`}</p>
+      {refused ? <p className="text-xs leading-4 text-soft">{refused.whyNot}</p> : (
+        <label className="flex items-center gap-1 text-xs leading-6 text-soft">
+          about {sizes.find((s) => s.size === value)?.slices ?? 0} slices; I want
+          <input
+            value={typed} inputMode="numeric" aria-label="Slices wanted" placeholder="–"
+            onChange={(e) => setTyped(e.target.value.replace(/\D/g, "").slice(0, 3))}
+            onBlur={() => ask(Number(typed) || undefined)}
+            onKeyDown={(e) => e.key === "Enter" && ask(Number(typed) || undefined)}
+            className="figures h-6 w-10 rounded border border-rim bg-enamel text-center font-bold text-ink"
+          />
+        </label>
+      )}
     </div>
   );
 }

@@ -43,7 +43,7 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
   const [panOpen, setPanOpen] = useState(false); // on a phone, where the pan is a strip that opens
   const changed = useChanged(answer);
   usePrefetchedSizes(wish, machine.sizes);
-  useSizeKeys(machine.sizes, (size) => change({ size, have: null, closer: null }));
+  useSizeKeys(machine.sizes, (size) => change({ size, slices: null, have: null, closer: null }));
 
   const zone = shelf.kitchen.zone;
   const pickMachine = (id: string) => {
@@ -64,7 +64,7 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
           <Picker large label="Recipe" value={recipe.id} pick={(id) => change({ ...forThisLoaf, recipe: id })} choices={shelf.recipes.map((r) => ({ id: r.id, name: r.name, hint: r.note }))} />
           <p className="truncate px-2 text-xs text-soft" title={recipe.note}>{recipe.note}</p>
         </div>
-        {answer && <SizeSwitch sizes={answer.plan.sizes} value={answer.plan.size} pick={(size) => change({ size, have: null, closer: null })} />}
+        {answer && <SizeSwitch sizes={answer.plan.sizes} value={answer.plan.size} slices={wish.slices} pick={(size) => change({ size, slices: null, have: null, closer: null })} ask={(n) => change({ slices: n ? String(n) : null })} />}
         <ReadyPicker ready={wish.ready} zone={zone} earliest={nextMeal(shelf.now, zone)} change={(ready) => change({ ready })} fault={readyFault} />
         <Picker label="Machine" value={machine.id} pick={pickMachine} choices={shelf.machines.map((m) => ({ id: m.id, name: m.name, hint: `bakes ${m.sizes.join(", ")}` }))} />
       </header>

@@ -7,12 +7,12 @@ export interface Chosen {
   machine: MachineOnShelf;
 }
 
-const names = ["recipe", "machine", "size", "ready", "cycle", "crust", "closer", "away", "lock", "weigh", "have", "without", "instead"] as const;
+const names = ["recipe", "machine", "size", "ready", "cycle", "crust", "closer", "away", "lock", "weigh", "have", "without", "instead", "slices"] as const;
 
 export type Change = Partial<Record<(typeof names)[number], string | null>>;
 
 /** What holds for this loaf alone; another recipe forgets it. */
-export const forThisLoaf: Change = { size: null, cycle: null, crust: null, closer: null, lock: null, weigh: null, have: null, without: null, instead: null };
+export const forThisLoaf: Change = { size: null, cycle: null, crust: null, closer: null, lock: null, weigh: null, have: null, without: null, instead: null, slices: null };
 
 /** What the address bar wishes for, filled up from the shelf; and how to change it. */
 export function useWish(shelf: Shelf | undefined): [Chosen | null, (change: Change) => void] {
@@ -61,6 +61,8 @@ function chosen(shelf: Shelf, search: URLSearchParams): Chosen | null {
   if (search.get("away")) wish.notToHand = list(search.get("away"));
   if (search.get("lock")) wish.locks = list(search.get("lock")).map(lock);
   if (search.get("weigh")) wish.weigh = list(search.get("weigh"));
+  const slices = Number(search.get("slices"));
+  if (Number.isInteger(slices) && slices > 0) wish.slices = slices;
   if (have) wish.have = lock(have);
   if (search.get("without")) wish.without = list(search.get("without"));
   const instead = list(search.get("instead")).map(lock); // "l2:oil"
