@@ -50,7 +50,7 @@ type Page struct {
 }
 
 // patience is how long a condition may take on a busy machine.
-const patience = 20 * time.Second
+const patience = 60 * time.Second
 
 // Open opens a tab of the given size on an address.
 func Open(browser context.Context, r Reporter, url string, width, height int64) *Page {
@@ -93,7 +93,7 @@ var helpers string
 
 // eval runs an expression, with the page's helpers at hand, and decodes its value.
 func eval[T any](p *Page, expression string) (T, error) {
-	ctx, cancel := context.WithTimeout(p.ctx, patience)
+	ctx, cancel := context.WithTimeout(p.ctx, 2*patience)
 	defer cancel()
 	return chromedp.Run(ctx, chromedp.Evaluate[T]("(() => {"+helpers+"; return "+expression+"})()", chromedp.EvalAwaitPromise))
 }
