@@ -11,13 +11,38 @@ import (
 	"risepan/core/fault"
 	"risepan/core/kitchen"
 	"risepan/core/larder"
+	"risepan/core/measure"
 	"risepan/store"
 )
 
-// KitchenSettings are a kitchen's settings with their version.
+// KitchenSettings are a kitchen's settings with their version, and what follows from them.
 type KitchenSettings struct {
 	Kitchen kitchen.Kitchen `json:"kitchen"`
 	Version int             `json:"version"`
+	Cups    []CupKnown      `json:"cups"`    // for each of its own cups of flour
+	Worries []string        `json:"worries"` // for each pack, what its dates say against it
+}
+
+// CupKnown is what is known of a kitchen's own cup of a flour.
+type CupKnown struct {
+	larder.Known
+	Flour  larder.ID     `json:"flour"`
+	Name   string        `json:"name"`
+	PerCup measure.Grams `json:"perCup"` // a US cup of it is taken to weigh
+}
+
+func settings(k kitchen.Kitchen, version int, today kitchen.Date) KitchenSettings {
+	out := KitchenSettings{k, version, []CupKnown{}, []string{}}
+	for _, c := range k.Cups {
+		known, _ := c.Calibrate() // a stored cup was checked
+		i, _ := k.Ingredient(c.Flour)
+		out.Cups = append(out.Cups, CupKnown{known, c.Flour, i.Name, i.PerCup})
+	}
+	for _, p := range k.Packs {
+		i, _ := k.Ingredient(p.Ingredient)
+		out.Worries = append(out.Worries, p.Worry(i, today))
+	}
+	return out
 }
 
 // Larder is the table of ingredients, with this kitchen's own facts in it.
@@ -57,6 +82,7 @@ func (s *server) changeKitchen(c *gin.Context) (any, error) {
 	if err != nil {
 		return nil, err
 	}
+	k = k.Filled()
 	if err := k.Check(); err != nil {
 		return nil, err
 	}
@@ -77,19 +103,24 @@ func (s *server) undoKitchen(c *gin.Context) (any, error) {
 	})
 }
 
-func (s *server) setKitchen(c *gin.Context, version int, settings func(store.Queries, string) (kitchen.Kitchen, error)) (any, error) {
+func (s *server) setKitchen(c *gin.Context, version int, next func(store.Queries, string) (kitchen.Kitchen, error)) (any, error) {
 	ctx := c.Request.Context()
-	var out KitchenSettings
+	var k kitchen.Kitchen
+	now := s.Now()
 	err := s.store.Do(ctx, func(q store.Queries) error {
 		before, err := q.FirstKitchen(ctx)
 		if err != nil {
 			return err
 		}
-		if out.Kitchen, err = settings(q, before.ID); err != nil {
+		if k, err = next(q, before.ID); err != nil {
 			return err
 		}
-		out.Version, err = q.ChangeKitchen(ctx, before.ID, version, out.Kitchen, s.Now())
+		version, err = q.ChangeKitchen(ctx, before.ID, version, k, now)
 		return err
 	})
-	return out, err
+	if err != nil {
+		return nil, err
+	}
+	zone, err := time.LoadLocation(k.Zone)
+	return settings(k, version, kitchen.DateOf(now, zone)), err
 }

@@ -12,6 +12,7 @@ import (
 	"risepan/core/machine"
 	"risepan/core/measure"
 	"risepan/core/plan"
+	"risepan/core/swap"
 	"risepan/core/timetable"
 	"risepan/store"
 )
@@ -27,11 +28,15 @@ type Wish struct {
 	AtPanel bool             `json:"atPanel,omitzero"` // the pan is loaded and the baker stands at the machine
 
 	Slices    int         `json:"slices,omitzero"`    // in place of a size: the smallest that gives so many
+	Eaters    int         `json:"eaters,omitzero"`    // so many slices for each
 	Closer    int         `json:"closer,omitzero"`    // steps along the trade-off, above 0 closer
 	NotToHand []string    `json:"notToHand,omitzero"` // measures in use or missing just now
 	Locks     []plan.Lock `json:"locks,omitzero"`
 	Weigh     []string    `json:"weigh,omitzero"` // lines to weigh
 	Have      *plan.Have  `json:"have,omitzero"`
+
+	Swaps  []swap.Pick `json:"swaps,omitzero"` // for this loaf, one after another
+	Warmth plan.Warmth `json:"warmth,omitzero"`
 
 	Without []string             `json:"without,omitzero"` // optional lines to leave out
 	Instead map[string]larder.ID `json:"instead,omitzero"` // for lines that offer a choice
@@ -44,6 +49,10 @@ type PlanAnswer struct {
 	Revision int       `json:"revision"` // of the recipe
 	Zone     string    `json:"zone"`     // of the kitchen's clock
 	Now      time.Time `json:"now"`
+
+	Offers   []swap.Offer    `json:"offers"`           // swaps that the lines could have
+	Shopping []plan.Shopping `json:"shopping"`         // what the loaf needs beside what the house has
+	NoYeast  []RecipeOnShelf `json:"noYeast,omitzero"` // loaves without yeast, where the house has none
 }
 
 func (s *server) makePlan(c *gin.Context) (any, error) {
@@ -77,15 +86,33 @@ func (s *server) fulfil(ctx context.Context, q store.Queries, k kitchenNow, w Wi
 	if err != nil {
 		return made{}, err
 	}
-	p, err := plan.Make(k.Kitchen.Kitchen, plan.Wish{
+	wish := plan.Wish{
 		Recipe: r.Recipe, Machine: m.Machine, Size: w.Size, Cycle: w.Cycle, Crust: w.Crust,
 		Ready: w.Ready, AtPanel: w.AtPanel, Zone: k.zone,
-		Slices: w.Slices, Closer: w.Closer, NotToHand: w.NotToHand, Locks: w.Locks, Weigh: w.Weigh, Have: w.Have, Without: w.Without, Instead: w.Instead,
-	}, k.now)
+		Slices: w.Slices, Eaters: w.Eaters, Swaps: w.Swaps, Warmth: w.Warmth, Closer: w.Closer, NotToHand: w.NotToHand, Locks: w.Locks, Weigh: w.Weigh, Have: w.Have, Without: w.Without, Instead: w.Instead,
+	}
+	p, err := plan.Make(k.Kitchen.Kitchen, wish, k.now)
 	if err != nil {
 		return made{}, err
 	}
-	return made{PlanAnswer{p, p.Digest(), r.Revision, k.zone.String(), k.now}, r, m}, nil
+	answer := PlanAnswer{Plan: p, Digest: p.Digest(), Revision: r.Revision, Zone: k.zone.String(), Now: k.now,
+		Offers: plan.Offers(k.Kitchen.Kitchen, wish), Shopping: p.Shop(k.Kitchen.Kitchen)}
+	if p.LacksYeast(k.Kitchen.Kitchen) {
+		answer.NoYeast, err = s.withoutYeast(ctx, q, k)
+	}
+	return made{answer, r, m}, err
+}
+
+// withoutYeast lists the recipes on the shelf that need none.
+func (s *server) withoutYeast(ctx context.Context, q store.Queries, k kitchenNow) ([]RecipeOnShelf, error) {
+	recipes, err := q.Recipes(ctx, k.ID)
+	var out []RecipeOnShelf
+	for _, r := range recipes {
+		if r.Recipe.Allows(k.Kitchen.Kitchen.Ingredient, k.Kitchen.Kitchen.HasSome) {
+			out = append(out, onShelf(r))
+		}
+	}
+	return out, err
 }
 
 // named finds what a field names; an unknown one is the field's fault.

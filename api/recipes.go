@@ -2,15 +2,18 @@ package api
 
 import (
 	"bytes"
+	"fmt"
 	"net/http"
 
 	"github.com/gin-gonic/gin"
 
+	"risepan/core/fault"
 	"risepan/core/formula"
 	"risepan/core/larder"
 	"risepan/core/measure"
 	"risepan/core/recipe"
 	"risepan/core/scale"
+	"risepan/core/swap"
 	"risepan/store"
 )
 
@@ -140,4 +143,76 @@ func (s *server) addRecipe(c *gin.Context, q store.Queries, k kitchenNow, body [
 	}
 	out.ID, out.Revision = stored.ID, stored.Revision
 	return out, err
+}
+
+// SwapsKept are swaps to keep as a recipe's next revision.
+type SwapsKept struct {
+	Revision int         `json:"revision"` // that they were tried on
+	Swaps    []swap.Pick `json:"swaps"`
+}
+
+// RecipeKept says which revision was stored.
+type RecipeKept struct {
+	ID       string `json:"id"`
+	Revision int    `json:"revision"`
+}
+
+// head is the newest revision of the recipe that the path names, which must be the one that the
+// baker saw.
+func (s *server) head(c *gin.Context, q store.Queries, k kitchenNow, seen int) (store.Recipe, error) {
+	if !store.ValidID(c.Param("id")) {
+		return store.Recipe{}, store.ErrNotFound
+	}
+	r, err := q.Recipe(c.Request.Context(), k.ID, c.Param("id"))
+	if err == nil && r.Revision != seen {
+		return r, store.ErrStale
+	}
+	return r, err
+}
+
+func keep(c *gin.Context, q store.Queries, k kitchenNow, id string, r recipe.Recipe) (any, error) {
+	stored, err := q.AddRevision(c.Request.Context(), k.ID, id, r, k.now)
+	return RecipeKept{stored.ID, stored.Revision}, err
+}
+
+// keepSwaps makes swaps in a recipe for good, as its next revision.
+func (s *server) keepSwaps(c *gin.Context, q store.Queries, k kitchenNow, body []byte) (any, error) {
+	var in SwapsKept
+	if err := read(bytes.NewReader(body), &in); err != nil {
+		return nil, err
+	}
+	r, err := s.head(c, q, k, in.Revision)
+	if err != nil {
+		return nil, err
+	}
+	if len(in.Swaps) == 0 {
+		return nil, fault.At("/swaps", "say which swaps to keep")
+	}
+	next := r.Recipe
+	for n, p := range in.Swaps {
+		if next, err = swap.Apply(next, k.Kitchen.Kitchen.Ingredient, p); err != nil {
+			return nil, under(fmt.Sprintf("/swaps/%d", n), err)
+		}
+	}
+	return keep(c, q, k, r.ID, next)
+}
+
+// undoRecipe brings the revision before the newest back, as a revision of its own.
+func (s *server) undoRecipe(c *gin.Context, q store.Queries, k kitchenNow, body []byte) (any, error) {
+	var in RecipeKept
+	if err := read(bytes.NewReader(body), &in); err != nil {
+		return nil, err
+	}
+	r, err := s.head(c, q, k, in.Revision)
+	if err != nil {
+		return nil, err
+	}
+	if r.Revision == 1 {
+		return nil, fault.At("/revision", "this is the recipe as it was first written: there is nothing to undo")
+	}
+	before, err := q.RecipeAt(c.Request.Context(), k.ID, r.ID, r.Revision-1)
+	if err != nil {
+		return nil, err
+	}
+	return keep(c, q, k, r.ID, before.Recipe)
 }

@@ -21,6 +21,8 @@ type shapes struct {
 	Happened   Happened
 	Loaded     Loaded
 	RecipeRead RecipeRead
+	SwapsKept  SwapsKept
+	RecipeKept RecipeKept
 	Larder     Larder
 	Settings   KitchenSettings
 	Problem    Problem

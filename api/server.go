@@ -60,6 +60,8 @@ func New(cfg Config) http.Handler {
 	v1.POST("/recipes/read", s.answer(s.readRecipe))
 	v1.GET("/recipes/:id", s.answer(s.showRecipe))
 	v1.POST("/recipes/:id/revisions", s.create(s.addRecipe))
+	v1.POST("/recipes/:id/swaps", s.create(s.keepSwaps))
+	v1.POST("/recipes/:id/undo", s.create(s.undoRecipe))
 	v1.GET("/larder", s.answer(s.larder))
 	v1.PUT("/kitchen", s.answer(s.changeKitchen))
 	v1.POST("/kitchen/undo", s.answer(s.undoKitchen))

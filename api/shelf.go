@@ -15,8 +15,7 @@ import (
 
 // Shelf is what a kitchen has to bake with: its settings, machines and recipes.
 type Shelf struct {
-	Kitchen  kitchen.Kitchen  `json:"kitchen"`
-	Version  int              `json:"version"` // of the kitchen's settings
+	KitchenSettings
 	Machines []MachineOnShelf `json:"machines"`
 	Recipes  []RecipeOnShelf  `json:"recipes"`
 	Now      time.Time        `json:"now"`
@@ -40,6 +39,10 @@ type RecipeOnShelf struct {
 	Note     string           `json:"note"`
 }
 
+func onShelf(r store.Recipe) RecipeOnShelf {
+	return RecipeOnShelf{r.ID, r.Revision, r.Recipe.Name, r.Recipe.Kind, r.Recipe.Size, r.Recipe.Note}
+}
+
 func (s *server) shelf(c *gin.Context) (any, error) {
 	ctx := c.Request.Context()
 	k, err := s.kitchen(ctx, s.store.Queries)
@@ -54,12 +57,12 @@ func (s *server) shelf(c *gin.Context) (any, error) {
 	if err != nil {
 		return nil, err
 	}
-	out := Shelf{Kitchen: k.Kitchen.Kitchen, Version: k.Version, Now: k.now}
+	out := Shelf{KitchenSettings: settings(k.Kitchen.Kitchen, k.Version, kitchen.DateOf(k.now, k.zone)), Now: k.now}
 	for _, m := range machines {
 		out.Machines = append(out.Machines, MachineOnShelf{m.ID, m.Machine.Name, m.Machine.Sizes, m.Machine.Delay})
 	}
 	for _, r := range recipes {
-		out.Recipes = append(out.Recipes, RecipeOnShelf{r.ID, r.Revision, r.Recipe.Name, r.Recipe.Kind, r.Recipe.Size, r.Recipe.Note})
+		out.Recipes = append(out.Recipes, onShelf(r))
 	}
 	return out, nil
 }

@@ -27,8 +27,9 @@ var arrows = map[string]string{
 	"measure": "", "larder": "measure", "recipe": "larder measure", "formula": "larder measure recipe",
 	"scale": "formula larder measure recipe", "scoop": "larder measure", "pan": "larder measure recipe",
 	"machine": "measure pan", "choice": "formula larder machine measure recipe", "timetable": "machine",
-	"kitchen": "formula larder machine measure scale",
-	"plan":    "choice formula kitchen larder machine measure pan recipe scale scoop timetable",
+	"dough": "larder measure", "swap": "formula larder measure recipe",
+	"kitchen": "dough formula larder machine measure scale",
+	"plan":    "choice dough formula kitchen larder machine measure pan recipe scale scoop swap timetable",
 	"bake":    "machine plan timetable",
 }
 

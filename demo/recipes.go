@@ -66,5 +66,8 @@ func otherRecipes() []recipe.Recipe {
 		written("Tiller gluten-free loaf", recipe.GlutenFree, middle, "A batter rather than a dough: scrape the sides once.",
 			line{"1 1/4 cups", "water", ""}, line{"2", "egg", ""}, line{"3 tbsp", "oil", ""}, line{"1 tsp", "vinegar", ""}, line{"2 tbsp", "sugar", ""},
 			line{"1 1/4 tsp", "salt", ""}, line{"2 1/2 cups", "gf-blend", ""}, line{"2 tsp", "xanthan-gum", ""}, line{"2 tsp", "active-dry-yeast", ""}),
+		written("Boatyard banana bread", recipe.QuickBread, middle, "No yeast: for the day when the jar is empty. Three ripe bananas make the cup.",
+			line{"1 cup", "banana", ""}, line{"1/4 cup", "milk", ""}, line{"2", "egg", ""}, line{"1/3 cup", "oil", ""}, line{"1/2 cup", "sugar", ""},
+			line{"1/2 tsp", "salt", ""}, line{"2 cups", "plain-flour", ""}, line{"2 tsp", "baking-powder", ""}, line{"1/2 tsp", "baking-soda", ""}, line{"1/3 cup", "walnuts", ""}),
 	}
 }

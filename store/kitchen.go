@@ -36,7 +36,9 @@ func (q Queries) FirstKitchen(ctx context.Context) (Kitchen, error) {
 	if err != nil {
 		return k, found(err)
 	}
-	return k, decode(doc, &k.Kitchen)
+	err = decode(doc, &k.Kitchen)
+	k.Kitchen = k.Kitchen.Filled()
+	return k, err
 }
 
 // ErrStale is returned when a thing was changed since it was read.
@@ -72,7 +74,8 @@ func (q Queries) KitchenBefore(ctx context.Context, id string, version int) (k k
 	if err != nil {
 		return k, found(err)
 	}
-	return k, decode(doc, &k)
+	err = decode(doc, &k)
+	return k.Filled(), err
 }
 
 // Machine is a stored machine.
@@ -176,5 +179,11 @@ func (q Queries) Recipes(ctx context.Context, kitchenID string) ([]Recipe, error
 // Recipe finds one recipe of a kitchen at its newest revision.
 func (q Queries) Recipe(ctx context.Context, kitchenID, id string) (Recipe, error) {
 	r, err := scanRecipe(q.q.QueryRowContext(ctx, selectRecipe+`WHERE r.kitchen_id = ? AND r.id = ? AND v.number = r.head`, kitchenID, id).Scan)
+	return r, found(err)
+}
+
+// RecipeAt finds one recipe of a kitchen at one of its revisions.
+func (q Queries) RecipeAt(ctx context.Context, kitchenID, id string, revision int) (Recipe, error) {
+	r, err := scanRecipe(q.q.QueryRowContext(ctx, selectRecipe+`WHERE r.kitchen_id = ? AND r.id = ? AND v.number = ?`, kitchenID, id, revision).Scan)
 	return r, found(err)
 }

@@ -35,27 +35,32 @@ func (b Band) Holds(v float64) bool { return v >= b.Low && v <= b.High }
 // With widens the band to include v.
 func (b Band) With(v float64) Band { return Band{min(b.Low, v), max(b.High, v)} }
 
-// Bands are the usual ranges of one style of bread.
+// IsZero reports whether there is no usual range.
+func (b Band) IsZero() bool { return b == Band{} }
+
+// Bands are the usual ranges of one style of bread. A zero Band is none.
 type Bands struct {
 	Hydration Band `json:"hydration"`
 	Salt      Band `json:"salt"` // the booklet school's
 	Yeast     Band `json:"yeast"`
 	Sugar     Band `json:"sugar"`
 	Fat       Band `json:"fat"`
+	Powder    Band `json:"powder"` // baking powder
 }
 
 // Rapid is the band of a rapid cycle, whatever the kind of loaf.
-var Rapid = Bands{Band{60, 72}, Band{1.6, 2.8}, Band{2.0, 3.4}, Band{1, 8}, Band{1, 9}}
+var Rapid = Bands{Hydration: Band{60, 72}, Salt: Band{1.6, 2.8}, Yeast: Band{2.0, 3.4}, Sugar: Band{1, 8}, Fat: Band{1, 9}}
 
 // bands: working values for home bread machines.
 var bands = map[recipe.Kind]Bands{
-	recipe.White:      {Band{57, 72}, Band{1.6, 2.8}, Band{1.0, 2.2}, Band{1, 8}, Band{1, 9}},
-	recipe.Wholemeal:  {Band{57, 72}, Band{1.6, 2.8}, Band{1.0, 2.2}, Band{1, 8}, Band{1, 9}},
-	recipe.Sweet:      {Band{52, 66}, Band{1.4, 2.4}, Band{1.2, 2.6}, Band{8, 20}, Band{5, 25}},
-	recipe.Crusty:     {Band{60, 70}, Band{1.6, 2.8}, Band{0.8, 1.7}, Band{0, 2}, Band{0, 4}},
-	recipe.Dough:      {Band{57, 72}, Band{1.6, 2.8}, Band{1.0, 2.2}, Band{0, 20}, Band{0, 25}},
-	recipe.GlutenFree: {Band{80, 110}, Band{1.4, 2.8}, Band{1.2, 2.8}, Band{1, 10}, Band{5, 20}},
-	recipe.LowCarb:    {Band{85, 130}, Band{1.4, 2.8}, Band{1.8, 3.5}, Band{0, 3}, Band{4, 25}},
+	recipe.White:      {Band{57, 72}, Band{1.6, 2.8}, Band{1.0, 2.2}, Band{1, 8}, Band{1, 9}, Band{}},
+	recipe.Wholemeal:  {Band{57, 72}, Band{1.6, 2.8}, Band{1.0, 2.2}, Band{1, 8}, Band{1, 9}, Band{}},
+	recipe.Sweet:      {Band{52, 66}, Band{1.4, 2.4}, Band{1.2, 2.6}, Band{8, 20}, Band{5, 25}, Band{}},
+	recipe.Crusty:     {Band{60, 70}, Band{1.6, 2.8}, Band{0.8, 1.7}, Band{0, 2}, Band{0, 4}, Band{}},
+	recipe.Dough:      {Band{57, 72}, Band{1.6, 2.8}, Band{1.0, 2.2}, Band{0, 20}, Band{0, 25}, Band{}},
+	recipe.GlutenFree: {Band{80, 110}, Band{1.4, 2.8}, Band{1.2, 2.8}, Band{1, 10}, Band{5, 20}, Band{}},
+	recipe.LowCarb:    {Band{85, 130}, Band{1.4, 2.8}, Band{1.8, 3.5}, Band{0, 3}, Band{4, 25}, Band{}},
+	recipe.QuickBread: {Powder: Band{3, 5}},
 }
 
 // For each 1 % of the flour that is wholemeal, rye or oats, the hydration band rises by this much.
@@ -66,17 +71,21 @@ const (
 
 // In gives the bands of the salt school.
 func (b Bands) In(s SaltSchool) Bands {
-	if s == Reduced {
+	if s == Reduced && !b.Salt.IsZero() {
 		b.Salt = reducedSalt
 	}
 	return b
 }
 
-// BandsOf gives the usual ranges for a kind of recipe with this share (0 to 100) of thirsty grain, in
-// the booklet school of salt. A quick bread has none; ok is then false.
-func BandsOf(k recipe.Kind, grain float64) (b Bands, ok bool) {
-	b, ok = bands[k]
-	b.Hydration.Low += grainLow * grain
-	b.Hydration.High += grainHigh * grain
-	return b, ok
+// On gives the bands for a share (0 to 100) of thirsty grain in the flour.
+func (b Bands) On(grain float64) Bands {
+	if !b.Hydration.IsZero() {
+		b.Hydration.Low += grainLow * grain
+		b.Hydration.High += grainHigh * grain
+	}
+	return b
 }
+
+// BandsOf gives the usual ranges for a kind of recipe with this share (0 to 100) of thirsty grain, in
+// the booklet school of salt. A quick bread has one for baking powder alone.
+func BandsOf(k recipe.Kind, grain float64) Bands { return bands[k].On(grain) }

@@ -3,6 +3,9 @@
 package formula
 
 import (
+	"math"
+	"slices"
+
 	"risepan/core/larder"
 	"risepan/core/measure"
 	"risepan/core/recipe"
@@ -14,10 +17,12 @@ type Formula struct {
 	Flour     measure.Grams `json:"flour"`     // all that counts as flour
 	Hydration float64       `json:"hydration"` // all water but that inside the flour
 	Salt      float64       `json:"salt"`      // with the salt hidden in butter, milk and cheese
+	Hidden    float64       `json:"hidden"`    // the part of that salt that is in other things
 	Yeast     float64       `json:"yeast"`     // as active dry yeast
 	Sugar     float64       `json:"sugar"`     // without milk sugar
 	Fat       float64       `json:"fat"`       // without the flour's own
 	Grain     float64       `json:"grain"`     // wholemeal, rye and oats
+	Powder    float64       `json:"powder"`    // baking powder
 }
 
 // Portion is a weight of an ingredient in the dough.
@@ -26,11 +31,41 @@ type Portion struct {
 	Grams      measure.Grams
 }
 
+const (
+	bakingPowder larder.ID = "baking-powder"
+	gluten       larder.ID = "gluten"
+
+	// Up to this share of the flour gluten is an addition to it; beyond, as in low-carb bread, it is
+	// a flour itself.
+	glutenIsFlour = 0.10
+)
+
+// counted gives the portions with gluten as flour where there is that much of it.
+func counted(portions []Portion) []Portion {
+	var flour, of measure.Grams
+	for _, p := range portions {
+		flour += p.Grams * measure.Grams(p.Ingredient.FlourPart)
+		if p.Ingredient.ID == gluten {
+			of += p.Grams
+		}
+	}
+	if of <= flour*glutenIsFlour {
+		return portions
+	}
+	out := slices.Clone(portions)
+	for n := range out {
+		if i := &out[n].Ingredient; i.ID == gluten {
+			i.Kind, i.FlourPart = larder.Flour, 1
+		}
+	}
+	return out
+}
+
 // Of works out the formula of what goes into the pan. Without flour all shares are 0.
 func Of(portions []Portion) Formula {
 	var f Formula
-	var water, salt, yeast, sugar, fat, grain float64
-	for _, p := range portions {
+	var water, salt, hidden, yeast, sugar, fat, grain, powder float64
+	for _, p := range counted(portions) {
 		if p.Ingredient.Kind == larder.Extra {
 			continue
 		}
@@ -42,6 +77,12 @@ func Of(portions []Portion) Formula {
 		}
 		yeast += g * p.Ingredient.AsDry
 		salt += g * s.Salt / 100
+		if p.Ingredient.Kind != larder.Salt {
+			hidden += g * s.Salt / 100
+		}
+		if p.Ingredient.ID == bakingPowder {
+			powder += g
+		}
 		if p.Ingredient.Kind != larder.Flour {
 			water += g * s.Water / 100
 			fat += g * s.Fat / 100
@@ -56,6 +97,7 @@ func Of(portions []Portion) Formula {
 	per := 100 / float64(f.Flour)
 	f.Hydration, f.Salt, f.Yeast = water*per, salt*per, yeast*per
 	f.Sugar, f.Fat, f.Grain = sugar*per, fat*per, grain*per
+	f.Hidden, f.Powder = hidden*per, powder*per
 	return f
 }
 
@@ -70,20 +112,66 @@ func FromRecipe(lines []recipe.Weighed) Formula {
 	return Of(p)
 }
 
-// A cup of flour, not yet weighed in this kitchen, holds anything from sifted to scooped.
-const (
-	SiftedCup  measure.Grams = 110
-	ScoopedCup measure.Grams = 150
-)
+// Cupped is a flour that is measured by the cup.
+type Cupped struct {
+	Grams measure.Grams // as it is reckoned
+	Cup   measure.Grams // one cup of it, as reckoned
+	Known larder.Known  // what weighings tell of that cup
+	Low   measure.Grams // what a cup may hold where it was not weighed often enough, from
+	High  measure.Grams // to
+}
 
-// HydrationByCup is the range that hydration may have when share (0 to 1) of the flour is measured
-// by a cup that holds usual grams in the recipe's reckoning, but was never weighed here.
-func HydrationByCup(f Formula, usual measure.Grams, share float64) (low, high float64) {
-	if usual <= 0 || share <= 0 {
+// sure is how many standard deviations a range goes to either side: 19 loaves in 20 lie inside.
+const sure = 2
+
+// Range is what hydration may be when these flours are measured by the cup and all else by weight.
+// Cups that were weighed doubt on their own, so their deviations add up by squares; what an
+// unweighed cup may hold adds up whole.
+func (f Formula) Range(flours []Cupped) (low, high float64) {
+	var less, more, squares float64
+	for _, c := range flours {
+		if c.Grams <= 0 || c.Cup <= 0 {
+			continue
+		}
+		if cups := float64(c.Grams / c.Cup); c.Known.Enough {
+			d := float64(c.Known.Doubt(cups))
+			squares += d * d
+		} else {
+			less += float64(c.Cup-min(c.Low, c.Cup)) * cups
+			more += float64(max(c.High, c.Cup)-c.Cup) * cups
+		}
+	}
+	d := sure * math.Sqrt(squares)
+	flour := float64(f.Flour)
+	if flour <= less+d {
 		return f.Hydration, f.Hydration
 	}
-	with := func(cup measure.Grams) float64 {
-		return f.Hydration / (1 - share + share*float64(cup/usual))
+	return f.Hydration * flour / (flour + more + d), f.Hydration * flour / (flour - less - d)
+}
+
+// Slice is an estimate of what one slice holds, g. Raising and baking change it a little.
+type Slice struct {
+	NetCarbohydrate measure.Grams `json:"netCarbohydrate"` // starch and sugars
+	Protein         measure.Grams `json:"protein"`
+	Fat             measure.Grams `json:"fat"`
+	Fibre           measure.Grams `json:"fibre"`
+	Salt            measure.Grams `json:"salt"`
+}
+
+// PerSlice shares out everything that goes into a loaf, add-ins and glaze too.
+func PerSlice(portions []Portion, slices int) Slice {
+	var s Slice
+	if slices <= 0 {
+		return s
 	}
-	return with(ScoopedCup), with(SiftedCup)
+	for _, p := range portions {
+		g := p.Grams / 100 / measure.Grams(slices)
+		is := p.Ingredient.Shares
+		s.NetCarbohydrate += g * measure.Grams(is.Starch+is.Sugar)
+		s.Protein += g * measure.Grams(is.Protein)
+		s.Fat += g * measure.Grams(is.Fat)
+		s.Fibre += g * measure.Grams(is.Fibre)
+		s.Salt += g * measure.Grams(is.Salt)
+	}
+	return s
 }

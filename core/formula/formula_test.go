@@ -34,7 +34,7 @@ func TestBakersPercentagesCountHiddenWaterFatAndSalt(t *testing.T) {
 		got, want float64
 	}{
 		{"flour", float64(f.Flour), 400}, {"hydration", f.Hydration, 55.15}, {"salt", f.Salt, 1.76375}, {"yeast", f.Yeast, 1.25},
-		{"sugar", f.Sugar, 10.05}, {"fat", f.Fat, 10.9375}, {"grain", f.Grain, 25},
+		{"sugar", f.Sugar, 10.05}, {"fat", f.Fat, 10.9375}, {"grain", f.Grain, 25}, {"hidden salt", f.Hidden, 0.26375},
 	} {
 		if math.Abs(c.got-c.want) > 1e-9 {
 			t.Errorf("%s is %v, want %v", c.what, c.got, c.want)
@@ -49,23 +49,57 @@ func TestWithoutFlourThereIsNoFormula(t *testing.T) {
 }
 
 func TestThirstyGrainRaisesTheHydrationBand(t *testing.T) {
-	b, ok := BandsOf(recipe.Wholemeal, 50)
-	if !ok || math.Abs(b.Hydration.Low-63) > 1e-9 || math.Abs(b.Hydration.High-79.5) > 1e-9 {
+	b := BandsOf(recipe.Wholemeal, 50)
+	if math.Abs(b.Hydration.Low-63) > 1e-9 || math.Abs(b.Hydration.High-79.5) > 1e-9 {
 		t.Errorf("half wholemeal: %v, want 63–79.5", b.Hydration)
 	}
-	if _, ok := BandsOf(recipe.QuickBread, 0); ok {
-		t.Error("a quick bread has bands of a yeast dough")
+	if b := BandsOf(recipe.QuickBread, 50); !b.Hydration.IsZero() || !b.Yeast.IsZero() || b.Powder != (Band{3, 5}) {
+		t.Errorf("a quick bread has bands of a yeast dough: %+v", b)
 	}
 }
 
-// 63 parts of water to a cup reckoned at 125 g: scooped at 150 g it is 63 × 125/150 = 52.5, sifted at
-// 110 g it is 63 × 125/110 = 71.59.
-func TestHydrationByAnUnweighedCupIsARange(t *testing.T) {
-	low, high := HydrationByCup(Formula{Hydration: 63}, 125, 1)
-	if math.Abs(low-52.5) > 1e-9 || math.Abs(high-71.5909) > 1e-4 {
-		t.Errorf("from %.3f to %.3f, want 52.5 to 71.591", low, high)
+// All on 375 g of flour by three cups of 125 g, with 63 parts of water, 236.25 g.
+func TestHydrationByTheCupIsARange(t *testing.T) {
+	f := Formula{Flour: 375, Hydration: 63}
+	known := larder.Known{Weighed: 4, Mean: 125, Spread: 3, Enough: true}
+	for _, c := range []struct {
+		why       string
+		flours    []Cupped
+		low, high float64
+	}{
+		{"weighed flour has no range", nil, 63, 63},
+		{"an unweighed cup holds 110 g sifted to 150 g scooped: 236.25 g of water on 450 g and on 330 g",
+			[]Cupped{{Grams: 375, Cup: 125, Low: 110, High: 150}}, 52.5, 71.5909},
+		{"a cup weighed four times with a spread of 3 g: three cups deviate by 3·√(3 + 9/4) = 6.8739 g, so 361.25 to 388.75 g",
+			[]Cupped{{Grams: 375, Cup: 125, Known: known}}, 60.7721, 65.3977},
+		{"one weighed cup and two unweighed: 3·√(1 + 1/4) = 3.3541 g, twice, and 2·15 g less or 2·25 g more: 338.29 to 431.71 g",
+			[]Cupped{{Grams: 125, Cup: 125, Known: known}, {Grams: 250, Cup: 125, Low: 110, High: 150}}, 54.7245, 69.8360},
+	} {
+		low, high := f.Range(c.flours)
+		if math.Abs(low-c.low) > 0.001 || math.Abs(high-c.high) > 0.001 {
+			t.Errorf("%s: %.4f to %.4f, want %.4f to %.4f", c.why, low, high, c.low, c.high)
+		}
 	}
-	if low, high := HydrationByCup(Formula{Hydration: 63}, 125, 0); low != 63 || high != 63 {
-		t.Errorf("weighed flour has no range, got %v–%v", low, high)
+}
+
+// Two slices of 100 g bread flour, 70 g water, 10 g butter: starch 69 and sugars 1 + 0.01 = 70.01 g,
+// protein 12.5 + 0.09, fat 1 + 8.1, fibre 3: half of each to the slice.
+func TestASliceHoldsItsShareOfTheLoaf(t *testing.T) {
+	s := PerSlice([]Portion{portion(t, "bread-flour", 100), portion(t, "water", 70), portion(t, "butter", 10)}, 2)
+	for _, c := range []struct {
+		what      string
+		got, want measure.Grams
+	}{{"net carbohydrate", s.NetCarbohydrate, 35.005}, {"protein", s.Protein, 6.295}, {"fat", s.Fat, 4.55}, {"fibre", s.Fibre, 1.5}, {"salt", s.Salt, 0}} {
+		if math.Abs(float64(c.got-c.want)) > 1e-9 {
+			t.Errorf("%s is %v g a slice, want %v", c.what, c.got, c.want)
+		}
+	}
+}
+
+func TestGlutenIsAnAdditionUntilItIsAFlour(t *testing.T) {
+	little := Of([]Portion{portion(t, "wholemeal-flour", 350), portion(t, "gluten", 9), portion(t, "water", 240)})
+	much := Of([]Portion{portion(t, "lupin-flour", 60), portion(t, "oat-fibre", 40), portion(t, "gluten", 140), portion(t, "water", 240)})
+	if little.Flour != 350 || much.Flour != 240 || much.Hydration != 100 {
+		t.Errorf("flour is %v g beside 9 g of gluten and %v g with 140 g of it (hydration %v)", little.Flour, much.Flour, much.Hydration)
 	}
 }

@@ -3,10 +3,12 @@
 package kitchen
 
 import (
+	"cmp"
 	"fmt"
 	"slices"
 	"strings"
 
+	"risepan/core/dough"
 	"risepan/core/fault"
 	"risepan/core/formula"
 	"risepan/core/larder"
@@ -28,9 +30,15 @@ type Kitchen struct {
 	Eggs     scale.EggSchool     `json:"eggs"`
 	EggSize  EggSize             `json:"eggSize"`
 	Salt     formula.SaltSchool  `json:"salt"`
+	Degrees  measure.Degrees     `json:"degrees"`
+	Room     measure.Temperature `json:"room"`           // as the kitchen usually is
+	Liquid   dough.School        `json:"liquid"`         // how it is tempered
 	Lead     machine.Minutes     `json:"lead"`           // to load the pan and press Start
 	Prefer   []Preference        `json:"prefer"`         // measures liked for an ingredient
 	Facts    []larder.Ingredient `json:"facts,omitzero"` // its own rows, in place of the table's
+	Cups     []larder.Cup        `json:"cups,omitzero"`  // its own cups of flour
+	Packs    []Pack              `json:"packs,omitzero"` // jars and bags with their dates
+	Stock    []Stocked           `json:"stock,omitzero"` // what is kept count of
 }
 
 // Preference is the measure that a kitchen likes for an ingredient, such as flour by the half cup.
@@ -63,12 +71,20 @@ const DefaultLead machine.Minutes = 15
 // New is a kitchen with the default measures and schools.
 func New(name, zone string) Kitchen {
 	return Kitchen{Name: name, Zone: zone, Standard: measure.US, Measures: measure.DefaultMeasures(measure.US),
-		Yeast: scale.Eased, Eggs: scale.Whole, EggSize: Large, Salt: formula.Booklet, Weights: measure.InGrams, Lead: DefaultLead}
+		Yeast: scale.Eased, Eggs: scale.Whole, EggSize: Large, Salt: formula.Booklet, Weights: measure.InGrams, Lead: DefaultLead}.Filled()
+}
+
+// Filled is the kitchen with the usual answer to what it was never asked.
+func (k Kitchen) Filled() Kitchen {
+	k.Degrees = cmp.Or(k.Degrees, measure.InCelsius)
+	k.Liquid = cmp.Or(k.Liquid, dough.Tepid)
+	k.Room = cmp.Or(k.Room, measure.Reading(dough.Room))
+	return k
 }
 
 // Schools are this kitchen's ways of resizing.
 func (k Kitchen) Schools() scale.Schools {
-	s := scale.Schools{Yeast: k.Yeast, Eggs: k.Eggs}
+	s := scale.Schools{Yeast: k.Yeast, Eggs: k.Eggs, Salt: k.Salt}
 	if egg, ok := k.Ingredient(eggRows[k.EggSize]); ok {
 		s.Egg = egg.Each
 	}
@@ -87,12 +103,25 @@ func (k Kitchen) Preferred(id larder.ID) measure.Measure {
 
 // Ingredient finds what an ingredient is in this kitchen, by its own facts, the larder's or a guess.
 func (k Kitchen) Ingredient(id larder.ID) (larder.Ingredient, bool) {
-	for _, i := range k.Facts {
-		if i.ID == id {
-			return i, true
+	i, ok := larder.Know(id)
+	for _, own := range k.Facts {
+		if own.ID == id {
+			i, ok = own, true
 		}
 	}
-	return larder.Know(id)
+	if c, own := k.Cup(id); own {
+		i = c.In(i)
+	}
+	return i, ok
+}
+
+// Cup is the kitchen's own cup of a flour.
+func (k Kitchen) Cup(flour larder.ID) (larder.Cup, bool) {
+	n := slices.IndexFunc(k.Cups, func(c larder.Cup) bool { return c.Flour == flour })
+	if n < 0 {
+		return larder.Cup{}, false
+	}
+	return k.Cups[n], true
 }
 
 const (
@@ -111,6 +140,12 @@ func (k Kitchen) Check() error {
 		return fault.At("/lead", "the time to load and press Start is 0 to 240 minutes")
 	case len(k.Measures) > mostMeasures:
 		return fault.At("/measures", "%d measures are too many: at most %d", len(k.Measures), mostMeasures)
+	}
+	if err := dough.CheckRoom(k.Room); err != nil {
+		return fault.At("/room", "%v", err)
+	}
+	if err := k.checkCupboard(); err != nil {
+		return err
 	}
 	for n, m := range k.Measures {
 		at := fmt.Sprintf("/measures/%d", n)

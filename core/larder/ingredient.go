@@ -170,6 +170,9 @@ func Find(name string) (Ingredient, bool) {
 	return table[n], true
 }
 
+// Water is the row of plain water.
+func Water() Ingredient { return table[byID["water"]] }
+
 // All lists the table in its order.
 func All() []Ingredient { return slices.Clone(table) }
 

@@ -3,7 +3,7 @@ package larder
 // The working values of a home kitchen. Grams are for one US cup (236.588 ml), filled lightly and
 // levelled; a row given by the spoon is multiplied up (48 tsp or 16 tbsp to the cup). Shares are
 // grams per 100 g, from usual food composition figures, rounded to what a home kitchen can tell
-// apart. A cup of flour is the least certain figure here: see formula.CupSpread.
+// apart. A cup of flour is the least certain figure here: see Cup.
 const (
 	tsp  = 48 // teaspoons in a cup
 	tbsp = 16 // tablespoons in a cup
@@ -49,7 +49,9 @@ var table = []Ingredient{
 	{ID: "molasses", Name: "molasses", Names: []string{"black treacle", "treacle"}, Kind: Syrup, PerCup: 337, Shares: Shares{Water: 22, Sugar: 75, Salt: 0.1}},
 	{ID: "maple-syrup", Name: "maple syrup", Kind: Syrup, PerCup: 322, Shares: Shares{Water: 32, Sugar: 67}},
 	{ID: "sugar", Name: "sugar", Names: []string{"white sugar", "caster sugar", "granulated sugar"}, Kind: Sugar, PerCup: 200, Shares: Shares{Sugar: 100}},
-	{ID: "brown-sugar", Name: "brown sugar, packed", Names: []string{"brown sugar", "light brown sugar", "dark brown sugar"}, Kind: Sugar, PerCup: 213, Shares: Shares{Water: 1.5, Sugar: 97, Salt: 0.1}},
+	{ID: "brown-sugar", Name: "brown sugar, packed", Names: []string{"brown sugar", "light brown sugar"}, Kind: Sugar, PerCup: 213, Shares: Shares{Water: 1.5, Sugar: 97, Salt: 0.1}},
+
+	{ID: "dark-brown-sugar", Name: "dark brown sugar, packed", Names: []string{"dark brown sugar", "muscovado sugar"}, Kind: Sugar, PerCup: 220, Shares: Shares{Water: 2, Sugar: 96, Salt: 0.1}},
 
 	{ID: "salt", Name: "table salt", Names: []string{"salt"}, Kind: Salt, PerCup: 6 * tsp, Shares: Shares{Salt: 100}},
 	{ID: "sea-salt", Name: "fine sea salt", Names: []string{"sea salt"}, Kind: Salt, PerCup: 5.46 * tsp, Shares: Shares{Salt: 100}},
@@ -62,9 +64,12 @@ var table = []Ingredient{
 	{ID: "bread-flour", Name: "bread flour", Names: []string{"strong flour", "strong white flour", "white bread flour"}, Kind: Flour, PerCup: 125, FlourPart: 1, Shares: Shares{Water: 12, Fat: 1, Sugar: 1, Protein: 12.5, Starch: 69, Fibre: 3}, Allergens: wheat},
 	{ID: "plain-flour", Name: "plain flour", Names: []string{"all-purpose flour", "white flour", "flour"}, Kind: Flour, PerCup: 122, FlourPart: 1, Shares: Shares{Water: 12, Fat: 1, Sugar: 1, Protein: 10, Starch: 72, Fibre: 3}, Allergens: wheat},
 	{ID: "self-raising-flour", Name: "self-raising flour", Names: []string{"self-rising flour"}, Kind: Flour, PerCup: 122, FlourPart: 1, Shares: Shares{Water: 12, Fat: 1, Sugar: 1, Salt: 1, Protein: 9.5, Starch: 71, Fibre: 3}, Allergens: wheat},
+	{ID: "cake-flour", Name: "cake flour", Names: []string{"soft flour", "sponge flour"}, Kind: Flour, PerCup: 114, FlourPart: 1, Shares: Shares{Water: 12, Fat: 1, Sugar: 1, Protein: 8, Starch: 75, Fibre: 2}, Allergens: wheat},
 	{ID: "wholemeal-flour", Name: "wholemeal flour", Names: []string{"whole wheat flour", "wholemeal bread flour", "wholewheat flour"}, Kind: Flour, PerCup: 118, FlourPart: 1, Grain: true, Shares: Shares{Water: 12, Fat: 2, Sugar: 1, Protein: 13, Starch: 60, Fibre: 10}, Allergens: wheat},
 	{ID: "rye-flour", Name: "rye flour", Names: []string{"rye"}, Kind: Flour, PerCup: 104, FlourPart: 1, Grain: true, Shares: Shares{Water: 12, Fat: 2, Sugar: 1, Protein: 9, Starch: 61, Fibre: 14}, Allergens: []Allergen{Rye}},
 	{ID: "spelt-flour", Name: "spelt flour", Names: []string{"spelt"}, Kind: Flour, PerCup: 112, FlourPart: 1, Shares: Shares{Water: 12, Fat: 2, Sugar: 1, Protein: 14, Starch: 62, Fibre: 8}, Allergens: wheat},
+	{ID: "sprouted-flour", Name: "sprouted wheat flour", Names: []string{"sprouted flour"}, Kind: Flour, PerCup: 118, FlourPart: 1, Grain: true, Shares: Shares{Water: 12, Fat: 2, Sugar: 3, Protein: 13, Starch: 58, Fibre: 10}, Allergens: wheat},
+	{ID: "wheat-berries", Name: "wheat berries", Names: []string{"wheat grain", "whole wheat grain"}, Kind: Flour, PerCup: 185, FlourPart: 0.93, Grain: true, Shares: Shares{Water: 12, Fat: 2, Sugar: 2, Protein: 13, Starch: 59, Fibre: 11}, Allergens: wheat},
 	{ID: "oats", Name: "rolled oats", Names: []string{"oats", "porridge oats"}, Kind: Flour, PerCup: 90, FlourPart: 1, Grain: true, Shares: Shares{Water: 10, Fat: 7, Sugar: 1, Protein: 13, Starch: 58, Fibre: 10}, Allergens: []Allergen{Oats}},
 	{ID: "oat-flour", Name: "oat flour", Kind: Flour, PerCup: 92, FlourPart: 1, Grain: true, Shares: Shares{Water: 10, Fat: 9, Sugar: 1, Protein: 14, Starch: 58, Fibre: 7}, Allergens: []Allergen{Oats}},
 	{ID: "cornmeal", Name: "cornmeal", Names: []string{"polenta", "maize meal"}, Kind: Flour, PerCup: 145, FlourPart: 1, Shares: Shares{Water: 10, Fat: 4, Sugar: 1, Protein: 8, Starch: 70, Fibre: 7}},

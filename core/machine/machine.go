@@ -191,7 +191,8 @@ type Machine struct {
 	Dispenser measure.Millilitres `json:"dispenser"` // fruit and nuts; 0 without one
 	Delay     Delay               `json:"delay"`
 	KeepWarm  Minutes             `json:"keepWarm"`
-	CoolDown  Minutes             `json:"coolDown"` // before it will start again
+	CoolDown  Minutes             `json:"coolDown"`           // before it will start again
+	KneadRise measure.Celsius     `json:"kneadRise,omitzero"` // that its kneading adds; 0: the usual
 	Window    bool                `json:"window"`
 	Cycles    []Cycle             `json:"cycles"`
 }

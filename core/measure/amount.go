@@ -50,12 +50,15 @@ func (a Amount) in(d Dimension) float64 {
 
 // String writes the amount so that Parse reads it back: "1 1/2 cups", "2-3 tbsp", "2".
 func (a Amount) String() string {
-	q, top := a.Quantity, a.Quantity
-	s := q.String()
-	if a.UpTo.Sign() != 0 {
-		s, top = s+"-"+a.UpTo.String(), a.UpTo
-	}
 	f := a.Unit.Facts()
+	number := Ratio.String
+	if f.Decimal {
+		number = Ratio.Decimal
+	}
+	s, top := number(a.Quantity), a.Quantity
+	if a.UpTo.Sign() != 0 {
+		s, top = s+"-"+number(a.UpTo), a.UpTo
+	}
 	switch {
 	case a.Unit == Piece:
 		return s
@@ -196,4 +199,25 @@ func (w Weights) Text(g Grams, finely bool) string {
 		decimals++
 	}
 	return strconv.FormatFloat(float64(w.Read(g, finely))/unit, 'f', decimals, 64) + " " + name
+}
+
+// Simple is a volume as a cook would write it in one unit, a spoon or a part of a cup, where it is
+// one to within a thousandth.
+func Simple(ml Millilitres, s Standard) (Amount, bool) {
+	for _, u := range []struct {
+		unit  Unit
+		parts []int64
+		least float64 // of the unit, that cooks write in it
+		most  float64
+	}{{Cup, []int64{1, 2, 3, 4, 8, 16}, 0.25, 12}, {Tbsp, []int64{1, 2, 4}, 1, 6}, {Tsp, []int64{1, 2, 4, 8}, 0.125, 3}} {
+		unit := s.In(u.unit)
+		quantity := float64(ml) / unit.Facts().Size
+		for _, d := range u.parts {
+			n := math.Round(quantity * float64(d))
+			if quantity >= u.least-1e-3 && quantity <= u.most && n > 0 && math.Abs(quantity*float64(d)/n-1) < 1e-3 {
+				return Of(int64(n), d, unit), true
+			}
+		}
+	}
+	return Amount{}, false
 }

@@ -106,6 +106,16 @@ func (r Ratio) String() string {
 	return fmt.Sprintf("%s%d %d/%d", sign, n/d, n%d, d)
 }
 
+// Decimal writes the number with at most four decimals where it is exactly that, "12.5", else as a
+// mixed number.
+func (r Ratio) Decimal() string {
+	n, d := r.Terms()
+	if 10_000%d != 0 {
+		return r.String()
+	}
+	return strconv.FormatFloat(float64(n)/float64(d), 'f', -1, 64)
+}
+
 func (r Ratio) MarshalText() ([]byte, error) { return []byte(r.String()), nil }
 
 func (r *Ratio) UnmarshalText(text []byte) error {

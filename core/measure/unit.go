@@ -59,6 +59,7 @@ type UnitFacts struct {
 	One, Many string // the canonical words, for one and for several
 	Dimension Dimension
 	Size      float64 // ml for volumes, g for weights, 1 for pieces
+	Decimal   bool    // written "12.5", not "12 1/2"
 	words     []string
 }
 
@@ -72,29 +73,29 @@ const (
 )
 
 var units = [...]UnitFacts{
-	Piece:              {"", "", Count, 1, nil},
-	Cup:                {"cup", "cups", Volume, usCup, []string{"c"}},
-	Tbsp:               {"tbsp", "tbsp", Volume, usCup / 16, []string{"T", "Tb", "Tbs", "Tbsp", "tb", "tbs", "tablespoon", "tablespoons", "Tablespoon", "Tablespoons"}},
-	Tsp:                {"tsp", "tsp", Volume, usCup / 48, []string{"t", "ts", "Tsp", "teaspoon", "teaspoons", "Teaspoon", "Teaspoons"}},
-	MetricCup:          {"metric cup", "metric cups", Volume, 250, nil},
-	MetricTbsp:         {"metric tbsp", "metric tbsp", Volume, 15, nil},
-	MetricTsp:          {"metric tsp", "metric tsp", Volume, 5, nil},
-	AustralianTbsp:     {"australian tbsp", "australian tbsp", Volume, 20, nil},
-	FluidOunce:         {"fl oz", "fl oz", Volume, 29.574, []string{"floz", "fl. oz", "fluid ounce", "fluid ounces"}},
-	ImperialFluidOunce: {"imperial fl oz", "imperial fl oz", Volume, 28.413, nil},
-	ImperialPint:       {"imperial pint", "imperial pints", Volume, 568.26, nil},
-	Pint:               {"pint", "pints", Volume, 2 * usCup, []string{"pt"}},
-	Millilitre:         {"ml", "ml", Volume, 1, []string{"mL", "millilitre", "millilitres", "milliliter", "milliliters"}},
-	Decilitre:          {"dl", "dl", Volume, 100, []string{"dL", "decilitre", "decilitres"}},
-	Litre:              {"l", "l", Volume, 1000, []string{"L", "litre", "litres", "liter", "liters"}},
-	Pinch:              {"pinch", "pinches", Volume, usCup / 48 / 16, nil},
-	Dash:               {"dash", "dashes", Volume, usCup / 48 / 8, nil},
-	Stick:              {"stick", "sticks", Volume, usCup / 2, nil},
-	Gram:               {"g", "g", Weight, 1, []string{"gr", "gram", "grams", "gramme", "grammes"}},
-	Kilogram:           {"kg", "kg", Weight, 1000, []string{"kilogram", "kilograms", "kilo", "kilos"}},
-	Ounce:              {"oz", "oz", Weight, ounce, []string{"ounce", "ounces"}},
-	Pound:              {"lb", "lb", Weight, pound, []string{"lbs", "pound", "pounds"}},
-	Packet:             {"packet", "packets", Weight, 7, []string{"sachet", "sachets", "envelope", "envelopes", "pkt"}},
+	Piece:              {"", "", Count, 1, false, nil},
+	Cup:                {"cup", "cups", Volume, usCup, false, []string{"c"}},
+	Tbsp:               {"tbsp", "tbsp", Volume, usCup / 16, false, []string{"T", "Tb", "Tbs", "Tbsp", "tb", "tbs", "tablespoon", "tablespoons", "Tablespoon", "Tablespoons"}},
+	Tsp:                {"tsp", "tsp", Volume, usCup / 48, false, []string{"t", "ts", "Tsp", "teaspoon", "teaspoons", "Teaspoon", "Teaspoons"}},
+	MetricCup:          {"metric cup", "metric cups", Volume, 250, false, nil},
+	MetricTbsp:         {"metric tbsp", "metric tbsp", Volume, 15, false, nil},
+	MetricTsp:          {"metric tsp", "metric tsp", Volume, 5, false, nil},
+	AustralianTbsp:     {"australian tbsp", "australian tbsp", Volume, 20, false, nil},
+	FluidOunce:         {"fl oz", "fl oz", Volume, 29.574, false, []string{"floz", "fl. oz", "fluid ounce", "fluid ounces"}},
+	ImperialFluidOunce: {"imperial fl oz", "imperial fl oz", Volume, 28.413, false, nil},
+	ImperialPint:       {"imperial pint", "imperial pints", Volume, 568.26, false, nil},
+	Pint:               {"pint", "pints", Volume, 2 * usCup, false, []string{"pt"}},
+	Millilitre:         {"ml", "ml", Volume, 1, true, []string{"mL", "millilitre", "millilitres", "milliliter", "milliliters"}},
+	Decilitre:          {"dl", "dl", Volume, 100, true, []string{"dL", "decilitre", "decilitres"}},
+	Litre:              {"l", "l", Volume, 1000, true, []string{"L", "litre", "litres", "liter", "liters"}},
+	Pinch:              {"pinch", "pinches", Volume, usCup / 48 / 16, false, nil},
+	Dash:               {"dash", "dashes", Volume, usCup / 48 / 8, false, nil},
+	Stick:              {"stick", "sticks", Volume, usCup / 2, false, nil},
+	Gram:               {"g", "g", Weight, 1, true, []string{"gr", "gram", "grams", "gramme", "grammes"}},
+	Kilogram:           {"kg", "kg", Weight, 1000, true, []string{"kilogram", "kilograms", "kilo", "kilos"}},
+	Ounce:              {"oz", "oz", Weight, ounce, false, []string{"ounce", "ounces"}},
+	Pound:              {"lb", "lb", Weight, pound, false, []string{"lbs", "pound", "pounds"}},
+	Packet:             {"packet", "packets", Weight, 7, false, []string{"sachet", "sachets", "envelope", "envelopes", "pkt"}},
 }
 
 // Facts gives what the unit is.

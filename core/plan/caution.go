@@ -7,8 +7,10 @@ import (
 	"time"
 
 	"risepan/core/formula"
+	"risepan/core/kitchen"
 	"risepan/core/machine"
 	"risepan/core/recipe"
+	"risepan/core/swap"
 	"risepan/core/timetable"
 	"risepan/core/word"
 )
@@ -41,23 +43,30 @@ type Caution struct {
 type About string
 
 const (
-	Spoils    About = "spoils in a delay"
-	Timing    About = "time"
-	Clocks    About = "clocks change"
-	Overflow  About = "overflow"
-	OutOfBand About = "outside the usual"
-	NoBeep    About = "no beep"
-	Unfit     About = "cycle"
-	Unmade    About = "not measurable"
-	Measures  About = "measures"
-	Guessed   About = "guessed"
-	NoSetting About = "no matching setting"
+	Spoils     About = "spoils in a delay"
+	Timing     About = "time"
+	Clocks     About = "clocks change"
+	Overflow   About = "overflow"
+	OutOfBand  About = "outside the usual"
+	NoBeep     About = "no beep"
+	Unfit      About = "cycle"
+	Unmade     About = "not measurable"
+	Measures   About = "measures"
+	Guessed    About = "guessed"
+	NoSetting  About = "no matching setting"
+	Dates      About = "dates"
+	WrongFlour About = "flour"
+	Grain      About = "wholemeal"
+	SlowYeast  About = "slow yeast"
+	Cupboard   About = "cupboard"
 )
 
-// Way is a way out of a caution: another ready time, on the kitchen's clock; none is to start now.
+// Way is a way out of a caution: swaps to make, or else another ready time on the kitchen's clock;
+// neither is to start now.
 type Way struct {
 	Say   string         `json:"say"`
 	Ready timetable.Wall `json:"ready"`
+	Swaps []swap.Pick    `json:"swaps,omitzero"`
 }
 
 func (p *Plan) warn(l Level, a About, ways []Way, format string, args ...any) {
@@ -74,20 +83,24 @@ func (p Plan) Refusal() (c Caution, refused bool) {
 	return Caution{}, false
 }
 
-func (p *Plan) caution(w Wish, lines []recipe.Weighed, cycle machine.Cycle, doubt timetable.Doubt) {
+func (p *Plan) caution(k kitchen.Kitchen, w Wish, lines []recipe.Weighed, cycle machine.Cycle, doubt timetable.Doubt) {
 	clock := func(t time.Time) string { return timetable.WallOf(t, w.Zone).Clock() }
 	t := p.Timer
-	atOnce := Way{"Start now, ready " + clock(t.Press.Add(time.Duration(p.Setting.Total)*time.Minute)), timetable.Wall{}}
+	atOnce := Way{"Start now, ready " + clock(t.Press.Add(time.Duration(p.Setting.Total)*time.Minute)), timetable.Wall{}, nil}
 
 	if spoiling := spoiling(lines); t.Setting > 0 && len(spoiling) > 0 {
 		byHand := w.ready(w.Zone).Add(-time.Duration(p.Setting.Total) * time.Minute)
-		p.warn(Stop, Spoils, []Way{atOnce},
+		ways := []Way{atOnce}
+		if mend, ok := safe(k, w); ok {
+			ways = []Way{mend, atOnce}
+		}
+		p.warn(Stop, Spoils, ways,
 			"No delay with %s in the pan: it would stand warm for %s and spoil. Start now, or press Start by hand at %s without the timer.",
 			inWords(spoiling), p.waiting(), clock(byHand))
 	}
 	switch t.Fit {
 	case timetable.TooSoon:
-		p.warn(Care, Timing, []Way{{"Ready at " + clock(t.Ready) + " instead", timetable.Wall{}}},
+		p.warn(Care, Timing, []Way{{Say: "Ready at " + clock(t.Ready) + " instead"}},
 			"Too soon: started at %s the bread is ready at %s, %s later than you wish.", clock(t.Press), clock(t.Ready), inHours(t.Late))
 	case timetable.TooFar:
 		p.warn(Care, Timing, nil, "The timer goes up to %s. Load the pan later and press Start at %s.", w.Machine.Delay.Largest, clock(t.Press))
@@ -123,18 +136,18 @@ func (p *Plan) fits(w Wish, lines []recipe.Weighed, cycle machine.Cycle) {
 			p.warn(Care, Unmade, nil, "No measure in this kitchen suits %s: weigh %.0f g.", l.Name, float64(l.Exact))
 		}
 	}
-	if p.Formula.Bands == nil {
-		return
-	}
-	b, f := *p.Formula.Bands, p.Formula
+	b, f := p.Formula.Bands, p.Formula
 	for _, c := range []struct {
 		what      string
 		low, high float64
 		band      formula.Band
 	}{
 		{"Hydration", f.Low, f.High, b.Hydration}, {"Salt", f.Salt, f.Salt, b.Salt},
-		{"Yeast", f.Yeast, f.Yeast, b.Yeast}, {"Sugar", f.Sugar, f.Sugar, b.Sugar}, {"Fat", f.Fat, f.Fat, b.Fat},
+		{"Yeast", f.Yeast, f.Yeast, b.Yeast}, {"Sugar", f.Sugar, f.Sugar, b.Sugar}, {"Fat", f.Fat, f.Fat, b.Fat}, {"Baking powder", f.Powder, f.Powder, b.Powder},
 	} {
+		if c.band.IsZero() {
+			continue
+		}
 		if c.high < c.band.Low || c.low > c.band.High {
 			p.warn(Note, OutOfBand, nil, "%s is %.1f per 100 of flour; usual for this kind is %g–%g. That may be how you like it.",
 				c.what, (c.low+c.high)/2, round(c.band.Low, 1), round(c.band.High, 1))

@@ -20,12 +20,14 @@ import (
 	"risepan/core/recipe"
 	"risepan/core/scale"
 	"risepan/core/scoop"
+	"risepan/core/swap"
 	"risepan/core/timetable"
 )
 
 // Shape is the number of the plan's JSON shape; a stored plan carries the one it was written in.
 // Shape 1 had no rounding and no running weights; it reads as a plan without them.
-const Shape = 2
+// Shape 2 had no warmth, no swaps and no slices.
+const Shape = 3
 
 // Wish is what the baker wants.
 type Wish struct {
@@ -39,11 +41,15 @@ type Wish struct {
 	Zone    *time.Location // of the kitchen's clock
 
 	Slices    int      // above 0: the smallest size that gives so many; Size is then not looked at
+	Eaters    int      // above 0: so many slices for each
 	Closer    int      // steps from where the rounding begins: above 0 closer, below it fewer scoops
 	NotToHand []string // measures in use or missing just now, as they are called
 	Locks     []Lock   // lines held at an amount
 	Weigh     []string // lines to weigh
 	Have      *Have    // the loaf follows what there is of one line
+
+	Swaps  []swap.Pick // made one after another in the recipe as written
+	Warmth Warmth      // of this day
 
 	Without []string             // optional lines to leave out
 	Instead map[string]larder.ID // for lines that offer a choice
@@ -61,9 +67,12 @@ type Plan struct {
 	Sizes      []SizeOffer        `json:"sizes"`
 	Lines      []Line             `json:"lines"`   // in the recipe's order
 	LeftOut    []LeftOut          `json:"leftOut"` // optional lines that this loaf does without
+	Swaps      []Swapped          `json:"swaps"`   // made for this loaf
 	Deviations []scale.Deviation  `json:"deviations"`
 	Rounding   Rounding           `json:"rounding"`
 	Formula    Formula            `json:"formula"`
+	Slice      formula.Slice      `json:"slice"` // an estimate of what one holds
+	Heat       Heat               `json:"heat"`
 	Pan        Pan                `json:"pan"`
 	Setting    Setting            `json:"setting"`
 	Timer      timetable.Timer    `json:"timer"`
@@ -113,9 +122,11 @@ type Named struct {
 // Formula is the dough per 100 of flour, with its usual bands.
 type Formula struct {
 	formula.Formula
-	Low   float64        `json:"low"`  // hydration, by how this kitchen measures flour, from
-	High  float64        `json:"high"` // to
-	Bands *formula.Bands `json:"bands,omitzero"`
+	Low     float64          `json:"low"`  // hydration, by how this kitchen measures flour, from
+	High    float64          `json:"high"` // to
+	Sure    Certainty        `json:"sure"`
+	Bands   formula.Bands    `json:"bands"`
+	Written *formula.Formula `json:"written,omitzero"` // before the swaps of this loaf
 }
 
 // Pan is the loaded pan.
@@ -160,24 +171,27 @@ type CycleOption struct {
 func Make(k kitchen.Kitchen, w Wish, now time.Time) (Plan, error) {
 	enough := true
 	if w.Slices > 0 {
-		w.Size, enough = scale.ForSlices(w.Slices, w.Machine.Sizes)
+		w.Size, enough = scale.ForSlices(w.wanted(), w.Machine.Sizes)
 	}
 	if err := w.check(now); err != nil {
 		return Plan{}, err
 	}
-	whole := w.Recipe
-	chosen, err := whole.Choose(w.Without, w.Instead)
+	w.whole = w.Recipe
+	chosen, err := w.Recipe.Choose(w.Without, w.Instead)
 	if err != nil {
 		return Plan{}, err
 	}
-	w.Recipe, w.whole = chosen, whole
+	var swaps []Swapped
+	if w.Recipe, swaps, err = w.swapped(k, chosen); err != nil {
+		return Plan{}, err
+	}
 	written, err := w.Recipe.Weigh(k.Ingredient)
 	if err != nil {
 		return Plan{}, err
 	}
 	p := Plan{
-		Shape: Shape, Recipe: w.Recipe.Name, Kind: w.Recipe.Kind, Machine: w.Machine.Name, Size: w.Size,
-		Sizes: offers(w), LeftOut: leftOut(k, whole, w.Without), Cautions: []Caution{},
+		Shape: Shape, Recipe: w.Recipe.Name, Kind: w.Recipe.Kind, Machine: w.Machine.Name,
+		Sizes: offers(w), LeftOut: leftOut(k, w.whole, w.Without), Swaps: swaps, Cautions: []Caution{},
 	}
 	factor, err := w.factor(written)
 	if err != nil {
@@ -187,43 +201,72 @@ func Make(k kitchen.Kitchen, w Wish, now time.Time) (Plan, error) {
 	p.Size = w.Size
 	lines, deviations := scale.To(written, w.Recipe.Kind, factor, k.Schools())
 	p.Deviations = deviations
-	var portions []formula.Portion
-	for _, l := range lines {
-		if l.Line.Part == recipe.InDough {
-			portions = append(portions, formula.Portion{Ingredient: l.Ingredient, Grams: l.Grams})
-		}
+	if err := p.mix(k, w, lines, chosen); err != nil {
+		return Plan{}, err
 	}
-	if formula.Of(portions).Flour == 0 {
-		return Plan{}, fault.At("/lines", "bread needs flour: add a line with flour")
-	}
-	dough := formula.Of(portions)
-	p.Formula = formulaFor(k, w, dough, portions)
-
-	needs := choice.Needs{Kind: w.Recipe.Kind, Formula: dough, Lines: written, Size: w.Size, Delayed: !w.Ready.IsZero()}
+	needs := choice.Needs{Kind: w.Recipe.Kind, Formula: p.Formula.Formula, Lines: written, Size: w.Size, Delayed: !w.Ready.IsZero()}
 	cycle, err := p.set(w, needs)
 	if err != nil {
 		return Plan{}, err
 	}
+	p.usual(k, w, cycle)
 	doubt := p.time(k, w, cycle, needs, now)
-	p.list(k, w, lines, dough)
+	p.list(k, w, lines)
 	if err := p.measure(k, w, lines); err != nil {
 		return Plan{}, err
 	}
-	p.load(w, lines, dough)
+	p.load(w, lines)
 	p.running(k)
+	if err := p.temper(k, w, lines, cycle); err != nil {
+		return Plan{}, err
+	}
 	if !enough {
-		p.warn(Care, NoSetting, nil, "%d slices are more than one loaf of %s gives: about %d. Bake two.", w.Slices, w.Machine.Name, scale.Slices(w.Size))
+		p.warn(Care, NoSetting, nil, "%d slices are more than one loaf of %s gives: about %d. Bake two.", w.wanted(), w.Machine.Name, scale.Slices(w.Size))
 	}
 	p.questionSize(w, factor, formula.FromRecipe(written).Flour)
-	p.caution(w, written, cycle, doubt)
+	p.caution(k, w, written, cycle, doubt)
+	p.mind(k, w, lines, now)
 	return p, nil
+}
+
+// wanted is how many slices the loaf should give.
+func (w Wish) wanted() int { return w.Slices * max(w.Eaters, 1) }
+
+// mix works out the formula of the resized lines, what a slice of it holds, and what it was before
+// the swaps of this loaf.
+func (p *Plan) mix(k kitchen.Kitchen, w Wish, lines []scale.Line, chosen recipe.Recipe) error {
+	var inDough, eaten []formula.Portion
+	for _, l := range lines {
+		portion := formula.Portion{Ingredient: l.Ingredient, Grams: l.Grams}
+		eaten = append(eaten, portion)
+		if l.Line.Part == recipe.InDough {
+			inDough = append(inDough, portion)
+		}
+	}
+	p.formulate(k, w, lines, inDough)
+	if p.Formula.Flour == 0 {
+		return fault.At("/lines", "bread needs flour: add a line with flour")
+	}
+	p.Slice = formula.PerSlice(eaten, scale.Slices(w.Size))
+	if len(w.Swaps) > 0 {
+		before, err := chosen.Weigh(k.Ingredient)
+		if err != nil {
+			return err
+		}
+		f := formula.FromRecipe(before)
+		p.Formula.Written = &f
+	}
+	return nil
 }
 
 func (w Wish) check(now time.Time) error {
 	if err := w.Machine.Check(); err != nil {
 		return err
 	}
-	if w.Slices < 0 || w.Slices > 200 {
+	switch {
+	case w.Eaters < 0 || w.Eaters > 50:
+		return fault.At("/eaters", "ask for 1 to 50 eaters, not %d", w.Eaters)
+	case w.Slices < 0 || w.Slices > 200:
 		return fault.At("/slices", "ask for 1 to 200 slices, not %d", w.Slices)
 	}
 	if w.Size.IsZero() {
@@ -261,29 +304,6 @@ func offers(w Wish) []SizeOffer {
 		}
 	}
 	return out
-}
-
-func formulaFor(k kitchen.Kitchen, w Wish, dough formula.Formula, portions []formula.Portion) Formula {
-	f := Formula{Formula: dough}
-	if b, ok := formula.BandsOf(w.Recipe.Kind, dough.Grain); ok {
-		b = b.In(k.Salt)
-		f.Bands = &b
-	}
-	var flour, cups measure.Grams // the flour, and what its cups weigh in the larder's reckoning
-	for _, p := range portions {
-		if p.Ingredient.Kind == larder.Flour {
-			flour += p.Grams
-			cups += p.Grams * p.Ingredient.PerCup
-		}
-	}
-	share := 1.0
-	if k.Scale || flour == 0 {
-		share = 0
-	} else {
-		cups /= flour
-	}
-	f.Low, f.High = formula.HydrationByCup(dough, cups, share)
-	return f
 }
 
 // set chooses the cycle and crust; the baker's own choice wins.
@@ -369,7 +389,7 @@ func wholeMinute(now time.Time, atPanel bool) time.Time {
 }
 
 // list names every line and what the resized recipe asks for.
-func (p *Plan) list(k kitchen.Kitchen, w Wish, lines []scale.Line, dough formula.Formula) {
+func (p *Plan) list(k kitchen.Kitchen, w Wish, lines []scale.Line) {
 	for _, l := range lines {
 		out := Line{
 			ID: l.Line.ID, Ingredient: l.Ingredient.ID, Name: l.Ingredient.Name, Note: l.Line.Note,
@@ -379,12 +399,10 @@ func (p *Plan) list(k kitchen.Kitchen, w Wish, lines []scale.Line, dough formula
 			Part:   l.Line.Part, Optional: l.Line.Optional, Like: l.Ingredient.Like,
 		}
 		out.Or = others(k, w.whole, l)
-		if l.Line.ID != scale.AddedWater {
+		if l.Line.ID != scale.AddedWater && written(w.whole, l.Line) {
 			out.Written = l.Line.Amount.String()
 		}
-		if dough.Flour > 0 {
-			out.Percent = round(100*float64(l.Grams/dough.Flour), 2)
-		}
+		out.Percent = round(100*float64(l.Grams/p.Formula.Flour), 2)
 		for _, lock := range w.Locks {
 			if lock.Line == l.Line.ID {
 				out.Locked = lock.Amount.String()
@@ -392,6 +410,13 @@ func (p *Plan) list(k kitchen.Kitchen, w Wish, lines []scale.Line, dough formula
 		}
 		p.Lines = append(p.Lines, out)
 	}
+}
+
+// written reports whether a line stands in the recipe as it is: a swap may have made or changed it.
+func written(r recipe.Recipe, l recipe.Line) bool {
+	return slices.ContainsFunc(r.Lines, func(o recipe.Line) bool {
+		return o.ID == l.ID && (o.Ingredient == l.Ingredient || slices.Contains(o.Or, l.Ingredient)) && o.Amount == l.Amount
+	})
 }
 
 // LeftOut is an optional line that the baker leaves out.
@@ -427,7 +452,7 @@ func others(k kitchen.Kitchen, whole recipe.Recipe, l scale.Line) []Named {
 	return out
 }
 
-func (p *Plan) load(w Wish, lines []scale.Line, dough formula.Formula) {
+func (p *Plan) load(w Wish, lines []scale.Line) {
 	var batter measure.Grams
 	var portions []pan.Portion
 	for _, l := range lines {
@@ -440,7 +465,7 @@ func (p *Plan) load(w Wish, lines []scale.Line, dough formula.Formula) {
 	}
 	layers, aside := pan.Load(w.Machine.Loading, portions)
 	p.Pan = Pan{w.Machine.Loading, w.Machine.Vessel, layers, aside,
-		w.Machine.Vessel.FillOf(w.Recipe.Kind, dough.Flour, batter)}
+		w.Machine.Vessel.FillOf(w.Recipe.Kind, p.Formula.Flour, batter)}
 }
 
 // Digest identifies what the baker measures and sets. Clock times are left out: they move with the

@@ -82,23 +82,35 @@ func cautions(p plan.Plan, l plan.Level) string {
 	return strings.Join(out, ", ")
 }
 
+// outside lists the figures of a recipe's formula that lie outside their usual bands.
+func outside(t testing.TB, r recipe.Recipe) map[string]string {
+	t.Helper()
+	w, err := r.Weigh(larder.Get)
+	if err != nil {
+		t.Fatalf("%s: %v", r.Name, err)
+	}
+	f := formula.FromRecipe(w)
+	b := formula.BandsOf(r.Kind, f.Grain)
+	out := map[string]string{}
+	for _, c := range []struct {
+		what string
+		v    float64
+		band formula.Band
+	}{
+		{"hydration", f.Hydration, b.Hydration}, {"salt", f.Salt, b.Salt}, {"yeast", f.Yeast, b.Yeast}, {"sugar", f.Sugar, b.Sugar},
+		{"fat", f.Fat, b.Fat}, {"powder", f.Powder, b.Powder},
+	} {
+		if !c.band.IsZero() && !c.band.Holds(c.v) {
+			out[c.what] = fmt.Sprintf("%.2f, usual is %.1f to %.1f", c.v, c.band.Low, c.band.High)
+		}
+	}
+	return out
+}
+
 func TestEveryDemoLoafIsBelievableBread(t *testing.T) {
 	for _, r := range demo.Recipes() {
-		w, err := r.Weigh(larder.Get)
-		if err != nil {
-			t.Errorf("%s: %v", r.Name, err)
-			continue
-		}
-		f := formula.FromRecipe(w)
-		b, _ := formula.BandsOf(r.Kind, f.Grain)
-		for _, c := range []struct {
-			what string
-			v    float64
-			band formula.Band
-		}{{"hydration", f.Hydration, b.Hydration}, {"salt", f.Salt, b.Salt}, {"yeast", f.Yeast, b.Yeast}, {"sugar", f.Sugar, b.Sugar}, {"fat", f.Fat, b.Fat}} {
-			if !c.band.Holds(c.v) {
-				t.Errorf("%s: %s is %.2f, usual is %v", r.Name, c.what, c.v, c.band)
-			}
+		for what, figure := range outside(t, r) {
+			t.Errorf("%s: %s is %s", r.Name, what, figure)
 		}
 	}
 }

@@ -184,3 +184,11 @@ func (r Recipe) Choose(without []string, instead map[string]larder.ID) (Recipe, 
 	r.Lines = lines
 	return r, nil
 }
+
+// Allows reports whether the recipe is yeast-free and the cupboard holds all that it needs.
+func (r Recipe) Allows(facts Lookup, has func(larder.ID) bool) bool {
+	return !slices.ContainsFunc(r.Lines, func(l Line) bool {
+		i, _ := facts(l.Ingredient)
+		return i.Kind == larder.Yeast || !l.Optional && !has(l.Ingredient)
+	})
+}

@@ -50,6 +50,7 @@ func (s *EggSchool) UnmarshalText(text []byte) error {
 type Schools struct {
 	Yeast YeastSchool
 	Eggs  EggSchool
+	Salt  formula.SaltSchool
 	// Egg is the weight of the kitchen's own whole eggs; 0 where they are as the recipe means.
 	Egg measure.Grams
 }
@@ -67,6 +68,7 @@ const (
 	EasedYeast   Rule = "eased yeast"
 	YeastInBand  Rule = "yeast in band"
 	Spooned      Rule = "spooned"
+	ReducedSalt  Rule = "reduced salt"
 )
 
 // Line is a recipe's line at the new size.
@@ -98,6 +100,9 @@ func To(lines []recipe.Weighed, kind recipe.Kind, f measure.Ratio, schools Schoo
 	}
 	var dev []Deviation
 	out, dev = wholeEggs(out, dev, schools)
+	if schools.Salt == formula.Reduced {
+		dev = reduceSalt(out, dev, lines, kind)
+	}
 	if f == measure.Whole(1) {
 		return out, dev
 	}
@@ -214,8 +219,8 @@ func easeYeast(out []Line, dev []Deviation, written []recipe.Weighed, kind recip
 	straight := own.Yeast // per 100 of flour, the same at every size
 	want := straight * factor / f.Float()
 	held := want
-	if b, ok := formula.BandsOf(kind, own.Grain); ok {
-		y := b.Yeast.With(straight)
+	if y := formula.BandsOf(kind, own.Grain).Yeast; !y.IsZero() {
+		y = y.With(straight)
 		held = min(max(want, y.Low), y.High)
 	}
 	for n := range out {
@@ -238,6 +243,28 @@ func easeYeast(out []Line, dev []Deviation, written []recipe.Weighed, kind recip
 			dev = append(dev, Deviation{l.Line.ID, EasedYeast, before, l.Grams, fmt.Sprintf(
 				"Eased: %.1f g rather than %.1f g, for %s.", float64(l.Grams), float64(before), why)})
 		}
+	}
+	return dev
+}
+
+// reduceSalt holds the salt of a kitchen that likes little at the top of what it likes, salt hidden in
+// other things counted. What has less already stays as it is.
+func reduceSalt(out []Line, dev []Deviation, written []recipe.Weighed, kind recipe.Kind) []Deviation {
+	own := formula.FromRecipe(written)
+	band := formula.BandsOf(kind, own.Grain).In(formula.Reduced).Salt
+	if band.IsZero() || own.Salt <= band.High || own.Salt <= own.Hidden {
+		return dev
+	}
+	factor := max(0, (band.High-own.Hidden)/(own.Salt-own.Hidden))
+	for n := range out {
+		l := &out[n]
+		if l.Ingredient.Kind != larder.Salt || l.Line.Part != recipe.InDough {
+			continue
+		}
+		before := l.Grams
+		l.Grams, l.Exact = before*measure.Grams(factor), measure.Amount{}
+		dev = append(dev, Deviation{l.Line.ID, ReducedSalt, before, l.Grams, fmt.Sprintf(
+			"This kitchen likes little salt: %.1f %% of the flour in all rather than %.1f %%. The dough rises faster for it: cut the yeast a little, or watch it.", band.High, own.Salt)})
 	}
 	return dev
 }

@@ -15,6 +15,8 @@ export interface Schema {
   Happened: Happened;
   Loaded: Loaded;
   RecipeRead: RecipeRead;
+  SwapsKept: SwapsKept;
+  RecipeKept: RecipeKept;
   Larder: Larder;
   Settings: KitchenSettings;
   Problem: Problem;
@@ -22,6 +24,8 @@ export interface Schema {
 export interface Shelf {
   kitchen: Kitchen;
   version: number;
+  cups: CupKnown[];
+  worries: string[];
   machines: MachineOnShelf[];
   recipes: RecipeOnShelf[];
   now: string;
@@ -37,9 +41,15 @@ export interface Kitchen {
   eggs: "whole" | "part";
   eggSize: "medium" | "large" | "extra large";
   salt: "booklet" | "reduced";
+  degrees: "celsius" | "fahrenheit";
+  room: string;
+  liquid: "room temperature" | "tepid" | "hot with rapid yeast";
   lead: number;
   prefer: KitchenPreference[];
   facts?: LarderIngredient[];
+  cups?: LarderCup[];
+  packs?: KitchenPack[];
+  stock?: KitchenStocked[];
 }
 export interface Measure {
   amount: string;
@@ -89,6 +99,33 @@ export interface LarderShares {
   starch: number;
   fibre: number;
 }
+export interface LarderCup {
+  flour: string;
+  filling: "sifted" | "sprinkled" | "spooned" | "heaped" | "scooped";
+  measure: string;
+  weighings?: number[];
+}
+export interface KitchenPack {
+  ingredient: string;
+  name?: string;
+  bestBefore?: string;
+  opened?: string;
+}
+export interface KitchenStocked {
+  ingredient: string;
+  grams: number;
+}
+export interface CupKnown {
+  weighed: number;
+  mean: number;
+  spread: number;
+  outliers?: number[];
+  enough: boolean;
+  stillNeed: number;
+  flour: string;
+  name: string;
+  perCup: number;
+}
 export interface MachineOnShelf {
   id: string;
   name: string;
@@ -117,11 +154,14 @@ export interface Wish {
   ready?: string;
   atPanel?: boolean;
   slices?: number;
+  eaters?: number;
   closer?: number;
   notToHand?: string[];
   locks?: PlanLock[];
   weigh?: string[];
   have?: PlanHave;
+  swaps?: SwapPick[];
+  warmth?: PlanWarmth;
   without?: string[];
   instead?: {
     [k: string]: string;
@@ -135,12 +175,25 @@ export interface PlanHave {
   line: string;
   amount: string;
 }
+export interface SwapPick {
+  line: string;
+  swap: string;
+  share?: number;
+}
+export interface PlanWarmth {
+  room?: string;
+  flour?: string;
+  cold?: string[];
+}
 export interface PlanAnswer {
   plan: Plan;
   digest: string;
   revision: number;
   zone: string;
   now: string;
+  offers: SwapOffer[];
+  shopping: PlanShopping[];
+  noYeast?: RecipeOnShelf[];
 }
 export interface Plan {
   shape: number;
@@ -151,9 +204,12 @@ export interface Plan {
   sizes: PlanSizeOffer[];
   lines: PlanLine[];
   leftOut: PlanLeftOut[];
+  swaps: PlanSwapped[];
   deviations: ScaleDeviation[];
   rounding: PlanRounding;
   formula: PlanFormula;
+  slice: FormulaSlice;
+  heat: PlanHeat;
   pan: PlanPan;
   setting: PlanSetting;
   timer: TimetableTimer;
@@ -206,6 +262,12 @@ export interface PlanLeftOut {
   line: string;
   name: string;
 }
+export interface PlanSwapped {
+  line: string;
+  swap: string;
+  share?: number;
+  says: string;
+}
 export interface ScaleDeviation {
   line: string;
   rule: string;
@@ -234,13 +296,17 @@ export interface PlanFormula {
   flour: number;
   hydration: number;
   salt: number;
+  hidden: number;
   yeast: number;
   sugar: number;
   fat: number;
   grain: number;
+  powder: number;
   low: number;
   high: number;
-  bands?: FormulaBands;
+  sure: "weighed" | "own cup" | "unknown cup";
+  bands: FormulaBands;
+  written?: Formula;
 }
 export interface FormulaBands {
   hydration: FormulaBand;
@@ -248,10 +314,56 @@ export interface FormulaBands {
   yeast: FormulaBand;
   sugar: FormulaBand;
   fat: FormulaBand;
+  powder: FormulaBand;
 }
 export interface FormulaBand {
   low: number;
   high: number;
+}
+export interface Formula {
+  flour: number;
+  hydration: number;
+  salt: number;
+  hidden: number;
+  yeast: number;
+  sugar: number;
+  fat: number;
+  grain: number;
+  powder: number;
+}
+export interface FormulaSlice {
+  netCarbohydrate: number;
+  protein: number;
+  fat: number;
+  fibre: number;
+  salt: number;
+}
+export interface PlanHeat {
+  line: string;
+  name: string;
+  at: string;
+  cool: boolean;
+  touch: string;
+  kettle?: string;
+  why: string;
+  target: string;
+  leaves: string;
+  rise: string;
+  room: string;
+  flour: string;
+  limit: string;
+  parts: PlanHeatPart[];
+  liquid: number;
+}
+export interface PlanHeatPart {
+  line: string;
+  grams: number;
+  heat: number;
+  at: number;
+  name: string;
+  shown: string;
+  cold: boolean;
+  sought: boolean;
 }
 export interface PlanPan {
   order: "wet first" | "dry first";
@@ -332,6 +444,33 @@ export interface PlanCaution {
 export interface PlanWay {
   say: string;
   ready: string;
+  swaps?: SwapPick[];
+}
+export interface SwapOffer {
+  line: string;
+  swap: string;
+  share?: number;
+  name: string;
+  says: string;
+  except?: string;
+  before: Formula;
+  after: Formula;
+  changes: SwapChange[];
+  problem?: string;
+  keeps?: boolean;
+}
+export interface SwapChange {
+  ingredient: string;
+  name: string;
+  before: number;
+  after: number;
+}
+export interface PlanShopping {
+  ingredient: string;
+  name: string;
+  need: string;
+  has?: string;
+  buy?: string;
 }
 export interface Start {
   wish: Wish;
@@ -436,14 +575,13 @@ export interface ReadLine {
   part?: "" | "filling" | "glaze" | "topping";
   atBeep?: boolean;
 }
-export interface Formula {
-  flour: number;
-  hydration: number;
-  salt: number;
-  yeast: number;
-  sugar: number;
-  fat: number;
-  grain: number;
+export interface SwapsKept {
+  revision: number;
+  swaps: SwapPick[];
+}
+export interface RecipeKept {
+  id: string;
+  revision: number;
 }
 export interface Larder {
   ingredients: LarderIngredient[];
@@ -451,6 +589,8 @@ export interface Larder {
 export interface KitchenSettings {
   kitchen: Kitchen;
   version: number;
+  cups: CupKnown[];
+  worries: string[];
 }
 export interface Problem {
   type: string;

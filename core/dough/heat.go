@@ -1,0 +1,183 @@
+// Package dough is the dough itself: how warm the liquid must be so that the dough leaves the
+// kneading at the temperature that yeast likes.
+package dough
+
+import (
+	"fmt"
+
+	"risepan/core/larder"
+	"risepan/core/measure"
+	"risepan/core/word"
+)
+
+// Working values of a home kitchen, °C. Dough works best leaving the kneading at 25 to 28.
+const (
+	Target      measure.Celsius = 26 // of the dough as it leaves the kneading
+	KneadRise   measure.Celsius = 3  // that kneading adds, until a machine's own is known
+	Room        measure.Celsius = 21
+	Fridge      measure.Celsius = 5
+	ColdTap     measure.Celsius = 12
+	Boiling     measure.Celsius = 100
+	YeastDies   measure.Celsius = 60
+	HotForRapid measure.Celsius = 49 // the fixed temperature of the hot school, the middle of its range
+	coldest     measure.Celsius = 4  // as cold as a fridge makes a liquid
+)
+
+// School is how a kitchen tempers its liquid.
+type School string
+
+const (
+	AtRoom School = "room temperature" // everything as it stands in the kitchen
+	Tepid  School = "tepid"            // worked out by the balance of heat
+	Hot    School = "hot with rapid yeast"
+)
+
+var Schools = []School{AtRoom, Tepid, Hot}
+
+func (s School) Words() []string { return word.List(Schools) }
+func (s *School) UnmarshalText(text []byte) error {
+	return word.Read(s, text, "way of tempering the liquid", Schools)
+}
+
+// Meeting is how yeast and liquid meet, which limits how warm the liquid may be.
+type Meeting string
+
+const (
+	Layered   Meeting = "layered"          // dry yeast apart from the liquid until kneading
+	Dissolved Meeting = "dissolved"        // yeast stirred into the liquid
+	Mixed     Meeting = "mixed with flour" // rapid-rise yeast in the flour, on a rapid cycle
+)
+
+// Limits are the temperatures that a liquid may have where yeast meets it.
+type Limits struct {
+	Low  measure.Celsius `json:"low"` // 0: as cold as you like
+	High measure.Celsius `json:"high"`
+}
+
+var limits = map[Meeting]Limits{Layered: {0, 43}, Dissolved: {38, 43}, Mixed: {43, 54}}
+
+// LimitsFor are the limits for a meeting of yeast and liquid, °C.
+func LimitsFor(m Meeting) Limits { return limits[m] }
+
+// Specific heats, kJ/(kg·K), of what a dough is mostly made of.
+const (
+	heatOfWater = 4.18
+	heatOfMilk  = 3.9
+	heatOfEgg   = 3.3
+	heatOfFat   = 2.0
+	heatOfSugar = 1.25
+	heatOfSalt  = 0.9
+	heatOfFlour = 1.7
+	heatOfRest  = 1.5
+)
+
+// SpecificHeat is how much heat an ingredient takes up, kJ/(kg·K). What has no figure of its own is
+// the sum of its shares.
+func SpecificHeat(i larder.Ingredient) float64 {
+	switch s := i.Shares; {
+	case i.Kind == larder.Liquid && s.Water == 100:
+		return heatOfWater
+	case i.Kind == larder.Liquid && i.Milky && s.Fat < 5:
+		return heatOfMilk
+	case i.Kind == larder.Egg:
+		return heatOfEgg
+	case i.Kind == larder.Fat:
+		return heatOfFat
+	case i.Kind == larder.Sugar:
+		return heatOfSugar
+	case i.Kind == larder.Flour:
+		return heatOfFlour
+	default:
+		rest := max(0, 100-s.Water-s.Fat-s.Sugar-s.Salt)
+		return (heatOfWater*s.Water + heatOfFat*s.Fat + heatOfSugar*s.Sugar + heatOfSalt*s.Salt + heatOfRest*rest) / 100
+	}
+}
+
+// Part is one ingredient in the balance of heat.
+type Part struct {
+	Line  string          `json:"line"`
+	Grams measure.Grams   `json:"grams"`
+	Heat  float64         `json:"heat"` // specific heat, kJ/(kg·K)
+	At    measure.Celsius `json:"at"`
+}
+
+// Mix is the temperature at which parts meet: Σ m·c·T ÷ Σ m·c. It is 0 for no parts.
+func Mix(parts []Part) measure.Celsius {
+	var heat, capacity float64
+	for _, p := range parts {
+		c := float64(p.Grams) * p.Heat
+		heat += c * float64(p.At)
+		capacity += c
+	}
+	if capacity == 0 {
+		return 0
+	}
+	return measure.Celsius(heat / capacity)
+}
+
+// For is the temperature that the part of this number must have so that all parts mix to want.
+func For(parts []Part, n int, want measure.Celsius) measure.Celsius {
+	var heat, capacity float64
+	for m, p := range parts {
+		c := float64(p.Grams) * p.Heat
+		capacity += c
+		if m != n {
+			heat += c * float64(p.At)
+		}
+	}
+	return measure.Celsius((float64(want)*capacity - heat) / (float64(parts[n].Grams) * parts[n].Heat))
+}
+
+// Within holds a temperature inside the limits, and above what a fridge can cool to.
+func (l Limits) Within(t measure.Celsius) measure.Celsius {
+	return min(max(t, l.Low, coldest), l.High)
+}
+
+// Kettle are the parts of boiling water and cold that make up a weight of water.
+type Kettle struct {
+	Boiling measure.Grams   `json:"boiling"`
+	Cold    measure.Grams   `json:"cold"`
+	Tap     measure.Celsius `json:"tap"` // how cold the cold is taken to be
+}
+
+// FromKettle mixes so many grams of water of a temperature out of boiling water and cold; ok is
+// false when the tap is warm enough already.
+func FromKettle(g measure.Grams, t measure.Celsius) (k Kettle, ok bool) {
+	share := measure.Grams((t - ColdTap) / (Boiling - ColdTap))
+	if share <= 0.01 {
+		return Kettle{}, false
+	}
+	return Kettle{g * share, g * (1 - share), ColdTap}, true
+}
+
+// touches tell a temperature by the touch, for those without a thermometer.
+var touches = []struct {
+	below measure.Celsius
+	say   string
+}{
+	{10, "as cold as from the fridge"},
+	{18, "cool, as from the tap"},
+	{24, "neither warm nor cold to the hand"},
+	{31, "only just warm on the wrist"},
+	{38, "warm on the wrist, not hot"},
+	{44, "hot to the finger, but it can stay in"},
+	{YeastDies, "hot: a finger stays in for a moment only"},
+}
+
+// Touch says how a temperature feels.
+func Touch(t measure.Celsius) string {
+	for _, row := range touches {
+		if t < row.below {
+			return row.say
+		}
+	}
+	return "too hot: yeast dies near 60 °C"
+}
+
+// CheckRoom says what a kitchen's temperature can be.
+func CheckRoom(t measure.Temperature) error {
+	if c := t.Celsius(); !t.IsZero() && (c < 0 || c > 45) {
+		return fmt.Errorf("a kitchen is 0 to 45 °C (32 to 113 °F), not %s", t)
+	}
+	return nil
+}

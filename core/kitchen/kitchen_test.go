@@ -1,0 +1,98 @@
+package kitchen
+
+import (
+	"errors"
+	"strings"
+	"testing"
+	"time"
+
+	"risepan/core/fault"
+	"risepan/core/larder"
+	"risepan/core/measure"
+)
+
+func date(t testing.TB, s string) Date {
+	t.Helper()
+	d, err := ParseDate(s)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return d
+}
+
+func TestDatesOnPacks(t *testing.T) {
+	for _, bad := range []string{"20226-01-01", "2026-13-01", "2026-02-30", "1999-12-31", "tomorrow", ""} {
+		if d, err := ParseDate(bad); err == nil {
+			t.Errorf("%q was read as %v", bad, d)
+		}
+	}
+	zone := time.FixedZone("east", 3*3600)
+	if got := DateOf(time.Date(2026, 11, 24, 22, 30, 0, 0, time.UTC), zone); got != date(t, "2026-11-25") {
+		t.Errorf("half past ten at night in the west is %v further east", got)
+	}
+}
+
+func TestAJarPastItsTimeIsWarnedOf(t *testing.T) {
+	dry, _ := larder.Get("active-dry-yeast")
+	wholemeal, _ := larder.Get("wholemeal-flour")
+	today := date(t, "2026-11-25")
+	for _, c := range []struct {
+		why  string
+		i    larder.Ingredient
+		pack Pack
+		says string // empty: no worry
+	}{
+		{"best before today is in order", dry, Pack{BestBefore: today}, ""},
+		{"best before yesterday", dry, Pack{BestBefore: date(t, "2026-11-24")}, "a day ago"},
+		{"yeast in doubt is tested", dry, Pack{BestBefore: date(t, "2026-11-24")}, "froth should have doubled"},
+		{"opened 120 days ago is in order", dry, Pack{Opened: date(t, "2026-07-28")}, ""},
+		{"opened 121 days ago", dry, Pack{Opened: date(t, "2026-07-27"), Name: "jar"}, "(jar) was opened on 27 July 2026, 4 months ago"},
+		{"flour is smelled", wholemeal, Pack{BestBefore: date(t, "2026-10-01")}, "Smell and taste it"},
+		{"flour may stand open", wholemeal, Pack{Opened: date(t, "2026-01-01")}, ""},
+	} {
+		got := c.pack.Worry(c.i, today)
+		if (c.says == "") != (got == "") || !strings.Contains(got, c.says) {
+			t.Errorf("%s: %q, want %q in it", c.why, got, c.says)
+		}
+	}
+}
+
+func TestAGoodPackOutweighsABadOne(t *testing.T) {
+	dry, _ := larder.Get("active-dry-yeast")
+	today := date(t, "2026-11-25")
+	k := New("K", "UTC")
+	k.Packs = []Pack{{Ingredient: dry.ID, BestBefore: date(t, "2026-01-01")}}
+	if k.Worry(dry, today) == "" {
+		t.Error("an old jar alone is no worry")
+	}
+	k.Packs = append(k.Packs, Pack{Ingredient: dry.ID, BestBefore: date(t, "2027-01-01")})
+	if w := k.Worry(dry, today); w != "" {
+		t.Errorf("with a fresh jar in the house: %s", w)
+	}
+}
+
+func TestAKitchenThatCannotBeIsRefusedAtItsField(t *testing.T) {
+	cup := larder.Cup{Flour: "bread-flour", Measure: measure.Of(1, 1, measure.Cup), Weighings: []measure.Grams{90, 125, 270}}
+	hot, _ := measure.ParseTemperature("60 °C")
+	for pointer, change := range map[string]func(*Kitchen){
+		"/name":               func(k *Kitchen) { k.Name = " " },
+		"/room":               func(k *Kitchen) { k.Room = hot },
+		"/cups/0/weighings":   func(k *Kitchen) { k.Cups = []larder.Cup{cup} },
+		"/cups/0/flour":       func(k *Kitchen) { k.Cups = []larder.Cup{{Flour: "water", Measure: cup.Measure}} },
+		"/cups/1/flour":       func(k *Kitchen) { cup.Weighings = nil; k.Cups = []larder.Cup{cup, cup} },
+		"/packs/0/ingredient": func(k *Kitchen) { k.Packs = []Pack{{Ingredient: "gold"}} },
+		"/stock/0/grams":      func(k *Kitchen) { k.Stock = []Stocked{{"honey", -4}} },
+		"/stock/1/ingredient": func(k *Kitchen) { k.Stock = []Stocked{{"honey", 4}, {"honey", 5}} },
+		"/measures/0/amount":  func(k *Kitchen) { k.Measures[0].Amount = measure.Of(0, 1, measure.Cup) },
+	} {
+		k := New("K", "UTC")
+		change(&k)
+		var f *fault.Fault
+		if err := k.Check(); !errors.As(err, &f) || f.Pointer != pointer || f.Detail == "" {
+			t.Errorf("%s: refused as %v", pointer, err)
+		}
+	}
+	if err := New("K", "UTC").Check(); err != nil {
+		t.Errorf("a new kitchen is refused: %v", err)
+	}
+}

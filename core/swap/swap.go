@@ -1,0 +1,509 @@
+// Package swap puts one ingredient in the place of another so that the dough keeps its water, fat,
+// sugar and salt.
+package swap
+
+import (
+	"fmt"
+	"math"
+	"slices"
+	"strings"
+
+	"risepan/core/fault"
+	"risepan/core/formula"
+	"risepan/core/larder"
+	"risepan/core/measure"
+	"risepan/core/recipe"
+	"risepan/core/word"
+)
+
+// Pick is a swap that the baker chose for a line of a recipe.
+type Pick struct {
+	Line  string `json:"line"`
+	Swap  ID     `json:"swap"`
+	Share int    `json:"share,omitzero"` // of the line, per cent; 0 is all of it
+}
+
+// Offer is a swap that a line could have, with the formula before and after.
+type Offer struct {
+	Pick
+	Name    string          `json:"name"` // of what goes in instead
+	Says    string          `json:"says"` // what it changes
+	Except  string          `json:"except,omitzero"`
+	Before  formula.Formula `json:"before"`
+	After   formula.Formula `json:"after"`
+	Changes []Change        `json:"changes"`
+	Problem string          `json:"problem,omitzero"` // why it cannot be made
+	Keeps   bool            `json:"keeps,omitzero"`   // what spoils gives way to what keeps
+}
+
+// Change is one line that a swap moves, at the recipe's written size.
+type Change struct {
+	Ingredient larder.ID     `json:"ingredient"`
+	Name       string        `json:"name"`
+	Before     measure.Grams `json:"before"`
+	After      measure.Grams `json:"after"`
+}
+
+// Working figures: points of hydration for each tenth of the flour that becomes wholemeal, and the
+// gluten that helps it, as a share of that flour.
+const (
+	pointsPerTenth = 1.3
+	glutenShare    = 0.025
+)
+
+// Kept within these, per 100 of flour, nothing is made up; a swap keeps water within 0.3, and fat,
+// sugar and salt within 0.2.
+var slack = components{0.1, 0.05, 0.05, 0.05}
+
+// component is what a swap keeps.
+type component int
+
+const (
+	water component = iota
+	fat
+	sugar
+	salt
+	all
+)
+
+type components [all]float64
+
+// held is what one gram of an ingredient brings to the formula.
+func held(i larder.Ingredient) components {
+	s := i.Shares
+	c := components{s.Water / 100, s.Fat / 100, s.Sugar / 100, s.Salt / 100}
+	switch {
+	case i.Kind == larder.Extra:
+		return components{}
+	case i.Kind == larder.Flour:
+		c[water], c[fat], c[sugar] = 0, 0, 0
+	case i.Milky:
+		c[sugar] = 0
+	}
+	return c
+}
+
+// Find is a swap by its id.
+func find(id ID) (row, bool) {
+	n := slices.IndexFunc(table, func(r row) bool { return r.id() == id })
+	if n < 0 {
+		return row{}, false
+	}
+	return table[n], true
+}
+
+// Apply makes the swap in a recipe at its written size. A pick that does not fit the recipe, or one
+// that needs more of something than there is, is a *fault.Fault.
+func Apply(r recipe.Recipe, facts recipe.Lookup, p Pick) (recipe.Recipe, error) {
+	how, ok := find(p.Swap)
+	if !ok {
+		return r, fault.At("/swap", "there is no swap %q", word.Clip(string(p.Swap)))
+	}
+	lines, err := r.Weigh(facts)
+	if err != nil {
+		return r, err
+	}
+	n := slices.IndexFunc(lines, func(l recipe.Weighed) bool { return l.Line.ID == p.Line })
+	switch {
+	case n < 0:
+		return r, fault.At("/line", "the recipe has no line %q", word.Clip(p.Line))
+	case lines[n].Line.Ingredient != how.from:
+		return r, fault.At("/line", "this line is %s: the swap is for another ingredient", lines[n].Ingredient.Name)
+	case p.Share < 0 || p.Share > 100:
+		return r, fault.At("/share", "a share is 1 to 100 %%, not %d", p.Share)
+	}
+	b := bench{recipe: r, facts: facts, flour: float64(formula.FromRecipe(lines).Flour)}
+	for _, l := range lines {
+		b.lines = append(b.lines, moved{Weighed: l, grams: float64(l.Grams)})
+	}
+	if err := b.make(how, n, p.Share); err != nil {
+		return r, err
+	}
+	return b.written(), nil
+}
+
+// moved is a line on its way to a new weight.
+type moved struct {
+	recipe.Weighed
+	grams float64
+	anew  bool // another ingredient than was written
+}
+
+// bench is a recipe while a swap is made in it.
+type bench struct {
+	recipe recipe.Recipe
+	facts  recipe.Lookup
+	flour  float64 // g
+	lines  []moved
+	target components // what the dough must hold
+}
+
+func (b *bench) sum() components {
+	var out components
+	for _, l := range b.lines {
+		if l.Line.Part != recipe.InDough {
+			continue
+		}
+		h := held(l.Ingredient)
+		for c := range h {
+			out[c] += l.grams * h[c]
+		}
+	}
+	return out
+}
+
+func (b *bench) make(how row, n, share int) error {
+	b.target = b.sum()
+	part := b.lines[n].grams
+	if share > 0 {
+		part *= float64(share) / 100
+	}
+	source := b.lines[n].Ingredient
+	if how.to == "" {
+		b.lines[n].grams -= part
+		return nil // what is left out is an add-in, which the formula leaves out too
+	}
+	to, ok := b.facts(how.to)
+	if !ok {
+		return fault.At("/swap", "%q is not in the larder", how.to)
+	}
+	grams := part * how.by(source) / how.by(to)
+	if part < b.lines[n].grams {
+		b.lines[n].grams -= part
+		b.insert(n+1, to, grams, b.lines[n].Line)
+	} else {
+		l := &b.lines[n]
+		l.Line.Ingredient, l.Ingredient, l.Line.Or, l.grams, l.anew = to.ID, to, nil, grams, true
+	}
+	flour := part * how.by(source)
+	b.target[water] += flour * pointsPerTenth / 10 * float64(how.drinks)
+	if how.gluten {
+		if how.drinks < 0 {
+			flour = -flour
+		}
+		if err := b.addGluten(flour * glutenShare); err != nil {
+			return err
+		}
+	}
+	return b.makeUp(source, n)
+}
+
+const gluten larder.ID = "gluten"
+
+// addGluten puts so much more gluten in, or takes it out, on its own line or a new one.
+func (b *bench) addGluten(grams float64) error {
+	n := slices.IndexFunc(b.lines, func(l moved) bool { return l.Line.Ingredient == gluten && l.Line.Part == recipe.InDough })
+	if n < 0 && grams > 0 {
+		i, _ := b.facts(gluten)
+		n = b.insert(len(b.lines), i, 0, recipe.Line{ID: "swap"})
+	}
+	if n < 0 || b.lines[n].grams+grams < -0.02 {
+		return fault.At("/swap", "there is no gluten to take out")
+	}
+	b.lines[n].grams += grams
+	return nil
+}
+
+// insert adds a line of an ingredient, in the part and at the moment of the line beside it.
+func (b *bench) insert(at int, i larder.Ingredient, grams float64, beside recipe.Line) int {
+	id := beside.ID + "-" + string(i.ID)
+	for slices.ContainsFunc(b.lines, func(l moved) bool { return l.Line.ID == id }) {
+		id += "'"
+	}
+	line := recipe.Line{ID: id, Ingredient: i.ID, When: beside.When, Part: beside.Part}
+	b.lines = slices.Insert(b.lines, at, moved{recipe.Weighed{Line: line, Ingredient: i}, grams, true})
+	return at
+}
+
+// makeUp brings the dough back to its target with the recipe's own liquid, fat, sugar and salt, or
+// new lines of them.
+func (b *bench) makeUp(source larder.Ingredient, swapped int) error {
+	var with [all]int
+	for c := range with {
+		with[c] = -1
+	}
+	for range all {
+		var open []component
+		off := b.target
+		for c, held := range b.sum() {
+			off[c] -= held
+			if with[c] >= 0 || math.Abs(off[c])*100/b.flour > slack[c] {
+				open = append(open, component(c))
+			}
+		}
+		if len(open) > 0 && !slices.Contains(open, water) {
+			open = append(open, water) // everything else brings a little of it
+		}
+		if len(open) == 0 || !slices.ContainsFunc(open, func(c component) bool { return math.Abs(off[c]) > 1e-9 }) {
+			break
+		}
+		matrix := make([][]float64, len(open))
+		for _, c := range open {
+			if with[c] < 0 {
+				with[c] = b.maker(c, source, swapped)
+			}
+		}
+		for m, c := range open {
+			for _, other := range open {
+				matrix[m] = append(matrix[m], held(b.lines[with[other]].Ingredient)[c])
+			}
+			matrix[m] = append(matrix[m], off[c])
+		}
+		change, ok := solve(matrix)
+		if !ok {
+			return fault.At("/swap", "the recipe's other lines cannot make up for this swap")
+		}
+		for m, c := range open {
+			b.lines[with[c]].grams += change[m]
+		}
+	}
+	for _, n := range with {
+		if n >= 0 && b.lines[n].grams < -0.02 {
+			l := b.lines[n]
+			return fault.At("/swap", "this needs %.0f g less %s, and the recipe has %.0f g", float64(l.Grams)-l.grams, l.Ingredient.Name, float64(l.Grams))
+		}
+	}
+	return nil
+}
+
+// leastMain is the least weight of a liquid that can make up for others, g.
+const leastMain = 20
+
+// maker is the line that makes up for a component, made new where the recipe has none.
+func (b *bench) maker(c component, source larder.Ingredient, swapped int) int {
+	best, most := -1, -1.0
+	for n, l := range b.lines {
+		if n == swapped || l.Line.Part != recipe.InDough || l.Line.When != recipe.InPan {
+			continue
+		}
+		fits, weight := false, l.grams
+		switch c {
+		case water:
+			fits = l.Ingredient.Kind == larder.Liquid && l.grams >= leastMain || l.Line.Ingredient == "water"
+			if l.Line.Ingredient == "water" {
+				weight = math.MaxFloat64 // before any other liquid
+			}
+		case fat:
+			fits = l.Ingredient.Kind == larder.Fat && l.Ingredient.Shares.Fat > 60
+		case sugar:
+			fits = l.Ingredient.Kind == larder.Sugar
+		case salt:
+			fits = l.Ingredient.Kind == larder.Salt && l.Ingredient.Shares.Salt > 90
+		}
+		if fits && weight > most {
+			best, most = n, weight
+		}
+	}
+	if best >= 0 {
+		return best
+	}
+	fresh := map[component]larder.ID{water: "water", fat: "oil", sugar: "sugar", salt: "salt"}[c]
+	if c == fat && source.Milky {
+		fresh = "butter"
+	}
+	i, _ := b.facts(fresh)
+	return b.insert(len(b.lines), i, 0, recipe.Line{ID: b.lines[swapped].Line.ID})
+}
+
+// solve is the solution of linear equations given as rows with their right sides last.
+func solve(m [][]float64) ([]float64, bool) {
+	n := len(m)
+	for c := range n {
+		pivot := c
+		for r := c; r < n; r++ {
+			if math.Abs(m[r][c]) > math.Abs(m[pivot][c]) {
+				pivot = r
+			}
+		}
+		if math.Abs(m[pivot][c]) < 1e-9 {
+			return nil, false
+		}
+		m[c], m[pivot] = m[pivot], m[c]
+		for r := range n {
+			if r == c {
+				continue
+			}
+			f := m[r][c] / m[c][c]
+			for k := c; k <= n; k++ {
+				m[r][k] -= f * m[c][k]
+			}
+		}
+	}
+	out := make([]float64, n)
+	for c := range n {
+		out[c] = m[c][n] / m[c][c]
+	}
+	return out, true
+}
+
+// nothing is a weight too small to measure, g.
+const nothing = 0.05
+
+// written is the recipe with its new weights. Lines that did not move stay as they were written.
+func (b *bench) written() recipe.Recipe {
+	r := b.recipe
+	r.Lines = nil
+	for _, l := range b.lines {
+		if l.grams < nothing {
+			continue
+		}
+		if l.anew || math.Abs(l.grams-float64(l.Grams)) > 1e-6 {
+			l.Line.Amount = b.amount(l)
+		}
+		r.Lines = append(r.Lines, l.Line)
+	}
+	return r
+}
+
+// amount writes a weight as the recipe's kitchen would where some simple measure is that weight,
+// else in grams.
+func (b *bench) amount(l moved) measure.Amount {
+	if each := float64(l.Ingredient.Each); l.Ingredient.Counted() && each > 0 {
+		if n := math.Round(l.grams / each); n >= 1 && math.Abs(l.grams/each-n) < 0.002 {
+			return measure.Of(int64(n), 1, measure.Piece)
+		}
+	}
+	byVolume := slices.ContainsFunc(b.recipe.Lines, func(o recipe.Line) bool { return o.Amount.Unit.Facts().Dimension == measure.Volume })
+	if d := float64(l.Ingredient.GramsPerMl()); byVolume && d > 0 {
+		if a, ok := measure.Simple(measure.Millilitres(l.grams/d), b.recipe.Standard); ok {
+			return a
+		}
+	}
+	return measure.Of(int64(math.Round(l.grams*100)), 100, measure.Gram)
+}
+
+// Offers lists the swaps that a recipe's lines could have, line after line.
+func Offers(r recipe.Recipe, facts recipe.Lookup) []Offer {
+	out := []Offer{}
+	lines, err := r.Weigh(facts)
+	if err != nil {
+		return out
+	}
+	before := formula.FromRecipe(lines)
+	for _, l := range lines {
+		for _, how := range table {
+			if how.from != l.Line.Ingredient || l.Line.Part != recipe.InDough {
+				continue
+			}
+			shares := how.shares
+			if len(shares) == 0 {
+				shares = []int{0}
+			}
+			for _, share := range shares {
+				if share == 100 {
+					share = 0
+				}
+				out = append(out, offer(r, facts, lines, before, l, how, share))
+			}
+		}
+	}
+	return out
+}
+
+func offer(r recipe.Recipe, facts recipe.Lookup, lines []recipe.Weighed, before formula.Formula, l recipe.Weighed, how row, share int) Offer {
+	o := Offer{Pick: Pick{l.Line.ID, how.id(), share}, Name: how.name, Says: how.says, Except: how.except, Before: before, After: before, Changes: []Change{}}
+	to, _ := facts(how.to)
+	switch {
+	case how.to == "":
+		o.Name = "leave it out"
+	case o.Name == "":
+		o.Name = to.Name
+	}
+	if share > 0 {
+		o.Name = fmt.Sprintf("%s for %d %% of it", o.Name, share)
+	}
+	o.Keeps = l.Ingredient.Spoils && !to.Spoils
+	swapped, err := Apply(r, facts, o.Pick)
+	if err != nil {
+		o.Problem = detail(err)
+		return o
+	}
+	after, err := swapped.Weigh(facts)
+	if err != nil {
+		o.Problem = detail(err)
+		return o
+	}
+	o.After = formula.FromRecipe(after)
+	o.Changes = changes(lines, after)
+	return o
+}
+
+// detail is an error's word without its pointer.
+func detail(err error) string {
+	if f, ok := err.(*fault.Fault); ok {
+		return f.Detail
+	}
+	return err.Error()
+}
+
+// changes lists the ingredients whose weight differs, in the order of the recipe before, then new ones.
+func changes(before, after []recipe.Weighed) []Change {
+	var out []Change
+	at := func(i larder.Ingredient) *Change {
+		n := slices.IndexFunc(out, func(c Change) bool { return c.Ingredient == i.ID })
+		if n < 0 {
+			n = len(out)
+			out = append(out, Change{Ingredient: i.ID, Name: i.Name})
+		}
+		return &out[n]
+	}
+	for _, l := range before {
+		at(l.Ingredient).Before += l.Grams
+	}
+	for _, l := range after {
+		at(l.Ingredient).After += l.Grams
+	}
+	return slices.DeleteFunc(out, func(c Change) bool { return math.Abs(float64(c.After-c.Before)) < nothing })
+}
+
+// DelaySafe lists the swaps that rid a recipe of all that would spoil in a delay, made one after
+// another; rest names what cannot be swapped.
+func DelaySafe(r recipe.Recipe, facts recipe.Lookup) (picks []Pick, rest []string) {
+	for {
+		lines, err := r.Weigh(facts)
+		if err != nil {
+			return picks, rest
+		}
+		n := slices.IndexFunc(lines, func(l recipe.Weighed) bool {
+			return l.Ingredient.Spoils && l.Line.Part == recipe.InDough && !slices.Contains(rest, l.Ingredient.Name)
+		})
+		if n < 0 {
+			return picks, rest
+		}
+		mended := false
+		for _, how := range table {
+			to, _ := facts(how.to)
+			if mended || how.from != lines[n].Line.Ingredient || to.Spoils {
+				continue
+			}
+			p := Pick{Line: lines[n].Line.ID, Swap: how.id()}
+			if next, err := Apply(r, facts, p); err == nil {
+				r, picks, mended = next, append(picks, p), true
+			}
+		}
+		if !mended {
+			rest = append(rest, lines[n].Ingredient.Name)
+		}
+	}
+}
+
+// Said says what a pick does, for a plan: "whole milk → water and dry milk".
+func (p Pick) Said(facts recipe.Lookup) string {
+	how, ok := find(p.Swap)
+	if !ok {
+		return string(p.Swap)
+	}
+	from, _ := facts(how.from)
+	name := how.name
+	if to, ok := facts(how.to); ok && name == "" {
+		name = to.Name
+	}
+	if name == "" {
+		name = "left out"
+	}
+	share := ""
+	if p.Share > 0 && p.Share < 100 {
+		share = fmt.Sprintf("%d %% of ", p.Share)
+	}
+	return strings.TrimSpace(share + from.Name + " → " + name)
+}
