@@ -110,6 +110,9 @@ func (s *Server) path(name string) string { return filepath.Join(s.dir, name) }
 // prepare reads or makes the settings and the database's own tables. A making that was broken off
 // is begun again.
 func (s *Server) prepare() (fresh bool, err error) {
+	if err := os.MkdirAll(s.path("tmp"), 0o700); err != nil {
+		return false, fmt.Errorf("cannot write to the data folder: %w", err)
+	}
 	if _, err := os.Stat(s.path("made")); err == nil {
 		b, err := os.ReadFile(s.path("settings.json"))
 		if err == nil {
@@ -127,10 +130,12 @@ func (s *Server) prepare() (fresh bool, err error) {
 	if err := s.save(); err != nil {
 		return false, err
 	}
+	// With a folder of its own for temporary tables: two made at once in a common one take each
+	// other's.
 	out, err := exec.Command("mariadb-install-db", asRoot("--no-defaults", "--auth-root-authentication-method=normal",
-		"--skip-test-db", "--datadir="+s.path("data"))...).CombinedOutput()
+		"--skip-test-db", "--datadir="+s.path("data"), "--tmpdir="+s.path("tmp"))...).CombinedOutput()
 	if err != nil {
-		return false, fmt.Errorf("mariadb-install-db failed in %s: %s", s.dir, lastLine(string(out), err))
+		return false, fmt.Errorf("mariadb-install-db failed in %s: %s", s.dir, firstError(string(out), err))
 	}
 	return true, nil
 }
@@ -172,7 +177,7 @@ func (s *Server) launch(ctx context.Context) error {
 	}
 	defer log.Close()
 	cmd := exec.Command(program, asRoot("--no-defaults", "--bind-address=127.0.0.1", "--port="+strconv.Itoa(s.set.Port),
-		"--socket="+s.socket, "--datadir="+s.path("data"), "--pid-file="+s.path("mariadb.pid"),
+		"--socket="+s.socket, "--datadir="+s.path("data"), "--tmpdir="+s.path("tmp"), "--pid-file="+s.path("mariadb.pid"),
 		"--character-set-server=utf8mb4", "--collation-server=utf8mb4_uca1400_ai_ci",
 		"--default-time-zone=+00:00", "--skip-name-resolve", "--innodb-flush-log-at-trx-commit=1")...)
 	cmd.Stdout, cmd.Stderr = log, log
@@ -355,7 +360,13 @@ func portFree(port int) bool {
 	return true
 }
 
-func lastLine(out string, err error) string {
+// firstError is the line of a tool's output that says what went wrong.
+func firstError(out string, err error) string {
+	for line := range strings.Lines(out) {
+		if strings.Contains(line, "ERROR") {
+			return strings.TrimSpace(line)
+		}
+	}
 	lines := strings.Split(strings.TrimSpace(out), "\n")
 	if last := strings.TrimSpace(lines[len(lines)-1]); last != "" {
 		return last
