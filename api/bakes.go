@@ -193,8 +193,9 @@ func (s *server) addHappening(c *gin.Context, q store.Queries, k kitchenNow, bod
 	if err := bake.Check(bake.At(b.Plan, happened, k.now), happened, h); err != nil {
 		return nil, err
 	}
-	if err := q.AddHappening(ctx, k.ID, b.ID, h); err != nil {
+	happened = append(happened, h)
+	if err := q.AddHappening(ctx, k.ID, b.ID, h, bake.At(b.Plan, happened, k.now).Mark); err != nil {
 		return nil, err
 	}
-	return view(b, append(happened, h), k), nil
+	return view(b, happened, k), nil
 }

@@ -86,7 +86,12 @@ func (s *server) fulfil(ctx context.Context, q store.Queries, k kitchenNow, w Wi
 	if err != nil {
 		return made{}, err
 	}
+	liked, err := q.LikedDoughs(ctx, k.ID, r.Recipe.Kind)
+	if err != nil {
+		return made{}, err
+	}
 	wish := plan.Wish{
+		Liked:  liked,
 		Recipe: r.Recipe, Machine: m.Machine, Size: w.Size, Cycle: w.Cycle, Crust: w.Crust,
 		Ready: w.Ready, AtPanel: w.AtPanel, Zone: k.zone,
 		Slices: w.Slices, Eaters: w.Eaters, Swaps: w.Swaps, Warmth: w.Warmth, Closer: w.Closer, NotToHand: w.NotToHand, Locks: w.Locks, Weigh: w.Weigh, Have: w.Have, Without: w.Without, Instead: w.Instead,

@@ -57,6 +57,9 @@ func TestRealAnswersFitTheSchema(t *testing.T) {
 	}{
 		{"Shelf", "GET", "/api/v1/shelf", nil, nil},
 		{"PlanAnswer", "POST", "/api/v1/plan", w, nil},
+		{"Larder", "GET", "/api/v1/larder", nil, nil},
+		{"RecipeKept", "POST", "/api/v1/recipes/" + w["recipe"].(string) + "/swaps",
+			map[string]any{"revision": 1, "swaps": []any{map[string]any{"line": "l1", "swap": "milk>dry-milk"}}}, []string{"Idempotency-Key", "y"}},
 		{"Log", "GET", "/api/v1/bakes", nil, nil},
 		{"BakeView", "GET", "/api/v1/bakes/" + bake.ID, nil, nil},
 		{"BakeView", "POST", "/api/v1/bakes/" + bake.ID + "/happenings", map[string]any{"what": "taken out"}, []string{"Idempotency-Key", "x"}},

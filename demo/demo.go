@@ -124,8 +124,9 @@ func addPast(ctx context.Context, q store.Queries, k store.Kitchen, zone *time.L
 	if b.abandoned { // the lock gates would not wait
 		happened = []bake.Happening{{Seq: 1, At: start.Add(12 * time.Minute), What: bake.Abandoned}}
 	}
-	for _, h := range happened {
-		if err := q.AddHappening(ctx, k.ID, id, h); err != nil {
+	for n, h := range happened {
+		mark := bake.At(p, happened[:n+1], now).Mark
+		if err := q.AddHappening(ctx, k.ID, id, h, mark); err != nil {
 			return err
 		}
 	}

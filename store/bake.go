@@ -6,7 +6,9 @@ import (
 	"time"
 
 	"risepan/core/bake"
+	"risepan/core/formula"
 	"risepan/core/plan"
+	"risepan/core/recipe"
 	"risepan/core/timetable"
 )
 
@@ -110,14 +112,37 @@ func (q Queries) Happenings(ctx context.Context, kitchenID string, bakeIDs ...st
 	return out, err
 }
 
-// AddHappening appends to a bake. The happening's Seq must be the next; another one of the same
-// number is refused by the table.
-func (q Queries) AddHappening(ctx context.Context, kitchenID, bakeID string, h bake.Happening) error {
+// AddHappening appends to a bake and notes the mark that it then has. The happening's Seq must be the
+// next; another one of the same number is refused by the table.
+func (q Queries) AddHappening(ctx context.Context, kitchenID, bakeID string, h bake.Happening, mark int) error {
 	doc, err := encode(h)
 	if err != nil {
 		return err
 	}
 	_, err = q.q.ExecContext(ctx, `INSERT INTO happenings (id, kitchen_id, bake_id, seq, shape, doc, created_at) VALUES (?, ?, ?, ?, ?, ?, ?)`,
 		NewID(), kitchenID, bakeID, h.Seq, bake.Shape, doc, h.At.UTC())
+	if err != nil {
+		return err
+	}
+	_, err = q.q.ExecContext(ctx, `UPDATE bakes SET mark = ? WHERE kitchen_id = ? AND id = ?`, mark, kitchenID, bakeID)
 	return err
+}
+
+// A bake of this mark or better was liked; so many of the newest are asked.
+const (
+	liked     = 4
+	mostLiked = 50
+)
+
+// LikedDoughs lists the formulas of a kitchen's well-marked bakes of a kind of bread, newest first.
+func (q Queries) LikedDoughs(ctx context.Context, kitchenID string, k recipe.Kind) ([]formula.Formula, error) {
+	rows, err := q.q.QueryContext(ctx, `SELECT JSON_EXTRACT(plan, '$.formula') FROM bakes
+		WHERE kitchen_id = ? AND mark >= ? AND JSON_VALUE(plan, '$.kind') = ? ORDER BY started_at DESC LIMIT ?`, kitchenID, liked, string(k), mostLiked)
+	return list(rows, err, func(scan func(...any) error) (f formula.Formula, err error) {
+		var doc string
+		if err := scan(&doc); err != nil {
+			return f, err
+		}
+		return f, decode(doc, &f)
+	})
 }

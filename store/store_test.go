@@ -193,7 +193,7 @@ func TestManyHandsAddToABakeWithoutLosingAHappening(t *testing.T) {
 				if err != nil {
 					return err
 				}
-				return q.AddHappening(ctx, k.ID, id, bake.Happening{Seq: len(all[id]) + 1, At: noon, What: bake.Judged, Mark: 3})
+				return q.AddHappening(ctx, k.ID, id, bake.Happening{Seq: len(all[id]) + 1, At: noon, What: bake.Judged, Mark: 3}, 3)
 			})
 			if err != nil {
 				t.Error(err)

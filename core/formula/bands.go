@@ -89,3 +89,18 @@ func (b Bands) On(grain float64) Bands {
 // BandsOf gives the usual ranges for a kind of recipe with this share (0 to 100) of thirsty grain, in
 // the booklet school of salt. A quick bread has one for baking powder alone.
 func BandsOf(k recipe.Kind, grain float64) Bands { return bands[k].On(grain) }
+
+// Liking widens the bands to include the formulas of loaves that were liked.
+func (b Bands) Liking(loaves []Formula) Bands {
+	for _, f := range loaves {
+		for _, w := range []struct {
+			band *Band
+			v    float64
+		}{{&b.Hydration, f.Hydration}, {&b.Salt, f.Salt}, {&b.Yeast, f.Yeast}, {&b.Sugar, f.Sugar}, {&b.Fat, f.Fat}, {&b.Powder, f.Powder}} {
+			if !w.band.IsZero() {
+				*w.band = w.band.With(w.v)
+			}
+		}
+	}
+	return b
+}

@@ -103,3 +103,13 @@ func TestGlutenIsAnAdditionUntilItIsAFlour(t *testing.T) {
 		t.Errorf("flour is %v g beside 9 g of gluten and %v g with 140 g of it (hydration %v)", little.Flour, much.Flour, much.Hydration)
 	}
 }
+
+func TestLikedLoavesWidenTheBands(t *testing.T) {
+	b := BandsOf(recipe.QuickBread, 0).Liking([]Formula{{Hydration: 50, Powder: 6}})
+	if b.Powder != (Band{3, 6}) || !b.Hydration.IsZero() {
+		t.Errorf("a liked quick bread with 6 of baking powder makes the bands %+v", b)
+	}
+	if b := BandsOf(recipe.White, 0).Liking([]Formula{{Hydration: 74, Salt: 2, Yeast: 1.5, Sugar: 3, Fat: 3}}); b.Hydration != (Band{57, 74}) || b.Salt != (Band{1.6, 2.8}) {
+		t.Errorf("a liked loaf of 74 makes the bands %+v", b)
+	}
+}

@@ -2,6 +2,7 @@ package plan
 
 import (
 	"fmt"
+	"math"
 	"slices"
 	"time"
 
@@ -105,7 +106,7 @@ func (p *Plan) usual(k kitchen.Kitchen, w Wish, cycle machine.Cycle) {
 	if cycle.Character == machine.Rapid && (w.Recipe.Kind == recipe.White || w.Recipe.Kind == recipe.Wholemeal) {
 		b = formula.Rapid.On(p.Formula.Grain)
 	}
-	p.Formula.Bands = b.In(k.Salt)
+	p.Formula.Bands = b.In(k.Salt).Liking(w.Liked)
 }
 
 // weighs reports whether a line is weighed rather than scooped.
@@ -234,7 +235,9 @@ func (p *Plan) temper(k kitchen.Kitchen, w Wish, lines []scale.Line, cycle machi
 	}
 	h.Leaves = show(dough.Mix(parts) + rise)
 	if kettle, ok := dough.FromKettle(parts[sought].Grams, t); ok && parts[sought].Heat == dough.SpecificHeat(larder.Water()) && !h.Cool {
-		h.Kettle = fmt.Sprintf("%s of boiling water in %s of cold (%s)", k.Weights.Text(kettle.Boiling, false), k.Weights.Text(kettle.Cold, false), show(kettle.Tap))
+		spoons := measure.NewRatio(int64(math.Round(2*float64(kettle.Boiling)/gramsPerTbsp)), 2)
+		h.Kettle = fmt.Sprintf("%s of boiling water (about %s tbsp), topped up with cold (%s) to %s",
+			k.Weights.Text(kettle.Boiling, false), spoons, show(kettle.Tap), k.Weights.Text(parts[sought].Grams, false))
 	}
 	for n, part := range parts {
 		h.Parts[n].Part, h.Parts[n].Shown, h.Parts[n].Sought = part, show(part.At), n == sought && !h.Cool
@@ -245,6 +248,9 @@ func (p *Plan) temper(k kitchen.Kitchen, w Wish, lines []scale.Line, cycle machi
 	p.Heat = h
 	return nil
 }
+
+// gramsPerTbsp is what a US tablespoon of water weighs.
+const gramsPerTbsp = 14.8
 
 // forgives is how long a rest before kneading evens temperatures out, minutes.
 const forgives = 10
@@ -276,6 +282,28 @@ func (p *Plan) mind(k kitchen.Kitchen, w Wish, lines []scale.Line, now time.Time
 		p.warn(Note, SlowYeast, nil, "Salt is %.1f %% of the flour; above about %.1f %% it slows the yeast.", p.Formula.Salt, slowSalt)
 	}
 	p.mindStock(k, w, lines)
+}
+
+// packet is what a packet of dry yeast holds, g.
+const packet = 7
+
+// tips are what is good to know of a line before measuring it.
+func tips(k kitchen.Kitchen, l scale.Line) []string {
+	i := l.Ingredient
+	if i.Kind != larder.Yeast {
+		return nil
+	}
+	out := []string{}
+	if i.AsDry >= 1 { // dry yeasts come in packets
+		packets := math.Ceil(float64(l.Grams)/packet - 0.01)
+		left := max(0, packets*packet-float64(l.Grams))
+		name := "A packet"
+		if packets > 1 {
+			name = fmt.Sprintf("%.0f packets", packets)
+		}
+		out = append(out, fmt.Sprintf("%s of 7 g (2 1/4 tsp) leaves %s over.", name, k.Weights.Text(measure.Grams(left), true)))
+	}
+	return append(out, "Not sure of it? "+kitchen.Proof)
 }
 
 // Above these shares of the flour, per cent, sugar and salt slow yeast.

@@ -54,6 +54,8 @@ type Wish struct {
 	Without []string             // optional lines to leave out
 	Instead map[string]larder.ID // for lines that offer a choice
 
+	Liked []formula.Formula // of this kitchen's well-marked loaves of the kind
+
 	whole recipe.Recipe // with what is left out or replaced
 }
 
@@ -111,6 +113,7 @@ type Line struct {
 	Optional   bool          `json:"optional,omitzero"` // the loaf can do without
 	Or         []Named       `json:"or,omitzero"`       // what can stand in its place
 	Note       string        `json:"note,omitzero"`
+	Tips       []string      `json:"tips,omitzero"` // what is good to know before measuring it
 }
 
 // Named is an ingredient with its name.
@@ -399,6 +402,7 @@ func (p *Plan) list(k kitchen.Kitchen, w Wish, lines []scale.Line) {
 			Part:   l.Line.Part, Optional: l.Line.Optional, Like: l.Ingredient.Like,
 		}
 		out.Or = others(k, w.whole, l)
+		out.Tips = tips(k, l)
 		if l.Line.ID != scale.AddedWater && written(w.whole, l.Line) {
 			out.Written = l.Line.Amount.String()
 		}

@@ -126,7 +126,8 @@ func Apply(r recipe.Recipe, facts recipe.Lookup, p Pick) (recipe.Recipe, error) 
 type moved struct {
 	recipe.Weighed
 	grams float64
-	anew  bool // another ingredient than was written
+	anew  bool   // another ingredient than was written
+	by    string // of a new line, the line that it came in for
 }
 
 // bench is a recipe while a swap is made in it.
@@ -181,7 +182,7 @@ func (b *bench) make(how row, n, share int) error {
 		if how.drinks < 0 {
 			flour = -flour
 		}
-		if err := b.addGluten(flour * glutenShare); err != nil {
+		if err := b.addGluten(flour*glutenShare, b.lines[n].Line.ID); err != nil {
 			return err
 		}
 	}
@@ -191,11 +192,11 @@ func (b *bench) make(how row, n, share int) error {
 const gluten larder.ID = "gluten"
 
 // addGluten puts so much more gluten in, or takes it out, on its own line or a new one.
-func (b *bench) addGluten(grams float64) error {
+func (b *bench) addGluten(grams float64, flour string) error {
 	n := slices.IndexFunc(b.lines, func(l moved) bool { return l.Line.Ingredient == gluten && l.Line.Part == recipe.InDough })
 	if n < 0 && grams > 0 {
 		i, _ := b.facts(gluten)
-		n = b.insert(len(b.lines), i, 0, recipe.Line{ID: "swap"})
+		n = b.insert(len(b.lines), i, 0, recipe.Line{ID: flour})
 	}
 	if n < 0 || b.lines[n].grams+grams < -0.02 {
 		return fault.At("/swap", "there is no gluten to take out")
@@ -211,7 +212,7 @@ func (b *bench) insert(at int, i larder.Ingredient, grams float64, beside recipe
 		id += "'"
 	}
 	line := recipe.Line{ID: id, Ingredient: i.ID, When: beside.When, Part: beside.Part}
-	b.lines = slices.Insert(b.lines, at, moved{recipe.Weighed{Line: line, Ingredient: i}, grams, true})
+	b.lines = slices.Insert(b.lines, at, moved{recipe.Weighed{Line: line, Ingredient: i}, grams, true, beside.ID})
 	return at
 }
 
@@ -343,7 +344,7 @@ const nothing = 0.05
 func (b *bench) written() recipe.Recipe {
 	r := b.recipe
 	r.Lines = nil
-	for _, l := range b.lines {
+	for _, l := range b.inOrder() {
 		if l.grams < nothing {
 			continue
 		}
@@ -353,6 +354,28 @@ func (b *bench) written() recipe.Recipe {
 		r.Lines = append(r.Lines, l.Line)
 	}
 	return r
+}
+
+// inOrder gives the lines with new liquids before the line that they came in for, and other new lines
+// after it.
+func (b *bench) inOrder() []moved {
+	var out []moved
+	wet := func(l moved) bool { return l.Ingredient.Kind == larder.Liquid }
+	beside := func(id string, before bool) {
+		for _, l := range b.lines {
+			if l.by == id && wet(l) == before {
+				out = append(out, l)
+			}
+		}
+	}
+	for _, l := range b.lines {
+		if l.by == "" {
+			beside(l.Line.ID, true)
+			out = append(out, l)
+			beside(l.Line.ID, false)
+		}
+	}
+	return out
 }
 
 // amount writes a weight as the recipe's kitchen would where some simple measure is that weight,

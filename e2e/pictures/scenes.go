@@ -57,6 +57,35 @@ var scenes = []scene{
 		p.Sees("optional · at the beep")
 	}},
 	{name: "kitchen", path: "/kitchen", wait: "Cups and spoons"},
+	{name: "own-cup", path: "/kitchen?drawer=Flour", wait: "Your own cup", act: func(p *drive.Page) {
+		p.Click("Weigh a cup of flour")
+		p.Click("bread flour")
+		for _, g := range []string{"131", "128", "134", "152"} {
+			p.Type("A weighing of bread flour, in grams", g+"\r")
+			p.Until("the weighing kept", "shows('"+g+" g')")
+		}
+		p.Sees("give or take")
+		p.Sees("far from the others")
+	}},
+	{name: "cupboard", path: "/kitchen?drawer=Cupboard", wait: "Jars and bags", act: func(p *drive.Page) {
+		p.Click("Add a jar or bag of")
+		p.Click("active dry yeast")
+		p.Type("Opened, active dry yeast", "2026-06-01\r")
+		p.Sees("four months")
+	}},
+	{name: "formula", path: "/", wait: "In the pan", act: func(p *drive.Page) {
+		pick("Sluice-gate egg loaf")(p)
+		p.Click("whole milk")
+		p.Click("Use water and dry milk")
+		p.Sees("Keep in the recipe")
+		p.Click("Before and after")
+		p.Sees("net carbohydrate")
+	}},
+	{name: "heat", path: "/?room=17+°C", wait: "In the pan", act: func(p *drive.Page) {
+		p.Until("the warmth", "document.querySelector('[data-fact=heat]')")
+		p.Click("water at")
+		p.Sees("What was assumed")
+	}},
 	{name: "plan-phone", path: "/", wait: "Measure, in this order", phone: true},
 	{name: "log", path: "/log", wait: "Mooring raisin loaf"},
 	{name: "start", path: "/", wait: "In the pan", act: func(p *drive.Page) {

@@ -1,4 +1,4 @@
-import type { BakeView, Happened, Kitchen, KitchenSettings, Larder, Loaded, Log, PlanAnswer, Problem, RecipeRead, RecipeText, Shelf, Start, Wish } from "./types.gen";
+import type { BakeView, Happened, Kitchen, KitchenSettings, Larder, Loaded, Log, PlanAnswer, Problem, RecipeKept, RecipeRead, RecipeText, Shelf, Start, SwapsKept, Wish } from "./types.gen";
 
 /** An error that the server put into words. */
 export class Trouble extends Error {
@@ -52,6 +52,8 @@ export const fetchRecipe = (id: string, signal: AbortSignal) => get<RecipeRead>(
 export const readRecipe = (recipe: RecipeText, signal?: AbortSignal) => post<RecipeRead>("/recipes/read", recipe, {}, signal);
 export const keepRecipe = (recipe: RecipeText, id: string | undefined, key: string) =>
   post<RecipeRead>(id ? `/recipes/${id}/revisions` : "/recipes", recipe, { "Idempotency-Key": key });
+export const keepSwaps = (id: string, swaps: SwapsKept, key: string) => post<RecipeKept>(`/recipes/${id}/swaps`, swaps, { "Idempotency-Key": key });
+export const undoRecipe = (id: string, revision: number, key: string) => post<RecipeKept>(`/recipes/${id}/undo`, { id, revision }, { "Idempotency-Key": key });
 export const fetchLog = (signal: AbortSignal) => get<Log>("/bakes", signal);
 export const fetchBake = (id: string, signal: AbortSignal) => get<BakeView>(`/bakes/${id}`, signal);
 export const startBake = (start: Start, key: string) => post<BakeView>("/bakes", start, { "Idempotency-Key": key });

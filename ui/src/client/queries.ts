@@ -1,8 +1,8 @@
-import { keepPreviousData, queryOptions, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { keepPreviousData, type QueryClient, queryOptions, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef } from "react";
 import * as api from "./api";
 import { serverNow, setServerTime } from "./clock";
-import type { BakeView, Happened, Kitchen, KitchenSettings, RecipeText, Shelf, Start, Wish } from "./types.gen";
+import type { BakeView, Happened, Kitchen, KitchenSettings, RecipeText, Shelf, Start, SwapsKept, Wish } from "./types.gen";
 
 async function timed<T extends { now: string }>(answer: Promise<T>): Promise<T> {
   const value = await answer;
@@ -60,6 +60,12 @@ export function useBake(id: string) {
   });
 }
 
+/** Plans on the screen are made anew; those made ahead for other sizes are forgotten. */
+async function replan(client: QueryClient) {
+  client.removeQueries({ queryKey: ["plan"], type: "inactive" });
+  await client.invalidateQueries({ queryKey: ["plan"] });
+}
+
 /** A mutation that carries one key through its retries, so that it counts once. */
 function useOnce<Input>(send: (input: Input, key: string) => Promise<BakeView>) {
   const client = useQueryClient();
@@ -93,8 +99,8 @@ export const useLarder = () => useQuery({ queryKey: ["larder"], queryFn: ({ sign
 export function useChangeKitchen() {
   const client = useQueryClient();
   const done = (settings: KitchenSettings) => {
-    client.setQueryData<Shelf>(["shelf"], (shelf) => shelf && { ...shelf, kitchen: settings.kitchen, version: settings.version });
-    client.removeQueries({ queryKey: ["plan"] });
+    client.setQueryData<Shelf>(["shelf"], (shelf) => shelf && { ...shelf, ...settings });
+    void replan(client);
     void client.invalidateQueries({ queryKey: ["larder"] });
   };
   const stale = () => client.invalidateQueries({ queryKey: ["shelf"] });
@@ -118,14 +124,21 @@ export const useReadRecipe = (recipe: RecipeText) =>
     placeholderData: keepPreviousData,
   });
 
-export function useKeepRecipe(id: string | undefined) {
+/** A change of a recipe: plans and cards of it are made anew. */
+function useRecipeChange<Input, Output>(send: (input: Input) => Promise<Output>) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (recipe: RecipeText) => api.keepRecipe(recipe, id, api.newKey()),
+    mutationFn: send,
     onSuccess: async () => {
-      client.removeQueries({ queryKey: ["plan"] });
       client.removeQueries({ queryKey: ["recipe"] });
+      await replan(client);
       await client.invalidateQueries({ queryKey: ["shelf"] });
     },
   });
 }
+
+export const useKeepRecipe = (id: string | undefined) => useRecipeChange((recipe: RecipeText) => api.keepRecipe(recipe, id, api.newKey()));
+/** Makes swaps in a recipe for good, as its next revision. */
+export const useKeepSwaps = (id: string) => useRecipeChange((swaps: SwapsKept) => api.keepSwaps(id, swaps, api.newKey()));
+/** Brings the revision before the newest back. */
+export const useUndoRecipe = (id: string) => useRecipeChange((revision: number) => api.undoRecipe(id, revision, api.newKey()));

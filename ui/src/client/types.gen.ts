@@ -244,6 +244,7 @@ export interface PlanLine {
   optional?: boolean;
   or?: PlanNamed[];
   note?: string;
+  tips?: string[];
 }
 export interface ScoopAmount {
   scoops: ScoopScoops[];

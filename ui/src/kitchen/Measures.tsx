@@ -3,6 +3,7 @@ import { useState } from "react";
 import type { Kitchen, Measure } from "../client/types.gen";
 import { MeasureLabel } from "../parts/Amount";
 import { Picker } from "../plan/Pickers";
+import type { SetKitchen } from "./set";
 
 const usual = ["1 cup", "3/4 cup", "2/3 cup", "1/2 cup", "1/3 cup", "1/4 cup", "1/8 cup", "1 tbsp", "1/2 tbsp", "1 tsp", "1/2 tsp", "1/4 tsp", "1/8 tsp"];
 
@@ -23,7 +24,7 @@ function converted(measures: Measure[], from: Kitchen["standard"], to: Kitchen["
 }
 
 /** The cups and spoons owned: pressed ones are there. */
-export function Measures({ kitchen, set }: { kitchen: Kitchen; set: (part: Partial<Kitchen>) => void }) {
+export function Measures({ kitchen, set }: { kitchen: Kitchen; set: SetKitchen }) {
   const { measures, standard } = kitchen;
   const offered = usual.map((u) => inStandard(u, standard));
   const odd = measures.filter((m) => m.name || !offered.includes(m.amount));

@@ -1,28 +1,41 @@
 import { X } from "lucide-react";
 import { useState } from "react";
 import { useLarder } from "../client/queries";
-import type { Kitchen, LarderIngredient } from "../client/types.gen";
+import type { Kitchen, LarderIngredient, Problem } from "../client/types.gen";
 import { Picker } from "../plan/Pickers";
+import { fieldLook, readNumber, type SetKitchen } from "./set";
 
-/** What a cup of something weighs in this kitchen, in place of the larder's usual weight. */
-export function OwnFacts({ kitchen, set }: { kitchen: Kitchen; set: (part: Partial<Kitchen>) => void }) {
+const shares = ["water", "fat", "sugar", "salt"] as const;
+
+/** What an ingredient is in this kitchen, in place of the larder's usual figures. */
+export function OwnFacts({ kitchen, set, fault }: { kitchen: Kitchen; set: SetKitchen; fault: Problem | undefined }) {
   const larder = useLarder().data?.ingredients ?? [];
   const own = kitchen.facts ?? [];
   const open = larder.filter((i) => i.perCup && !own.some((o) => o.id === i.id));
+  const replace = (next: LarderIngredient, kept?: () => void) => set({ facts: own.map((o) => (o.id === next.id ? next : o)) }, kept);
   return (
     <section aria-labelledby="own">
-      <h2 id="own" className="text-sm font-semibold text-soft">A cup weighs here</h2>
-      <ul className="divide-y divide-rule border-b border-rule">
-        {own.map((i) => (
-          <li key={i.id} className="flex min-h-12 items-center gap-4">
-            <span className="w-44 font-semibold">{i.name}</span>
-            <CupWeight ingredient={i} keep={(perCup) => set({ facts: own.map((o) => (o.id === i.id ? { ...o, perCup } : o)) })} />
-            <button type="button" aria-label={`Forget it for ${i.name}`} onClick={() => set({ facts: own.filter((o) => o.id !== i.id) })} className="ml-auto grid size-11 place-items-center text-rim"><X size={20} aria-hidden="true" /></button>
+      <h2 id="own" className="text-sm font-semibold text-soft">Your own figures</h2>
+      <p className="text-sm">Where a packet says something else than the larder: the weight of a US cup, and what 100 g hold.</p>
+      <ul className="mt-2 divide-y divide-rule border-y border-rule">
+        {own.map((i, n) => (
+          <li key={i.id} className="py-2">
+            <div className="flex items-center">
+              <h3 className="font-bold">{i.name}</h3>
+              <button type="button" aria-label={`Forget it for ${i.name}`} onClick={() => set({ facts: own.filter((o) => o.id !== i.id) })} className="ml-auto grid size-11 place-items-center text-rim"><X size={20} aria-hidden="true" /></button>
+            </div>
+            <div className="flex flex-wrap gap-2">
+              <Fact label={`A cup of ${i.name}, in grams`} say="a cup, g" value={i.perCup ?? 0} most={1000} least={1} keep={(perCup, kept) => replace({ ...i, perCup }, kept)} />
+              {shares.map((s) => (
+                <Fact key={s} label={`${s} in ${i.name}, per 100 g`} say={`${s}, %`} value={i.shares[s]} most={100} least={0} keep={(v, kept) => replace({ ...i, shares: { ...i.shares, [s]: v } }, kept)} />
+              ))}
+            </div>
+            <p role="status" className="text-sm text-signal">{fault?.pointer?.startsWith(`/facts/${n}`) ? fault.detail : ""}</p>
           </li>
         ))}
       </ul>
       {open.length > 0 && (
-        <Picker label="Weigh a cup of" value="" choices={[{ id: "", name: "Weigh a cup of …" }, ...open.map((i) => ({ id: i.id, name: i.name, hint: `usually ${i.perCup} g` }))]} pick={(id) => {
+        <Picker label="Change the figures of" value="" choices={[{ id: "", name: "Change the figures of …" }, ...open.map((i) => ({ id: i.id, name: i.name, hint: `a cup usually weighs ${+(i.perCup ?? 0).toFixed(0)} g` }))]} pick={(id) => {
           const row = larder.find((i) => i.id === id);
           if (row) set({ facts: [...own, row] });
         }} />
@@ -31,19 +44,29 @@ export function OwnFacts({ kitchen, set }: { kitchen: Kitchen; set: (part: Parti
   );
 }
 
-function CupWeight({ ingredient, keep }: { ingredient: LarderIngredient; keep: (grams: number) => void }) {
+interface FactProps {
+  label: string;
+  say: string;
+  value: number;
+  least: number;
+  most: number;
+  keep: (value: number, kept: () => void) => void;
+}
+
+function Fact({ label, say, value, least, most, keep }: FactProps) {
   const [typed, setTyped] = useState<string | null>(null);
-  const value = Number((typed ?? "").replace(",", "."));
-  const wrong = typed !== null && !(value >= 1 && value <= 1000);
+  const read = readNumber(typed ?? "");
+  const wrong = typed !== null && !(read >= least && read <= most);
   const commit = () => {
-    if (typed !== null && !wrong && value !== ingredient.perCup) keep(value);
-    if (!wrong) setTyped(null);
+    if (typed === null || wrong) return;
+    if (read === value) setTyped(null);
+    else keep(read, () => setTyped(null));
   };
   return (
-    <label className="flex items-center gap-2">
-      <span className="sr-only">A cup of {ingredient.name}, in grams</span>
-      <input value={typed ?? String(ingredient.perCup ?? "")} onChange={(e) => setTyped(e.target.value)} onBlur={commit} onKeyDown={(e) => e.key === "Enter" && commit()} inputMode="decimal" aria-invalid={wrong} className="figures h-11 w-20 rounded-tray border-2 border-rim bg-enamel px-2 text-right text-lg font-bold aria-invalid:border-signal" />
-      g<span role="status" className="text-xs text-signal">{wrong ? "1 to 1000 g" : ""}</span>
+    <label className="block text-xs text-soft">
+      {say}
+      <input value={typed ?? String(+value.toFixed(2))} onChange={(e) => setTyped(e.target.value)} onBlur={commit} onKeyDown={(e) => e.key === "Enter" && commit()} inputMode="decimal" aria-label={label} aria-invalid={wrong} className={`${fieldLook} block w-18 text-right text-lg font-bold text-ink`} />
+      <span role="status" className="text-signal">{wrong ? `${least} to ${most}` : ""}</span>
     </label>
   );
 }

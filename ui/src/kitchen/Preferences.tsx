@@ -2,11 +2,12 @@ import { X } from "lucide-react";
 import { useLarder } from "../client/queries";
 import type { Kitchen } from "../client/types.gen";
 import { Picker } from "../plan/Pickers";
+import type { SetKitchen } from "./set";
 
 const called = (m: { name?: string; amount: string }) => m.name ?? m.amount;
 
 /** Measures that this kitchen likes for an ingredient: flour by the half cup, it fits the bin. */
-export function Preferences({ kitchen, set }: { kitchen: Kitchen; set: (part: Partial<Kitchen>) => void }) {
+export function Preferences({ kitchen, set }: { kitchen: Kitchen; set: SetKitchen }) {
   const larder = useLarder().data?.ingredients ?? [];
   const open = larder.filter((i) => i.perCup && !kitchen.prefer.some((p) => p.ingredient === i.id));
   const first = kitchen.measures[0];

@@ -1,5 +1,6 @@
 import { useState } from "react";
 import type { PlanAnswer, Wish } from "../client/types.gen";
+import { LineSwaps } from "./LineSwaps";
 import { type Change, listed, locked } from "./wish";
 
 interface Props {
@@ -44,6 +45,7 @@ export function LineWhy({ answer, wish, line, fault, change }: Props) {
           </li>
         ))}
       </ul>
+      {found.tips && <ul className="fraction mt-2 space-y-1 text-sm text-soft">{found.tips.map((t) => <li key={t}>{t}</li>)}</ul>}
       <label className="mt-4 block text-sm font-semibold">
         I have
         <input
@@ -67,6 +69,7 @@ export function LineWhy({ answer, wish, line, fault, change }: Props) {
         {found.optional && <Choice press={() => change({ without: listed([...(wish.without ?? []), line]) })}>Leave it out</Choice>}
         <Choice press={() => change({ weigh: listed(weighed ? weigh.filter((w) => w !== line) : [...weigh, line]) })}>{weighed ? "Measure it by scoops" : "Weigh it"}</Choice>
       </div>
+      <LineSwaps answer={answer} wish={wish} line={found} change={change} />
     </>
   );
 }

@@ -1,12 +1,13 @@
-import type { PlanAnswer } from "../client/types.gen";
+import type { PlanAnswer, RecipeOnShelf, Wish } from "../client/types.gen";
 import { CrustSwatch } from "../parts/CrustSwatch";
 import { clock, day, dayName, display, inHours } from "../parts/time";
 import { Cautions } from "./Cautions";
 import type { Why } from "./why";
-import type { Change } from "./wish";
+import { type Change, forThisLoaf } from "./wish";
 
 interface Props {
   answer: PlanAnswer;
+  wish: Wish;
   stale: boolean;
   ask: (why: Why) => void;
   change: (change: Change) => void;
@@ -14,7 +15,7 @@ interface Props {
 }
 
 /** What to set on the machine, and the press that begins the bake. */
-export function MachinePanel({ answer, stale, ask, change, start }: Props) {
+export function MachinePanel({ answer, wish, stale, ask, change, start }: Props) {
   const { plan, zone, now } = answer;
   const { setting, timer } = plan;
   const refused = plan.cautions.some((c) => c.level === "stop");
@@ -49,13 +50,26 @@ export function MachinePanel({ answer, stale, ask, change, start }: Props) {
         {" "}The cycle takes {inHours(setting.total)}.
         {timer.early > 0 && ` ${inHours(timer.early)} before you asked: the timer goes in steps.`}
       </p>}
-      <Cautions cautions={plan.cautions} change={change} />
+      <Cautions cautions={plan.cautions} wish={wish} change={change} />
+      {answer.noYeast && <NoYeast recipes={answer.noYeast} change={change} />}
       <div className="flex-1" />
       <button type="button" data-start onClick={start} disabled={refused || stale} className="mt-3 min-h-14 rounded-tray bg-rim px-4 text-lg font-bold text-on-rim disabled:bg-shelf disabled:text-soft">
         {refused ? "Not like this" : "Start the bake"}
       </button>
       <p className="mt-1 text-xs text-soft">Your machine’s own booklet comes first.</p>
     </section>
+  );
+}
+
+/** Without yeast in the house: loaves that need none. */
+function NoYeast({ recipes, change }: { recipes: RecipeOnShelf[]; change: (change: Change) => void }) {
+  return (
+    <div className="mt-2 border-l-4 border-rim pl-3 text-sm">
+      <p>Loaves that need no yeast:</p>
+      {recipes.map((r) => (
+        <button key={r.id} type="button" onClick={() => change({ ...forThisLoaf, recipe: r.id })} className="mt-1 mr-2 min-h-9 rounded-tray border-2 border-rim px-3 font-semibold text-rim hover:bg-shelf">{r.name}</button>
+      ))}
+    </div>
   );
 }
 

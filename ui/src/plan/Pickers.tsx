@@ -2,6 +2,7 @@ import { Listbox, ListboxButton, ListboxOption, ListboxOptions, Radio, RadioGrou
 import { ChevronDown } from "lucide-react";
 import { useState } from "react";
 import type { PlanSizeOffer } from "../client/types.gen";
+import type { Change } from "./wish";
 
 interface Choice {
   id: string;
@@ -48,14 +49,14 @@ interface SizeProps {
   sizes: PlanSizeOffer[];
   value: string;
   slices: number | undefined; // asked for in place of a size
+  eaters: number | undefined; // so many slices for each
   pick: (size: string) => void;
-  ask: (slices: number | undefined) => void;
+  ask: (change: Change) => void;
 }
 
 /** The loaf sizes, or so many slices; sizes that the machine does not bake say why. */
-export function SizeSwitch({ sizes, value, slices, pick, ask }: SizeProps) {
+export function SizeSwitch({ sizes, value, slices, eaters, pick, ask }: SizeProps) {
   const refused = sizes.find((s) => s.whyNot);
-  const [typed, setTyped] = useState(slices ? String(slices) : "");
   return (
     <div className="w-60">
       <RadioGroup value={value} onChange={pick} aria-label="Loaf size" className="flex overflow-hidden rounded-tray border-2 border-rim">
@@ -74,17 +75,31 @@ export function SizeSwitch({ sizes, value, slices, pick, ask }: SizeProps) {
         ))}
       </RadioGroup>
       {refused ? <p className="text-xs leading-4 text-soft">{refused.whyNot}</p> : (
-        <label className="flex items-center gap-1 text-xs leading-6 text-soft">
-          about {sizes.find((s) => s.size === value)?.slices ?? 0} slices; I want
-          <input
-            value={typed} inputMode="numeric" aria-label="Slices wanted" placeholder="–"
-            onChange={(e) => setTyped(e.target.value.replace(/\D/g, "").slice(0, 3))}
-            onBlur={() => ask(Number(typed) || undefined)}
-            onKeyDown={(e) => e.key === "Enter" && ask(Number(typed) || undefined)}
-            className="figures h-6 w-10 rounded border border-rim bg-enamel text-center font-bold text-ink"
-          />
-        </label>
+        <p className="flex items-center gap-1 text-xs leading-6 whitespace-nowrap text-soft">
+          {sizes.find((s) => s.size === value)?.slices ?? 0} slices ·
+          <Few label="Eaters" value={eaters} keep={(n) => ask({ eaters: n, slices: n && !slices ? "2" : slices ? String(slices) : null })} />
+          eaters,
+          <Few label="Slices wanted" value={slices} keep={(n) => ask({ slices: n, eaters: n && eaters ? String(eaters) : null })} />
+          each
+        </p>
       )}
     </div>
+  );
+}
+
+/** A small number, kept when the field is left. */
+function Few({ label, value, keep }: { label: string; value: number | undefined; keep: (n: string | null) => void }) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const commit = () => {
+    if (typed !== null && typed !== String(value ?? "")) keep(Number(typed) > 0 ? typed : null);
+    setTyped(null);
+  };
+  return (
+    <input
+      value={typed ?? value ?? ""} inputMode="numeric" aria-label={label} placeholder="–"
+      onChange={(e) => setTyped(e.target.value.replace(/\D/g, "").slice(0, 3))}
+      onBlur={commit} onKeyDown={(e) => e.key === "Enter" && commit()}
+      className="figures h-6 w-9 rounded border border-rim bg-enamel text-center font-bold text-ink"
+    />
   );
 }

@@ -7,13 +7,15 @@ import { addDays, clock, day } from "../parts/time";
 import { TimeRibbon } from "../parts/TimeRibbon";
 import { TroubleNote } from "../parts/Trouble";
 import { AmountList } from "./AmountList";
+import { DoughFacts } from "./DoughFacts";
 import { EmptyShelf } from "./EmptyShelf";
 import { MachinePanel } from "./MachinePanel";
 import { PanSection } from "./PanSection";
 import { Picker, SizeSwitch } from "./Pickers";
 import { ReadyPicker } from "./ReadyPicker";
 import { StartDialog } from "./StartDialog";
-import type { Why } from "./why";
+import { SwapStrip } from "./SwapStrip";
+import { isWide, type Why } from "./why";
 import { type Change, type Chosen, forThisLoaf, useWish } from "./wish";
 import { WhyPanel } from "./WhyPanel";
 
@@ -43,15 +45,17 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
   const [panOpen, setPanOpen] = useState(false); // on a phone, where the pan is a strip that opens
   const changed = useChanged(answer);
   usePrefetchedSizes(wish, machine.sizes);
-  useSizeKeys(machine.sizes, (size) => change({ size, slices: null, have: null, closer: null }));
+  useSizeKeys(machine.sizes, (size) => change({ size, slices: null, eaters: null, have: null, closer: null }));
 
   const zone = shelf.kitchen.zone;
   const pickMachine = (id: string) => {
     const next = shelf.machines.find((m) => m.id === id);
     change({ machine: id, cycle: null, crust: null, size: next?.sizes.includes(wish.size) ? wish.size : null });
   };
-  const readyFault = plan.error instanceof Trouble && plan.error.problem.pointer === "/ready" ? plan.error.problem.detail : undefined;
-  const lineFault = plan.error instanceof Trouble && /^\/(locks|have)/.test(plan.error.problem.pointer ?? "") ? plan.error.problem.detail : undefined;
+  const fault = (at: RegExp) => (plan.error instanceof Trouble && at.test(plan.error.problem.pointer ?? "") ? plan.error.problem : undefined);
+  const readyFault = fault(/^\/ready/)?.detail;
+  const lineFault = fault(/^\/(locks|have)/);
+  const warmthFault = fault(/^\/warmth/);
   const beep = answer?.plan.moments.find((m) => m.kind === "add-ins");
   const beepClock = answer && beep ? clock(Date.parse(answer.plan.timer.begin) + beep.after * 60_000, answer.zone) : undefined;
 
@@ -64,27 +68,30 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
           <Picker large label="Recipe" value={recipe.id} pick={(id) => change({ ...forThisLoaf, recipe: id })} choices={shelf.recipes.map((r) => ({ id: r.id, name: r.name, hint: r.note }))} />
           <p className="truncate px-2 text-xs text-soft" title={recipe.note}>{recipe.note}</p>
         </div>
-        {answer && <SizeSwitch sizes={answer.plan.sizes} value={answer.plan.size} slices={wish.slices} pick={(size) => change({ size, slices: null, have: null, closer: null })} ask={(n) => change({ slices: n ? String(n) : null })} />}
+        {answer && <SizeSwitch sizes={answer.plan.sizes} value={answer.plan.size} slices={wish.slices} eaters={wish.eaters} pick={(size) => change({ size, slices: null, eaters: null, have: null, closer: null })} ask={change} />}
         <ReadyPicker ready={wish.ready} zone={zone} earliest={nextMeal(shelf.now, zone)} change={(ready) => change({ ready })} fault={readyFault} />
         <Picker label="Machine" value={machine.id} pick={pickMachine} choices={shelf.machines.map((m) => ({ id: m.id, name: m.name, hint: `bakes ${m.sizes.join(", ")}` }))} />
       </header>
-      {plan.error && !readyFault && !(lineFault && why?.about === "line") && <div className="p-4"><TroubleNote error={plan.error} /></div>}
+      {plan.error && !readyFault && !(lineFault && why?.about === "line") && !(warmthFault && why?.about === "heat") && <div className="p-4"><TroubleNote error={plan.error} /></div>}
       {answer && (
         <>
-          <div className={`grid flex-1 grid-cols-1 gap-x-6 gap-y-4 px-4 pt-2 lg:grid-cols-[minmax(0,40fr)_minmax(0,36fr)_minmax(0,24fr)] ${plan.error && !lineFault ? "opacity-50" : ""}`}>
+          <div className={`grid flex-1 grid-cols-1 gap-x-6 gap-y-4 px-4 pt-2 lg:grid-cols-[minmax(0,40fr)_minmax(0,36fr)_minmax(0,24fr)] ${plan.error && !lineFault && !warmthFault ? "opacity-50" : ""}`}>
+            <div className="min-w-0">
+            <SwapStrip answer={answer} wish={wish} recipe={recipe.id} change={change} ask={ask} />
             <AmountList answer={answer} change={change} changed={changed} lit={lit} light={light} ask={ask} beepClock={beepClock} />
-            <div className="max-lg:row-start-3">
+            </div>
+            <div className={`max-lg:row-start-3 ${isWide(why) ? "lg:hidden" : ""}`}>
               <button type="button" aria-expanded={panOpen} onClick={() => setPanOpen(!panOpen)} className="flex min-h-12 w-full items-center justify-between border-y border-rule font-semibold text-rim lg:hidden">
                 The pan in section<ChevronDown size={20} aria-hidden="true" className={panOpen ? "rotate-180" : ""} />
               </button>
               <div className={panOpen ? "max-lg:pt-2" : "max-lg:hidden"}>
               <PanSection pan={answer.plan.pan} lines={answer.plan.lines} lit={lit} light={light} />
-              <p className="mt-1 text-xs"><button type="button" onClick={() => ask({ about: "formula" })} className="min-h-9 font-semibold text-rim underline">How wet, salty and sweet this dough is</button></p>
               </div>
+              <DoughFacts answer={answer} ask={ask} />
             </div>
             {why
-              ? <WhyPanel answer={answer} wish={wish} why={why} fault={lineFault} change={change} close={() => ask(null)} />
-              : <MachinePanel answer={answer} stale={plan.isPlaceholderData || !!plan.error} ask={ask} change={change} start={() => setStarting(true)} />}
+              ? <WhyPanel answer={answer} wish={wish} why={why} fault={lineFault ?? warmthFault} change={change} close={() => ask(null)} />
+              : <MachinePanel answer={answer} wish={wish} stale={plan.isPlaceholderData || !!plan.error} ask={ask} change={change} start={() => setStarting(true)} />}
           </div>
           <div role="region" aria-label="Time ribbon" tabIndex={0} className="mt-2 border-t border-rule bg-enamel px-4 pt-1 max-md:overflow-x-auto md:sticky md:bottom-0">
             <div className="max-md:min-w-160"><TimeRibbon {...ribbon(answer)} /></div>

@@ -1,17 +1,22 @@
 import { ArrowLeft } from "lucide-react";
-import type { PlanAnswer, Wish } from "../client/types.gen";
+import { lazy, Suspense } from "react";
+import type { PlanAnswer, Problem, Wish } from "../client/types.gen";
 import { CrustSwatch } from "../parts/CrustSwatch";
 import { inHours } from "../parts/time";
 import { LineWhy } from "./LineWhy";
 import { RoundingWhy } from "./RoundingWhy";
-import type { Why } from "./why";
+import { isWide, type Why } from "./why";
 import type { Change } from "./wish";
+
+const FormulaSheet = lazy(() => import("./FormulaSheet"));
+const HeatSheet = lazy(() => import("./HeatSheet"));
+const ShoppingList = lazy(() => import("./ShoppingList"));
 
 interface Props {
   answer: PlanAnswer;
   wish: Wish;
   why: Why;
-  fault: string | undefined; // of the amount that the baker holds a line at
+  fault: Problem | undefined; // of what the baker typed here
   change: (change: Change) => void;
   close: () => void;
 }
@@ -19,15 +24,19 @@ interface Props {
 /** The reason of one choice and the runners-up, in place of the panel. */
 export function WhyPanel({ answer, wish, why, fault, change, close }: Props) {
   return (
-    <section aria-label="Why" className="min-w-0">
+    <section aria-label="Why" className={`min-w-0 ${isWide(why) ? "lg:col-span-2" : ""}`}>
       <button type="button" autoFocus onClick={close} className="flex min-h-11 items-center gap-2 font-semibold text-rim">
         <ArrowLeft size={20} aria-hidden="true" />Back to the panel
       </button>
       {why.about === "cycle" && <CycleWhy answer={answer} change={change} />}
       {why.about === "crust" && <CrustWhy answer={answer} change={change} />}
-      {why.about === "line" && <LineWhy key={why.line} answer={answer} wish={wish} line={why.line} fault={fault} change={change} />}
+      {why.about === "line" && <LineWhy key={why.line} answer={answer} wish={wish} line={why.line} fault={fault?.detail} change={change} />}
       {why.about === "rounding" && <RoundingWhy answer={answer} wish={wish} change={change} />}
-      {why.about === "formula" && <FormulaWhy answer={answer} />}
+      <Suspense fallback={<p className="text-soft">One moment …</p>}>
+        {why.about === "formula" && <FormulaSheet answer={answer} />}
+        {why.about === "heat" && <HeatSheet answer={answer} wish={wish} fault={fault} change={change} />}
+        {why.about === "shopping" && <ShoppingList answer={answer} />}
+      </Suspense>
     </section>
   );
 }
@@ -71,38 +80,6 @@ function CrustWhy({ answer, change }: { answer: PlanAnswer; change: (change: Cha
           <button type="button" onClick={() => change({ crust: null })} className="min-h-11 text-sm font-semibold text-rim underline">Go back to the suggestion</button>
         </div>
       )}
-    </>
-  );
-}
-
-function FormulaWhy({ answer }: { answer: PlanAnswer }) {
-  const { formula } = answer.plan;
-  const { bands } = formula;
-  const range = Math.abs(formula.high - formula.low) > 0.5;
-  const rows: [string, string, { low: number; high: number } | undefined][] = [
-    ["Water", range ? `${formula.low.toFixed(0)}–${formula.high.toFixed(0)}` : formula.hydration.toFixed(1), bands?.hydration],
-    ["Salt", formula.salt.toFixed(2), bands?.salt],
-    ["Yeast, as active dry", formula.yeast.toFixed(2), bands?.yeast],
-    ["Sugar", formula.sugar.toFixed(1), bands?.sugar],
-    ["Fat", formula.fat.toFixed(1), bands?.fat],
-  ];
-  return (
-    <>
-      <h2 className="mt-2 text-lg font-bold">Per 100 of flour</h2>
-      <p className="text-xs text-soft">{Math.round(formula.flour)} g of flour. “Usual” is a guide: plenty of loved loaves lie outside.</p>
-      <table className="mt-2 w-full border-y border-rule text-sm">
-        <thead><tr className="text-xs text-soft"><th className="py-1 text-left font-semibold">part</th><th className="text-right font-semibold">here</th><th className="text-right font-semibold">usual</th></tr></thead>
-        <tbody>
-          {rows.map(([name, value, band]) => (
-            <tr key={name} className="border-t border-rule">
-              <th scope="row" className="py-1 text-left font-normal">{name}</th>
-              <td className="figures text-right font-bold">{value}</td>
-              <td className="figures text-right text-soft">{band ? `${+band.low.toFixed(1)}–${+band.high.toFixed(1)}` : "–"}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      {range && <p className="mt-2 text-xs text-soft">Water is a range because a cup of flour holds 110 g sifted and 150 g scooped; at the usual weight it is {formula.hydration.toFixed(1)}.</p>}
     </>
   );
 }

@@ -1,5 +1,5 @@
 import { useSearchParams } from "react-router";
-import type { MachineOnShelf, PlanLock, RecipeOnShelf, Shelf, Wish } from "../client/types.gen";
+import type { MachineOnShelf, PlanLock, RecipeOnShelf, Shelf, SwapPick, Wish } from "../client/types.gen";
 
 export interface Chosen {
   wish: Wish;
@@ -7,12 +7,12 @@ export interface Chosen {
   machine: MachineOnShelf;
 }
 
-const names = ["recipe", "machine", "size", "ready", "cycle", "crust", "closer", "away", "lock", "weigh", "have", "without", "instead", "slices"] as const;
+const names = ["recipe", "machine", "size", "ready", "cycle", "crust", "closer", "away", "lock", "weigh", "have", "without", "instead", "slices", "eaters", "swap", "room", "flour", "cold"] as const;
 
 export type Change = Partial<Record<(typeof names)[number], string | null>>;
 
 /** What holds for this loaf alone; another recipe forgets it. */
-export const forThisLoaf: Change = { size: null, cycle: null, crust: null, closer: null, lock: null, weigh: null, have: null, without: null, instead: null, slices: null };
+export const forThisLoaf: Change = { size: null, cycle: null, crust: null, closer: null, lock: null, weigh: null, have: null, without: null, instead: null, slices: null, eaters: null, swap: null, cold: null };
 
 /** What the address bar wishes for, filled up from the shelf; and how to change it. */
 export function useWish(shelf: Shelf | undefined): [Chosen | null, (change: Change) => void] {
@@ -43,6 +43,14 @@ function lock(text: string): PlanLock {
   return { line: text.slice(0, cut), amount: text.slice(cut + 1) };
 }
 
+/** Swaps stand in the address as "l1:milk>dry-milk:0|l6:bread-flour>wholemeal-flour:25". */
+export const swapped = (swaps: SwapPick[]) => listed(swaps.map((s) => `${s.line}:${s.swap}:${s.share ?? 0}`));
+
+function pick(text: string): SwapPick {
+  const [line = "", swap = "", share] = text.split(":");
+  return Number(share) > 0 ? { line, swap, share: Number(share) } : { line, swap };
+}
+
 function chosen(shelf: Shelf, search: URLSearchParams): Chosen | null {
   const recipe = shelf.recipes.find((r) => r.id === search.get("recipe")) ?? shelf.recipes[0];
   const machine = shelf.machines.find((m) => m.id === search.get("machine")) ?? shelf.machines[0];
@@ -63,6 +71,12 @@ function chosen(shelf: Shelf, search: URLSearchParams): Chosen | null {
   if (search.get("weigh")) wish.weigh = list(search.get("weigh"));
   const slices = Number(search.get("slices"));
   if (Number.isInteger(slices) && slices > 0) wish.slices = slices;
+  const eaters = Number(search.get("eaters"));
+  if (Number.isInteger(eaters) && eaters > 0) wish.eaters = eaters;
+  if (search.get("swap")) wish.swaps = list(search.get("swap")).map(pick);
+  const [room, flour] = [search.get("room"), search.get("flour")];
+  const cold = list(search.get("cold"));
+  if (room || flour || cold.length > 0) wish.warmth = { ...(room && { room }), ...(flour && { flour }), ...(cold.length > 0 && { cold }) };
   if (have) wish.have = lock(have);
   if (search.get("without")) wish.without = list(search.get("without"));
   const instead = list(search.get("instead")).map(lock); // "l2:oil"

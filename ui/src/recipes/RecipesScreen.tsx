@@ -1,5 +1,6 @@
 import { Link } from "react-router";
-import { useShelf } from "../client/queries";
+import { useShelf, useUndoRecipe } from "../client/queries";
+import type { RecipeOnShelf } from "../client/types.gen";
 import { TroubleNote } from "../parts/Trouble";
 
 /** All recipes on the shelf: plan one, change one, write a new one. */
@@ -24,11 +25,25 @@ export default function RecipesScreen() {
             <p>{r.note}</p>
             <p className="flex gap-4 font-semibold">
               <Link to={`/?recipe=${r.id}`} className="min-h-11 content-center text-rim underline">Plan it<span className="sr-only">: {r.name}</span></Link>
+              {r.revision > 1 && <UndoChange recipe={r} />}
               <Link to={`/recipes/${r.id}`} className="min-h-11 content-center text-rim underline">Change it<span className="sr-only">: {r.name}</span></Link>
             </p>
           </li>
         ))}
       </ul>
     </div>
+  );
+}
+
+/** Brings the revision before the newest back; pressed again, it undoes that too. */
+function UndoChange({ recipe }: { recipe: RecipeOnShelf }) {
+  const undo = useUndoRecipe(recipe.id);
+  return (
+    <>
+      <button type="button" disabled={undo.isPending} onClick={() => undo.mutate(recipe.revision)} className="min-h-11 text-rim underline">
+        {undo.isPending ? "Undoing …" : "Undo the last change"}<span className="sr-only">: {recipe.name}</span>
+      </button>
+      <TroubleNote error={undo.error} />
+    </>
   );
 }

@@ -1,0 +1,134 @@
+package api_test
+
+import (
+	"fmt"
+	"testing"
+
+	"risepan/api"
+	"risepan/core/kitchen"
+	"risepan/core/larder"
+	"risepan/core/measure"
+)
+
+func TestSwapsAreKeptAsARevisionAndUndone(t *testing.T) {
+	h := open(t)
+	w := h.wish("Sluice-gate egg loaf")
+	path := "/api/v1/recipes/" + w["recipe"].(string)
+	var before, after api.RecipeRead
+	h.must(200, "GET", path, nil, &before)
+	milk := []any{map[string]any{"line": "l1", "swap": "milk>dry-milk"}}
+	var kept api.RecipeKept
+	h.must(201, "POST", path+"/swaps", map[string]any{"revision": 1, "swaps": milk}, &kept, "Idempotency-Key", "keep")
+	h.must(201, "POST", path+"/swaps", map[string]any{"revision": 1, "swaps": milk}, &kept, "Idempotency-Key", "keep")
+	if kept.Revision != 2 {
+		t.Fatalf("kept as %+v", kept)
+	}
+	for n, c := range []struct {
+		path    string
+		body    any
+		status  int
+		pointer string
+	}{
+		{"/swaps", map[string]any{"revision": 1, "swaps": milk}, 412, ""},
+		{"/swaps", map[string]any{"revision": 2, "swaps": milk}, 422, "/swaps/0/line"},
+		{"/swaps", map[string]any{"revision": 2, "swaps": []any{}}, 422, "/swaps"},
+		{"/swaps", map[string]any{"revision": 2, "swaps": []any{map[string]any{"line": "l2", "swap": "egg>gold"}}}, 422, "/swaps/0/swap"},
+		{"/undo", map[string]any{"id": "x", "revision": 1}, 412, ""},
+		{"/undo", map[string]any{"id": "x", "revision": "two"}, 400, "/revision"},
+	} {
+		if status, p := h.ask("POST", path+c.path, c.body, nil, "Idempotency-Key", fmt.Sprint(n)); status != c.status || p.Pointer != c.pointer {
+			t.Errorf("%s %v: %d at %q (%s), want %d at %q", c.path, c.body, status, p.Pointer, p.Detail, c.status, c.pointer)
+		}
+	}
+	h.must(201, "POST", path+"/undo", map[string]any{"id": kept.ID, "revision": 2}, &kept, "Idempotency-Key", "undo")
+	h.must(200, "GET", path, nil, &after)
+	if after.Revision != 3 || after.Recipe.Text != before.Recipe.Text {
+		t.Errorf("undone, revision %d reads:\n%s\nwant:\n%s", after.Revision, after.Recipe.Text, before.Recipe.Text)
+	}
+	first := "/api/v1/recipes/" + h.wish("Towpath white")["recipe"].(string)
+	if status, p := h.ask("POST", first+"/undo", map[string]any{"id": "x", "revision": 1}, nil, "Idempotency-Key", "first"); status != 422 || p.Pointer != "/revision" {
+		t.Errorf("a recipe as it was first written is undone: %d %s", status, p.Detail)
+	}
+}
+
+func TestNonsenseAboutTheDoughIsRefusedAtTheField(t *testing.T) {
+	h := open(t)
+	for n, c := range []struct {
+		field   string
+		value   any
+		pointer string
+	}{
+		{"warmth", map[string]any{"room": "60 °C"}, "/warmth/room"},
+		{"warmth", map[string]any{"room": "balmy"}, "/warmth/room"},
+		{"warmth", map[string]any{"flour": "200 °F"}, "/warmth/flour"},
+		{"swaps", []any{map[string]any{"line": "l1", "swap": "milk>dry-milk"}}, "/swaps/0/line"},
+		{"swaps", []any{map[string]any{"line": "l3", "swap": "sugar>honey", "share": 900}}, "/swaps/0/share"},
+		{"eaters", -2, "/eaters"}, {"slices", 5000, "/slices"},
+	} {
+		w := h.wish("Towpath white")
+		w[c.field] = c.value
+		if status, p := h.ask("POST", "/api/v1/plan", w, nil); status < 400 || status > 422 || p.Pointer != c.pointer {
+			t.Errorf("%d %v: %d at %q (%s), want a fault at %s", n, c.value, status, p.Pointer, p.Detail, c.pointer)
+		}
+	}
+}
+
+func TestCupsAndDatesAreToldWithTheSettings(t *testing.T) {
+	h := open(t)
+	s := h.shelf()
+	k := s.Kitchen
+	old, err := kitchen.ParseDate("2025-01-31")
+	if err != nil {
+		t.Fatal(err)
+	}
+	k.Cups = []larder.Cup{{Flour: "bread-flour", Filling: larder.Scooped, Measure: measure.Of(1, 1, measure.Cup), Weighings: []measure.Grams{140, 143, 146}}}
+	k.Packs = []kitchen.Pack{{Ingredient: "active-dry-yeast", BestBefore: old}}
+	k.Stock = []kitchen.Stocked{{Ingredient: "active-dry-yeast"}}
+	var now api.KitchenSettings
+	h.must(200, "PUT", "/api/v1/kitchen", k, &now, "If-Match", fmt.Sprintf("%q", fmt.Sprint(s.Version)))
+	if len(now.Cups) != 1 || !now.Cups[0].Enough || now.Cups[0].PerCup != 143 || len(now.Worries) != 1 || now.Worries[0] == "" {
+		t.Errorf("the settings come back as %+v", now)
+	}
+	var p api.PlanAnswer
+	h.must(200, "POST", "/api/v1/plan", h.wish("Towpath white"), &p)
+	if len(p.NoYeast) != 1 || p.NoYeast[0].Name != "Boatyard banana bread" {
+		t.Errorf("without yeast in the house these are offered: %+v", p.NoYeast)
+	}
+	if p.Plan.Formula.Sure != "own cup" || len(p.Offers) == 0 || len(p.Shopping) == 0 {
+		t.Errorf("the plan knows the flour by %q, has %d offers and %d things to buy", p.Plan.Formula.Sure, len(p.Offers), len(p.Shopping))
+	}
+}
+
+// A dark horse: 3.4 per 100 of yeast is far above what is usual, until such a loaf was liked.
+func TestALikedLoafWidensWhatIsUsual(t *testing.T) {
+	h := open(t)
+	yeasty := map[string]any{"name": "Dark horse", "kind": "wholemeal", "size": "1 1/2 lb", "standard": "us",
+		"text": "1 1/4 cups water\n1 tbsp honey\n1 tbsp oil\n1 1/2 tsp salt\n3 cups wholemeal flour\n1 tbsp gluten\n1 1/4 tbsp active dry yeast"}
+	var kept api.RecipeRead
+	h.must(201, "POST", "/api/v1/recipes", yeasty, &kept, "Idempotency-Key", "r")
+	odd := func() int {
+		var p api.PlanAnswer
+		h.must(200, "POST", "/api/v1/plan", h.wish("Dark horse"), &p)
+		n := 0
+		for _, c := range p.Plan.Cautions {
+			if c.About == "outside the usual" {
+				n++
+			}
+		}
+		return n
+	}
+	if odd() != 1 {
+		t.Fatalf("so much yeast is remarked on %d times", odd())
+	}
+	b := h.start("Dark horse", "one")
+	path := "/api/v1/bakes/" + b.ID + "/happenings"
+	h.must(201, "POST", path, map[string]any{"what": "taken out"}, nil, "Idempotency-Key", "out")
+	h.must(201, "POST", path, map[string]any{"what": "judged", "mark": 5}, nil, "Idempotency-Key", "mark")
+	if odd() != 0 {
+		t.Error("a loaf that was liked is still held to be unusual")
+	}
+	h.must(201, "POST", path, map[string]any{"what": "undone", "of": 2}, nil, "Idempotency-Key", "undo")
+	if odd() != 1 {
+		t.Error("with the mark taken back it is not unusual again")
+	}
+}

@@ -1,0 +1,59 @@
+import { useChangeKitchen, useShelf } from "../client/queries";
+import type { Formula, PlanAnswer, PlanLine, SwapOffer, Wish } from "../client/types.gen";
+import { type Change, swapped } from "./wish";
+
+interface Props {
+  answer: PlanAnswer;
+  wish: Wish;
+  line: PlanLine;
+  change: (change: Change) => void;
+}
+
+/** What can stand in for a line, each with the formula before and after; and whether it is in the house. */
+export function LineSwaps({ answer, wish, line, change }: Props) {
+  const offers = answer.offers.filter((o) => o.line === line.id);
+  const kitchen = useShelf().data?.kitchen;
+  const { change: keep } = useChangeKitchen();
+  const stock = kitchen?.stock ?? [];
+  const out = stock.some((s) => s.ingredient === line.ingredient && s.grams === 0);
+  const others = stock.filter((s) => s.ingredient !== line.ingredient);
+  const toggle = () => kitchen && keep.mutate({ ...kitchen, stock: out ? others : [...others, { ingredient: line.ingredient, grams: 0 }] });
+  return (
+    <>
+      {line.ingredient !== "water" && (
+        <button type="button" aria-pressed={out} onClick={toggle} disabled={keep.isPending} className="mt-2 min-h-11 w-full rounded-tray border-2 border-rim px-3 text-left font-semibold text-rim hover:bg-shelf">
+          {out ? "There is some in the house again" : "There is none in the house"}
+        </button>
+      )}
+      {offers.length > 0 && <h3 className="mt-4 text-xs font-semibold text-soft">Instead</h3>}
+      <ul className="divide-y divide-rule border-b border-rule">
+        {offers.map((o) => <Offer key={o.swap + (o.share ?? 0)} offer={o} take={() => change({ swap: swapped([...(wish.swaps ?? []), { line: o.line, swap: o.swap, share: o.share }]) })} />)}
+      </ul>
+    </>
+  );
+}
+
+const rows: [keyof Formula, string][] = [["hydration", "Water"], ["fat", "Fat"], ["sugar", "Sugar"], ["salt", "Salt"], ["yeast", "Yeast"]];
+
+function Offer({ offer, take }: { offer: SwapOffer; take: () => void }) {
+  return (
+    <li className="py-2 text-sm">
+      <button type="button" onClick={take} disabled={!!offer.problem} className="min-h-9 text-left font-semibold text-rim underline disabled:text-soft disabled:no-underline">
+        Use {offer.name}
+      </button>
+      {offer.problem ? <p className="text-xs">Not here: {offer.problem}.</p> : (
+        <>
+          <p className="text-xs">{offer.says} {offer.except}</p>
+          <p className="figures text-xs text-soft">
+            {offer.changes.map((c) => `${c.name} ${grams(c.before)} to ${grams(c.after)} g`).join(" · ")}
+          </p>
+          <p className="figures text-xs text-soft">
+            {rows.map(([key, name]) => `${name} ${offer.before[key].toFixed(1)} to ${offer.after[key].toFixed(1)}`).join(" · ")}
+          </p>
+        </>
+      )}
+    </li>
+  );
+}
+
+const grams = (g: number) => (g === 0 ? "0" : g.toFixed(g < 10 ? 1 : 0));
