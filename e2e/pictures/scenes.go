@@ -67,12 +67,6 @@ var scenes = []scene{
 		p.Sees("give or take")
 		p.Sees("far from the others")
 	}},
-	{name: "cupboard", path: "/kitchen?drawer=Cupboard", wait: "Jars and bags", act: func(p *drive.Page) {
-		p.Click("Add a jar or bag of")
-		p.Click("active dry yeast")
-		p.Type("Opened, active dry yeast", "2026-06-01\r")
-		p.Sees("four months")
-	}},
 	{name: "formula", path: "/", wait: "In the pan", act: func(p *drive.Page) {
 		pick("Sluice-gate egg loaf")(p)
 		p.Click("whole milk")
