@@ -3,6 +3,7 @@ package api
 import (
 	"context"
 	"errors"
+	"slices"
 	"time"
 
 	"github.com/gin-gonic/gin"
@@ -25,7 +26,12 @@ type Wish struct {
 	Cycle   string           `json:"cycle,omitzero"`
 	Crust   machine.Crust    `json:"crust,omitzero"`
 	Ready   timetable.Wall   `json:"ready,omitzero"`   // on the kitchen's clock; left out: start at once
+	NotYet  bool             `json:"notYet,omitzero"`  // ready not before that time, for somebody who comes home then
 	AtPanel bool             `json:"atPanel,omitzero"` // the pan is loaded and the baker stands at the machine
+
+	Within machine.Minutes `json:"within,omitzero"` // the time that there is, in minutes
+	Away   bool            `json:"away,omitzero"`   // nobody is there for the beep
+	AddIns plan.AddInWay   `json:"addIns,omitzero"`
 
 	Slices    int         `json:"slices,omitzero"`    // in place of a size: the smallest that gives so many
 	Eaters    int         `json:"eaters,omitzero"`    // so many slices for each
@@ -52,6 +58,7 @@ type PlanAnswer struct {
 
 	Offers   []swap.Offer    `json:"offers"`           // swaps that the lines could have
 	Shopping []plan.Shopping `json:"shopping"`         // what the loaf needs beside what the house has
+	Habit    store.Habit     `json:"habit"`            // the baker's own choice for this recipe and machine
 	NoYeast  []RecipeOnShelf `json:"noYeast,omitzero"` // loaves without yeast, where the house has none
 }
 
@@ -90,10 +97,20 @@ func (s *server) fulfil(ctx context.Context, q store.Queries, k kitchenNow, w Wi
 	if err != nil {
 		return made{}, err
 	}
+	habit, err := q.Habit(ctx, k.ID, r.ID, m.ID)
+	if err != nil {
+		return made{}, err
+	}
+	if c, ok := m.Machine.Cycle(habit.Cycle); ok && w.Cycle == "" {
+		w.Cycle = c.ID
+	}
+	if w.Crust == "" && slices.Contains(m.Machine.Crusts, habit.Crust) {
+		w.Crust = habit.Crust
+	}
 	wish := plan.Wish{
 		Liked:  liked,
 		Recipe: r.Recipe, Machine: m.Machine, Size: w.Size, Cycle: w.Cycle, Crust: w.Crust,
-		Ready: w.Ready, AtPanel: w.AtPanel, Zone: k.zone,
+		Ready: w.Ready, NotYet: w.NotYet, AtPanel: w.AtPanel, Zone: k.zone, Within: w.Within, Away: w.Away, AddIns: w.AddIns,
 		Slices: w.Slices, Eaters: w.Eaters, Swaps: w.Swaps, Warmth: w.Warmth, Closer: w.Closer, NotToHand: w.NotToHand, Locks: w.Locks, Weigh: w.Weigh, Have: w.Have, Without: w.Without, Instead: w.Instead,
 	}
 	p, err := plan.Make(k.Kitchen.Kitchen, wish, k.now)
@@ -101,7 +118,7 @@ func (s *server) fulfil(ctx context.Context, q store.Queries, k kitchenNow, w Wi
 		return made{}, err
 	}
 	answer := PlanAnswer{Plan: p, Digest: p.Digest(), Revision: r.Revision, Zone: k.zone.String(), Now: k.now,
-		Offers: plan.Offers(k.Kitchen.Kitchen, wish), Shopping: p.Shop(k.Kitchen.Kitchen)}
+		Offers: plan.Offers(k.Kitchen.Kitchen, wish), Shopping: p.Shop(k.Kitchen.Kitchen), Habit: habit}
 	if p.LacksYeast(k.Kitchen.Kitchen) {
 		answer.NoYeast, err = s.withoutYeast(ctx, q, k)
 	}

@@ -22,6 +22,11 @@ type shapes struct {
 	Loaded     Loaded
 	RecipeRead RecipeRead
 	SwapsKept  SwapsKept
+	Machine    MachineRead
+	Profiles   Profiles
+	Compare    Compare
+	Compared   Compared
+	HabitOf    HabitOf
 	RecipeKept RecipeKept
 	Larder     Larder
 	Settings   KitchenSettings

@@ -26,7 +26,7 @@ var forbidden = []string{"time.Now(", "time.LoadLocation(", "time.Since(", "time
 var arrows = map[string]string{
 	"measure": "", "larder": "measure", "recipe": "larder measure", "formula": "larder measure recipe",
 	"scale": "formula larder measure recipe", "scoop": "larder measure", "pan": "larder measure recipe",
-	"machine": "measure pan", "choice": "formula larder machine measure recipe", "timetable": "machine",
+	"machine": "measure pan", "choice": "formula larder machine measure recipe", "timetable": "machine measure",
 	"dough": "larder measure", "swap": "formula larder measure recipe",
 	"kitchen": "dough formula larder machine measure scale",
 	"plan":    "choice dough formula kitchen larder machine measure pan recipe scale scoop swap timetable",

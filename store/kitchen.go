@@ -6,7 +6,6 @@ import (
 	"time"
 
 	"risepan/core/kitchen"
-	"risepan/core/machine"
 	"risepan/core/recipe"
 )
 
@@ -76,46 +75,6 @@ func (q Queries) KitchenBefore(ctx context.Context, id string, version int) (k k
 	}
 	err = decode(doc, &k)
 	return k.Filled(), err
-}
-
-// Machine is a stored machine.
-type Machine struct {
-	ID      string          `json:"id"`
-	Version int             `json:"version"`
-	Machine machine.Machine `json:"machine"`
-}
-
-// AddMachine stores a new machine of a kitchen.
-func (q Queries) AddMachine(ctx context.Context, kitchenID string, m machine.Machine, at time.Time) (string, error) {
-	doc, err := encode(m)
-	if err != nil {
-		return "", err
-	}
-	id := NewID()
-	_, err = q.q.ExecContext(ctx, `INSERT INTO machines (id, kitchen_id, name, doc, version, created_at) VALUES (?, ?, ?, ?, 1, ?)`,
-		id, kitchenID, m.Name, doc, at.UTC())
-	return id, err
-}
-
-func scanMachine(scan func(...any) error) (Machine, error) {
-	var m Machine
-	var doc string
-	if err := scan(&m.ID, &m.Version, &doc); err != nil {
-		return m, err
-	}
-	return m, decode(doc, &m.Machine)
-}
-
-// Machines lists a kitchen's machines, oldest first.
-func (q Queries) Machines(ctx context.Context, kitchenID string) ([]Machine, error) {
-	rows, err := q.q.QueryContext(ctx, `SELECT id, version, doc FROM machines WHERE kitchen_id = ? ORDER BY id`, kitchenID)
-	return list(rows, err, scanMachine)
-}
-
-// Machine finds one machine of a kitchen.
-func (q Queries) Machine(ctx context.Context, kitchenID, id string) (Machine, error) {
-	m, err := scanMachine(q.q.QueryRowContext(ctx, `SELECT id, version, doc FROM machines WHERE kitchen_id = ? AND id = ?`, kitchenID, id).Scan)
-	return m, found(err)
 }
 
 // Recipe is a stored recipe at one of its revisions.

@@ -14,19 +14,23 @@ import (
 	"risepan/core/recipe"
 )
 
-// Needs are what the choice follows from.
+// Needs are what the choice follows from: the dough, and what the baker wishes.
 type Needs struct {
 	Kind    recipe.Kind
 	Formula formula.Formula
 	Lines   []recipe.Weighed
 	Size    measure.LoafSize
-	Delayed bool // a delay timer is wanted
+	Delayed bool            // a delay timer is wanted
+	Within  machine.Minutes // the time that there is; 0: any
+	Away    bool            // nobody is there for the beep
 }
 
 // Option is one cycle of the machine, with how well it suits and why.
 type Option struct {
 	Cycle  string `json:"cycle"`
-	Score  int    `json:"score"` // higher suits better; below 0 does not suit
+	Score  int    `json:"score"`  // higher suits better
+	Suits  bool   `json:"suits"`  // the dough
+	Grants bool   `json:"grants"` // every wish: the delay, the time that there is
 	Reason string `json:"reason"`
 }
 
@@ -50,16 +54,16 @@ var preferences = []struct {
 	}, []machine.Character{machine.LowCarb, machine.Rapid, machine.Basic}},
 	{func(n Needs) (string, bool) {
 		return fmt.Sprintf("%.0f %% of the flour is whole grain, which drinks slowly and rises long.", n.Formula.Grain), n.Formula.Grain >= 50
-	}, []machine.Character{machine.Wholemeal, machine.Basic}},
+	}, []machine.Character{machine.Wholemeal, machine.Basic, machine.Rapid}},
 	{func(n Needs) (string, bool) {
 		return fmt.Sprintf("Sugar is %.0f %% of the flour, which browns fast and rises slowly.", n.Formula.Sugar), n.Formula.Sugar >= 8
-	}, []machine.Character{machine.Sweet, machine.Basic}},
+	}, []machine.Character{machine.Sweet, machine.Basic, machine.Rapid}},
 	{func(n Needs) (string, bool) {
 		return "Eggs and fat make a rich dough, which rises slowly and browns fast.", n.has(larder.Egg) && n.Formula.Fat >= 5
-	}, []machine.Character{machine.Sweet, machine.Basic}},
+	}, []machine.Character{machine.Sweet, machine.Basic, machine.Rapid}},
 	{func(n Needs) (string, bool) {
 		return "Hardly any sugar or fat: a long rise and a hot bake give the crust.", n.Formula.Sugar <= 3 && n.Formula.Fat <= 3
-	}, []machine.Character{machine.CrustyLoaf, machine.Basic}},
+	}, []machine.Character{machine.CrustyLoaf, machine.Basic, machine.Rapid}},
 	{func(n Needs) (string, bool) { return "An everyday dough: the basic cycle suits it.", true },
 		[]machine.Character{machine.Basic, machine.CrustyLoaf, machine.Rapid}},
 }
@@ -72,8 +76,71 @@ func (n Needs) addIns() bool {
 	return slices.ContainsFunc(n.Lines, func(l recipe.Weighed) bool { return l.Line.When == recipe.AtBeep })
 }
 
-// Cycles ranks the machine's cycles for a dough, best first. The first has a score of at least 0
-// where any cycle suits.
+func (n Needs) instant() bool {
+	return slices.ContainsFunc(n.Lines, func(l recipe.Weighed) bool { return l.Line.Ingredient == "instant-yeast" })
+}
+
+// Points for how well a cycle suits. One step down the list of characters outweighs all else.
+const (
+	best       = 100
+	stepDown   = 25
+	forBeep    = 6
+	forRest    = 4
+	forRise    = 5
+	forKnock   = -8
+	forYeast   = -6
+	longRest   = 15 // minutes, in which grain drinks
+	longRise   = 100
+	thirsty    = 20 // per cent of the flour
+	fewKnocks  = 1
+	ungranted  = -1000
+	otherDough = -10000
+)
+
+// rules say what else about a cycle counts for or against it.
+var rules = []func(m machine.Machine, c machine.Cycle, t machine.Totals, n Needs) (points int, say string){
+	func(m machine.Machine, c machine.Cycle, _ machine.Totals, n Needs) (int, string) {
+		_, beeps := c.Beep(machine.ForAddIns, n.Size, machine.Medium)
+		switch {
+		case !n.addIns():
+			return 0, ""
+		case n.Away && m.Dispenser > 0:
+			return 0, "The dispenser stands in for you at the beep."
+		case n.Away:
+			return 0, "Nobody is there for the beep, so the add-ins go in at the start."
+		case beeps:
+			return forBeep, "It beeps for the add-ins."
+		}
+		return -forBeep, "It has no add-in beep, so watch the clock."
+	},
+	func(_ machine.Machine, c machine.Cycle, _ machine.Totals, n Needs) (int, string) {
+		if n.Formula.Grain >= thirsty && c.Stages[0].Kind == machine.Rest && c.Stages[0].Minutes >= longRest {
+			return forRest, "It begins with a rest, in which the grain drinks."
+		}
+		return 0, ""
+	},
+	func(_ machine.Machine, c machine.Cycle, t machine.Totals, n Needs) (int, string) {
+		if n.Formula.Grain >= 50 && c.Character != machine.Wholemeal && t.Rise >= longRise {
+			return forRise, fmt.Sprintf("It rises %d minutes in all, which is long enough for whole grain.", t.Rise)
+		}
+		return 0, ""
+	},
+	func(_ machine.Machine, _ machine.Cycle, t machine.Totals, n Needs) (int, string) {
+		if extra := t.KnockBacks - fewKnocks; extra > 0 && (n.Kind == recipe.LowCarb || n.Kind == recipe.GlutenFree) {
+			return forKnock * extra, fmt.Sprintf("It knocks the dough back %d times: drop one if the machine lets you.", t.KnockBacks)
+		}
+		return 0, ""
+	},
+	func(_ machine.Machine, c machine.Cycle, _ machine.Totals, n Needs) (int, string) {
+		if c.Character == machine.Rapid && n.Formula.Yeast > 0 && !n.instant() {
+			return forYeast, "A rapid cycle wants instant yeast: swap it."
+		}
+		return 0, ""
+	},
+}
+
+// Cycles ranks the machine's cycles for a dough and the baker's wishes, best first. Those that grant
+// every wish come before those that do not, and those made for another dough come last.
 func Cycles(m machine.Machine, n Needs) []Option {
 	var why string
 	var prefer []machine.Character
@@ -85,30 +152,37 @@ func Cycles(m machine.Machine, n Needs) []Option {
 	}
 	out := make([]Option, 0, len(m.Cycles))
 	for _, c := range m.Cycles {
-		out = append(out, judge(c, n, why, prefer))
+		out = append(out, judge(m, c, n, why, prefer))
 	}
 	slices.SortStableFunc(out, func(a, b Option) int { return cmp.Compare(b.Score, a.Score) })
 	return out
 }
 
-func judge(c machine.Cycle, n Needs, why string, prefer []machine.Character) Option {
+func judge(m machine.Machine, c machine.Cycle, n Needs, why string, prefer []machine.Character) Option {
 	rank := slices.Index(prefer, c.Character)
 	if rank < 0 {
-		return Option{c.ID, -10, fmt.Sprintf("A %s cycle is made for another kind of dough.", c.Character)}
+		return Option{Cycle: c.ID, Score: otherDough, Grants: true, Reason: fmt.Sprintf("A %s cycle is made for another kind of dough.", c.Character)}
 	}
-	o := Option{c.ID, 10 - 3*rank, why}
+	o := Option{c.ID, best - stepDown*rank, true, true, why}
 	if rank > 0 {
 		o.Reason = fmt.Sprintf("Would do: its stages come nearest after the %s cycle's.", prefer[0])
 	}
-	if n.Delayed && !c.Delay {
-		return Option{c.ID, -1, "Would suit, but the delay timer does not work with it."}
-	}
-	if _, beeps := c.Beep(n.Size, machine.Medium); n.addIns() {
-		if beeps {
-			o.Score++
-		} else {
-			o.Reason += " It has no add-in beep, so watch the clock."
+	t := c.Totals(n.Size, machine.Medium)
+	for _, rule := range rules {
+		points, say := rule(m, c, t, n)
+		o.Score += points
+		if say != "" {
+			o.Reason += " " + say
 		}
+	}
+	refuse := func(say string) {
+		o.Grants, o.Score, o.Reason = false, o.Score+ungranted, say
+	}
+	if n.Delayed && !c.Delay {
+		refuse("Would suit, but the delay timer does not work with it.")
+	}
+	if n.Within > 0 && t.All > n.Within {
+		refuse(fmt.Sprintf("Would suit, but it takes %s and there are %s.", t.All, n.Within))
 	}
 	return o
 }
@@ -132,9 +206,24 @@ func Crust(m machine.Machine, c machine.Cycle, n Needs) (machine.Crust, string) 
 		why = "Whole grain is dark to look at before it is done: medium, and judge by the tap."
 	case n.Formula.Sugar < 1 && n.Formula.Fat < 2:
 		want, why = machine.Dark, "One darker: a lean white loaf stays pale."
+	case n.Kind == recipe.LowCarb:
+		want, why = machine.Dark, "One darker: a dense, moist loaf wants longer until its middle is done."
+	case sameForAll(m, c) && n.Size == smallest(m.Sizes) && len(m.Sizes) > 1:
+		want, why = machine.Light, "One lighter: this cycle bakes a small loaf as long as a big one."
 	}
 	if !slices.Contains(m.Crusts, want) {
 		return m.Crusts[0], "The nearest crust that this machine has."
 	}
 	return want, why
+}
+
+func smallest(sizes []measure.LoafSize) measure.LoafSize {
+	return slices.MinFunc(sizes, func(a, b measure.LoafSize) int { return a.Pounds().Cmp(b.Pounds()) })
+}
+
+// sameForAll reports whether a cycle takes the same time for every size.
+func sameForAll(m machine.Machine, c machine.Cycle) bool {
+	return !slices.ContainsFunc(m.Sizes, func(s measure.LoafSize) bool {
+		return c.Total(s, machine.Medium) != c.Total(m.Sizes[0], machine.Medium)
+	})
 }

@@ -34,6 +34,7 @@ type Kitchen struct {
 	Room     measure.Temperature `json:"room"`           // as the kitchen usually is
 	Liquid   dough.School        `json:"liquid"`         // how it is tempered
 	Lead     machine.Minutes     `json:"lead"`           // to load the pan and press Start
+	Quiet    Quiet               `json:"quiet"`          // hours in which nobody should be woken
 	Prefer   []Preference        `json:"prefer"`         // measures liked for an ingredient
 	Facts    []larder.Ingredient `json:"facts,omitzero"` // its own rows, in place of the table's
 	Cups     []larder.Cup        `json:"cups,omitzero"`  // its own cups of flour

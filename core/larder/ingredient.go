@@ -95,6 +95,7 @@ type Ingredient struct {
 	Allergens []Allergen    `json:"allergens,omitzero"`
 	State     State         `json:"state,omitzero"`
 	Dispenser bool          `json:"dispenser,omitzero"` // may go in a fruit-and-nut dispenser
+	Prep      string        `json:"prep,omitzero"`      // what an add-in wants beforehand
 	Like      string        `json:"like,omitzero"`      // of a guessed row: what it is taken to be like
 }
 

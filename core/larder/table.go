@@ -92,12 +92,12 @@ var table = []Ingredient{
 	{ID: "baking-powder", Name: "baking powder", Kind: Leavening, PerCup: 4.6 * tsp, Shares: Shares{Water: 5, Starch: 30}},
 	{ID: "baking-soda", Name: "baking soda", Names: []string{"bicarbonate of soda"}, Kind: Leavening, PerCup: 5.5 * tsp},
 
-	{ID: "raisins", Name: "raisins", Names: []string{"sultanas", "currants", "dried fruit"}, Kind: Extra, PerCup: 150, Shares: Shares{Water: 15, Sugar: 62, Protein: 3, Fibre: 5}, Dispenser: true},
-	{ID: "walnuts", Name: "chopped walnuts", Names: []string{"walnuts", "chopped nuts"}, Kind: Extra, PerCup: 115, Shares: Shares{Water: 4, Fat: 65, Sugar: 3, Protein: 15, Fibre: 7}, Allergens: nuts, Dispenser: true},
+	{ID: "raisins", Name: "raisins", Names: []string{"sultanas", "currants", "dried fruit"}, Kind: Extra, PerCup: 150, Shares: Shares{Water: 15, Sugar: 62, Protein: 3, Fibre: 5}, Dispenser: true, Prep: "Toss them in a little of the flour, so that they stay apart; drain what was soaked."},
+	{ID: "walnuts", Name: "chopped walnuts", Names: []string{"walnuts", "chopped nuts"}, Kind: Extra, PerCup: 115, Shares: Shares{Water: 4, Fat: 65, Sugar: 3, Protein: 15, Fibre: 7}, Allergens: nuts, Dispenser: true, Prep: "Chop large pieces small."},
 	{ID: "sunflower-seed", Name: "sunflower seed", Names: []string{"sunflower seeds", "seeds"}, Kind: Extra, PerCup: 140, Shares: Shares{Water: 5, Fat: 51, Sugar: 3, Protein: 21, Fibre: 9}, Dispenser: true},
-	{ID: "hard-cheese", Name: "grated hard cheese", Names: []string{"hard cheese", "grated cheese"}, Kind: Extra, PerCup: 100, Shares: Shares{Water: 30, Fat: 28, Salt: 2.5, Protein: 32}, Spoils: true, Milky: true, Allergens: milk},
-	{ID: "dried-tomato", Name: "dried tomato", Names: []string{"sun-dried tomato"}, Kind: Extra, PerCup: 55, Shares: Shares{Water: 15, Fat: 3, Sugar: 38, Salt: 0.6, Protein: 14, Fibre: 12}, Dispenser: true},
-	{ID: "olives", Name: "olives, drained", Names: []string{"olives"}, Kind: Extra, PerCup: 135, Shares: Shares{Water: 75, Fat: 11, Salt: 3, Protein: 1, Fibre: 3}},
+	{ID: "hard-cheese", Name: "grated hard cheese", Names: []string{"hard cheese", "grated cheese"}, Kind: Extra, PerCup: 100, Shares: Shares{Water: 30, Fat: 28, Salt: 2.5, Protein: 32}, Spoils: true, Milky: true, Allergens: milk, Prep: "Grate it, and let it lose the chill of the fridge."},
+	{ID: "dried-tomato", Name: "dried tomato", Names: []string{"sun-dried tomato"}, Kind: Extra, PerCup: 55, Shares: Shares{Water: 15, Fat: 3, Sugar: 38, Salt: 0.6, Protein: 14, Fibre: 12}, Dispenser: true, Prep: "Chop it small; drain and pat dry what lay in oil."},
+	{ID: "olives", Name: "olives, drained", Names: []string{"olives"}, Kind: Extra, PerCup: 135, Shares: Shares{Water: 75, Fat: 11, Salt: 3, Protein: 1, Fibre: 3}, Prep: "Drain them, pat them dry and halve them."},
 
 	{ID: "banana", Name: "mashed banana", Names: []string{"banana"}, Kind: Puree, PerCup: 228, Each: 115, Shares: Shares{Water: 75, Sugar: 12, Starch: 5, Protein: 1, Fibre: 3}, Spoils: true},
 	{ID: "pumpkin", Name: "pumpkin purée", Names: []string{"pumpkin puree", "pumpkin"}, Kind: Puree, PerCup: 240, Shares: Shares{Water: 90, Sugar: 3, Protein: 1, Fibre: 3}, Spoils: true},

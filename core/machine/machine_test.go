@@ -2,6 +2,9 @@ package machine
 
 import (
 	"errors"
+	"fmt"
+	"math/rand/v2"
+	"slices"
 	"strings"
 	"testing"
 
@@ -11,7 +14,7 @@ import (
 )
 
 func basic() Cycle {
-	return Cycle{ID: "basic", Panel: "1", Name: "Basic", Character: Basic, Delay: true, HasCrust: true, BeepBeforeKneadEnd: 6,
+	return Cycle{ID: "basic", Panel: "1", Name: "Basic", Character: Basic, Delay: true, HasCrust: true, Beeps: []Beep{{For: ForAddIns, By: BeforeKneadEnd, Minutes: 6}},
 		Stages: []Stage{{Kind: Rest, Minutes: 10}, {Kind: Knead, Minutes: 8}, {Kind: Rest, Minutes: 5}, {Kind: Knead, Minutes: 17}, {Kind: Rise, Minutes: 60},
 			{Kind: Bake, Minutes: 50, Vary: []Variation{{Size: measure.LoafPounds(2, 1), Crust: Dark, Minutes: 65}, {Size: measure.LoafPounds(2, 1), Minutes: 58}, {Crust: Dark, Minutes: 55}}}}}
 }
@@ -19,7 +22,7 @@ func basic() Cycle {
 func whole() Machine {
 	return Machine{Name: "Test", Sizes: []measure.LoafSize{measure.LoafPounds(1, 1), measure.LoafPounds(2, 1)}, Crusts: Crusts,
 		Vessel: pan.Vessel{Length: 190, Width: 130, Depth: 145}, Loading: pan.WetFirst,
-		Delay: Delay{FinishBased, 10, 780}, Cycles: []Cycle{basic()}}
+		Delay: Delay{Rule: FinishBased, Step: 10, Largest: 780}, Cycles: []Cycle{basic()}}
 }
 
 func TestStagesDifferBySizeAndCrust(t *testing.T) {
@@ -35,15 +38,50 @@ func TestStagesDifferBySizeAndCrust(t *testing.T) {
 	}
 }
 
-// The last knead is from minute 23 to 40, so a beep 6 minutes before its end falls at 34.
-func TestTheBeepCountsFromTheEndOfTheLastKnead(t *testing.T) {
-	if at, ok := basic().Beep(measure.LoafPounds(1, 1), Medium); !ok || at != 34 {
-		t.Errorf("the beep falls at minute %d (%v), want 34", at, ok)
+// The last knead is from minute 23 to 40, so a beep 6 minutes before its end falls at 34; where the
+// preheat may be 4 minutes shorter, from 30 on. The last rise begins at 40.
+func TestBeepsOnTheClock(t *testing.T) {
+	warming := basic()
+	warming.Stages[0].Least = 6
+	for _, c := range []struct {
+		why   string
+		cycle Cycle
+		beep  Beep
+		want  Window
+		ok    bool
+	}{
+		{"from the end of the last knead", basic(), Beep{By: BeforeKneadEnd, Minutes: 6}, Window{34, 34}, true},
+		{"a preheat that varies makes it a window", warming, Beep{By: BeforeKneadEnd, Minutes: 6}, Window{30, 34}, true},
+		{"after the start, as the booklet says", basic(), Beep{By: AfterStart, Minutes: 25}, Window{25, 25}, true},
+		{"a window that the booklet gives", basic(), Beep{By: AfterStart, Minutes: 25, UpTo: 40}, Window{25, 40}, true},
+		{"just before the last rise", basic(), Beep{By: BeforeLastRise, Minutes: 0}, Window{40, 40}, true},
+		{"no rise, no such beep", Cycle{Stages: []Stage{{Kind: Bake, Minutes: 60}}}, Beep{By: BeforeLastRise}, Window{}, false},
+	} {
+		c.beep.For = ForAddIns
+		c.cycle.Beeps = []Beep{c.beep}
+		if got, ok := c.cycle.Beep(ForAddIns, measure.LoafPounds(1, 1), Medium); ok != c.ok || got != c.want {
+			t.Errorf("%s: %v (%v), want %v", c.why, got, ok, c.want)
+		}
 	}
-	quiet := basic()
-	quiet.BeepBeforeKneadEnd = 0
-	if at, ok := quiet.Beep(measure.LoafPounds(1, 1), Medium); ok {
-		t.Errorf("a cycle without a beep beeps at %d", at)
+	if w, ok := basic().Beep(Scrape, measure.LoafPounds(1, 1), Medium); ok {
+		t.Errorf("a cycle without a beep for scraping beeps at %v", w)
+	}
+}
+
+func TestCyclesAreComparedInWords(t *testing.T) {
+	a := basic().Totals(measure.LoafPounds(1, 1), Medium)
+	longer := basic()
+	longer.Stages[4].Minutes, longer.Stages[5].Vary, longer.Stages[5].Minutes = 85, nil, 55
+	longer.Stages = append(longer.Stages[:5:5], Stage{Kind: KnockBack, Minutes: 1}, longer.Stages[5])
+	b := longer.Totals(measure.LoafPounds(1, 1), Medium)
+	if a != (Totals{15, 25, 60, 50, 0, 150}) {
+		t.Errorf("the totals are %+v", a)
+	}
+	if got := b.Beside(a); got != "rises 25 min longer, bakes 5 min more, knocks the dough back once more" {
+		t.Errorf("compared: %s", got)
+	}
+	if got := a.Beside(a); got != "does the same in the same time" {
+		t.Errorf("beside itself a cycle %s", got)
 	}
 }
 
@@ -52,16 +90,32 @@ func TestMachinesThatCannotBeAreRefusedAtTheField(t *testing.T) {
 		t.Fatalf("a good machine is refused: %v", err)
 	}
 	for pointer, spoil := range map[string]func(*Machine){
-		"/name":                        func(m *Machine) { m.Name = " " },
-		"/sizes":                       func(m *Machine) { m.Sizes = nil },
-		"/vessel":                      func(m *Machine) { m.Vessel.Depth = 0 },
-		"/loading":                     func(m *Machine) { m.Loading = "" },
-		"/cycles":                      func(m *Machine) { m.Cycles = nil },
-		"/delay":                       func(m *Machine) { m.Delay.Step = -1 },
-		"/cycles/0/stages":             func(m *Machine) { m.Cycles[0].Stages = nil },
-		"/cycles/0/stages/1/minutes":   func(m *Machine) { m.Cycles[0].Stages[1].Minutes = -5 },
-		"/cycles/0/stages/5/minutes":   func(m *Machine) { m.Cycles[0].Stages[5].Vary[0].Minutes = 5000 },
-		"/cycles/0/beepBeforeKneadEnd": func(m *Machine) { m.Cycles[0].BeepBeforeKneadEnd = 60 },
+		"/name":                      func(m *Machine) { m.Name = " " },
+		"/sizes":                     func(m *Machine) { m.Sizes = nil },
+		"/vessel/depth":              func(m *Machine) { m.Vessel.Depth = 0 },
+		"/loading":                   func(m *Machine) { m.Loading = "" },
+		"/cycles":                    func(m *Machine) { m.Cycles = nil },
+		"/delay/step":                func(m *Machine) { m.Delay.Step = 0 },
+		"/delay/largest":             func(m *Machine) { m.Delay.Largest = 5 },
+		"/delay/rule":                func(m *Machine) { m.Delay.Rule = NoTimer },
+		"/keepWarm":                  func(m *Machine) { m.KeepWarm = -1 },
+		"/dispenser":                 func(m *Machine) { m.Dispenser = 9000 },
+		"/memory":                    func(m *Machine) { m.Cycles[0].Own = true },
+		"/cycles/1/id":               func(m *Machine) { m.Cycles = append(m.Cycles, basic()) },
+		"/cycles/0/name":             func(m *Machine) { m.Cycles[0].Name = "" },
+		"/cycles/0/stages":           func(m *Machine) { m.Cycles[0].Stages = nil },
+		"/cycles/0/stages/1/minutes": func(m *Machine) { m.Cycles[0].Stages[1].Minutes = -5 },
+		"/cycles/0/stages/5/minutes": func(m *Machine) { m.Cycles[0].Stages[5].Vary[0].Minutes = 5000 },
+		"/cycles/0/stages/0/least":   func(m *Machine) { m.Cycles[0].Stages[0].Least = 30 },
+		"/cycles/0/beeps/0/minutes":  func(m *Machine) { m.Cycles[0].Beeps[0].Minutes = 60 },
+		"/cycles/0/beeps/1/minutes": func(m *Machine) {
+			m.Cycles[0].Beeps = append(m.Cycles[0].Beeps, Beep{For: Scrape, By: AfterStart, Minutes: 500})
+		},
+		"/cycles/0/beeps/0/by": func(m *Machine) { m.Cycles[0].Stages = []Stage{{Kind: Bake, Minutes: 50}} },
+		"/panel/crust/default": func(m *Machine) { m.Panel.Crust.Default = "burnt" },
+		"/panel/menu/values":   func(m *Machine) { m.Panel.Menu.Values = []string{"basic", "gone"}; m.Panel.Menu.Default = "basic" },
+		"/panel/size/values":   func(m *Machine) { m.Panel.Size.Values = []string{"1 lb"}; m.Panel.Size.Default = "1 lb" },
+		"/panel/crust/only":    func(m *Machine) { m.Panel.Crust.Only = map[string][]string{"gone": {"dark"}} },
 	} {
 		m := whole()
 		spoil(&m)
@@ -77,5 +131,127 @@ func TestVocabulariesRefuseOtherWordsAndNameTheRightOnes(t *testing.T) {
 	err := c.UnmarshalText([]byte("burnt"))
 	if err == nil || !strings.Contains(err.Error(), "light, medium, dark") || c != Light {
 		t.Errorf("a burnt crust: %v, now %s", err, c)
+	}
+}
+
+// By hand: plugged in, the machine shows cycle 1, medium, 1 lb. Cycle "sweet" is two presses of Menu on;
+// 2 lb is one press of Size; dark is one press of Crust on; the timer of a sweet cycle of 180 minutes
+// shows 3:00, its first press 3:10, so 8:20 is the 32nd.
+func TestPressesByHand(t *testing.T) {
+	m := whole()
+	m.Cycles = append(m.Cycles, basic(), basic())
+	m.Cycles[1].ID, m.Cycles[1].Panel, m.Cycles[1].Name = "wholemeal", "2", "Wholemeal"
+	m.Cycles[2].ID, m.Cycles[2].Panel, m.Cycles[2].Name = "sweet", "3", "Sweet"
+	m.Cycles[2].Stages[5] = Stage{Kind: Bake, Minutes: 80}
+	presses, shows := m.Set(Wanted{Cycle: "sweet", Crust: Dark, Size: measure.LoafPounds(2, 1), Timer: 500})
+	if got := Label(presses); got != "Menu 2×, Size 1×, Crust 1×, Timer + 32×, Start" {
+		t.Errorf("press %s", got)
+	}
+	if shows != (Display{"sweet", "dark", "2 lb", "", 500, true}) {
+		t.Errorf("the display shows %+v", shows)
+	}
+	m.Panel.Menu.Back = "Menu back"
+	if presses, _ := m.Set(Wanted{Cycle: "sweet", Crust: Medium, Size: measure.LoafPounds(1, 1)}); Label(presses) != "Menu back 1×, Start" {
+		t.Errorf("with a way back: %s", Label(presses))
+	}
+}
+
+// Whatever the machine, its own panel shows the wanted settings after the presses, and the light is on.
+func TestThePressesDriveThePanelToTheSettings(t *testing.T) {
+	random := rand.New(rand.NewPCG(4, 12))
+	sizes := []measure.LoafSize{measure.LoafPounds(1, 1), measure.LoafPounds(3, 2), measure.LoafPounds(2, 1), measure.LoafPounds(5, 2)}
+	steps := []Minutes{5, 10, 15, 30, 60}
+	shuffled := func(s []string) []string {
+		s = slices.Clone(s)
+		random.Shuffle(len(s), func(a, b int) { s[a], s[b] = s[b], s[a] })
+		return s
+	}
+	for range 3000 {
+		m := whole()
+		m.Sizes = sizes[:1+random.IntN(4)]
+		m.Crusts = Crusts[:1+random.IntN(3)]
+		m.Delay = Delay{Rule: DelayRules[random.IntN(3)], Step: steps[random.IntN(5)], Largest: Minutes(200 + random.IntN(700)), First: FirstPresses[random.IntN(2)]}
+		if m.Delay.Rule == NoTimer {
+			m.Delay = Delay{Rule: NoTimer}
+		}
+		m.Cycles = nil
+		var ids []string
+		for n := range 1 + random.IntN(9) {
+			c := basic()
+			c.ID, c.HasCrust, c.NoSize, c.Delay = fmt.Sprint("c", n), random.IntN(4) > 0, random.IntN(4) == 0, random.IntN(3) > 0
+			c.Stages[4].Minutes = Minutes(20 + random.IntN(90))
+			if random.IntN(2) == 0 {
+				c.Beeps = nil
+			}
+			m.Cycles, ids = append(m.Cycles, c), append(ids, c.ID)
+		}
+		if random.IntN(2) == 0 {
+			values := shuffled(ids)
+			m.Panel.Menu = Ring{Button: "Select", Back: []string{"", "Select back"}[random.IntN(2)], Values: values, Default: values[random.IntN(len(values))]}
+		}
+		if random.IntN(2) == 0 {
+			m.Panel.Crust = Ring{Button: "Colour", Values: shuffled(append(crustTexts(m.Crusts), "rapid")), Default: "rapid"}
+			m.Panel.Crust.Only = map[string][]string{ids[0]: shuffled(crustTexts(m.Crusts))}
+		}
+		if random.IntN(2) == 0 {
+			m.Panel.AddIns = Ring{Button: "Extras"}
+		}
+		if err := m.Check(); err != nil {
+			t.Fatal(err)
+		}
+		c := m.Cycles[random.IntN(len(m.Cycles))]
+		w := Wanted{Cycle: c.ID, Crust: m.Crusts[random.IntN(len(m.Crusts))], Size: m.Sizes[random.IntN(len(m.Sizes))], AddIns: random.IntN(2) == 0}
+		size, crust := w.Size, w.Crust
+		if c.NoSize {
+			size = measure.LoafSize{}
+		}
+		if !c.HasCrust {
+			crust = ""
+		}
+		total := c.Total(size, crust)
+		if c.Delay && m.Delay.Step > 0 {
+			if most, ok := m.Delay.Most(total); ok && random.IntN(3) > 0 {
+				w.Timer = m.Delay.Least(total) + m.Delay.Step*Minutes(random.IntN(int((most-m.Delay.Least(total))/m.Delay.Step)+1))
+			}
+		}
+		presses, _ := m.Set(w)
+		d := m.PowerOn()
+		for _, p := range presses {
+			for range p.Times {
+				d = m.Press(d, p.Button)
+			}
+		}
+		want := Display{Cycle: c.ID, Timer: w.Timer, Running: true}
+		if c.HasCrust {
+			want.Crust = string(w.Crust)
+		}
+		if !c.NoSize {
+			want.Size = w.Size.String()
+		}
+		if len(c.Beeps) > 0 && m.Panel.AddIns.Button != "" {
+			want.AddIns = map[bool]string{true: "on", false: "off"}[w.AddIns]
+		}
+		if d != want {
+			t.Fatalf("%s: the display shows %+v, wanted %+v", Label(presses), d, want)
+		}
+		if again := m.Press(d, m.Full().Menu.Button); again != d {
+			t.Fatal("a press after the start moved the display")
+		}
+	}
+}
+
+func crustTexts(c []Crust) []string {
+	var out []string
+	for _, v := range c {
+		out = append(out, string(v))
+	}
+	return out
+}
+
+func TestEveryProfileIsAGoodMachine(t *testing.T) {
+	for _, m := range Profiles() {
+		if err := m.Check(); err != nil {
+			t.Errorf("%s: %v", m.Name, err)
+		}
 	}
 }

@@ -3,6 +3,7 @@ package plan
 import (
 	"fmt"
 	"math"
+	"slices"
 	"strings"
 	"time"
 
@@ -58,15 +59,19 @@ const (
 	WrongFlour About = "flour"
 	Grain      About = "wholemeal"
 	SlowYeast  About = "slow yeast"
+	TooMany    About = "add-ins"
+	Quiet      About = "quiet hours"
 	Cupboard   About = "cupboard"
 )
 
-// Way is a way out of a caution: swaps to make, or else another ready time on the kitchen's clock;
-// neither is to start now.
+// Way is a way out of a caution: what of the wish to change.
 type Way struct {
-	Say   string         `json:"say"`
-	Ready timetable.Wall `json:"ready"`
-	Swaps []swap.Pick    `json:"swaps,omitzero"`
+	Say    string         `json:"say"`
+	Now    bool           `json:"now,omitzero"` // start at once
+	Ready  timetable.Wall `json:"ready,omitzero"`
+	Cycle  string         `json:"cycle,omitzero"`
+	AddIns AddInWay       `json:"addIns,omitzero"`
+	Swaps  []swap.Pick    `json:"swaps,omitzero"` // beside those there are
 }
 
 func (p *Plan) warn(l Level, a About, ways []Way, format string, args ...any) {
@@ -83,24 +88,24 @@ func (p Plan) Refusal() (c Caution, refused bool) {
 	return Caution{}, false
 }
 
-func (p *Plan) caution(k kitchen.Kitchen, w Wish, lines []recipe.Weighed, cycle machine.Cycle, doubt timetable.Doubt) {
+func (p *Plan) caution(k kitchen.Kitchen, w Wish, cycle machine.Cycle, doubt timetable.Doubt) {
 	clock := func(t time.Time) string { return timetable.WallOf(t, w.Zone).Clock() }
 	t := p.Timer
-	atOnce := Way{"Start now, ready " + clock(t.Press.Add(time.Duration(p.Setting.Total)*time.Minute)), timetable.Wall{}, nil}
+	total := time.Duration(p.Setting.Total) * time.Minute
+	atOnce := Way{Say: "Start now, ready " + clock(t.Press.Add(total)), Now: true}
 
-	if spoiling := spoiling(lines); t.Setting > 0 && len(spoiling) > 0 {
-		byHand := w.ready(w.Zone).Add(-time.Duration(p.Setting.Total) * time.Minute)
+	if spoiling := p.spoiling(k); t.Setting > 0 && len(spoiling) > 0 {
 		ways := []Way{atOnce}
 		if mend, ok := safe(k, w); ok {
 			ways = []Way{mend, atOnce}
 		}
 		p.warn(Stop, Spoils, ways,
 			"No delay with %s in the pan: it would stand warm for %s and spoil. Start now, or press Start by hand at %s without the timer.",
-			inWords(spoiling), p.waiting(), clock(byHand))
+			inWords(spoiling), p.waiting(), clock(w.ready(w.Zone).Add(-total)))
 	}
 	switch t.Fit {
 	case timetable.TooSoon:
-		p.warn(Care, Timing, []Way{{Say: "Ready at " + clock(t.Ready) + " instead"}},
+		p.warn(Care, Timing, append(p.faster(w), Way{Say: "Ready at " + clock(t.Ready) + " instead", Now: true}),
 			"Too soon: started at %s the bread is ready at %s, %s later than you wish.", clock(t.Press), clock(t.Ready), inHours(t.Late))
 	case timetable.TooFar:
 		p.warn(Care, Timing, nil, "The timer goes up to %s. Load the pan later and press Start at %s.", w.Machine.Delay.Largest, clock(t.Press))
@@ -108,24 +113,28 @@ func (p *Plan) caution(k kitchen.Kitchen, w Wish, lines []recipe.Weighed, cycle 
 		p.warn(Care, Timing, []Way{atOnce},
 			"The delay timer cannot be set for this on %s. Press Start by hand at %s.", cycle.Name, clock(t.Press))
 	}
+	if o := p.Setting.Options[0]; !o.Grants && o.Suits && w.Within > 0 && w.Cycle == "" {
+		p.warn(Care, Timing, nil, "No cycle that suits this dough is done in %s. %s comes nearest, with %s.", inHours(w.Within), cycle.Name, inHours(p.Setting.Total))
+	}
+	p.quiet(k, w)
 	switch doubt {
 	case timetable.Never:
 		p.warn(Care, Clocks, nil, "The clocks go forward that night and %s does not occur. Planned for %s.", w.Ready.Clock(), clock(w.ready(w.Zone)))
 	case timetable.Twice:
 		p.warn(Note, Clocks, nil, "The clocks go back that night and %s occurs twice. Planned for the first.", w.Ready.Clock())
 	}
-	p.fits(w, lines, cycle)
+	p.fits(w, cycle)
 }
 
 // fits warns of what does not suit the machine or is unusual in the dough.
-func (p *Plan) fits(w Wish, lines []recipe.Weighed, cycle machine.Cycle) {
+func (p *Plan) fits(w Wish, cycle machine.Cycle) {
 	if f := p.Pan.Fill; f.Overflows() {
 		p.warn(Care, Overflow, nil, "This may rise over the rim: it is likely to reach %s. A smaller size is safer.", f)
 	}
 	if o := p.Setting.Options; !o[0].Suits {
 		p.warn(Care, Unfit, nil, "No cycle of %s is made for this dough. %s comes nearest.", w.Machine.Name, cycle.Name)
 	}
-	if _, beeps := cycle.Beep(w.Size, p.Setting.Crust); len(p.Pan.Aside) > 0 && !beeps {
+	if _, beeps := cycle.Beep(machine.ForAddIns, w.Size, p.Setting.Crust); p.AddIns != nil && p.AddIns.Way == WithHands && !beeps {
 		p.warn(Care, NoBeep, nil, "%s has no add-in beep: put the add-ins in by the clock.", cycle.Name)
 	}
 	for _, l := range p.Lines {
@@ -162,14 +171,54 @@ func (p *Plan) waiting() string {
 	return inHours(machine.Minutes(p.Timer.Begin.Sub(p.Timer.Press) / time.Minute))
 }
 
-func spoiling(lines []recipe.Weighed) []string {
+// spoiling names what would spoil in the pan or the dispenser. What is put in by hand waits in the
+// fridge.
+func (p *Plan) spoiling(k kitchen.Kitchen) []string {
 	var out []string
-	for _, l := range lines {
-		if l.Ingredient.Spoils {
-			out = append(out, l.Ingredient.Name)
+	for _, l := range p.Lines {
+		i, _ := k.Ingredient(l.Ingredient)
+		byHand := l.AtBeep && p.AddIns != nil && p.AddIns.Way == WithHands
+		if i.Spoils && l.Part == recipe.InDough && !byHand {
+			out = append(out, l.Name)
 		}
 	}
 	return out
+}
+
+// faster are the cycles that suit the dough and are done by the wished time.
+func (p *Plan) faster(w Wish) []Way {
+	var ways []Way
+	spare := machine.Minutes(w.ready(w.Zone).Sub(p.Timer.Press) / time.Minute)
+	for _, o := range p.Setting.Options {
+		if o.Suits && o.Total <= spare && o.ID != p.Setting.Cycle.ID {
+			ways = append(ways, Way{Say: fmt.Sprintf("Use %s %s: done in %s", o.Panel, o.Name, inHours(o.Total)), Cycle: o.ID})
+		}
+	}
+	return ways
+}
+
+// quiet warns of a beep that somebody must answer in the hours when nobody should be woken, with what
+// can be done instead.
+func (p *Plan) quiet(k kitchen.Kitchen, w Wish) {
+	n := slices.IndexFunc(p.Moments, func(m timetable.Moment) bool { return m.Kind == timetable.AddIns && m.Person })
+	if n < 0 || k.Quiet.IsZero() {
+		return
+	}
+	at := p.Moments[n].At(p.Timer.Begin)
+	wall := timetable.WallOf(at, w.Zone)
+	if !k.Quiet.Holds(wall.OfDay()) {
+		return
+	}
+	var ways []Way
+	if p.AddIns.NoBox == "" {
+		ways = append(ways, Way{Say: "Let the dispenser do it", AddIns: InBox})
+	}
+	ways = append(ways, Way{Say: "Put them in at the start", AddIns: AtStart})
+	shift := machine.Minutes(k.Quiet.Until(wall.OfDay())) + w.Machine.Delay.Step // the timer rounds down
+	const neat = 5 * time.Minute
+	ready := timetable.WallOf(p.Timer.Ready.Add(time.Duration(shift)*time.Minute+neat-1).Truncate(neat), w.Zone)
+	ways = append(ways, Way{Say: "Ready at " + ready.Clock() + " instead", Ready: ready})
+	p.warn(Care, Quiet, ways, "The beep for the add-ins comes at %s, in the quiet hours.", wall.Clock())
 }
 
 // inWords joins names: "milk", "milk and egg", "milk, egg and cheese".

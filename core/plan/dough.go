@@ -290,7 +290,10 @@ const packet = 7
 // tips are what is good to know of a line before measuring it.
 func tips(k kitchen.Kitchen, l scale.Line) []string {
 	i := l.Ingredient
-	if i.Kind != larder.Yeast {
+	switch {
+	case i.Prep != "":
+		return []string{i.Prep}
+	case i.Kind != larder.Yeast:
 		return nil
 	}
 	out := []string{}

@@ -26,7 +26,7 @@ import (
 
 // Shape is the number of the plan's JSON shape; a stored plan carries the one it was written in.
 // Shape 1 had no rounding and no running weights; it reads as a plan without them.
-// Shape 2 had no warmth, no swaps and no slices.
+// Shape 2 had no warmth, no swaps, no slices, no presses and no way for add-ins.
 const Shape = 3
 
 // Wish is what the baker wants.
@@ -37,8 +37,13 @@ type Wish struct {
 	Cycle   string         // the baker's own choice; empty: chosen here
 	Crust   machine.Crust  // the baker's own choice; empty: chosen here
 	Ready   timetable.Wall // on the kitchen's clock; zero: start at once
+	NotYet  bool           // ready not before that time, for somebody who comes home then
 	AtPanel bool           // the pan is loaded and the baker stands at the machine: no lead time
 	Zone    *time.Location // of the kitchen's clock
+
+	Within machine.Minutes // the time that there is; 0: any
+	Away   bool            // nobody is there for the beep
+	AddIns AddInWay        // how add-ins go in; empty: chosen here
 
 	Slices    int      // above 0: the smallest size that gives so many; Size is then not looked at
 	Eaters    int      // above 0: so many slices for each
@@ -77,6 +82,7 @@ type Plan struct {
 	Heat       Heat               `json:"heat"`
 	Pan        Pan                `json:"pan"`
 	Setting    Setting            `json:"setting"`
+	AddIns     *AddIns            `json:"addIns,omitzero"`
 	Timer      timetable.Timer    `json:"timer"`
 	Stages     []machine.Span     `json:"stages"`
 	Moments    []timetable.Moment `json:"moments"`
@@ -141,34 +147,6 @@ type Pan struct {
 	Fill   pan.Fill    `json:"fill"`
 }
 
-// Setting is what to choose on the machine's panel.
-type Setting struct {
-	Cycle    CycleName       `json:"cycle"`
-	Why      string          `json:"why"`
-	Options  []CycleOption   `json:"options"` // best first
-	Crust    machine.Crust   `json:"crust"`
-	HasCrust bool            `json:"hasCrust"`
-	Crusts   []machine.Crust `json:"crusts"`
-	CrustWhy string          `json:"crustWhy"`
-	Total    machine.Minutes `json:"total"`
-	KeepWarm machine.Minutes `json:"keepWarm"`
-}
-
-// CycleName is a cycle as the panel shows it.
-type CycleName struct {
-	ID    string `json:"id"`
-	Panel string `json:"panel"`
-	Name  string `json:"name"`
-}
-
-// CycleOption is a cycle of the machine and how it suits this dough.
-type CycleOption struct {
-	CycleName
-	Suits  bool            `json:"suits"`
-	Reason string          `json:"reason"`
-	Total  machine.Minutes `json:"total"`
-}
-
 // Make works out the plan for a wish, as seen at now. It returns a plan for every well-formed
 // wish; what stands against it is a Caution inside. An error is a *fault.Fault for malformed input.
 func Make(k kitchen.Kitchen, w Wish, now time.Time) (Plan, error) {
@@ -207,13 +185,17 @@ func Make(k kitchen.Kitchen, w Wish, now time.Time) (Plan, error) {
 	if err := p.mix(k, w, lines, chosen); err != nil {
 		return Plan{}, err
 	}
-	needs := choice.Needs{Kind: w.Recipe.Kind, Formula: p.Formula.Formula, Lines: written, Size: w.Size, Delayed: !w.Ready.IsZero()}
+	needs := choice.Needs{Kind: w.Recipe.Kind, Formula: p.Formula.Formula, Lines: written, Size: w.Size,
+		Delayed: !w.Ready.IsZero(), Within: w.Within, Away: w.Away}
 	cycle, err := p.set(w, needs)
 	if err != nil {
 		return Plan{}, err
 	}
 	p.usual(k, w, cycle)
-	doubt := p.time(k, w, cycle, needs, now)
+	if err := p.placeAddIns(w, lines); err != nil {
+		return Plan{}, err
+	}
+	doubt := p.time(k, w, cycle, now)
 	p.list(k, w, lines)
 	if err := p.measure(k, w, lines); err != nil {
 		return Plan{}, err
@@ -227,8 +209,9 @@ func Make(k kitchen.Kitchen, w Wish, now time.Time) (Plan, error) {
 		p.warn(Care, NoSetting, nil, "%d slices are more than one loaf of %s gives: about %d. Bake two.", w.wanted(), w.Machine.Name, scale.Slices(w.Size))
 	}
 	p.questionSize(w, factor, formula.FromRecipe(written).Flour)
-	p.caution(k, w, written, cycle, doubt)
+	p.caution(k, w, cycle, doubt)
 	p.mind(k, w, lines, now)
+	p.press(w, cycle)
 	return p, nil
 }
 
@@ -269,6 +252,8 @@ func (w Wish) check(now time.Time) error {
 	switch {
 	case w.Eaters < 0 || w.Eaters > 50:
 		return fault.At("/eaters", "ask for 1 to 50 eaters, not %d", w.Eaters)
+	case w.Within < 0 || w.Within > 24*60:
+		return fault.At("/within", "the time that there is: 0 to 24 hours, not %s", w.Within)
 	case w.Slices < 0 || w.Slices > 200:
 		return fault.At("/slices", "ask for 1 to 200 slices, not %d", w.Slices)
 	}
@@ -309,78 +294,6 @@ func offers(w Wish) []SizeOffer {
 	return out
 }
 
-// set chooses the cycle and crust; the baker's own choice wins.
-func (p *Plan) set(w Wish, needs choice.Needs) (machine.Cycle, error) {
-	m := w.Machine
-	options := choice.Cycles(m, needs)
-	id := options[0].Cycle
-	if w.Cycle != "" {
-		id = w.Cycle
-	}
-	cycle, ok := m.Cycle(id)
-	if !ok {
-		return machine.Cycle{}, fault.At("/cycle", "%s has no cycle %q", m.Name, id)
-	}
-	crust, why := choice.Crust(m, cycle, needs)
-	if w.Crust != "" && cycle.HasCrust {
-		found := false
-		for _, c := range m.Crusts {
-			found = found || c == w.Crust
-		}
-		if !found {
-			return machine.Cycle{}, fault.At("/crust", "%s has no %s crust", m.Name, w.Crust)
-		}
-		if w.Crust != crust {
-			why = "Your own choice. Suggested: " + string(crust) + ". " + why
-		}
-		crust = w.Crust
-	}
-	p.Setting = Setting{
-		Cycle: nameOf(cycle), Crust: crust, HasCrust: cycle.HasCrust, Crusts: m.Crusts, CrustWhy: why,
-		Total: cycle.Total(w.Size, crust),
-	}
-	if cycle.KeepsWarm {
-		p.Setting.KeepWarm = m.KeepWarm
-	}
-	for _, o := range options {
-		c, _ := m.Cycle(o.Cycle)
-		p.Setting.Options = append(p.Setting.Options, CycleOption{nameOf(c), o.Score >= 0, o.Reason, c.Total(w.Size, crust)})
-		if o.Cycle == id {
-			p.Setting.Why = o.Reason
-			if w.Cycle != "" && id != options[0].Cycle {
-				best, _ := m.Cycle(options[0].Cycle)
-				p.Setting.Why = "Your own choice. Suggested: " + best.Panel + " " + best.Name + ". " + options[0].Reason
-			}
-		}
-	}
-	return cycle, nil
-}
-
-func nameOf(c machine.Cycle) CycleName { return CycleName{c.ID, c.Panel, c.Name} }
-
-// time lays the bake on the clock.
-func (p *Plan) time(k kitchen.Kitchen, w Wish, cycle machine.Cycle, needs choice.Needs, now time.Time) timetable.Doubt {
-	press := wholeMinute(now, w.AtPanel)
-	if !w.AtPanel {
-		press = press.Add(time.Duration(k.Lead) * time.Minute)
-	}
-	p.Stages = cycle.Run(w.Size, p.Setting.Crust)
-	beep, beeps := cycle.Beep(w.Size, p.Setting.Crust)
-	addIns := false
-	for _, l := range needs.Lines {
-		addIns = addIns || l.Line.When == recipe.AtBeep
-	}
-	p.Moments = timetable.Moments(w.Machine, cycle, p.Stages, beep, beeps, addIns)
-	if w.Ready.IsZero() {
-		p.Timer = timetable.StartAt(press, p.Setting.Total)
-		p.Timer.Rule = w.Machine.Delay.Rule
-		return timetable.Sure
-	}
-	ready, doubt := w.Ready.Resolve(w.Zone)
-	p.Timer = timetable.Set(w.Machine.Delay, cycle.Delay, p.Setting.Total, press, ready)
-	return doubt
-}
-
 // wholeMinute is the minute at which Start can be pressed: at the panel the present one, else the
 // next, so that a plan counts from a minute still to come.
 func wholeMinute(now time.Time, atPanel bool) time.Time {
@@ -396,7 +309,7 @@ func (p *Plan) list(k kitchen.Kitchen, w Wish, lines []scale.Line) {
 	for _, l := range lines {
 		out := Line{
 			ID: l.Line.ID, Ingredient: l.Ingredient.ID, Name: l.Ingredient.Name, Note: l.Line.Note,
-			AtBeep: l.Line.When == recipe.AtBeep, Exact: l.Grams, Pieces: l.Pieces,
+			AtBeep: p.atBeep(l), Exact: l.Grams, Pieces: l.Pieces,
 			Weight: k.Weights.Text(l.Grams, finely(l.Ingredient)),
 			Stuff:  pan.StuffOf(l.Ingredient.Kind, l.Line.When == recipe.AtBeep),
 			Part:   l.Line.Part, Optional: l.Line.Optional, Like: l.Ingredient.Like,
@@ -465,7 +378,7 @@ func (p *Plan) load(w Wish, lines []scale.Line) {
 		}
 		batter += l.Grams
 		portions = append(portions, pan.Portion{Line: l.Line.ID, Kind: l.Ingredient.Kind,
-			Volume: l.Ingredient.Volume(l.Grams), AtBeep: l.Line.When == recipe.AtBeep})
+			Volume: l.Ingredient.Volume(l.Grams), AtBeep: p.atBeep(l)})
 	}
 	layers, aside := pan.Load(w.Machine.Loading, portions)
 	p.Pan = Pan{w.Machine.Loading, w.Machine.Vessel, layers, aside,

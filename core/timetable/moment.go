@@ -6,6 +6,7 @@ import (
 	"time"
 
 	"risepan/core/machine"
+	"risepan/core/measure"
 	"risepan/core/word"
 )
 
@@ -16,13 +17,15 @@ const (
 	Begins   MomentKind = "begins"    // the delay is over
 	Look     MomentKind = "look"      // look at the dough ball
 	AddIns   MomentKind = "add-ins"   // the beep, or its clock time
+	Scrape   MomentKind = "scrape"    // the sides, in a batter
+	Paddle   MomentKind = "paddle"    // comes out, or the dough is shaped
 	LastRise MomentKind = "last rise" // the paddle may come out before it
 	Bakes    MomentKind = "bakes"     // the lid stays shut
 	Ready    MomentKind = "ready"     // take the loaf out
 	WarmEnds MomentKind = "warm ends" // keep warm is over
 )
 
-var MomentKinds = []MomentKind{Begins, Look, AddIns, LastRise, Bakes, Ready, WarmEnds}
+var MomentKinds = []MomentKind{Begins, Look, AddIns, Scrape, Paddle, LastRise, Bakes, Ready, WarmEnds}
 
 func (k MomentKind) Words() []string { return word.List(MomentKinds) }
 func (k *MomentKind) UnmarshalText(text []byte) error {
@@ -35,6 +38,7 @@ type Moment struct {
 	After  machine.Minutes `json:"after"`  // since the cycle began
 	Person bool            `json:"person"` // somebody must be there
 	Say    string          `json:"say"`
+	UpTo   machine.Minutes `json:"upTo,omitzero"` // at the latest, where it may fall in a window
 }
 
 // At is the moment's time in a bake whose cycle begins at begin.
@@ -43,48 +47,75 @@ func (m Moment) At(begin time.Time) time.Time { return begin.Add(duration(m.Afte
 // lookAfter is when to look at the dough ball: some minutes into the first kneading.
 const lookAfter machine.Minutes = 7
 
-// Moments lists a run's moments in time order. With addIns they have one of their own: the beep
-// where the cycle has one, else its usual place by the clock, 8 minutes before kneading ends.
-func Moments(m machine.Machine, c machine.Cycle, run []machine.Span, beep machine.Minutes, beeps, addIns bool) []Moment {
-	out := []Moment{{Begins, 0, false, "The cycle begins."}}
-	var total machine.Minutes
-	firstKnead, lastKnead, lastRise := -1, -1, -1
-	for n, s := range run {
-		total = s.To
-		switch s.Kind {
-		case machine.Knead:
-			lastKnead = n
-			if firstKnead < 0 {
-				firstKnead = n
-			}
-		case machine.Rise:
-			lastRise = n
-		}
+// Needs are what a bake asks of the person beside it.
+type Needs struct {
+	AddIns bool // go in during the last knead
+	Box    bool // the dispenser puts them in
+	Batter bool // there is no dough ball to look at
+}
+
+// Moments lists a run's moments in time order. Add-ins have one of their own: the beep where the cycle
+// has one, else its usual place by the clock, 8 minutes before kneading ends.
+func Moments(m machine.Machine, c machine.Cycle, size measure.LoafSize, crust machine.Crust, n Needs) []Moment {
+	out := []Moment{{Kind: Begins, Say: "The cycle begins."}}
+	run := c.Run(size, crust)
+	total := c.Total(size, crust)
+	kneads := spans(run, machine.Knead)
+	if len(kneads) > 0 && !n.Batter {
+		out = append(out, Moment{Kind: Look, After: min(kneads[0].From+lookAfter, kneads[0].To), Person: true, Say: "Look at the dough ball."})
 	}
-	for n, s := range run {
-		if n == firstKnead {
-			out = append(out, Moment{Look, min(s.From+lookAfter, s.To), true, "Look at the dough ball."})
+	beep := func(kind MomentKind, call machine.Signal, person bool, say string) bool {
+		w, ok := c.Beep(call, size, crust)
+		if !ok {
+			return false
 		}
-		if n == lastKnead && addIns {
-			say := "Add-in beep: put the add-ins in."
-			if !beeps {
-				beep, say = max(s.From, s.To-byTheClock), "No beep on this cycle: put the add-ins in now."
-			}
-			out = append(out, Moment{AddIns, beep, true, say})
+		moment := Moment{Kind: kind, After: w.From, Person: person, Say: say}
+		if w.To > w.From {
+			moment.UpTo = w.To
 		}
-		if n == lastRise {
-			out = append(out, Moment{LastRise, s.From, false, "The last rise begins."})
+		out = append(out, moment)
+		return true
+	}
+	switch {
+	case !n.AddIns:
+	case n.Box:
+		if !beep(AddIns, machine.ForAddIns, false, "The dispenser drops the add-ins in.") && len(kneads) > 0 {
+			out = append(out, Moment{Kind: AddIns, After: clockTime(kneads), Say: "The dispenser drops the add-ins in."})
 		}
-		if s.Kind == machine.Bake {
-			out = append(out, Moment{Bakes, s.From, false, "Baking begins: the lid stays shut."})
-		}
+	case beep(AddIns, machine.ForAddIns, true, "Add-in beep: put the add-ins in."):
+	case len(kneads) > 0:
+		out = append(out, Moment{Kind: AddIns, After: clockTime(kneads), Person: true, Say: "No beep on this cycle: put the add-ins in now."})
+	}
+	beep(Scrape, machine.Scrape, true, "Scrape the sides down.")
+	beep(Paddle, machine.PaddleOut, false, "Paddle out now, or shape the dough, if you like.")
+	if rises := spans(run, machine.Rise); len(rises) > 0 {
+		out = append(out, Moment{Kind: LastRise, After: rises[len(rises)-1].From, Say: "The last rise begins."})
+	}
+	for _, s := range spans(run, machine.Bake) {
+		out = append(out, Moment{Kind: Bakes, After: s.From, Say: "Baking begins: the lid stays shut."})
 	}
 	sortByTime(out)
-	out = append(out, Moment{Ready, total, true, "Ready: take the loaf out."})
+	out = append(out, Moment{Kind: Ready, After: total, Person: true, Say: "Ready: take the loaf out."})
 	if c.KeepsWarm && m.KeepWarm > 0 {
-		out = append(out, Moment{WarmEnds, total + m.KeepWarm, false, "Keep warm ends."})
+		out = append(out, Moment{Kind: WarmEnds, After: total + m.KeepWarm, Say: "Keep warm ends."})
 	}
 	return out
+}
+
+func spans(run []machine.Span, kind machine.StageKind) []machine.Span {
+	var out []machine.Span
+	for _, s := range run {
+		if s.Kind == kind {
+			out = append(out, s)
+		}
+	}
+	return out
+}
+
+// clockTime is when add-ins go in on a cycle without a beep.
+func clockTime(kneads []machine.Span) machine.Minutes {
+	last := kneads[len(kneads)-1]
+	return max(last.From, last.To-byTheClock)
 }
 
 // byTheClock is when add-ins go in on a cycle without a beep, before the last knead ends.

@@ -38,51 +38,64 @@ func StartAt(press time.Time, total machine.Minutes) Timer {
 	return Timer{Fit: AtOnce, Press: press, Begin: press, Ready: press.Add(duration(total))}
 }
 
-// Set works out the delay for bread that takes total minutes, is wished for by ready, and can be
-// started from press on. With delay false the cycle has none. The setting is rounded to the
-// timer's step so that the bread is not late; times are instants, so a change of the clocks
-// between them counts.
-func Set(d machine.Delay, delay bool, total machine.Minutes, press, ready time.Time) Timer {
-	available := minutes(ready.Sub(press))
+// Wish is when bread is wanted.
+type Wish struct {
+	At     time.Time
+	NotYet bool // not before At, for somebody who comes home then; else not after it
+}
+
+// Set works out the delay for bread that takes total minutes and can be started from press on. With
+// delay false the cycle has none. The setting is rounded to what the timer can show, so that bread
+// wished for by a time is not late and bread for somebody who comes home then is not early; times are
+// instants, so a change of the clocks between them counts.
+func Set(d machine.Delay, delay bool, total machine.Minutes, press time.Time, wish Wish) Timer {
 	t := StartAt(press, total)
 	t.Rule = d.Rule
-	spare := available - total
-	switch {
+	byHand := func(fit Fit) Timer {
+		t.Fit, t.Press = fit, wish.At.Add(-duration(total))
+		t.Begin, t.Ready = t.Press, wish.At
+		return t
+	}
+	switch spare := minutes(wish.At.Sub(press)) - total; {
 	case spare < 0:
 		t.Fit, t.Late = TooSoon, -spare
 		return t
 	case !delay || d.Step <= 0:
 		if spare > 0 {
-			t.Fit = ByHand
+			return byHand(ByHand)
 		}
-		t.Press = ready.Add(-duration(total))
-		t.Begin, t.Ready = t.Press, ready
-		return t
+		return byHand(AtOnce)
+	default:
+		return delayed(t, d, wish, total, spare, byHand)
 	}
+}
 
-	whole := func(m machine.Minutes) machine.Minutes { return m / d.Step * d.Step }
+// delayed sets the timer of a cycle that has spare minutes to wait.
+func delayed(t Timer, d machine.Delay, wish Wish, total, spare machine.Minutes, byHand func(Fit) Timer) Timer {
 	fixed := machine.Minutes(0) // what the setting counts beside the wait before the cycle
 	if d.Rule == machine.FinishBased {
 		fixed = total
 	}
-	setting := whole(spare + fixed)
-	if setting <= fixed {
+	most, can := d.Most(total)
+	least, want := d.Least(total), spare+fixed
+	switch {
+	case spare == 0, want < least && !wish.NotYet:
 		t.Early = spare
 		return t
+	case !can: // the timer cannot be set beyond this cycle's own length
+		return byHand(ByHand)
 	}
-	t.Fit = Delayed
-	if most := whole(d.Largest); setting > most {
-		if most <= fixed { // the timer cannot be set beyond this cycle's own length
-			t.Fit, t.Press = ByHand, ready.Add(-duration(total))
-			t.Begin, t.Ready = t.Press, ready
-			return t
-		}
-		setting = most
-		t.Fit, t.Press = TooFar, ready.Add(-duration(setting-fixed+total))
+	steps := (want - least) / d.Step
+	if wish.NotYet {
+		steps = max(0, want-least+d.Step-1) / d.Step
 	}
-	t.Setting = setting
-	t.Begin = t.Press.Add(duration(setting - fixed))
+	t.Fit, t.Setting = Delayed, least+steps*d.Step
+	if t.Setting > most {
+		t.Fit, t.Setting, t.Press = TooFar, most, wish.At.Add(-duration(most-fixed+total))
+	}
+	t.Begin = t.Press.Add(duration(t.Setting - fixed))
 	t.Ready = t.Begin.Add(duration(total))
-	t.Early = minutes(ready.Sub(t.Ready))
+	off := minutes(wish.At.Sub(t.Ready))
+	t.Early, t.Late = max(off, 0), max(-off, 0)
 	return t
 }

@@ -49,7 +49,7 @@ func TestBothKindsOfTimerByHand(t *testing.T) {
 		{"start-based", machine.Delay{Rule: machine.StartBased, Step: 30, Largest: 720}, 200, 300, 0, "03:40"},
 		{"start-based, rounded", machine.Delay{Rule: machine.StartBased, Step: 30, Largest: 720}, 190, 300, 10, "03:40"},
 	} {
-		got := Set(c.delay, true, c.total, press, ready)
+		got := Set(c.delay, true, c.total, press, Wish{At: ready})
 		if got.Fit != Delayed || got.Setting != c.setting || got.Early != c.early || got.Begin.In(z).Format("15:04") != c.begin {
 			t.Errorf("%s: set %v, begins %s, %d min early (%s); want %v, %s, %d", c.name, got.Setting, got.Begin.In(z).Format("15:04"), got.Early, got.Fit, c.setting, c.begin, c.early)
 		}
@@ -59,19 +59,19 @@ func TestBothKindsOfTimerByHand(t *testing.T) {
 func TestWishesThatTheTimerCannotGrant(t *testing.T) {
 	press := time.Date(2026, 1, 10, 12, 0, 0, 0, time.UTC)
 	d := machine.Delay{Rule: machine.FinishBased, Step: 10, Largest: 600}
-	soon := Set(d, true, 200, press, press.Add(2*time.Hour))
+	soon := Set(d, true, 200, press, Wish{At: press.Add(2 * time.Hour)})
 	if soon.Fit != TooSoon || soon.Late != 80 || soon.Setting != 0 {
 		t.Errorf("two hours ahead for 3 h 20 min: %+v", soon)
 	}
-	far := Set(d, true, 200, press, press.Add(14*time.Hour))
+	far := Set(d, true, 200, press, Wish{At: press.Add(14 * time.Hour)})
 	if far.Fit != TooFar || far.Setting != 600 || !far.Press.Equal(press.Add(4*time.Hour)) || far.Early != 0 {
 		t.Errorf("14 h ahead with a timer of 10 h: %+v", far)
 	}
-	hand := Set(d, false, 200, press, press.Add(8*time.Hour))
+	hand := Set(d, false, 200, press, Wish{At: press.Add(8 * time.Hour)})
 	if hand.Fit != ByHand || hand.Setting != 0 || !hand.Ready.Equal(press.Add(8*time.Hour)) {
 		t.Errorf("a cycle without delay: %+v", hand)
 	}
-	least := Set(d, true, 200, press, press.Add(205*time.Minute))
+	least := Set(d, true, 200, press, Wish{At: press.Add(205 * time.Minute)})
 	if least.Fit != AtOnce || least.Setting != 0 || least.Early != 5 {
 		t.Errorf("less than a step to wait: %+v", least)
 	}
@@ -103,12 +103,14 @@ func TestTheMachinesOwnCountdownEndsWhenThePlanSays(t *testing.T) {
 	start := time.Date(2026, 1, 1, 0, 0, 0, 0, time.UTC)
 	for range 4000 {
 		z := zones[random.IntN(len(zones))]
-		d := machine.Delay{Rule: machine.DelayRules[random.IntN(2)], Step: steps[random.IntN(len(steps))], Largest: machine.Minutes(300 + random.IntN(700))}
+		d := machine.Delay{Rule: machine.DelayRules[random.IntN(2)], Step: steps[random.IntN(len(steps))], Largest: machine.Minutes(300 + random.IntN(700)),
+			First: machine.FirstPresses[random.IntN(2)]}
 		total := machine.Minutes(60 + random.IntN(300))
 		press := start.Add(time.Duration(random.IntN(2*365*24*60)) * time.Minute)
 		wish := WallOf(press.Add(time.Duration(random.IntN(24*60))*time.Minute), z)
 		ready, _ := wish.Resolve(z)
-		got := Set(d, random.IntN(8) > 0, total, press, ready)
+		notYet := random.IntN(3) == 0
+		got := Set(d, random.IntN(8) > 0, total, press, Wish{At: ready, NotYet: notYet})
 		if got.Press.Before(press) {
 			t.Fatalf("Start would have to be pressed before %v: %+v", press, got)
 		}
@@ -122,11 +124,14 @@ func TestTheMachinesOwnCountdownEndsWhenThePlanSays(t *testing.T) {
 			}
 			continue
 		}
+		if notYet {
+			late = -late // at home then: never early, and at most a step late
+		}
 		if late > 0 || -late >= time.Duration(d.Step)*time.Minute {
 			t.Fatalf("%+v: ready %v against a wish for %v", got, got.Ready, ready)
 		}
-		if got.Setting%d.Step != 0 || got.Setting > d.Largest {
-			t.Fatalf("%v cannot be set on %+v", got.Setting, d)
+		if n := d.Presses(total, got.Setting); got.Setting > d.Largest || got.Setting > 0 && d.Least(total)+machine.Minutes(n-1)*d.Step != got.Setting {
+			t.Fatalf("%v cannot be set on %+v for a cycle of %v", got.Setting, d, total)
 		}
 	}
 }
@@ -157,24 +162,22 @@ func TestADelayAcrossTheSpringNightIsAnHourShorter(t *testing.T) {
 	z := zone(t, "Europe/London")
 	press := time.Date(2026, 3, 28, 23, 0, 0, 0, z)
 	ready, _ := wall(t, "2026-03-29T07:00").Resolve(z)
-	got := Set(machine.Delay{Rule: machine.FinishBased, Step: 10, Largest: 780}, true, 200, press, ready)
+	got := Set(machine.Delay{Rule: machine.FinishBased, Step: 10, Largest: 780}, true, 200, press, Wish{At: ready})
 	if got.Setting != 420 || got.Early != 0 {
 		t.Errorf("set %v, want 7:00", got.Setting)
 	}
 	autumn := time.Date(2026, 10, 24, 23, 0, 0, 0, z)
 	ready, _ = wall(t, "2026-10-25T07:00").Resolve(z)
-	if got := Set(machine.Delay{Rule: machine.FinishBased, Step: 10, Largest: 780}, true, 200, autumn, ready); got.Setting != 540 {
+	if got := Set(machine.Delay{Rule: machine.FinishBased, Step: 10, Largest: 780}, true, 200, autumn, Wish{At: ready}); got.Setting != 540 {
 		t.Errorf("in autumn set %v, want 9:00", got.Setting)
 	}
 }
 
 func TestMomentsInOrderWithTheBeepOnlyForAddIns(t *testing.T) {
-	c := machine.Cycle{KeepsWarm: true, BeepBeforeKneadEnd: 6, Stages: []machine.Stage{{Kind: machine.Knead, Minutes: 9}, {Kind: machine.Rest, Minutes: 6},
+	c := machine.Cycle{KeepsWarm: true, Beeps: []machine.Beep{{For: machine.ForAddIns, By: machine.BeforeKneadEnd, Minutes: 6}}, Stages: []machine.Stage{{Kind: machine.Knead, Minutes: 9}, {Kind: machine.Rest, Minutes: 6},
 		{Kind: machine.Knead, Minutes: 19}, {Kind: machine.Rise, Minutes: 35}, {Kind: machine.Rise, Minutes: 48}, {Kind: machine.Bake, Minutes: 53}}}
 	size := measure.LoafPounds(3, 2)
-	run := c.Run(size, machine.Medium)
-	beep, beeps := c.Beep(size, machine.Medium)
-	got := Moments(machine.Machine{KeepWarm: 60}, c, run, beep, beeps, true)
+	got := Moments(machine.Machine{KeepWarm: 60}, c, size, machine.Medium, Needs{AddIns: true})
 	want := []struct {
 		kind  MomentKind
 		after machine.Minutes
@@ -187,7 +190,7 @@ func TestMomentsInOrderWithTheBeepOnlyForAddIns(t *testing.T) {
 			t.Errorf("moment %d is %s at %d, want %s at %d", n, got[n].Kind, got[n].After, w.kind, w.after)
 		}
 	}
-	for _, m := range Moments(machine.Machine{}, c, run, beep, beeps, false) {
+	for _, m := range Moments(machine.Machine{}, c, size, machine.Medium, Needs{}) {
 		if m.Kind == AddIns {
 			t.Error("a loaf without add-ins has an add-in moment")
 		}

@@ -16,6 +16,11 @@ export interface Schema {
   Loaded: Loaded;
   RecipeRead: RecipeRead;
   SwapsKept: SwapsKept;
+  Machine: MachineRead;
+  Profiles: Profiles;
+  Compare: Compare;
+  Compared: Compared;
+  HabitOf: HabitOf;
   RecipeKept: RecipeKept;
   Larder: Larder;
   Settings: KitchenSettings;
@@ -45,6 +50,7 @@ export interface Kitchen {
   room: string;
   liquid: "room temperature" | "tepid" | "hot with rapid yeast";
   lead: number;
+  quiet: KitchenQuiet;
   prefer: KitchenPreference[];
   facts?: LarderIngredient[];
   cups?: LarderCup[];
@@ -54,6 +60,10 @@ export interface Kitchen {
 export interface Measure {
   amount: string;
   name?: string;
+}
+export interface KitchenQuiet {
+  from: string;
+  to: string;
 }
 export interface KitchenPreference {
   ingredient: string;
@@ -88,6 +98,7 @@ export interface LarderIngredient {
   allergens?: string[];
   state?: string;
   dispenser?: boolean;
+  prep?: string;
   like?: string;
 }
 export interface LarderShares {
@@ -133,9 +144,10 @@ export interface MachineOnShelf {
   delay: MachineDelay;
 }
 export interface MachineDelay {
-  rule: "finish-based" | "start-based";
+  rule: "finish-based" | "start-based" | "none";
   step: number;
   largest: number;
+  first?: "next whole step" | "one step on";
 }
 export interface RecipeOnShelf {
   id: string;
@@ -152,7 +164,11 @@ export interface Wish {
   cycle?: string;
   crust?: "light" | "medium" | "dark";
   ready?: string;
+  notYet?: boolean;
   atPanel?: boolean;
+  within?: number;
+  away?: boolean;
+  addIns?: "by hand" | "dispenser" | "at the start";
   slices?: number;
   eaters?: number;
   closer?: number;
@@ -193,6 +209,7 @@ export interface PlanAnswer {
   now: string;
   offers: SwapOffer[];
   shopping: PlanShopping[];
+  habit: StoreHabit;
   noYeast?: RecipeOnShelf[];
 }
 export interface Plan {
@@ -212,6 +229,7 @@ export interface Plan {
   heat: PlanHeat;
   pan: PlanPan;
   setting: PlanSetting;
+  addIns?: PlanAddIns;
   timer: TimetableTimer;
   stages: MachineSpan[];
   moments: TimetableMoment[];
@@ -397,10 +415,17 @@ export interface PlanSetting {
   options: PlanCycleOption[];
   crust: "light" | "medium" | "dark";
   hasCrust: boolean;
+  hasSize: boolean;
   crusts: ("light" | "medium" | "dark")[];
   crustWhy: string;
   total: number;
+  slack: number;
   keepWarm: number;
+  presses: MachinePresses[];
+  label: string;
+  shows: string;
+  lock?: string;
+  hold?: boolean;
 }
 export interface PlanCycleName {
   id: string;
@@ -412,12 +437,26 @@ export interface PlanCycleOption {
   panel: string;
   name: string;
   suits: boolean;
+  grants: boolean;
   reason: string;
   total: number;
 }
+export interface MachinePresses {
+  button: string;
+  times: number;
+  shows: string;
+}
+export interface PlanAddIns {
+  way: "by hand" | "dispenser" | "at the start";
+  why: string;
+  volume: number;
+  box: number;
+  noBox?: string;
+  lines: string[];
+}
 export interface TimetableTimer {
   fit: string;
-  rule: "finish-based" | "start-based";
+  rule: "finish-based" | "start-based" | "none";
   setting: number;
   press: string;
   begin: string;
@@ -431,10 +470,11 @@ export interface MachineSpan {
   to: number;
 }
 export interface TimetableMoment {
-  kind: "begins" | "look" | "add-ins" | "last rise" | "bakes" | "ready" | "warm ends";
+  kind: "begins" | "look" | "add-ins" | "scrape" | "paddle" | "last rise" | "bakes" | "ready" | "warm ends";
   after: number;
   person: boolean;
   say: string;
+  upTo?: number;
 }
 export interface PlanCaution {
   level: "stop" | "care" | "note";
@@ -444,7 +484,10 @@ export interface PlanCaution {
 }
 export interface PlanWay {
   say: string;
-  ready: string;
+  now?: boolean;
+  ready?: string;
+  cycle?: string;
+  addIns?: "by hand" | "dispenser" | "at the start";
   swaps?: SwapPick[];
 }
 export interface SwapOffer {
@@ -472,6 +515,10 @@ export interface PlanShopping {
   need: string;
   has?: string;
   buy?: string;
+}
+export interface StoreHabit {
+  cycle?: string;
+  crust?: "light" | "medium" | "dark";
 }
 export interface Start {
   wish: Wish;
@@ -507,10 +554,11 @@ export interface BakeState {
   changes?: string;
 }
 export interface BakeMoment {
-  kind: "begins" | "look" | "add-ins" | "last rise" | "bakes" | "ready" | "warm ends";
+  kind: "begins" | "look" | "add-ins" | "scrape" | "paddle" | "last rise" | "bakes" | "ready" | "warm ends";
   after: number;
   person: boolean;
   say: string;
+  upTo?: number;
   at: string;
   done: boolean;
 }
@@ -533,14 +581,14 @@ export interface BakeHappening {
   seq: number;
   at: string;
   what: "done" | "taken out" | "abandoned" | "judged" | "undone";
-  moment?: "begins" | "look" | "add-ins" | "last rise" | "bakes" | "ready" | "warm ends";
+  moment?: "begins" | "look" | "add-ins" | "scrape" | "paddle" | "last rise" | "bakes" | "ready" | "warm ends";
   mark?: number;
   note?: string;
   of?: number;
 }
 export interface Happened {
   what: "done" | "taken out" | "abandoned" | "judged" | "undone";
-  moment?: "begins" | "look" | "add-ins" | "last rise" | "bakes" | "ready" | "warm ends";
+  moment?: "begins" | "look" | "add-ins" | "scrape" | "paddle" | "last rise" | "bakes" | "ready" | "warm ends";
   mark?: number;
   note?: string;
   of?: number;
@@ -579,6 +627,140 @@ export interface ReadLine {
 export interface SwapsKept {
   revision: number;
   swaps: SwapPick[];
+}
+export interface MachineRead {
+  id: string;
+  version: number;
+  machine: Machine;
+  panel: MachinePanel;
+}
+export interface Machine {
+  name: string;
+  sizes: string[];
+  crusts: ("light" | "medium" | "dark")[];
+  vessel: PanVessel;
+  paddles: MachinePaddles;
+  loading: "wet first" | "dry first";
+  dispenser: number;
+  yeastBox?: boolean;
+  delay: MachineDelay;
+  keepWarm: number;
+  coolDown: number;
+  kneadRise?: number;
+  window: boolean;
+  memory?: number;
+  panel?: MachinePanel;
+  cycles: MachineCycle[];
+}
+export interface MachinePaddles {
+  count: number;
+  folding: boolean;
+}
+export interface MachinePanel {
+  menu?: MachineRing;
+  crust?: MachineRing;
+  size?: MachineRing;
+  addIns?: MachineRing;
+  later?: string;
+  sooner?: string;
+  start?: string;
+  hold?: boolean;
+  lock?: string;
+}
+export interface MachineRing {
+  button?: string;
+  back?: string;
+  values?: string[];
+  default?: string;
+  only?: {
+    [k: string]: string[];
+  };
+}
+export interface MachineCycle {
+  id: string;
+  panel: string;
+  name: string;
+  character:
+    | "basic"
+    | "wholemeal"
+    | "crusty"
+    | "sweet"
+    | "rapid"
+    | "gluten-free"
+    | "low-carb"
+    | "quick bread"
+    | "packet mix"
+    | "dough"
+    | "pasta dough"
+    | "starter"
+    | "jam"
+    | "bake only";
+  stages: MachineStage[];
+  beeps?: MachineBeep[];
+  delay: boolean;
+  hasCrust: boolean;
+  noSize?: boolean;
+  keepsWarm: boolean;
+  restart?: boolean;
+  own?: boolean;
+}
+export interface MachineStage {
+  kind: "rest" | "knead" | "rise" | "knock-back" | "bake";
+  minutes: number;
+  least?: number;
+  vary?: MachineVariation[];
+  warmth?: string;
+}
+export interface MachineVariation {
+  size?: string;
+  crust?: "light" | "medium" | "dark";
+  minutes: number;
+}
+export interface MachineBeep {
+  for: "add-ins" | "paddle out" | "scrape the sides";
+  by: "after the start" | "before the last knead ends" | "before the last rise";
+  minutes: number;
+  upTo?: number;
+  pips?: number;
+}
+export interface Profiles {
+  profiles: Machine[];
+}
+export interface Compare {
+  cycles: string[];
+  size: string;
+  crust: "light" | "medium" | "dark";
+  recipe?: string;
+}
+export interface Compared {
+  machine: string;
+  cycles: ComparedCycle[];
+  longest: number;
+}
+export interface ComparedCycle {
+  id: string;
+  panel: string;
+  name: string;
+  spans: MachineSpan[];
+  totals: MachineTotals;
+  beside: string;
+  suits: boolean;
+  reason?: string;
+  beeps?: MachineBeep[];
+}
+export interface MachineTotals {
+  rest: number;
+  knead: number;
+  rise: number;
+  bake: number;
+  knockBacks: number;
+  all: number;
+}
+export interface HabitOf {
+  recipe: string;
+  machine: string;
+  cycle?: string;
+  crust?: "light" | "medium" | "dark";
 }
 export interface RecipeKept {
   id: string;

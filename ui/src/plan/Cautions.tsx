@@ -8,24 +8,39 @@ const look = {
   note: { icon: Info, name: "Note", tone: "border-rule", mark: "text-soft" },
 } as const;
 
-/** What stands against the plan, each with its ways out. */
-export function Cautions({ cautions, wish, change }: { cautions: PlanCaution[]; wish: Wish; change: (change: Change) => void }) {
+interface Props {
+  cautions: PlanCaution[];
+  wish: Wish;
+  change: (change: Change) => void;
+}
+
+/** What stands against the plan, each with its ways out; what is only good to know folds away beside it. */
+export function Cautions({ cautions, wish, change }: Props) {
+  const grave = cautions.filter((c) => c.level !== "note");
+  const notes = cautions.filter((c) => c.level === "note");
   const take = (way: PlanWay) => change(way.swaps ? { swap: swapped([...(wish.swaps ?? []), ...way.swaps]) } : { ready: way.ready || null });
+  const folded = notes.length > (grave.length > 0 ? 0 : 2);
   return (
-    <ul className="mt-2 space-y-2" aria-live="polite">
-      {cautions.map((c) => {
-        const { icon: Icon, name, tone, mark } = look[c.level];
-        return (
-          <li key={c.about + c.say} data-caution={c.about} className={`border-l-4 pl-3 text-sm leading-5 ${tone}`}>
-            <p><Icon size={18} aria-hidden="true" className={`mr-1 inline align-text-bottom ${mark}`} /><span className="sr-only">{name}: </span>{c.say}</p>
-            {c.ways?.map((w) => (
-              <button key={w.say} type="button" onClick={() => take(w)} className="mt-1 mr-2 min-h-9 rounded-tray border-2 border-rim px-3 font-semibold text-rim hover:bg-shelf">
-                {w.say}
-              </button>
-            ))}
-          </li>
-        );
-      })}
-    </ul>
+    <div aria-live="polite" className="mt-2 space-y-2">
+      <ul className="space-y-2">{(folded ? grave : [...grave, ...notes]).map((c) => <Said key={c.about + c.say} caution={c} take={take} />)}</ul>
+      {folded && (
+        <details>
+          <summary className="min-h-6 cursor-pointer text-sm font-semibold text-rim">Good to know: {notes.length}</summary>
+          <ul className="mt-1 space-y-2">{notes.map((c) => <Said key={c.about + c.say} caution={c} take={take} />)}</ul>
+        </details>
+      )}
+    </div>
+  );
+}
+
+function Said({ caution, take }: { caution: PlanCaution; take: (way: PlanWay) => void }) {
+  const { icon: Icon, name, tone, mark } = look[caution.level];
+  return (
+    <li data-caution={caution.about} className={`border-l-4 pl-3 text-sm leading-5 ${tone}`}>
+      <p><Icon size={18} aria-hidden="true" className={`mr-1 inline align-text-bottom ${mark}`} /><span className="sr-only">{name}: </span>{caution.say}</p>
+      {caution.ways?.map((w) => (
+        <button key={w.say} type="button" onClick={() => take(w)} className="mt-1 mr-2 min-h-9 rounded-tray border-2 border-rim px-3 font-semibold text-rim hover:bg-shelf">{w.say}</button>
+      ))}
+    </li>
   );
 }

@@ -1,0 +1,212 @@
+package machine
+
+import (
+	"slices"
+
+	"risepan/core/measure"
+	"risepan/core/word"
+)
+
+// Character is what a cycle is for.
+type Character string
+
+const (
+	Basic      Character = "basic"
+	Wholemeal  Character = "wholemeal"
+	CrustyLoaf Character = "crusty"
+	Sweet      Character = "sweet"
+	Rapid      Character = "rapid"
+	GlutenFree Character = "gluten-free"
+	LowCarb    Character = "low-carb"
+	QuickBread Character = "quick bread"
+	PacketMix  Character = "packet mix"
+	Dough      Character = "dough"
+	PastaDough Character = "pasta dough"
+	Starter    Character = "starter"
+	Jam        Character = "jam"
+	BakeOnly   Character = "bake only"
+)
+
+var Characters = []Character{Basic, Wholemeal, CrustyLoaf, Sweet, Rapid, GlutenFree, LowCarb, QuickBread, PacketMix, Dough, PastaDough, Starter, Jam, BakeOnly}
+
+func (c Character) Words() []string { return word.List(Characters) }
+func (c *Character) UnmarshalText(text []byte) error {
+	return word.Read(c, text, "character of a cycle", Characters)
+}
+
+// StageKind is what the machine does in a stage.
+type StageKind string
+
+const (
+	Rest      StageKind = "rest" // or preheat: ingredients come to one temperature
+	Knead     StageKind = "knead"
+	Rise      StageKind = "rise"
+	KnockBack StageKind = "knock-back"
+	Bake      StageKind = "bake"
+)
+
+var StageKinds = []StageKind{Rest, Knead, Rise, KnockBack, Bake}
+
+func (k StageKind) Words() []string                  { return word.List(StageKinds) }
+func (k *StageKind) UnmarshalText(text []byte) error { return word.Read(k, text, "stage", StageKinds) }
+
+// Variation is a stage's length for one size, one crust or both; an empty field stands for any.
+type Variation struct {
+	Size    measure.LoafSize `json:"size,omitzero"`
+	Crust   Crust            `json:"crust,omitzero"`
+	Minutes Minutes          `json:"minutes"`
+}
+
+// Stage is one stage of a cycle.
+type Stage struct {
+	Kind    StageKind           `json:"kind"`
+	Minutes Minutes             `json:"minutes"`
+	Least   Minutes             `json:"least,omitzero"`  // of a stage that waits for warmth; Minutes is then the most
+	Vary    []Variation         `json:"vary,omitzero"`   // the first that fits replaces Minutes
+	Warmth  measure.Temperature `json:"warmth,omitzero"` // where the booklet gives it
+}
+
+// slack is by how much the stage may be shorter than its Minutes.
+func (s Stage) slack() Minutes {
+	if s.Least <= 0 || s.Least >= s.Minutes {
+		return 0
+	}
+	return s.Minutes - s.Least
+}
+
+// Signal is what a beep calls for.
+type Signal string
+
+const (
+	ForAddIns Signal = "add-ins"
+	PaddleOut Signal = "paddle out" // or shape the dough, before the last rise
+	Scrape    Signal = "scrape the sides"
+)
+
+var Signals = []Signal{ForAddIns, PaddleOut, Scrape}
+
+func (s Signal) Words() []string { return word.List(Signals) }
+func (s *Signal) UnmarshalText(text []byte) error {
+	return word.Read(s, text, "call of a beep", Signals)
+}
+
+// Anchor is what the minutes of a beep count from.
+type Anchor string
+
+const (
+	AfterStart     Anchor = "after the start"
+	BeforeKneadEnd Anchor = "before the last knead ends"
+	BeforeLastRise Anchor = "before the last rise"
+)
+
+var Anchors = []Anchor{AfterStart, BeforeKneadEnd, BeforeLastRise}
+
+func (a Anchor) Words() []string { return word.List(Anchors) }
+func (a *Anchor) UnmarshalText(text []byte) error {
+	return word.Read(a, text, "way to time a beep", Anchors)
+}
+
+// Beep is one beep of a cycle.
+type Beep struct {
+	For     Signal  `json:"for"`
+	By      Anchor  `json:"by"`
+	Minutes Minutes `json:"minutes"`
+	UpTo    Minutes `json:"upTo,omitzero"` // the latest, where the booklet gives a window after the start
+	Pips    int     `json:"pips,omitzero"`
+}
+
+// For is the stage's length at a size and crust.
+func (s Stage) For(size measure.LoafSize, crust Crust) Minutes {
+	for _, v := range s.Vary {
+		if (v.Size.IsZero() || v.Size == size) && (v.Crust == "" || v.Crust == crust) {
+			return v.Minutes
+		}
+	}
+	return s.Minutes
+}
+
+// Cycle is one programme of a machine.
+type Cycle struct {
+	ID        string    `json:"id"`
+	Panel     string    `json:"panel"` // its number on the panel
+	Name      string    `json:"name"`
+	Character Character `json:"character"`
+	Stages    []Stage   `json:"stages"`
+	Beeps     []Beep    `json:"beeps,omitzero"`
+	Delay     bool      `json:"delay"`            // the delay timer works with it
+	HasCrust  bool      `json:"hasCrust"`         // the crust can be chosen
+	NoSize    bool      `json:"noSize,omitzero"`  // the size cannot
+	KeepsWarm bool      `json:"keepsWarm"`        // goes over to keep warm at its end
+	Restart   bool      `json:"restart,omitzero"` // Start is pressed again after a pause
+	Own       bool      `json:"own,omitzero"`     // made by its owner and stored on the machine
+}
+
+// Span is one stage of a run, in minutes from when the cycle begins.
+type Span struct {
+	Kind StageKind `json:"kind"`
+	From Minutes   `json:"from"`
+	To   Minutes   `json:"to"`
+}
+
+// Run lays the cycle's stages end to end for a size and crust, leaving out those of no minutes.
+func (c Cycle) Run(size measure.LoafSize, crust Crust) []Span {
+	var at Minutes
+	var out []Span
+	for _, s := range c.Stages {
+		if m := s.For(size, crust); m > 0 {
+			out = append(out, Span{s.Kind, at, at + m})
+			at += m
+		}
+	}
+	return out
+}
+
+// Total is how long the cycle takes without keep warm.
+func (c Cycle) Total(size measure.LoafSize, crust Crust) Minutes {
+	var t Minutes
+	for _, s := range c.Stages {
+		t += s.For(size, crust)
+	}
+	return t
+}
+
+// Slack is by how much the cycle may be shorter than its total, where a stage waits for warmth.
+func (c Cycle) Slack() Minutes {
+	var t Minutes
+	for _, s := range c.Stages {
+		t += s.slack()
+	}
+	return t
+}
+
+// Window is when a beep sounds, in minutes after the cycle begins; To is From where it is one minute.
+type Window struct {
+	From Minutes `json:"from"`
+	To   Minutes `json:"to"`
+}
+
+// Beep is when the cycle calls for something; ok is false where it does not.
+func (c Cycle) Beep(call Signal, size measure.LoafSize, crust Crust) (w Window, ok bool) {
+	n := slices.IndexFunc(c.Beeps, func(b Beep) bool { return b.For == call })
+	if n < 0 {
+		return Window{}, false
+	}
+	b := c.Beeps[n]
+	if b.By == AfterStart {
+		return Window{b.Minutes, max(b.Minutes, b.UpTo)}, true
+	}
+	var at, slack, before Minutes
+	for _, s := range c.Stages {
+		m := s.For(size, crust)
+		slack += s.slack()
+		switch {
+		case b.By == BeforeKneadEnd && s.Kind == Knead && m > 0:
+			w, ok = Window{at + m - b.Minutes - slack, at + m - b.Minutes}, true
+		case b.By == BeforeLastRise && s.Kind == Rise && m > 0:
+			w, ok = Window{at - b.Minutes - before, at - b.Minutes}, true
+		}
+		at += m
+		before = slack
+	}
+	return w, ok
+}

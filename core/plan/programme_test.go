@@ -1,0 +1,162 @@
+package plan_test
+
+import (
+	"errors"
+	"slices"
+	"strings"
+	"testing"
+
+	"risepan/core/fault"
+	"risepan/core/kitchen"
+	"risepan/core/machine"
+	"risepan/core/plan"
+	"risepan/core/timetable"
+	"risepan/demo"
+)
+
+func caution(p plan.Plan, a plan.About) (plan.Caution, bool) {
+	n := slices.IndexFunc(p.Cautions, func(c plan.Caution) bool { return c.About == a })
+	if n < 0 {
+		return plan.Caution{}, false
+	}
+	return p.Cautions[n], true
+}
+
+// The galley machine's sweet cycle takes 3:17 for a small loaf and beeps 30 minutes in; its timer goes in
+// steps of 10. Planned at 20:00, Start is pressed at 20:15. For bread at 07:00 the timer shows 10:40 and
+// the bread is ready at 06:55; the cycle begins at 03:38 and the beep comes at 04:08.
+func TestABeepInTheQuietHoursHasWaysOut(t *testing.T) {
+	k := heron()
+	from, _ := kitchen.ParseClock("22:30")
+	to, _ := kitchen.ParseClock("06:30")
+	k.Quiet = kitchen.Quiet{From: from, To: to}
+	w := wish(t, "Mooring raisin loaf", demo.Galley(), one, "2026-03-11T07:00")
+	p, err := plan.Make(k, w, evening)
+	if err != nil {
+		t.Fatal(err)
+	}
+	c, ok := caution(p, plan.Quiet)
+	if !ok || !strings.Contains(c.Say, "04:08") || len(c.Ways) != 3 || p.Timer.Setting != 640 {
+		t.Fatalf("timer %v: %+v", p.Timer.Setting, c)
+	}
+	for n, want := range []plan.AddInWay{plan.InBox, plan.AtStart} {
+		w.AddIns = c.Ways[n].AddIns
+		p, err := plan.Make(k, w, evening)
+		if err != nil || p.AddIns.Way != want {
+			t.Fatalf("%s: %+v (%v)", want, p.AddIns, err)
+		}
+		if _, still := caution(p, plan.Quiet); still {
+			t.Errorf("%s: it still wakes somebody", want)
+		}
+		if (len(p.Pan.Aside) == 0) != (want == plan.AtStart) {
+			t.Errorf("%s: set aside %v", want, p.Pan.Aside)
+		}
+	}
+	w.AddIns, w.Ready = "", c.Ways[2].Ready
+	if p, err := plan.Make(k, w, evening); err != nil {
+		t.Error(err)
+	} else if c, still := caution(p, plan.Quiet); still {
+		t.Errorf("another ready time, %s, still wakes somebody: %s", w.Ready, c.Say)
+	}
+}
+
+func TestAddInsGoWhereTheyCan(t *testing.T) {
+	cheese := named(t, "Mooring raisin loaf")
+	cheese.Lines = slices.Clone(cheese.Lines)
+	cheese.Lines[8].Ingredient = "hard-cheese"
+	heap := named(t, "Mooring raisin loaf")
+	heap.Lines = slices.Clone(heap.Lines)
+	heap.Lines[8].Amount = heap.Lines[5].Amount // three cups of raisins
+	for _, c := range []struct {
+		why    string
+		change func(*plan.Wish)
+		want   plan.AddInWay
+		about  plan.About // a caution that must be there
+	}{
+		{"somebody is there", func(*plan.Wish) {}, plan.WithHands, ""},
+		{"nobody is: 2/3 and 1/3 cup, 237 ml, do not fit the dispenser of 200 ml", func(w *plan.Wish) { w.Away = true }, plan.AtStart, ""},
+		{"nobody is: a small loaf's do", func(w *plan.Wish) { w.Away, w.Size = true, one }, plan.InBox, ""},
+		{"cheese never goes in it", func(w *plan.Wish) { w.Away, w.Size, w.Recipe = true, one, cheese }, plan.AtStart, ""},
+		{"a machine without one", func(w *plan.Wish) { w.Away, w.Machine = true, demo.Boatyard() }, plan.AtStart, ""},
+		{"three cups of raisins are too many", func(w *plan.Wish) { w.Recipe = heap }, plan.WithHands, plan.TooMany},
+	} {
+		w := wish(t, "Mooring raisin loaf", demo.Galley(), oneHalf, "")
+		c.change(&w)
+		p := mustMake(t, w)
+		if p.AddIns.Way != c.want || p.AddIns.Why == "" {
+			t.Errorf("%s: %+v", c.why, p.AddIns)
+		}
+		if _, ok := caution(p, c.about); c.about != "" && !ok {
+			t.Errorf("%s: nothing is said: %+v", c.why, p.Cautions)
+		}
+	}
+	w := wish(t, "Mooring raisin loaf", demo.Galley(), oneHalf, "")
+	w.AddIns = plan.InBox
+	var f *fault.Fault
+	if _, err := plan.Make(heron(), w, evening); !errors.As(err, &f) || f.Pointer != "/addIns" {
+		t.Errorf("a dispenser that is too small is filled: %v", err)
+	}
+	// Cheese that is put in by hand waits in the fridge: the delay is not refused for it.
+	w = wish(t, "Mooring raisin loaf", demo.Galley(), oneHalf, "2026-03-11T07:00")
+	w.Recipe = cheese
+	if c, refused := mustMake(t, w).Refusal(); refused {
+		t.Errorf("cheese in the fridge refuses a delay: %s", c.Say)
+	}
+	w.AddIns = plan.AtStart
+	if _, refused := mustMake(t, w).Refusal(); !refused {
+		t.Error("cheese in the pan does not refuse a delay")
+	}
+}
+
+func TestTimesThatAreWished(t *testing.T) {
+	home := wish(t, "Towpath white", demo.Galley(), oneHalf, "2026-03-11T07:03")
+	home.NotYet = true
+	by := home
+	by.NotYet = false
+	h, b := mustMake(t, home).Timer, mustMake(t, by).Timer
+	if h.Early != 0 || h.Late >= 10 || b.Late != 0 || b.Early >= 10 || !h.Ready.After(b.Ready) {
+		t.Errorf("home at 07:03 it is ready %v, by 07:03 %v", h.Ready, b.Ready)
+	}
+	// 20:00, so Start at 20:15: bread by 22:30 leaves 2 h 15, and only the rapid cycle is done by then.
+	soon := wish(t, "Towpath white", demo.Galley(), oneHalf, "2026-03-10T22:30")
+	p := mustMake(t, soon)
+	c, ok := caution(p, plan.Timing)
+	if p.Timer.Fit != timetable.TooSoon || !ok || len(c.Ways) != 2 || c.Ways[0].Cycle != "rapid" || !c.Ways[1].Now {
+		t.Errorf("too soon: %+v", c)
+	}
+	soon.Cycle = c.Ways[0].Cycle
+	if p := mustMake(t, soon); p.Timer.Fit == timetable.TooSoon {
+		t.Errorf("the faster cycle is too slow: %+v", p.Timer)
+	}
+	soon.Cycle, soon.Within = "", 60
+	if p := mustMake(t, soon); !slices.ContainsFunc(p.Cautions, func(c plan.Caution) bool {
+		return strings.HasPrefix(c.Say, "No cycle that suits this dough is done in 1 h")
+	}) {
+		t.Errorf("an hour for a loaf: %+v", p.Cautions)
+	}
+}
+
+func TestThePlanSaysWhatToPressAndWhatTheDisplayThenShows(t *testing.T) {
+	p := mustMake(t, wish(t, "Sluice-gate egg loaf", demo.Galley(), two, ""))
+	if p.Setting.Label != "Menu 3×, Size 1×, Crust 2×, Start" || p.Setting.Shows != "4 Sweet · 2 lb · light · 3:26" {
+		t.Errorf("press %s; then it shows %s", p.Setting.Label, p.Setting.Shows)
+	}
+	p = mustMake(t, wish(t, "Towpath white", demo.Boatyard(), oneHalf, "2026-03-11T07:00"))
+	if p.Setting.Slack != 5 || !strings.HasPrefix(p.Setting.Label, "Delay ") || !strings.HasSuffix(p.Setting.Label, "Start/Stop") {
+		t.Errorf("slack %d, press %s", p.Setting.Slack, p.Setting.Label)
+	}
+	// Its white cycle waits 12 to 17 minutes for warmth, so the beep is a window of 5 minutes.
+	beep := mustMake(t, wish(t, "Mooring raisin loaf", withCycle(demo.Boatyard(), "basic"), oneHalf, "")).Moments
+	for _, m := range beep {
+		if m.Kind == timetable.AddIns && (m.After != 31 || m.UpTo != 36) {
+			t.Errorf("the beep comes from minute %d to %d, want 31 to 36", m.After, m.UpTo)
+		}
+	}
+}
+
+// withCycle is a machine with one of its cycles alone.
+func withCycle(m machine.Machine, id string) machine.Machine {
+	c, _ := m.Cycle(id)
+	m.Cycles = []machine.Cycle{c}
+	return m
+}
