@@ -57,6 +57,9 @@ func TestRealAnswersFitTheSchema(t *testing.T) {
 	}{
 		{"Shelf", "GET", "/api/v1/shelf", nil, nil},
 		{"PlanAnswer", "POST", "/api/v1/plan", w, nil},
+		{"Profiles", "GET", "/api/v1/machines/profiles", nil, nil},
+		{"MachineRead", "GET", "/api/v1/machines/" + w["machine"].(string), nil, nil},
+		{"Compared", "POST", "/api/v1/machines/" + w["machine"].(string) + "/compare", map[string]any{"cycles": []string{"basic", "rapid"}, "size": "1 lb", "crust": "dark"}, nil},
 		{"Larder", "GET", "/api/v1/larder", nil, nil},
 		{"RecipeKept", "POST", "/api/v1/recipes/" + w["recipe"].(string) + "/swaps",
 			map[string]any{"revision": 1, "swaps": []any{map[string]any{"line": "l1", "swap": "milk>dry-milk"}}}, []string{"Idempotency-Key", "y"}},

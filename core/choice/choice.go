@@ -23,6 +23,7 @@ type Needs struct {
 	Delayed bool            // a delay timer is wanted
 	Within  machine.Minutes // the time that there is; 0: any
 	Away    bool            // nobody is there for the beep
+	Box     bool            // the dispenser holds the add-ins
 }
 
 // Option is one cycle of the machine, with how well it suits and why.
@@ -98,13 +99,13 @@ const (
 )
 
 // rules say what else about a cycle counts for or against it.
-var rules = []func(m machine.Machine, c machine.Cycle, t machine.Totals, n Needs) (points int, say string){
-	func(m machine.Machine, c machine.Cycle, _ machine.Totals, n Needs) (int, string) {
+var rules = []func(c machine.Cycle, t machine.Totals, n Needs) (points int, say string){
+	func(c machine.Cycle, _ machine.Totals, n Needs) (int, string) {
 		_, beeps := c.Beep(machine.ForAddIns, n.Size, machine.Medium)
 		switch {
 		case !n.addIns():
 			return 0, ""
-		case n.Away && m.Dispenser > 0:
+		case n.Away && n.Box:
 			return 0, "The dispenser stands in for you at the beep."
 		case n.Away:
 			return 0, "Nobody is there for the beep, so the add-ins go in at the start."
@@ -113,25 +114,25 @@ var rules = []func(m machine.Machine, c machine.Cycle, t machine.Totals, n Needs
 		}
 		return -forBeep, "It has no add-in beep, so watch the clock."
 	},
-	func(_ machine.Machine, c machine.Cycle, _ machine.Totals, n Needs) (int, string) {
+	func(c machine.Cycle, _ machine.Totals, n Needs) (int, string) {
 		if n.Formula.Grain >= thirsty && c.Stages[0].Kind == machine.Rest && c.Stages[0].Minutes >= longRest {
 			return forRest, "It begins with a rest, in which the grain drinks."
 		}
 		return 0, ""
 	},
-	func(_ machine.Machine, c machine.Cycle, t machine.Totals, n Needs) (int, string) {
+	func(c machine.Cycle, t machine.Totals, n Needs) (int, string) {
 		if n.Formula.Grain >= 50 && c.Character != machine.Wholemeal && t.Rise >= longRise {
 			return forRise, fmt.Sprintf("It rises %d minutes in all, which is long enough for whole grain.", t.Rise)
 		}
 		return 0, ""
 	},
-	func(_ machine.Machine, _ machine.Cycle, t machine.Totals, n Needs) (int, string) {
+	func(_ machine.Cycle, t machine.Totals, n Needs) (int, string) {
 		if extra := t.KnockBacks - fewKnocks; extra > 0 && (n.Kind == recipe.LowCarb || n.Kind == recipe.GlutenFree) {
 			return forKnock * extra, fmt.Sprintf("It knocks the dough back %d times: drop one if the machine lets you.", t.KnockBacks)
 		}
 		return 0, ""
 	},
-	func(_ machine.Machine, c machine.Cycle, _ machine.Totals, n Needs) (int, string) {
+	func(c machine.Cycle, _ machine.Totals, n Needs) (int, string) {
 		if c.Character == machine.Rapid && n.Formula.Yeast > 0 && !n.instant() {
 			return forYeast, "A rapid cycle wants instant yeast: swap it."
 		}
@@ -152,13 +153,13 @@ func Cycles(m machine.Machine, n Needs) []Option {
 	}
 	out := make([]Option, 0, len(m.Cycles))
 	for _, c := range m.Cycles {
-		out = append(out, judge(m, c, n, why, prefer))
+		out = append(out, judge(c, n, why, prefer))
 	}
 	slices.SortStableFunc(out, func(a, b Option) int { return cmp.Compare(b.Score, a.Score) })
 	return out
 }
 
-func judge(m machine.Machine, c machine.Cycle, n Needs, why string, prefer []machine.Character) Option {
+func judge(c machine.Cycle, n Needs, why string, prefer []machine.Character) Option {
 	rank := slices.Index(prefer, c.Character)
 	if rank < 0 {
 		return Option{Cycle: c.ID, Score: otherDough, Grants: true, Reason: fmt.Sprintf("A %s cycle is made for another kind of dough.", c.Character)}
@@ -169,7 +170,7 @@ func judge(m machine.Machine, c machine.Cycle, n Needs, why string, prefer []mac
 	}
 	t := c.Totals(n.Size, machine.Medium)
 	for _, rule := range rules {
-		points, say := rule(m, c, t, n)
+		points, say := rule(c, t, n)
 		o.Score += points
 		if say != "" {
 			o.Reason += " " + say

@@ -185,16 +185,16 @@ func Make(k kitchen.Kitchen, w Wish, now time.Time) (Plan, error) {
 	if err := p.mix(k, w, lines, chosen); err != nil {
 		return Plan{}, err
 	}
+	if err := p.placeAddIns(w, lines); err != nil {
+		return Plan{}, err
+	}
 	needs := choice.Needs{Kind: w.Recipe.Kind, Formula: p.Formula.Formula, Lines: written, Size: w.Size,
-		Delayed: !w.Ready.IsZero(), Within: w.Within, Away: w.Away}
+		Delayed: !w.Ready.IsZero(), Within: w.Within, Away: w.Away, Box: p.AddIns != nil && p.AddIns.NoBox == ""}
 	cycle, err := p.set(w, needs)
 	if err != nil {
 		return Plan{}, err
 	}
 	p.usual(k, w, cycle)
-	if err := p.placeAddIns(w, lines); err != nil {
-		return Plan{}, err
-	}
 	doubt := p.time(k, w, cycle, now)
 	p.list(k, w, lines)
 	if err := p.measure(k, w, lines); err != nil {

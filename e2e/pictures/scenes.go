@@ -57,16 +57,6 @@ var scenes = []scene{
 		p.Sees("optional · at the beep")
 	}},
 	{name: "kitchen", path: "/kitchen", wait: "Cups and spoons"},
-	{name: "own-cup", path: "/kitchen?drawer=Flour", wait: "Your own cup", act: func(p *drive.Page) {
-		p.Click("Weigh a cup of flour")
-		p.Click("bread flour")
-		for _, g := range []string{"131", "128", "134", "152"} {
-			p.Type("A weighing of bread flour, in grams", g+"\r")
-			p.Until("the weighing kept", "shows('"+g+" g')")
-		}
-		p.Sees("give or take")
-		p.Sees("far from the others")
-	}},
 	{name: "formula", path: "/", wait: "In the pan", act: func(p *drive.Page) {
 		pick("Sluice-gate egg loaf")(p)
 		p.Click("whole milk")
@@ -101,5 +91,33 @@ var scenes = []scene{
 	{name: "logged-bake", path: "/log", wait: "Mooring raisin loaf", act: func(p *drive.Page) {
 		p.Click("Lock-keeper's wholemeal")
 		p.Sees("What went in")
+	}},
+	{name: "machine", path: "/machines", wait: "Describe another", act: func(p *drive.Page) {
+		p.Click("Change it: Galley machine")
+		p.Click("Cycles")
+		p.Sees("drag the end of a stage")
+	}},
+	{name: "compare", path: "/", wait: "In the pan", act: func(p *drive.Page) {
+		pick("Lock-keeper's wholemeal")(p)
+		p.Click("why this cycle")
+		p.Click("See them side by side")
+		p.Sees("Beside")
+	}},
+	{name: "presses", path: "/", wait: "In the pan", act: func(p *drive.Page) {
+		pick("Mooring raisin loaf")(p)
+		p.Click("Ready by")
+		p.Until("a delay", "/^\\d+:\\d\\d$/.test(document.querySelector('[data-timer]')?.innerText)")
+		p.Click("Menu")
+		p.Sees("What to press")
+	}},
+	{name: "own-cup", path: "/kitchen?drawer=Flour", wait: "Your own cup", act: func(p *drive.Page) {
+		p.Click("Weigh a cup of flour")
+		p.Click("bread flour")
+		for _, g := range []string{"131", "128", "134", "152"} {
+			p.Type("A weighing of bread flour, in grams", g+"\r")
+			p.Until("the weighing kept", "shows('"+g+" g')")
+		}
+		p.Sees("give or take")
+		p.Sees("far from the others")
 	}},
 }

@@ -11,6 +11,9 @@ const VerdictScreen = lazy(() => import("./verdict/VerdictScreen"));
 const RecipesScreen = lazy(() => import("./recipes/RecipesScreen"));
 const RecipeEditor = lazy(() => import("./recipes/RecipeEditor"));
 const KitchenScreen = lazy(() => import("./kitchen/KitchenScreen"));
+const MachinesScreen = lazy(() => import("./machines/MachinesScreen"));
+const MachineEditor = lazy(() => import("./machines/MachineEditor"));
+const CompareScreen = lazy(() => import("./machines/CompareScreen"));
 const LogScreen = lazy(() => import("./log/LogScreen"));
 const LoggedBake = lazy(() => import("./log/LoggedBake"));
 
@@ -34,6 +37,10 @@ export function App() {
               <Route path="/recipes" element={<RecipesScreen />} />
               <Route path="/recipes/new" element={<RecipeEditor />} />
               <Route path="/recipes/:id" element={<RecipeEditor />} />
+              <Route path="/machines" element={<MachinesScreen />} />
+              <Route path="/machines/new" element={<MachineEditor />} />
+              <Route path="/machines/:id" element={<MachineEditor />} />
+              <Route path="/machines/:id/compare" element={<CompareScreen />} />
               <Route path="/kitchen" element={<KitchenScreen />} />
               <Route path="*" element={<Navigate to="/" replace />} />
             </Routes>

@@ -1,4 +1,4 @@
-import type { BakeView, Happened, Kitchen, KitchenSettings, Larder, Loaded, Log, PlanAnswer, Problem, RecipeKept, RecipeRead, RecipeText, Shelf, Start, SwapsKept, Wish } from "./types.gen";
+import type { BakeView, Compare, Compared, HabitOf, Happened, Kitchen, KitchenSettings, Larder, Loaded, Log, Machine, MachineRead, PlanAnswer, Problem, Profiles, RecipeKept, RecipeRead, RecipeText, Shelf, Start, SwapsKept, Wish } from "./types.gen";
 
 /** An error that the server put into words. */
 export class Trouble extends Error {
@@ -39,19 +39,28 @@ const get = <T>(path: string, signal?: AbortSignal) => call<T>(path, { signal })
 const post = <T>(path: string, body: unknown, headers: Record<string, string> = {}, signal?: AbortSignal) =>
   call<T>(path, { method: "POST", body: JSON.stringify(body), headers: { "Content-Type": "application/json", ...headers }, signal });
 
+const put = <T>(path: string, body: unknown, version?: number) =>
+  call<T>(path, { method: "PUT", body: JSON.stringify(body), headers: { "Content-Type": "application/json", ...(version !== undefined && { "If-Match": `"${version}"` }) } });
+
 /** A key for one press of a button: sent again, the press counts once. */
 export const newKey = () => crypto.randomUUID();
 
 export const fetchShelf = (signal: AbortSignal) => get<Shelf>("/shelf", signal);
 export const fetchLarder = (signal: AbortSignal) => get<Larder>("/larder", signal);
-export const putKitchen = (kitchen: Kitchen, version: number) =>
-  call<KitchenSettings>("/kitchen", { method: "PUT", body: JSON.stringify(kitchen), headers: { "If-Match": `"${version}"` } });
+export const putKitchen = (kitchen: Kitchen, version: number) => put<KitchenSettings>("/kitchen", kitchen, version);
 export const undoKitchen = (version: number) => post<KitchenSettings>("/kitchen/undo", {}, { "If-Match": `"${version}"` });
 export const fetchPlan = (wish: Wish, signal?: AbortSignal) => post<PlanAnswer>("/plan", wish, {}, signal);
 export const fetchRecipe = (id: string, signal: AbortSignal) => get<RecipeRead>(`/recipes/${id}`, signal);
 export const readRecipe = (recipe: RecipeText, signal?: AbortSignal) => post<RecipeRead>("/recipes/read", recipe, {}, signal);
 export const keepRecipe = (recipe: RecipeText, id: string | undefined, key: string) =>
   post<RecipeRead>(id ? `/recipes/${id}/revisions` : "/recipes", recipe, { "Idempotency-Key": key });
+export const setHabit = (habit: HabitOf) => put<HabitOf>("/habits", habit);
+export const fetchProfiles = (signal: AbortSignal) => get<Profiles>("/machines/profiles", signal);
+export const fetchMachine = (id: string, signal: AbortSignal) => get<MachineRead>(`/machines/${id}`, signal);
+export const addMachine = (machine: Machine, key: string) => post<MachineRead>("/machines", machine, { "Idempotency-Key": key });
+export const putMachine = (id: string, machine: Machine, version: number) => put<MachineRead>(`/machines/${id}`, machine, version);
+export const undoMachine = (id: string, version: number) => post<MachineRead>(`/machines/${id}/undo`, {}, { "If-Match": `"${version}"` });
+export const compareCycles = (id: string, what: Compare, signal?: AbortSignal) => post<Compared>(`/machines/${id}/compare`, what, {}, signal);
 export const keepSwaps = (id: string, swaps: SwapsKept, key: string) => post<RecipeKept>(`/recipes/${id}/swaps`, swaps, { "Idempotency-Key": key });
 export const undoRecipe = (id: string, revision: number, key: string) => post<RecipeKept>(`/recipes/${id}/undo`, { id, revision }, { "Idempotency-Key": key });
 export const fetchLog = (signal: AbortSignal) => get<Log>("/bakes", signal);

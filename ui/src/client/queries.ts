@@ -2,7 +2,7 @@ import { keepPreviousData, type QueryClient, queryOptions, useMutation, useQuery
 import { useEffect, useRef } from "react";
 import * as api from "./api";
 import { serverNow, setServerTime } from "./clock";
-import type { BakeView, Happened, Kitchen, KitchenSettings, RecipeText, Shelf, Start, SwapsKept, Wish } from "./types.gen";
+import type { BakeView, Compare, HabitOf, Happened, Kitchen, KitchenSettings, Machine, MachineRead, RecipeText, Shelf, Start, SwapsKept, Wish } from "./types.gen";
 
 async function timed<T extends { now: string }>(answer: Promise<T>): Promise<T> {
   const value = await answer;
@@ -142,3 +142,33 @@ export const useKeepRecipe = (id: string | undefined) => useRecipeChange((recipe
 export const useKeepSwaps = (id: string) => useRecipeChange((swaps: SwapsKept) => api.keepSwaps(id, swaps, api.newKey()));
 /** Brings the revision before the newest back. */
 export const useUndoRecipe = (id: string) => useRecipeChange((revision: number) => api.undoRecipe(id, revision, api.newKey()));
+
+/** Remembers the baker's own cycle and crust for a recipe on a machine. */
+export function useSetHabit() {
+  const client = useQueryClient();
+  return useMutation({ mutationFn: (habit: HabitOf) => api.setHabit(habit), onSuccess: () => replan(client) });
+}
+
+export const useProfiles = () => useQuery({ queryKey: ["profiles"], queryFn: ({ signal }) => api.fetchProfiles(signal), staleTime: Infinity });
+export const useMachine = (id: string | undefined) =>
+  useQuery({ queryKey: ["machine", id], queryFn: ({ signal }) => api.fetchMachine(id ?? "", signal), enabled: id !== undefined, staleTime: 0 });
+export const useCompared = (id: string, what: Compare) =>
+  useQuery({ queryKey: ["compare", id, what], queryFn: ({ signal }) => api.compareCycles(id, what, signal), enabled: what.cycles.length > 1, placeholderData: keepPreviousData });
+
+/** A change of a machine: plans are made anew, past bakes stay as they were. */
+function useMachineChange<Input>(send: (input: Input) => Promise<MachineRead>) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: send,
+    onSuccess: async (machine) => {
+      client.setQueryData(["machine", machine.id], machine);
+      client.removeQueries({ queryKey: ["compare"] });
+      await replan(client);
+      await client.invalidateQueries({ queryKey: ["shelf"] });
+    },
+  });
+}
+
+export const useKeepMachine = (id: string | undefined, version: number) =>
+  useMachineChange((machine: Machine) => (id ? api.putMachine(id, machine, version) : api.addMachine(machine, api.newKey())));
+export const useUndoMachine = (id: string) => useMachineChange((version: number) => api.undoMachine(id, version));

@@ -1,5 +1,6 @@
 import { useState } from "react";
 import type { Kitchen, Problem } from "../client/types.gen";
+import { readClock } from "../parts/time";
 import { Choices } from "./Choices";
 import { fieldLook, type SetKitchen } from "./set";
 
@@ -27,6 +28,7 @@ export function Habits({ kitchen, set, fault }: { kitchen: Kitchen; set: SetKitc
           ["hot with rapid yeast", "Hot", "For rapid-rise yeast on a rapid cycle; else tepid."],
         ]}
       />
+      <QuietHours kitchen={kitchen} set={set} />
       <Choices
         label="Salt" value={kitchen.salt} pick={(salt) => set({ salt })}
         choices={[["booklet", "As booklets have it", "Holds the yeast back and guards against overflow."], ["reduced", "Reduced", "At most 1.4 % of the flour. Rises faster: cut the yeast or watch it."]]}
@@ -45,6 +47,33 @@ export function Habits({ kitchen, set, fault }: { kitchen: Kitchen; set: SetKitc
       />
     </div>
   );
+}
+
+/** Hours in which no beep should wake anybody. */
+function QuietHours({ kitchen, set }: { kitchen: Kitchen; set: SetKitchen }) {
+  const { from, to } = kitchen.quiet;
+  return (
+    <fieldset>
+      <legend className="text-sm font-semibold text-soft">Quiet hours, when no beep should wake anybody</legend>
+      <div className="mt-1 flex items-center gap-2">
+        <ClockField label="Quiet from" value={from} keep={(v, kept) => set({ quiet: { from: v, to } }, kept)} />
+        to
+        <ClockField label="Quiet until" value={to} keep={(v, kept) => set({ quiet: { from, to: v } }, kept)} />
+        <span className="text-sm text-soft">{from === to ? "none" : ""}</span>
+      </div>
+    </fieldset>
+  );
+}
+
+function ClockField({ label, value, keep }: { label: string; value: string; keep: (clock: string, kept: () => void) => void }) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const read = typed === null ? null : readClock(typed);
+  const commit = () => {
+    if (read === null) return;
+    if (read === value) setTyped(null);
+    else keep(read, () => setTyped(null));
+  };
+  return <input value={typed ?? value} onChange={(e) => setTyped(e.target.value)} onBlur={commit} onKeyDown={(e) => e.key === "Enter" && commit()} aria-label={label} aria-invalid={typed !== null && read === null} className={`${fieldLook} w-24 text-center text-lg font-bold`} />;
 }
 
 /** How warm the kitchen usually is. */

@@ -1,4 +1,4 @@
-import { BookOpen, ClipboardList, CookingPot, Eye, Keyboard, ScrollText } from "lucide-react";
+import { BookOpen, ClipboardList, CookingPot, Eye, Keyboard, ScrollText, SlidersVertical } from "lucide-react";
 import { lazy, Suspense, useEffect, useState } from "react";
 import { NavLink, useNavigate } from "react-router";
 import { useRunning } from "./RunningStrip";
@@ -19,6 +19,7 @@ export function Rail() {
       w: () => navigate(watch),
       l: () => navigate("/log"),
       r: () => navigate("/recipes"),
+      m: () => navigate("/machines"),
       k: () => navigate("/kitchen"),
       "?": () => setHelp(true),
     };
@@ -32,13 +33,14 @@ export function Rail() {
   }, [navigate, watch]);
 
   const item =
-    "flex min-h-14 flex-1 flex-col items-center justify-center gap-1 rounded-tray px-1 py-2 text-xs font-semibold text-ink hover:bg-enamel aria-[current=page]:bg-rim aria-[current=page]:text-on-rim md:flex-none";
+    "flex min-h-14 flex-1 flex-col items-center justify-center gap-1 rounded-tray px-0 py-2 text-xs font-semibold text-ink hover:bg-enamel aria-[current=page]:bg-rim aria-[current=page]:text-on-rim md:flex-none";
   return (
-    <nav aria-label="Screens" className="z-20 flex gap-1 bg-shelf p-1 md:h-dvh md:w-24 md:flex-col md:p-2">
+    <nav aria-label="Screens" className="z-20 flex bg-shelf p-1 md:gap-1 md:h-dvh md:w-24 md:flex-col md:p-2">
       <NavLink to="/" end className={item}><ClipboardList size={24} aria-hidden="true" />Plan</NavLink>
       <NavLink to={watch} className={item}><Eye size={24} aria-hidden="true" />Watch</NavLink>
       <NavLink to="/log" className={item}><BookOpen size={24} aria-hidden="true" />Log</NavLink>
       <NavLink to="/recipes" className={item}><ScrollText size={24} aria-hidden="true" />Recipes</NavLink>
+      <NavLink to="/machines" className={item}><SlidersVertical size={24} aria-hidden="true" />Machines</NavLink>
       <NavLink to="/kitchen" className={item}><CookingPot size={24} aria-hidden="true" />Kitchen</NavLink>
       <div className="hidden flex-1 md:block" />
       <Sprig className="mx-auto hidden w-16 md:block" />

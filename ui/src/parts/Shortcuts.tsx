@@ -1,7 +1,7 @@
 import { Dialog, DialogPanel, DialogTitle } from "@headlessui/react";
 
 const keys: [string, string][] = [
-  ["P", "Plan"], ["W", "Watch the running bake"], ["L", "Log"], ["R", "Recipes"], ["K", "Kitchen"],
+  ["P", "Plan"], ["W", "Watch the running bake"], ["L", "Log"], ["R", "Recipes"], ["M", "Machines"], ["K", "Kitchen"],
   ["1 2 3", "First, second, third loaf size, on Plan"], ["?", "This list"], ["Esc", "Close what is open"],
 ];
 

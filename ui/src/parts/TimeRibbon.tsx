@@ -1,17 +1,10 @@
 import type { MachineSpan, TimetableMoment } from "../client/types.gen";
 import { Pins } from "./Pins";
+import { look } from "./stages";
 import { clock, inHours } from "./time";
 
-const look: Record<MachineSpan["kind"], { name: string; paint: string }> = {
-  rest: { name: "rest", paint: "bg-shelf text-ink" },
-  knead: { name: "knead", paint: "bg-rim text-on-rim" },
-  rise: { name: "rise", paint: "bg-leaf/20 text-ink" },
-  "knock-back": { name: "knock-back", paint: "bg-rim" },
-  bake: { name: "bake", paint: "bg-ink text-enamel" },
-};
-
 const short: Partial<Record<TimetableMoment["kind"], string>> = {
-  look: "look at the dough", "add-ins": "add-ins in", ready: "take it out",
+  look: "look at the dough", "add-ins": "add-ins in", scrape: "scrape the sides", ready: "take it out",
 };
 
 const breakShare = 9; // per cent of the width that a long delay takes
@@ -42,7 +35,7 @@ export function TimeRibbon({ press, begin, stages, moments, total, keepWarm, zon
       <Pins
         pins={[
           { left: 0, time: clock(press, zone), say: "press Start" },
-          ...moments.filter((m) => m.person).map((m) => ({ left: x(m.after), time: at(m.after), say: short[m.kind] ?? m.say })),
+          ...moments.filter((m) => m.person).map((m) => ({ left: x(m.after), time: m.upTo ? `${at(m.after)}–${at(m.upTo)}` : at(m.after), say: short[m.kind] ?? m.say })),
         ]}
       />
       <div className="absolute inset-x-0 top-12 flex h-8 overflow-hidden rounded-tray border-2 border-rim">

@@ -51,3 +51,13 @@ export function readClock(text: string): string | null {
   if (hours > 23 || minutes > 59) return null;
   return `${String(hours).padStart(2, "0")}:${String(minutes).padStart(2, "0")}`;
 }
+
+/** A length of time in minutes as people write it: "2:30", "150", "2.5 h"; null where it is none. */
+export function readLength(text: string): number | null {
+  const t = text.trim().toLowerCase();
+  const clockwise = /^(\d{1,2}):([0-5]\d)$/.exec(t);
+  if (clockwise) return Number(clockwise[1]) * 60 + Number(clockwise[2]);
+  const hours = /^(\d+(?:[.,]\d+)?)\s*h(?:ours?)?$/.exec(t);
+  if (hours) return Math.round(Number(hours[1]!.replace(",", ".")) * 60);
+  return /^\d{1,4}(?:\s*min)?$/.test(t) ? parseInt(t, 10) : null;
+}

@@ -44,9 +44,15 @@ export function AmountList({ answer, change, changed, lit, light, ask, beepClock
       <ol className="mt-1 divide-y divide-rule border-y border-rule">{inPan.map(row)}</ol>
       {aside.length > 0 && (
         <>
-          <h2 className="mt-2 text-sm font-semibold text-soft">Set aside for the beep{beepClock ? ` at ${beepClock}` : ""}</h2>
+          <h2 className="mt-2 flex items-baseline justify-between text-sm font-semibold text-soft">
+            {answer.plan.addIns?.way === "dispenser" ? "Into the dispenser" : "Set aside for the beep"}{beepClock ? `, ${beepClock}` : ""}
+            <button type="button" onClick={() => ask({ about: "add-ins" })} className="min-h-6 text-xs font-semibold text-rim underline">how</button>
+          </h2>
           <ol className="mt-1 divide-y divide-rule border-y border-rule">{aside.map(row)}</ol>
         </>
+      )}
+      {answer.plan.addIns?.way === "at the start" && (
+        <p className="mt-1 text-xs text-soft">The add-ins go in with everything else. <button type="button" onClick={() => ask({ about: "add-ins" })} className="min-h-6 font-semibold text-rim underline">how</button></p>
       )}
       {parts.filter((p) => p.lines.length > 0).map((p) => (
         <div key={p.part}>

@@ -18,7 +18,14 @@ interface Props {
 export function Cautions({ cautions, wish, change }: Props) {
   const grave = cautions.filter((c) => c.level !== "note");
   const notes = cautions.filter((c) => c.level === "note");
-  const take = (way: PlanWay) => change(way.swaps ? { swap: swapped([...(wish.swaps ?? []), ...way.swaps]) } : { ready: way.ready || null });
+  const take = (way: PlanWay) =>
+    change({
+      ...(way.now && { ready: null, home: null }),
+      ...(way.ready && { ready: way.ready }),
+      ...(way.cycle && { cycle: way.cycle }),
+      ...(way.addIns && { "add-ins": way.addIns }),
+      ...(way.swaps && { swap: swapped([...(wish.swaps ?? []), ...way.swaps]) }),
+    });
   const folded = notes.length > (grave.length > 0 ? 0 : 2);
   return (
     <div aria-live="polite" className="mt-2 space-y-2">

@@ -8,6 +8,7 @@ import { type Change, forThisLoaf } from "./wish";
 interface Props {
   answer: PlanAnswer;
   wish: Wish;
+  renewed: number | undefined; // what the timer was to show when this plan was last looked at
   stale: boolean;
   ask: (why: Why) => void;
   change: (change: Change) => void;
@@ -15,7 +16,7 @@ interface Props {
 }
 
 /** What to set on the machine, and the press that begins the bake. */
-export function MachinePanel({ answer, wish, stale, ask, change, start }: Props) {
+export function MachinePanel({ answer, wish, renewed, stale, ask, change, start }: Props) {
   const { plan, zone, now } = answer;
   const { setting, timer } = plan;
   const refused = plan.cautions.some((c) => c.level === "stop");
@@ -33,7 +34,7 @@ export function MachinePanel({ answer, wish, stale, ask, change, start }: Props)
             <CrustSwatch crust={setting.crust} />{setting.hasCrust ? setting.crust : "no choice"}
           </span>
         </Row>
-        <Row name="Size"><span className="fraction text-lg font-semibold">{plan.size}</span></Row>
+        {setting.hasSize !== false && <Row name="Size"><span className="fraction text-lg font-semibold">{plan.size}</span></Row>}
         <Row name="Timer">
           {timer.setting > 0
             ? <span className="figures text-xl leading-8 font-bold" data-timer>{display(timer.setting)}</span>
@@ -44,11 +45,15 @@ export function MachinePanel({ answer, wish, stale, ask, change, start }: Props)
           <span className="ml-2 text-soft">{readyDay}</span>
         </Row>
       </dl>
+      {!refused && <button type="button" onClick={() => ask({ about: "presses" })} data-presses className="mt-1 min-h-6 text-left text-xs leading-5 font-semibold text-rim underline">{setting.label}</button>}
+      {renewed !== undefined && <p role="status" className="text-xs">Time has gone by: the timer was to show {renewed > 0 ? display(renewed) : "no delay"}, and is worked out anew for now.</p>}
       {!refused && <p className="mt-2 text-xs text-soft">
         Press Start at <b className="figures text-ink">{clock(timer.press, zone)}</b>
         {timer.setting > 0 && <>: the timer counts {timer.rule === "finish-based" ? "hours until the bread is done" : "hours until the cycle begins"}</>}.
         {" "}The cycle takes {inHours(setting.total)}.
-        {timer.early > 0 && ` ${inHours(timer.early)} before you asked: the timer goes in steps.`}
+        {timer.early > 0 && timer.fit !== "too soon" && ` ${inHours(timer.early)} before you asked: the timer goes in steps.`}
+        {timer.late > 0 && timer.fit === "delayed" && ` ${inHours(timer.late)} after you are home.`}
+        {setting.slack > 0 && ` Its warming up varies: it may be ready up to ${inHours(setting.slack)} sooner.`}
       </p>}
       <Cautions cautions={plan.cautions} wish={wish} change={change} />
       {answer.noYeast && <NoYeast recipes={answer.noYeast} change={change} />}
@@ -75,7 +80,7 @@ function NoYeast({ recipes, change }: { recipes: RecipeOnShelf[]; change: (chang
 
 function Row({ name, why, children }: { name: string; why?: () => void; children: React.ReactNode }) {
   return (
-    <div className="flex min-h-11 items-center border-b border-rule py-1 last:border-b-0">
+    <div className="flex min-h-10 items-center border-b border-rule py-0.5 last:border-b-0">
       <dt className="w-16 text-xs text-soft">{name}</dt>
       <dd className="flex min-w-0 flex-1 items-baseline">{children}</dd>
       {why && (

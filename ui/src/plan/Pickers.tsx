@@ -15,17 +15,19 @@ interface PickerProps {
   choices: Choice[];
   value: string;
   pick: (id: string) => void;
-  large?: boolean;
+  look?: keyof typeof looks;
 }
 
+const looks = { large: "min-h-12 text-xl font-bold", plain: "min-h-12 text-base font-semibold", small: "min-h-7 text-sm font-semibold" } as const;
+
 /** Chooses one of a few named things. */
-export function Picker({ label, choices, value, pick, large }: PickerProps) {
+export function Picker({ label, choices, value, pick, look = "plain" }: PickerProps) {
   const chosen = choices.find((c) => c.id === value);
   return (
     <Listbox value={value} onChange={pick}>
       <ListboxButton
         aria-label={`${label}: ${chosen?.name ?? ""}`}
-        className={`flex min-h-12 items-center gap-2 rounded-tray px-2 text-left hover:bg-shelf ${large ? "text-xl font-bold" : "text-base font-semibold"}`}
+        className={`flex items-center gap-2 rounded-tray px-2 text-left hover:bg-shelf ${looks[look]}`}
       >
         <span className="truncate">{chosen?.name}</span>
         <ChevronDown size={20} aria-hidden="true" className="shrink-0 text-rim" />

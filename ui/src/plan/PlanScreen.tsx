@@ -2,7 +2,7 @@ import { ChevronDown } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
 import { Trouble } from "../client/api";
 import { usePlan, usePrefetchedSizes, useShelf } from "../client/queries";
-import type { PlanAnswer, Shelf } from "../client/types.gen";
+import type { PlanAnswer, Shelf, Wish } from "../client/types.gen";
 import { addDays, clock, day } from "../parts/time";
 import { TimeRibbon } from "../parts/TimeRibbon";
 import { TroubleNote } from "../parts/Trouble";
@@ -44,6 +44,7 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
   const [starting, setStarting] = useState(false);
   const [panOpen, setPanOpen] = useState(false); // on a phone, where the pan is a strip that opens
   const changed = useChanged(answer);
+  const renewed = useRenewed(wish, plan.isPlaceholderData ? undefined : plan.data);
   usePrefetchedSizes(wish, machine.sizes);
   useSizeKeys(machine.sizes, (size) => change({ size, slices: null, eaters: null, have: null, closer: null }));
 
@@ -55,9 +56,10 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
   const fault = (at: RegExp) => (plan.error instanceof Trouble && at.test(plan.error.problem.pointer ?? "") ? plan.error.problem : undefined);
   const readyFault = fault(/^\/ready/)?.detail;
   const lineFault = fault(/^\/(locks|have)/);
-  const warmthFault = fault(/^\/warmth/);
+  const wishFault = fault(/^\/(warmth|addIns|within)/);
   const beep = answer?.plan.moments.find((m) => m.kind === "add-ins");
-  const beepClock = answer && beep ? clock(Date.parse(answer.plan.timer.begin) + beep.after * 60_000, answer.zone) : undefined;
+  const beepAt = (after: number) => clock(Date.parse(answer?.plan.timer.begin ?? "") + after * 60_000, zone);
+  const beepClock = beep && (beep.upTo ? `${beepAt(beep.after)}–${beepAt(beep.upTo)}` : beepAt(beep.after));
 
   return (
     <div className="flex min-h-full flex-col max-md:h-full">
@@ -65,17 +67,20 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
       <header className="flex flex-wrap items-start gap-x-6 gap-y-2 border-b-2 border-rim px-4 py-2">
         <h1 className="sr-only">Plan: {recipe.name}</h1>
         <div className="min-w-0 flex-1 basis-72">
-          <Picker large label="Recipe" value={recipe.id} pick={(id) => change({ ...forThisLoaf, recipe: id })} choices={shelf.recipes.map((r) => ({ id: r.id, name: r.name, hint: r.note }))} />
-          <p className="truncate px-2 text-xs text-soft" title={recipe.note}>{recipe.note}</p>
+          <Picker look="large" label="Recipe" value={recipe.id} pick={(id) => change({ ...forThisLoaf, recipe: id })} choices={shelf.recipes.map((r) => ({ id: r.id, name: r.name, hint: r.note }))} />
+          <div className="flex min-w-0 items-center text-sm text-soft">
+            <span className="pl-2 whitespace-nowrap">in the</span>
+            <Picker look="small" label="Machine" value={machine.id} pick={pickMachine} choices={shelf.machines.map((m) => ({ id: m.id, name: m.name, hint: `bakes ${m.sizes.join(", ")}` }))} />
+            <span className="min-w-0 truncate text-xs" title={recipe.note}>{recipe.note}</span>
+          </div>
         </div>
         {answer && <SizeSwitch sizes={answer.plan.sizes} value={answer.plan.size} slices={wish.slices} eaters={wish.eaters} pick={(size) => change({ size, slices: null, eaters: null, have: null, closer: null })} ask={change} />}
-        <ReadyPicker ready={wish.ready} zone={zone} earliest={nextMeal(shelf.now, zone)} change={(ready) => change({ ready })} fault={readyFault} />
-        <Picker label="Machine" value={machine.id} pick={pickMachine} choices={shelf.machines.map((m) => ({ id: m.id, name: m.name, hint: `bakes ${m.sizes.join(", ")}` }))} />
+        <ReadyPicker ready={wish.ready} home={!!wish.notYet} zone={zone} earliest={nextMeal(shelf.now, zone)} change={change} fault={readyFault} />
       </header>
-      {plan.error && !readyFault && !(lineFault && why?.about === "line") && !(warmthFault && why?.about === "heat") && <div className="p-4"><TroubleNote error={plan.error} /></div>}
+      {plan.error && !readyFault && !(lineFault && why?.about === "line") && !(wishFault && why) && <div className="p-4"><TroubleNote error={plan.error} /></div>}
       {answer && (
         <>
-          <div className={`grid flex-1 grid-cols-1 gap-x-6 gap-y-4 px-4 pt-2 lg:grid-cols-[minmax(0,40fr)_minmax(0,36fr)_minmax(0,24fr)] ${plan.error && !lineFault && !warmthFault ? "opacity-50" : ""}`}>
+          <div className={`grid flex-1 grid-cols-1 gap-x-6 gap-y-4 px-4 pt-2 lg:grid-cols-[minmax(0,40fr)_minmax(0,36fr)_minmax(0,24fr)] ${plan.error && !lineFault && !wishFault ? "opacity-50" : ""}`}>
             <div className="min-w-0">
             <SwapStrip answer={answer} wish={wish} recipe={recipe.id} change={change} ask={ask} />
             <AmountList answer={answer} change={change} changed={changed} lit={lit} light={light} ask={ask} beepClock={beepClock} />
@@ -90,8 +95,8 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
               <DoughFacts answer={answer} ask={ask} />
             </div>
             {why
-              ? <WhyPanel answer={answer} wish={wish} why={why} fault={lineFault ?? warmthFault} change={change} close={() => ask(null)} />
-              : <MachinePanel answer={answer} wish={wish} stale={plan.isPlaceholderData || !!plan.error} ask={ask} change={change} start={() => setStarting(true)} />}
+              ? <WhyPanel recipe={recipe.id} machine={machine.id} answer={answer} wish={wish} why={why} fault={lineFault ?? wishFault} change={change} close={() => ask(null)} />
+              : <MachinePanel renewed={renewed} answer={answer} wish={wish} stale={plan.isPlaceholderData || !!plan.error} ask={ask} change={change} start={() => setStarting(true)} />}
           </div>
           <div role="region" aria-label="Time ribbon" tabIndex={0} className="mt-2 border-t border-rule bg-enamel px-4 pt-1 max-md:overflow-x-auto md:sticky md:bottom-0">
             <div className="max-md:min-w-160"><TimeRibbon {...ribbon(answer)} /></div>
@@ -148,6 +153,23 @@ function useChanged(answer: PlanAnswer | undefined): Set<string> {
     return () => clearTimeout(done);
   }, [answer]);
   return changed;
+}
+
+/** What was on the timer when this same plan was last looked at, where time has moved it since. */
+function useRenewed(wish: Wish, answer: PlanAnswer | undefined): number | undefined {
+  const key = `timer ${JSON.stringify(wish)}`;
+  const [before, setBefore] = useState<{ key: string; setting: number } | null>(null);
+  const setting = answer?.plan.timer.setting;
+  useEffect(() => {
+    if (!wish.ready || setting === undefined) return;
+    const seen = sessionStorage.getItem(key);
+    if (seen === null) sessionStorage.setItem(key, String(setting));
+    else if (Number(seen) !== setting) {
+      setBefore({ key, setting: Number(seen) });
+      sessionStorage.setItem(key, String(setting));
+    }
+  }, [key, setting, wish.ready]);
+  return before?.key === key ? before.setting : undefined;
 }
 
 /** 1, 2 and 3 choose the first, second and third size. */

@@ -5,14 +5,15 @@ import { Picker } from "./Pickers";
 
 interface Props {
   ready: string | undefined;
+  home: boolean; // the time is when somebody comes home
   zone: string;
   earliest: string; // what a first wish starts from, on the kitchen's clock
-  change: (ready: string | null) => void;
+  change: (change: { ready?: string | null; home?: string | null }) => void;
   fault?: string;
 }
 
 /** "Ready when?": at once, or by a time of a day. */
-export function ReadyPicker({ ready, zone, earliest, change, fault }: Props) {
+export function ReadyPicker({ ready, home, zone, earliest, change, fault }: Props) {
   const today = day(serverNow(), zone);
   const [date, time] = (ready ?? earliest).split("T") as [string, string];
   const [typed, setTyped] = useState<string | null>(null);
@@ -20,16 +21,17 @@ export function ReadyPicker({ ready, zone, earliest, change, fault }: Props) {
   const days = [...new Set([...Array.from({ length: 7 }, (_, n) => addDays(today, n)), date])].sort();
   const commit = () => {
     const read = typed === null ? null : readClock(typed);
-    if (read) change(`${date}T${read}`);
+    if (read) change({ ready: `${date}T${read}` });
     if (typed !== null && read) setTyped(null);
   };
-  const tab = (on: boolean) => `min-h-12 px-3 font-semibold whitespace-nowrap ${on ? "bg-rim text-on-rim" : "hover:bg-shelf"}`;
+  const tab = (on: boolean) => `min-h-12 px-2.5 font-semibold whitespace-nowrap ${on ? "bg-rim text-on-rim" : "hover:bg-shelf"}`;
   return (
     <div>
       <div className="flex flex-wrap items-center gap-2">
         <div role="group" aria-label="Ready when" className="flex overflow-hidden rounded-tray border-2 border-rim">
-          <button type="button" aria-pressed={!ready} className={tab(!ready)} onClick={() => change(null)}>Start now</button>
-          <button type="button" aria-pressed={!!ready} className={tab(!!ready)} onClick={() => ready || change(earliest)}>Ready by</button>
+          <button type="button" aria-pressed={!ready} className={tab(!ready)} onClick={() => change({ ready: null, home: null })}>Start now</button>
+          <button type="button" aria-pressed={!!ready && !home} title="Never later than this" className={tab(!!ready && !home)} onClick={() => change({ ready: ready ?? earliest, home: null })}>Ready by</button>
+          <button type="button" aria-pressed={!!ready && home} title="Not before I am home" className={tab(!!ready && home)} onClick={() => change({ ready: ready ?? earliest, home: "1" })}>Home at</button>
         </div>
         {ready && (
           <>
@@ -44,7 +46,7 @@ export function ReadyPicker({ ready, zone, earliest, change, fault }: Props) {
               onKeyDown={(e) => e.key === "Enter" && commit()}
               className="figures h-12 w-22 rounded-tray border-2 border-rim bg-enamel text-center text-xl font-bold aria-invalid:border-signal"
             />
-            <Picker label="Day" value={date} pick={(d) => change(`${d}T${time}`)} choices={days.map((d) => ({ id: d, name: dayName(d, today) }))} />
+            <Picker label="Day" value={date} pick={(d) => change({ ready: `${d}T${time}` })} choices={days.map((d) => ({ id: d, name: dayName(d, today) }))} />
           </>
         )}
       </div>

@@ -43,6 +43,7 @@ export function StartDialog({ wish, close }: { wish: Wish; close: () => void }) 
               <Step name="Ready"><b className="figures">{clock(plan.timer.ready, answer.zone)}</b></Step>
             </ol>
           )}
+          {plan && <p className="mt-2 text-sm">From when it is plugged in: <b>{plan.setting.label}</b></p>}
           {!plan && !fresh.error && <p className="mt-4 text-lg text-soft">Working it out for now …</p>}
           {refused && <p className="mt-4 border-l-4 border-signal pl-3">{refused.say}</p>}
           <div className="mt-4"><TroubleNote error={start.error ?? (answer ? null : fresh.error)} /></div>

@@ -7,12 +7,12 @@ export interface Chosen {
   machine: MachineOnShelf;
 }
 
-const names = ["recipe", "machine", "size", "ready", "cycle", "crust", "closer", "away", "lock", "weigh", "have", "without", "instead", "slices", "eaters", "swap", "room", "flour", "cold"] as const;
+const names = ["recipe", "machine", "size", "ready", "cycle", "crust", "closer", "away", "lock", "weigh", "have", "without", "instead", "slices", "eaters", "swap", "room", "flour", "cold", "home", "within", "away-at-beep", "add-ins"] as const;
 
 export type Change = Partial<Record<(typeof names)[number], string | null>>;
 
 /** What holds for this loaf alone; another recipe forgets it. */
-export const forThisLoaf: Change = { size: null, cycle: null, crust: null, closer: null, lock: null, weigh: null, have: null, without: null, instead: null, slices: null, eaters: null, swap: null, cold: null };
+export const forThisLoaf: Change = { size: null, cycle: null, crust: null, closer: null, lock: null, weigh: null, have: null, without: null, instead: null, slices: null, eaters: null, swap: null, cold: null, "add-ins": null };
 
 /** What the address bar wishes for, filled up from the shelf; and how to change it. */
 export function useWish(shelf: Shelf | undefined): [Chosen | null, (change: Change) => void] {
@@ -31,6 +31,8 @@ export function useWish(shelf: Shelf | undefined): [Chosen | null, (change: Chan
     );
   return [shelf ? chosen(shelf, search) : null, change];
 }
+
+export const addInWays = ["by hand", "dispenser", "at the start"] as const;
 
 /** Lists stand in the address as "a|b"; an amount of a line as "l3:1/2 cup". */
 export const listed = (items: string[]) => (items.length > 0 ? items.join("|") : null);
@@ -77,6 +79,12 @@ function chosen(shelf: Shelf, search: URLSearchParams): Chosen | null {
   const [room, flour] = [search.get("room"), search.get("flour")];
   const cold = list(search.get("cold"));
   if (room || flour || cold.length > 0) wish.warmth = { ...(room && { room }), ...(flour && { flour }), ...(cold.length > 0 && { cold }) };
+  if (search.get("home")) wish.notYet = true;
+  const within = Number(search.get("within"));
+  if (Number.isInteger(within) && within > 0) wish.within = within;
+  if (search.get("away-at-beep")) wish.away = true;
+  const addIns = addInWays.find((w) => w === search.get("add-ins"));
+  if (addIns) wish.addIns = addIns;
   if (have) wish.have = lock(have);
   if (search.get("without")) wish.without = list(search.get("without"));
   const instead = list(search.get("instead")).map(lock); // "l2:oil"

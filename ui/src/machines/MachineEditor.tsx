@@ -1,0 +1,120 @@
+import { Tab, TabGroup, TabList, TabPanel, TabPanels } from "@headlessui/react";
+import { Undo2 } from "lucide-react";
+import { useState } from "react";
+import { Link, useNavigate, useParams } from "react-router";
+import { Trouble } from "../client/api";
+import { useKeepMachine, useMachine, useProfiles, useUndoMachine } from "../client/queries";
+import type { Machine, MachinePanel, MachineRead } from "../client/types.gen";
+import { TroubleNote } from "../parts/Trouble";
+import { CyclesForm } from "./CyclesForm";
+import { faultsOf } from "./fields";
+import { MachineForm } from "./MachineForm";
+import { PanelForm } from "./PanelForm";
+import { tidy } from "./tidy";
+
+/** A machine described with its booklet in hand. */
+export default function MachineEditor() {
+  const { id } = useParams();
+  const stored = useMachine(id);
+  if (stored.error) return <div className="p-8"><TroubleNote error={stored.error} /></div>;
+  if (!id) return <NewMachine />;
+  if (!stored.data) return <p className="p-8 text-lg text-soft">Opening the booklet …</p>;
+  return <Description key={`${id} ${stored.data.version}`} id={id} stored={stored.data} start={stored.data.machine} />;
+}
+
+/** A new machine begins from a typical one. */
+function NewMachine() {
+  const profiles = useProfiles();
+  const [start, setStart] = useState<Machine | null>(() => kept("new"));
+  if (start) return <Description id={undefined} stored={undefined} start={start} />;
+  return (
+    <div className="w-full px-6 py-4">
+      <p><Link to="/machines" className="inline-block min-h-9 font-semibold text-rim underline">Machines</Link></p>
+      <h1 className="text-xl font-bold">Which of these is most like yours?</h1>
+      <p className="text-lg text-soft">Its pan, cycles and buttons are a beginning. Your booklet puts them right.</p>
+      <TroubleNote error={profiles.error} />
+      <ul className="mt-4 divide-y divide-rule border-y border-rule">
+        {profiles.data?.profiles.map((m) => (
+          <li key={m.name}>
+            <button type="button" onClick={() => setStart({ ...m, name: "" })} className="w-full min-h-16 py-2 text-left hover:bg-shelf">
+              <b className="text-lg text-rim underline">{m.name}</b>
+              <span className="block text-sm text-soft"><span className="fraction">{m.sizes.join(", ")}</span> · pan {m.vessel.length} × {m.vessel.width} × {m.vessel.depth} mm · {m.cycles.length === 1 ? "one cycle" : `${m.cycles.length} cycles`} · {m.delay.rule === "none" ? "no timer" : `${m.delay.rule} timer`}</span>
+            </button>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+const draft = (id: string) => `machine ${id}`;
+
+function kept(id: string): Machine | null {
+  const text = sessionStorage.getItem(draft(id));
+  return text ? (JSON.parse(text) as Machine) : null;
+}
+
+interface Props {
+  id: string | undefined;
+  stored: MachineRead | undefined;
+  start: Machine;
+}
+
+function Description({ id, stored, start }: Props) {
+  const key = id ?? "new";
+  const [machine, setMachine] = useState<Machine>(() => kept(key) ?? start);
+  const [tab, setTab] = useState(0);
+  const [full, setFull] = useState<MachinePanel | undefined>(stored?.panel);
+  const keep = useKeepMachine(id, stored?.version ?? 0);
+  const undo = useUndoMachine(id ?? "");
+  const navigate = useNavigate();
+  const change = (part: Partial<Machine>) =>
+    setMachine((before) => {
+      const next = { ...before, ...part };
+      sessionStorage.setItem(draft(key), JSON.stringify(next));
+      return next;
+    });
+  const problem = keep.error instanceof Trouble ? keep.error.problem : undefined;
+  const at = faultsOf(problem);
+  const save = () =>
+    keep.mutate(tidy(machine), {
+      onSuccess: (m) => {
+        sessionStorage.removeItem(draft(key));
+        setFull(m.panel);
+        navigate("/machines");
+      },
+      onError: (e) => {
+        const pointer = e instanceof Trouble ? (e.problem.pointer ?? "") : "";
+        setTab(pointer.startsWith("/cycles/") ? 1 : pointer.startsWith("/panel") ? 2 : 0);
+      },
+    });
+  const changed = JSON.stringify(machine) !== JSON.stringify(start);
+  return (
+    <div className="w-full px-6 py-4">
+      <p><Link to="/machines" className="inline-block min-h-9 font-semibold text-rim underline">Machines</Link></p>
+      <header className="flex flex-wrap items-center gap-x-6 gap-y-2">
+        <h1 className="text-xl font-bold">{id ? `Change the ${start.name}` : "Describe your machine"}</h1>
+        <button type="button" onClick={save} disabled={keep.isPending || (!!id && !changed)} className="min-h-12 rounded-tray bg-rim px-6 text-lg font-bold text-on-rim disabled:bg-shelf disabled:text-soft">
+          {keep.isPending ? "Writing it down …" : "Keep the machine"}
+        </button>
+        {id && changed && <button type="button" onClick={() => { sessionStorage.removeItem(draft(key)); setMachine(start); }} className="min-h-11 font-semibold text-rim underline">Forget what I changed here</button>}
+        {id && !changed && (stored?.version ?? 1) > 1 && (
+          <button type="button" onClick={() => undo.mutate(stored?.version ?? 0)} className="flex min-h-11 items-center gap-2 font-semibold text-rim underline"><Undo2 size={20} aria-hidden="true" />Undo the last change</button>
+        )}
+      </header>
+      {problem && <p role="alert" className="mt-2 border-l-4 border-signal px-4 py-1 text-lg">Not kept: {problem.detail}</p>}
+      <TroubleNote error={undo.error ?? (problem ? null : keep.error)} />
+      <TabGroup selectedIndex={tab} onChange={setTab}>
+        <TabList className="mt-2 flex gap-1 border-b-2 border-rim">
+          {["Machine", "Cycles", "Panel"].map((t) => <Tab key={t} className="min-h-12 rounded-t-tray px-5 text-lg font-semibold text-rim data-hover:bg-shelf data-selected:bg-rim data-selected:text-on-rim">{t}</Tab>)}
+        </TabList>
+        <TabPanels className="mt-4">
+          <TabPanel tabIndex={-1}><MachineForm machine={machine} change={change} at={at} /></TabPanel>
+          <TabPanel tabIndex={-1}><CyclesForm machine={machine} change={change} at={at} problem={problem} /></TabPanel>
+          <TabPanel tabIndex={-1}><PanelForm machine={machine} full={full} change={change} at={at} /></TabPanel>
+        </TabPanels>
+      </TabGroup>
+      <p className="mt-4 text-xs text-soft">Bakes that were logged stay as they were that day, whatever changes here.</p>
+    </div>
+  );
+}
