@@ -2,6 +2,7 @@ package api
 
 import (
 	"bytes"
+	"context"
 	"net/http"
 	"strconv"
 	"time"
@@ -9,6 +10,7 @@ import (
 	"github.com/gin-gonic/gin"
 
 	"risepan/core/bake"
+	"risepan/core/bench"
 	"risepan/core/fault"
 	"risepan/core/measure"
 	"risepan/core/plan"
@@ -20,6 +22,7 @@ import (
 type Start struct {
 	Wish   Wish   `json:"wish"`
 	Digest string `json:"digest"`
+	Bench  string `json:"bench,omitzero"` // that the loaf was measured at
 }
 
 // BakeSummary is one row of the log.
@@ -120,7 +123,27 @@ func (s *server) startBake(c *gin.Context, q store.Queries, k kitchenNow, body [
 	if b.ID, err = q.StartBake(ctx, k.ID, b, w); err != nil {
 		return nil, err
 	}
+	if start.Bench != "" {
+		if err := s.leaveBench(ctx, q, k, start.Bench); err != nil {
+			return nil, under("/bench", err)
+		}
+	}
 	return view(b, nil, k), nil
+}
+
+// leaveBench notes that the loaf of a bench was started.
+func (s *server) leaveBench(ctx context.Context, q store.Queries, k kitchenNow, id string) error {
+	if !store.ValidID(id) {
+		return store.ErrNotFound
+	}
+	if err := q.HoldBench(ctx, k.ID, id); err != nil {
+		return err
+	}
+	happened, err := q.BenchHappenings(ctx, k.ID, id)
+	if err != nil {
+		return err
+	}
+	return q.AddBenchHappening(ctx, k.ID, id, bench.Happening{Seq: len(happened) + 1, At: k.now.UTC(), Do: bench.Started}, true)
 }
 
 // under moves a fault's pointer below the field that holds the faulty value.

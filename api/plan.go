@@ -12,6 +12,7 @@ import (
 	"risepan/core/larder"
 	"risepan/core/machine"
 	"risepan/core/measure"
+	"risepan/core/pan"
 	"risepan/core/plan"
 	"risepan/core/swap"
 	"risepan/core/timetable"
@@ -32,6 +33,8 @@ type Wish struct {
 	Within machine.Minutes `json:"within,omitzero"` // the time that there is, in minutes
 	Away   bool            `json:"away,omitzero"`   // nobody is there for the beep
 	AddIns plan.AddInWay   `json:"addIns,omitzero"`
+
+	Loading pan.Manner `json:"loading,omitzero"` // the baker's own way for this loaf
 
 	Slices    int         `json:"slices,omitzero"`    // in place of a size: the smallest that gives so many
 	Eaters    int         `json:"eaters,omitzero"`    // so many slices for each
@@ -76,6 +79,18 @@ func (s *server) makePlan(c *gin.Context) (any, error) {
 	return made.PlanAnswer, err
 }
 
+// in takes the plain cups and spoons of what a baker said to be those of the kitchen.
+func (w Wish) in(s measure.Standard) Wish {
+	w.Locks = slices.Clone(w.Locks)
+	for n := range w.Locks {
+		w.Locks[n].Amount = w.Locks[n].Amount.In(s)
+	}
+	if w.Have != nil {
+		w.Have = &plan.Have{Line: w.Have.Line, Amount: w.Have.Amount.In(s)}
+	}
+	return w
+}
+
 // made is a plan with the stored things that it was made from.
 type made struct {
 	PlanAnswer
@@ -93,6 +108,7 @@ func (s *server) fulfil(ctx context.Context, q store.Queries, k kitchenNow, w Wi
 	if err != nil {
 		return made{}, err
 	}
+	w = w.in(k.Kitchen.Kitchen.Standard)
 	liked, err := q.LikedDoughs(ctx, k.ID, r.Recipe.Kind)
 	if err != nil {
 		return made{}, err
@@ -110,7 +126,7 @@ func (s *server) fulfil(ctx context.Context, q store.Queries, k kitchenNow, w Wi
 	wish := plan.Wish{
 		Liked:  liked,
 		Recipe: r.Recipe, Machine: m.Machine, Size: w.Size, Cycle: w.Cycle, Crust: w.Crust,
-		Ready: w.Ready, NotYet: w.NotYet, AtPanel: w.AtPanel, Zone: k.zone, Within: w.Within, Away: w.Away, AddIns: w.AddIns,
+		Ready: w.Ready, NotYet: w.NotYet, AtPanel: w.AtPanel, Zone: k.zone, Within: w.Within, Away: w.Away, AddIns: w.AddIns, Loading: w.Loading,
 		Slices: w.Slices, Eaters: w.Eaters, Swaps: w.Swaps, Warmth: w.Warmth, Closer: w.Closer, NotToHand: w.NotToHand, Locks: w.Locks, Weigh: w.Weigh, Have: w.Have, Without: w.Without, Instead: w.Instead,
 	}
 	p, err := plan.Make(k.Kitchen.Kitchen, wish, k.now)

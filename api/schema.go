@@ -22,6 +22,8 @@ type shapes struct {
 	Loaded     Loaded
 	RecipeRead RecipeRead
 	SwapsKept  SwapsKept
+	Bench      BenchView
+	AtBench    AtBench
 	Machine    MachineRead
 	Profiles   Profiles
 	Compare    Compare

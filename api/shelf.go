@@ -18,6 +18,7 @@ type Shelf struct {
 	KitchenSettings
 	Machines []MachineOnShelf `json:"machines"`
 	Recipes  []RecipeOnShelf  `json:"recipes"`
+	Bench    *OpenBench       `json:"bench,omitzero"` // a loaf that is being measured
 	Now      time.Time        `json:"now"`
 }
 
@@ -58,6 +59,9 @@ func (s *server) shelf(c *gin.Context) (any, error) {
 		return nil, err
 	}
 	out := Shelf{KitchenSettings: settings(k.Kitchen.Kitchen, k.Version, kitchen.DateOf(k.now, k.zone)), Now: k.now}
+	if out.Bench, err = s.openBench(ctx, k); err != nil {
+		return nil, err
+	}
 	for _, m := range machines {
 		out.Machines = append(out.Machines, MachineOnShelf{m.ID, m.Machine.Name, m.Machine.Sizes, m.Machine.Delay})
 	}

@@ -28,9 +28,10 @@ var arrows = map[string]string{
 	"scale": "formula larder measure recipe", "scoop": "larder measure", "pan": "larder measure recipe",
 	"machine": "measure pan", "choice": "formula larder machine measure recipe", "timetable": "machine measure",
 	"dough": "larder measure", "swap": "formula larder measure recipe",
-	"kitchen": "dough formula larder machine measure scale",
+	"kitchen": "dough formula larder machine measure pan scale",
 	"plan":    "choice dough formula kitchen larder machine measure pan recipe scale scoop swap timetable",
 	"bake":    "machine plan timetable",
+	"bench":   "kitchen larder machine measure pan plan recipe scoop",
 }
 
 func TestCoreKnowsOnlyTheJob(t *testing.T) {

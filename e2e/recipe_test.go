@@ -23,6 +23,7 @@ func TestARecipeFromACardToThePlan(t *testing.T) {
 	p.Click("Keep the recipe")
 	p.Until("the plan of the new recipe", "document.querySelector('h1')?.innerText.includes('Bridge loaf') && document.querySelector('[data-amount=raisins]')")
 	p.Sees("For the glaze")
+	p.Click("Good to know")
 	p.Sees("has been guessed")
 	p.Click("raisins")
 	p.Click("Leave it out")

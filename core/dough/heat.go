@@ -19,6 +19,7 @@ const (
 	ColdTap     measure.Celsius = 12
 	Boiling     measure.Celsius = 100
 	YeastDies   measure.Celsius = 60
+	Cooled      measure.Celsius = 40 // of what was warmed on the stove, before yeast goes in
 	HotForRapid measure.Celsius = 49 // the fixed temperature of the hot school, the middle of its range
 	coldest     measure.Celsius = 4  // as cold as a fridge makes a liquid
 )

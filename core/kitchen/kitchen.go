@@ -14,6 +14,7 @@ import (
 	"risepan/core/larder"
 	"risepan/core/machine"
 	"risepan/core/measure"
+	"risepan/core/pan"
 	"risepan/core/scale"
 	"risepan/core/word"
 )
@@ -34,6 +35,7 @@ type Kitchen struct {
 	Room     measure.Temperature `json:"room"`           // as the kitchen usually is
 	Liquid   dough.School        `json:"liquid"`         // how it is tempered
 	Lead     machine.Minutes     `json:"lead"`           // to load the pan and press Start
+	Loading  pan.Manner          `json:"loading"`        // as it likes to load a pan; empty: as the booklet has it
 	Quiet    Quiet               `json:"quiet"`          // hours in which nobody should be woken
 	Prefer   []Preference        `json:"prefer"`         // measures liked for an ingredient
 	Facts    []larder.Ingredient `json:"facts,omitzero"` // its own rows, in place of the table's

@@ -6,6 +6,7 @@ import (
 	"strings"
 
 	"risepan/core/fault"
+	"risepan/core/pan"
 )
 
 // What a home machine can be, at the most.
@@ -35,7 +36,7 @@ func (m Machine) Check() error {
 		return fault.At("/sizes", "a size stands there twice")
 	case !apart(m.Crusts):
 		return fault.At("/crusts", "a crust stands there twice")
-	case m.Loading == "":
+	case m.Loading == "" || m.Loading == pan.Batter:
 		return fault.At("/loading", "say in which order the booklet loads the pan: wet first or dry first")
 	case m.Paddles.Count < 0 || m.Paddles.Count > mostPaddles:
 		return fault.At("/paddles/count", "a pan has one paddle or two, not %d", m.Paddles.Count)
@@ -54,9 +55,12 @@ func (m Machine) Check() error {
 	case len(m.Cycles) > mostCycles:
 		return fault.At("/cycles", "%d cycles are too many: at most %d", len(m.Cycles), mostCycles)
 	}
-	for side, mm := range map[string]int{"length": m.Vessel.Length, "width": m.Vessel.Width, "depth": m.Vessel.Depth} {
-		if mm <= 0 || mm > longestSide {
-			return fault.At("/vessel/"+side, "the pan's %s is 1 to %d mm, not %d", side, longestSide, mm)
+	for _, side := range []struct {
+		name string
+		mm   int
+	}{{"length", m.Vessel.Length}, {"width", m.Vessel.Width}, {"depth", m.Vessel.Depth}} {
+		if side.mm <= 0 || side.mm > longestSide {
+			return fault.At("/vessel/"+side.name, "the pan's %s is 1 to %d mm, not %d", side.name, longestSide, side.mm)
 		}
 	}
 	if err := m.Delay.check(); err != nil {

@@ -122,6 +122,8 @@ type Machine struct {
 	Loading   pan.Order           `json:"loading"`
 	Dispenser measure.Millilitres `json:"dispenser"`         // fruit and nuts; 0 without one
 	YeastBox  bool                `json:"yeastBox,omitzero"` // yeast has a dispenser of its own
+	Salt      pan.SaltPlace       `json:"salt,omitzero"`     // where the booklet says so
+	Fat       pan.FatPlace        `json:"fat,omitzero"`
 	Delay     Delay               `json:"delay"`
 	KeepWarm  Minutes             `json:"keepWarm"`
 	CoolDown  Minutes             `json:"coolDown"`           // before it will start again
@@ -130,6 +132,15 @@ type Machine struct {
 	Memory    int                 `json:"memory,omitzero"` // own cycles that it can store
 	Panel     Panel               `json:"panel,omitzero"`
 	Cycles    []Cycle             `json:"cycles"`
+}
+
+// Manner is how its booklet loads the pan.
+func (m Machine) Manner() pan.Manner {
+	out := pan.Manner{Order: m.Loading, Salt: m.Salt, Fat: m.Fat}
+	if m.YeastBox {
+		out.Yeast = pan.YeastBox
+	}
+	return out
 }
 
 // Bakes reports whether the machine bakes a loaf of the size.

@@ -26,6 +26,12 @@ func (a Amount) Times(f Ratio) Amount {
 	return Amount{a.Quantity.Times(f), a.UpTo.Times(f), a.Unit}
 }
 
+// In is the amount with plain cups and spoons taken to be those of a standard.
+func (a Amount) In(s Standard) Amount {
+	a.Unit = s.In(a.Unit)
+	return a
+}
+
 // Middle is the quantity to work with: the middle of a range, else the quantity.
 func (a Amount) Middle() Ratio {
 	if a.UpTo.Sign() == 0 {

@@ -45,6 +45,19 @@ func TestPlainCupsAreThoseOfTheStandard(t *testing.T) {
 	}
 }
 
+// A baker in a metric kitchen who says half a cup means 125 ml.
+func TestWhatABakerSaysIsInTheKitchensOwnMeasures(t *testing.T) {
+	for text, ml := range map[string]float64{"1/2 cup": 125, "1 tbsp": 15, "1/2 metric cup": 125, "100 g": 0, "30 ml": 30} {
+		a, err := Parse(text, US)
+		if err != nil {
+			t.Fatal(err)
+		}
+		if got := float64(a.In(Metric).In(Metric).Millilitres()); math.Abs(got-ml) > 1e-9 {
+			t.Errorf("%q in a metric kitchen is %v ml, want %v", text, got, ml)
+		}
+	}
+}
+
 func TestWrongAmountsSayWhereTheyAreWrong(t *testing.T) {
 	for _, c := range []struct {
 		text   string

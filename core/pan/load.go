@@ -5,21 +5,103 @@ import (
 
 	"risepan/core/larder"
 	"risepan/core/measure"
+	"risepan/core/recipe"
 	"risepan/core/word"
 )
 
-// Order is the order of loading that a machine's booklet asks for.
+// Order is the order of loading.
 type Order string
 
 const (
 	WetFirst Order = "wet first"
 	DryFirst Order = "dry first"
+	Bloomed  Order = "yeast bloomed"   // stirred into the warm liquid until it froths
+	Premixed Order = "dry mixed first" // in a bowl, yeast on top
+	AsListed Order = "as listed"       // by the recipe
+	Batter   Order = "batter"          // a quick bread
 )
 
-var Orders = []Order{WetFirst, DryFirst}
+var Orders = []Order{WetFirst, DryFirst, Bloomed, Premixed, AsListed, Batter}
 
 func (o Order) Words() []string                  { return word.List(Orders) }
 func (o *Order) UnmarshalText(text []byte) error { return word.Read(o, text, "loading order", Orders) }
+
+// SaltPlace is where salt and sugar go.
+type SaltPlace string
+
+const (
+	SaltLow  SaltPlace = "under the flour"
+	SaltWet  SaltPlace = "in the liquid"
+	SaltHigh SaltPlace = "above the flour" // in opposite corners
+)
+
+var SaltPlaces = []SaltPlace{SaltLow, SaltWet, SaltHigh}
+
+func (p SaltPlace) Words() []string { return word.List(SaltPlaces) }
+func (p *SaltPlace) UnmarshalText(text []byte) error {
+	return word.Read(p, text, "place for salt", SaltPlaces)
+}
+
+// FatPlace is where the fat goes.
+type FatPlace string
+
+const (
+	FatPieces  FatPlace = "in pieces"
+	FatCorners FatPlace = "in four corners"
+	FatFloor   FatPlace = "over the bottom"
+	FatMelted  FatPlace = "melted"
+)
+
+var FatPlaces = []FatPlace{FatPieces, FatCorners, FatFloor, FatMelted}
+
+func (p FatPlace) Words() []string { return word.List(FatPlaces) }
+func (p *FatPlace) UnmarshalText(text []byte) error {
+	return word.Read(p, text, "place for fat", FatPlaces)
+}
+
+// YeastPlace is where the yeast goes.
+type YeastPlace string
+
+const (
+	YeastWell YeastPlace = "in a well"
+	YeastTop  YeastPlace = "on top"
+	YeastBox  YeastPlace = "in its dispenser"
+)
+
+var YeastPlaces = []YeastPlace{YeastWell, YeastTop, YeastBox}
+
+func (p YeastPlace) Words() []string { return word.List(YeastPlaces) }
+func (p *YeastPlace) UnmarshalText(text []byte) error {
+	return word.Read(p, text, "place for yeast", YeastPlaces)
+}
+
+// Manner is a way of loading. An empty field says nothing.
+type Manner struct {
+	Order Order      `json:"order,omitzero"`
+	Salt  SaltPlace  `json:"salt,omitzero"`
+	Fat   FatPlace   `json:"fat,omitzero"`
+	Yeast YeastPlace `json:"yeast,omitzero"`
+}
+
+// Usual is how a pan is loaded where nobody says anything.
+var Usual = Manner{WetFirst, SaltLow, FatPieces, YeastWell}
+
+// Over gives m with what it leaves open taken from under.
+func (m Manner) Over(under Manner) Manner {
+	if m.Order == "" {
+		m.Order = under.Order
+	}
+	if m.Salt == "" {
+		m.Salt = under.Salt
+	}
+	if m.Fat == "" {
+		m.Fat = under.Fat
+	}
+	if m.Yeast == "" {
+		m.Yeast = under.Yeast
+	}
+	return m
+}
 
 // Stuff is what a layer in the pan is made of; each has one colour and one texture everywhere.
 type Stuff string
@@ -55,49 +137,155 @@ func StuffOf(k larder.Kind, atBeep bool) Stuff {
 	return stuffOf[k]
 }
 
-// place is where in the pan some kinds of ingredient lie, and why.
-type place struct {
+// Place is how a layer lies.
+type Place string
+
+const (
+	Spread   Place = "" // evenly
+	Well     Place = "in a well"
+	Middle   Place = "in the middle"
+	Corners  Place = "in the corners"
+	Pieces   Place = "in pieces"
+	Stirred  Place = "stirred in"
+	Mixed    Place = "mixed in a bowl"
+	Floor    Place = "over the bottom"
+	OwnBox   Place = "in its dispenser"
+	Together Place = "warmed together"
+)
+
+var Places = []Place{Spread, Well, Middle, Corners, Pieces, Stirred, Mixed, Floor, OwnBox, Together}
+
+func (p Place) Words() []string                  { return word.List(Places) }
+func (p *Place) UnmarshalText(text []byte) error { return word.Read(p, text, "way to lie", Places) }
+
+// step is a place in the pan for some kinds of ingredient, with the reason.
+type step struct {
 	stuff  Stuff
 	kinds  []larder.Kind
+	place  Place
 	reason string
-}
-
-// sequences list the places from the pan's floor upwards. In both orders the yeast stays dry: on
-// top of the flour, or under it.
-var sequences = map[Order][]place{
-	WetFirst: {
-		{Liquid, wet, "Liquids first, so that the paddle wets the flour from below."},
-		{Fat, []larder.Kind{larder.Fat}, "In pieces into the liquid, where it spreads evenly."},
-		{SugarSalt, sweetOrSalt, "Low down, away from the yeast."},
-		{DryExtra, []larder.Kind{larder.DryMilk}, "Under the flour with the sugar and salt."},
-		{Flour, []larder.Kind{larder.Flour}, "Over everything wet, as a lid: push it into the corners."},
-		{DryExtra, []larder.Kind{larder.DryExtra}, "On the flour, where it stays dry until kneading."},
-		{AddIn, []larder.Kind{larder.Extra}, "On the flour with the other dry things."},
-		{Yeast, raising, "Last, in a shallow dry well, touching neither liquid nor salt."},
-	},
-	DryFirst: {
-		{Yeast, raising, "First, on the floor of the pan, so that the flour keeps it dry."},
-		{Flour, []larder.Kind{larder.Flour}, "Over the yeast, as a cover."},
-		{SugarSalt, sweetOrSalt, "On the flour, away from the yeast."},
-		{DryExtra, []larder.Kind{larder.DryMilk, larder.DryExtra}, "On the flour with the other dry things."},
-		{AddIn, []larder.Kind{larder.Extra}, "On the flour with the other dry things."},
-		{Fat, []larder.Kind{larder.Fat}, "In pieces on top of the dry layers."},
-		{Liquid, wet, "Last, poured over the top."},
-	},
 }
 
 var (
 	wet         = []larder.Kind{larder.Liquid, larder.Egg, larder.Syrup, larder.Puree}
+	fats        = []larder.Kind{larder.Fat}
 	sweetOrSalt = []larder.Kind{larder.Sugar, larder.Salt}
 	raising     = []larder.Kind{larder.Yeast, larder.Leavening}
+	flours      = []larder.Kind{larder.Flour}
+	dryMilks    = []larder.Kind{larder.DryMilk}
+	dryExtras   = []larder.Kind{larder.DryExtra}
+	extras      = []larder.Kind{larder.Extra}
 )
+
+// fatSteps are where the fat lies, beside the liquid.
+var fatSteps = map[FatPlace]step{
+	FatPieces:  {Fat, fats, Pieces, "In pieces into the liquid, where it spreads evenly."},
+	FatCorners: {Fat, fats, Corners, "Cut in four, a piece to each corner, so that the paddle takes it in evenly."},
+	FatFloor:   {Fat, fats, Floor, "In small pieces over the bottom, under the liquid."},
+	FatMelted:  {Fat, fats, Stirred, "Melted, cooled a little and stirred into the liquid."},
+}
+
+// yeastSteps are where the yeast lies, on the flour or apart.
+var yeastSteps = map[YeastPlace]step{
+	YeastWell: {Yeast, raising, Well, "Last, in a shallow dry well, touching neither liquid nor salt."},
+	YeastTop:  {Yeast, raising, Middle, "Last, on top of the dry flour, touching neither liquid nor salt."},
+	YeastBox:  {Yeast, raising, OwnBox, "In the machine's own yeast dispenser: nothing in the pan touches it."},
+}
+
+// steps list what goes in, from the pan's floor upwards.
+func (m Manner) steps() []step {
+	onFlour := []step{
+		{DryExtra, dryExtras, Spread, "On the flour, where it stays dry until kneading."},
+		{AddIn, extras, Spread, "On the flour with the other dry things."},
+	}
+	flour := step{Flour, flours, Spread, "Over everything wet, as a lid: push it into the corners."}
+	liquid := step{Liquid, wet, Spread, "Liquids first, so that the paddle wets the flour from below."}
+	saltInLiquid := step{SugarSalt, sweetOrSalt, Stirred, "Stirred into the liquid, where they dissolve."}
+	switch m.Order {
+	case DryFirst:
+		return m.dryFirst(saltInLiquid)
+	case Bloomed:
+		return append([]step{
+			{Liquid, wet, Spread, "Warm liquid first, for the yeast to wake in."},
+			{Yeast, raising, Stirred, "Stirred into the warm liquid and left until it froths, 5 to 10 minutes."},
+			fatSteps[FatPieces],
+			{DryExtra, dryMilks, Spread, "Under the flour."},
+			flour,
+			{SugarSalt, sweetOrSalt, Corners, "On the flour, so that the salt comes to the yeast late."},
+		}, onFlour...)
+	case Premixed:
+		return []step{
+			liquid, m.fat(),
+			{Flour, slices.Concat(flours, sweetOrSalt, dryMilks, dryExtras), Mixed, "All dry things stirred together in a bowl first, so that none lies in a heap."},
+			{AddIn, extras, Spread, "On the dry mix."},
+			{Yeast, raising, Middle, "On top of the dry mix, away from the liquid."},
+		}
+	case Batter:
+		return []step{
+			{Liquid, []larder.Kind{larder.Liquid, larder.Syrup}, Spread, "Liquids first."},
+			{Liquid, []larder.Kind{larder.Puree}, Spread, "Mashed fruit into the liquid."},
+			{Fat, fats, Spread, "Fat, melted or soft."},
+			{Liquid, []larder.Kind{larder.Egg}, Spread, "Eggs, lightly beaten."},
+			{SugarSalt, sweetOrSalt, Spread, "Into the wet, where it dissolves."},
+			{Flour, slices.Concat(flours, dryMilks, dryExtras), Spread, "Spread evenly over the wet."},
+			{Yeast, raising, Middle, "The leavening in the middle of the flour, dry until the mixing begins."},
+			{AddIn, extras, Spread, "Last, on top."},
+		}
+	}
+	var out []step
+	if m.Fat == FatFloor {
+		out = append(out, fatSteps[FatFloor], liquid)
+	} else {
+		out = append(out, liquid, m.fat())
+	}
+	switch m.Salt {
+	case SaltWet:
+		out = append(out, saltInLiquid, step{DryExtra, dryMilks, Spread, "Under the flour."}, flour)
+	case SaltHigh:
+		out = append(out, flour, step{SugarSalt, sweetOrSalt, Corners, "On the flour in opposite corners, away from the yeast in the middle."},
+			step{DryExtra, dryMilks, Spread, "On the flour with the sugar and salt."})
+	default:
+		out = append(out, step{SugarSalt, sweetOrSalt, Spread, "Low down, away from the yeast."},
+			step{DryExtra, dryMilks, Spread, "Under the flour with the sugar and salt."}, flour)
+	}
+	return append(append(out, onFlour...), yeastSteps[m.Yeast])
+}
+
+func (m Manner) fat() step { return fatSteps[m.Fat] }
+
+func (m Manner) dryFirst(saltInLiquid step) []step {
+	yeast := step{Yeast, raising, Spread, "First, on the floor of the pan, so that the flour keeps it dry."}
+	if m.Yeast == YeastBox {
+		yeast = yeastSteps[YeastBox]
+	}
+	out := []step{yeast, {Flour, flours, Spread, "Over the yeast, as a cover."}}
+	if m.Salt != SaltWet {
+		out = append(out, step{SugarSalt, sweetOrSalt, Spread, "On the flour, away from the yeast."})
+	}
+	out = append(out,
+		step{DryExtra, slices.Concat(dryMilks, dryExtras), Spread, "On the flour with the other dry things."},
+		step{AddIn, extras, Spread, "On the flour with the other dry things."})
+	liquid := step{Liquid, wet, Spread, "Last, poured over the top."}
+	switch m.Fat {
+	case FatMelted:
+		out = append(out, liquid, fatSteps[FatMelted])
+	case FatCorners:
+		out = append(out, step{Fat, fats, Corners, "Cut in four, a piece to each corner on top of the dry layers."}, liquid)
+	default:
+		out = append(out, step{Fat, fats, Pieces, "In pieces on top of the dry layers."}, liquid)
+	}
+	if m.Salt == SaltWet {
+		out = append(out, saltInLiquid)
+	}
+	return out
+}
 
 // Portion is one measured ingredient on its way into the pan.
 type Portion struct {
 	Line   string
 	Kind   larder.Kind
 	Volume measure.Millilitres
-	AtBeep bool
+	When   recipe.When
 }
 
 // Layer is one layer in the pan, from the floor upwards.
@@ -105,38 +293,128 @@ type Layer struct {
 	Stuff  Stuff               `json:"stuff"`
 	Lines  []string            `json:"lines"`
 	Volume measure.Millilitres `json:"volume"`
-	Well   bool                `json:"well,omitzero"` // lies in a well in the layer below
+	Place  Place               `json:"place,omitzero"`
 	Reason string              `json:"reason"`
 }
 
-// Load puts portions into layers from the floor of the pan upwards, and keeps aside what goes in
-// at the beep. Every portion is in exactly one place.
-func Load(o Order, portions []Portion) (layers []Layer, aside []string) {
-	for _, s := range sequences[o] {
-		layer := Layer{Stuff: s.stuff, Reason: s.reason, Well: s.stuff == Yeast && o == WetFirst}
-		for _, p := range portions {
-			if !p.AtBeep && slices.Contains(s.kinds, p.Kind) {
-				layer.Lines = append(layer.Lines, p.Line)
-				layer.Volume += p.Volume
-			}
-		}
-		if len(layer.Lines) > 0 {
-			layers = append(layers, layer)
-		}
-	}
-	for _, p := range portions {
-		if p.AtBeep {
-			aside = append(aside, p.Line)
-		}
-	}
-	return layers, aside
+// Loaded is where everything goes: the layers from the floor of the pan upwards, what is held back
+// until the first knead, and what is kept aside for the beep. Every portion is in exactly one place.
+type Loaded struct {
+	Layers []Layer
+	Knead  []string
+	Beep   []string
 }
 
-// Rank orders lines as they go into the pan: portions by layer, then as written, add-ins last.
-func Rank(layers []Layer, aside []string) []string {
-	var out []string
-	for _, l := range layers {
-		out = append(out, l.Lines...)
+// Load puts portions where the manner has them. What was warmed together goes in with the liquid, as
+// one. An empty field of the manner is as usual.
+func Load(m Manner, portions []Portion) Loaded {
+	m = m.Over(Usual)
+	var out Loaded
+	var here []Portion
+	warm := Layer{Stuff: Liquid, Place: Together, Reason: "Warmed together on the stove, and cooled before anything else joins it."}
+	for _, p := range portions {
+		switch p.When {
+		case recipe.AtBeep:
+			out.Beep = append(out.Beep, p.Line)
+		case recipe.AtKnead:
+			out.Knead = append(out.Knead, p.Line)
+		case recipe.Warmed:
+			warm.Lines, warm.Volume = append(warm.Lines, p.Line), warm.Volume+p.Volume
+		default:
+			here = append(here, p)
+		}
 	}
-	return slices.Concat(out, aside)
+	if m.Order == AsListed {
+		out.Layers = asListed(here)
+	} else {
+		for _, s := range m.steps() {
+			layer := Layer{Stuff: s.stuff, Place: s.place, Reason: s.reason}
+			for _, p := range here {
+				if slices.Contains(s.kinds, p.Kind) {
+					layer.Lines, layer.Volume = append(layer.Lines, p.Line), layer.Volume+p.Volume
+				}
+			}
+			if len(layer.Lines) > 0 {
+				out.Layers = append(out.Layers, layer)
+			}
+		}
+	}
+	if len(warm.Lines) > 0 {
+		at := slices.IndexFunc(out.Layers, func(l Layer) bool { return l.Stuff == Liquid })
+		if at < 0 && m.Order == DryFirst {
+			at = len(out.Layers)
+		}
+		out.Layers = slices.Insert(out.Layers, max(at, 0), warm)
+	}
+	return out
+}
+
+// asListed makes a layer of each run of like things, in the recipe's order.
+func asListed(portions []Portion) []Layer {
+	var out []Layer
+	for _, p := range portions {
+		stuff := stuffOf[p.Kind]
+		if last := len(out) - 1; last >= 0 && out[last].Stuff == stuff {
+			out[last].Lines, out[last].Volume = append(out[last].Lines, p.Line), out[last].Volume+p.Volume
+			continue
+		}
+		out = append(out, Layer{Stuff: stuff, Lines: []string{p.Line}, Volume: p.Volume, Reason: "In the order in which the recipe lists it."})
+	}
+	return out
+}
+
+// Rank orders lines as they go in: portions by layer, then what is held back, then add-ins.
+func (l Loaded) Rank() []string {
+	var out []string
+	for _, layer := range l.Layers {
+		out = append(out, layer.Lines...)
+	}
+	return slices.Concat(out, l.Knead, l.Beep)
+}
+
+// Wets names what would touch the yeast before kneading, in a pan that stands through a delay: the
+// layer beside it that is wet, fat or salt, or the liquid that it is stirred into. Empty: it stays dry.
+func (l Loaded) Wets() Stuff {
+	for n, layer := range l.Layers {
+		if layer.Stuff != Yeast || layer.Place == OwnBox {
+			continue
+		}
+		if layer.Place == Stirred {
+			return Liquid
+		}
+		for _, m := range []int{n - 1, n + 1} {
+			if m < 0 || m >= len(l.Layers) {
+				continue
+			}
+			switch beside := l.Layers[m]; beside.Stuff {
+			case Liquid, Fat, SugarSalt:
+				return beside.Stuff
+			}
+		}
+	}
+	return ""
+}
+
+// Decide settles the manner: as the machine's booklet has it, then as the kind of recipe needs, then
+// as the kitchen likes it, then as the baker wishes for this loaf; why says which of them decided the
+// order.
+func Decide(machine Manner, k recipe.Kind, school, wish Manner) (m Manner, why string) {
+	why = "As the machine's booklet has it."
+	m = machine.Over(Usual)
+	if k == recipe.QuickBread {
+		m.Order, why = Batter, "A quick bread has no yeast to keep dry: wet, then flour, the leavening in the middle."
+		school.Order, wish.Order = "", ""
+	}
+	if school.Order != "" && school.Order != m.Order {
+		why = "As this kitchen likes it; the booklet has it " + string(m.Order) + "."
+	}
+	m = school.Over(m)
+	if wish.Order != "" && wish.Order != m.Order {
+		why = "Your choice for this loaf; else it is " + string(m.Order) + "."
+	}
+	m = wish.Over(m)
+	if machine.Yeast == YeastBox && (m.Order == Bloomed || m.Order == AsListed) {
+		m.Yeast = YeastWell
+	}
+	return m, why
 }

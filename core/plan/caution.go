@@ -10,6 +10,7 @@ import (
 	"risepan/core/formula"
 	"risepan/core/kitchen"
 	"risepan/core/machine"
+	"risepan/core/pan"
 	"risepan/core/recipe"
 	"risepan/core/swap"
 	"risepan/core/timetable"
@@ -61,6 +62,7 @@ const (
 	SlowYeast  About = "slow yeast"
 	TooMany    About = "add-ins"
 	Quiet      About = "quiet hours"
+	WetYeast   About = "yeast"
 	Cupboard   About = "cupboard"
 )
 
@@ -71,6 +73,7 @@ type Way struct {
 	Ready  timetable.Wall `json:"ready,omitzero"`
 	Cycle  string         `json:"cycle,omitzero"`
 	AddIns AddInWay       `json:"addIns,omitzero"`
+	Order  pan.Order      `json:"order,omitzero"`
 	Swaps  []swap.Pick    `json:"swaps,omitzero"` // beside those there are
 }
 
@@ -183,6 +186,20 @@ func (p *Plan) spoiling(k kitchen.Kitchen) []string {
 		}
 	}
 	return out
+}
+
+// keepDry refuses a delay in which yeast would lie wet or beside salt.
+func (p *Plan) keepDry(w Wish, m pan.Manner, l pan.Loaded) {
+	beside := l.Wets()
+	if beside == "" {
+		return
+	}
+	way := Way{Say: "Load it " + string(w.Machine.Loading), Order: w.Machine.Loading}
+	if m.Order == pan.Bloomed {
+		p.warn(Stop, WetYeast, []Way{way}, "No delay with bloomed yeast: it would work for %s before the dough is kneaded.", p.waiting())
+		return
+	}
+	p.warn(Stop, WetYeast, []Way{way}, "In this order the yeast lies beside %s, where it would wake or die during the delay of %s.", beside, p.waiting())
 }
 
 // faster are the cycles that suit the dough and are done by the wished time.

@@ -13,6 +13,7 @@ import (
 	"risepan/core/larder"
 	"risepan/core/machine"
 	"risepan/core/measure"
+	"risepan/core/pan"
 	"risepan/core/recipe"
 	"risepan/core/scale"
 	"risepan/core/swap"
@@ -161,10 +162,11 @@ func (p *Plan) temper(k kitchen.Kitchen, w Wish, lines []scale.Line, cycle machi
 	if flour.IsZero() {
 		flour = room
 	}
-	for at, t := range map[string]measure.Temperature{"/warmth/room": room, "/warmth/flour": flour} {
-		if err := dough.CheckRoom(t); err != nil {
-			return fault.At(at, "%v", err)
-		}
+	if err := dough.CheckRoom(room); err != nil {
+		return fault.At("/warmth/room", "%v", err)
+	}
+	if err := dough.CheckRoom(flour); err != nil {
+		return fault.At("/warmth/flour", "%v", err)
 	}
 	rise := w.Machine.KneadRise
 	if rise == 0 {
@@ -175,7 +177,7 @@ func (p *Plan) temper(k kitchen.Kitchen, w Wish, lines []scale.Line, cycle machi
 	var parts []dough.Part
 	instant := false
 	for _, l := range lines {
-		if l.Line.Part != recipe.InDough || l.Line.When != recipe.InPan {
+		if l.Line.Part != recipe.InDough || l.Line.When == recipe.AtBeep {
 			continue
 		}
 		instant = instant || l.Ingredient.ID == "instant-yeast"
@@ -184,10 +186,12 @@ func (p *Plan) temper(k kitchen.Kitchen, w Wish, lines []scale.Line, cycle machi
 		switch {
 		case cold:
 			part.At = dough.Fridge
+		case l.Line.When == recipe.Warmed:
+			part.At = dough.Cooled
 		case l.Ingredient.Kind == larder.Flour:
 			part.At = flour.Celsius()
 		}
-		if l.Ingredient.Kind == larder.Liquid && l.Grams > most {
+		if l.Ingredient.Kind == larder.Liquid && l.Line.When == recipe.InPan && l.Grams > most {
 			sought, most = len(parts), l.Grams
 			h.Line, h.Name = l.Line.ID, l.Ingredient.Name
 		}
@@ -199,6 +203,9 @@ func (p *Plan) temper(k kitchen.Kitchen, w Wish, lines []scale.Line, cycle machi
 		return nil
 	}
 	meeting := dough.Layered
+	if p.Pan.Order == pan.Bloomed {
+		meeting = dough.Dissolved
+	}
 	balance := dough.For(parts, sought, dough.Target-rise)
 	t := balance
 	switch {
@@ -208,7 +215,7 @@ func (p *Plan) temper(k kitchen.Kitchen, w Wish, lines []scale.Line, cycle machi
 		for n := range parts {
 			parts[n].At = room.Celsius()
 		}
-	case k.Liquid == dough.AtRoom:
+	case k.Liquid == dough.AtRoom && meeting != dough.Dissolved:
 		t = room.Celsius()
 		h.Why = "As this kitchen likes it: everything at room temperature."
 	case k.Liquid == dough.Hot && instant && cycle.Character == machine.Rapid:
@@ -220,6 +227,9 @@ func (p *Plan) temper(k kitchen.Kitchen, w Wish, lines []scale.Line, cycle machi
 		if t != balance {
 			h.Why = fmt.Sprintf("The balance asks for %s, which is out of reach or harms the yeast; this is as near as it goes.", show(balance))
 		}
+		if meeting == dough.Dissolved {
+			h.Why = "Warm enough to wake the yeast that is stirred into it, and not so hot that it dies."
+		}
 		if k.Liquid == dough.Hot {
 			h.Why += " Hot liquid is for rapid-rise yeast on a rapid cycle only."
 		}
@@ -228,7 +238,7 @@ func (p *Plan) temper(k kitchen.Kitchen, w Wish, lines []scale.Line, cycle machi
 		parts[sought].At = t
 	}
 	limits := dough.LimitsFor(meeting)
-	h.Limit = fmt.Sprintf("at most %s with %s", show(limits.High), map[dough.Meeting]string{dough.Layered: "dry yeast kept apart from it", dough.Mixed: "rapid-rise yeast in the flour"}[meeting])
+	h.Limit = fmt.Sprintf("at most %s with %s", show(limits.High), map[dough.Meeting]string{dough.Layered: "dry yeast kept apart from it", dough.Dissolved: "yeast stirred into it", dough.Mixed: "rapid-rise yeast in the flour"}[meeting])
 	h.Liquid, h.At, h.Touch = t, show(t), dough.Touch(t)
 	if h.Cool {
 		h.At = "cool"

@@ -41,9 +41,10 @@ type Wish struct {
 	AtPanel bool           // the pan is loaded and the baker stands at the machine: no lead time
 	Zone    *time.Location // of the kitchen's clock
 
-	Within machine.Minutes // the time that there is; 0: any
-	Away   bool            // nobody is there for the beep
-	AddIns AddInWay        // how add-ins go in; empty: chosen here
+	Within  machine.Minutes // the time that there is; 0: any
+	Away    bool            // nobody is there for the beep
+	Loading pan.Manner      // the baker's own way for this loaf
+	AddIns  AddInWay        // how add-ins go in; empty: chosen here
 
 	Slices    int      // above 0: the smallest size that gives so many; Size is then not looked at
 	Eaters    int      // above 0: so many slices for each
@@ -141,9 +142,12 @@ type Formula struct {
 // Pan is the loaded pan.
 type Pan struct {
 	Order  pan.Order   `json:"order"`
+	Manner pan.Manner  `json:"manner"` // in full
+	Why    string      `json:"why"`    // this order
 	Vessel pan.Vessel  `json:"vessel"`
-	Layers []pan.Layer `json:"layers"` // from the floor upwards
-	Aside  []string    `json:"aside"`  // lines kept for the beep
+	Layers []pan.Layer `json:"layers"`         // from the floor upwards
+	Knead  []string    `json:"knead,omitzero"` // lines held back until the first knead
+	Aside  []string    `json:"aside"`          // lines kept for the beep
 	Fill   pan.Fill    `json:"fill"`
 }
 
@@ -200,7 +204,7 @@ func Make(k kitchen.Kitchen, w Wish, now time.Time) (Plan, error) {
 	if err := p.measure(k, w, lines); err != nil {
 		return Plan{}, err
 	}
-	p.load(w, lines)
+	p.load(k, w, lines)
 	p.running(k)
 	if err := p.temper(k, w, lines, cycle); err != nil {
 		return Plan{}, err
@@ -369,7 +373,7 @@ func others(k kitchen.Kitchen, whole recipe.Recipe, l scale.Line) []Named {
 	return out
 }
 
-func (p *Plan) load(w Wish, lines []scale.Line) {
+func (p *Plan) load(k kitchen.Kitchen, w Wish, lines []scale.Line) {
 	var batter measure.Grams
 	var portions []pan.Portion
 	for _, l := range lines {
@@ -377,11 +381,27 @@ func (p *Plan) load(w Wish, lines []scale.Line) {
 			continue
 		}
 		batter += l.Grams
-		portions = append(portions, pan.Portion{Line: l.Line.ID, Kind: l.Ingredient.Kind,
-			Volume: l.Ingredient.Volume(l.Grams), AtBeep: p.atBeep(l)})
+		when := l.Line.When
+		if when == recipe.AtBeep && !p.atBeep(l) {
+			when = recipe.InPan
+		}
+		portions = append(portions, pan.Portion{Line: l.Line.ID, Kind: l.Ingredient.Kind, Volume: l.Ingredient.Volume(l.Grams), When: when})
 	}
-	layers, aside := pan.Load(w.Machine.Loading, portions)
-	p.Pan = Pan{w.Machine.Loading, w.Machine.Vessel, layers, aside,
+	manner, why := pan.Decide(w.Machine.Manner(), w.Recipe.Kind, k.Loading, w.Loading)
+	loaded := pan.Load(manner, portions)
+	if delayed := p.Timer.Setting > 0; delayed && loaded.Wets() == pan.SugarSalt {
+		manner.Salt = pan.SaltLow
+		loaded = pan.Load(manner, portions)
+		why += " The salt goes under the flour, for the delay: yeast must not touch it."
+	}
+	if w.Recipe.Kind != recipe.QuickBread && p.Timer.Setting > 0 {
+		p.keepDry(w, manner, loaded)
+	}
+	aside := loaded.Beep
+	if aside == nil {
+		aside = []string{}
+	}
+	p.Pan = Pan{manner.Order, manner, why, w.Machine.Vessel, loaded.Layers, loaded.Knead, aside,
 		w.Machine.Vessel.FillOf(w.Recipe.Kind, p.Formula.Flour, batter)}
 }
 

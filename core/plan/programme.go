@@ -107,6 +107,9 @@ func (p *Plan) time(k kitchen.Kitchen, w Wish, cycle machine.Cycle, now time.Tim
 	}
 	p.Stages = cycle.Run(w.Size, p.Setting.Crust)
 	needs := timetable.Needs{Batter: w.Recipe.Kind == recipe.QuickBread || w.Recipe.Kind == recipe.GlutenFree}
+	for _, l := range w.Recipe.Lines {
+		needs.Held = needs.Held || l.When == recipe.AtKnead
+	}
 	if p.AddIns != nil {
 		needs.AddIns, needs.Box = p.AddIns.Way != AtStart, p.AddIns.Way == InBox
 	}

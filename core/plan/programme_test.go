@@ -9,6 +9,7 @@ import (
 	"risepan/core/fault"
 	"risepan/core/kitchen"
 	"risepan/core/machine"
+	"risepan/core/pan"
 	"risepan/core/plan"
 	"risepan/core/timetable"
 	"risepan/demo"
@@ -159,4 +160,37 @@ func withCycle(m machine.Machine, id string) machine.Machine {
 	c, _ := m.Cycle(id)
 	m.Cycles = []machine.Cycle{c}
 	return m
+}
+
+func TestNoDelayWetsTheYeast(t *testing.T) {
+	for _, c := range []struct {
+		why     string
+		loading pan.Manner
+		ready   string
+		refused bool
+		order   pan.Order
+		salt    pan.SaltPlace
+	}{
+		{"bloomed yeast works at once", pan.Manner{Order: pan.Bloomed}, "", false, pan.Bloomed, pan.SaltLow},
+		{"and never waits through a delay", pan.Manner{Order: pan.Bloomed}, "2026-03-11T07:00", true, pan.Bloomed, pan.SaltLow},
+		{"as the recipe lists it the yeast lies on the flour", pan.Manner{Order: pan.AsListed}, "2026-03-11T07:00", false, pan.AsListed, pan.SaltLow},
+		{"salt above the flour is well without a delay", pan.Manner{Salt: pan.SaltHigh}, "", false, pan.WetFirst, pan.SaltHigh},
+		{"and goes under it for one", pan.Manner{Salt: pan.SaltHigh}, "2026-03-11T07:00", false, pan.WetFirst, pan.SaltLow},
+	} {
+		w := wish(t, "Winding-hole crusty", demo.Galley(), oneHalf, c.ready)
+		w.Loading = c.loading
+		p := mustMake(t, w)
+		caution, refused := p.Refusal()
+		if refused != c.refused || p.Pan.Order != c.order || p.Pan.Manner.Salt != c.salt || p.Pan.Why == "" {
+			t.Errorf("%s: refused %v, %+v (%s)", c.why, refused, p.Pan.Manner, caution.Say)
+		}
+		if refused && (len(caution.Ways) == 0 || caution.Ways[0].Order != pan.WetFirst) {
+			t.Errorf("%s: no way out: %+v", c.why, caution)
+		}
+	}
+	w := wish(t, "Winding-hole crusty", demo.Galley(), oneHalf, "")
+	w.Loading.Order = pan.Bloomed
+	if h := mustMake(t, w).Heat; h.Liquid < 38 || h.Liquid > 43 {
+		t.Errorf("yeast is bloomed at %v °C, want 38 to 43", h.Liquid)
+	}
 }

@@ -18,6 +18,7 @@ var headings = map[string]struct {
 	when When
 }{
 	"dough": {InDough, InPan}, "add-ins": {InDough, AtBeep}, "at the beep": {InDough, AtBeep},
+	"at the first knead": {InDough, AtKnead}, "warmed first": {InDough, Warmed},
 	"filling": {Filling, InPan}, "glaze": {Glaze, InPan}, "topping": {Topping, InPan},
 }
 
@@ -112,7 +113,7 @@ func (r Recipe) Text() string {
 			for h, v := range map[string]struct {
 				part Part
 				when When
-			}{"Dough": {InDough, InPan}, "Add-ins": {InDough, AtBeep}, "Filling": {Filling, InPan}, "Glaze": {Glaze, InPan}, "Topping": {Topping, InPan}} {
+			}{"Dough": {InDough, InPan}, "Add-ins": {InDough, AtBeep}, "At the first knead": {InDough, AtKnead}, "Warmed first": {InDough, Warmed}, "Filling": {Filling, InPan}, "Glaze": {Glaze, InPan}, "Topping": {Topping, InPan}} {
 				if v.part == l.Part && v.when == l.When {
 					b.WriteString(h + ":\n")
 				}

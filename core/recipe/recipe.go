@@ -35,11 +35,13 @@ func (k *Kind) UnmarshalText(text []byte) error { return word.Read(k, text, "kin
 type When string
 
 const (
-	InPan  When = ""     // with everything else, before the start
-	AtBeep When = "beep" // at the add-in beep, or from the dispenser
+	InPan   When = ""             // with everything else, before the start
+	AtBeep  When = "beep"         // at the add-in beep, or from the dispenser
+	AtKnead When = "first knead"  // held back until the first kneading runs
+	Warmed  When = "warmed first" // together on the stove, and cooled before the yeast goes in
 )
 
-var Whens = []When{InPan, AtBeep}
+var Whens = []When{InPan, AtBeep, AtKnead, Warmed}
 
 func (w When) Words() []string { return word.List(Whens) }
 func (w *When) UnmarshalText(text []byte) error {

@@ -16,6 +16,7 @@ type MomentKind string
 const (
 	Begins   MomentKind = "begins"    // the delay is over
 	Look     MomentKind = "look"      // look at the dough ball
+	Held     MomentKind = "held back" // what was held back goes in
 	AddIns   MomentKind = "add-ins"   // the beep, or its clock time
 	Scrape   MomentKind = "scrape"    // the sides, in a batter
 	Paddle   MomentKind = "paddle"    // comes out, or the dough is shaped
@@ -25,7 +26,7 @@ const (
 	WarmEnds MomentKind = "warm ends" // keep warm is over
 )
 
-var MomentKinds = []MomentKind{Begins, Look, AddIns, Scrape, Paddle, LastRise, Bakes, Ready, WarmEnds}
+var MomentKinds = []MomentKind{Begins, Look, Held, AddIns, Scrape, Paddle, LastRise, Bakes, Ready, WarmEnds}
 
 func (k MomentKind) Words() []string { return word.List(MomentKinds) }
 func (k *MomentKind) UnmarshalText(text []byte) error {
@@ -52,6 +53,7 @@ type Needs struct {
 	AddIns bool // go in during the last knead
 	Box    bool // the dispenser puts them in
 	Batter bool // there is no dough ball to look at
+	Held   bool // something is held back until the first knead
 }
 
 // Moments lists a run's moments in time order. Add-ins have one of their own: the beep where the cycle
@@ -63,6 +65,9 @@ func Moments(m machine.Machine, c machine.Cycle, size measure.LoafSize, crust ma
 	kneads := spans(run, machine.Knead)
 	if len(kneads) > 0 && !n.Batter {
 		out = append(out, Moment{Kind: Look, After: min(kneads[0].From+lookAfter, kneads[0].To), Person: true, Say: "Look at the dough ball."})
+	}
+	if len(kneads) > 0 && n.Held {
+		out = append(out, Moment{Kind: Held, After: min(kneads[0].From+heldUntil, kneads[0].To), Person: true, Say: "Put in what was held back."})
 	}
 	beep := func(kind MomentKind, call machine.Signal, person bool, say string) bool {
 		w, ok := c.Beep(call, size, crust)
@@ -117,6 +122,9 @@ func clockTime(kneads []machine.Span) machine.Minutes {
 	last := kneads[len(kneads)-1]
 	return max(last.From, last.To-byTheClock)
 }
+
+// heldUntil is when what was held back goes in, minutes into the first kneading.
+const heldUntil machine.Minutes = 3
 
 // byTheClock is when add-ins go in on a cycle without a beep, before the last knead ends.
 const byTheClock machine.Minutes = 8

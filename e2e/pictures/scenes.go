@@ -18,17 +18,26 @@ func pick(recipe string) func(*drive.Page) {
 	}
 }
 
+// measure goes to the bench with the raisin loaf, up to the step of an ingredient.
+func measure(ingredient string) func(*drive.Page) {
+	return func(p *drive.Page) {
+		pick("Mooring raisin loaf")(p)
+		p.Click("To the bench")
+		p.Sees("Get these out")
+		for now := ""; now != ingredient; now = p.Text("[data-step] h2") {
+			if now != "" {
+				p.Click("Next")
+				p.Until("the next step", "document.querySelector('[data-step] h2').innerText !== \""+now+"\"")
+			}
+		}
+	}
+}
+
 var scenes = []scene{
 	{name: "plan", path: "/", wait: "In the pan", act: func(p *drive.Page) {
 		pick("Mooring raisin loaf")(p)
 		p.Click("Ready by")
 		p.Until("a delay", "/^\\d+:\\d\\d$/.test(document.querySelector('[data-timer]')?.innerText)")
-	}},
-	{name: "plan-refused", path: "/", wait: "In the pan", act: func(p *drive.Page) {
-		pick("Sluice-gate egg loaf")(p)
-		p.Click("2 lb")
-		p.Click("Ready by")
-		p.Sees("No delay with")
 	}},
 	{name: "plan-why", path: "/", wait: "In the pan", dark: true, act: func(p *drive.Page) {
 		pick("Lock-keeper's wholemeal")(p)
@@ -71,12 +80,24 @@ var scenes = []scene{
 		p.Sees("What was assumed")
 	}},
 	{name: "plan-phone", path: "/", wait: "Measure, in this order", phone: true},
-	{name: "log", path: "/log", wait: "Mooring raisin loaf"},
-	{name: "start", path: "/", wait: "In the pan", act: func(p *drive.Page) {
-		p.Click("Start the bake")
-		p.Sees("I have pressed Start")
-		p.Until("the settings", "document.querySelector('[role=dialog] ol')")
+	{name: "bench", path: "/", wait: "In the pan", act: measure("bread flour")},
+	{name: "bench-phone", path: "/", wait: "Measure, in this order", phone: true, act: measure("table salt")},
+	{name: "pan-dry", path: "/", wait: "In the pan", act: func(p *drive.Page) {
+		pick("Towpath white")(p)
+		p.Click("Machine:")
+		p.Click("Boatyard machine")
+		p.Until("the dry order", "document.querySelector('#pan').innerText.includes('dry first')")
+		p.Click("dry first")
+		p.Click("Fat")
+		p.Click("in four corners")
+		p.Sees("Always load it so")
 	}},
+	{name: "pan-batter", path: "/", wait: "In the pan", act: func(p *drive.Page) {
+		pick("Boatyard banana bread")(p)
+		p.Click("batter")
+		p.Sees("As a batter")
+	}},
+	{name: "log", path: "/log", wait: "Mooring raisin loaf"},
 	{name: "watch", path: "/", wait: "In the pan", act: func(p *drive.Page) {
 		pick("Mooring raisin loaf")(p)
 		p.Click("Start the bake")
@@ -87,10 +108,6 @@ var scenes = []scene{
 		p.Click("End this bake early")
 		p.Sees("What to remember")
 		p.Click("4: good")
-	}},
-	{name: "logged-bake", path: "/log", wait: "Mooring raisin loaf", act: func(p *drive.Page) {
-		p.Click("Lock-keeper's wholemeal")
-		p.Sees("What went in")
 	}},
 	{name: "machine", path: "/machines", wait: "Describe another", act: func(p *drive.Page) {
 		p.Click("Change it: Galley machine")

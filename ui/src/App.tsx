@@ -14,6 +14,7 @@ const KitchenScreen = lazy(() => import("./kitchen/KitchenScreen"));
 const MachinesScreen = lazy(() => import("./machines/MachinesScreen"));
 const MachineEditor = lazy(() => import("./machines/MachineEditor"));
 const CompareScreen = lazy(() => import("./machines/CompareScreen"));
+const BenchScreen = lazy(() => import("./bench/BenchScreen"));
 const LogScreen = lazy(() => import("./log/LogScreen"));
 const LoggedBake = lazy(() => import("./log/LoggedBake"));
 
@@ -29,6 +30,8 @@ export function App() {
           <Suspense fallback={<p className="p-8 text-lg text-soft">One moment …</p>}>
             <Routes>
               <Route path="/" element={<PlanScreen />} />
+              <Route path="/bench" element={<BenchScreen />} />
+              <Route path="/bench/:id" element={<BenchScreen />} />
               <Route path="/watch" element={<WatchNone />} />
               <Route path="/watch/:id" element={<WatchScreen />} />
               <Route path="/verdict/:id" element={<VerdictScreen />} />

@@ -1,4 +1,4 @@
-import type { BakeView, Compare, Compared, HabitOf, Happened, Kitchen, KitchenSettings, Larder, Loaded, Log, Machine, MachineRead, PlanAnswer, Problem, Profiles, RecipeKept, RecipeRead, RecipeText, Shelf, Start, SwapsKept, Wish } from "./types.gen";
+import type { AtBench, BakeView, BenchView, Compare, Compared, HabitOf, Happened, Kitchen, KitchenSettings, Larder, Loaded, Log, Machine, MachineRead, PlanAnswer, Problem, Profiles, RecipeKept, RecipeRead, RecipeText, Shelf, Start, SwapsKept, Wish } from "./types.gen";
 
 /** An error that the server put into words. */
 export class Trouble extends Error {
@@ -61,6 +61,10 @@ export const addMachine = (machine: Machine, key: string) => post<MachineRead>("
 export const putMachine = (id: string, machine: Machine, version: number) => put<MachineRead>(`/machines/${id}`, machine, version);
 export const undoMachine = (id: string, version: number) => post<MachineRead>(`/machines/${id}/undo`, {}, { "If-Match": `"${version}"` });
 export const compareCycles = (id: string, what: Compare, signal?: AbortSignal) => post<Compared>(`/machines/${id}/compare`, what, {}, signal);
+export const addBench = (wish: Wish, key: string) => post<BenchView>("/benches", wish, { "Idempotency-Key": key });
+/** The bench, or null when nothing happened after the happening of this number. */
+export const fetchBench = (id: string, after: number | undefined, signal: AbortSignal) => call<BenchView | null>(`/benches/${id}${after === undefined ? "" : `?after=${after}`}`, { signal });
+export const tellBench = (id: string, what: AtBench, key: string) => post<BenchView>(`/benches/${id}/happenings`, what, { "Idempotency-Key": key });
 export const keepSwaps = (id: string, swaps: SwapsKept, key: string) => post<RecipeKept>(`/recipes/${id}/swaps`, swaps, { "Idempotency-Key": key });
 export const undoRecipe = (id: string, revision: number, key: string) => post<RecipeKept>(`/recipes/${id}/undo`, { id, revision }, { "Idempotency-Key": key });
 export const fetchLog = (signal: AbortSignal) => get<Log>("/bakes", signal);

@@ -2,7 +2,7 @@ import { keepPreviousData, type QueryClient, queryOptions, useMutation, useQuery
 import { useEffect, useRef } from "react";
 import * as api from "./api";
 import { serverNow, setServerTime } from "./clock";
-import type { BakeView, Compare, HabitOf, Happened, Kitchen, KitchenSettings, Machine, MachineRead, RecipeText, Shelf, Start, SwapsKept, Wish } from "./types.gen";
+import type { AtBench, BakeView, BenchView, Compare, HabitOf, Happened, Kitchen, KitchenSettings, Machine, MachineRead, RecipeText, Shelf, Start, SwapsKept, Wish } from "./types.gen";
 
 async function timed<T extends { now: string }>(answer: Promise<T>): Promise<T> {
   const value = await answer;
@@ -172,3 +172,64 @@ function useMachineChange<Input>(send: (input: Input) => Promise<MachineRead>) {
 export const useKeepMachine = (id: string | undefined, version: number) =>
   useMachineChange((machine: Machine) => (id ? api.putMachine(id, machine, version) : api.addMachine(machine, api.newKey())));
 export const useUndoMachine = (id: string) => useMachineChange((version: number) => api.undoMachine(id, version));
+
+const benchAnew = 30_000; // the plan's clock moves on though nothing happens at the bench
+
+/** One bench, asked for anew every 2 s while the page is visible, so that two devices keep in step. */
+export function useBench(id: string | undefined) {
+  const client = useQueryClient();
+  const made = useRef(0);
+  const key = ["bench", id];
+  return useQuery({
+    queryKey: key,
+    enabled: id !== undefined,
+    refetchInterval: 2_000,
+    staleTime: 1_000,
+    retry: 0, // the next question comes in 2 s anyway
+    queryFn: async ({ signal }): Promise<BenchView> => {
+      const known = client.getQueryData<BenchView>(key);
+      const fresh = performance.now() - made.current < benchAnew;
+      const view = await api.fetchBench(id ?? "", known && fresh ? known.session.last : undefined, signal);
+      if (!view) return known as BenchView;
+      made.current = performance.now();
+      setServerTime(view.now);
+      return view;
+    },
+  });
+}
+
+/** Tells what happened at the bench, one thing after another; a press counts once. */
+export function useAtBench(id: string) {
+  const client = useQueryClient();
+  return useMutation({
+    scope: { id: `bench ${id}` },
+    mutationFn: (said: AtBench & { key?: string }) => {
+      const { key = api.newKey(), ...what } = said;
+      return api.tellBench(id, what, key);
+    },
+    retry: (failures, error) => failures < 6 && error instanceof api.Trouble && error.problem.status >= 500,
+    retryDelay: 1000,
+    onMutate: (said) => {
+      const known = client.getQueryData<BenchView>(["bench", id]);
+      if (!known || !said.step || (said.do !== "done" && said.do !== "undone")) return;
+      const done = known.session.done.filter((s) => s !== said.step);
+      client.setQueryData<BenchView>(["bench", id], { ...known, session: { ...known.session, done: said.do === "done" ? [...done, said.step] : done } });
+    },
+    onSuccess: (view) => {
+      setServerTime(view.now);
+      client.setQueryData(["bench", id], view);
+    },
+    onError: () => client.invalidateQueries({ queryKey: ["bench", id] }),
+  });
+}
+
+export function useAddBench() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (wish: Wish) => api.addBench(wish, api.newKey()),
+    onSuccess: (view) => {
+      client.setQueryData(["bench", view.id], view);
+      void client.invalidateQueries({ queryKey: ["shelf"] });
+    },
+  });
+}

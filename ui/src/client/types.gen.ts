@@ -16,6 +16,8 @@ export interface Schema {
   Loaded: Loaded;
   RecipeRead: RecipeRead;
   SwapsKept: SwapsKept;
+  Bench: BenchView;
+  AtBench: AtBench;
   Machine: MachineRead;
   Profiles: Profiles;
   Compare: Compare;
@@ -33,6 +35,7 @@ export interface Shelf {
   worries: string[];
   machines: MachineOnShelf[];
   recipes: RecipeOnShelf[];
+  bench?: OpenBench;
   now: string;
 }
 export interface Kitchen {
@@ -50,6 +53,7 @@ export interface Kitchen {
   room: string;
   liquid: "room temperature" | "tepid" | "hot with rapid yeast";
   lead: number;
+  loading: PanManner;
   quiet: KitchenQuiet;
   prefer: KitchenPreference[];
   facts?: LarderIngredient[];
@@ -60,6 +64,12 @@ export interface Kitchen {
 export interface Measure {
   amount: string;
   name?: string;
+}
+export interface PanManner {
+  order?: "wet first" | "dry first" | "yeast bloomed" | "dry mixed first" | "as listed" | "batter";
+  salt?: "under the flour" | "in the liquid" | "above the flour";
+  fat?: "in pieces" | "in four corners" | "over the bottom" | "melted";
+  yeast?: "in a well" | "on top" | "in its dispenser";
 }
 export interface KitchenQuiet {
   from: string;
@@ -157,6 +167,10 @@ export interface RecipeOnShelf {
   size: string;
   note: string;
 }
+export interface OpenBench {
+  id: string;
+  recipe: string;
+}
 export interface Wish {
   recipe: string;
   machine: string;
@@ -169,6 +183,7 @@ export interface Wish {
   within?: number;
   away?: boolean;
   addIns?: "by hand" | "dispenser" | "at the start";
+  loading?: PanManner;
   slices?: number;
   eaters?: number;
   closer?: number;
@@ -385,9 +400,12 @@ export interface PlanHeatPart {
   sought: boolean;
 }
 export interface PlanPan {
-  order: "wet first" | "dry first";
+  order: "wet first" | "dry first" | "yeast bloomed" | "dry mixed first" | "as listed" | "batter";
+  manner: PanManner;
+  why: string;
   vessel: PanVessel;
   layers: PanLayer[];
+  knead?: string[];
   aside: string[];
   fill: PanFill;
 }
@@ -400,7 +418,17 @@ export interface PanLayer {
   stuff: "liquid" | "fat" | "sugar and salt" | "flour" | "dry extra" | "yeast" | "add-in";
   lines: string[];
   volume: number;
-  well?: boolean;
+  place?:
+    | ""
+    | "in a well"
+    | "in the middle"
+    | "in the corners"
+    | "in pieces"
+    | "stirred in"
+    | "mixed in a bowl"
+    | "over the bottom"
+    | "in its dispenser"
+    | "warmed together";
   reason: string;
 }
 export interface PanFill {
@@ -470,7 +498,8 @@ export interface MachineSpan {
   to: number;
 }
 export interface TimetableMoment {
-  kind: "begins" | "look" | "add-ins" | "scrape" | "paddle" | "last rise" | "bakes" | "ready" | "warm ends";
+  kind:
+    "begins" | "look" | "held back" | "add-ins" | "scrape" | "paddle" | "last rise" | "bakes" | "ready" | "warm ends";
   after: number;
   person: boolean;
   say: string;
@@ -488,6 +517,7 @@ export interface PlanWay {
   ready?: string;
   cycle?: string;
   addIns?: "by hand" | "dispenser" | "at the start";
+  order?: "wet first" | "dry first" | "yeast bloomed" | "dry mixed first" | "as listed" | "batter";
   swaps?: SwapPick[];
 }
 export interface SwapOffer {
@@ -523,6 +553,7 @@ export interface StoreHabit {
 export interface Start {
   wish: Wish;
   digest: string;
+  bench?: string;
 }
 export interface Log {
   bakes: BakeSummary[];
@@ -554,7 +585,8 @@ export interface BakeState {
   changes?: string;
 }
 export interface BakeMoment {
-  kind: "begins" | "look" | "add-ins" | "scrape" | "paddle" | "last rise" | "bakes" | "ready" | "warm ends";
+  kind:
+    "begins" | "look" | "held back" | "add-ins" | "scrape" | "paddle" | "last rise" | "bakes" | "ready" | "warm ends";
   after: number;
   person: boolean;
   say: string;
@@ -581,14 +613,16 @@ export interface BakeHappening {
   seq: number;
   at: string;
   what: "done" | "taken out" | "abandoned" | "judged" | "undone";
-  moment?: "begins" | "look" | "add-ins" | "scrape" | "paddle" | "last rise" | "bakes" | "ready" | "warm ends";
+  moment?:
+    "begins" | "look" | "held back" | "add-ins" | "scrape" | "paddle" | "last rise" | "bakes" | "ready" | "warm ends";
   mark?: number;
   note?: string;
   of?: number;
 }
 export interface Happened {
   what: "done" | "taken out" | "abandoned" | "judged" | "undone";
-  moment?: "begins" | "look" | "add-ins" | "scrape" | "paddle" | "last rise" | "bakes" | "ready" | "warm ends";
+  moment?:
+    "begins" | "look" | "held back" | "add-ins" | "scrape" | "paddle" | "last rise" | "bakes" | "ready" | "warm ends";
   mark?: number;
   note?: string;
   of?: number;
@@ -628,6 +662,69 @@ export interface SwapsKept {
   revision: number;
   swaps: SwapPick[];
 }
+export interface BenchView {
+  plan: Plan;
+  digest: string;
+  revision: number;
+  zone: string;
+  now: string;
+  offers: SwapOffer[];
+  shopping: PlanShopping[];
+  habit: StoreHabit;
+  noYeast?: RecipeOnShelf[];
+  id: string;
+  wish: Wish;
+  steps: BenchStep[];
+  session: BenchSession;
+  passed?: boolean;
+}
+export interface BenchStep {
+  id: string;
+  kind:
+    | "tools"
+    | "look"
+    | "temper"
+    | "cut"
+    | "paddle"
+    | "measure"
+    | "top up"
+    | "wait"
+    | "well"
+    | "stir"
+    | "wipe"
+    | "recall"
+    | "pan in"
+    | "panel"
+    | "start";
+  say: string;
+  why?: string;
+  line?: string;
+  stuff?: "liquid" | "fat" | "sugar and salt" | "flour" | "dry extra" | "yeast" | "add-in";
+  into?: string;
+  add?: ScoopAmount;
+  list?: string[];
+  wait?: number;
+  ask?: string;
+}
+export interface BenchSession {
+  done: string[];
+  begun: {
+    [k: string]: string;
+  };
+  locks: PlanLock[];
+  have?: PlanHave;
+  in: PlanLock[];
+  over: boolean;
+  slips: number;
+  last: number;
+}
+export interface AtBench {
+  do: "done" | "undone" | "begun" | "slip" | "mended" | "started" | "cleared";
+  step?: string;
+  line?: string;
+  amount?: string;
+  way?: "fit" | "grow";
+}
 export interface MachineRead {
   id: string;
   version: number;
@@ -640,9 +737,11 @@ export interface Machine {
   crusts: ("light" | "medium" | "dark")[];
   vessel: PanVessel;
   paddles: MachinePaddles;
-  loading: "wet first" | "dry first";
+  loading: "wet first" | "dry first" | "yeast bloomed" | "dry mixed first" | "as listed" | "batter";
   dispenser: number;
   yeastBox?: boolean;
+  salt?: "under the flour" | "in the liquid" | "above the flour";
+  fat?: "in pieces" | "in four corners" | "over the bottom" | "melted";
   delay: MachineDelay;
   keepWarm: number;
   coolDown: number;

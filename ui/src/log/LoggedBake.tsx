@@ -37,7 +37,7 @@ export default function LoggedBake() {
             {plan.lines.map((l) => (
               <li key={l.id} className="grid grid-cols-[16px_1fr_auto] items-center gap-3 py-1">
                 <StuffSwatch stuff={l.stuff} />
-                <Amount line={l} small />
+                <Amount line={l} size="small" />
                 <span className="text-right"><b>{l.name}</b> <span className="figures ml-2 text-xs text-soft">{l.weight ?? `${Math.round(l.exact)} g`}</span></span>
               </li>
             ))}

@@ -55,16 +55,21 @@ function Part({ figure, count }: Group["parts"][number]) {
 
 const plus = <span className="px-1 text-lg font-normal text-soft" aria-label=" plus ">+</span>;
 
-function Measures({ group, small }: { group: Group; small?: boolean }) {
+export type Size = "small" | "plain" | "huge";
+
+const figureLook = { small: "text-lg", plain: "text-xl leading-8", huge: "text-[5rem] leading-[5.5rem]" } as const;
+const unitLook = { small: "text-xs", plain: "text-sm", huge: "text-xl" } as const;
+
+function Measures({ group, size = "plain" }: { group: Group; size?: Size }) {
   const { kind, unit, parts } = group;
   const several = kind === "cup" && parts.some((p) => p.figure === "1" && p.count > 1);
   return (
     <span className="inline-flex items-baseline gap-1.5 whitespace-nowrap">
-      <MeasureGlyph kind={kind} />
-      <span className={`figures font-semibold ${small ? "text-lg" : "text-xl leading-8"}`}>
+      <MeasureGlyph kind={kind} large={size === "huge"} />
+      <span className={`figures font-semibold ${figureLook[size]}`}>
         {parts.map((p, n) => <span key={p.figure}>{n > 0 && plus}<Part {...p} /></span>)}
       </span>
-      <span className={`font-semibold ${unitColour[kind]} ${small ? "text-xs" : "text-sm"}`}>
+      <span className={`font-semibold ${unitColour[kind]} ${unitLook[size]}`}>
         <span aria-hidden="true">{several ? `${unit}s` : unit}</span>
         <span className="sr-only">{kind === "other" ? unit : whole[kind]}</span>
       </span>
@@ -73,17 +78,22 @@ function Measures({ group, small }: { group: Group; small?: boolean }) {
 }
 
 /** What to pick up for one ingredient: pieces, or measures joined by plus signs. */
-export function Amount({ line, small }: { line: PlanLine; small?: boolean }) {
-  const size = `figures font-semibold ${small ? "text-lg" : "text-xl leading-8"}`;
-  if (line.locked) return <span className={`fraction font-semibold ${small ? "text-lg" : "text-xl leading-8"}`}>{line.locked}</span>;
-  if (line.pieces) return <span className={size}>{line.pieces}</span>;
-  if (line.measured.scoops.length === 0) return <span className={size}>{line.weight ?? `${Math.round(line.exact)} g`}</span>;
+export function Amount({ line, size = "plain" }: { line: PlanLine; size?: Size }) {
+  const look = `figures font-semibold ${figureLook[size]}`;
+  if (line.locked) return <span className={`fraction font-semibold ${figureLook[size]}`}>{line.locked.replace("metric ", "")}</span>;
+  if (line.pieces) return <span className={look}>{line.pieces}</span>;
+  if (line.fixed || line.measured.scoops.length === 0) return <span className={look}>{line.weight ?? `${Math.round(line.exact)} g`}</span>;
+  return <Scoops scoops={line.measured.scoops} size={size} />;
+}
+
+/** Measures to pick up, joined by plus signs. */
+export function Scoops({ scoops, size = "plain" }: { scoops: ScoopScoops[]; size?: Size }) {
   return (
     <span className="flex flex-wrap items-baseline gap-x-1">
-      {grouped(line.measured.scoops).map((g, n) => (
+      {grouped(scoops).map((g, n) => (
         <span key={g.unit} className="inline-flex items-baseline">
           {n > 0 && <span className="mr-2">{plus}</span>}
-          <Measures group={g} small={small} />
+          <Measures group={g} size={size} />
         </span>
       ))}
     </span>
@@ -92,5 +102,5 @@ export function Amount({ line, small }: { line: PlanLine; small?: boolean }) {
 
 /** One measure by itself, drawn and named: "1/3 cup", or its own name. */
 export function MeasureLabel({ measure }: { measure: Measure }) {
-  return grouped([{ measure, count: 1 }]).map((g) => <Measures key={g.unit} group={g} small />);
+  return grouped([{ measure, count: 1 }]).map((g) => <Measures key={g.unit} group={g} size="small" />);
 }

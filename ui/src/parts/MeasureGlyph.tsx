@@ -8,11 +8,12 @@ export function unitOf(unit: string): UnitKind {
 }
 
 /** The measure drawn small: a cup with a handle, a broad tablespoon, a slim teaspoon. */
-export function MeasureGlyph({ kind }: { kind: UnitKind }) {
+export function MeasureGlyph({ kind, large }: { kind: UnitKind; large?: boolean }) {
+  const by = large ? 3 : 1;
   const stroke = { fill: "none", stroke: "currentColor", strokeWidth: 2, strokeLinecap: "round", strokeLinejoin: "round" } as const;
   if (kind === "tbsp") {
     return (
-      <svg width="26" height="16" viewBox="0 0 26 16" className="self-center text-rim" aria-hidden="true">
+      <svg width={26 * by} height={16 * by} viewBox="0 0 26 16" className="self-center text-rim" aria-hidden="true">
         <ellipse cx="8" cy="8" rx="7" ry="6.500" fill="currentColor" />
         <path d="M15 8h10" {...stroke} strokeWidth={3} />
       </svg>
@@ -20,14 +21,14 @@ export function MeasureGlyph({ kind }: { kind: UnitKind }) {
   }
   if (kind === "tsp") {
     return (
-      <svg width="24" height="16" viewBox="0 0 24 16" className="self-center text-leaf" aria-hidden="true">
+      <svg width={24 * by} height={16 * by} viewBox="0 0 24 16" className="self-center text-leaf" aria-hidden="true">
         <ellipse cx="5" cy="8" rx="4" ry="3" {...stroke} />
         <path d="M9 8h14" {...stroke} />
       </svg>
     );
   }
   return (
-    <svg width="24" height="16" viewBox="0 0 24 16" className="self-center text-soft" aria-hidden="true">
+    <svg width={24 * by} height={16 * by} viewBox="0 0 24 16" className="self-center text-soft" aria-hidden="true">
       <path d="M2 2h13l-1.500 12h-10zM14.500 5h8" {...stroke} />
     </svg>
   );

@@ -1,6 +1,7 @@
-import { BookOpen, ClipboardList, CookingPot, Eye, Keyboard, ScrollText, SlidersVertical } from "lucide-react";
+import { BookOpen, ClipboardList, CookingPot, Eye, Keyboard, Scale, ScrollText, SlidersVertical } from "lucide-react";
 import { lazy, Suspense, useEffect, useState } from "react";
 import { NavLink, useNavigate } from "react-router";
+import { useShelf } from "../client/queries";
 import { useRunning } from "./RunningStrip";
 import { Sprig } from "./Sprig";
 
@@ -11,11 +12,14 @@ export function Rail() {
   const running = useRunning();
   const navigate = useNavigate();
   const [help, setHelp] = useState(false);
+  const open = useShelf().data?.bench;
+  const bench = open ? `/bench/${open.id}` : "/bench";
   const watch = running ? `/watch/${running.id}` : "/watch";
 
   useEffect(() => {
     const go: Record<string, () => void> = {
       p: () => navigate("/"),
+      b: () => navigate(bench),
       w: () => navigate(watch),
       l: () => navigate("/log"),
       r: () => navigate("/recipes"),
@@ -30,13 +34,14 @@ export function Rail() {
     };
     window.addEventListener("keydown", press);
     return () => window.removeEventListener("keydown", press);
-  }, [navigate, watch]);
+  }, [navigate, bench, watch]);
 
   const item =
     "flex min-h-14 flex-1 flex-col items-center justify-center gap-1 rounded-tray px-0 py-2 text-xs font-semibold text-ink hover:bg-enamel aria-[current=page]:bg-rim aria-[current=page]:text-on-rim md:flex-none";
   return (
     <nav aria-label="Screens" className="z-20 flex bg-shelf p-1 md:gap-1 md:h-dvh md:w-24 md:flex-col md:p-2">
       <NavLink to="/" end className={item}><ClipboardList size={24} aria-hidden="true" />Plan</NavLink>
+      <NavLink to={bench} className={item}><Scale size={24} aria-hidden="true" />Bench</NavLink>
       <NavLink to={watch} className={item}><Eye size={24} aria-hidden="true" />Watch</NavLink>
       <NavLink to="/log" className={item}><BookOpen size={24} aria-hidden="true" />Log</NavLink>
       <NavLink to="/recipes" className={item}><ScrollText size={24} aria-hidden="true" />Recipes</NavLink>

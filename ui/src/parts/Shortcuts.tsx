@@ -1,8 +1,8 @@
 import { Dialog, DialogPanel, DialogTitle } from "@headlessui/react";
 
 const keys: [string, string][] = [
-  ["P", "Plan"], ["W", "Watch the running bake"], ["L", "Log"], ["R", "Recipes"], ["M", "Machines"], ["K", "Kitchen"],
-  ["1 2 3", "First, second, third loaf size, on Plan"], ["?", "This list"], ["Esc", "Close what is open"],
+  ["P", "Plan"], ["B", "Bench"], ["W", "Watch the running bake"], ["L", "Log"], ["R", "Recipes"], ["M", "Machines"], ["K", "Kitchen"],
+  ["1 2 3", "First, second, third loaf size, on Plan"], ["Space", "Next step, at the bench; the arrow keys go on and back"], ["?", "This list"], ["Esc", "Close what is open"],
 ];
 
 export default function Shortcuts({ close }: { close: () => void }) {

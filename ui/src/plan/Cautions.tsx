@@ -23,6 +23,7 @@ export function Cautions({ cautions, wish, change }: Props) {
       ...(way.now && { ready: null, home: null }),
       ...(way.ready && { ready: way.ready }),
       ...(way.cycle && { cycle: way.cycle }),
+      ...(way.order && { order: way.order }),
       ...(way.addIns && { "add-ins": way.addIns }),
       ...(way.swaps && { swap: swapped([...(wish.swaps ?? []), ...way.swaps]) }),
     });

@@ -1,6 +1,9 @@
+import { useNavigate } from "react-router";
+import { useAddBench } from "../client/queries";
 import type { PlanAnswer, RecipeOnShelf, Wish } from "../client/types.gen";
 import { CrustSwatch } from "../parts/CrustSwatch";
 import { clock, day, dayName, display, inHours } from "../parts/time";
+import { TroubleNote } from "../parts/Trouble";
 import { Cautions } from "./Cautions";
 import type { Why } from "./why";
 import { type Change, forThisLoaf } from "./wish";
@@ -19,6 +22,9 @@ interface Props {
 export function MachinePanel({ answer, wish, renewed, stale, ask, change, start }: Props) {
   const { plan, zone, now } = answer;
   const { setting, timer } = plan;
+  const bench = useAddBench();
+  const navigate = useNavigate();
+  const toBench = () => bench.mutate(wish, { onSuccess: (b) => navigate(`/bench/${b.id}`) });
   const refused = plan.cautions.some((c) => c.level === "stop");
   const readyDay = dayName(day(timer.ready, zone), day(now, zone));
   return (
@@ -58,9 +64,13 @@ export function MachinePanel({ answer, wish, renewed, stale, ask, change, start 
       <Cautions cautions={plan.cautions} wish={wish} change={change} />
       {answer.noYeast && <NoYeast recipes={answer.noYeast} change={change} />}
       <div className="flex-1" />
-      <button type="button" data-start onClick={start} disabled={refused || stale} className="mt-3 min-h-14 rounded-tray bg-rim px-4 text-lg font-bold text-on-rim disabled:bg-shelf disabled:text-soft">
-        {refused ? "Not like this" : "Start the bake"}
-      </button>
+      <TroubleNote error={bench.error} />
+      <div className="mt-3 grid grid-cols-2 gap-2">
+        <button type="button" onClick={toBench} disabled={refused || stale || bench.isPending} className="min-h-14 rounded-tray bg-rim px-2 font-bold text-on-rim disabled:bg-shelf disabled:text-soft">
+          {refused ? "Not like this" : bench.isPending ? "Clearing …" : "To the bench"}
+        </button>
+        <button type="button" data-start onClick={start} disabled={refused || stale} className="min-h-14 rounded-tray border-2 border-rim px-2 font-bold text-rim disabled:border-rule disabled:text-soft">Start the bake</button>
+      </div>
       <p className="mt-1 text-xs text-soft">Your machine’s own booklet comes first.</p>
     </section>
   );

@@ -1,31 +1,39 @@
-import type { PlanLine, PlanPan } from "../client/types.gen";
+import type { PanLayer, PlanLine, PlanPan } from "../client/types.gen";
 import { stuffFill } from "../parts/stuff";
 
 interface Props {
   pan: PlanPan;
   lines: PlanLine[];
+  box: string[]; // lines that the dispenser holds
   lit: string[];
   light: (lines: string[]) => void;
+  ask?: () => void; // how the pan is loaded
 }
 
 const drawn = 380; // height of the pan's inside, px
 const left = 16;
 const headroom = 20; // above the rim, px
 const gap = 37; // between labels: 24 px and more on a phone
+const thin = 30; // ml: a layer of less is drawn thicker than it is
+const least = 6; // px
+
+/** Yeast on the flour lies in its well or heap; in a dispenser it is not in the pan at all. */
+const apart = (layer: PanLayer) => layer.stuff === "yeast" && (layer.place === "in a well" || layer.place === "in the middle" || layer.place === "in its dispenser");
 
 /** The pan in section, its layers to scale by volume, the risen loaf's likely line above them. */
-export function PanSection({ pan, lines, lit, light }: Props) {
+export function PanSection({ pan, lines, box, lit, light, ask }: Props) {
   const scale = drawn / pan.vessel.depth;
   const width = pan.vessel.width * scale;
   const perMl = (1000 / (pan.vessel.length * pan.vessel.width)) * scale;
-  const above = headroom + Math.max(0, pan.fill.high * perMl - drawn);
+  const hoppers = [...pan.layers.filter((l) => l.place === "in its dispenser"), ...(box.length > 0 ? [{ stuff: "add-in" as const, lines: box }] : [])];
+  const above = headroom + Math.max(hoppers.length > 0 ? 34 : 0, pan.fill.high * perMl - drawn);
   const floor = above + drawn;
-  const tops: { y: number; height: number }[] = [];
+  const tops: { y: number; height: number; thin: boolean }[] = [];
   let y = floor;
   for (const layer of pan.layers) {
-    const height = layer.well ? 0 : layer.volume * perMl;
+    const height = apart(layer) ? 0 : Math.max(layer.volume * perMl, least);
     y -= height;
-    tops.push({ y, height });
+    tops.push({ y: layer.place === "in its dispenser" ? above - 40 : y, height, thin: !apart(layer) && layer.volume < thin });
   }
   const names = (ids: string[]) => ids.map((id) => lines.find((l) => l.id === id)?.name.split(",")[0] ?? "").join(", ");
   const labels = spread(tops.map((t) => t.y + t.height / 2));
@@ -35,32 +43,26 @@ export function PanSection({ pan, lines, lit, light }: Props) {
   return (
     <section aria-labelledby="pan" className="min-w-0">
       <h2 id="pan" className="text-sm font-semibold text-soft">
-        In the pan, {pan.order} <span className="font-normal">· risen to {percent(pan.fill.low, pan.fill.pan)}–{percent(pan.fill.high, pan.fill.pan)} % of it</span>
+        In the pan, {ask ? <button type="button" onClick={ask} className="min-h-6 font-semibold text-rim underline">{pan.order}</button> : pan.order}{" "}
+        <span className="font-normal">· risen to {share(pan)} % of it</span>
       </h2>
       <div className="relative mx-auto mt-1" style={{ width: labelX + 130, maxWidth: "100%" }}>
         <svg viewBox={`0 0 ${labelX + 130} ${floor + 16}`} className="block w-full" aria-hidden="true">
           <Risen pan={pan} x={left} width={width} floor={floor} perMl={perMl} />
           {pan.layers.map((layer, n) => {
             const t = tops[n]!;
-            return layer.well ? (
-              <Well key={layer.stuff + n} x={middle} y={t.y} volume={layer.volume * perMl * width} lit={isLit(layer.lines)} fill={stuffFill(layer.stuff)} over={() => light(layer.lines)} out={() => light([])} />
-            ) : (
-              <path
-                key={layer.stuff + n}
-                className="level"
-                d={`M${left} ${t.y}H${left + width}V${t.y + Math.max(t.height, 1.5)}H${left}Z`}
-                fill={stuffFill(layer.stuff)}
-                stroke={isLit(layer.lines) ? "var(--ink)" : "var(--soft)"}
-                strokeWidth={isLit(layer.lines) ? 3 : 0.75}
-                onMouseEnter={() => light(layer.lines)}
-                onMouseLeave={() => light([])}
-              />
-            );
+            const lies = { lit: isLit(layer.lines), fill: stuffFill(layer.stuff), over: () => light(layer.lines), out: () => light([]) };
+            if (layer.place === "in its dispenser") return null;
+            if (apart(layer)) return <Well key={layer.stuff + n} x={middle} y={t.y} volume={layer.volume * perMl * width} heap={layer.place === "in the middle"} {...lies} />;
+            return <Lying key={layer.stuff + n} layer={layer} x={left} width={width} y={t.y} height={t.height} thin={t.thin} {...lies} />;
           })}
           <Paddle x={middle} floor={floor} />
           <path d={`M${left - 8} ${above}h8V${floor + 3}H${left + width}V${above}h8`} fill="none" stroke="var(--rim)" strokeWidth="6" strokeLinejoin="round" strokeLinecap="round" />
+          {hoppers.map((h, n) => (
+            <path key={h.stuff} d={`M${middle - 92 + n * 100} ${above - 46}h84l-12 30h-60z`} fill={stuffFill(h.stuff)} stroke="var(--rim)" strokeWidth={isLit(h.lines) ? 4 : 2.5} onMouseEnter={() => light(h.lines)} onMouseLeave={() => light([])} />
+          ))}
           {pan.layers.map((layer, n) => (
-            <path key={layer.stuff + n} className="level" d={`M${layer.well ? middle + 20 : left + width - 6} ${tops[n]!.y + tops[n]!.height / 2}L${left + width + 12} ${labels[n]!}H${labelX - 4}`} fill="none" stroke="var(--soft)" strokeWidth={isLit(layer.lines) ? 2.5 : 1} />
+            <path key={layer.stuff + n} className="level" d={`M${apart(layer) ? middle + 20 : left + width - 6} ${tops[n]!.y + tops[n]!.height / 2}L${left + width + 12} ${labels[n]!}H${labelX - 4}`} fill="none" stroke="var(--soft)" strokeWidth={isLit(layer.lines) ? 2.5 : 1} />
           ))}
         </svg>
         <ol aria-label="Layers from the floor of the pan upwards" className="absolute inset-0 pointer-events-none">
@@ -68,24 +70,63 @@ export function PanSection({ pan, lines, lit, light }: Props) {
             <li key={layer.stuff + n} className="absolute" style={{ left: `${(labelX / (labelX + 130)) * 100}%`, right: 0, top: `${((labels[n]! - 12) / (floor + 16)) * 100}%` }}>
               <button
                 type="button"
-                title={layer.reason}
+                title={`${names(layer.lines)}. ${layer.reason}`}
                 onFocus={() => light(layer.lines)}
                 onBlur={() => light([])}
                 onMouseEnter={() => light(layer.lines)}
                 onMouseLeave={() => light([])}
                 className={`pointer-events-auto block w-full truncate rounded text-left text-xs leading-[26px] ${isLit(layer.lines) ? "bg-shelf font-bold" : "font-semibold"}`}
               >
-                {names(layer.lines)}<span className="sr-only">. {layer.reason}</span>
+                {names(layer.lines)}<span className="sr-only">{layer.place ? `, ${layer.place}` : ""}. {layer.reason}</span>
               </button>
             </li>
           ))}
         </ol>
       </div>
+      {tops.some((t) => t.thin) && <p className="text-xs text-soft">Dashed: less than {thin} ml, drawn thicker than it is.</p>}
+      {pan.knead && pan.knead.length > 0 && <p className="text-xs text-soft">Held back until the first knead: {names(pan.knead)}.</p>}
     </section>
   );
 }
 
-const percent = (part: number, whole: number) => Math.round((100 * part) / whole);
+interface LyingProps {
+  layer: PanLayer;
+  x: number;
+  width: number;
+  y: number;
+  height: number;
+  thin: boolean;
+  lit: boolean;
+  fill: string;
+  over: () => void;
+  out: () => void;
+}
+
+/** Where a layer lies across the pan, as shares of its width: all over it, in pieces, in the corners. */
+const across: Record<string, [number, number][]> = {
+  "in pieces": [[0, 0.17], [0.21, 0.38], [0.42, 0.58], [0.62, 0.79], [0.83, 1]],
+  "in the corners": [[0, 0.28], [0.72, 1]],
+};
+
+/** One layer, to scale; in pieces or in the corners where it is laid so. */
+function Lying({ layer, x, width, y, height, thin, lit, fill, over, out }: LyingProps) {
+  const parts = across[layer.place ?? ""] ?? [[0, 1]];
+  const covered = parts.reduce((sum, [a, b]) => sum + b - a, 0);
+  const tall = height / covered;
+  const bottom = y + height;
+  return (
+    <path
+      className="level" d={parts.map(([a, b]) => `M${x + a * width} ${bottom - tall}H${x + b * width}V${bottom}H${x + a * width}Z`).join("")}
+      fill={fill} stroke={lit ? "var(--ink)" : "var(--soft)"} strokeWidth={lit ? 3 : thin ? 1.5 : 0.75} strokeDasharray={thin ? "4 3" : undefined} onMouseEnter={over} onMouseLeave={out}
+    />
+  );
+}
+
+/** How full the risen loaf makes the pan: "52–58". */
+function share({ fill }: PlanPan): string {
+  const [low, high] = [fill.low, fill.high].map((v) => Math.round((100 * v) / fill.pan));
+  return low === high ? String(low) : `${low}–${high}`;
+}
 
 /** Moves label heights apart so that none covers another; from the floor upwards. */
 function spread(wanted: number[]): number[] {
@@ -113,6 +154,7 @@ interface WellProps {
   x: number;
   y: number;
   volume: number; // px², as the layers' areas
+  heap: boolean; // on the flour, not in it
   lit: boolean;
   fill: string;
   over: () => void;
@@ -120,13 +162,13 @@ interface WellProps {
 }
 
 /** The yeast in its shallow well, its area to scale with the layers'. */
-function Well({ x, y, volume, lit, fill, over, out }: WellProps) {
+function Well({ x, y, volume, heap, lit, fill, over, out }: WellProps) {
   const half = Math.max(16, Math.sqrt(volume) * 1.6);
   const deep = Math.max(8, volume / half);
   return (
     <g className="level" onMouseEnter={over} onMouseLeave={out}>
-      <path d={`M${x - half - 14} ${y - 1}Q${x - half} ${y} ${x - half + 3} ${y + deep}H${x + half - 3}Q${x + half} ${y} ${x + half + 14} ${y - 1}Z`} fill="var(--enamel)" />
-      <path d={`M${x - half} ${y + deep * 0.5}Q${x} ${y - deep} ${x + half} ${y + deep * 0.5}L${x + half - 3} ${y + deep}H${x - half + 3}Z`} fill={fill} stroke={lit ? "var(--ink)" : "var(--soft)"} strokeWidth={lit ? 3 : 1} />
+      {!heap && <path d={`M${x - half - 14} ${y - 1}Q${x - half} ${y} ${x - half + 3} ${y + deep}H${x + half - 3}Q${x + half} ${y} ${x + half + 14} ${y - 1}Z`} fill="var(--enamel)" />}
+      <path transform={heap ? `translate(0 ${-deep})` : undefined} d={`M${x - half} ${y + deep * 0.5}Q${x} ${y - deep} ${x + half} ${y + deep * 0.5}L${x + half - 3} ${y + deep}H${x - half + 3}Z`} fill={fill} stroke={lit ? "var(--ink)" : "var(--soft)"} strokeWidth={lit ? 3 : 1} />
     </g>
   );
 }

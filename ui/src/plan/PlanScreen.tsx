@@ -90,7 +90,7 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
                 The pan in section<ChevronDown size={20} aria-hidden="true" className={panOpen ? "rotate-180" : ""} />
               </button>
               <div className={panOpen ? "max-lg:pt-2" : "max-lg:hidden"}>
-              <PanSection pan={answer.plan.pan} lines={answer.plan.lines} lit={lit} light={light} />
+              <PanSection pan={answer.plan.pan} lines={answer.plan.lines} box={answer.plan.addIns?.way === "dispenser" ? answer.plan.addIns.lines : []} lit={lit} light={light} ask={() => ask({ about: "loading" })} />
               </div>
               <DoughFacts answer={answer} ask={ask} />
             </div>

@@ -12,6 +12,7 @@ import type { Change } from "./wish";
 const FormulaSheet = lazy(() => import("./FormulaSheet"));
 const HeatSheet = lazy(() => import("./HeatSheet"));
 const PressesWhy = lazy(() => import("./PressesWhy"));
+const LoadingWhy = lazy(() => import("./LoadingWhy"));
 const AddInsWhy = lazy(() => import("./AddInsWhy"));
 const ShoppingList = lazy(() => import("./ShoppingList"));
 
@@ -43,6 +44,7 @@ export function WhyPanel({ recipe, machine, answer, wish, why, fault, change, cl
         {why.about === "formula" && <FormulaSheet answer={answer} />}
         {why.about === "heat" && <HeatSheet answer={answer} wish={wish} fault={fault} change={change} />}
         {why.about === "presses" && <PressesWhy answer={answer} />}
+        {why.about === "loading" && <LoadingWhy answer={answer} wish={wish} change={change} />}
         {why.about === "add-ins" && <AddInsWhy answer={answer} fault={fault} change={change} />}
         {why.about === "shopping" && <ShoppingList answer={answer} />}
       </Suspense>

@@ -1,5 +1,5 @@
 import { useSearchParams } from "react-router";
-import type { MachineOnShelf, PlanLock, RecipeOnShelf, Shelf, SwapPick, Wish } from "../client/types.gen";
+import type { MachineOnShelf, PanManner, PlanLock, RecipeOnShelf, Shelf, SwapPick, Wish } from "../client/types.gen";
 
 export interface Chosen {
   wish: Wish;
@@ -7,12 +7,12 @@ export interface Chosen {
   machine: MachineOnShelf;
 }
 
-const names = ["recipe", "machine", "size", "ready", "cycle", "crust", "closer", "away", "lock", "weigh", "have", "without", "instead", "slices", "eaters", "swap", "room", "flour", "cold", "home", "within", "away-at-beep", "add-ins"] as const;
+const names = ["recipe", "machine", "size", "ready", "cycle", "crust", "closer", "away", "lock", "weigh", "have", "without", "instead", "slices", "eaters", "swap", "room", "flour", "cold", "home", "within", "away-at-beep", "add-ins", "order", "salt-place", "fat-place", "yeast-place"] as const;
 
 export type Change = Partial<Record<(typeof names)[number], string | null>>;
 
 /** What holds for this loaf alone; another recipe forgets it. */
-export const forThisLoaf: Change = { size: null, cycle: null, crust: null, closer: null, lock: null, weigh: null, have: null, without: null, instead: null, slices: null, eaters: null, swap: null, cold: null, "add-ins": null };
+export const forThisLoaf: Change = { size: null, cycle: null, crust: null, closer: null, lock: null, weigh: null, have: null, without: null, instead: null, slices: null, eaters: null, swap: null, cold: null, "add-ins": null, order: null, "salt-place": null, "fat-place": null, "yeast-place": null };
 
 /** What the address bar wishes for, filled up from the shelf; and how to change it. */
 export function useWish(shelf: Shelf | undefined): [Chosen | null, (change: Change) => void] {
@@ -32,6 +32,10 @@ export function useWish(shelf: Shelf | undefined): [Chosen | null, (change: Chan
   return [shelf ? chosen(shelf, search) : null, change];
 }
 
+export const orders = ["wet first", "dry first", "yeast bloomed", "dry mixed first", "as listed"] as const;
+export const saltPlaces = ["under the flour", "in the liquid", "above the flour"] as const;
+export const fatPlaces = ["in pieces", "in four corners", "over the bottom", "melted"] as const;
+export const yeastPlaces = ["in a well", "on top"] as const;
 export const addInWays = ["by hand", "dispenser", "at the start"] as const;
 
 /** Lists stand in the address as "a|b"; an amount of a line as "l3:1/2 cup". */
@@ -85,6 +89,12 @@ function chosen(shelf: Shelf, search: URLSearchParams): Chosen | null {
   if (search.get("away-at-beep")) wish.away = true;
   const addIns = addInWays.find((w) => w === search.get("add-ins"));
   if (addIns) wish.addIns = addIns;
+  const loading: PanManner = {};
+  loading.order = orders.find((o) => o === search.get("order"));
+  loading.salt = saltPlaces.find((o) => o === search.get("salt-place"));
+  loading.fat = fatPlaces.find((o) => o === search.get("fat-place"));
+  loading.yeast = yeastPlaces.find((o) => o === search.get("yeast-place"));
+  if (loading.order || loading.salt || loading.fat || loading.yeast) wish.loading = loading;
   if (have) wish.have = lock(have);
   if (search.get("without")) wish.without = list(search.get("without"));
   const instead = list(search.get("instead")).map(lock); // "l2:oil"

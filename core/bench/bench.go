@@ -1,0 +1,464 @@
+// Package bench turns a plan into steps for the hands, one thing at a time, and follows what was done.
+package bench
+
+import (
+	"fmt"
+	"math"
+	"slices"
+	"strings"
+	"time"
+
+	"risepan/core/fault"
+	"risepan/core/kitchen"
+	"risepan/core/larder"
+	"risepan/core/machine"
+	"risepan/core/measure"
+	"risepan/core/pan"
+	"risepan/core/plan"
+	"risepan/core/recipe"
+	"risepan/core/scoop"
+	"risepan/core/word"
+)
+
+// Kind is what the hands do in a step.
+type Kind string
+
+const (
+	Tools   Kind = "tools"
+	Look    Kind = "look"    // at a date
+	Temper  Kind = "temper"  // the liquid
+	Cut     Kind = "cut"     // or melt the fat
+	Paddle  Kind = "paddle"  // into the pan
+	Measure Kind = "measure" // one line
+	TopUp   Kind = "top up"  // a line that went in before the loaf grew
+	Wait    Kind = "wait"    // bloom, cool
+	Well    Kind = "well"
+	Stir    Kind = "stir"
+	Wipe    Kind = "wipe"
+	Recall  Kind = "recall" // all that went in
+	PanIn   Kind = "pan in"
+	Panel   Kind = "panel"
+	Start   Kind = "start"
+)
+
+var Kinds = []Kind{Tools, Look, Temper, Cut, Paddle, Measure, TopUp, Wait, Well, Stir, Wipe, Recall, PanIn, Panel, Start}
+
+func (k Kind) Words() []string                  { return word.List(Kinds) }
+func (k *Kind) UnmarshalText(text []byte) error { return word.Read(k, text, "step", Kinds) }
+
+// Step is one thing to do.
+type Step struct {
+	ID    string          `json:"id"` // the same as long as the step has the same sense
+	Kind  Kind            `json:"kind"`
+	Say   string          `json:"say"`
+	Why   string          `json:"why,omitzero"`
+	Line  string          `json:"line,omitzero"`  // of a measure or top up
+	Stuff pan.Stuff       `json:"stuff,omitzero"` // its layer
+	Into  string          `json:"into,omitzero"`  // the pan, the dispenser, a bowl
+	Add   *scoop.Amount   `json:"add,omitzero"`   // of a top up
+	List  []string        `json:"list,omitzero"`  // things to get out, presses to make
+	Wait  machine.Minutes `json:"wait,omitzero"`
+	Ask   string          `json:"ask,omitzero"` // to be answered before the step is done
+}
+
+// Waits, in minutes: yeast froths in 5 to 10; a small pan of liquid cools to 40 °C in about 15.
+const (
+	toBloom machine.Minutes = 8
+	toCool  machine.Minutes = 15
+)
+
+// Steps lays a plan out as steps. What went in already, by line, is topped up where the plan now wants
+// more of it.
+func Steps(k kitchen.Kitchen, p plan.Plan, in map[string]measure.Grams) []Step {
+	b := &maker{kitchen: k, plan: p, in: in}
+	b.tools()
+	b.look()
+	b.prepare()
+	b.load()
+	b.aside()
+	b.add(Step{ID: "wipe", Kind: Wipe, Say: "Tap the pan to settle it, and wipe its rim clean."})
+	b.add(Step{ID: "recall", Kind: Recall, Say: "Is everything in?", Why: "Look at each once more: paddle, liquid, salt, yeast."})
+	b.add(Step{ID: "pan in", Kind: PanIn, Say: "Pan into the machine until it clicks. Handle down, lid shut.", Why: "Line it up with its drive; press or twist."})
+	presses := []string{}
+	for _, s := range p.Setting.Presses {
+		if s.Shows != "running" {
+			presses = append(presses, fmt.Sprintf("%s, %s: %s", s.Button, times(s.Times), s.Shows))
+		}
+	}
+	b.add(Step{ID: "panel", Kind: Panel, Say: "Set the panel.", List: presses, Why: "The display then says: " + p.Setting.Shows})
+	b.add(Step{ID: "start", Kind: Start, Say: "Press Start."})
+	return b.steps
+}
+
+func times(n int) string {
+	if n == 1 {
+		return "once"
+	}
+	return fmt.Sprintf("%d times", n)
+}
+
+// maker lays steps out.
+type maker struct {
+	kitchen kitchen.Kitchen
+	plan    plan.Plan
+	in      map[string]measure.Grams
+	steps   []Step
+}
+
+func (b *maker) add(s Step) { b.steps = append(b.steps, s) }
+
+func (b *maker) line(id string) plan.Line {
+	n := slices.IndexFunc(b.plan.Lines, func(l plan.Line) bool { return l.ID == id })
+	if n < 0 {
+		return plan.Line{}
+	}
+	return b.plan.Lines[n]
+}
+
+func (b *maker) ingredient(l plan.Line) larder.Ingredient {
+	i, _ := b.kitchen.Ingredient(l.Ingredient)
+	return i
+}
+
+// tools lists the measures that this plan uses, largest first, and what else is at hand.
+func (b *maker) tools() {
+	var used []measure.Measure
+	weigh := false
+	for _, l := range b.plan.Lines {
+		weigh = weigh || l.Fixed && l.Pieces == 0 && l.Locked == ""
+		for _, s := range l.Measured.Scoops {
+			if !l.Fixed && !slices.Contains(used, s.Measure) {
+				used = append(used, s.Measure)
+			}
+		}
+	}
+	slices.SortFunc(used, func(x, y measure.Measure) int {
+		return int(math.Copysign(1, float64(y.Amount.Millilitres()-x.Amount.Millilitres())))
+	})
+	var list []string
+	for _, m := range used {
+		list = append(list, m.String())
+	}
+	if weigh {
+		list = append(list, "the scale")
+	}
+	b.add(Step{ID: "tools", Kind: Tools, Say: "Get these out.", List: append(list, "a straight knife to level with", "a plastic spatula"),
+		Why: "Dry measures are filled lightly and levelled; liquids are read at eye level."})
+}
+
+func (b *maker) look() {
+	for _, l := range b.plan.Lines {
+		if i := b.ingredient(l); i.Kind == larder.Yeast {
+			s := Step{ID: "look " + l.ID, Kind: Look, Say: fmt.Sprintf("Look at the date on the %s.", l.Name), Stuff: pan.Yeast}
+			for _, c := range b.plan.Cautions {
+				if c.About == plan.Dates {
+					s.Why = c.Say
+				}
+			}
+			b.add(s)
+		}
+	}
+}
+
+// prepare brings liquid and fat to where they should be, and sets the paddle.
+func (b *maker) prepare() {
+	p := b.plan
+	warmed := func(l pan.Layer) bool { return l.Place == pan.Together }
+	if n := slices.IndexFunc(p.Pan.Layers, warmed); n >= 0 {
+		for _, id := range p.Pan.Layers[n].Lines {
+			b.measure(id, "a small saucepan", p.Pan.Layers[n])
+		}
+		b.add(Step{ID: "cool", Kind: Wait, Say: "Warm it through, stirring; then let it cool to 40 °C.", Wait: toCool, Why: "Hotter than 43 °C harms the yeast."})
+	}
+	if h := p.Heat; h.Line != "" {
+		say := fmt.Sprintf("Bring the %s to %s: %s.", h.Name, h.At, h.Touch)
+		if h.Cool {
+			say = fmt.Sprintf("The %s goes in cool, as from the tap.", h.Name)
+		}
+		b.add(Step{ID: "temper", Kind: Temper, Say: say, Why: strings.TrimSpace(kettle(h) + " " + h.Why), Stuff: pan.Liquid})
+	}
+	for _, layer := range p.Pan.Layers {
+		if layer.Stuff != pan.Fat {
+			continue
+		}
+		for _, id := range layer.Lines {
+			l := b.line(id)
+			if b.ingredient(l).State == "" { // oils pour
+				continue
+			}
+			say := fmt.Sprintf("Cut the %s in small pieces.", l.Name)
+			switch layer.Place {
+			case pan.Corners:
+				say = fmt.Sprintf("Cut the %s in four.", l.Name)
+			case pan.Stirred:
+				say = fmt.Sprintf("Melt the %s and let it cool a little.", l.Name)
+			case pan.Spread:
+				say = fmt.Sprintf("Soften the %s.", l.Name)
+			}
+			b.add(Step{ID: "cut " + id, Kind: Cut, Say: say, Stuff: pan.Fat, Why: layer.Reason})
+		}
+	}
+	b.add(Step{ID: "paddle", Kind: Paddle, Say: "Pan out of the machine. Paddle on its shaft, right down.", Why: "A little play is normal; a folding paddle stands upright."})
+}
+
+func kettle(h plan.Heat) string {
+	if h.Kettle == "" {
+		return ""
+	}
+	return "No thermometer: " + h.Kettle + "."
+}
+
+// load measures every layer into the pan, from its floor upwards.
+func (b *maker) load() {
+	for _, layer := range b.plan.Pan.Layers {
+		into := ""
+		switch layer.Place {
+		case pan.Together: // in the saucepan already
+			b.add(Step{ID: "pour", Kind: Stir, Say: "Pour what was warmed into the pan.", Stuff: layer.Stuff, Why: layer.Reason})
+			continue
+		case pan.Mixed:
+			into = "a bowl"
+		case pan.OwnBox:
+			into = "the yeast dispenser"
+		case pan.Well:
+			b.add(Step{ID: "well", Kind: Well, Say: "Press a shallow well into the flour with a finger.", Stuff: pan.Flour, Why: "It must not reach the liquid."})
+		}
+		for _, id := range layer.Lines {
+			b.measure(id, into, layer)
+		}
+		switch layer.Place {
+		case pan.Mixed:
+			b.add(Step{ID: "stir", Kind: Stir, Say: "Stir the dry things together, and tip them over the wet.", Stuff: layer.Stuff})
+		case pan.Stirred:
+			if layer.Stuff == pan.Yeast {
+				b.add(Step{ID: "bloom", Kind: Wait, Say: "Stir the yeast in and leave it until it froths.", Wait: toBloom, Stuff: pan.Yeast, Why: "No froth in 10 minutes: the yeast is dead. Begin again with other yeast."})
+			}
+		}
+	}
+	for _, id := range b.plan.Pan.Knead {
+		b.measure(id, "a bowl, for the first knead", pan.Layer{Stuff: b.line(id).Stuff, Reason: "Held back until the first kneading runs."})
+	}
+}
+
+// aside gets the add-ins ready.
+func (b *maker) aside() {
+	into := "a bowl, for the beep"
+	if a := b.plan.AddIns; a != nil && a.Way == plan.InBox {
+		into = "the dispenser"
+	}
+	for _, id := range b.plan.Pan.Aside {
+		l := b.line(id)
+		b.measure(id, into, pan.Layer{Stuff: pan.AddIn, Reason: strings.Join(l.Tips, " ")})
+	}
+}
+
+// slack is how far below what the plan wants a line may be before it is topped up.
+const slack = 0.03
+
+func (b *maker) measure(id, into string, layer pan.Layer) {
+	l := b.line(id)
+	s := Step{ID: "measure " + id, Kind: Measure, Say: l.Name, Line: id, Stuff: layer.Stuff, Into: into, Why: layer.Reason}
+	if band := b.plan.Formula.Bands.Yeast; b.ingredient(l).Kind == larder.Yeast && !band.IsZero() && !band.Holds(b.plan.Formula.Yeast) {
+		s.Ask = fmt.Sprintf("%s of yeast is unusual for this flour. Look at the spoon again: tablespoon or teaspoon?", shown(l))
+	}
+	b.add(s)
+	in, was := b.in[id]
+	if more := l.Exact - in; was && more > l.Exact*slack {
+		i := b.ingredient(l)
+		set := scoop.NewSet(b.kitchen.Measures, b.kitchen.Standard)
+		add, ok := set.Nearest(i, more)
+		if !ok || b.kitchen.Scale {
+			add = scoop.Amount{Grams: more, Volume: i.Volume(more)}
+		}
+		b.add(Step{ID: "top up " + id, Kind: TopUp, Say: "More " + l.Name, Line: id, Stuff: layer.Stuff, Into: into, Add: &add,
+			Why: fmt.Sprintf("So that it keeps up with the loaf: %s in all.", b.kitchen.Weights.Text(l.Exact, false))})
+	}
+}
+
+// shown is a line's amount as it is measured, for a sentence.
+func shown(l plan.Line) string {
+	switch {
+	case l.Locked != "":
+		return l.Locked
+	case l.Fixed || len(l.Measured.Scoops) == 0:
+		return l.Weight
+	}
+	return l.Measured.String()
+}
+
+// Do is what happens at the bench.
+type Do string
+
+const (
+	Done    Do = "done"
+	Undone  Do = "undone"
+	Begun   Do = "begun"   // a wait
+	Slip    Do = "slip"    // another amount went in than the plan's
+	Mended  Do = "mended"  // the last slip is taken back
+	Started Do = "started" // the bake runs
+	Cleared Do = "cleared" // the bench is given up
+)
+
+var Dos = []Do{Done, Undone, Begun, Slip, Mended, Started, Cleared}
+
+func (d Do) Words() []string                  { return word.List(Dos) }
+func (d *Do) UnmarshalText(text []byte) error { return word.Read(d, text, "doing at the bench", Dos) }
+
+// Way is how a slip is answered.
+type Way string
+
+const (
+	Fit  Way = "fit"  // the rest is measured around what went in
+	Grow Way = "grow" // the loaf grows to it
+)
+
+var Ways = []Way{Fit, Grow}
+
+func (w Way) Words() []string                  { return word.List(Ways) }
+func (w *Way) UnmarshalText(text []byte) error { return word.Read(w, text, "answer to a slip", Ways) }
+
+// Happening is one thing that happened at the bench. Its Seq is given by the record book.
+type Happening struct {
+	Seq    int            `json:"seq"`
+	At     time.Time      `json:"at"`
+	Do     Do             `json:"do"`
+	Step   string         `json:"step,omitzero"`
+	Line   string         `json:"line,omitzero"`
+	Amount measure.Amount `json:"amount,omitzero"` // of a slip
+	Way    Way            `json:"way,omitzero"`
+	In     []plan.Lock    `json:"in,omitzero"` // of a slip: what was in the pan then
+}
+
+// Session is where the bench stands.
+type Session struct {
+	Done  []string             `json:"done"`
+	Begun map[string]time.Time `json:"begun"` // waits
+	Locks []plan.Lock          `json:"locks"` // lines held at what went in
+	Have  *plan.Have           `json:"have,omitzero"`
+	In    []plan.Lock          `json:"in"` // what was in the pan when the loaf grew
+	Over  bool                 `json:"over"`
+	Slips int                  `json:"slips"`
+	Last  int                  `json:"last"` // the newest seq
+}
+
+// At folds what happened into where the bench stands.
+func At(happened []Happening) Session {
+	s := Session{Done: []string{}, Begun: map[string]time.Time{}, Locks: []plan.Lock{}, In: []plan.Lock{}}
+	var slips []Happening
+	for _, h := range happened {
+		s.Last = max(s.Last, h.Seq)
+		switch h.Do {
+		case Done:
+			if !slices.Contains(s.Done, h.Step) {
+				s.Done = append(s.Done, h.Step)
+			}
+		case Undone:
+			s.Done = slices.DeleteFunc(s.Done, func(id string) bool { return id == h.Step })
+		case Begun:
+			if _, ok := s.Begun[h.Step]; !ok {
+				s.Begun[h.Step] = h.At
+			}
+		case Slip:
+			slips = append(slips, h)
+		case Mended:
+			slips = slips[:max(0, len(slips)-1)]
+		case Started, Cleared:
+			s.Over = true
+		}
+	}
+	s.Slips = len(slips)
+	for _, h := range slips {
+		own := plan.Lock{Line: h.Line, Amount: h.Amount}
+		switch h.Way {
+		case Grow:
+			s.Have, s.Locks, s.In = &plan.Have{Line: h.Line, Amount: h.Amount}, []plan.Lock{}, append(slices.Clone(h.In), own)
+		default:
+			s.Locks = merge(s.Locks, append(slices.Clone(h.In), own))
+		}
+	}
+	return s
+}
+
+// merge puts newer locks in the place of older ones of the same line.
+func merge(old, newer []plan.Lock) []plan.Lock {
+	for _, l := range newer {
+		old = append(slices.DeleteFunc(old, func(o plan.Lock) bool { return o.Line == l.Line }), l)
+	}
+	return old
+}
+
+// Wish is the wish with what the bench has learned.
+func (s Session) Wish(w plan.Wish) plan.Wish {
+	w.Locks = merge(slices.Clone(w.Locks), s.Locks)
+	if s.Have != nil {
+		w.Have = s.Have
+		w.Locks = slices.DeleteFunc(w.Locks, func(l plan.Lock) bool { return l.Line == s.Have.Line })
+	}
+	return w
+}
+
+// InPan is what lies in the pan by what the session was told, in grams by line.
+func (s Session) InPan(k kitchen.Kitchen, p plan.Plan) map[string]measure.Grams {
+	out := map[string]measure.Grams{}
+	for _, l := range s.In {
+		for _, line := range p.Lines {
+			if line.ID != l.Line {
+				continue
+			}
+			i, _ := k.Ingredient(line.Ingredient)
+			if g, err := i.Weigh(l.Amount); err == nil {
+				out[l.Line] = g
+			}
+		}
+	}
+	return out
+}
+
+// Measured lists the lines whose measuring is done, at the amounts that went in.
+func (s Session) Measured(p plan.Plan) []plan.Lock {
+	out := []plan.Lock{}
+	for _, l := range p.Lines {
+		if slices.Contains(s.Done, "measure "+l.ID) {
+			out = append(out, plan.Lock{Line: l.ID, Amount: went(l)})
+		}
+	}
+	return out
+}
+
+// went is what went in of a line that was measured as planned.
+func went(l plan.Line) measure.Amount {
+	const parts = 1000
+	switch {
+	case l.Locked != "":
+		if a, err := measure.Parse(l.Locked, measure.US); err == nil {
+			return a
+		}
+	case l.Pieces > 0:
+		return measure.Of(l.Pieces, 1, measure.Piece)
+	case !l.Fixed && len(l.Measured.Scoops) > 0:
+		return measure.Of(int64(math.Round(float64(l.Measured.Volume)*parts)), parts, measure.Millilitre)
+	}
+	return measure.Of(int64(math.Round(float64(l.Exact)*10)), 10, measure.Gram)
+}
+
+// Check reports, as a *fault.Fault, why something cannot happen at a bench that stands so.
+func Check(s Session, p plan.Plan, steps []Step, h Happening) error {
+	known := func(id string) bool { return slices.ContainsFunc(steps, func(t Step) bool { return t.ID == id }) }
+	switch {
+	case s.Over:
+		return fault.At("/do", "this bench is cleared: plan the loaf anew")
+	case (h.Do == Done || h.Do == Undone || h.Do == Begun) && !known(h.Step):
+		return fault.At("/step", "there is no step %q", word.Clip(h.Step))
+	case h.Do == Mended && s.Slips == 0:
+		return fault.At("/do", "there is no slip to take back")
+	case h.Do != Slip:
+		return nil
+	case h.Way == "":
+		return fault.At("/way", "say whether the rest is to fit, or the loaf to grow")
+	}
+	n := slices.IndexFunc(p.Lines, func(l plan.Line) bool { return l.ID == h.Line && l.Part == recipe.InDough })
+	if n < 0 {
+		return fault.At("/line", "the dough has no line %q", word.Clip(h.Line))
+	}
+	return nil
+}

@@ -1,0 +1,172 @@
+package e2e
+
+import (
+	"fmt"
+	"strings"
+	"testing"
+
+	"github.com/chromedp/chromedp/kb"
+
+	"risepan/e2e/drive"
+)
+
+const stepNow = "document.querySelector('[data-step]')?.dataset.step"
+
+// on waits until the bench has left a step, and returns the next one.
+func on(p *drive.Page, from string) string {
+	p.Until("the step after "+from, fmt.Sprintf("%s && %s !== %q", stepNow, stepNow, from))
+	return drive.Value[string](p, stepNow)
+}
+
+// The whole loaf with the keyboard alone: from the plan to the running bake.
+func TestAWholeBenchByKeyboard(t *testing.T) {
+	s := serve(t)
+	p := open(t, s.URL)
+	p.Sees("In the pan")
+	drive.Value[bool](p, "([...document.querySelectorAll('button')].find(b => b.innerText === 'To the bench').focus(), true)")
+	p.Keys(kb.Enter)
+	p.Until("the first step", stepNow+" === 'tools'")
+	axe(t, p, "Bench, tools")
+	drive.Value[bool](p, "(document.activeElement.blur(), true)")
+	seen := []string{}
+	for step := "tools"; step != "start"; {
+		seen = append(seen, step)
+		if step == "measure l6" {
+			axe(t, p, "Bench, a measure")
+			p.Keys(kb.ArrowLeft) // and back again
+			back := on(p, step)
+			if !drive.Value[bool](p, "[...document.querySelectorAll('[data-step]')].length === 1") || back == step {
+				t.Errorf("back from %s is %s", step, back)
+			}
+			p.Sees("Done")
+			p.Keys(kb.ArrowRight)
+			p.Until("the same step again", stepNow+" === 'measure l6'")
+		}
+		p.Keys(" ")
+		step = on(p, step)
+	}
+	if got := strings.Join(seen, " "); !strings.Contains(got, "measure l1 measure l2 measure l3") || len(seen) < 15 {
+		t.Errorf("the steps were %s", got)
+	}
+	p.Sees("I have pressed Start")
+	p.Keys(" ")
+	p.Until("the countdown", "document.querySelector('[data-countdown]')")
+}
+
+// By taps on a phone: the amounts read from two metres; half-way the phone is put down and taken up.
+func TestABenchByTapsOnAPhone(t *testing.T) {
+	s := serve(t)
+	p := drive.Open(kitchen.browser, t, s.URL, 390, 844)
+	t.Cleanup(p.Close)
+	p.Sees("Measure, in this order")
+	p.Click("To the bench")
+	p.Until("the first step", stepNow+" === 'tools'")
+	for step := "tools"; step != "measure l6"; {
+		if strings.HasPrefix(step, "measure") {
+			if tall := drive.Value[float64](p, "Math.min(...[...document.querySelectorAll('[data-big] .figures')].map(e => parseFloat(getComputedStyle(e).fontSize)))"); tall < 64 {
+				t.Errorf("%s: the amount is %.0f px high", step, tall)
+			}
+			if wide := drive.Value[float64](p, "document.documentElement.scrollWidth"); wide > 390 {
+				t.Errorf("%s is %.0f px wide on a phone of 390", step, wide)
+			}
+		}
+		p.Click("Next")
+		step = on(p, step)
+	}
+	axe(t, p, "Bench on a phone")
+	for _, e := range drive.Value[[]string](p, "[...document.querySelectorAll('footer button')].filter(b => b.getBoundingClientRect().height < 56).map(b => b.innerText)") {
+		t.Errorf("%q is too low for a floury thumb", e)
+	}
+	p.Reload()
+	p.Until("the same step after a reload", stepNow+" === 'measure l6'")
+	p.Go(s.URL + "/bench")
+	p.Click("Go on with it")
+	p.Until("the same step", stepNow+" === 'measure l6'")
+}
+
+// A slip: a quarter of a cup too much water, with the butter in already.
+func TestASlipIsEnteredAndSolved(t *testing.T) {
+	s := serve(t)
+	p := open(t, s.URL)
+	p.Sees("In the pan")
+	p.Click("To the bench")
+	p.Until("the first step", stepNow+" === 'tools'")
+	for step := "tools"; step != "measure l3"; {
+		p.Click("Next")
+		step = on(p, step)
+	}
+	p.Click("Back")
+	p.Click("Back")
+	p.Until("the water", stepNow+" === 'measure l1'")
+	p.Click("Too much?")
+	axe(t, p, "A slip")
+	p.Type("All of it, as you measured", "a lot")
+	p.Click("Fit the rest to it")
+	p.Sees("column 1")
+	if v := drive.Value[string](p, "field('All of it, as you measured').value"); v != "a lot" {
+		t.Errorf("what was typed is lost: %q", v)
+	}
+	p.Type("All of it, as you measured", "1 1/4 cups")
+	p.Click("Let the loaf grow to it")
+	p.Sees("The loaf has grown to what went in")
+	p.Until("the butter topped up", stepNow+" === 'top up l2'")
+	p.Sees("27 g in all")
+	p.Click("Take that back")
+	p.Until("the loaf as it was", "!shows('The loaf has grown')")
+	for step := drive.Value[string](p, stepNow); step != "measure l6"; {
+		p.Click("Next")
+		step = on(p, step)
+	}
+	p.Sees("375 g")
+}
+
+// A step done on one device shows as done on the other.
+func TestTwoDevicesAtOneBench(t *testing.T) {
+	s := serve(t)
+	tablet := open(t, s.URL)
+	tablet.Sees("In the pan")
+	tablet.Click("To the bench")
+	tablet.Until("the first step", stepNow+" === 'tools'")
+	phone := drive.Open(kitchen.browser, t, drive.Value[string](tablet, "location.href"), 390, 844)
+	t.Cleanup(phone.Close)
+	phone.Until("the same step", stepNow+" === 'tools'")
+	tablet.Click("Next")
+	next := on(tablet, "tools")
+	phone.Until("the phone in step", fmt.Sprintf("%s === %q", stepNow, next))
+	phone.Click("Next")
+	further := on(phone, next)
+	tablet.Until("the tablet in step", fmt.Sprintf("%s === %q", stepNow, further))
+}
+
+// Bloomed yeast waits, and other steps go on meanwhile; another order is kept for good.
+func TestBloomedYeastWaitsWhileOtherStepsGoOn(t *testing.T) {
+	s := serve(t)
+	p := open(t, s.URL)
+	p.Sees("In the pan")
+	p.Click("wet first")
+	p.Click("Yeast bloomed in the liquid")
+	p.Until("the yeast in the liquid", "document.querySelector('#pan').innerText.includes('yeast bloomed')")
+	axe(t, p, "Loading")
+	p.Click("Always load it so")
+	p.Until("kept for good", "!location.search.includes('order=') && shows('As this kitchen likes it')")
+	p.Click("Back to the panel")
+	p.Click("Ready by")
+	p.Sees("No delay with bloomed yeast")
+	p.Click("Start now")
+	p.Until("no delay", "!shows('No delay with')")
+	p.Click("To the bench")
+	p.Until("the first step", stepNow+" === 'tools'")
+	for step := "tools"; step != "bloom"; {
+		p.Click("Next")
+		step = on(p, step)
+	}
+	p.Click("Start the 8 minutes")
+	p.Until("the wait runs", "/^[78]/.test(document.querySelector('[data-wait] .figures')?.innerText)")
+	if step := drive.Value[string](p, stepNow); step != "measure l2" {
+		t.Errorf("while the yeast blooms the bench goes on with %s, want the oil", step)
+	}
+	drive.Value[bool](p, "(document.querySelector('[data-wait]').click(), true)")
+	p.Until("the wait again", stepNow+" === 'bloom'")
+	p.Click("It is ready")
+	p.Until("the wait over", "!document.querySelector('[data-wait]')")
+}
