@@ -2,7 +2,7 @@ import { Volume2, VolumeOff } from "lucide-react";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { Trouble } from "../client/api";
-import { useAtBench, useStartBake } from "../client/queries";
+import { useAtBench, useDone, useStartBake } from "../client/queries";
 import type { BenchView } from "../client/types.gen";
 import { TroubleNote } from "../parts/Trouble";
 import { canSpeak, useAwake, useKeys, useReading, useSwipe } from "./hands";
@@ -20,7 +20,8 @@ export function Bench({ bench }: { bench: BenchView }) {
   const [looked, look] = useState<string | null>(null); // the step that the baker went back or on to
   const [asked, ask] = useState<string | null>(null); // the step whose question is being answered
   const [slipping, slip] = useState(false);
-  const done = (id: string) => session.done.includes(id);
+  const finished = useDone(bench);
+  const done = (id: string) => finished.has(id);
   const open = steps.findIndex((s) => !done(s.id) && !(s.wait && session.begun[s.id])); // a wait goes on by itself
   const first = open >= 0 ? open : steps.findIndex((s) => !done(s.id));
   const chosen = looked === null ? -1 : steps.findIndex((s) => s.id === looked);

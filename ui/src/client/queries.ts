@@ -1,4 +1,4 @@
-import { keepPreviousData, type QueryClient, queryOptions, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { keepPreviousData, type QueryClient, queryOptions, useMutation, useMutationState, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef } from "react";
 import * as api from "./api";
 import { serverNow, setServerTime } from "./clock";
@@ -190,7 +190,8 @@ export function useBench(id: string | undefined) {
       const known = client.getQueryData<BenchView>(key);
       const fresh = performance.now() - made.current < benchAnew;
       const view = await api.fetchBench(id ?? "", known && fresh ? known.session.last : undefined, signal);
-      if (!view) return known as BenchView;
+      const newest = client.getQueryData<BenchView>(key);
+      if (!view || (newest && newest.session.last > view.session.last)) return newest as BenchView; // told of more meanwhile
       made.current = performance.now();
       setServerTime(view.now);
       return view;
@@ -203,24 +204,30 @@ export function useAtBench(id: string) {
   const client = useQueryClient();
   return useMutation({
     scope: { id: `bench ${id}` },
+    mutationKey: ["at bench", id],
     mutationFn: (said: AtBench & { key?: string }) => {
       const { key = api.newKey(), ...what } = said;
       return api.tellBench(id, what, key);
     },
     retry: (failures, error) => failures < 6 && error instanceof api.Trouble && error.problem.status >= 500,
     retryDelay: 1000,
-    onMutate: (said) => {
-      const known = client.getQueryData<BenchView>(["bench", id]);
-      if (!known || !said.step || (said.do !== "done" && said.do !== "undone")) return;
-      const done = known.session.done.filter((s) => s !== said.step);
-      client.setQueryData<BenchView>(["bench", id], { ...known, session: { ...known.session, done: said.do === "done" ? [...done, said.step] : done } });
-    },
     onSuccess: (view) => {
       setServerTime(view.now);
       client.setQueryData(["bench", id], view);
     },
     onError: () => client.invalidateQueries({ queryKey: ["bench", id] }),
   });
+}
+
+/** The steps that are done, those included that the server has yet to hear of. */
+export function useDone(bench: BenchView): Set<string> {
+  const told = useMutationState({ filters: { mutationKey: ["at bench", bench.id], status: "pending" }, select: (m) => m.state.variables as AtBench });
+  const done = new Set(bench.session.done);
+  for (const { do: what, step } of told) {
+    if (step && what === "done") done.add(step);
+    if (step && what === "undone") done.delete(step);
+  }
+  return done;
 }
 
 export function useAddBench() {

@@ -1,4 +1,4 @@
-import { BookOpen, ClipboardList, CookingPot, Eye, Keyboard, Scale, ScrollText, SlidersVertical } from "lucide-react";
+import { BookOpen, ClipboardList, CookingPot, Ellipsis, Eye, Keyboard, Scale, ScrollText, SlidersVertical } from "lucide-react";
 import { lazy, Suspense, useEffect, useState } from "react";
 import { NavLink, useNavigate } from "react-router";
 import { useShelf } from "../client/queries";
@@ -12,6 +12,7 @@ export function Rail() {
   const running = useRunning();
   const navigate = useNavigate();
   const [help, setHelp] = useState(false);
+  const [more, setMore] = useState(false); // on a phone, where three screens stand behind one
   const open = useShelf().data?.bench;
   const bench = open ? `/bench/${open.id}` : "/bench";
   const watch = running ? `/watch/${running.id}` : "/watch";
@@ -44,9 +45,12 @@ export function Rail() {
       <NavLink to={bench} className={item}><Scale size={24} aria-hidden="true" />Bench</NavLink>
       <NavLink to={watch} className={item}><Eye size={24} aria-hidden="true" />Watch</NavLink>
       <NavLink to="/log" className={item}><BookOpen size={24} aria-hidden="true" />Log</NavLink>
-      <NavLink to="/recipes" className={item}><ScrollText size={24} aria-hidden="true" />Recipes</NavLink>
-      <NavLink to="/machines" className={item}><SlidersVertical size={24} aria-hidden="true" />Machines</NavLink>
-      <NavLink to="/kitchen" className={item}><CookingPot size={24} aria-hidden="true" />Kitchen</NavLink>
+      <button type="button" aria-expanded={more} onClick={() => setMore(!more)} className={`${item} md:hidden`}><Ellipsis size={24} aria-hidden="true" />More</button>
+      <div onClick={() => setMore(false)} className={`gap-1 max-md:absolute max-md:right-1 max-md:bottom-20 max-md:w-32 max-md:rounded-tray max-md:border-2 max-md:border-rim max-md:bg-enamel max-md:p-1 md:contents ${more ? "flex flex-col" : "max-md:hidden"}`}>
+        <NavLink to="/recipes" className={item}><ScrollText size={24} aria-hidden="true" />Recipes</NavLink>
+        <NavLink to="/machines" className={item}><SlidersVertical size={24} aria-hidden="true" />Machines</NavLink>
+        <NavLink to="/kitchen" className={item}><CookingPot size={24} aria-hidden="true" />Kitchen</NavLink>
+      </div>
       <div className="hidden flex-1 md:block" />
       <Sprig className="mx-auto hidden w-16 md:block" />
       <button type="button" className={`${item} max-md:hidden`} onClick={() => setHelp(true)}>

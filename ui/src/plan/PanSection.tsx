@@ -75,7 +75,7 @@ export function PanSection({ pan, lines, box, lit, light, ask }: Props) {
                 onBlur={() => light([])}
                 onMouseEnter={() => light(layer.lines)}
                 onMouseLeave={() => light([])}
-                className={`pointer-events-auto block w-full truncate rounded text-left text-xs leading-[26px] ${isLit(layer.lines) ? "bg-shelf font-bold" : "font-semibold"}`}
+                className={`pointer-events-auto relative block w-full truncate rounded text-left text-xs leading-[26px] ${isLit(layer.lines) ? "bg-shelf font-bold" : "font-semibold"}`}
               >
                 {names(layer.lines)}<span className="sr-only">{layer.place ? `, ${layer.place}` : ""}. {layer.reason}</span>
               </button>
