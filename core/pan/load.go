@@ -171,6 +171,8 @@ var (
 	fats        = []larder.Kind{larder.Fat}
 	sweetOrSalt = []larder.Kind{larder.Sugar, larder.Salt}
 	raising     = []larder.Kind{larder.Yeast, larder.Leavening}
+	yeasts      = []larder.Kind{larder.Yeast}
+	leavenings  = []larder.Kind{larder.Leavening}
 	flours      = []larder.Kind{larder.Flour}
 	dryMilks    = []larder.Kind{larder.DryMilk}
 	dryExtras   = []larder.Kind{larder.DryExtra}
@@ -189,7 +191,7 @@ var fatSteps = map[FatPlace]step{
 var yeastSteps = map[YeastPlace]step{
 	YeastWell: {Yeast, raising, Well, "Last, in a shallow dry well, touching neither liquid nor salt."},
 	YeastTop:  {Yeast, raising, Middle, "Last, on top of the dry flour, touching neither liquid nor salt."},
-	YeastBox:  {Yeast, raising, OwnBox, "In the machine's own yeast dispenser: nothing in the pan touches it."},
+	YeastBox:  {Yeast, yeasts, OwnBox, "In the machine's own yeast dispenser: nothing in the pan touches it."},
 }
 
 // steps list what goes in, from the pan's floor upwards.
@@ -201,17 +203,19 @@ func (m Manner) steps() []step {
 	flour := step{Flour, flours, Spread, "Over everything wet, as a lid: push it into the corners."}
 	liquid := step{Liquid, wet, Spread, "Liquids first, so that the paddle wets the flour from below."}
 	saltInLiquid := step{SugarSalt, sweetOrSalt, Stirred, "Stirred into the liquid, where they dissolve."}
+	leavening := step{Yeast, leavenings, Middle, "In the middle of the flour, dry until the mixing begins."}
 	switch m.Order {
 	case DryFirst:
 		return m.dryFirst(saltInLiquid)
 	case Bloomed:
 		return append([]step{
 			{Liquid, wet, Spread, "Warm liquid first, for the yeast to wake in."},
-			{Yeast, raising, Stirred, "Stirred into the warm liquid and left until it froths, 5 to 10 minutes."},
+			{Yeast, yeasts, Stirred, "Stirred into the warm liquid and left until it froths, 5 to 10 minutes."},
 			fatSteps[FatPieces],
 			{DryExtra, dryMilks, Spread, "Under the flour."},
 			flour,
 			{SugarSalt, sweetOrSalt, Corners, "On the flour, so that the salt comes to the yeast late."},
+			leavening,
 		}, onFlour...)
 	case Premixed:
 		return []step{
@@ -248,7 +252,11 @@ func (m Manner) steps() []step {
 		out = append(out, step{SugarSalt, sweetOrSalt, Spread, "Low down, away from the yeast."},
 			step{DryExtra, dryMilks, Spread, "Under the flour with the sugar and salt."}, flour)
 	}
-	return append(append(out, onFlour...), yeastSteps[m.Yeast])
+	out = append(out, onFlour...)
+	if m.Yeast == YeastBox {
+		out = append(out, leavening)
+	}
+	return append(out, yeastSteps[m.Yeast])
 }
 
 func (m Manner) fat() step { return fatSteps[m.Fat] }
@@ -258,7 +266,11 @@ func (m Manner) dryFirst(saltInLiquid step) []step {
 	if m.Yeast == YeastBox {
 		yeast = yeastSteps[YeastBox]
 	}
-	out := []step{yeast, {Flour, flours, Spread, "Over the yeast, as a cover."}}
+	out := []step{yeast}
+	if m.Yeast == YeastBox {
+		out = append(out, step{Yeast, leavenings, Spread, "On the floor of the pan, dry under the flour."})
+	}
+	out = append(out, step{Flour, flours, Spread, "Over the yeast, as a cover."})
 	if m.Salt != SaltWet {
 		out = append(out, step{SugarSalt, sweetOrSalt, Spread, "On the flour, away from the yeast."})
 	}
@@ -286,6 +298,7 @@ type Portion struct {
 	Kind   larder.Kind
 	Volume measure.Millilitres
 	When   recipe.When
+	Pours  bool // a fat that cannot be cut, such as oil
 }
 
 // Layer is one layer in the pan, from the floor upwards.
@@ -329,10 +342,15 @@ func Load(m Manner, portions []Portion) Loaded {
 	} else {
 		for _, s := range m.steps() {
 			layer := Layer{Stuff: s.stuff, Place: s.place, Reason: s.reason}
+			pours := true
 			for _, p := range here {
 				if slices.Contains(s.kinds, p.Kind) {
 					layer.Lines, layer.Volume = append(layer.Lines, p.Line), layer.Volume+p.Volume
+					pours = pours && p.Pours
 				}
+			}
+			if s.stuff == Fat && pours && s.place != Stirred && s.place != Spread {
+				layer.Place, layer.Reason = Spread, "It pours, and spreads by itself."
 			}
 			if len(layer.Lines) > 0 {
 				out.Layers = append(out.Layers, layer)

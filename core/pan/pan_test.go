@@ -84,8 +84,8 @@ func sorted(s string) string {
 // place, so that a flour in three places adds up.
 func TestASplitFlourGoesWhereEachShareBelongs(t *testing.T) {
 	p := []Portion{
-		{"milk", larder.Liquid, 200, recipe.Warmed}, {"cooked flour", larder.Flour, 30, recipe.Warmed}, {"water", larder.Liquid, 50, recipe.InPan},
-		{"flour", larder.Flour, 600, recipe.InPan}, {"late flour", larder.Flour, 60, recipe.AtKnead}, {"yeast", larder.Yeast, 8, recipe.InPan}, {"raisins", larder.Extra, 90, recipe.AtBeep},
+		{"milk", larder.Liquid, 200, recipe.Warmed, false}, {"cooked flour", larder.Flour, 30, recipe.Warmed, false}, {"water", larder.Liquid, 50, recipe.InPan, false},
+		{"flour", larder.Flour, 600, recipe.InPan, false}, {"late flour", larder.Flour, 60, recipe.AtKnead, false}, {"yeast", larder.Yeast, 8, recipe.InPan, false}, {"raisins", larder.Extra, 90, recipe.AtBeep, false},
 	}
 	for order, want := range map[Order]string{
 		WetFirst: "[milk cooked flour][water][flour][yeast]", DryFirst: "[yeast][flour][milk cooked flour][water]", Bloomed: "[milk cooked flour][water][yeast][flour]",

@@ -385,7 +385,8 @@ func (p *Plan) load(k kitchen.Kitchen, w Wish, lines []scale.Line) {
 		if when == recipe.AtBeep && !p.atBeep(l) {
 			when = recipe.InPan
 		}
-		portions = append(portions, pan.Portion{Line: l.Line.ID, Kind: l.Ingredient.Kind, Volume: l.Ingredient.Volume(l.Grams), When: when})
+		portions = append(portions, pan.Portion{Line: l.Line.ID, Kind: l.Ingredient.Kind, Volume: l.Ingredient.Volume(l.Grams), When: when,
+			Pours: l.Ingredient.Kind == larder.Fat && l.Ingredient.State == larder.AtRoom})
 	}
 	manner, why := pan.Decide(w.Machine.Manner(), w.Recipe.Kind, k.Loading, w.Loading)
 	loaded := pan.Load(manner, portions)

@@ -136,6 +136,29 @@ func TestTheMachinesOwnCountdownEndsWhenThePlanSays(t *testing.T) {
 	}
 }
 
+// A stage that waits for warmth counts at its longest: the machine's own countdown with any shorter
+// warming up ends at the stated time or sooner, never later, and by no more than the slack.
+func TestAVariablePreheatIsNeverLate(t *testing.T) {
+	random := rand.New(rand.NewPCG(7, 7))
+	press := time.Date(2026, 5, 1, 20, 0, 0, 0, time.UTC)
+	for range 1000 {
+		most := machine.Minutes(10 + random.IntN(30))
+		c := machine.Cycle{Stages: []machine.Stage{{Kind: machine.Rest, Minutes: most, Least: 1 + machine.Minutes(random.IntN(int(most)))},
+			{Kind: machine.Knead, Minutes: 20}, {Kind: machine.Rise, Minutes: 60}, {Kind: machine.Bake, Minutes: 50}}}
+		size := measure.LoafPounds(3, 2)
+		total := c.Total(size, machine.Medium)
+		d := machine.Delay{Rule: machine.StartBased, Step: 10, Largest: 780}
+		ready := press.Add(time.Duration(200+random.IntN(500)) * time.Minute)
+		got := Set(d, true, total, press, Wish{At: ready})
+		for _, actual := range []machine.Minutes{c.Stages[0].Least, c.Stages[0].Least + (most-c.Stages[0].Least)/2, most} {
+			done := countdown(d.Rule, got.Setting, total-most+actual, got.Press)
+			if early := got.Ready.Sub(done); early < 0 || early > time.Duration(c.Slack())*time.Minute || done.After(ready) {
+				t.Fatalf("warmed up in %d of %d minutes it is ready at %v, stated %v", actual, most, done, got.Ready)
+			}
+		}
+	}
+}
+
 // London, 29 March 2026: 01:00 GMT becomes 02:00 BST, so 01:30 never occurs. 25 October 2026: 02:00
 // BST becomes 01:00 GMT, so 01:30 occurs twice.
 func TestWallTimesOnTheNightsWhenTheClocksChange(t *testing.T) {
