@@ -254,6 +254,17 @@ func (f *front) beaten(scoops int, d float64) bool {
 	return f.bound[min(scoops, len(f.bound)-1)] <= d+1e-12
 }
 
+// beatenBy reports whether the front is at least as good as all that a fold can add to so many scoops
+// and so much D.
+func (f *front) beatenBy(rest fold, scoops int, d float64) bool {
+	for more, e := range rest {
+		if !math.IsInf(e, 1) && !f.beaten(scoops+more, d+e) {
+			return false
+		}
+	}
+	return true
+}
+
 func (f *front) add(x found) {
 	for len(f.bound) <= x.scoops {
 		last := math.Inf(1)
@@ -271,31 +282,35 @@ func (f *front) add(x found) {
 // bins divide the range of flour; in each, one lower bound holds for all its combinations.
 const bins = 48
 
-// search goes through the combinations of flours. Those that are best among themselves come first,
+// search goes through the combinations of flours. The best of each number of scoops come first,
 // so that the front is soon good; of the rest most are left out, because even the lower bound of
 // their bin is beaten.
 func (p *problem) search() []found {
 	f := &front{key: math.MaxInt, best: map[int]found{}}
-	slices.SortFunc(p.combos, func(a, b ranked) int {
-		return cmp.Or(cmp.Compare(a.scoops, b.scoops), cmp.Compare(a.d, b.d))
-	})
-	low, high := math.Inf(1), math.Inf(-1)
+	low, high, most := math.Inf(1), math.Inf(-1), 0
 	for _, c := range p.combos {
-		low, high = min(low, c.ratio), max(high, c.ratio)
+		low, high, most = min(low, c.ratio), max(high, c.ratio), max(most, c.scoops)
+	}
+	first := make([]int, most+1) // the best combination of each number of scoops
+	for n := range first {
+		first[n] = -1
+	}
+	for n, c := range p.combos {
+		if b := first[c.scoops]; b < 0 || c.d < p.combos[b].d {
+			first[c.scoops] = n
+		}
 	}
 	width := max((high-low)/bins, 1e-9)
 	var bounds [bins + 1]*bound
-	least := math.Inf(1)
-	var later []ranked
-	for _, c := range p.combos {
-		if c.d < least {
-			least = c.d
-			p.try(c, f)
-		} else {
-			later = append(later, c)
+	for _, n := range first {
+		if n >= 0 {
+			p.try(p.combos[n], f)
 		}
 	}
-	for _, c := range later {
+	for n, c := range p.combos {
+		if first[c.scoops] == n {
+			continue
+		}
 		bin := int((c.ratio - low) / width)
 		if bounds[bin] == nil {
 			bounds[bin] = p.bound(low+float64(bin)*width, low+float64(bin+1)*width)
@@ -351,12 +366,7 @@ func (b *bound) beats(f *front, c ranked) bool {
 	case key > f.key:
 		return true
 	}
-	for scoops, d := range b.fold {
-		if !math.IsInf(d, 1) && !f.beaten(c.scoops+scoops, c.d+d) {
-			return false
-		}
-	}
-	return true
+	return f.beatenBy(b.fold, c.scoops, c.d)
 }
 
 // try works one combination of flours out. Beside a given weight of flour the dry lines are
@@ -552,26 +562,16 @@ func (p *problem) foldWet(c ranked, key int, dry fold, f *front) (int, []cost) {
 		want = 100 / p.flour
 	}
 	options := make([][]option, len(p.wet))
-	least := make([]int, len(p.wet)+1) // fewest scoops of the lines from n on
-	for n := range p.wet {
+	rest := make([]fold, len(p.wet)+1) // what the dry lines and the wet ones from n on can do, hydration left out
+	rest[len(p.wet)] = dry
+	for n := len(p.wet) - 1; n >= 0; n-- {
 		k, o := p.wet[n].options(c.ratio, c.ratio)
 		key, options[n] = key+k, o
+		rest[n] = rest[n+1].with(o)
 	}
-	for n := len(p.wet) - 1; n >= 0; n-- {
-		few := math.MaxInt
-		for _, o := range options[n] {
-			few = min(few, o.scoops)
-		}
-		least[n] = least[n+1] + few
+	if key > f.key {
+		return key, nil
 	}
-	base, floor := c.scoops, c.d
-	for scoops, d := range dry {
-		if !math.IsInf(d, 1) {
-			base += scoops
-			break
-		}
-	}
-	floor += slices.Min(dry)
 
 	missing := false // the hydration cannot be kept
 	exact := p.water * want
@@ -591,7 +591,7 @@ func (p *problem) foldWet(c ranked, key int, dry fold, f *front) (int, []cost) {
 	}
 	var choose func(n, scoops int, d, water float64)
 	choose = func(n, scoops int, d, water float64) {
-		if key == f.key && f.beaten(base+scoops+least[n], floor+d) {
+		if key == f.key && f.beatenBy(rest[n], c.scoops+scoops, c.d+d) {
 			return
 		}
 		if n == len(p.wet) {

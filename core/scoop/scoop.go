@@ -164,6 +164,9 @@ func (s *Set) table(least measure.Millilitres, want int, prefer measure.Measure)
 	if t := s.tables[key]; t != nil && len(t.fewest) >= size {
 		return t, true
 	}
+	if t := s.tables[key]; t != nil {
+		size = max(size, 2*len(t.fewest)) // so that growing lines do not make it anew each time
+	}
 	price := make([]int32, usable)
 	for n := range usable {
 		price[n] = 1
