@@ -1,6 +1,7 @@
 package e2e
 
 import (
+	"context"
 	"fmt"
 	"strings"
 	"testing"
@@ -82,6 +83,12 @@ func TestABenchByTapsOnAPhone(t *testing.T) {
 	p.Go(s.URL + "/bench")
 	p.Click("Go on with it")
 	p.Until("the same step", stepNow+" === 'measure l6'")
+	p.Click("Clear the bench")
+	p.Sees("The bench is cleared")
+	p.Until("nothing to go back to", "!shows('half measured')")
+	axe(t, p, "An empty bench")
+	p.Click("Bring it back")
+	p.Until("the same step, brought back", stepNow+" === 'measure l6'")
 }
 
 // A slip: a quarter of a cup too much water, with the butter in already.
@@ -169,4 +176,33 @@ func TestBloomedYeastWaitsWhileOtherStepsGoOn(t *testing.T) {
 	p.Until("the wait again", stepNow+" === 'bloom'")
 	p.Click("It is ready")
 	p.Until("the wait over", "!document.querySelector('[data-wait]')")
+}
+
+// The server is killed under the baker's hands: what is pressed meanwhile is kept, and told once it is back.
+func TestTheBenchOutlivesAKilledServer(t *testing.T) {
+	s := serve(t)
+	p := open(t, s.URL)
+	p.Sees("In the pan")
+	p.Click("To the bench")
+	p.Until("the first step", stepNow+" === 'tools'")
+	p.Click("Next")
+	at := on(p, "tools")
+	s.Kill()
+	p.Click("Next")
+	next := on(p, at)
+	p.Sees("to be written down")
+	if err := s.Start(context.Background()); err != nil {
+		t.Fatal(err)
+	}
+	p.Until("the server to have heard", `(() => {
+		const ask = new XMLHttpRequest();
+		ask.open("GET", location.pathname.replace("/bench/", "/api/v1/benches/"), false);
+		ask.send();
+		return JSON.parse(ask.responseText).session.done.length === 2;
+	})()`)
+	p.Reload()
+	p.Until("the same step", fmt.Sprintf("%s === %q", stepNow, next))
+	if count := p.Text("[data-count]"); !strings.HasPrefix(count, "2 of") {
+		t.Errorf("after the server was killed, %s steps are done", count)
+	}
 }

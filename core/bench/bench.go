@@ -290,16 +290,17 @@ func shown(l plan.Line) string {
 type Do string
 
 const (
-	Done    Do = "done"
-	Undone  Do = "undone"
-	Begun   Do = "begun"   // a wait
-	Slip    Do = "slip"    // another amount went in than the plan's
-	Mended  Do = "mended"  // the last slip is taken back
-	Started Do = "started" // the bake runs
-	Cleared Do = "cleared" // the bench is given up
+	Done     Do = "done"
+	Undone   Do = "undone"
+	Begun    Do = "begun"    // a wait
+	Slip     Do = "slip"     // another amount went in than the plan's
+	Mended   Do = "mended"   // the last slip is taken back
+	Started  Do = "started"  // the bake runs
+	Cleared  Do = "cleared"  // the bench is given up
+	Reopened Do = "reopened" // and taken up again
 )
 
-var Dos = []Do{Done, Undone, Begun, Slip, Mended, Started, Cleared}
+var Dos = []Do{Done, Undone, Begun, Slip, Mended, Started, Cleared, Reopened}
 
 func (d Do) Words() []string                  { return word.List(Dos) }
 func (d *Do) UnmarshalText(text []byte) error { return word.Read(d, text, "doing at the bench", Dos) }
@@ -336,9 +337,11 @@ type Session struct {
 	Locks []plan.Lock          `json:"locks"` // lines held at what went in
 	Have  *plan.Have           `json:"have,omitzero"`
 	In    []plan.Lock          `json:"in"` // what was in the pan when the loaf grew
-	Over  bool                 `json:"over"`
 	Slips int                  `json:"slips"`
 	Last  int                  `json:"last"` // the newest seq
+
+	Over    bool `json:"over"` // started, or cleared
+	Started bool `json:"started"`
 }
 
 // At folds what happened into where the bench stands.
@@ -363,7 +366,9 @@ func At(happened []Happening) Session {
 		case Mended:
 			slips = slips[:max(0, len(slips)-1)]
 		case Started, Cleared:
-			s.Over = true
+			s.Over, s.Started = true, s.Started || h.Do == Started
+		case Reopened:
+			s.Over = s.Started
 		}
 	}
 	s.Slips = len(slips)
@@ -445,8 +450,10 @@ func went(l plan.Line) measure.Amount {
 func Check(s Session, p plan.Plan, steps []Step, h Happening) error {
 	known := func(id string) bool { return slices.ContainsFunc(steps, func(t Step) bool { return t.ID == id }) }
 	switch {
-	case s.Over:
-		return fault.At("/do", "this bench is cleared: plan the loaf anew")
+	case s.Started:
+		return fault.At("/do", "this loaf is in the machine: plan another")
+	case s.Over && h.Do != Reopened:
+		return fault.At("/do", "this bench is cleared: take it up again first")
 	case (h.Do == Done || h.Do == Undone || h.Do == Begun) && !known(h.Step):
 		return fault.At("/step", "there is no step %q", word.Clip(h.Step))
 	case h.Do == Mended && s.Slips == 0:

@@ -152,8 +152,11 @@ func TestWhatIsDoneOnOneDeviceIsDone(t *testing.T) {
 	if !slices.Equal(s.Done, []string{"tools"}) || !s.Begun["bloom"].Equal(at) || s.Last != 6 || s.Over {
 		t.Errorf("%+v", s)
 	}
-	if !happens(bench.Happening{Do: bench.Started}).Over {
+	if !happens(bench.Happening{Do: bench.Started}, bench.Happening{Do: bench.Reopened}).Over {
 		t.Error("a bake that was started leaves the bench open")
+	}
+	if !happens(bench.Happening{Do: bench.Cleared}).Over || happens(bench.Happening{Do: bench.Cleared}, bench.Happening{Do: bench.Reopened}).Over {
+		t.Error("a bench is not cleared, or not taken up again")
 	}
 }
 
@@ -218,6 +221,8 @@ func TestNonsenseAtTheBenchIsRefusedAtTheField(t *testing.T) {
 		{open, bench.Happening{Do: bench.Slip, Line: "l9", Way: bench.Fit}, "/line"},
 		{open, bench.Happening{Do: bench.Slip, Line: "l1"}, "/way"},
 		{happens(bench.Happening{Do: bench.Started}), bench.Happening{Do: bench.Done, Step: "tools"}, "/do"},
+		{happens(bench.Happening{Do: bench.Started}), bench.Happening{Do: bench.Reopened}, "/do"},
+		{happens(bench.Happening{Do: bench.Cleared}), bench.Happening{Do: bench.Done, Step: "tools"}, "/do"},
 	} {
 		var f *fault.Fault
 		if err := bench.Check(c.s, p, steps, c.h); !errors.As(err, &f) || f.Pointer != c.pointer {

@@ -116,8 +116,12 @@ func (p *Plan) caution(k kitchen.Kitchen, w Wish, cycle machine.Cycle, doubt tim
 		p.warn(Care, Timing, []Way{atOnce},
 			"The delay timer cannot be set for this on %s. Press Start by hand at %s.", cycle.Name, clock(t.Press))
 	}
-	if o := p.Setting.Options[0]; !o.Grants && o.Suits && w.Within > 0 && w.Cycle == "" {
-		p.warn(Care, Timing, nil, "No cycle that suits this dough is done in %s. %s comes nearest, with %s.", inHours(w.Within), cycle.Name, inHours(p.Setting.Total))
+	switch name := p.Setting.Cycle.Panel + " " + p.Setting.Cycle.Name; {
+	case w.Within == 0 || p.Setting.Total <= w.Within:
+	case w.Cycle == "":
+		p.warn(Care, Timing, nil, "No cycle that suits this dough is done in %s. %s comes nearest, with %s.", inHours(w.Within), name, inHours(p.Setting.Total))
+	default:
+		p.warn(Care, Timing, nil, "%s, your own choice, takes %s, and there are %s.", name, inHours(p.Setting.Total), inHours(w.Within))
 	}
 	p.quiet(k, w)
 	switch doubt {

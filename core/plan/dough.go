@@ -289,7 +289,7 @@ func (p *Plan) mind(k kitchen.Kitchen, w Wish, lines []scale.Line, now time.Time
 		p.warn(Note, SlowYeast, nil, "Sugar is %.0f %% of the flour; above about %d %% it slows the yeast. Give it time.", p.Formula.Sugar, slowSugar)
 	}
 	if p.Formula.Yeast > 0 && p.Formula.Salt > slowSalt {
-		p.warn(Note, SlowYeast, nil, "Salt is %.1f %% of the flour; above about %.1f %% it slows the yeast.", p.Formula.Salt, slowSalt)
+		p.warn(Note, SlowYeast, nil, "Salt is %.2f %% of the flour; above about %.1f %% it slows the yeast.", p.Formula.Salt, slowSalt)
 	}
 	p.mindStock(k, w, lines)
 }

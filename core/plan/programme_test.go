@@ -135,6 +135,10 @@ func TestTimesThatAreWished(t *testing.T) {
 	}) {
 		t.Errorf("an hour for a loaf: %+v", p.Cautions)
 	}
+	soon.Cycle, soon.Ready = "crusty", timetable.Wall{}
+	if c, ok := caution(mustMake(t, soon), plan.Timing); !ok || !strings.Contains(c.Say, "your own choice") {
+		t.Errorf("one's own choice takes longer than there is, and nothing is said: %+v", c)
+	}
 }
 
 func TestThePlanSaysWhatToPressAndWhatTheDisplayThenShows(t *testing.T) {

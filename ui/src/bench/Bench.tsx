@@ -1,4 +1,4 @@
-import { Volume2, VolumeOff } from "lucide-react";
+import { Volume2, VolumeOff, X } from "lucide-react";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { Trouble } from "../client/api";
@@ -14,13 +14,13 @@ import { Waits } from "./Waits";
 /** One step at a time; the whole screen, Space or a swipe goes on. */
 export function Bench({ bench }: { bench: BenchView }) {
   const { steps, session, plan } = bench;
-  const tell = useAtBench(bench.id);
+  const { tell, error } = useAtBench(bench.id);
   const start = useStartBake();
   const navigate = useNavigate();
   const [looked, look] = useState<string | null>(null); // the step that the baker went back or on to
   const [asked, ask] = useState<string | null>(null); // the step whose question is being answered
   const [slipping, slip] = useState(false);
-  const finished = useDone(bench);
+  const { done: finished, untold } = useDone(bench);
   const done = (id: string) => finished.has(id);
   const open = steps.findIndex((s) => !done(s.id) && !(s.wait && session.begun[s.id])); // a wait goes on by itself
   const first = open >= 0 ? open : steps.findIndex((s) => !done(s.id));
@@ -38,7 +38,11 @@ export function Bench({ bench }: { bench: BenchView }) {
     look(n === first ? null : (steps[n]?.id ?? null)); // where the hands are, this device follows every other
   };
   const begin = () =>
-    start.mutate({ wish: bench.wish, digest: bench.digest, bench: bench.id }, { onSuccess: (bake) => navigate(`/watch/${bake.id}`) });
+    start.mutate({ wish: bench.wish, digest: bench.digest, bench: bench.id }, {
+      onSuccess: (bake) => navigate(`/watch/${bake.id}`),
+      onError: () => tell({ do: "undone", step: "panel" }, () => look("panel")), // time has moved the timer: set it anew
+    });
+  const clear = () => tell({ do: "cleared" }, () => navigate(`/bench?cleared=${bench.id}`));
   const next = () => {
     if (slipping || start.isPending) return;
     if (step.ask && !done(step.id) && asked !== step.id) return ask(step.id);
@@ -46,7 +50,7 @@ export function Bench({ bench }: { bench: BenchView }) {
     if (done(step.id)) return go(at + 1);
     ask(null);
     look(null);
-    tell.mutate({ do: "done", step: step.id });
+    tell({ do: "done", step: step.id });
   };
   const back = () => !slipping && at > 0 && go(at - 1);
   useKeys({ next, back });
@@ -58,6 +62,7 @@ export function Bench({ bench }: { bench: BenchView }) {
       <header className="flex items-center gap-3 border-b-2 border-rim px-4 py-1">
         <h1 className="min-w-0 flex-1 truncate text-lg font-bold">{plan.recipe} <span className="fraction font-normal text-soft">{plan.size}</span></h1>
         <p className="figures text-lg" data-count>{count} of {steps.length}</p>
+        <button type="button" onClick={clear} title="Clear the bench" className="grid size-14 place-items-center rounded-tray text-rim"><X size={24} aria-hidden="true" /><span className="sr-only">Clear the bench</span></button>
         {canSpeak() && (
           <button type="button" aria-pressed={reading} onClick={() => read(!reading)} title={reading ? "Stop reading aloud" : "Read each step aloud"} className="grid size-14 place-items-center rounded-tray text-rim aria-pressed:bg-rim aria-pressed:text-on-rim">
             {reading ? <Volume2 size={24} aria-hidden="true" /> : <VolumeOff size={24} aria-hidden="true" />}<span className="sr-only">Read aloud</span>
@@ -69,23 +74,24 @@ export function Bench({ bench }: { bench: BenchView }) {
       {session.slips > 0 && (
         <p className="flex flex-wrap items-center gap-x-4 border-b border-rule px-4 text-lg">
           {session.have ? "The loaf has grown to what went in." : "The rest is measured around what went in."}
-          <button type="button" onClick={() => tell.mutate({ do: "mended" })} className="min-h-14 font-semibold text-rim underline">Take that back</button>
+          <button type="button" onClick={() => tell({ do: "mended" })} className="min-h-14 font-semibold text-rim underline">Take that back</button>
         </p>
       )}
       {session.slips > 0 && plan.cautions.filter((c) => c.level === "care" && (c.about === "measures" || c.about === "no matching setting" || c.about === "overflow")).map((c) => <p key={c.say} className="border-l-4 border-rim px-4 py-1 text-lg">{c.say}</p>)}
+      {untold > 0 && <p role="status" className="border-l-4 border-rim px-4 py-1 text-lg" data-untold>The server does not answer. Go on: {untold === 1 ? "one thing waits" : `${untold} things wait`} to be written down. Do not close this page.</p>}
       {bench.passed && <p className="border-l-4 border-rim px-4 py-1 text-lg">The ready time that you wished for has passed: everything is worked out for now.</p>}
       {slipping && line ? (
-        <Slip key={step.id} line={line} problem={tell.error instanceof Trouble ? tell.error.problem : undefined} close={() => slip(false)} tell={(amount, way) => tell.mutate({ do: "slip", line: line.id, amount, way }, { onSuccess: () => { tell.mutate({ do: "done", step: step.id }); slip(false); look(null); } })} />
+        <Slip key={step.id} line={line} problem={error instanceof Trouble ? error.problem : undefined} close={() => slip(false)} tell={(amount, way) => tell({ do: "slip", line: line.id, amount, way }, () => { tell({ do: "done", step: step.id }); slip(false); look(null); })} />
       ) : (
-        <StepView bench={bench} step={step} line={line} done={done(step.id)} asked={asked === step.id} press={next} begin={() => tell.mutate({ do: "begun", step: step.id })} />
+        <StepView bench={bench} step={step} line={line} done={done(step.id)} asked={asked === step.id} press={next} begin={() => tell({ do: "begun", step: step.id })} />
       )}
-      <TroubleNote error={tell.error instanceof Trouble && tell.error.problem.pointer === "/amount" ? null : (tell.error ?? start.error)} />
+      <TroubleNote error={error instanceof Trouble && error.problem.pointer === "/amount" ? null : (error ?? start.error)} />
       {last && refused && <p role="alert" className="border-l-4 border-signal px-4 py-2 text-lg">{refused.say}</p>}
       {!slipping && (
         <footer className="flex gap-2 border-t-2 border-rim p-2">
           <button type="button" onClick={back} disabled={at === 0} className="min-h-16 rounded-tray border-2 border-rim px-5 text-lg font-semibold text-rim disabled:border-rule disabled:text-soft">Back</button>
           {step.kind === "measure" && <button type="button" onClick={() => slip(true)} className="min-h-16 rounded-tray border-2 border-rim px-4 text-lg leading-6 font-semibold text-rim">Too much?</button>}
-          {done(step.id) && !last && <button type="button" onClick={() => tell.mutate({ do: "undone", step: step.id })} className="min-h-16 rounded-tray border-2 border-rim px-4 text-lg leading-6 font-semibold text-rim">Not done after all</button>}
+          {done(step.id) && !last && <button type="button" onClick={() => tell({ do: "undone", step: step.id })} className="min-h-16 rounded-tray border-2 border-rim px-4 text-lg leading-6 font-semibold text-rim">Not done after all</button>}
           <button type="button" onClick={next} disabled={last && (!!refused || start.isPending)} data-next className="min-h-16 flex-1 rounded-tray bg-rim px-4 text-xl font-bold text-on-rim disabled:bg-shelf disabled:text-soft">
             {last ? (start.isPending ? "Writing it down …" : "I have pressed Start") : asked === step.id ? "Yes, I looked" : step.kind === "wait" && !done(step.id) ? "It is ready" : "Next"}
           </button>

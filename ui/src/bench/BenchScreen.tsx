@@ -1,5 +1,6 @@
-import { Link, useParams } from "react-router";
-import { useBench, useShelf } from "../client/queries";
+import { Link, useNavigate, useParams, useSearchParams } from "react-router";
+import { useAtBench, useBench, useShelf } from "../client/queries";
+import type { Shelf } from "../client/types.gen";
 import { TroubleNote } from "../parts/Trouble";
 import { Bench } from "./Bench";
 
@@ -13,10 +14,25 @@ export default function BenchScreen() {
     if (!bench.data) return <p className="p-8 text-lg text-soft">Clearing the worktop …</p>;
     return <Bench key={id} bench={bench.data} />;
   }
-  const open = shelf.data?.bench;
+  return <Empty open={shelf.data?.bench} />;
+}
+
+/** No bench is open: one to go back to, or to bring back, or a loaf to plan. */
+function Empty({ open }: { open: Shelf["bench"] }) {
+  const [search] = useSearchParams();
+  const cleared = search.get("cleared");
+  const { tell, error } = useAtBench(cleared ?? "");
+  const navigate = useNavigate();
   return (
     <div className="p-8">
       <h1 className="text-xl font-bold">Bench</h1>
+      {cleared && (
+        <p role="status" className="mt-2 text-lg">
+          The bench is cleared.{" "}
+          <button type="button" onClick={() => tell({ do: "reopened" }, () => navigate(`/bench/${cleared}`))} className="min-h-14 font-semibold text-rim underline">Bring it back</button>
+        </p>
+      )}
+      <TroubleNote error={error} />
       {open ? (
         <p className="mt-2 text-lg">
           {open.recipe} is half measured. <Link to={`/bench/${open.id}`} className="inline-block min-h-14 content-center font-semibold text-rim underline">Go on with it</Link>

@@ -81,6 +81,7 @@ function useOnce<Input>(send: (input: Input, key: string) => Promise<BakeView>) 
       setServerTime(bake.now);
       client.setQueryData(["bake", bake.id], bake);
       void client.invalidateQueries({ queryKey: ["log"] });
+      void client.invalidateQueries({ queryKey: ["shelf"] }); // whose bench may be over
     },
   });
 }
@@ -199,35 +200,44 @@ export function useBench(id: string | undefined) {
   });
 }
 
-/** Tells what happened at the bench, one thing after another; a press counts once. */
+interface Told {
+  what: AtBench;
+  key: string; // the same through all tries, so that a press counts once
+}
+
+/** Tells what happened at the bench, one thing after another. */
 export function useAtBench(id: string) {
   const client = useQueryClient();
-  return useMutation({
+  const telling = useMutation({
     scope: { id: `bench ${id}` },
     mutationKey: ["at bench", id],
-    mutationFn: (said: AtBench & { key?: string }) => {
-      const { key = api.newKey(), ...what } = said;
-      return api.tellBench(id, what, key);
-    },
-    retry: (failures, error) => failures < 6 && error instanceof api.Trouble && error.problem.status >= 500,
+    mutationFn: ({ what, key }: Told) => api.tellBench(id, what, key),
+    retry: (_, error) => error instanceof api.Trouble && error.problem.status >= 500, // hands cannot wait: until it is back
     retryDelay: 1000,
-    onSuccess: (view) => {
+    onSuccess: (view, { what }) => {
       setServerTime(view.now);
       client.setQueryData(["bench", id], view);
+      if (what.do === "cleared" || what.do === "reopened") void client.invalidateQueries({ queryKey: ["shelf"] });
     },
     onError: () => client.invalidateQueries({ queryKey: ["bench", id] }),
   });
+  const tell = (what: AtBench, done?: () => void) => telling.mutate({ what, key: api.newKey() }, { onSuccess: done });
+  return { tell, error: telling.error };
 }
 
-/** The steps that are done, those included that the server has yet to hear of. */
-export function useDone(bench: BenchView): Set<string> {
-  const told = useMutationState({ filters: { mutationKey: ["at bench", bench.id], status: "pending" }, select: (m) => m.state.variables as AtBench });
+/** The steps that are done, those included that the server has yet to hear of; and how many it could
+    not be told, for it does not answer. */
+export function useDone(bench: BenchView): { done: Set<string>; untold: number } {
+  const told = useMutationState({
+    filters: { mutationKey: ["at bench", bench.id], status: "pending" },
+    select: (m) => ({ ...(m.state.variables as Told).what, failed: m.state.failureCount > 0 }),
+  });
   const done = new Set(bench.session.done);
   for (const { do: what, step } of told) {
     if (step && what === "done") done.add(step);
     if (step && what === "undone") done.delete(step);
   }
-  return done;
+  return { done, untold: told.some((t) => t.failed) ? told.length : 0 };
 }
 
 export function useAddBench() {

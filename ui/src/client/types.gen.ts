@@ -714,12 +714,13 @@ export interface BenchSession {
   locks: PlanLock[];
   have?: PlanHave;
   in: PlanLock[];
-  over: boolean;
   slips: number;
   last: number;
+  over: boolean;
+  started: boolean;
 }
 export interface AtBench {
-  do: "done" | "undone" | "begun" | "slip" | "mended" | "started" | "cleared";
+  do: "done" | "undone" | "begun" | "slip" | "mended" | "started" | "cleared" | "reopened";
   step?: string;
   line?: string;
   amount?: string;

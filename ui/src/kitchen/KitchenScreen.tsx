@@ -41,7 +41,7 @@ export default function KitchenScreen() {
       <TroubleNote error={undo.error} />
       <TabGroup selectedIndex={Math.max(0, drawers.indexOf(search.get("drawer") ?? ""))} onChange={(n) => setSearch({ drawer: drawers[n] ?? "" }, { replace: true })}>
         <TabList className="mt-2 flex gap-1 border-b-2 border-rim">
-          {drawers.map((d) => <Tab key={d} className="min-h-12 rounded-t-tray px-5 text-lg font-semibold text-rim data-hover:bg-shelf data-selected:bg-rim data-selected:text-on-rim">{d}</Tab>)}
+          {drawers.map((d) => <Tab key={d} className="min-h-12 rounded-t-tray px-5 text-lg font-semibold max-md:px-2.5 max-md:text-base text-rim data-hover:bg-shelf data-selected:bg-rim data-selected:text-on-rim">{d}</Tab>)}
         </TabList>
         <TabPanels className="mt-4">
           <TabPanel tabIndex={-1} className="grid gap-x-10 gap-y-6 lg:grid-cols-[3fr_2fr]">

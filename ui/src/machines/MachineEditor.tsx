@@ -106,7 +106,7 @@ function Description({ id, stored, start }: Props) {
       <TroubleNote error={undo.error ?? (problem ? null : keep.error)} />
       <TabGroup selectedIndex={tab} onChange={setTab}>
         <TabList className="mt-2 flex gap-1 border-b-2 border-rim">
-          {["Machine", "Cycles", "Panel"].map((t) => <Tab key={t} className="min-h-12 rounded-t-tray px-5 text-lg font-semibold text-rim data-hover:bg-shelf data-selected:bg-rim data-selected:text-on-rim">{t}</Tab>)}
+          {["Machine", "Cycles", "Panel"].map((t) => <Tab key={t} className="min-h-12 rounded-t-tray px-5 text-lg font-semibold max-md:px-2.5 max-md:text-base text-rim data-hover:bg-shelf data-selected:bg-rim data-selected:text-on-rim">{t}</Tab>)}
         </TabList>
         <TabPanels className="mt-4">
           <TabPanel tabIndex={-1}><MachineForm machine={machine} change={change} at={at} /></TabPanel>

@@ -27,7 +27,7 @@ export function StageRibbon({ stages, change }: Props) {
           at += Math.max(0, s.minutes);
           return (
             <div key={n} style={{ width: `${(100 * Math.max(0, s.minutes)) / total}%` }} className={`relative grid place-items-center text-xs font-semibold whitespace-nowrap ${look[s.kind].paint}`}>
-              <span className="overflow-hidden">{s.minutes / total > 0.06 ? `${look[s.kind].name} ${s.minutes}` : ""}</span>
+              <span className={s.minutes / total < 0.14 ? "max-md:hidden" : ""}>{s.minutes / total > 0.06 ? `${look[s.kind].name} ${s.minutes}` : ""}</span>
               <div
                 role="slider" tabIndex={0} aria-label={`End of stage ${n + 1}, ${look[s.kind].name}`} aria-valuenow={s.minutes} aria-valuemin={0} aria-valuemax={1440} aria-valuetext={`${s.minutes} minutes, ends at ${inHours(at)}`}
                 onPointerDown={(e) => {
