@@ -171,16 +171,26 @@ func (s *server) showBake(c *gin.Context) (any, error) {
 	if err != nil {
 		return nil, err
 	}
-	if text := c.Query("after"); text != "" {
-		after, err := strconv.Atoi(text)
-		if err != nil || after < 0 {
-			return nil, problem(http.StatusBadRequest, "/after", "after wants the number of the last happening seen, not %.20q", text)
-		}
-		if after == len(happened) {
-			return nil, notModified
-		}
+	if err := unseen(c, len(happened)); err != nil {
+		return nil, err
 	}
 	return view(b, happened, k), nil
+}
+
+// unseen is notModified for a client that says it has seen all that happened.
+func unseen(c *gin.Context, last int) error {
+	text := c.Query("after")
+	if text == "" {
+		return nil
+	}
+	after, err := strconv.Atoi(text)
+	switch {
+	case err != nil || after < 0:
+		return problem(http.StatusBadRequest, "/after", "after wants the number of the last happening seen, not %.20q", text)
+	case after == last:
+		return notModified
+	}
+	return nil
 }
 
 func findBake(c *gin.Context, q store.Queries, k kitchenNow) (store.Bake, []bake.Happening, error) {

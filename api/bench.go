@@ -4,7 +4,6 @@ import (
 	"bytes"
 	"context"
 	"errors"
-	"strconv"
 	"strings"
 	"time"
 
@@ -133,12 +132,8 @@ func (s *server) showBench(c *gin.Context) (any, error) {
 	if err != nil {
 		return nil, err
 	}
-	if text := c.Query("after"); text != "" {
-		if after, err := strconv.Atoi(text); err != nil || after < 0 {
-			return nil, problem(400, "/after", "after wants the number of the last happening seen, not %.20q", text)
-		} else if after == len(happened) {
-			return nil, notModified
-		}
+	if err := unseen(c, len(happened)); err != nil {
+		return nil, err
 	}
 	return s.viewBench(ctx, s.store.Queries, k, b, happened)
 }

@@ -19,6 +19,20 @@ func on(p *drive.Page, from string) string {
 	return drive.Value[string](p, stepNow)
 }
 
+// toBench goes from the plan to the bench's first step.
+func toBench(p *drive.Page) {
+	p.Click("To the bench")
+	p.Until("the first step", stepNow+" === 'tools'")
+}
+
+// nextTo presses Next until a step comes.
+func nextTo(p *drive.Page, step string) {
+	for now := drive.Value[string](p, stepNow); now != step; {
+		p.Click("Next")
+		now = on(p, now)
+	}
+}
+
 // The whole loaf with the keyboard alone: from the plan to the running bake.
 func TestAWholeBenchByKeyboard(t *testing.T) {
 	s := serve(t)
@@ -60,8 +74,7 @@ func TestABenchByTapsOnAPhone(t *testing.T) {
 	p := drive.Open(kitchen.browser, t, s.URL, 390, 844)
 	t.Cleanup(p.Close)
 	p.Sees("Measure, in this order")
-	p.Click("To the bench")
-	p.Until("the first step", stepNow+" === 'tools'")
+	toBench(p)
 	for step := "tools"; step != "measure l6"; {
 		if strings.HasPrefix(step, "measure") {
 			if tall := drive.Value[float64](p, "Math.min(...[...document.querySelectorAll('[data-big] .figures')].map(e => parseFloat(getComputedStyle(e).fontSize)))"); tall < 64 {
@@ -96,12 +109,8 @@ func TestASlipIsEnteredAndSolved(t *testing.T) {
 	s := serve(t)
 	p := open(t, s.URL)
 	p.Sees("In the pan")
-	p.Click("To the bench")
-	p.Until("the first step", stepNow+" === 'tools'")
-	for step := "tools"; step != "measure l3"; {
-		p.Click("Next")
-		step = on(p, step)
-	}
+	toBench(p)
+	nextTo(p, "measure l3")
 	p.Click("Back")
 	p.Click("Back")
 	p.Until("the water", stepNow+" === 'measure l1'")
@@ -120,10 +129,7 @@ func TestASlipIsEnteredAndSolved(t *testing.T) {
 	p.Sees("27 g in all")
 	p.Click("Take that back")
 	p.Until("the loaf as it was", "!shows('The loaf has grown')")
-	for step := drive.Value[string](p, stepNow); step != "measure l6"; {
-		p.Click("Next")
-		step = on(p, step)
-	}
+	nextTo(p, "measure l6")
 	p.Sees("375 g")
 }
 
@@ -132,8 +138,7 @@ func TestTwoDevicesAtOneBench(t *testing.T) {
 	s := serve(t)
 	tablet := open(t, s.URL)
 	tablet.Sees("In the pan")
-	tablet.Click("To the bench")
-	tablet.Until("the first step", stepNow+" === 'tools'")
+	toBench(tablet)
 	phone := drive.Open(kitchen.browser, t, drive.Value[string](tablet, "location.href"), 390, 844)
 	t.Cleanup(phone.Close)
 	phone.Until("the same step", stepNow+" === 'tools'")
@@ -161,12 +166,8 @@ func TestBloomedYeastWaitsWhileOtherStepsGoOn(t *testing.T) {
 	p.Sees("No delay with bloomed yeast")
 	p.Click("Start now")
 	p.Until("no delay", "!shows('No delay with')")
-	p.Click("To the bench")
-	p.Until("the first step", stepNow+" === 'tools'")
-	for step := "tools"; step != "bloom"; {
-		p.Click("Next")
-		step = on(p, step)
-	}
+	toBench(p)
+	nextTo(p, "bloom")
 	p.Click("Start the 8 minutes")
 	p.Until("the wait runs", "/^[78]/.test(document.querySelector('[data-wait] .figures')?.innerText)")
 	if step := drive.Value[string](p, stepNow); step != "measure l2" {
@@ -183,8 +184,7 @@ func TestTheBenchOutlivesAKilledServer(t *testing.T) {
 	s := serve(t)
 	p := open(t, s.URL)
 	p.Sees("In the pan")
-	p.Click("To the bench")
-	p.Until("the first step", stepNow+" === 'tools'")
+	toBench(p)
 	p.Click("Next")
 	at := on(p, "tools")
 	s.Kill()

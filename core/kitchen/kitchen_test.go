@@ -99,3 +99,41 @@ func TestAKitchenThatCannotBeIsRefusedAtItsField(t *testing.T) {
 		t.Errorf("a new kitchen is refused: %v", err)
 	}
 }
+
+func TestQuietHoursReachOverMidnight(t *testing.T) {
+	clock := func(s string) Clock {
+		c, err := ParseClock(s)
+		if err != nil {
+			t.Fatal(err)
+		}
+		return c
+	}
+	q := Quiet{clock("22:30"), clock("6:30")}
+	for s, quiet := range map[string]bool{"22:29": false, "22:30": true, "03:20": true, "06:29": true, "06:30": false, "12:00": false} {
+		if q.Holds(int(clock(s))) != quiet {
+			t.Errorf("%s is quiet: %v", s, !quiet)
+		}
+	}
+	if got := q.Until(int(clock("23:00"))); got != 450 {
+		t.Errorf("from 23:00 it is quiet for %d minutes more, want 450", got)
+	}
+	if none := (Quiet{clock("7:00"), clock("7:00")}); none.Holds(int(clock("7:00"))) || !none.IsZero() {
+		t.Error("no quiet hours are quiet at seven")
+	}
+}
+
+func FuzzReadingDatesAndClocks(f *testing.F) {
+	for _, s := range []string{"2026-11-25", "20226-01-01", "22:30", "24:00", "7:5"} {
+		f.Add(s)
+	}
+	f.Fuzz(func(t *testing.T, s string) {
+		if d, err := ParseDate(s); err == nil && d.String() != s {
+			t.Errorf("%q reads as the date %s", s, d)
+		}
+		if c, err := ParseClock(s); err == nil {
+			if back, err := ParseClock(c.String()); err != nil || back != c {
+				t.Errorf("%q reads as %s, which reads back as %s (%v)", s, c, back, err)
+			}
+		}
+	})
+}

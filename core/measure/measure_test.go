@@ -163,3 +163,35 @@ func TestWeightsAreWrittenAsAScaleShowsThem(t *testing.T) {
 		}
 	}
 }
+
+func TestReadingATemperature(t *testing.T) {
+	for text, celsius := range map[string]float64{"21 °C": 21, "21c": 21, "21": 21, "70 °F": 21.11, "-3,5 °C": -3.5, " 98.6F ": 37} {
+		r, err := ParseTemperature(text)
+		if err != nil || math.Abs(float64(r.Celsius())-celsius) > 0.01 {
+			t.Errorf("%q reads as %v °C (%v), want %v", text, float64(r.Celsius()), err, celsius)
+		}
+	}
+	for _, bad := range []string{"", "warm", "°C", "NaN", "1e9", "21 K", "400 °C"} {
+		if r, err := ParseTemperature(bad); err == nil {
+			t.Errorf("%q was read as %s", bad, r)
+		}
+	}
+	if got := InFahrenheit.Text(27) + ", " + InFahrenheit.Difference(3); got != "81 °F, 5 °F" {
+		t.Errorf("27 °C and 3 °C more are %s", got)
+	}
+}
+
+func FuzzReadingATemperature(f *testing.F) {
+	for _, s := range []string{"21 °C", "70F", "-0", "+Inf", "1e300", "0x10", "°°°"} {
+		f.Add(s)
+	}
+	f.Fuzz(func(t *testing.T, text string) {
+		r, err := ParseTemperature(text)
+		if err != nil {
+			return
+		}
+		if back, err := ParseTemperature(r.String()); err != nil || back != r {
+			t.Errorf("%q reads as %s, which reads back as %s (%v)", text, r, back, err)
+		}
+	})
+}
