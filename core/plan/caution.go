@@ -164,12 +164,15 @@ func (p *Plan) fits(w Wish, cycle machine.Cycle) {
 		if c.band.IsZero() {
 			continue
 		}
-		if c.high < c.band.Low || c.low > c.band.High {
+		if c.high < c.band.Low-hair || c.low > c.band.High+hair { // what is held at an edge lies inside
 			p.warn(Note, OutOfBand, nil, "%s is %.1f per 100 of flour; usual for this kind is %g–%g. That may be how you like it.",
 				c.what, (c.low+c.high)/2, round(c.band.Low, 1), round(c.band.High, 1))
 		}
 	}
 }
+
+// hair is less than anybody can measure, per 100 of flour.
+const hair = 1e-6
 
 func (w Wish) ready(zone *time.Location) time.Time { t, _ := w.Ready.Resolve(zone); return t }
 

@@ -121,6 +121,16 @@ func TestReducedSaltIsHeldAndSaid(t *testing.T) {
 	if !found || math.Abs(p.Formula.Salt-1.4) > 0.01 {
 		t.Errorf("salt is %.2f per 100 flour: %+v", p.Formula.Salt, p.Deviations)
 	}
+	for _, r := range demo.Recipes() {
+		w := wish(t, r.Name, demo.Galley(), oneHalf, "")
+		p, err := plan.Make(k, w, evening)
+		if err != nil {
+			t.Fatal(err)
+		}
+		if c, ok := caution(p, plan.OutOfBand); ok && strings.HasPrefix(c.Say, "Salt") && p.Formula.Salt > 1.3 {
+			t.Errorf("%s: salt held at the edge is called unusual: %s", r.Name, c.Say)
+		}
+	}
 }
 
 func TestNotesOnFlourYeastAndCupboard(t *testing.T) {

@@ -42,6 +42,7 @@ export default function LoggedBake() {
               </li>
             ))}
           </ul>
+          {plan.swaps?.map((w) => <p key={w.says} className="mt-1 text-sm text-soft">Swapped for this loaf: {w.says.replace(" → ", " became ")}.</p>)}
         </section>
         <section aria-labelledby="was-set">
           <h2 id="was-set" className="text-sm font-semibold text-soft">What was set</h2>
