@@ -101,6 +101,7 @@ var scenes = []scene{
 	{name: "watch", path: "/", wait: "In the pan", act: func(p *drive.Page) {
 		pick("Mooring raisin loaf")(p)
 		p.Click("Start the bake")
+		p.Until("what to set", "document.querySelector('[role=dialog] ol')")
 		p.Click("I have pressed Start")
 		p.Until("the countdown", "document.querySelector('[data-countdown]')")
 	}},
