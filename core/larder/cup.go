@@ -132,8 +132,7 @@ func (c Cup) In(i Ingredient) Ingredient {
 	k, err := c.Calibrate()
 	switch {
 	case err == nil && k.Enough:
-		usCup := measure.Of(1, 1, measure.Cup).Millilitres()
-		i.PerCup = k.Mean * measure.Grams(usCup/c.Measure.Millilitres())
+		i.PerCup = k.Mean * usCup / measure.Grams(c.Measure.Millilitres())
 	case c.Filling != "":
 		i.PerCup *= measure.Grams(filled[c.Filling])
 	}

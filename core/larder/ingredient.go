@@ -138,8 +138,10 @@ func (i Ingredient) Check() error {
 
 // GramsPerMl is the density, g/ml; 0 for what is only counted.
 func (i Ingredient) GramsPerMl() measure.Grams {
-	return i.PerCup / measure.Grams(measure.Of(1, 1, measure.Cup).Millilitres())
+	return i.PerCup / usCup
 }
+
+var usCup = measure.Grams(measure.Of(1, 1, measure.Cup).Millilitres()) // ml
 
 // Volume is the space that a weight of the ingredient takes, as it is measured. What is only
 // counted is taken to be as dense as water.

@@ -69,6 +69,7 @@ type wanted struct {
 	water      float64 // share of its weight that counts towards hydration here
 	candidates []candidate
 	table      *table
+	room       []option // of the last options, used again
 }
 
 // problem is a set of lines made ready to solve.
@@ -98,8 +99,7 @@ func toleranceOf(i larder.Ingredient, exact measure.Grams) float64 {
 	case larder.Sugar, larder.Syrup, larder.Fat:
 		return sugarTolerance
 	}
-	eighth := i.GramsPerMl() * measure.Grams(measure.Of(1, 8, measure.Tsp).Millilitres())
-	return max(otherTolerance, float64(eighth/exact))
+	return max(otherTolerance, float64(i.GramsPerMl()*measure.Grams(eighth)/exact))
 }
 
 // Joint measures all lines together. It returns the exact trade-off between fewer scoops and a
@@ -408,13 +408,21 @@ func (f fold) with(options []option) fold {
 	for _, o := range options {
 		most = max(most, o.scoops)
 	}
-	whole := make(fold, len(f)+2*most+1)
-	out, line := whole[:len(f)+most], whole[len(f)+most:]
-	for n := range whole {
-		whole[n] = math.Inf(1)
+	var few [24]float64 // the least D of the line for each number of scoops
+	line := few[:]
+	if most >= len(few) {
+		line = make([]float64, most+1)
+	}
+	line = line[:most+1]
+	for n := range line {
+		line[n] = math.Inf(1)
 	}
 	for _, o := range options {
 		line[o.scoops] = min(line[o.scoops], o.d)
+	}
+	out := make(fold, len(f)+most)
+	for n := range out {
+		out[n] = math.Inf(1)
 	}
 	least := math.Inf(1)
 	for scoops, d := range line {
@@ -503,9 +511,9 @@ type option struct {
 // options lists what a line may take beside flour of low to high times its exact weight: what is
 // within the tolerance, of that what has the fewest strangers; else the closest alone, which is a
 // miss. In a range (low < high) it lists what may be allowed anywhere in it, each with the least D
-// that it has there.
+// that it has there. The list is good until the line is asked again.
 func (w *wanted) options(low, high float64) (key int, out []option) {
-	out = make([]option, 0, len(w.candidates))
+	out = w.room[:0]
 	least := math.MaxInt
 	closest := option{d: math.Inf(1), scoops: math.MaxInt}
 	strangers := 0
@@ -537,13 +545,16 @@ func (w *wanted) options(low, high float64) (key int, out []option) {
 			out = append(out, o)
 		}
 	}
-	if len(out) > 0 {
-		return least, out
+	switch {
+	case len(out) > 0:
+		key = least
+	case low < high:
+		key, out = missKey, append(out, closest)
+	default:
+		key, out = missKey+strangers, append(out, closest)
 	}
-	if low < high {
-		return missKey, append(out, closest)
-	}
-	return missKey + strangers, append(out, closest)
+	w.room = out
+	return key, out
 }
 
 // cost is a choice of wet lines.
@@ -589,16 +600,23 @@ func (p *problem) foldWet(c ranked, key int, dry fold, f *front) (int, []cost) {
 		}
 		out = append(out, cost{scoops, d, slices.Clone(picks)})
 	}
+	base, floor := c.scoops, c.d+slices.Min(dry)
+	for math.IsInf(dry[base-c.scoops], 1) {
+		base++
+	}
 	var choose func(n, scoops int, d, water float64)
 	choose = func(n, scoops int, d, water float64) {
-		if key == f.key && f.beatenBy(rest[n], c.scoops+scoops, c.d+d) {
-			return
-		}
 		if n == len(p.wet) {
+			if key == f.key && f.beaten(base+scoops, floor+d) {
+				return
+			}
 			off := water*want/c.ratio - exact
 			if math.Abs(off) <= hydrationTolerance+1e-9 == !missing {
 				keep(scoops, d+square(off/hydrationTolerance))
 			}
+			return
+		}
+		if key == f.key && f.beatenBy(rest[n], c.scoops+scoops, c.d+d) {
 			return
 		}
 		from, to := 0, len(options[n])

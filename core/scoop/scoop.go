@@ -52,21 +52,28 @@ func (a Amount) String() string {
 func Smallest(k larder.Kind) measure.Millilitres {
 	switch k {
 	case larder.Flour:
-		return measure.Of(1, 1, measure.MetricTbsp).Millilitres() - slack
+		return tablespoon - slack
 	case larder.Liquid, larder.Puree:
-		return measure.Of(1, 2, measure.Tsp).Millilitres() - slack
+		return halfTeaspoon - slack
 	}
 	return 0
 }
+
+var (
+	tablespoon   = measure.Of(1, 1, measure.MetricTbsp).Millilitres()
+	halfTeaspoon = measure.Of(1, 2, measure.Tsp).Millilitres()
+	eighth       = measure.Of(1, 8, measure.Tsp).Millilitres()
+)
 
 // slack lets a US spoon of 14.8 ml pass for one of 15 ml, ml.
 const slack = 0.3
 
 // Set is a kitchen's measures, made ready to find sums in. It is not safe for concurrent use.
 type Set struct {
-	measures []measure.Measure // largest first
-	volumes  []int             // of each, in steps
-	step     float64           // ml
+	measures []measure.Measure     // largest first
+	ml       []measure.Millilitres // of each
+	volumes  []int                 // of each, in steps
+	step     float64               // ml
 	tables   map[tableKey]*table
 }
 
@@ -85,7 +92,9 @@ func NewSet(measures []measure.Measure, s measure.Standard) *Set {
 		return cmp.Compare(b.Amount.Millilitres(), a.Amount.Millilitres())
 	})
 	for _, m := range set.measures {
-		set.volumes = append(set.volumes, max(1, int(math.Round(float64(m.Amount.Millilitres())/set.step))))
+		ml := m.Amount.Millilitres()
+		set.ml = append(set.ml, ml)
+		set.volumes = append(set.volumes, max(1, int(math.Round(float64(ml)/set.step))))
 	}
 	return set
 }
@@ -153,7 +162,7 @@ func (s *Set) amount(t *table, steps int) Amount {
 // table finds the cheapest sums for volumes up to one largest measure past the wanted one.
 func (s *Set) table(least measure.Millilitres, want int, prefer measure.Measure) (*table, bool) {
 	usable := 0
-	for usable < len(s.measures) && s.measures[usable].Amount.Millilitres() >= least {
+	for usable < len(s.ml) && s.ml[usable] >= least {
 		usable++
 	}
 	if usable == 0 {
@@ -168,9 +177,10 @@ func (s *Set) table(least measure.Millilitres, want int, prefer measure.Measure)
 		size = max(size, 2*len(t.fewest)) // so that growing lines do not make it anew each time
 	}
 	price := make([]int32, usable)
+	liked := prefer.Amount.Millilitres() > 0
 	for n := range usable {
 		price[n] = 1
-		if prefer.Amount.Millilitres() > 0 && s.measures[n] != prefer {
+		if liked && s.measures[n] != prefer {
 			price[n] += stranger
 		}
 	}
