@@ -151,7 +151,7 @@ func (b *maker) look() {
 		if i := b.ingredient(l); i.Kind == larder.Yeast {
 			s := Step{ID: "look " + l.ID, Kind: Look, Say: fmt.Sprintf("Look at the date on the %s.", l.Name), Stuff: pan.Yeast}
 			for _, c := range b.plan.Cautions {
-				if c.About == plan.Dates {
+				if c.About == plan.Dates && c.Line == l.ID {
 					s.Why = c.Say
 				}
 			}

@@ -137,6 +137,27 @@ func TestUnusualYeastAsksForTheSpoonAgain(t *testing.T) {
 	}
 }
 
+// A bag of flour that is past its date is no reason to doubt the yeast.
+func TestTheDateLookedAtIsTheYeastsOwn(t *testing.T) {
+	old, _ := kitchen.ParseDate("2025-01-01")
+	why := func(old kitchen.Pack) string {
+		k := heron()
+		k.Packs = []kitchen.Pack{old}
+		p, err := plan.Make(k, wishFor(t, "Towpath white", demo.Galley()), evening)
+		if err != nil {
+			t.Fatal(err)
+		}
+		steps := bench.Steps(k, p, nil)
+		return steps[slices.IndexFunc(steps, func(s bench.Step) bool { return s.Kind == bench.Look })].Why
+	}
+	if got := why(kitchen.Pack{Ingredient: "bread-flour", BestBefore: old}); got != "" {
+		t.Errorf("with old flour, the look at the yeast says %q", got)
+	}
+	if got := why(kitchen.Pack{Ingredient: "active-dry-yeast", BestBefore: old}); !strings.Contains(got, "yeast was best before") {
+		t.Errorf("with old yeast, the look at it says %q", got)
+	}
+}
+
 // happens folds happenings one after another, as the record book would.
 func happens(h ...bench.Happening) bench.Session {
 	for n := range h {

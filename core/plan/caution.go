@@ -37,6 +37,7 @@ func (l *Level) UnmarshalText(text []byte) error {
 type Caution struct {
 	Level Level  `json:"level"`
 	About About  `json:"about"`
+	Line  string `json:"line,omitzero"` // that it is about, of a date
 	Say   string `json:"say"`
 	Ways  []Way  `json:"ways,omitzero"`
 }
@@ -78,7 +79,7 @@ type Way struct {
 }
 
 func (p *Plan) warn(l Level, a About, ways []Way, format string, args ...any) {
-	p.Cautions = append(p.Cautions, Caution{l, a, fmt.Sprintf(format, args...), ways})
+	p.Cautions = append(p.Cautions, Caution{Level: l, About: a, Say: fmt.Sprintf(format, args...), Ways: ways})
 }
 
 // Refusal is the first caution that forbids to start the bake like this, if there is one.

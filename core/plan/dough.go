@@ -278,7 +278,7 @@ func (p *Plan) mind(k kitchen.Kitchen, w Wish, lines []scale.Line, now time.Time
 		}
 		p.mindFlour(w.Recipe.Kind, i)
 		if worry := k.Worry(i, today); worry != "" {
-			p.warn(Care, Dates, nil, "%s", worry)
+			p.Cautions = append(p.Cautions, Caution{Level: Care, About: Dates, Line: l.Line.ID, Say: worry})
 		}
 	}
 	if wholemeal != "" && !gluten && p.Formula.Grain >= 50 {

@@ -1,12 +1,16 @@
 package plan_test
 
 import (
+	"math"
+	"slices"
+	"strconv"
 	"strings"
 	"testing"
 
 	"risepan/core/machine"
 	"risepan/core/measure"
 	"risepan/core/pan"
+	"risepan/core/plan"
 	"risepan/core/recipe"
 	"risepan/demo"
 )
@@ -125,5 +129,30 @@ func TestEveryKindInEveryOrder(t *testing.T) {
 				t.Errorf("%s, %s:\n got %s\nwant %s", c.recipe.Name, o.name, got, o.want)
 			}
 		}
+	}
+}
+
+// Yeast in the machine's own dispenser does not weigh on a scale under the pan, though it is filled first.
+func TestTheRunningTotalIsOfThePan(t *testing.T) {
+	w := wish(t, "Towpath white", demo.Boatyard(), oneHalf, "")
+	w.Loading.Yeast = pan.YeastBox
+	p := mustMake(t, w)
+	var in measure.Grams
+	last := ""
+	for _, layer := range p.Pan.Layers {
+		for _, id := range layer.Lines {
+			l := p.Lines[slices.IndexFunc(p.Lines, func(l plan.Line) bool { return l.ID == id })]
+			if layer.Place == pan.OwnBox {
+				if l.Running != "" {
+					t.Errorf("with %s in its dispenser the scale shows %s", l.Name, l.Running)
+				}
+				continue
+			}
+			in, last = in+l.Exact, l.Running
+		}
+	}
+	shown, err := strconv.ParseFloat(strings.TrimSuffix(last, " g"), 64)
+	if err != nil || math.Abs(shown-float64(in)) > 3 {
+		t.Errorf("the scale shows %q, and %.1f g are in the pan", last, float64(in))
 	}
 }

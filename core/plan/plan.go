@@ -390,12 +390,13 @@ func (p *Plan) load(k kitchen.Kitchen, w Wish, lines []scale.Line) {
 	}
 	manner, why := pan.Decide(w.Machine.Manner(), w.Recipe.Kind, k.Loading, w.Loading)
 	loaded := pan.Load(manner, portions)
-	if delayed := p.Timer.Setting > 0; delayed && loaded.Wets() == pan.SugarSalt {
-		manner.Salt = pan.SaltLow
-		loaded = pan.Load(manner, portions)
-		why += " The salt goes under the flour, for the delay: yeast must not touch it."
-	}
-	if w.Recipe.Kind != recipe.QuickBread && p.Timer.Setting > 0 {
+	if delayed := p.Timer.Setting > 0; delayed && w.Recipe.Kind != recipe.QuickBread {
+		low := manner
+		low.Salt = pan.SaltLow
+		if mended := pan.Load(low, portions); loaded.Wets() == pan.SugarSalt && mended.Wets() == "" {
+			manner, loaded = low, mended
+			why += " The salt goes under the flour, for the delay: yeast must not touch it."
+		}
 		p.keepDry(w, manner, loaded)
 	}
 	aside := loaded.Beep

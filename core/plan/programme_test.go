@@ -11,6 +11,7 @@ import (
 	"risepan/core/machine"
 	"risepan/core/pan"
 	"risepan/core/plan"
+	"risepan/core/recipe"
 	"risepan/core/timetable"
 	"risepan/demo"
 )
@@ -192,7 +193,17 @@ func TestNoDelayWetsTheYeast(t *testing.T) {
 			t.Errorf("%s: no way out: %+v", c.why, caution)
 		}
 	}
-	w := wish(t, "Winding-hole crusty", demo.Galley(), oneHalf, "")
+	w := wish(t, "Winding-hole crusty", demo.Galley(), oneHalf, "2026-03-11T07:00")
+	w.Loading.Order = pan.AsListed
+	w.Recipe.Lines = slices.Clone(w.Recipe.Lines)
+	salt := slices.IndexFunc(w.Recipe.Lines, func(l recipe.Line) bool { return l.Ingredient == "salt" })
+	w.Recipe.Lines = append(slices.Delete(slices.Clone(w.Recipe.Lines), salt, salt+1), w.Recipe.Lines[salt]) // after the yeast
+	if p := mustMake(t, w); strings.Contains(p.Pan.Why, "under the flour") {
+		t.Errorf("salt listed beside the yeast stays there, yet: %s", p.Pan.Why)
+	} else if _, refused := p.Refusal(); !refused {
+		t.Error("salt listed beside the yeast is let stand through a delay")
+	}
+	w = wish(t, "Winding-hole crusty", demo.Galley(), oneHalf, "")
 	w.Loading.Order = pan.Bloomed
 	if h := mustMake(t, w).Heat; h.Liquid < 38 || h.Liquid > 43 {
 		t.Errorf("yeast is bloomed at %v °C, want 38 to 43", h.Liquid)

@@ -9,6 +9,7 @@ import (
 	"risepan/core/kitchen"
 	"risepan/core/larder"
 	"risepan/core/measure"
+	"risepan/core/pan"
 	"risepan/core/recipe"
 	"risepan/core/scale"
 	"risepan/core/scoop"
@@ -195,6 +196,9 @@ func (w Wish) enoughFor(lines []scale.Line) string {
 func (p *Plan) running(k kitchen.Kitchen) {
 	sum := measure.Grams(0)
 	for _, layer := range p.Pan.Layers {
+		if layer.Place == pan.OwnBox {
+			continue // it is not in the pan
+		}
 		for _, id := range layer.Lines {
 			for n := range p.Lines {
 				if l := &p.Lines[n]; l.ID == id {

@@ -83,7 +83,7 @@ func held(i larder.Ingredient) components {
 	return c
 }
 
-// Find is a swap by its id.
+// find is a swap by its id.
 func find(id ID) (row, bool) {
 	n := slices.IndexFunc(table, func(r row) bool { return r.id() == id })
 	if n < 0 {

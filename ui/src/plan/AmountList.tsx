@@ -21,6 +21,7 @@ export function AmountList({ answer, change, changed, lit, light, ask, beepClock
   const parts = (["filling", "glaze", "topping"] as const).map((part) => ({ part, lines: lines.filter((l) => l.part === part) }));
   const find = (id: string) => lines.filter((l) => l.id === id);
   const inPan = pan.layers.flatMap((l) => l.lines).flatMap(find);
+  const held = (pan.knead ?? []).flatMap(find);
   const aside = pan.aside.flatMap(find);
   const dense = lines.length > 9; // fourteen lines still fit on the sheet
   const row = (line: PlanLine) => (
@@ -42,6 +43,12 @@ export function AmountList({ answer, change, changed, lit, light, ask, beepClock
         <RoundingStep answer={answer} change={change} ask={ask} />
       </div>
       <ol className="mt-1 divide-y divide-rule border-y border-rule">{inPan.map(row)}</ol>
+      {held.length > 0 && (
+        <>
+          <h2 className="mt-2 text-sm font-semibold text-soft">Hold back for the first knead</h2>
+          <ol className="mt-1 divide-y divide-rule border-y border-rule">{held.map(row)}</ol>
+        </>
+      )}
       {aside.length > 0 && (
         <>
           <h2 className="mt-2 flex items-baseline justify-between text-sm font-semibold text-soft">

@@ -13,7 +13,7 @@ const sure = {
 export default function FormulaSheet({ answer }: { answer: PlanAnswer }) {
   const { formula, lines, pan, slice, sizes, size } = answer.plan;
   const { bands, written } = formula;
-  const inOrder = [...pan.layers.flatMap((l) => l.lines), ...pan.aside].flatMap((id) => lines.filter((l) => l.id === id));
+  const inOrder = [...pan.layers.flatMap((l) => l.lines), ...(pan.knead ?? []), ...pan.aside].flatMap((id) => lines.filter((l) => l.id === id));
   const dough = inOrder.filter((l) => l.stuff !== "add-in");
   const addIns = inOrder.filter((l) => l.stuff === "add-in");
   const slices = sizes.find((s) => s.size === size)?.slices ?? 0;
