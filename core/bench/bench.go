@@ -258,7 +258,7 @@ const slack = 0.03
 func (b *maker) measure(id, into string, layer pan.Layer) {
 	l := b.line(id)
 	s := Step{ID: "measure " + id, Kind: Measure, Say: l.Name, Line: id, Stuff: layer.Stuff, Into: into, Why: layer.Reason}
-	if band := b.plan.Formula.Bands.Yeast; b.ingredient(l).Kind == larder.Yeast && !band.IsZero() && !band.Holds(b.plan.Formula.Yeast) {
+	if f := b.plan.Formula; b.ingredient(l).Kind == larder.Yeast && f.Bands.Yeast.Judge(f.Yeast, f.Yeast).Outside() {
 		s.Ask = fmt.Sprintf("%s of yeast is unusual for this flour. Look at the spoon again: tablespoon or teaspoon?", shown(l))
 	}
 	b.add(s)

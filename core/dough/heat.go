@@ -102,31 +102,40 @@ type Part struct {
 	At    measure.Celsius `json:"at"`
 }
 
+// Capacity is the heat that the part takes up, J/K.
+func (p Part) Capacity() float64 { return float64(p.Grams) * p.Heat }
+
+// Capacity is the heat that all parts take up, J/K.
+func Capacity(parts []Part) float64 {
+	var sum float64
+	for _, p := range parts {
+		sum += p.Capacity()
+	}
+	return sum
+}
+
+// heat is what the parts hold above 0 °C, J.
+func heat(parts []Part) float64 {
+	var sum float64
+	for _, p := range parts {
+		sum += p.Capacity() * float64(p.At)
+	}
+	return sum
+}
+
 // Mix is the temperature at which parts meet: Σ m·c·T ÷ Σ m·c. It is 0 for no parts.
 func Mix(parts []Part) measure.Celsius {
-	var heat, capacity float64
-	for _, p := range parts {
-		c := float64(p.Grams) * p.Heat
-		heat += c * float64(p.At)
-		capacity += c
+	if capacity := Capacity(parts); capacity > 0 {
+		return measure.Celsius(heat(parts) / capacity)
 	}
-	if capacity == 0 {
-		return 0
-	}
-	return measure.Celsius(heat / capacity)
+	return 0
 }
 
 // For is the temperature that the part of this number must have so that all parts mix to want.
 func For(parts []Part, n int, want measure.Celsius) measure.Celsius {
-	var heat, capacity float64
-	for m, p := range parts {
-		c := float64(p.Grams) * p.Heat
-		capacity += c
-		if m != n {
-			heat += c * float64(p.At)
-		}
-	}
-	return measure.Celsius((float64(want)*capacity - heat) / (float64(parts[n].Grams) * parts[n].Heat))
+	p := parts[n]
+	others := heat(parts) - p.Capacity()*float64(p.At)
+	return measure.Celsius((float64(want)*Capacity(parts) - others) / p.Capacity())
 }
 
 // Within holds a temperature inside the limits, and above what a fridge can cool to.

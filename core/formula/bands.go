@@ -29,8 +29,40 @@ type Band struct {
 	High float64 `json:"high"`
 }
 
-// Holds reports whether v lies in the band.
-func (b Band) Holds(v float64) bool { return v >= b.Low && v <= b.High }
+// Verdict is how a figure, or a range of it, lies to its band.
+type Verdict string
+
+const (
+	NoBand Verdict = "no usual range"
+	Below  Verdict = "below it"
+	Above  Verdict = "above it"
+	MayBe  Verdict = "may be inside" // part of the range is
+	Inside Verdict = "inside"
+	hair           = 1e-6 // per 100 of flour: less than anybody can measure
+)
+
+var Verdicts = []Verdict{NoBand, Below, Above, MayBe, Inside}
+
+func (v Verdict) Words() []string                  { return word.List(Verdicts) }
+func (v *Verdict) UnmarshalText(text []byte) error { return word.Read(v, text, "verdict", Verdicts) }
+
+// Outside reports whether the figure is surely not in its band.
+func (v Verdict) Outside() bool { return v == Below || v == Above }
+
+// Judge says how a figure between low and high lies to the band. What is held at an edge lies inside.
+func (b Band) Judge(low, high float64) Verdict {
+	switch {
+	case b.IsZero():
+		return NoBand
+	case high < b.Low-hair:
+		return Below
+	case low > b.High+hair:
+		return Above
+	case low < b.Low-hair || high > b.High+hair:
+		return MayBe
+	}
+	return Inside
+}
 
 // With widens the band to include v.
 func (b Band) With(v float64) Band { return Band{min(b.Low, v), max(b.High, v)} }

@@ -9,7 +9,6 @@ var reasons = map[string]map[string]string{
 	"three grain":     {"hydration": "oats and wholemeal together drink more than either does alone"},
 	"two eggs":        {"hydration": "a third of a cup of butter softens the dough where water would"},
 	"chocolate":       {"hydration": "cocoa drinks like a flour and does not count as one"},
-	"cheese":          {"salt": "the cheese, an add-in that the formula leaves out, brings the rest"},
 	"olive":           {"hydration": "the olives, an add-in, give up water as they break"},
 	"gluten-free two": {"sugar": "honey browns a crust that has no gluten to brown"},
 }

@@ -7,7 +7,6 @@ import (
 	"strings"
 	"time"
 
-	"risepan/core/formula"
 	"risepan/core/kitchen"
 	"risepan/core/machine"
 	"risepan/core/pan"
@@ -153,27 +152,13 @@ func (p *Plan) fits(w Wish, cycle machine.Cycle) {
 			p.warn(Care, Unmade, nil, "No measure in this kitchen suits %s: weigh %.0f g.", l.Name, float64(l.Exact))
 		}
 	}
-	b, f := p.Formula.Bands, p.Formula
-	for _, c := range []struct {
-		what      string
-		low, high float64
-		band      formula.Band
-	}{
-		{"Hydration", f.Low, f.High, b.Hydration}, {"Salt", f.Salt, f.Salt, b.Salt},
-		{"Yeast", f.Yeast, f.Yeast, b.Yeast}, {"Sugar", f.Sugar, f.Sugar, b.Sugar}, {"Fat", f.Fat, f.Fat, b.Fat}, {"Baking powder", f.Powder, f.Powder, b.Powder},
-	} {
-		if c.band.IsZero() {
-			continue
-		}
-		if c.high < c.band.Low-hair || c.low > c.band.High+hair { // what is held at an edge lies inside
+	for _, f := range p.Formula.Against {
+		if f.Verdict.Outside() {
 			p.warn(Note, OutOfBand, nil, "%s is %.1f per 100 of flour; usual for this kind is %g–%g. That may be how you like it.",
-				c.what, (c.low+c.high)/2, round(c.band.Low, 1), round(c.band.High, 1))
+				upper(string(f.Of)), (f.Low+f.High)/2, round(f.Usual.Low, 1), round(f.Usual.High, 1))
 		}
 	}
 }
-
-// hair is less than anybody can measure, per 100 of flour.
-const hair = 1e-6
 
 func (w Wish) ready(zone *time.Location) time.Time { t, _ := w.Ready.Resolve(zone); return t }
 

@@ -108,6 +108,28 @@ func (p *Plan) usual(k kitchen.Kitchen, w Wish, cycle machine.Cycle) {
 		b = formula.Rapid.On(p.Formula.Grain)
 	}
 	p.Formula.Bands = b.In(k.Salt).Liking(w.Liked)
+	p.Formula.Against = p.Formula.against()
+}
+
+// against holds every figure against its band. What this dough has none of is left out where it is
+// no part of such a dough.
+func (f Formula) against() []Against {
+	was := f.Formula
+	if f.Written != nil {
+		was = *f.Written
+	}
+	b := f.Bands
+	out := []Against{
+		{Hydration, f.Low, f.High, was.Hydration, b.Hydration, ""}, {Salt, f.Salt, f.Salt, was.Salt, b.Salt, ""}, {Yeast, f.Yeast, f.Yeast, was.Yeast, b.Yeast, ""},
+		{Sugar, f.Sugar, f.Sugar, was.Sugar, b.Sugar, ""}, {Fat, f.Fat, f.Fat, was.Fat, b.Fat, ""}, {Powder, f.Powder, f.Powder, was.Powder, b.Powder, ""},
+	}
+	out = slices.DeleteFunc(out, func(a Against) bool {
+		return a.High == 0 && a.Usual.IsZero() && (a.Of == Yeast || a.Of == Powder)
+	})
+	for n, a := range out {
+		out[n].Verdict = a.Usual.Judge(a.Low, a.High)
+	}
+	return out
 }
 
 // weighs reports whether a line is weighed rather than scooped.
@@ -139,6 +161,7 @@ type Heat struct {
 	Room   string          `json:"room"`
 	Flour  string          `json:"flour"`
 	Limit  string          `json:"limit"`
+	Dies   string          `json:"dies"` // yeast, near
 	Parts  []HeatPart      `json:"parts"`
 	Liquid measure.Celsius `json:"liquid"`
 }
@@ -146,10 +169,11 @@ type Heat struct {
 // HeatPart is one ingredient in the balance.
 type HeatPart struct {
 	dough.Part
-	Name   string `json:"name"`
-	Shown  string `json:"shown"` // its temperature in the kitchen's degrees
-	Cold   bool   `json:"cold"`  // straight from the fridge
-	Sought bool   `json:"sought"`
+	Name   string  `json:"name"`
+	Shown  string  `json:"shown"` // its temperature in the kitchen's degrees
+	Cold   bool    `json:"cold"`  // straight from the fridge
+	Sought bool    `json:"sought"`
+	Share  float64 `json:"share"` // of the heat that the dough holds, per cent
 }
 
 // temper works out how warm the liquid must be.
@@ -172,7 +196,7 @@ func (p *Plan) temper(k kitchen.Kitchen, w Wish, lines []scale.Line, cycle machi
 	if rise == 0 {
 		rise = dough.KneadRise
 	}
-	h := Heat{Room: show(room.Celsius()), Flour: show(flour.Celsius()), Rise: k.Degrees.Difference(rise), Target: show(dough.Target), Parts: []HeatPart{}}
+	h := Heat{Room: show(room.Celsius()), Flour: show(flour.Celsius()), Rise: k.Degrees.Difference(rise), Target: show(dough.Target), Dies: show(dough.YeastDies), Parts: []HeatPart{}}
 	sought, most := -1, measure.Grams(0)
 	var parts []dough.Part
 	instant := false
@@ -251,6 +275,7 @@ func (p *Plan) temper(k kitchen.Kitchen, w Wish, lines []scale.Line, cycle machi
 	}
 	for n, part := range parts {
 		h.Parts[n].Part, h.Parts[n].Shown, h.Parts[n].Sought = part, show(part.At), n == sought && !h.Cool
+		h.Parts[n].Share = 100 * part.Capacity() / dough.Capacity(parts)
 	}
 	if s := p.Stages; len(s) > 0 && s[0].Kind == machine.Rest && s[0].To >= forgives {
 		h.Why += fmt.Sprintf(" This cycle begins with %d minutes of rest, which evens out what is colder or warmer.", s[0].To)

@@ -100,7 +100,7 @@ func outside(t testing.TB, r recipe.Recipe) map[string]string {
 		{"hydration", f.Hydration, b.Hydration}, {"salt", f.Salt, b.Salt}, {"yeast", f.Yeast, b.Yeast}, {"sugar", f.Sugar, b.Sugar},
 		{"fat", f.Fat, b.Fat}, {"powder", f.Powder, b.Powder},
 	} {
-		if !c.band.IsZero() && !c.band.Holds(c.v) {
+		if c.band.Judge(c.v, c.v).Outside() {
 			out[c.what] = fmt.Sprintf("%.2f, usual is %.1f to %.1f", c.v, c.band.Low, c.band.High)
 		}
 	}

@@ -340,6 +340,7 @@ export interface PlanFormula {
   high: number;
   sure: "weighed" | "own cup" | "unknown cup";
   bands: FormulaBands;
+  against: PlanAgainst[];
   written?: Formula;
 }
 export interface FormulaBands {
@@ -353,6 +354,14 @@ export interface FormulaBands {
 export interface FormulaBand {
   low: number;
   high: number;
+}
+export interface PlanAgainst {
+  of: "hydration" | "salt" | "yeast" | "sugar" | "fat" | "baking powder";
+  low: number;
+  high: number;
+  was: number;
+  usual: FormulaBand;
+  verdict: "no usual range" | "below it" | "above it" | "may be inside" | "inside";
 }
 export interface Formula {
   flour: number;
@@ -386,6 +395,7 @@ export interface PlanHeat {
   room: string;
   flour: string;
   limit: string;
+  dies: string;
   parts: PlanHeatPart[];
   liquid: number;
 }
@@ -398,6 +408,7 @@ export interface PlanHeatPart {
   shown: string;
   cold: boolean;
   sought: boolean;
+  share: number;
 }
 export interface PlanPan {
   order: "wet first" | "dry first" | "yeast bloomed" | "dry mixed first" | "as listed" | "batter";
@@ -508,6 +519,7 @@ export interface TimetableMoment {
 export interface PlanCaution {
   level: "stop" | "care" | "note";
   about: string;
+  line?: string;
   say: string;
   ways?: PlanWay[];
 }

@@ -1,4 +1,4 @@
-import type { PlanAnswer, PlanLine } from "../client/types.gen";
+import type { PlanAgainst, PlanAnswer, PlanLine } from "../client/types.gen";
 import { StuffSwatch } from "../parts/stuff";
 import { BandBar } from "./BandBar";
 
@@ -8,16 +8,17 @@ const sure = {
   "unknown cup": "A wide range, because a cup of flour holds anything from sifted to scooped. Weigh the flour, or weigh your own cup a few times on the Kitchen screen.",
 } as const;
 
+const names: Record<PlanAgainst["of"], string> = { hydration: "Water", salt: "Salt", yeast: "Yeast", sugar: "Sugar", fat: "Fat", "baking powder": "Baking powder" };
+
 /** The dough as bakers reckon it: every line to 100 of flour, against what is usual, and what a slice
     of it holds. */
 export default function FormulaSheet({ answer }: { answer: PlanAnswer }) {
   const { formula, lines, pan, slice, sizes, size } = answer.plan;
-  const { bands, written } = formula;
   const inOrder = [...pan.layers.flatMap((l) => l.lines), ...(pan.knead ?? []), ...pan.aside].flatMap((id) => lines.filter((l) => l.id === id));
   const dough = inOrder.filter((l) => l.stuff !== "add-in");
   const addIns = inOrder.filter((l) => l.stuff === "add-in");
   const slices = sizes.find((s) => s.size === size)?.slices ?? 0;
-  const same = (v: number) => ({ low: v, high: v });
+  const hints: Partial<Record<PlanAgainst["of"], string>> = { yeast: "as active dry", sugar: "without milk sugar", ...(formula.hidden >= 0.005 && { salt: `${formula.hidden.toFixed(2)} of it hidden` }) };
   return (
     <div className="grid gap-x-8 xl:grid-cols-[2fr_3fr]">
       <div>
@@ -32,12 +33,7 @@ export default function FormulaSheet({ answer }: { answer: PlanAnswer }) {
       <div>
         <h2 className="text-lg font-bold">Against what is usual</h2>
         <dl className="border-b border-rule">
-          <BandBar name="Water" low={formula.low} high={formula.high} usual={bands.hydration} was={written?.hydration} />
-          <BandBar name="Salt" {...same(formula.salt)} usual={bands.salt} was={written?.salt} hint={formula.hidden >= 0.005 ? `${formula.hidden.toFixed(2)} of it hidden` : undefined} />
-          {formula.yeast > 0 && <BandBar name="Yeast" {...same(formula.yeast)} usual={bands.yeast} was={written?.yeast} hint="as active dry" />}
-          <BandBar name="Sugar" {...same(formula.sugar)} usual={bands.sugar} was={written?.sugar} hint="without milk sugar" />
-          <BandBar name="Fat" {...same(formula.fat)} usual={bands.fat} was={written?.fat} />
-          {formula.powder > 0 && <BandBar name="Baking powder" {...same(formula.powder)} usual={bands.powder} />}
+          {formula.against.map((a) => <BandBar key={a.of} name={names[a.of]} against={a} swapped={!!formula.written} hint={hints[a.of]} />)}
         </dl>
         <p className="mt-2 text-xs text-soft">{sure[formula.sure]} “Usual” is a guide: plenty of loved loaves lie outside.</p>
       </div>

@@ -15,7 +15,6 @@ export default function HeatSheet({ answer, wish, fault, change }: Props) {
   const { heat } = answer.plan;
   const cold = wish.warmth?.cold ?? [];
   const unit = heat.room.slice(-2);
-  const capacity = heat.parts.reduce((sum, p) => sum + p.grams * p.heat, 0);
   const at = (pointer: string) => (fault?.pointer === pointer ? fault.detail : undefined);
   return (
     <div className="grid gap-x-8 xl:grid-cols-[9fr_11fr]">
@@ -31,7 +30,7 @@ export default function HeatSheet({ answer, wish, fault, change }: Props) {
           <dt className="text-soft">Kneading adds</dt><dd className="figures">{heat.rise}</dd>
         </dl>
         <p className="mt-1 text-sm first-letter:uppercase">{heat.limit}.</p>
-        <p className="mt-1 text-xs text-soft">A guide: how your kitchen likes its liquid is set on the Kitchen screen. Yeast dies near {unit === "°F" ? "140 °F" : "60 °C"}.</p>
+        <p className="mt-1 text-xs text-soft">A guide: how your kitchen likes its liquid is set on the Kitchen screen. Yeast dies near {heat.dies}.</p>
       </div>
       <div>
         <h2 className="text-lg font-bold">What was assumed</h2>
@@ -46,7 +45,7 @@ export default function HeatSheet({ answer, wish, fault, change }: Props) {
               <tr key={p.line} className={`border-t border-rule ${p.sought ? "bg-shelf font-bold" : ""}`}>
                 <th scope="row" className="py-1 text-left font-normal">{p.name}</th>
                 <td className="figures pl-3 text-right">{p.grams.toFixed(p.grams < 10 ? 1 : 0)} g</td>
-                <td className="figures pl-3 text-right">{((100 * p.grams * p.heat) / capacity).toFixed(0)} %</td>
+                <td className="figures pl-3 text-right">{p.share.toFixed(0)} %</td>
                 <td className="figures pl-3 text-right whitespace-nowrap">{p.shown}</td>
                 <td className="py-0.5 pl-3 text-right">
                   {!p.sought && !heat.cool && (
