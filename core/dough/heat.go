@@ -138,6 +138,10 @@ func For(parts []Part, n int, want measure.Celsius) measure.Celsius {
 	return measure.Celsius((float64(want)*Capacity(parts) - others) / p.Capacity())
 }
 
+// ForDelay is how warm a liquid goes in before a delay: cool, about as from the tap, and no warmer than
+// the room.
+func ForDelay(room measure.Celsius) measure.Celsius { return min(room, ColdTap+3) }
+
 // Within holds a temperature inside the limits, and above what a fridge can cool to.
 func (l Limits) Within(t measure.Celsius) measure.Celsius {
 	return min(max(t, l.Low, coldest), l.High)

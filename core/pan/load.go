@@ -381,15 +381,6 @@ func asListed(portions []Portion) []Layer {
 	return out
 }
 
-// Rank orders lines as they go in: portions by layer, then what is held back, then add-ins.
-func (l Loaded) Rank() []string {
-	var out []string
-	for _, layer := range l.Layers {
-		out = append(out, layer.Lines...)
-	}
-	return slices.Concat(out, l.Knead, l.Beep)
-}
-
 // Wets names what would touch the yeast before kneading, in a pan that stands through a delay: the
 // layer beside it that is wet, fat or salt, or the liquid that it is stirred into. Empty: it stays dry.
 func (l Loaded) Wets() Stuff {

@@ -114,7 +114,10 @@ func TestNothingIsForgottenAndYeastStaysDry(t *testing.T) {
 		}
 		m := Manner{Orders[random.IntN(len(Orders))], SaltPlaces[random.IntN(3)], FatPlaces[random.IntN(4)], YeastPlaces[random.IntN(3)]}
 		l := Load(m, p)
-		placed := l.Rank()
+		placed := slices.Concat(l.Knead, l.Beep)
+		for _, layer := range l.Layers {
+			placed = append(placed, layer.Lines...)
+		}
 		slices.Sort(placed)
 		if len(slices.Compact(slices.Clone(placed))) != len(p) || len(placed) != len(p) {
 			t.Fatalf("%+v: %d portions, but these are placed: %v", m, len(p), placed)

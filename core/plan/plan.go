@@ -22,7 +22,6 @@ import (
 	"risepan/core/scoop"
 	"risepan/core/swap"
 	"risepan/core/timetable"
-	"risepan/core/word"
 )
 
 // Shape is the number of the plan's JSON shape; a stored plan carries the one it was written in.
@@ -128,44 +127,6 @@ type Line struct {
 type Named struct {
 	ID   larder.ID `json:"id"`
 	Name string    `json:"name"`
-}
-
-// Formula is the dough per 100 of flour, with its usual bands.
-type Formula struct {
-	formula.Formula
-	Low     float64          `json:"low"`  // hydration, by how this kitchen measures flour, from
-	High    float64          `json:"high"` // to
-	Sure    Certainty        `json:"sure"`
-	Bands   formula.Bands    `json:"bands"`
-	Against []Against        `json:"against"`          // each figure and its band
-	Written *formula.Formula `json:"written,omitzero"` // before the swaps of this loaf
-}
-
-// Figure is one figure of the formula that has a band.
-type Figure string
-
-const (
-	Hydration Figure = "hydration"
-	Salt      Figure = "salt"
-	Yeast     Figure = "yeast"
-	Sugar     Figure = "sugar"
-	Fat       Figure = "fat"
-	Powder    Figure = "baking powder"
-)
-
-var Figures = []Figure{Hydration, Salt, Yeast, Sugar, Fat, Powder}
-
-func (f Figure) Words() []string                  { return word.List(Figures) }
-func (f *Figure) UnmarshalText(text []byte) error { return word.Read(f, text, "figure", Figures) }
-
-// Against is a figure of the formula held against its usual band.
-type Against struct {
-	Of      Figure          `json:"of"`
-	Low     float64         `json:"low"`
-	High    float64         `json:"high"` // the same where it is one figure
-	Was     float64         `json:"was"`  // before the swaps of this loaf
-	Usual   formula.Band    `json:"usual"`
-	Verdict formula.Verdict `json:"verdict"`
 }
 
 // Pan is the loaded pan.

@@ -1,0 +1,52 @@
+package plan
+
+import (
+	"slices"
+
+	"risepan/core/kitchen"
+	"risepan/core/larder"
+	"risepan/core/measure"
+)
+
+// Shopping is one thing that a loaf needs, and whether the house has it.
+type Shopping struct {
+	Ingredient larder.ID `json:"ingredient"`
+	Name       string    `json:"name"`
+	Need       string    `json:"need"`
+	Has        string    `json:"has,omitzero"` // left out where nobody keeps count
+	Buy        string    `json:"buy,omitzero"` // left out where there is enough
+}
+
+// Shop lists what the plan needs, in its order, beside what the house has. Water is at hand.
+func (p Plan) Shop(k kitchen.Kitchen) []Shopping {
+	out := []Shopping{}
+	needs := map[larder.ID]measure.Grams{}
+	for _, l := range p.Lines {
+		needs[l.Ingredient] += l.Exact
+	}
+	for _, l := range p.Lines {
+		need, open := needs[l.Ingredient]
+		delete(needs, l.Ingredient)
+		i, _ := k.Ingredient(l.Ingredient)
+		if !open || i.ID == larder.Water().ID {
+			continue
+		}
+		s := Shopping{Ingredient: i.ID, Name: i.Name, Need: k.Weights.Text(need, finely(i))}
+		if has, known := k.Has(i.ID); known {
+			s.Has = k.Weights.Text(has, finely(i))
+			if has < need {
+				s.Buy = k.Weights.Text(need-has, finely(i))
+			}
+		}
+		out = append(out, s)
+	}
+	return out
+}
+
+// LacksYeast reports whether the loaf wants a yeast of which the house has none.
+func (p Plan) LacksYeast(k kitchen.Kitchen) bool {
+	return slices.ContainsFunc(p.Lines, func(l Line) bool {
+		i, _ := k.Ingredient(l.Ingredient)
+		return i.Kind == larder.Yeast && !k.HasSome(i.ID)
+	})
+}
