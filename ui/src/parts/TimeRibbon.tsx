@@ -4,7 +4,7 @@ import { look } from "./stages";
 import { clock, inHours } from "./time";
 
 const short: Partial<Record<TimetableMoment["kind"], string>> = {
-  look: "look at the dough", "add-ins": "add-ins in", scrape: "scrape the sides", ready: "take it out",
+  look: "look at the dough", "held back": "add the rest", paddle: "paddle out", "add-ins": "add-ins in", scrape: "scrape the sides", ready: "take it out",
 };
 
 const breakShare = 9; // per cent of the width that a long delay takes

@@ -39,7 +39,7 @@ export default function HeatSheet({ answer, wish, fault, change }: Props) {
           <Degree label="Flour" value={heat.flour} unit={unit} fault={at("/warmth/flour")} keep={(flour) => change({ flour })} />
         </div>
         <table className="mt-2 w-full border-y border-rule text-sm">
-          <thead><tr className="text-xs text-soft"><th className="py-1 text-left font-semibold">in the pan</th><th className="text-right font-semibold">weight</th><th className="text-right font-semibold">of the heat</th><th className="text-right font-semibold">at</th><th className="text-right font-semibold">fridge</th></tr></thead>
+          <thead><tr className="text-xs text-soft"><th className="py-1 text-left font-semibold">in the pan</th><th className="pl-3 text-right font-semibold">weight</th><th className="pl-3 text-right font-semibold">heat</th><th className="pl-3 text-right font-semibold">at</th><th className="pl-3 text-right font-semibold">fridge</th></tr></thead>
           <tbody>
             {heat.parts.map((p) => (
               <tr key={p.line} className={`border-t border-rule ${p.sought ? "bg-shelf font-bold" : ""}`}>
