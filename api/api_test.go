@@ -46,6 +46,31 @@ func open(t *testing.T) *house {
 	return h
 }
 
+// kitchen is the id of the kitchen that was made first; in a path, ~ stands for it.
+func (h *house) kitchen() string {
+	h.t.Helper()
+	all, err := h.store.Kitchens(context.Background())
+	if err != nil {
+		h.t.Fatal(err)
+	}
+	return all[0].ID
+}
+
+// put sets a value in a wish, at a path such as time/ready.
+func put(w map[string]any, path string, v any) {
+	for {
+		key, rest, deeper := strings.Cut(path, "/")
+		if !deeper {
+			w[key] = v
+			return
+		}
+		if w[key] == nil {
+			w[key] = map[string]any{}
+		}
+		w, path = w[key].(map[string]any), rest
+	}
+}
+
 func (h *house) later(d time.Duration) { h.mu.Lock(); h.now = h.now.Add(d); h.mu.Unlock() }
 
 // ask sends a request and decodes a good answer into v; it returns the status and the problem.
@@ -63,6 +88,7 @@ func (h *house) ask(method, path string, body, v any, header ...string) (int, ap
 		}
 		reader = bytes.NewReader(text)
 	}
+	path = strings.Replace(path, "~", "/api/v1/kitchens/"+h.kitchen(), 1)
 	r := httptest.NewRequest(method, "http://127.0.0.1"+path, reader)
 	for n := 0; n < len(header); n += 2 {
 		if header[n] == "Host" {
@@ -96,7 +122,7 @@ func (h *house) must(status int, method, path string, body, v any, header ...str
 func (h *house) shelf() api.Shelf {
 	h.t.Helper()
 	var s api.Shelf
-	h.must(200, "GET", "/api/v1/shelf", nil, &s)
+	h.must(200, "GET", "~", nil, &s)
 	return s
 }
 
@@ -106,7 +132,7 @@ func (h *house) wish(recipe string) map[string]any {
 	s := h.shelf()
 	for _, r := range s.Recipes {
 		if r.Name == recipe {
-			return map[string]any{"recipe": r.ID, "machine": s.Machines[0].ID, "size": "1 1/2 lb"}
+			return map[string]any{"recipe": r.ID, "machine": s.Machines[0].ID, "loaf": map[string]any{"size": "1 1/2 lb"}}
 		}
 	}
 	h.t.Fatalf("no %s on the shelf", recipe)
@@ -116,11 +142,11 @@ func (h *house) wish(recipe string) map[string]any {
 func (h *house) start(recipe, key string) api.BakeView {
 	h.t.Helper()
 	w := h.wish(recipe)
-	w["atPanel"] = true
+	put(w, "time/atPanel", true)
 	var p api.PlanAnswer
-	h.must(200, "POST", "/api/v1/plan", w, &p)
+	h.must(200, "POST", "~/plan", w, &p)
 	var b api.BakeView
-	h.must(201, "POST", "/api/v1/bakes", map[string]any{"wish": w, "digest": p.Digest}, &b, "Idempotency-Key", key)
+	h.must(201, "POST", "~/bakes", map[string]any{"wish": w, "digest": p.Digest}, &b, "Idempotency-Key", key)
 	return b
 }
 
@@ -130,9 +156,9 @@ func TestALoafFromPlanToLog(t *testing.T) {
 	if b.State.Phase != "running" || b.Plan.Recipe != "Mooring raisin loaf" {
 		t.Fatalf("started: %+v", b.State)
 	}
-	path := "/api/v1/bakes/" + b.ID
+	path := "~/bakes/" + b.ID
 	h.must(304, "GET", path+"?after=0", nil, nil)
-	h.must(201, "POST", path+"/happenings", map[string]any{"what": "done", "moment": "look"}, &b, "Idempotency-Key", "two")
+	h.must(201, "POST", path+"/happenings", map[string]any{"what": "done", "moment": "look"}, nil, "Idempotency-Key", "two")
 	h.must(200, "GET", path+"?after=0", nil, &b)
 	if b.State.Last != 1 {
 		t.Errorf("one happening was told, the last is %d", b.State.Last)
@@ -141,11 +167,11 @@ func TestALoafFromPlanToLog(t *testing.T) {
 		t.Errorf("a loaf in the machine was judged: %d %+v", status, p)
 	}
 	h.later(4 * time.Hour)
-	h.must(201, "POST", path+"/happenings", map[string]any{"what": "taken out"}, &b, "Idempotency-Key", "three")
-	h.must(201, "POST", path+"/happenings", map[string]any{"what": "judged", "mark": 4, "note": "Raisins whole."}, &b, "Idempotency-Key", "four")
+	h.must(201, "POST", path+"/happenings", map[string]any{"what": "taken out"}, nil, "Idempotency-Key", "three")
+	h.must(201, "POST", path+"/happenings", map[string]any{"what": "judged", "mark": 4, "note": "Raisins whole."}, nil, "Idempotency-Key", "four")
 	var log api.Log
-	h.must(200, "GET", "/api/v1/bakes", nil, &log)
-	if top := log.Bakes[0]; top.ID != b.ID || top.State.Mark != 4 || top.State.Note != "Raisins whole." || top.Machine != "Galley machine" {
+	h.must(200, "GET", "~/bakes", nil, &log)
+	if top := log.Bakes[0]; top.ID != b.ID || top.Mark != 4 || top.Note != "Raisins whole." || top.Machine != "Galley machine" {
 		t.Errorf("the log's newest is %+v", top)
 	}
 }
@@ -157,10 +183,10 @@ func TestAPressSentTwiceStartsOneBake(t *testing.T) {
 	if first.ID != second.ID {
 		t.Errorf("one press started %s and %s", first.ID, second.ID)
 	}
-	if status, p := h.ask("POST", "/api/v1/bakes", map[string]any{"wish": h.wish("Boathook rye"), "digest": "x"}, nil, "Idempotency-Key", "same"); status != 422 {
+	if status, p := h.ask("POST", "~/bakes", map[string]any{"wish": h.wish("Boathook rye"), "digest": "x"}, nil, "Idempotency-Key", "same"); status != 422 {
 		t.Errorf("the key with another body: %d %s", status, p.Detail)
 	}
-	if status, _ := h.ask("POST", "/api/v1/bakes", "{}", nil); status != 400 {
+	if status, _ := h.ask("POST", "~/bakes", "{}", nil); status != 400 {
 		t.Errorf("a start without a key: %d", status)
 	}
 }
@@ -169,16 +195,17 @@ func TestAPressSentTwiceStartsOneBake(t *testing.T) {
 func TestAPlanThatHasChangedIsShownAnew(t *testing.T) {
 	h := open(t)
 	w := h.wish("Towpath white")
-	w["ready"], w["atPanel"] = "2026-03-11T07:00", true
+	put(w, "time/ready", "2026-03-11T07:00")
+	put(w, "time/atPanel", true)
 	var seen api.PlanAnswer
-	h.must(200, "POST", "/api/v1/plan", w, &seen)
+	h.must(200, "POST", "~/plan", w, &seen)
 	h.later(25 * time.Minute)
-	status, p := h.ask("POST", "/api/v1/bakes", map[string]any{"wish": w, "digest": seen.Digest}, nil, "Idempotency-Key", "late")
+	status, p := h.ask("POST", "~/bakes", map[string]any{"wish": w, "digest": seen.Digest}, nil, "Idempotency-Key", "late")
 	if status != 409 || p.Plan == nil || p.Plan.Plan.Timer.Setting >= seen.Plan.Timer.Setting {
 		t.Fatalf("25 minutes later: %d %+v", status, p)
 	}
 	var b api.BakeView
-	h.must(201, "POST", "/api/v1/bakes", map[string]any{"wish": w, "digest": p.Plan.Digest}, &b, "Idempotency-Key", "later")
+	h.must(201, "POST", "~/bakes", map[string]any{"wish": w, "digest": p.Plan.Digest}, &b, "Idempotency-Key", "later")
 	if b.State.Phase != "waiting" {
 		t.Errorf("the delay should run, but: %s", b.State.Phase)
 	}
@@ -187,10 +214,11 @@ func TestAPlanThatHasChangedIsShownAnew(t *testing.T) {
 func TestARefusedDelayCannotBeStarted(t *testing.T) {
 	h := open(t)
 	w := h.wish("Sluice-gate egg loaf")
-	w["ready"], w["atPanel"] = "2026-03-11T07:00", true
+	put(w, "time/ready", "2026-03-11T07:00")
+	put(w, "time/atPanel", true)
 	var p api.PlanAnswer
-	h.must(200, "POST", "/api/v1/plan", w, &p)
-	status, problem := h.ask("POST", "/api/v1/bakes", map[string]any{"wish": w, "digest": p.Digest}, nil, "Idempotency-Key", "egg")
+	h.must(200, "POST", "~/plan", w, &p)
+	status, problem := h.ask("POST", "~/bakes", map[string]any{"wish": w, "digest": p.Digest}, nil, "Idempotency-Key", "egg")
 	if status != 422 || !strings.Contains(problem.Detail, "spoil") {
 		t.Errorf("milk and egg in a delay: %d %s", status, problem.Detail)
 	}
@@ -201,24 +229,25 @@ func TestNonsenseIsRefusedAtTheFieldAndNothingIsStored(t *testing.T) {
 	running := h.start("Towpath white", "k")
 	count := func() int {
 		var l api.Log
-		h.must(200, "GET", "/api/v1/bakes", nil, &l)
+		h.must(200, "GET", "~/bakes", nil, &l)
 		n := len(l.Bakes)
 		for _, b := range l.Bakes {
-			n += b.State.Last
+			last, err := h.store.Newest(context.Background(), h.kitchen(), b.ID)
+			if err != nil {
+				t.Fatal(err)
+			}
+			n += last
 		}
 		return n
 	}
 	before := count()
 	wish := h.wish("Towpath white")
 	with := func(field string, v any) map[string]any {
-		w := map[string]any{}
-		for k, old := range wish {
-			w[k] = old
-		}
-		w[field] = v
+		w := h.wish("Towpath white")
+		put(w, field, v)
 		return w
 	}
-	happen := "/api/v1/bakes/" + running.ID + "/happenings"
+	happen := "~/bakes/" + running.ID + "/happenings"
 	huge := strings.Repeat("x", 2<<20)
 	for n, c := range []struct {
 		method, path string
@@ -226,32 +255,32 @@ func TestNonsenseIsRefusedAtTheFieldAndNothingIsStored(t *testing.T) {
 		status       int
 		pointer      string
 	}{
-		{"POST", "/api/v1/plan", with("size", 3), 400, "/size"},
-		{"POST", "/api/v1/plan", with("size", "9 lb"), 400, "/size"},
-		{"POST", "/api/v1/plan", with("size", "2 1/2 lb"), 422, "/size"},
-		{"POST", "/api/v1/plan", with("recipe", "bread"), 422, "/recipe"},
-		{"POST", "/api/v1/plan", with("recipe", store.NewID()), 422, "/recipe"},
-		{"POST", "/api/v1/plan", with("machine", store.NewID()), 422, "/machine"},
-		{"POST", "/api/v1/plan", with("ready", "2020-01-01T07:00"), 422, "/ready"},
-		{"POST", "/api/v1/plan", with("ready", "soon"), 400, "/ready"},
-		{"POST", "/api/v1/plan", with("crust", "burnt"), 400, "/crust"},
-		{"POST", "/api/v1/plan", with("cycle", "jam"), 422, "/cycle"},
-		{"POST", "/api/v1/plan", with("cycle", []string{"a"}), 400, "/cycle"},
-		{"POST", "/api/v1/plan", with("colour", "red"), 400, "/colour"},
-		{"POST", "/api/v1/plan", with("recipe", huge), 413, ""},
-		{"POST", "/api/v1/plan", "{", 400, ""}, {"POST", "/api/v1/plan", "", 400, ""}, {"POST", "/api/v1/plan", "null", 422, "/recipe"},
-		{"POST", "/api/v1/bakes", map[string]any{"wish": with("size", "2 1/2 lb"), "digest": "x"}, 422, "/wish/size"},
-		{"POST", "/api/v1/bakes", map[string]any{"wish": wish, "digest": 7}, 400, "/digest"},
-		{"POST", "/api/v1/bakes", map[string]any{"wish": wish, "digest": "x"}, 409, "/digest"},
-		{"POST", "/api/v1/bakes", huge, 413, ""},
+		{"POST", "~/plan", with("loaf/size", 3), 400, "/loaf/size"},
+		{"POST", "~/plan", with("loaf/size", "9 lb"), 400, "/loaf/size"},
+		{"POST", "~/plan", with("loaf/size", "2 1/2 lb"), 422, "/loaf/size"},
+		{"POST", "~/plan", with("recipe", "bread"), 422, "/recipe"},
+		{"POST", "~/plan", with("recipe", store.NewID()), 422, "/recipe"},
+		{"POST", "~/plan", with("machine", store.NewID()), 422, "/machine"},
+		{"POST", "~/plan", with("time/ready", "2020-01-01T07:00"), 422, "/time/ready"},
+		{"POST", "~/plan", with("time/ready", "soon"), 400, "/time/ready"},
+		{"POST", "~/plan", with("time/crust", "burnt"), 400, "/time/crust"},
+		{"POST", "~/plan", with("time/cycle", "jam"), 422, "/time/cycle"},
+		{"POST", "~/plan", with("time/cycle", []string{"a"}), 400, "/time/cycle"},
+		{"POST", "~/plan", with("colour", "red"), 400, "/colour"},
+		{"POST", "~/plan", with("recipe", huge), 413, ""},
+		{"POST", "~/plan", "{", 400, ""}, {"POST", "~/plan", "", 400, ""}, {"POST", "~/plan", "null", 422, "/recipe"},
+		{"POST", "~/bakes", map[string]any{"wish": with("loaf/size", "2 1/2 lb"), "digest": "x"}, 422, "/wish/loaf/size"},
+		{"POST", "~/bakes", map[string]any{"wish": wish, "digest": 7}, 400, "/digest"},
+		{"POST", "~/bakes", map[string]any{"wish": wish, "digest": "x"}, 409, "/digest"},
+		{"POST", "~/bakes", huge, 413, ""},
 		{"POST", happen, map[string]any{"what": "eaten"}, 400, "/what"},
 		{"POST", happen, map[string]any{"what": "done", "moment": "add-ins"}, 422, "/moment"},
 		{"POST", happen, map[string]any{"what": "undone", "of": -1}, 422, "/of"},
 		{"POST", happen, map[string]any{"what": "done", "moment": "look", "mark": "five"}, 400, "/mark"},
-		{"POST", "/api/v1/bakes/" + store.NewID() + "/happenings", map[string]any{"what": "taken out"}, 404, ""},
-		{"GET", "/api/v1/bakes/" + running.ID + "?after=x", nil, 400, "/after"},
-		{"GET", "/api/v1/bakes/1", nil, 404, ""}, {"GET", "/api/v1/loaves", nil, 404, ""}, {"DELETE", "/api/v1/bakes", nil, 405, ""},
-		{"POST", "/api/v1/demo", "{}", 409, ""}, {"GET", "/assets/none.js", nil, 404, ""},
+		{"POST", "~/bakes/" + store.NewID() + "/happenings", map[string]any{"what": "taken out"}, 404, ""},
+		{"GET", "~/bakes/" + running.ID + "?after=x", nil, 400, "/after"},
+		{"GET", "~/bakes/1", nil, 404, ""}, {"GET", "~/loaves", nil, 404, ""}, {"DELETE", "~/bakes", nil, 405, ""},
+		{"POST", "~/demo", "{}", 409, ""}, {"GET", "/assets/none.js", nil, 404, ""},
 	} {
 		status, p := h.ask(c.method, c.path, c.body, nil, "Idempotency-Key", fmt.Sprint("nonsense", n))
 		if status != c.status || p.Pointer != c.pointer || p.Detail == "" {
@@ -268,22 +297,22 @@ func TestNonsenseIsRefusedAtTheFieldAndNothingIsStored(t *testing.T) {
 
 func TestOnlyItsOwnHostAndSiteAreAnswered(t *testing.T) {
 	h := open(t)
-	if status, _ := h.ask("GET", "/api/v1/shelf", nil, nil, "Host", "bread.example"); status != 421 {
+	if status, _ := h.ask("GET", "~", nil, nil, "Host", "bread.example"); status != 421 {
 		t.Errorf("a foreign host is answered with %d", status)
 	}
 	if status, _ := h.ask("GET", "/", nil, nil, "Host", "bread.example:8080"); status != 421 {
 		t.Errorf("a foreign host gets the page: %d", status)
 	}
 	for _, host := range []string{"localhost:8080", "127.0.0.1:8080", "[::1]:8080", "localhost"} {
-		if status, _ := h.ask("GET", "/api/v1/shelf", nil, nil, "Host", host); status != 200 {
+		if status, _ := h.ask("GET", "~", nil, nil, "Host", host); status != 200 {
 			t.Errorf("%s is answered with %d", host, status)
 		}
 	}
 	w := h.wish("Towpath white")
-	if status, _ := h.ask("POST", "/api/v1/plan", w, nil, "Sec-Fetch-Site", "cross-site"); status != 403 {
+	if status, _ := h.ask("POST", "~/plan", w, nil, "Sec-Fetch-Site", "cross-site"); status != 403 {
 		t.Errorf("a cross-site request is answered with %d", status)
 	}
-	if status, _ := h.ask("POST", "/api/v1/plan", w, nil, "Origin", "http://bread.example"); status != 403 {
+	if status, _ := h.ask("POST", "~/plan", w, nil, "Origin", "http://bread.example"); status != 403 {
 		t.Errorf("a request from another origin is answered with %d", status)
 	}
 }
@@ -314,7 +343,7 @@ func TestAnEmptyKitchenCanTakeTheDemo(t *testing.T) {
 		t.Fatalf("an empty kitchen has %+v", s)
 	}
 	var l api.Loaded
-	h.must(201, "POST", "/api/v1/demo", "{}", &l, "Idempotency-Key", "demo")
+	h.must(201, "POST", "~/demo", "{}", &l, "Idempotency-Key", "demo")
 	if l.Machines != 2 || l.Recipes != len(demo.Recipes()) {
 		t.Errorf("loaded %+v", l)
 	}
@@ -327,13 +356,13 @@ func TestTheKitchensSettingsChangeAndComeBack(t *testing.T) {
 	k.Measures = k.Measures[:3]
 	match := func(v int) []string { return []string{"If-Match", fmt.Sprintf("%q", fmt.Sprint(v))} }
 	var now api.KitchenSettings
-	h.must(200, "PUT", "/api/v1/kitchen", k, &now, match(s.Version)...)
+	h.must(200, "PUT", "~", k, &now, match(s.Version)...)
 	if now.Version != s.Version+1 || len(h.shelf().Kitchen.Measures) != 3 {
 		t.Fatalf("changed to %+v", now)
 	}
-	h.must(412, "PUT", "/api/v1/kitchen", k, nil, match(s.Version)...)
-	h.must(428, "PUT", "/api/v1/kitchen", k, nil)
-	h.must(200, "POST", "/api/v1/kitchen/undo", nil, &now, match(now.Version)...)
+	h.must(412, "PUT", "~", k, nil, match(s.Version)...)
+	h.must(428, "PUT", "~", k, nil)
+	h.must(200, "POST", "~/undo", nil, &now, match(now.Version)...)
 	if got := h.shelf(); len(got.Kitchen.Measures) != len(s.Kitchen.Measures) || got.Version != s.Version+2 {
 		t.Errorf("undone, the kitchen has %d measures at version %d", len(got.Kitchen.Measures), got.Version)
 	}
@@ -353,7 +382,7 @@ func TestTheKitchensSettingsChangeAndComeBack(t *testing.T) {
 		var bad map[string]any
 		json.Unmarshal(b, &bad)
 		spoil(bad)
-		if status, p := h.ask("PUT", "/api/v1/kitchen", bad, nil, match(s.Version+2)...); status != 422 || p.Pointer != pointer {
+		if status, p := h.ask("PUT", "~", bad, nil, match(s.Version+2)...); status != 422 || p.Pointer != pointer {
 			t.Errorf("want a fault at %s, got %d at %q: %s", pointer, status, p.Pointer, p.Detail)
 		}
 	}
@@ -369,25 +398,25 @@ func TestNonsenseForTheRoundingIsRefusedAtTheField(t *testing.T) {
 		value   any
 		pointer string
 	}{
-		{"locks", []any{map[string]any{"line": "l9", "amount": "1 cup"}}, "/locks/0/line"},
-		{"locks", []any{map[string]any{"line": "l1", "amount": "-1 cup"}}, "/locks/0/amount"},
-		{"locks", []any{map[string]any{"line": "l1", "amount": "lots"}}, "/locks/0/amount"},
-		{"locks", []any{map[string]any{"line": "l1", "amount": "40 cups"}}, "/locks/0/amount"},
-		{"locks", []any{map[string]any{"line": "l1", "amount": "3"}}, "/locks/0/amount"},
-		{"have", map[string]any{"line": "l6", "amount": "90 cups"}, "/have/amount"},
-		{"have", map[string]any{"line": "none", "amount": "1 cup"}, "/have/line"},
-		{"closer", "two", "/closer"},
+		{"hands/locks", []any{map[string]any{"line": "l9", "amount": "1 cup"}}, "/hands/locks/0/line"},
+		{"hands/locks", []any{map[string]any{"line": "l1", "amount": "-1 cup"}}, "/hands/locks/0/amount"},
+		{"hands/locks", []any{map[string]any{"line": "l1", "amount": "lots"}}, "/hands/locks/0/amount"},
+		{"hands/locks", []any{map[string]any{"line": "l1", "amount": "40 cups"}}, "/hands/locks/0/amount"},
+		{"hands/locks", []any{map[string]any{"line": "l1", "amount": "3"}}, "/hands/locks/0/amount"},
+		{"loaf/have", map[string]any{"line": "l6", "amount": "90 cups"}, "/loaf/have/amount"},
+		{"loaf/have", map[string]any{"line": "none", "amount": "1 cup"}, "/loaf/have/line"},
+		{"hands/closer", "two", "/hands/closer"},
 	} {
 		w := h.wish("Towpath white")
-		w[c.field] = c.value
-		if status, p := h.ask("POST", "/api/v1/plan", w, nil); status < 400 || status > 422 || p.Pointer != c.pointer {
+		put(w, c.field, c.value)
+		if status, p := h.ask("POST", "~/plan", w, nil); status < 400 || status > 422 || p.Pointer != c.pointer {
 			t.Errorf("%d %v: %d at %q (%s), want a fault at %s", n, c.value, status, p.Pointer, p.Detail, c.pointer)
 		}
 	}
 	w := h.wish("Towpath white")
-	w["notToHand"] = []string{"1 cup", "1/2 cup", "1/3 cup", "1/4 cup", "1 tbsp", "1 tsp", "1/2 tsp", "1/4 tsp", "1/8 tsp"}
+	put(w, "hands/notToHand", []string{"1 cup", "1/2 cup", "1/3 cup", "1/4 cup", "1 tbsp", "1 tsp", "1/2 tsp", "1/4 tsp", "1/8 tsp"})
 	var p api.PlanAnswer
-	h.must(200, "POST", "/api/v1/plan", w, &p)
+	h.must(200, "POST", "~/plan", w, &p)
 	if len(p.Plan.Cautions) == 0 {
 		t.Error("a kitchen without a single measure gets no word")
 	}
@@ -398,24 +427,25 @@ func TestARecipeOfTheBakersOwn(t *testing.T) {
 	mine := map[string]any{"name": "Bridge loaf", "kind": "white", "standard": "us",
 		"text": "1 cup water\n2 tbsp butter or oil\n1 1/2 tsp salt\n2 3/4 cups bread flour\n1/4 cup teff flour\n2 tsp active dry yeast\nAdd-ins:\n1/2 cup raisins (optional)"}
 	var seen, kept api.RecipeRead
-	h.must(200, "POST", "/api/v1/recipes/read", mine, &seen)
+	h.must(200, "POST", "~/recipes/read", mine, &seen)
 	if !seen.Inferred || seen.Recipe.Size.String() != "1 1/2 lb" || len(seen.Lines) != 7 || seen.Lines[4].Like == "" {
 		t.Errorf("understood as %+v", seen)
 	}
 	before := len(h.shelf().Recipes)
-	h.must(201, "POST", "/api/v1/recipes", mine, &kept, "Idempotency-Key", "r")
+	h.must(201, "POST", "~/recipes", mine, &kept, "Idempotency-Key", "r")
 	if after := len(h.shelf().Recipes); after != before+1 || kept.Revision != 1 {
 		t.Fatalf("%d recipes became %d, %+v", before, after, kept)
 	}
 	mine["name"], mine["size"] = "Bridge loaf, bigger", "2 lb"
-	h.must(201, "POST", "/api/v1/recipes/"+kept.ID+"/revisions", mine, &kept, "Idempotency-Key", "r2")
+	h.must(201, "POST", "~/recipes/"+kept.ID+"/revisions", mine, &kept, "Idempotency-Key", "r2", "If-Match", `"1"`)
 	if kept.Revision != 2 || kept.Question == nil || kept.Question.String() != "1 1/2 lb" {
 		t.Errorf("called 2 lb with flour for 1 1/2: %+v", kept)
 	}
 	w := h.wish("Bridge loaf, bigger")
-	w["without"], w["instead"] = []string{"l7"}, map[string]string{"l2": "oil"}
+	put(w, "loaf/without", []string{"l7"})
+	put(w, "loaf/instead", map[string]string{"l2": "oil"})
 	var p api.PlanAnswer
-	h.must(200, "POST", "/api/v1/plan", w, &p)
+	h.must(200, "POST", "~/plan", w, &p)
 	if len(p.Plan.Lines) != 6 || p.Plan.Lines[1].Ingredient != "oil" || len(p.Plan.LeftOut) != 1 {
 		t.Errorf("without raisins, with oil: %+v", p.Plan.Lines)
 	}
@@ -427,11 +457,11 @@ func TestARecipeOfTheBakersOwn(t *testing.T) {
 			bad[k] = v
 		}
 		bad[change[0].(string)] = change[1]
-		if status, p := h.ask("POST", "/api/v1/recipes", bad, nil, "Idempotency-Key", pointer); (status != 422 && status != 400) || p.Pointer != pointer {
+		if status, p := h.ask("POST", "~/recipes", bad, nil, "Idempotency-Key", pointer); (status != 422 && status != 400) || p.Pointer != pointer {
 			t.Errorf("%v: %d at %q: %s", change, status, p.Pointer, p.Detail)
 		}
 	}
-	if status, p := h.ask("POST", "/api/v1/plan", func() map[string]any { w["without"] = []string{"l4"}; return w }(), nil); status != 422 || p.Pointer != "/without" {
+	if status, p := h.ask("POST", "~/plan", func() map[string]any { put(w, "loaf/without", []string{"l4"}); return w }(), nil); status != 422 || p.Pointer != "/loaf/without" {
 		t.Errorf("bread without flour: %d %q", status, p.Pointer)
 	}
 	if after := len(h.shelf().Recipes); after != before+1 {

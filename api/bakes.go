@@ -1,53 +1,56 @@
 package api
 
 import (
-	"bytes"
-	"context"
 	"net/http"
-	"strconv"
+	"strings"
 	"time"
-
-	"github.com/gin-gonic/gin"
 
 	"risepan/core/bake"
 	"risepan/core/bench"
 	"risepan/core/fault"
 	"risepan/core/measure"
 	"risepan/core/plan"
-	"risepan/core/timetable"
 	"risepan/store"
 )
 
 // Start begins a bake: the wish, and the digest of the plan that the baker saw.
 type Start struct {
-	Wish   Wish   `json:"wish"`
-	Digest string `json:"digest"`
-	Bench  string `json:"bench,omitzero"` // that the loaf was measured at
+	Wish   plan.Wish `json:"wish"`
+	Digest string    `json:"digest"`
+	Bench  string    `json:"bench,omitzero"` // that the loaf was measured at
 }
 
 // BakeSummary is one row of the log.
 type BakeSummary struct {
 	ID        string           `json:"id"`
-	RecipeID  string           `json:"recipeId"`
-	Revision  int              `json:"revision"`
 	Recipe    string           `json:"recipe"`
 	Machine   string           `json:"machine"`
 	Size      measure.LoafSize `json:"size"`
 	Cycle     plan.CycleName   `json:"cycle"`
 	StartedAt time.Time        `json:"startedAt"`
-	State     bake.State       `json:"state"`
+	Ready     time.Time        `json:"ready"`
+	Phase     bake.Phase       `json:"phase"`
+	Mark      int              `json:"mark,omitzero"`
+	Note      string           `json:"note,omitzero"`
+	Moments   []bake.Moment    `json:"moments,omitzero"` // while it has not ended
 }
 
-// Log lists bakes, newest first.
+// Log is a page of a kitchen's bakes, newest first.
 type Log struct {
 	Bakes []BakeSummary `json:"bakes"`
+	Next  string        `json:"next,omitzero"` // where the next page begins; left out on the last
 	Zone  string        `json:"zone"`
 	Now   time.Time     `json:"now"`
 }
 
 // BakeView is one bake: its plan as it was on the day, what happened, and where it stands.
 type BakeView struct {
-	BakeSummary
+	ID         string           `json:"id"`
+	RecipeID   string           `json:"recipeId"`
+	Revision   int              `json:"revision"`
+	StartedAt  time.Time        `json:"startedAt"`
+	PutAway    bool             `json:"putAway,omitzero"`
+	State      bake.State       `json:"state"`
 	Plan       plan.Plan        `json:"plan"`
 	Happenings []bake.Happening `json:"happenings"`
 	Zone       string           `json:"zone"`
@@ -56,179 +59,188 @@ type BakeView struct {
 
 // Happened is what the baker says happened.
 type Happened struct {
-	What   bake.What            `json:"what"`
-	Moment timetable.MomentKind `json:"moment,omitzero"`
-	Mark   int                  `json:"mark,omitzero"`
-	Note   string               `json:"note,omitzero"`
-	Of     int                  `json:"of,omitzero"`
+	What   bake.What `json:"what"`
+	Moment string    `json:"moment,omitzero"`
+	Mark   int       `json:"mark,omitzero"`
+	Note   string    `json:"note,omitzero"`
+	Of     int       `json:"of,omitzero"`
 }
 
-// longestLog is how many bakes the log shows.
-const longestLog = 200
-
-func summary(b store.Bake, happened []bake.Happening, now time.Time) BakeSummary {
-	return BakeSummary{b.ID, b.RecipeID, b.Revision, b.Plan.Recipe, b.Plan.Machine, b.Plan.Size, b.Plan.Setting.Cycle,
-		b.StartedAt, bake.At(b.Plan, happened, now)}
+// BakeTold is what a happening changed: how the bake now stands, and all that happened in it.
+type BakeTold struct {
+	ID         string           `json:"id"`
+	State      bake.State       `json:"state"`
+	Happenings []bake.Happening `json:"happenings"`
+	Now        time.Time        `json:"now"`
 }
 
-func (s *server) listBakes(c *gin.Context) (any, error) {
-	ctx := c.Request.Context()
-	k, err := s.kitchen(ctx, s.store.Queries)
+// logPage is how many bakes a page of the log shows.
+const logPage = 50
+
+func summary(g store.Glance, now time.Time) BakeSummary {
+	return BakeSummary{g.ID, g.Recipe, g.Machine, g.Size, g.Cycle, g.StartedAt, g.Clock.Ready, g.Clock.Phase(now), g.Mark, g.Note, g.Moments}
+}
+
+// listBakes shows a page of the log. Pages follow one another by time and id, so that a new bake moves
+// none of them.
+func (s *server) listBakes(c *call) (any, error) {
+	_, zone, err := c.settings()
 	if err != nil {
 		return nil, err
 	}
-	bakes, err := s.store.Bakes(ctx, k.ID, longestLog)
+	var before time.Time
+	var id string
+	if from := c.gin.Query("before"); from != "" {
+		at, after, _ := strings.Cut(from, "~")
+		if before, err = time.Parse(time.RFC3339Nano, at); err != nil || !store.ValidID(after) {
+			return nil, problem(http.StatusBadRequest, "/before", "before wants where a page of the log begins, as the page before it said")
+		}
+		id = after
+	}
+	glances, err := c.Glances(c.ctx, c.kitchen, before, id, logPage+1)
 	if err != nil {
 		return nil, err
 	}
-	ids := make([]string, len(bakes))
-	for n, b := range bakes {
-		ids[n] = b.ID
+	out := Log{Bakes: []BakeSummary{}, Zone: zone.String(), Now: c.now}
+	if len(glances) > logPage {
+		glances = glances[:logPage]
+		last := glances[logPage-1]
+		out.Next = last.StartedAt.UTC().Format(time.RFC3339Nano) + "~" + last.ID
 	}
-	happened, err := s.store.Happenings(ctx, k.ID, ids...)
-	if err != nil {
-		return nil, err
-	}
-	out := Log{Bakes: []BakeSummary{}, Zone: k.zone.String(), Now: k.now}
-	for _, b := range bakes {
-		out.Bakes = append(out.Bakes, summary(b, happened[b.ID], k.now))
+	for _, g := range glances {
+		out.Bakes = append(out.Bakes, summary(g, c.now))
 	}
 	return out, nil
 }
 
-// startBake stores a bake that begins now. Where the plan would now differ from the one that the
-// baker saw, it answers 409 with the new plan and stores nothing.
-func (s *server) startBake(c *gin.Context, q store.Queries, k kitchenNow, body []byte) (any, error) {
-	var start Start
-	if err := read(bytes.NewReader(body), &start); err != nil {
+// runningBakes shows the bakes that have not ended.
+func (s *server) runningBakes(c *call) (any, error) {
+	_, zone, err := c.settings()
+	if err != nil {
 		return nil, err
 	}
+	glances, err := c.Running(c.ctx, c.kitchen)
+	out := Log{Bakes: []BakeSummary{}, Zone: zone.String(), Now: c.now}
+	for _, g := range glances {
+		out.Bakes = append(out.Bakes, summary(g, c.now))
+	}
+	return out, err
+}
+
+// startBake stores a bake that begins now. Where the plan would now differ from the one that the
+// baker saw, it answers 409 with the new plan and stores nothing. A loaf that was measured at a bench is
+// baked with what that bench was made with.
+func (s *server) startBake(c *call) (string, error) {
+	var start Start
+	if err := c.read(&start); err != nil {
+		return "", err
+	}
+	var pins *store.Pins
+	if start.Bench != "" {
+		b, err := named(start.Bench, "/bench", "bench", func(id string) (store.Bench, error) { return c.Bench(c.ctx, c.kitchen, id) })
+		if err != nil {
+			return "", err
+		}
+		pins = &b.Pins
+	}
 	start.Wish.AtPanel = true
-	ctx := c.Request.Context()
-	m, err := s.fulfil(ctx, q, k, start.Wish)
+	m, err := c.fulfil(start.Wish, pins)
 	if err != nil {
-		return nil, under("/wish", err)
+		return "", under("/wish", err)
 	}
 	if m.Digest != start.Digest {
 		p := problem(http.StatusConflict, "/digest", "the plan has changed since it was shown: look at what is different, then start")
 		p.Plan = &m.PlanAnswer
-		return nil, p
+		return "", p
 	}
-	if c, refused := m.Plan.Refusal(); refused {
-		return nil, fault.At("/wish", "%s", c.Say)
+	if refusal, refused := m.Plan.Refusal(); refused {
+		return "", fault.At("/wish", "%s", refusal.Say)
 	}
-	b := store.Bake{RecipeID: m.recipe.ID, RevisionID: m.recipe.RevisionID, Revision: m.recipe.Revision, MachineID: m.machine.ID, Plan: m.Plan, StartedAt: k.now}
-	w := store.Wished{Wall: start.Wish.Ready, Zone: k.zone.String()}
-	w.At, _ = w.Wall.Resolve(k.zone)
-	if b.ID, err = q.StartBake(ctx, k.ID, b, w); err != nil {
-		return nil, err
+	_, zone, err := c.settings()
+	if err != nil {
+		return "", err
 	}
-	if start.Bench != "" {
-		if err := s.leaveBench(ctx, q, k, start.Bench); err != nil {
-			return nil, under("/bench", err)
-		}
+	w := store.Wished{Wall: start.Wish.Ready, Zone: zone.String()}
+	w.At, _ = w.Wall.Resolve(zone)
+	id, err := c.StartBake(c.ctx, c.kitchen, store.Bake{Pins: m.pins, Plan: m.Plan, StartedAt: c.now}, w)
+	if err == nil && start.Bench != "" {
+		err = c.leaveBench(start.Bench)
 	}
-	return view(b, nil, k), nil
+	return id, err
 }
 
 // leaveBench notes that the loaf of a bench was started.
-func (s *server) leaveBench(ctx context.Context, q store.Queries, k kitchenNow, id string) error {
-	if !store.ValidID(id) {
-		return store.ErrNotFound
-	}
-	if err := q.HoldBench(ctx, k.ID, id); err != nil {
-		return err
-	}
-	happened, err := q.BenchHappenings(ctx, k.ID, id)
+func (c *call) leaveBench(id string) error {
+	stamp, err := c.Hold(c.ctx, c.kitchen, id, c.now)
 	if err != nil {
 		return err
 	}
-	return q.AddBenchHappening(ctx, k.ID, id, bench.Happening{Seq: len(happened) + 1, At: k.now.UTC(), Do: bench.Started}, true)
-}
-
-// under moves a fault's pointer below the field that holds the faulty value.
-func under(prefix string, err error) error {
-	p := asProblem(err)
-	if p.Status >= 500 {
+	b, err := c.Bench(c.ctx, c.kitchen, id)
+	if err != nil {
 		return err
 	}
-	p.Pointer = prefix + p.Pointer
-	return p
+	if err := c.AddAtBench(c.ctx, c.kitchen, id, bench.Happening{Stamp: stamp, Do: bench.Started}); err != nil {
+		return err
+	}
+	return c.NoteBench(c.ctx, id, b.Steps, true)
 }
 
-func view(b store.Bake, happened []bake.Happening, k kitchenNow) BakeView {
-	return BakeView{summary(b, happened, k.now), b.Plan, happened, k.zone.String(), k.now}
+func (s *server) bakeMade(c *call, id string) (any, error) { return c.viewBake(id) }
+
+func (c *call) viewBake(id string) (BakeView, error) {
+	_, zone, err := c.settings()
+	if err != nil {
+		return BakeView{}, err
+	}
+	b, err := c.Bake(c.ctx, c.kitchen, id)
+	if err != nil {
+		return BakeView{}, err
+	}
+	happened, err := c.BakeHappenings(c.ctx, c.kitchen, id)
+	return BakeView{b.ID, b.RecipeID, b.Revision, b.StartedAt, b.PutAway, bake.At(b.Plan, happened, c.now), b.Plan, happened, zone.String(), c.now}, err
 }
 
 // showBake answers 304 to a client that has seen all that happened.
-func (s *server) showBake(c *gin.Context) (any, error) {
-	ctx := c.Request.Context()
-	k, err := s.kitchen(ctx, s.store.Queries)
+func (s *server) showBake(c *call) (any, error) {
+	id, err := c.id()
 	if err != nil {
 		return nil, err
 	}
-	b, happened, err := findBake(c, s.store.Queries, k)
-	if err != nil {
+	if err := c.unseen(id); err != nil {
 		return nil, err
 	}
-	if err := unseen(c, len(happened)); err != nil {
-		return nil, err
-	}
-	return view(b, happened, k), nil
+	return c.viewBake(id)
 }
 
-// unseen is notModified for a client that says it has seen all that happened.
-func unseen(c *gin.Context, last int) error {
-	text := c.Query("after")
-	if text == "" {
-		return nil
-	}
-	after, err := strconv.Atoi(text)
-	switch {
-	case err != nil || after < 0:
-		return problem(http.StatusBadRequest, "/after", "after wants the number of the last happening seen, not %.20q", text)
-	case after == last:
-		return notModified
-	}
-	return nil
-}
-
-func findBake(c *gin.Context, q store.Queries, k kitchenNow) (store.Bake, []bake.Happening, error) {
-	id := c.Param("id")
-	if !store.ValidID(id) {
-		return store.Bake{}, nil, problem(http.StatusNotFound, "", "there is no such bake")
-	}
-	b, err := q.Bake(c.Request.Context(), k.ID, id)
-	if err != nil {
-		return store.Bake{}, nil, err
-	}
-	happened, err := q.Happenings(c.Request.Context(), k.ID, id)
-	return b, happened[id], err
-}
-
-func (s *server) addHappening(c *gin.Context, q store.Queries, k kitchenNow, body []byte) (any, error) {
+func (s *server) addInBake(c *call) (string, error) {
 	var said Happened
-	if err := read(bytes.NewReader(body), &said); err != nil {
-		return nil, err
+	if err := c.read(&said); err != nil {
+		return "", err
 	}
-	ctx := c.Request.Context()
-	if !store.ValidID(c.Param("id")) {
-		return nil, store.ErrNotFound
-	}
-	if err := q.HoldBake(ctx, k.ID, c.Param("id")); err != nil {
-		return nil, err
-	}
-	b, happened, err := findBake(c, q, k)
+	id, err := c.id()
 	if err != nil {
-		return nil, err
+		return "", err
 	}
-	h := bake.Happening{Seq: len(happened) + 1, At: k.now.UTC(), What: said.What, Moment: said.Moment, Mark: said.Mark, Note: said.Note, Of: said.Of}
-	if err := bake.Check(bake.At(b.Plan, happened, k.now), happened, h); err != nil {
-		return nil, err
+	stamp, err := c.Hold(c.ctx, c.kitchen, id, c.now)
+	if err != nil {
+		return "", err
 	}
-	happened = append(happened, h)
-	if err := q.AddHappening(ctx, k.ID, b.ID, h, bake.At(b.Plan, happened, k.now).Mark); err != nil {
-		return nil, err
+	b, err := c.Bake(c.ctx, c.kitchen, id)
+	if err != nil {
+		return "", err
 	}
-	return view(b, happened, k), nil
+	happened, err := c.BakeHappenings(c.ctx, c.kitchen, id)
+	if err != nil {
+		return "", err
+	}
+	h := bake.Happening{Stamp: stamp, What: said.What, Moment: said.Moment, Mark: said.Mark, Note: said.Note, Of: said.Of}
+	if err := bake.Check(bake.At(b.Plan, happened, c.now), happened, h); err != nil {
+		return "", err
+	}
+	return id, c.AddInBake(c.ctx, c.kitchen, id, h, bake.At(b.Plan, append(happened, h), c.now))
+}
+
+func (s *server) toldBake(c *call, id string) (any, error) {
+	v, err := c.viewBake(id)
+	return BakeTold{v.ID, v.State, v.Happenings, v.Now}, err
 }

@@ -1,14 +1,9 @@
 package api
 
 import (
-	"bytes"
-	"context"
 	"errors"
 	"strings"
 	"time"
-
-	"github.com/gin-gonic/gin"
-	"github.com/go-json-experiment/json"
 
 	"risepan/core/bench"
 	"risepan/core/fault"
@@ -22,10 +17,11 @@ import (
 type BenchView struct {
 	PlanAnswer
 	ID      string        `json:"id"`
-	Wish    Wish          `json:"wish"` // with what the bench has learned; the bake starts from it
+	Wish    plan.Wish     `json:"wish"` // with what the bench has learned; the bake starts from it
 	Steps   []bench.Step  `json:"steps"`
 	Session bench.Session `json:"session"`
-	Passed  bool          `json:"passed,omitzero"` // the wished ready time is over: planned for now
+	Passed  bool          `json:"passed,omitzero"`  // the wished ready time is over: planned for now
+	Changed []string      `json:"changed,omitzero"` // what was changed since the bench was made: recipe, machine, kitchen
 }
 
 // AtBench is what the baker says happened at the bench.
@@ -37,6 +33,14 @@ type AtBench struct {
 	Way    bench.Way      `json:"way,omitzero"`
 }
 
+// BenchTold is what a happening changed: where the bench stands, and the whole of it only where there
+// is now something else to measure.
+type BenchTold struct {
+	ID      string        `json:"id"`
+	Session bench.Session `json:"session"`
+	Bench   *BenchView    `json:"bench,omitzero"`
+}
+
 // OpenBench is a bench to go back to.
 type OpenBench struct {
 	ID     string `json:"id"`
@@ -46,138 +50,180 @@ type OpenBench struct {
 // benchKeeps is how long an unfinished bench is offered to go back to.
 const benchKeeps = 24 * time.Hour
 
-func (s *server) openBench(ctx context.Context, k kitchenNow) (*OpenBench, error) {
-	id, recipe, err := s.store.OpenBench(ctx, k.ID, k.now.Add(-benchKeeps))
+func (c *call) openBench() (*OpenBench, error) {
+	id, recipe, err := c.OpenBench(c.ctx, c.kitchen, c.now.Add(-benchKeeps))
 	if errors.Is(err, store.ErrNotFound) {
 		return nil, nil
 	}
 	return &OpenBench{id, recipe}, err
 }
 
-// learned is the wish with what the bench has learned.
-func (w Wish) learned(s bench.Session) Wish {
-	to := s.Wish(plan.Wish{Locks: w.Locks, Have: w.Have})
-	w.Locks, w.Have = to.Locks, to.Have
-	return w
-}
-
-// viewBench works out a bench as it stands. A ready time that has passed is dropped.
-func (s *server) viewBench(ctx context.Context, q store.Queries, k kitchenNow, b store.Bench, happened []bench.Happening) (BenchView, error) {
+// viewBench works out a bench as it stands, with what it was made with. A ready time that has passed is
+// dropped.
+func (c *call) viewBench(b store.Bench, happened []bench.Happening) (BenchView, error) {
 	v := BenchView{ID: b.ID, Session: bench.At(happened)}
-	if err := json.Unmarshal([]byte(b.Wish), &v.Wish); err != nil {
-		return v, err
-	}
-	v.Wish = v.Wish.learned(v.Session)
+	v.Wish = v.Session.Wish(b.Wish)
 	v.Wish.AtPanel = true
-	m, err := s.fulfil(ctx, q, k, v.Wish)
+	m, err := c.fulfil(v.Wish, &b.Pins)
 	var f *fault.Fault
-	if errors.As(err, &f) && f.Pointer == "/ready" {
+	if errors.As(err, &f) && f.Pointer == "/time/ready" {
 		v.Wish.Ready, v.Passed = timetable.Wall{}, true
-		m, err = s.fulfil(ctx, q, k, v.Wish)
+		m, err = c.fulfil(v.Wish, &b.Pins)
 	}
 	if err != nil {
 		return v, err
 	}
 	v.PlanAnswer = m.PlanAnswer
-	v.Steps = bench.Steps(k.Kitchen.Kitchen, m.Plan, v.Session.InPan(k.Kitchen.Kitchen, m.Plan))
+	k := c.settled.Kitchen.Kitchen
+	v.Steps = bench.Steps(k, m.Plan, v.Session.InPan(k, m.Plan))
 	return v, nil
 }
 
 // addBench begins to measure a planned loaf.
-func (s *server) addBench(c *gin.Context, q store.Queries, k kitchenNow, body []byte) (any, error) {
-	var w Wish
-	if err := read(bytes.NewReader(body), &w); err != nil {
-		return nil, err
+func (s *server) addBench(c *call) (string, error) {
+	var w plan.Wish
+	if err := c.read(&w); err != nil {
+		return "", err
 	}
-	ctx := c.Request.Context()
-	m, err := s.fulfil(ctx, q, k, w)
+	m, err := c.fulfil(w, nil)
 	if err != nil {
-		return nil, err
+		return "", err
 	}
-	if c, refused := m.Plan.Refusal(); refused {
-		return nil, fault.At("", "%s", c.Say)
+	if refusal, refused := m.Plan.Refusal(); refused {
+		return "", fault.At("", "%s", refusal.Say)
 	}
-	doc, err := json.Marshal(w)
+	b := store.Bench{Pins: m.pins, Wish: w, CreatedAt: c.now}
+	v, err := c.viewBench(b, nil)
 	if err != nil {
-		return nil, err
+		return "", err
 	}
-	b := store.Bench{RecipeID: m.recipe.ID, MachineID: m.machine.ID, Wish: string(doc), CreatedAt: k.now}
-	if b.ID, err = q.AddBench(ctx, k.ID, b); err != nil {
-		return nil, err
-	}
-	return s.viewBench(ctx, q, k, b, nil)
+	b.Steps = bench.IDs(v.Steps)
+	return c.AddBench(c.ctx, c.kitchen, b)
 }
 
-func findBench(c *gin.Context, q store.Queries, k kitchenNow) (store.Bench, []bench.Happening, error) {
-	ctx, id := c.Request.Context(), c.Param("id")
-	if !store.ValidID(id) {
-		return store.Bench{}, nil, store.ErrNotFound
-	}
-	b, err := q.Bench(ctx, k.ID, id)
+func (s *server) benchMade(c *call, id string) (any, error) { return c.benchNow(id) }
+
+// benchNow is a bench as it stands, and what has changed beside it.
+func (c *call) benchNow(id string) (BenchView, error) {
+	b, err := c.Bench(c.ctx, c.kitchen, id)
 	if err != nil {
-		return b, nil, err
+		return BenchView{}, err
 	}
-	happened, err := q.BenchHappenings(ctx, k.ID, id)
-	return b, happened, err
+	happened, err := c.BenchHappenings(c.ctx, c.kitchen, id)
+	if err != nil {
+		return BenchView{}, err
+	}
+	v, err := c.viewBench(b, happened)
+	if err != nil {
+		return v, err
+	}
+	recipe, machine, kitchen, err := c.Outdated(c.ctx, c.kitchen, b.Pins)
+	for _, what := range []struct {
+		name    string
+		changed bool
+	}{{"recipe", recipe}, {"machine", machine}, {"kitchen", kitchen}} {
+		if what.changed {
+			v.Changed = append(v.Changed, what.name)
+		}
+	}
+	return v, err
 }
 
 // showBench answers 304 to a client that has seen all that happened.
-func (s *server) showBench(c *gin.Context) (any, error) {
-	ctx := c.Request.Context()
-	k, err := s.kitchen(ctx, s.store.Queries)
+func (s *server) showBench(c *call) (any, error) {
+	id, err := c.id()
 	if err != nil {
 		return nil, err
 	}
-	b, happened, err := findBench(c, s.store.Queries, k)
-	if err != nil {
+	if err := c.unseen(id); err != nil {
 		return nil, err
 	}
-	if err := unseen(c, len(happened)); err != nil {
-		return nil, err
-	}
-	return s.viewBench(ctx, s.store.Queries, k, b, happened)
+	return c.benchNow(id)
 }
 
-// addAtBench appends what happened. A slip that the plan cannot follow is refused at its amount.
-func (s *server) addAtBench(c *gin.Context, q store.Queries, k kitchenNow, body []byte) (any, error) {
+// addAtBench appends what happened. Only a slip, or one taken back, makes the plan anew: a slip that the
+// plan cannot follow is refused at its amount.
+func (s *server) addAtBench(c *call) (string, error) {
 	var said AtBench
-	if err := read(bytes.NewReader(body), &said); err != nil {
-		return nil, err
+	if err := c.read(&said); err != nil {
+		return "", err
 	}
-	ctx := c.Request.Context()
-	if !store.ValidID(c.Param("id")) {
-		return nil, store.ErrNotFound
-	}
-	if err := q.HoldBench(ctx, k.ID, c.Param("id")); err != nil {
-		return nil, err
-	}
-	b, happened, err := findBench(c, q, k)
+	id, err := c.id()
 	if err != nil {
-		return nil, err
+		return "", err
 	}
-	v, err := s.viewBench(ctx, q, k, b, happened)
+	stamp, err := c.Hold(c.ctx, c.kitchen, id, c.now)
 	if err != nil {
-		return nil, err
+		return "", err
 	}
-	h := bench.Happening{Seq: len(happened) + 1, At: k.now.UTC(), Do: said.Do, Step: said.Step, Line: said.Line, Amount: said.Amount.In(k.Kitchen.Kitchen.Standard), Way: said.Way}
-	if err := bench.Check(v.Session, v.Plan, v.Steps, h); err != nil {
-		return nil, err
+	b, err := c.Bench(c.ctx, c.kitchen, id)
+	if err != nil {
+		return "", err
 	}
+	happened, err := c.BenchHappenings(c.ctx, c.kitchen, id)
+	if err != nil {
+		return "", err
+	}
+	h := bench.Happening{Stamp: stamp, Do: said.Do, Step: said.Step, Line: said.Line, Amount: said.Amount, Way: said.Way}
+	if err := bench.Check(bench.At(happened), b.Steps, h); err != nil {
+		return "", err
+	}
+	if h.Replans() {
+		if h, b.Steps, err = c.replan(b, happened, h); err != nil {
+			return "", err
+		}
+	}
+	if err := c.AddAtBench(c.ctx, c.kitchen, id, h); err != nil {
+		return "", err
+	}
+	if over := bench.At(append(happened, h)).Over; over != b.Over || h.Replans() {
+		err = c.NoteBench(c.ctx, id, b.Steps, over)
+	}
+	return id, err
+}
+
+// replan is a slip with what was in the pan when it happened, and the steps that follow from it.
+func (c *call) replan(b store.Bench, happened []bench.Happening, h bench.Happening) (bench.Happening, []string, error) {
 	if h.Do == bench.Slip {
-		for _, l := range v.Session.Measured(v.Plan) {
+		k, _, err := c.settings()
+		if err != nil {
+			return h, nil, err
+		}
+		h.Amount = h.Amount.In(k.Standard)
+		before, err := c.viewBench(b, happened)
+		if err != nil {
+			return h, nil, err
+		}
+		if err := bench.CheckSlip(before.Plan, h); err != nil {
+			return h, nil, err
+		}
+		for _, l := range before.Session.Measured(before.Plan) {
 			if l.Line != h.Line {
 				h.In = append(h.In, l)
 			}
 		}
 	}
-	happened = append(happened, h)
-	next, err := s.viewBench(ctx, q, k, b, happened)
+	next, err := c.viewBench(b, append(happened[:len(happened):len(happened)], h))
 	var f *fault.Fault
-	if errors.As(err, &f) && (strings.HasPrefix(f.Pointer, "/locks") || strings.HasPrefix(f.Pointer, "/have")) {
-		return nil, fault.At("/amount", "%s", f.Detail)
+	if errors.As(err, &f) && (strings.HasPrefix(f.Pointer, "/hands/locks") || strings.HasPrefix(f.Pointer, "/loaf/have")) {
+		return h, nil, fault.At("/amount", "%s", f.Detail)
 	}
+	return h, bench.IDs(next.Steps), err
+}
+
+// toldBench answers with what changed.
+func (s *server) toldBench(c *call, id string) (any, error) {
+	happened, err := c.BenchHappenings(c.ctx, c.kitchen, id)
 	if err != nil {
 		return nil, err
 	}
-	return next, q.AddBenchHappening(ctx, k.ID, b.ID, h, next.Session.Over)
+	out := BenchTold{ID: id, Session: bench.At(happened)}
+	if n := len(happened); n > 0 && happened[n-1].Replans() {
+		v, err := c.benchNow(id)
+		if err != nil {
+			return nil, err
+		}
+		out.Bench = &v
+	}
+	return out, nil
 }

@@ -13,7 +13,7 @@ import (
 func TestSwapsAreKeptAsARevisionAndUndone(t *testing.T) {
 	h := open(t)
 	w := h.wish("Sluice-gate egg loaf")
-	path := "/api/v1/recipes/" + w["recipe"].(string)
+	path := "~/recipes/" + w["recipe"].(string)
 	var before, after api.RecipeRead
 	h.must(200, "GET", path, nil, &before)
 	milk := []any{map[string]any{"line": "l1", "swap": "milk>dry-milk"}}
@@ -45,7 +45,7 @@ func TestSwapsAreKeptAsARevisionAndUndone(t *testing.T) {
 	if after.Revision != 3 || after.Recipe.Text != before.Recipe.Text {
 		t.Errorf("undone, revision %d reads:\n%s\nwant:\n%s", after.Revision, after.Recipe.Text, before.Recipe.Text)
 	}
-	first := "/api/v1/recipes/" + h.wish("Towpath white")["recipe"].(string)
+	first := "~/recipes/" + h.wish("Towpath white")["recipe"].(string)
 	if status, p := h.ask("POST", first+"/undo", map[string]any{"id": "x", "revision": 1}, nil, "Idempotency-Key", "first"); status != 422 || p.Pointer != "/revision" {
 		t.Errorf("a recipe as it was first written is undone: %d %s", status, p.Detail)
 	}
@@ -58,16 +58,16 @@ func TestNonsenseAboutTheDoughIsRefusedAtTheField(t *testing.T) {
 		value   any
 		pointer string
 	}{
-		{"warmth", map[string]any{"room": "60 °C"}, "/warmth/room"},
-		{"warmth", map[string]any{"room": "balmy"}, "/warmth/room"},
-		{"warmth", map[string]any{"flour": "200 °F"}, "/warmth/flour"},
-		{"swaps", []any{map[string]any{"line": "l1", "swap": "milk>dry-milk"}}, "/swaps/0/line"},
-		{"swaps", []any{map[string]any{"line": "l3", "swap": "sugar>honey", "share": 900}}, "/swaps/0/share"},
-		{"eaters", -2, "/eaters"}, {"slices", 5000, "/slices"},
+		{"hands/warmth", map[string]any{"room": "60 °C"}, "/hands/warmth/room"},
+		{"hands/warmth", map[string]any{"room": "balmy"}, "/hands/warmth/room"},
+		{"hands/warmth", map[string]any{"flour": "200 °F"}, "/hands/warmth/flour"},
+		{"loaf/swaps", []any{map[string]any{"line": "l1", "swap": "milk>dry-milk"}}, "/loaf/swaps/0/line"},
+		{"loaf/swaps", []any{map[string]any{"line": "l3", "swap": "sugar>honey", "share": 900}}, "/loaf/swaps/0/share"},
+		{"loaf/eaters", -2, "/loaf/eaters"}, {"loaf/slices", 5000, "/loaf/slices"},
 	} {
 		w := h.wish("Towpath white")
-		w[c.field] = c.value
-		if status, p := h.ask("POST", "/api/v1/plan", w, nil); status < 400 || status > 422 || p.Pointer != c.pointer {
+		put(w, c.field, c.value)
+		if status, p := h.ask("POST", "~/plan", w, nil); status < 400 || status > 422 || p.Pointer != c.pointer {
 			t.Errorf("%d %v: %d at %q (%s), want a fault at %s", n, c.value, status, p.Pointer, p.Detail, c.pointer)
 		}
 	}
@@ -85,17 +85,20 @@ func TestCupsAndDatesAreToldWithTheSettings(t *testing.T) {
 	k.Packs = []kitchen.Pack{{Ingredient: "active-dry-yeast", BestBefore: old}}
 	k.Stock = []kitchen.Stocked{{Ingredient: "active-dry-yeast"}}
 	var now api.KitchenSettings
-	h.must(200, "PUT", "/api/v1/kitchen", k, &now, "If-Match", fmt.Sprintf("%q", fmt.Sprint(s.Version)))
+	h.must(200, "PUT", "~", k, &now, "If-Match", fmt.Sprintf("%q", fmt.Sprint(s.Version)))
 	if len(now.Cups) != 1 || !now.Cups[0].Enough || now.Cups[0].PerCup != 143 || len(now.Worries) != 1 || now.Worries[0] == "" {
 		t.Errorf("the settings come back as %+v", now)
 	}
 	var p api.PlanAnswer
-	h.must(200, "POST", "/api/v1/plan", h.wish("Towpath white"), &p)
+	h.must(200, "POST", "~/plan", h.wish("Towpath white"), &p)
 	if len(p.NoYeast) != 1 || p.NoYeast[0].Name != "Boatyard banana bread" {
 		t.Errorf("without yeast in the house these are offered: %+v", p.NoYeast)
 	}
-	if p.Plan.Formula.Sure != "own cup" || len(p.Offers) == 0 || len(p.Shopping) == 0 {
-		t.Errorf("the plan knows the flour by %q, has %d offers and %d things to buy", p.Plan.Formula.Sure, len(p.Offers), len(p.Shopping))
+	var o, milk api.Offers
+	h.must(200, "POST", "~/plan/offers", map[string]any{"wish": h.wish("Towpath white")}, &o)
+	h.must(200, "POST", "~/plan/offers", map[string]any{"wish": h.wish("Towpath white"), "line": "l2"}, &milk)
+	if p.Plan.Formula.Sure != "own cup" || len(o.Offers) == 0 || len(milk.Offers) == 0 || len(milk.Offers) >= len(o.Offers) || len(p.Shopping) == 0 {
+		t.Errorf("the plan knows the flour by %q, has %d offers, %d of them for the butter, and %d things to buy", p.Plan.Formula.Sure, len(o.Offers), len(milk.Offers), len(p.Shopping))
 	}
 }
 
@@ -105,10 +108,10 @@ func TestALikedLoafWidensWhatIsUsual(t *testing.T) {
 	yeasty := map[string]any{"name": "Dark horse", "kind": "wholemeal", "size": "1 1/2 lb", "standard": "us",
 		"text": "1 1/4 cups water\n1 tbsp honey\n1 tbsp oil\n1 1/2 tsp salt\n3 cups wholemeal flour\n1 tbsp gluten\n1 1/4 tbsp active dry yeast"}
 	var kept api.RecipeRead
-	h.must(201, "POST", "/api/v1/recipes", yeasty, &kept, "Idempotency-Key", "r")
+	h.must(201, "POST", "~/recipes", yeasty, &kept, "Idempotency-Key", "r")
 	odd := func() int {
 		var p api.PlanAnswer
-		h.must(200, "POST", "/api/v1/plan", h.wish("Dark horse"), &p)
+		h.must(200, "POST", "~/plan", h.wish("Dark horse"), &p)
 		n := 0
 		for _, c := range p.Plan.Cautions {
 			if c.About == "outside the usual" {
@@ -121,7 +124,7 @@ func TestALikedLoafWidensWhatIsUsual(t *testing.T) {
 		t.Fatalf("so much yeast is remarked on %d times", odd())
 	}
 	b := h.start("Dark horse", "one")
-	path := "/api/v1/bakes/" + b.ID + "/happenings"
+	path := "~/bakes/" + b.ID + "/happenings"
 	h.must(201, "POST", path, map[string]any{"what": "taken out"}, nil, "Idempotency-Key", "out")
 	h.must(201, "POST", path, map[string]any{"what": "judged", "mark": 5}, nil, "Idempotency-Key", "mark")
 	if odd() != 0 {

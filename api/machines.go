@@ -1,15 +1,12 @@
 package api
 
 import (
-	"bytes"
-
-	"github.com/gin-gonic/gin"
-
 	"risepan/core/choice"
 	"risepan/core/fault"
 	"risepan/core/formula"
 	"risepan/core/machine"
 	"risepan/core/measure"
+	"risepan/core/word"
 	"risepan/store"
 )
 
@@ -30,89 +27,84 @@ type Profiles struct {
 	Profiles []machine.Machine `json:"profiles"`
 }
 
-func (s *server) profiles(*gin.Context) (any, error) { return Profiles{machine.Profiles()}, nil }
+func (s *server) profiles(*call) (any, error) { return Profiles{machine.Profiles()}, nil }
 
-func (s *server) showMachine(c *gin.Context) (any, error) {
-	_, m, err := s.machineOf(c)
+// MachinesAway are the machines that were put away.
+type MachinesAway struct {
+	Machines []MachineOnShelf `json:"machines"`
+}
+
+func (s *server) machinesAway(c *call) (any, error) {
+	machines, _, err := c.machines(true)
+	return MachinesAway{machines}, err
+}
+
+// machineOf is the machine that the path names, at a version; 0 is the newest.
+func (c *call) machineOf(version int) (store.Machine, error) {
+	id, err := c.id()
+	if err != nil {
+		return store.Machine{}, err
+	}
+	return c.Machine(c.ctx, c.kitchen, id, version)
+}
+
+func (s *server) showMachine(c *call) (any, error) {
+	m, err := c.machineOf(0)
 	return machineRead(m.ID, m.Version, m.Machine), err
 }
 
-// machineOf is the machine that the path names.
-func (s *server) machineOf(c *gin.Context) (kitchenNow, store.Machine, error) {
-	ctx := c.Request.Context()
-	k, err := s.kitchen(ctx, s.store.Queries)
-	if err != nil {
-		return k, store.Machine{}, err
-	}
-	if !store.ValidID(c.Param("id")) {
-		return k, store.Machine{}, store.ErrNotFound
-	}
-	m, err := s.store.Machine(ctx, k.ID, c.Param("id"))
-	return k, m, err
-}
-
-func (s *server) addMachine(c *gin.Context, q store.Queries, k kitchenNow, body []byte) (any, error) {
+func (s *server) addMachine(c *call) (string, error) {
 	var m machine.Machine
-	if err := read(bytes.NewReader(body), &m); err != nil {
-		return nil, err
+	if err := c.read(&m); err != nil {
+		return "", err
 	}
 	if err := m.Check(); err != nil {
-		return nil, err
+		return "", err
 	}
-	id, err := q.AddMachine(c.Request.Context(), k.ID, m, k.now)
-	return machineRead(id, 1, m), err
+	return c.AddMachine(c.ctx, c.kitchen, m, c.now)
+}
+
+func (s *server) machineMade(c *call, id string) (any, error) {
+	m, err := c.Machine(c.ctx, c.kitchen, id, 0)
+	return machineRead(m.ID, m.Version, m.Machine), err
 }
 
 // changeMachine replaces a machine's description; what was made from an older version is refused.
-func (s *server) changeMachine(c *gin.Context) (any, error) {
-	var m machine.Machine
-	if err := read(c.Request.Body, &m); err != nil {
+func (s *server) changeMachine(c *call) (any, error) {
+	version, err := c.version()
+	if err != nil {
 		return nil, err
 	}
-	version, err := ifMatch(c)
-	if err != nil {
+	var m machine.Machine
+	if err := c.read(&m); err != nil {
 		return nil, err
 	}
 	if err := m.Check(); err != nil {
 		return nil, err
 	}
-	return s.setMachine(c, version, func(store.Queries, string, string) (machine.Machine, error) { return m, nil })
+	return c.setMachine(version, m)
 }
 
 // undoMachine brings the description before the last change back, as a change of its own.
-func (s *server) undoMachine(c *gin.Context) (any, error) {
-	version, err := ifMatch(c)
+func (s *server) undoMachine(c *call) (any, error) {
+	version, err := c.version()
 	if err != nil {
 		return nil, err
 	}
-	return s.setMachine(c, version, func(q store.Queries, kitchenID, id string) (machine.Machine, error) {
-		return q.MachineBefore(c.Request.Context(), kitchenID, id, version-1)
-	})
+	before, err := c.machineOf(max(version-1, 1))
+	if err != nil {
+		return nil, err
+	}
+	return c.setMachine(version, before.Machine)
 }
 
-func (s *server) setMachine(c *gin.Context, version int, next func(q store.Queries, kitchenID, id string) (machine.Machine, error)) (any, error) {
-	ctx := c.Request.Context()
-	id := c.Param("id")
-	if !store.ValidID(id) {
-		return nil, store.ErrNotFound
-	}
-	var m machine.Machine
-	now := s.Now()
-	err := s.store.Do(ctx, func(q store.Queries) error {
-		k, err := q.FirstKitchen(ctx)
-		if err != nil {
-			return err
-		}
-		if m, err = next(q, k.ID, id); err != nil {
-			return err
-		}
-		version, err = q.ChangeMachine(ctx, k.ID, id, version, m, now)
-		return err
-	})
+func (c *call) setMachine(version int, m machine.Machine) (any, error) {
+	id, err := c.id()
 	if err != nil {
 		return nil, err
 	}
-	return machineRead(id, version, m), nil
+	version, err = c.ChangeMachine(c.ctx, c.kitchen, id, version, m, c.now)
+	return machineRead(id, version, m), err
 }
 
 // Compared are cycles of a machine side by side, at one size and crust.
@@ -151,12 +143,12 @@ const (
 
 // compare lays cycles side by side, and says in words how each differs from the first and whether it
 // suits the recipe.
-func (s *server) compare(c *gin.Context) (any, error) {
+func (s *server) compare(c *call) (any, error) {
 	var in Compare
-	if err := read(c.Request.Body, &in); err != nil {
+	if err := c.read(&in); err != nil {
 		return nil, err
 	}
-	k, m, err := s.machineOf(c)
+	m, err := c.machineOf(0)
 	if err != nil {
 		return nil, err
 	}
@@ -166,19 +158,9 @@ func (s *server) compare(c *gin.Context) (any, error) {
 	if !m.Machine.Bakes(in.Size) {
 		return nil, fault.At("/size", "%s bakes %s", m.Machine.Name, m.Machine.SizesInWords())
 	}
-	suits := map[string]choice.Option{}
-	if in.Recipe != "" {
-		r, err := named(in.Recipe, "/recipe", "recipe", func(id string) (store.Recipe, error) { return s.store.Recipe(c.Request.Context(), k.ID, id) })
-		if err != nil {
-			return nil, err
-		}
-		lines, err := r.Recipe.Weigh(k.Kitchen.Kitchen.Ingredient)
-		if err != nil {
-			return nil, err
-		}
-		for _, o := range choice.Cycles(m.Machine, choice.Needs{Kind: r.Recipe.Kind, Formula: formula.FromRecipe(lines), Lines: lines, Size: in.Size}) {
-			suits[o.Cycle] = o
-		}
+	suits, err := c.suiting(m.Machine, in)
+	if err != nil {
+		return nil, err
 	}
 	out := Compared{Machine: m.Machine.Name, Cycles: []ComparedCycle{}}
 	for _, id := range in.Cycles {
@@ -186,8 +168,9 @@ func (s *server) compare(c *gin.Context) (any, error) {
 		if !ok {
 			return nil, fault.At("/cycles", "%s has no cycle %q", m.Machine.Name, id)
 		}
-		t := cycle.Totals(in.Size, in.Crust)
-		one := ComparedCycle{ID: id, Panel: cycle.Panel, Name: cycle.Name, Spans: cycle.Run(in.Size, in.Crust), Totals: t, Beeps: cycle.Beeps, Suits: suits[id].Suits, Reason: suits[id].Reason}
+		p := cycle.Programme(in.Size, in.Crust)
+		t := p.Totals()
+		one := ComparedCycle{ID: id, Panel: cycle.Panel, Name: cycle.Name, Spans: p.Stages, Totals: t, Beeps: cycle.Beeps, Suits: suits[id].Suits, Reason: suits[id].Reason}
 		if len(out.Cycles) > 0 {
 			one.Beside = t.Beside(out.Cycles[0].Totals)
 		}
@@ -195,6 +178,30 @@ func (s *server) compare(c *gin.Context) (any, error) {
 		out.Longest = max(out.Longest, t.All)
 	}
 	return out, nil
+}
+
+// suiting is how each cycle suits the recipe that is compared for, where one is.
+func (c *call) suiting(m machine.Machine, in Compare) (map[string]choice.Option, error) {
+	suits := map[string]choice.Option{}
+	if in.Recipe == "" {
+		return suits, nil
+	}
+	k, _, err := c.settings()
+	if err != nil {
+		return nil, err
+	}
+	r, err := named(in.Recipe, "/recipe", "recipe", func(id string) (store.Recipe, error) { return c.Recipe(c.ctx, c.kitchen, id, 0) })
+	if err != nil {
+		return nil, err
+	}
+	lines, err := r.Recipe.Weigh(k.Ingredient)
+	if err != nil {
+		return nil, err
+	}
+	for _, o := range choice.Cycles(m, choice.Needs{Kind: r.Recipe.Kind, Formula: formula.FromRecipe(lines), Lines: lines, Size: in.Size}) {
+		suits[o.Cycle] = o
+	}
+	return suits, nil
 }
 
 // HabitOf is the baker's own cycle and crust for a recipe on a machine.
@@ -205,25 +212,20 @@ type HabitOf struct {
 }
 
 // setHabit remembers the baker's own choice; empty ones forget it.
-func (s *server) setHabit(c *gin.Context) (any, error) {
+func (s *server) setHabit(c *call) (any, error) {
 	var in HabitOf
-	if err := read(c.Request.Body, &in); err != nil {
+	if err := c.read(&in); err != nil {
 		return nil, err
 	}
-	ctx := c.Request.Context()
-	k, err := s.kitchen(ctx, s.store.Queries)
-	if err != nil {
+	if _, err := named(in.Recipe, "/recipe", "recipe", func(id string) (store.RecipeOnShelf, error) { return c.OnShelf(c.ctx, c.kitchen, id) }); err != nil {
 		return nil, err
 	}
-	if _, err := named(in.Recipe, "/recipe", "recipe", func(id string) (store.Recipe, error) { return s.store.Recipe(ctx, k.ID, id) }); err != nil {
-		return nil, err
-	}
-	m, err := named(in.Machine, "/machine", "machine", func(id string) (store.Machine, error) { return s.store.Machine(ctx, k.ID, id) })
+	m, err := named(in.Machine, "/machine", "machine", func(id string) (store.Machine, error) { return c.Machine(c.ctx, c.kitchen, id, 0) })
 	if err != nil {
 		return nil, err
 	}
 	if _, ok := m.Machine.Cycle(in.Cycle); in.Cycle != "" && !ok {
-		return nil, fault.At("/cycle", "%s has no cycle %q", m.Machine.Name, in.Cycle)
+		return nil, fault.At("/cycle", "%s has no cycle %q", m.Machine.Name, word.Clip(in.Cycle))
 	}
-	return in, s.store.SetHabit(ctx, k.ID, in.Recipe, in.Machine, in.Habit)
+	return in, c.SetHabit(c.ctx, c.kitchen, in.Recipe, in.Machine, in.Habit)
 }

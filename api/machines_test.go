@@ -16,7 +16,7 @@ func TestAMachineIsDescribedChangedAndUndoneAndPastBakesStay(t *testing.T) {
 	h := open(t)
 	b := h.start("Mooring raisin loaf", "one")
 	id := h.shelf().Machines[0].ID
-	path := "/api/v1/machines/" + id
+	path := "~/machines/" + id
 	var seen, now api.MachineRead
 	h.must(200, "GET", path, nil, &seen)
 	changed := seen.Machine
@@ -30,12 +30,12 @@ func TestAMachineIsDescribedChangedAndUndoneAndPastBakesStay(t *testing.T) {
 	h.must(412, "PUT", path, changed, nil, match(seen.Version)...)
 	h.must(428, "PUT", path, changed, nil)
 	var after api.BakeView
-	h.must(200, "GET", "/api/v1/bakes/"+b.ID, nil, &after)
+	h.must(200, "GET", "~/bakes/"+b.ID, nil, &after)
 	if after.Plan.Setting.Cycle.Name != "Sweet" || after.Plan.Setting.Total != b.Plan.Setting.Total {
 		t.Errorf("the running bake was changed: %+v", after.Plan.Setting.Cycle)
 	}
 	var p api.PlanAnswer
-	h.must(200, "POST", "/api/v1/plan", h.wish("Mooring raisin loaf"), &p)
+	h.must(200, "POST", "~/plan", h.wish("Mooring raisin loaf"), &p)
 	if p.Plan.Setting.Cycle.Name != "Sugar bread" || p.Plan.Setting.Total != b.Plan.Setting.Total+12 {
 		t.Errorf("a new plan has %+v, %v", p.Plan.Setting.Cycle, p.Plan.Setting.Total)
 	}
@@ -51,7 +51,7 @@ func TestAMachineIsDescribedChangedAndUndoneAndPastBakesStay(t *testing.T) {
 func TestBadMachinesAreRefusedAtTheFieldAndNothingIsStored(t *testing.T) {
 	h := open(t)
 	var all api.Profiles
-	h.must(200, "GET", "/api/v1/machines/profiles", nil, &all)
+	h.must(200, "GET", "~/machines/profiles", nil, &all)
 	before := len(h.shelf().Machines)
 	n := 0
 	for pointer, spoil := range map[string]func(map[string]any){
@@ -72,7 +72,7 @@ func TestBadMachinesAreRefusedAtTheFieldAndNothingIsStored(t *testing.T) {
 		json.Unmarshal(b, &bad)
 		spoil(bad)
 		n++
-		if status, p := h.ask("POST", "/api/v1/machines", bad, nil, "Idempotency-Key", fmt.Sprint(n)); status < 400 || status > 422 || p.Pointer != pointer {
+		if status, p := h.ask("POST", "~/machines", bad, nil, "Idempotency-Key", fmt.Sprint(n)); status < 400 || status > 422 || p.Pointer != pointer {
 			t.Errorf("want a fault at %s, got %d at %q: %s", pointer, status, p.Pointer, p.Detail)
 		}
 	}
@@ -80,7 +80,7 @@ func TestBadMachinesAreRefusedAtTheFieldAndNothingIsStored(t *testing.T) {
 		t.Errorf("%d machines are on the shelf, %d before", got, before)
 	}
 	var kept api.MachineRead
-	h.must(201, "POST", "/api/v1/machines", all.Profiles[1], &kept, "Idempotency-Key", "good")
+	h.must(201, "POST", "~/machines", all.Profiles[1], &kept, "Idempotency-Key", "good")
 	if kept.Panel.Menu.Button != "Menu" || len(kept.Panel.Menu.Values) != len(kept.Machine.Cycles) {
 		t.Errorf("its panel in full is %+v", kept.Panel)
 	}
@@ -95,12 +95,12 @@ func TestABakersOwnChoiceIsRememberedForARecipeAndMachine(t *testing.T) {
 	w := h.wish("Mooring raisin loaf")
 	planned := func() api.PlanAnswer {
 		var p api.PlanAnswer
-		h.must(200, "POST", "/api/v1/plan", w, &p)
+		h.must(200, "POST", "~/plan", w, &p)
 		return p
 	}
 	suggested := planned().Plan.Setting.Cycle.ID
 	own := map[string]any{"recipe": w["recipe"], "machine": w["machine"], "cycle": "basic", "crust": "dark"}
-	h.must(200, "PUT", "/api/v1/habits", own, nil)
+	h.must(200, "PUT", "~/habits", own, nil)
 	if p := planned(); p.Plan.Setting.Cycle.ID != "basic" || p.Plan.Setting.Crust != "dark" || p.Habit.Cycle != "basic" {
 		t.Errorf("chosen basic and dark, planned %+v %s", p.Plan.Setting.Cycle, p.Plan.Setting.Crust)
 	}
@@ -110,11 +110,11 @@ func TestABakersOwnChoiceIsRememberedForARecipeAndMachine(t *testing.T) {
 		"/recipe":  {"recipe": "x", "machine": w["machine"]},
 		"/machine": {"recipe": w["recipe"], "machine": w["recipe"]},
 	} {
-		if status, p := h.ask("PUT", "/api/v1/habits", bad, nil); status < 400 || status > 422 || p.Pointer != pointer {
+		if status, p := h.ask("PUT", "~/habits", bad, nil); status < 400 || status > 422 || p.Pointer != pointer {
 			t.Errorf("want a fault at %s, got %d at %q", pointer, status, p.Pointer)
 		}
 	}
-	h.must(200, "PUT", "/api/v1/habits", map[string]any{"recipe": w["recipe"], "machine": w["machine"]}, nil)
+	h.must(200, "PUT", "~/habits", map[string]any{"recipe": w["recipe"], "machine": w["machine"]}, nil)
 	if got := planned().Plan.Setting.Cycle.ID; got != suggested {
 		t.Errorf("with the choice forgotten it is %s, was %s", got, suggested)
 	}
@@ -122,7 +122,7 @@ func TestABakersOwnChoiceIsRememberedForARecipeAndMachine(t *testing.T) {
 
 func TestComparingCyclesRefusesNonsense(t *testing.T) {
 	h := open(t)
-	path := "/api/v1/machines/" + h.shelf().Machines[0].ID + "/compare"
+	path := "~/machines/" + h.shelf().Machines[0].ID + "/compare"
 	for n, c := range []struct {
 		body    map[string]any
 		pointer string

@@ -1,55 +1,13 @@
 package api
 
 import (
-	"context"
-	"errors"
 	"slices"
 	"time"
 
-	"github.com/gin-gonic/gin"
-
-	"risepan/core/fault"
-	"risepan/core/larder"
-	"risepan/core/machine"
-	"risepan/core/measure"
-	"risepan/core/pan"
 	"risepan/core/plan"
 	"risepan/core/swap"
-	"risepan/core/timetable"
 	"risepan/store"
 )
-
-// Wish is what the baker wants, by the names of what the kitchen has.
-type Wish struct {
-	Recipe  string           `json:"recipe"`
-	Machine string           `json:"machine"`
-	Size    measure.LoafSize `json:"size"`
-	Cycle   string           `json:"cycle,omitzero"`
-	Crust   machine.Crust    `json:"crust,omitzero"`
-	Ready   timetable.Wall   `json:"ready,omitzero"`   // on the kitchen's clock; left out: start at once
-	NotYet  bool             `json:"notYet,omitzero"`  // ready not before that time, for somebody who comes home then
-	AtPanel bool             `json:"atPanel,omitzero"` // the pan is loaded and the baker stands at the machine
-
-	Within machine.Minutes `json:"within,omitzero"` // the time that there is, in minutes
-	Away   bool            `json:"away,omitzero"`   // nobody is there for the beep
-	AddIns plan.AddInWay   `json:"addIns,omitzero"`
-
-	Loading pan.Manner `json:"loading,omitzero"` // the baker's own way for this loaf
-
-	Slices    int         `json:"slices,omitzero"`    // in place of a size: the smallest that gives so many
-	Eaters    int         `json:"eaters,omitzero"`    // so many slices for each
-	Closer    int         `json:"closer,omitzero"`    // steps along the trade-off, above 0 closer
-	NotToHand []string    `json:"notToHand,omitzero"` // measures in use or missing just now
-	Locks     []plan.Lock `json:"locks,omitzero"`
-	Weigh     []string    `json:"weigh,omitzero"` // lines to weigh
-	Have      *plan.Have  `json:"have,omitzero"`
-
-	Swaps  []swap.Pick `json:"swaps,omitzero"` // for this loaf, one after another
-	Warmth plan.Warmth `json:"warmth,omitzero"`
-
-	Without []string             `json:"without,omitzero"` // optional lines to leave out
-	Instead map[string]larder.ID `json:"instead,omitzero"` // for lines that offer a choice
-}
 
 // PlanAnswer is a plan with what identifies it.
 type PlanAnswer struct {
@@ -59,109 +17,138 @@ type PlanAnswer struct {
 	Zone     string    `json:"zone"`     // of the kitchen's clock
 	Now      time.Time `json:"now"`
 
-	Offers   []swap.Offer    `json:"offers"`           // swaps that the lines could have
-	Shopping []plan.Shopping `json:"shopping"`         // what the loaf needs beside what the house has
-	Habit    store.Habit     `json:"habit"`            // the baker's own choice for this recipe and machine
-	NoYeast  []RecipeOnShelf `json:"noYeast,omitzero"` // loaves without yeast, where the house has none
-}
-
-func (s *server) makePlan(c *gin.Context) (any, error) {
-	var w Wish
-	if err := read(c.Request.Body, &w); err != nil {
-		return nil, err
-	}
-	ctx := c.Request.Context()
-	k, err := s.kitchen(ctx, s.store.Queries)
-	if err != nil {
-		return nil, err
-	}
-	made, err := s.fulfil(ctx, s.store.Queries, k, w)
-	return made.PlanAnswer, err
-}
-
-// in takes the plain cups and spoons of what a baker said to be those of the kitchen.
-func (w Wish) in(s measure.Standard) Wish {
-	w.Locks = slices.Clone(w.Locks)
-	for n := range w.Locks {
-		w.Locks[n].Amount = w.Locks[n].Amount.In(s)
-	}
-	if w.Have != nil {
-		w.Have = &plan.Have{Line: w.Have.Line, Amount: w.Have.Amount.In(s)}
-	}
-	return w
+	Shopping []plan.Shopping       `json:"shopping"`         // what the loaf needs beside what the house has
+	Habit    store.Habit           `json:"habit"`            // the baker's own choice for this recipe and machine
+	NoYeast  []store.RecipeOnShelf `json:"noYeast,omitzero"` // loaves without yeast, where the house has none
 }
 
 // made is a plan with the stored things that it was made from.
 type made struct {
 	PlanAnswer
-	recipe  store.Recipe
-	machine store.Machine
+	pins store.Pins
 }
 
-// fulfil finds what a wish names and makes its plan.
-func (s *server) fulfil(ctx context.Context, q store.Queries, k kitchenNow, w Wish) (made, error) {
-	r, err := named(w.Recipe, "/recipe", "recipe", func(id string) (store.Recipe, error) { return q.Recipe(ctx, k.ID, id) })
+func (s *server) makePlan(c *call) (any, error) {
+	var w plan.Wish
+	if err := c.read(&w); err != nil {
+		return nil, err
+	}
+	made, err := c.fulfil(w, nil)
+	return made.PlanAnswer, err
+}
+
+// OffersFor asks for the swaps that a line of a wished loaf could have; of every line where none is
+// named.
+type OffersFor struct {
+	Wish plan.Wish `json:"wish"`
+	Line string    `json:"line,omitzero"`
+}
+
+// Offers are swaps that lines could have.
+type Offers struct {
+	Offers []swap.Offer `json:"offers"`
+}
+
+func (s *server) offerSwaps(c *call) (any, error) {
+	var in OffersFor
+	if err := c.read(&in); err != nil {
+		return nil, err
+	}
+	if err := in.Wish.Check(); err != nil {
+		return nil, under("/wish", err)
+	}
+	p, _, err := c.place(in.Wish, nil)
+	if err != nil {
+		return nil, under("/wish", err)
+	}
+	return Offers{plan.Offers(p, in.Wish, in.Line)}, nil
+}
+
+// place is where a wish is granted: with the newest of everything, or as it was pinned.
+func (c *call) place(w plan.Wish, pins *store.Pins) (plan.Place, store.Pins, error) {
+	var p plan.Place
+	k, zone, err := c.settings()
+	if err != nil {
+		return p, store.Pins{}, err
+	}
+	at := store.Pins{RecipeID: w.RecipeID, MachineID: w.MachineID}
+	if pins != nil {
+		at = *pins
+	}
+	r, err := named(at.RecipeID, "/recipe", "recipe", func(id string) (store.Recipe, error) { return c.Recipe(c.ctx, c.kitchen, id, at.Revision) })
+	if err != nil {
+		return p, at, err
+	}
+	m, err := named(at.MachineID, "/machine", "machine", func(id string) (store.Machine, error) { return c.Machine(c.ctx, c.kitchen, id, at.Machine) })
+	if err != nil {
+		return p, at, err
+	}
+	if at.Kitchen != 0 && at.Kitchen != c.settled.Version {
+		then, err := c.Kitchen(c.ctx, c.kitchen, at.Kitchen)
+		if err != nil {
+			return p, at, err
+		}
+		k = then.Kitchen
+	}
+	at.Revision, at.Machine = r.Revision, m.Version
+	if at.Kitchen == 0 {
+		at.Kitchen = c.settled.Version
+	}
+	return plan.Place{Kitchen: k, Zone: zone, Recipe: r.Recipe, Machine: m.Machine, Now: c.now, Stop: c.ctx.Done()}, at, nil
+}
+
+// fulfil makes the plan of a wish, with the newest of everything or as it was pinned.
+func (c *call) fulfil(w plan.Wish, pins *store.Pins) (made, error) {
+	p, at, err := c.place(w, pins)
 	if err != nil {
 		return made{}, err
 	}
-	m, err := named(w.Machine, "/machine", "machine", func(id string) (store.Machine, error) { return q.Machine(ctx, k.ID, id) })
+	if p.Liked, err = c.LikedDoughs(c.ctx, c.kitchen, p.Recipe.Kind); err != nil {
+		return made{}, err
+	}
+	habit, err := c.Habit(c.ctx, c.kitchen, at.RecipeID, at.MachineID)
 	if err != nil {
 		return made{}, err
 	}
-	w = w.in(k.Kitchen.Kitchen.Standard)
-	liked, err := q.LikedDoughs(ctx, k.ID, r.Recipe.Kind)
-	if err != nil {
-		return made{}, err
+	w = w.In(p.Kitchen.Standard)
+	if cycle, ok := p.Machine.Cycle(habit.Cycle); ok && w.Cycle == "" {
+		w.Cycle = cycle.ID
 	}
-	habit, err := q.Habit(ctx, k.ID, r.ID, m.ID)
-	if err != nil {
-		return made{}, err
-	}
-	if c, ok := m.Machine.Cycle(habit.Cycle); ok && w.Cycle == "" {
-		w.Cycle = c.ID
-	}
-	if w.Crust == "" && slices.Contains(m.Machine.Crusts, habit.Crust) {
+	if w.Crust == "" && slices.Contains(p.Machine.Crusts, habit.Crust) {
 		w.Crust = habit.Crust
 	}
-	wish := plan.Wish{
-		Liked:  liked,
-		Recipe: r.Recipe, Machine: m.Machine, Size: w.Size, Cycle: w.Cycle, Crust: w.Crust,
-		Ready: w.Ready, NotYet: w.NotYet, AtPanel: w.AtPanel, Zone: k.zone, Within: w.Within, Away: w.Away, AddIns: w.AddIns, Loading: w.Loading,
-		Slices: w.Slices, Eaters: w.Eaters, Swaps: w.Swaps, Warmth: w.Warmth, Closer: w.Closer, NotToHand: w.NotToHand, Locks: w.Locks, Weigh: w.Weigh, Have: w.Have, Without: w.Without, Instead: w.Instead,
-	}
-	p, err := plan.Make(k.Kitchen.Kitchen, wish, k.now)
+	made := made{pins: at}
+	made.Plan, err = plan.Make(p, w)
 	if err != nil {
-		return made{}, err
+		return made, err
 	}
-	answer := PlanAnswer{Plan: p, Digest: p.Digest(), Revision: r.Revision, Zone: k.zone.String(), Now: k.now,
-		Offers: plan.Offers(k.Kitchen.Kitchen, wish), Shopping: p.Shop(k.Kitchen.Kitchen), Habit: habit}
-	if p.LacksYeast(k.Kitchen.Kitchen) {
-		answer.NoYeast, err = s.withoutYeast(ctx, q, k)
+	made.PlanAnswer = PlanAnswer{Plan: made.Plan, Digest: made.Plan.Digest(), Revision: at.Revision, Zone: p.Zone.String(), Now: c.now,
+		Shopping: made.Plan.Shop(p.Kitchen), Habit: habit}
+	if made.Plan.LacksYeast(p.Kitchen) {
+		made.NoYeast, err = c.withoutYeast(p)
 	}
-	return made{answer, r, m}, err
+	return made, err
 }
 
-// withoutYeast lists the recipes on the shelf that need none.
-func (s *server) withoutYeast(ctx context.Context, q store.Queries, k kitchenNow) ([]RecipeOnShelf, error) {
-	recipes, err := q.Recipes(ctx, k.ID)
-	var out []RecipeOnShelf
-	for _, r := range recipes {
-		if r.Recipe.Allows(k.Kitchen.Kitchen.Ingredient, k.Kitchen.Kitchen.HasSome) {
-			out = append(out, onShelf(r))
+// mostNoYeast is how many loaves without yeast are looked through.
+const mostNoYeast = 20
+
+// withoutYeast lists recipes on the shelf that need none, and for which the house has the rest.
+func (c *call) withoutYeast(p plan.Place) ([]store.RecipeOnShelf, error) {
+	rows, err := c.WithoutYeast(c.ctx, c.kitchen, mostNoYeast)
+	if err != nil {
+		return nil, err
+	}
+	var out []store.RecipeOnShelf
+	for _, row := range rows {
+		r, err := c.Recipe(c.ctx, c.kitchen, row.ID, 0)
+		if err != nil {
+			c.server.log.Error("unreadable", "error", err)
+			continue
+		}
+		if r.Recipe.Allows(p.Kitchen.Ingredient, p.Kitchen.HasSome) {
+			out = append(out, row)
 		}
 	}
-	return out, err
-}
-
-// named finds what a field names; an unknown one is the field's fault.
-func named[T any](id, pointer, what string, find func(string) (T, error)) (T, error) {
-	var none T
-	if !store.ValidID(id) {
-		return none, fault.At(pointer, "say which %s, by its id", what)
-	}
-	v, err := find(id)
-	if errors.Is(err, store.ErrNotFound) {
-		return none, fault.At(pointer, "this kitchen has no such %s", what)
-	}
-	return v, err
+	return out, nil
 }

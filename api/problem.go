@@ -1,12 +1,14 @@
 package api
 
 import (
+	"context"
 	"database/sql/driver"
 	"errors"
 	"fmt"
 	"io"
 	"net"
 	"net/http"
+	"reflect"
 
 	"github.com/gin-gonic/gin"
 	"github.com/go-json-experiment/json"
@@ -36,24 +38,39 @@ func problem(status int, pointer, format string, args ...any) *Problem {
 // asProblem turns any error into the problem that the client gets.
 func asProblem(err error) *Problem {
 	var p *Problem
+	var unreadable *store.Unreadable
+	if errors.As(err, &p) {
+		return p
+	}
+	if errors.As(err, &unreadable) { // whatever is inside, it is not the client's mistake
+		return problem(http.StatusInternalServerError, "", "this %s cannot be read; everything else in the kitchen is as it was", unreadable.What)
+	}
+	for _, as := range []func(error) *Problem{mistake, trouble} {
+		if p := as(err); p != nil {
+			return p
+		}
+	}
+	return problem(http.StatusInternalServerError, "", "something went wrong here; nothing was stored")
+}
+
+// mistake is the problem of an error that the client can mend; nil for another error.
+func mistake(err error) *Problem {
 	var f *fault.Fault
 	var large *http.MaxBytesError
 	var syntax *jsontext.SyntacticError
 	var semantic *json.SemanticError
-	var network net.Error
 	switch {
-	case errors.As(err, &p):
-		return p
 	case errors.As(err, &f):
 		return problem(http.StatusUnprocessableEntity, f.Pointer, "%s", f.Detail)
 	case errors.As(err, &large):
 		return problem(http.StatusRequestEntityTooLarge, "", "this is too long: at most %d kB can be sent", large.Limit/1024)
-	case errors.Is(err, io.EOF), errors.As(err, &syntax):
-		pointer := ""
-		if syntax != nil {
-			pointer = string(syntax.JSONPointer)
+	case errors.As(err, &syntax):
+		if errors.Is(err, jsontext.ErrDuplicateName) {
+			return problem(http.StatusBadRequest, string(syntax.JSONPointer), "this field is there twice")
 		}
-		return problem(http.StatusBadRequest, pointer, "what was sent is not whole JSON: %v", err)
+		return problem(http.StatusBadRequest, string(syntax.JSONPointer), "what was sent is not whole JSON: it goes wrong after %d bytes", syntax.ByteOffset)
+	case errors.Is(err, io.EOF), errors.Is(err, io.ErrUnexpectedEOF):
+		return problem(http.StatusBadRequest, "", "what was sent is not whole JSON: it ends too soon")
 	case errors.As(err, &semantic):
 		return problem(http.StatusBadRequest, string(semantic.JSONPointer), "%s", wrongType(semantic))
 	case errors.Is(err, store.ErrNotFound):
@@ -62,35 +79,56 @@ func asProblem(err error) *Problem {
 		return problem(http.StatusPreconditionFailed, "", "this was changed elsewhere meanwhile: look at it again, then change it")
 	case errors.Is(err, store.ErrKeyReused):
 		return problem(http.StatusUnprocessableEntity, "", "this Idempotency-Key was used for another request: use a new one")
-	case errors.Is(err, mysql.ErrInvalidConn), errors.Is(err, driver.ErrBadConn), errors.As(err, &network):
+	}
+	return nil
+}
+
+// trouble is the problem of an error that passes; nil for another error.
+func trouble(err error) *Problem {
+	var network net.Error
+	switch {
+	case errors.Is(err, mysql.ErrInvalidConn), errors.Is(err, driver.ErrBadConn), errors.As(err, &network),
+		errors.Is(err, context.DeadlineExceeded), errors.Is(err, context.Canceled):
 		return problem(http.StatusServiceUnavailable, "", "the record book is not answering just now; nothing was stored, so try again in a moment")
 	}
-	return problem(http.StatusInternalServerError, "", "something went wrong here; nothing was stored")
+	return nil
 }
 
-// wrongType says what a field should hold, in words.
+// wrongType says what a field should hold, in a baker's words: those of our own readers, or by the type
+// that it has here.
 func wrongType(e *json.SemanticError) string {
-	if e.Err != nil {
-		if errors.Is(e.Err, json.ErrUnknownName) {
-			return "there is no such field"
-		}
+	var inner *json.SemanticError
+	switch {
+	case errors.Is(e.Err, json.ErrUnknownName):
+		return "there is no such field"
+	case e.Err != nil && !errors.As(e.Err, &inner) && ours(e.GoType):
 		return e.Err.Error()
+	case e.GoType == nil:
+		return "this does not fit here"
 	}
-	if e.GoType != nil {
-		return fmt.Sprintf("a %s does not fit here: want %s", e.JSONKind, kindInWords(e.GoType.Kind().String()))
-	}
-	return e.Error()
+	return fmt.Sprintf("this does not fit here: want %s", kindInWords(e.GoType))
 }
 
-func kindInWords(k string) string {
-	switch k {
-	case "int", "int64", "float64":
+// ours reports whether a type is read by a reader of this program, whose errors are for bakers.
+func ours(t reflect.Type) bool {
+	return t != nil && reflect.PointerTo(t).Implements(textReader)
+}
+
+var textReader = reflect.TypeFor[interface{ UnmarshalText([]byte) error }]()
+
+func kindInWords(t reflect.Type) string {
+	switch {
+	case ours(t):
+		return "a text"
+	case t.Kind() >= reflect.Int && t.Kind() <= reflect.Uint64:
+		return "a whole number"
+	case t.Kind() == reflect.Float64:
 		return "a number"
-	case "bool":
+	case t.Kind() == reflect.Bool:
 		return "true or false"
-	case "slice":
+	case t.Kind() == reflect.Slice:
 		return "a list"
-	case "string":
+	case t.Kind() == reflect.String:
 		return "a text"
 	}
 	return "an object"
@@ -110,4 +148,14 @@ func (s *server) refuse(c *gin.Context, err error) {
 	}
 	c.Abort()
 	c.Data(p.Status, "application/problem+json", b)
+}
+
+// under moves a fault's pointer below the field that holds the faulty value.
+func under(prefix string, err error) error {
+	p := asProblem(err)
+	if p.Status >= 500 {
+		return err
+	}
+	p.Pointer = prefix + p.Pointer
+	return p
 }

@@ -1,14 +1,15 @@
 package api
 
 import (
-	"bytes"
 	"fmt"
 	"net/http"
-
-	"github.com/gin-gonic/gin"
+	"strconv"
+	"strings"
 
 	"risepan/core/fault"
 	"risepan/core/formula"
+	"risepan/core/kind"
+	"risepan/core/kitchen"
 	"risepan/core/larder"
 	"risepan/core/measure"
 	"risepan/core/recipe"
@@ -31,6 +32,7 @@ type RecipeText struct {
 type RecipeRead struct {
 	ID       string            `json:"id,omitzero"` // of a stored recipe
 	Revision int               `json:"revision,omitzero"`
+	PutAway  bool              `json:"putAway,omitzero"`
 	Recipe   RecipeText        `json:"recipe"`
 	Inferred bool              `json:"inferred"` // the size was left out
 	Lines    []ReadLine        `json:"lines"`
@@ -50,18 +52,24 @@ type ReadLine struct {
 	AtBeep   bool          `json:"atBeep,omitzero"`
 }
 
-// understand reads a recipe's text and checks all of it.
-func understand(t RecipeText, k kitchenNow) (recipe.Recipe, RecipeRead, error) {
+// written is the recipe that a text says, before it is looked through.
+func (t RecipeText) written() (recipe.Recipe, error) {
 	lines, err := recipe.ReadLines(t.Text, t.Standard)
-	if err != nil {
-		return recipe.Recipe{}, RecipeRead{}, err
-	}
 	r := recipe.Recipe{Name: t.Name, Kind: t.Kind, Size: t.Size, Standard: t.Standard, Lines: lines, Note: t.Note}
-	out := RecipeRead{Recipe: t, Inferred: t.Size.IsZero()}
-	if out.Inferred {
+	if r.Size.IsZero() {
 		r.Size = measure.LoafPounds(3, 2) // until its flour is known
 	}
-	weighed, err := r.Weigh(k.Kitchen.Kitchen.Ingredient)
+	return r, err
+}
+
+// understand looks a recipe through and says what is understood of it. Where its size was left out, it
+// is inferred.
+func understand(r recipe.Recipe, inferred bool, k kitchen.Kitchen) (recipe.Recipe, RecipeRead, error) {
+	out := RecipeRead{Inferred: inferred}
+	if err := r.Check(); err != nil {
+		return r, out, err
+	}
+	weighed, err := r.Weigh(k.Ingredient)
 	if err != nil {
 		return r, out, err
 	}
@@ -80,75 +88,78 @@ func understand(t RecipeText, k kitchenNow) (recipe.Recipe, RecipeRead, error) {
 	if out.Formula.Flour == 0 {
 		return r, out, problem(http.StatusUnprocessableEntity, "/text", "bread needs flour: add a line with flour")
 	}
-	if out.Inferred {
+	if inferred {
 		r.Size = scale.Infer(out.Formula.Flour, everything)
-		out.Recipe.Size = r.Size
-	} else if likely, ask := scale.Questions(r.Size, out.Formula.Flour); ask && r.Kind != recipe.QuickBread {
+	} else if likely, ask := scale.Questions(r.Size, out.Formula.Flour); ask && kind.Of(r.Kind).BySize() {
 		out.Question = &likely
 	}
+	out.Recipe = RecipeText{r.Name, r.Kind, r.Size, r.Standard, r.Text(), r.Note}
 	return r, out, nil
 }
 
-func (s *server) readRecipe(c *gin.Context) (any, error) {
-	var t RecipeText
-	if err := read(c.Request.Body, &t); err != nil {
-		return nil, err
-	}
-	k, err := s.kitchen(c.Request.Context(), s.store.Queries)
-	if err != nil {
-		return nil, err
-	}
-	_, out, err := understand(t, k)
+func (s *server) readRecipe(c *call) (any, error) {
+	_, _, out, err := c.text()
 	return out, err
 }
 
-func (s *server) showRecipe(c *gin.Context) (any, error) {
-	ctx := c.Request.Context()
-	k, err := s.kitchen(ctx, s.store.Queries)
+// text reads the recipe that a call sends, and what is understood of it.
+func (c *call) text() (t RecipeText, r recipe.Recipe, out RecipeRead, err error) {
+	if err = c.read(&t); err != nil {
+		return
+	}
+	k, _, err := c.settings()
+	if err != nil {
+		return
+	}
+	if r, err = t.written(); err != nil {
+		return
+	}
+	r, out, err = understand(recipe.New(r), t.Size.IsZero(), k)
+	if err == nil {
+		out.Recipe.Text = t.Text // as it is being written
+	}
+	return
+}
+
+func (s *server) showRecipe(c *call) (any, error) {
+	id, err := c.id()
 	if err != nil {
 		return nil, err
 	}
-	if !store.ValidID(c.Param("id")) {
-		return nil, store.ErrNotFound
-	}
-	r, err := s.store.Recipe(ctx, k.ID, c.Param("id"))
+	return c.showRevision(id, 0)
+}
+
+func (c *call) showRevision(id string, revision int) (RecipeRead, error) {
+	k, _, err := c.settings()
 	if err != nil {
-		return nil, err
+		return RecipeRead{}, err
 	}
-	t := RecipeText{r.Recipe.Name, r.Recipe.Kind, r.Recipe.Size, r.Recipe.Standard, r.Recipe.Text(), r.Recipe.Note}
-	_, out, err := understand(t, k)
-	out.ID, out.Revision = r.ID, r.Revision
+	r, err := c.Recipe(c.ctx, c.kitchen, id, revision)
+	if err != nil {
+		return RecipeRead{}, err
+	}
+	row, err := c.OnShelf(c.ctx, c.kitchen, id)
+	if err != nil {
+		return RecipeRead{}, err
+	}
+	_, out, err := understand(r.Recipe, false, k)
+	out.ID, out.Revision, out.PutAway = r.ID, r.Revision, row.PutAway
 	return out, err
 }
 
-// addRecipe stores a new recipe, or where the path names one its next revision.
-func (s *server) addRecipe(c *gin.Context, q store.Queries, k kitchenNow, body []byte) (any, error) {
-	var t RecipeText
-	if err := read(bytes.NewReader(body), &t); err != nil {
-		return nil, err
-	}
-	r, out, err := understand(t, k)
-	if err != nil {
-		return nil, err
-	}
-	ctx := c.Request.Context()
-	var stored store.Recipe
-	switch id := c.Param("id"); {
-	case id == "":
-		stored, err = q.AddRecipe(ctx, k.ID, r, k.now)
-	case !store.ValidID(id):
-		return nil, store.ErrNotFound
-	default:
-		stored, err = q.AddRevision(ctx, k.ID, id, r, k.now)
-	}
-	out.ID, out.Revision = stored.ID, stored.Revision
-	return out, err
+// revisionRef names a revision of a recipe for an answer to be made of.
+func revisionRef(r store.Recipe) string { return fmt.Sprintf("%s %d", r.ID, r.Revision) }
+
+func readRef(ref string) (id string, number int) {
+	id, text, _ := strings.Cut(ref, " ")
+	number, _ = strconv.Atoi(text)
+	return id, number
 }
 
-// SwapsKept are swaps to keep as a recipe's next revision.
-type SwapsKept struct {
-	Revision int         `json:"revision"` // that they were tried on
-	Swaps    []swap.Pick `json:"swaps"`
+// recipeMade answers with a recipe as it was kept.
+func (s *server) recipeMade(c *call, ref string) (any, error) {
+	id, revision := readRef(ref)
+	return c.showRevision(id, revision)
 }
 
 // RecipeKept says which revision was stored.
@@ -157,62 +168,118 @@ type RecipeKept struct {
 	Revision int    `json:"revision"`
 }
 
+func (s *server) recipeKept(c *call, ref string) (any, error) {
+	id, revision := readRef(ref)
+	return RecipeKept{id, revision}, nil
+}
+
+func (s *server) addRecipe(c *call) (string, error) {
+	_, r, _, err := c.text()
+	if err != nil {
+		return "", err
+	}
+	k, _, err := c.settings()
+	if err != nil {
+		return "", err
+	}
+	stored, err := c.AddRecipe(c.ctx, c.kitchen, r, r.Yeasted(k.Ingredient), c.now)
+	return revisionRef(stored), err
+}
+
+// reviseRecipe keeps a text as the next revision of a recipe, whose lines keep their ids. What was made
+// from an older revision is refused.
+func (s *server) reviseRecipe(c *call) (string, error) {
+	seen, err := c.version()
+	if err != nil {
+		return "", err
+	}
+	_, r, _, err := c.text()
+	if err != nil {
+		return "", err
+	}
+	before, err := c.head(seen)
+	if err != nil {
+		return "", err
+	}
+	return c.keep(before, r.Revise(before.Recipe))
+}
+
 // head is the newest revision of the recipe that the path names, which must be the one that the
 // baker saw.
-func (s *server) head(c *gin.Context, q store.Queries, k kitchenNow, seen int) (store.Recipe, error) {
-	if !store.ValidID(c.Param("id")) {
-		return store.Recipe{}, store.ErrNotFound
+func (c *call) head(seen int) (store.Recipe, error) {
+	id, err := c.id()
+	if err != nil {
+		return store.Recipe{}, err
 	}
-	r, err := q.Recipe(c.Request.Context(), k.ID, c.Param("id"))
+	r, err := c.Recipe(c.ctx, c.kitchen, id, 0)
 	if err == nil && r.Revision != seen {
 		return r, store.ErrStale
 	}
 	return r, err
 }
 
-func keep(c *gin.Context, q store.Queries, k kitchenNow, id string, r recipe.Recipe) (any, error) {
-	stored, err := q.AddRevision(c.Request.Context(), k.ID, id, r, k.now)
-	return RecipeKept{stored.ID, stored.Revision}, err
+func (c *call) keep(before store.Recipe, next recipe.Recipe) (string, error) {
+	k, _, err := c.settings()
+	if err != nil {
+		return "", err
+	}
+	stored, err := c.ReviseRecipe(c.ctx, c.kitchen, before.ID, before.Revision, next, next.Yeasted(k.Ingredient), c.now)
+	return revisionRef(stored), err
+}
+
+// SwapsKept are swaps to keep as a recipe's next revision.
+type SwapsKept struct {
+	Revision int         `json:"revision"` // that they were tried on
+	Swaps    []swap.Pick `json:"swaps"`
 }
 
 // keepSwaps makes swaps in a recipe for good, as its next revision.
-func (s *server) keepSwaps(c *gin.Context, q store.Queries, k kitchenNow, body []byte) (any, error) {
+func (s *server) keepSwaps(c *call) (string, error) {
 	var in SwapsKept
-	if err := read(bytes.NewReader(body), &in); err != nil {
-		return nil, err
+	if err := c.read(&in); err != nil {
+		return "", err
 	}
-	r, err := s.head(c, q, k, in.Revision)
+	k, _, err := c.settings()
 	if err != nil {
-		return nil, err
+		return "", err
+	}
+	r, err := c.head(in.Revision)
+	if err != nil {
+		return "", err
 	}
 	if len(in.Swaps) == 0 {
-		return nil, fault.At("/swaps", "say which swaps to keep")
+		return "", fault.At("/swaps", "say which swaps to keep")
 	}
 	next := r.Recipe
 	for n, p := range in.Swaps {
-		if next, err = swap.Apply(next, k.Kitchen.Kitchen.Ingredient, p); err != nil {
-			return nil, under(fmt.Sprintf("/swaps/%d", n), err)
+		if next, err = swap.Apply(next, k.Ingredient, p); err != nil {
+			return "", under(fmt.Sprintf("/swaps/%d", n), err)
 		}
 	}
-	return keep(c, q, k, r.ID, next)
+	if err := next.Check(); err != nil {
+		return "", err
+	}
+	return c.keep(r, next)
 }
 
 // undoRecipe brings the revision before the newest back, as a revision of its own.
-func (s *server) undoRecipe(c *gin.Context, q store.Queries, k kitchenNow, body []byte) (any, error) {
+func (s *server) undoRecipe(c *call) (string, error) {
 	var in RecipeKept
-	if err := read(bytes.NewReader(body), &in); err != nil {
-		return nil, err
+	if err := c.read(&in); err != nil {
+		return "", err
 	}
-	r, err := s.head(c, q, k, in.Revision)
+	r, err := c.head(in.Revision)
 	if err != nil {
-		return nil, err
+		return "", err
 	}
 	if r.Revision == 1 {
-		return nil, fault.At("/revision", "this is the recipe as it was first written: there is nothing to undo")
+		return "", fault.At("/revision", "this is the recipe as it was first written: there is nothing to undo")
 	}
-	before, err := q.RecipeAt(c.Request.Context(), k.ID, r.ID, r.Revision-1)
+	before, err := c.Recipe(c.ctx, c.kitchen, r.ID, r.Revision-1)
 	if err != nil {
-		return nil, err
+		return "", err
 	}
-	return keep(c, q, k, r.ID, before.Recipe)
+	back := before.Recipe
+	back.Drawn = max(back.Drawn, r.Recipe.Drawn)
+	return c.keep(r, back)
 }

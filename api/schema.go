@@ -8,31 +8,41 @@ import (
 	stdjson "encoding/json"
 
 	"github.com/invopop/jsonschema"
+
+	"risepan/core/plan"
 )
 
 // shapes names every shape that crosses the wire; the front end's types are made from it.
 type shapes struct {
-	Shelf      Shelf
-	Wish       Wish
-	PlanAnswer PlanAnswer
-	Start      Start
-	Log        Log
-	BakeView   BakeView
-	Happened   Happened
-	Loaded     Loaded
-	RecipeRead RecipeRead
-	SwapsKept  SwapsKept
-	Bench      BenchView
-	AtBench    AtBench
-	Machine    MachineRead
-	Profiles   Profiles
-	Compare    Compare
-	Compared   Compared
-	HabitOf    HabitOf
-	RecipeKept RecipeKept
-	Larder     Larder
-	Settings   KitchenSettings
-	Problem    Problem
+	Kitchens     Kitchens
+	Shelf        Shelf
+	Recipes      Recipes
+	PutAway      PutAway
+	Wish         plan.Wish
+	PlanAnswer   PlanAnswer
+	OffersFor    OffersFor
+	Offers       Offers
+	Start        Start
+	Log          Log
+	BakeView     BakeView
+	BakeTold     BakeTold
+	Happened     Happened
+	Loaded       Loaded
+	RecipeRead   RecipeRead
+	SwapsKept    SwapsKept
+	Bench        BenchView
+	BenchTold    BenchTold
+	AtBench      AtBench
+	Machine      MachineRead
+	MachinesAway MachinesAway
+	Profiles     Profiles
+	Compare      Compare
+	Compared     Compared
+	HabitOf      HabitOf
+	RecipeKept   RecipeKept
+	Larder       Larder
+	Settings     KitchenSettings
+	Problem      Problem
 }
 
 type worded interface{ Words() []string }
@@ -83,6 +93,9 @@ func vocabulary(t reflect.Type) *jsonschema.Schema {
 	return s
 }
 
+// plain are types that the screens call by their own name alone.
+var plain = map[string]string{"PlanWish": "Wish", "StoreRecipeOnShelf": "RecipeOnShelf"}
+
 // typeName tells apart types of one name in several rooms: kitchen.Kitchen keeps its name, but
 // plan.Line and recipe.Line become PlanLine and RecipeLine.
 func typeName(t reflect.Type) string {
@@ -91,5 +104,9 @@ func typeName(t reflect.Type) string {
 	if room == "api" || room == "" || strings.EqualFold(room, name) {
 		return name
 	}
-	return strings.ToUpper(room[:1]) + room[1:] + name
+	long := strings.ToUpper(room[:1]) + room[1:] + name
+	if short, ok := plain[long]; ok {
+		return short
+	}
+	return long
 }

@@ -49,23 +49,26 @@ func TestRealAnswersFitTheSchema(t *testing.T) {
 	h := open(t)
 	bake := h.start("Mooring raisin loaf", "k")
 	w := h.wish("Sluice-gate egg loaf")
-	w["ready"], w["size"] = "2026-03-11T07:00", "2 lb"
+	put(w, "time/ready", "2026-03-11T07:00")
+	put(w, "loaf/size", "2 lb")
 	for _, a := range []struct {
 		shape, method, path string
 		body                any
 		header              []string
 	}{
-		{"Shelf", "GET", "/api/v1/shelf", nil, nil},
-		{"PlanAnswer", "POST", "/api/v1/plan", w, nil},
-		{"Profiles", "GET", "/api/v1/machines/profiles", nil, nil},
-		{"MachineRead", "GET", "/api/v1/machines/" + w["machine"].(string), nil, nil},
-		{"Compared", "POST", "/api/v1/machines/" + w["machine"].(string) + "/compare", map[string]any{"cycles": []string{"basic", "rapid"}, "size": "1 lb", "crust": "dark"}, nil},
-		{"Larder", "GET", "/api/v1/larder", nil, nil},
-		{"RecipeKept", "POST", "/api/v1/recipes/" + w["recipe"].(string) + "/swaps",
+		{"Shelf", "GET", "~", nil, nil},
+		{"PlanAnswer", "POST", "~/plan", w, nil},
+		{"Profiles", "GET", "~/machines/profiles", nil, nil},
+		{"MachineRead", "GET", "~/machines/" + w["machine"].(string), nil, nil},
+		{"Compared", "POST", "~/machines/" + w["machine"].(string) + "/compare", map[string]any{"cycles": []string{"basic", "rapid"}, "size": "1 lb", "crust": "dark"}, nil},
+		{"Larder", "GET", "~/larder", nil, nil},
+		{"Kitchens", "GET", "/api/v1/kitchens", nil, nil}, {"Recipes", "GET", "~/recipes?name=egg", nil, nil}, {"MachinesAway", "GET", "~/machines/away", nil, nil},
+		{"Offers", "POST", "~/plan/offers", map[string]any{"wish": w}, nil}, {"Log", "GET", "~/bakes/running", nil, nil},
+		{"RecipeKept", "POST", "~/recipes/" + w["recipe"].(string) + "/swaps",
 			map[string]any{"revision": 1, "swaps": []any{map[string]any{"line": "l1", "swap": "milk>dry-milk"}}}, []string{"Idempotency-Key", "y"}},
-		{"Log", "GET", "/api/v1/bakes", nil, nil},
-		{"BakeView", "GET", "/api/v1/bakes/" + bake.ID, nil, nil},
-		{"BakeView", "POST", "/api/v1/bakes/" + bake.ID + "/happenings", map[string]any{"what": "taken out"}, []string{"Idempotency-Key", "x"}},
+		{"Log", "GET", "~/bakes", nil, nil},
+		{"BakeView", "GET", "~/bakes/" + bake.ID, nil, nil},
+		{"BakeTold", "POST", "~/bakes/" + bake.ID + "/happenings", map[string]any{"what": "taken out"}, []string{"Idempotency-Key", "x"}},
 	} {
 		s, err := c.Compile("api.json#/$defs/" + a.shape)
 		if err != nil {

@@ -6,8 +6,6 @@ import (
 	"bytes"
 	"context"
 	"errors"
-	"fmt"
-	"io"
 	"io/fs"
 	"log/slog"
 	"net"
@@ -19,7 +17,6 @@ import (
 
 	"github.com/gin-contrib/gzip"
 	"github.com/gin-gonic/gin"
-	"github.com/go-json-experiment/json"
 
 	"risepan/store"
 )
@@ -40,8 +37,10 @@ type server struct {
 	log   *slog.Logger
 }
 
-// largestBody is the most bytes that a request may send.
-const largestBody = 256 << 10
+const (
+	largestBody = 256 << 10        // bytes that a request may send
+	patience    = 15 * time.Second // that a request has in all: a database that hangs holds nobody longer
+)
 
 // New builds the whole site: the API under /api/v1 and the pages everywhere else.
 func New(cfg Config) http.Handler {
@@ -49,45 +48,61 @@ func New(cfg Config) http.Handler {
 	s := &server{cfg, cfg.Store, cfg.Log}
 	r := gin.New()
 	r.HandleMethodNotAllowed = true
-	r.Use(s.recover, s.ownHost, secure, gzip.Gzip(gzip.DefaultCompression))
+	r.Use(s.recover, s.ownHost, secure, gzip.Gzip(gzip.BestSpeed))
 
-	v1 := r.Group("/api/v1", func(c *gin.Context) {
-		c.Request.Body = http.MaxBytesReader(c.Writer, c.Request.Body, largestBody)
-		c.Header("Cache-Control", "no-store")
-	})
-	v1.GET("/shelf", s.answer(s.shelf))
-	v1.POST("/recipes", s.create(s.addRecipe))
-	v1.POST("/recipes/read", s.answer(s.readRecipe))
-	v1.GET("/recipes/:id", s.answer(s.showRecipe))
-	v1.POST("/recipes/:id/revisions", s.create(s.addRecipe))
-	v1.POST("/recipes/:id/swaps", s.create(s.keepSwaps))
-	v1.POST("/recipes/:id/undo", s.create(s.undoRecipe))
-	v1.GET("/machines/profiles", s.answer(s.profiles))
-	v1.POST("/machines", s.create(s.addMachine))
-	v1.GET("/machines/:id", s.answer(s.showMachine))
-	v1.PUT("/machines/:id", s.answer(s.changeMachine))
-	v1.POST("/machines/:id/undo", s.answer(s.undoMachine))
-	v1.POST("/machines/:id/compare", s.answer(s.compare))
-	v1.PUT("/habits", s.answer(s.setHabit))
-	v1.GET("/larder", s.answer(s.larder))
-	v1.PUT("/kitchen", s.answer(s.changeKitchen))
-	v1.POST("/kitchen/undo", s.answer(s.undoKitchen))
-	v1.POST("/plan", s.answer(s.makePlan))
-	v1.POST("/benches", s.create(s.addBench))
-	v1.GET("/benches/:id", s.answer(s.showBench))
-	v1.POST("/benches/:id/happenings", s.create(s.addAtBench))
-	v1.GET("/bakes", s.answer(s.listBakes))
-	v1.POST("/bakes", s.create(s.startBake))
-	v1.GET("/bakes/:id", s.answer(s.showBake))
-	v1.POST("/bakes/:id/happenings", s.create(s.addHappening))
-	v1.POST("/demo", s.create(s.loadDemo))
-	v1.GET("/health", s.answer(s.health))
+	v1 := r.Group("/api/v1", limited)
+	v1.GET("/health", s.show(s.health))
+	v1.GET("/kitchens", s.show(s.listKitchens))
+	k := v1.Group("/kitchens/:kitchen", s.inKitchen)
+	k.GET("", s.show(s.shelf))
+	k.PUT("", s.change(s.changeKitchen))
+	k.POST("/undo", s.change(s.undoKitchen))
+	k.POST("/demo", s.create(s.loadDemo, s.loadedDemo))
+	k.GET("/larder", s.show(s.larder))
+	k.GET("/recipes", s.show(s.listRecipes))
+	k.POST("/recipes", s.create(s.addRecipe, s.recipeMade))
+	k.POST("/recipes/read", s.show(s.readRecipe))
+	k.GET("/recipes/:id", s.show(s.showRecipe))
+	k.POST("/recipes/:id/revisions", s.create(s.reviseRecipe, s.recipeMade))
+	k.POST("/recipes/:id/swaps", s.create(s.keepSwaps, s.recipeKept))
+	k.POST("/recipes/:id/undo", s.create(s.undoRecipe, s.recipeKept))
+	k.PUT("/recipes/:id/shelf", s.change(s.putAway(store.Queries.PutRecipeAway)))
+	k.GET("/machines/profiles", s.show(s.profiles))
+	k.GET("/machines/away", s.show(s.machinesAway))
+	k.POST("/machines", s.create(s.addMachine, s.machineMade))
+	k.GET("/machines/:id", s.show(s.showMachine))
+	k.PUT("/machines/:id", s.change(s.changeMachine))
+	k.POST("/machines/:id/undo", s.change(s.undoMachine))
+	k.POST("/machines/:id/compare", s.show(s.compare))
+	k.PUT("/machines/:id/shelf", s.change(s.putAway(store.Queries.PutMachineAway)))
+	k.PUT("/habits", s.change(s.setHabit))
+	k.POST("/plan", s.show(s.makePlan))
+	k.POST("/plan/offers", s.show(s.offerSwaps))
+	k.POST("/benches", s.create(s.addBench, s.benchMade))
+	k.GET("/benches/:id", s.show(s.showBench))
+	k.POST("/benches/:id/happenings", s.create(s.addAtBench, s.toldBench))
+	k.GET("/bakes", s.show(s.listBakes))
+	k.GET("/bakes/running", s.show(s.runningBakes))
+	k.POST("/bakes", s.create(s.startBake, s.bakeMade))
+	k.GET("/bakes/:id", s.show(s.showBake))
+	k.POST("/bakes/:id/happenings", s.create(s.addInBake, s.toldBake))
+	k.PUT("/bakes/:id/shelf", s.change(s.putAway(store.Queries.PutBakeAway)))
 
 	r.NoMethod(func(c *gin.Context) {
 		s.refuse(c, problem(http.StatusMethodNotAllowed, "", "%s does not work here", c.Request.Method))
 	})
 	r.NoRoute(s.page)
 	return http.NewCrossOriginProtection().Handler(r)
+}
+
+// limited bounds what a request may send and how long it may take.
+func limited(c *gin.Context) {
+	ctx, cancel := context.WithTimeout(c.Request.Context(), patience)
+	defer cancel()
+	c.Request = c.Request.WithContext(ctx)
+	c.Request.Body = http.MaxBytesReader(c.Writer, c.Request.Body, largestBody)
+	c.Header("Cache-Control", "no-store")
+	c.Next()
 }
 
 // recover keeps a panic from ending the server, logs it and answers 500.
@@ -123,89 +138,6 @@ func secure(c *gin.Context) {
 	h.Set("Referrer-Policy", "no-referrer")
 	h.Set("Cross-Origin-Opener-Policy", "same-origin")
 	h.Set("Cross-Origin-Resource-Policy", "same-origin")
-}
-
-// notModified is returned by a handler whose client has the newest state already.
-var notModified = errors.New("not modified")
-
-// answer makes a handler that writes what f returns as JSON.
-func (s *server) answer(f func(*gin.Context) (any, error)) gin.HandlerFunc {
-	return func(c *gin.Context) {
-		v, err := f(c)
-		if errors.Is(err, notModified) {
-			c.Status(http.StatusNotModified)
-			return
-		}
-		if err == nil {
-			var b []byte
-			if b, err = json.Marshal(v); err == nil {
-				c.Data(http.StatusOK, "application/json", b)
-				return
-			}
-		}
-		s.refuse(c, err)
-	}
-}
-
-// create makes a handler for a call that stores something. It wants an Idempotency-Key; the answer
-// is kept under it in the same transaction.
-func (s *server) create(f func(c *gin.Context, q store.Queries, k kitchenNow, body []byte) (any, error)) gin.HandlerFunc {
-	return func(c *gin.Context) {
-		key := c.GetHeader("Idempotency-Key")
-		if key == "" || len(key) > 100 {
-			s.refuse(c, problem(http.StatusBadRequest, "", "send an Idempotency-Key of 1 to 100 letters, so that a repeated request is stored once"))
-			return
-		}
-		body, err := io.ReadAll(c.Request.Body)
-		if err != nil {
-			s.refuse(c, err)
-			return
-		}
-		ctx := c.Request.Context()
-		k, err := s.kitchen(ctx, s.store.Queries)
-		if err != nil {
-			s.refuse(c, err)
-			return
-		}
-		whole := append([]byte(c.Request.Method+" "+c.Request.URL.Path+"\n"), body...)
-		a, err := s.store.Once(ctx, k.ID, key, whole, k.now, func(q store.Queries) (store.Answer, error) {
-			v, err := f(c, q, k, body)
-			if err != nil {
-				return store.Answer{}, err
-			}
-			b, err := json.Marshal(v)
-			return store.Answer{Status: http.StatusCreated, Body: string(b)}, err
-		})
-		if err != nil {
-			s.refuse(c, err)
-			return
-		}
-		c.Data(a.Status, "application/json", []byte(a.Body))
-	}
-}
-
-// read decodes a JSON body into v; an unknown field is refused.
-func read(body io.Reader, v any) error {
-	return json.UnmarshalRead(body, v, json.RejectUnknownMembers(true))
-}
-
-// kitchenNow is the kitchen that a request acts on, with its clock.
-type kitchenNow struct {
-	store.Kitchen
-	zone *time.Location
-	now  time.Time
-}
-
-func (s *server) kitchen(ctx context.Context, q store.Queries) (kitchenNow, error) {
-	k, err := q.FirstKitchen(ctx)
-	if err != nil {
-		return kitchenNow{}, err
-	}
-	zone, err := time.LoadLocation(k.Kitchen.Zone)
-	if err != nil {
-		return kitchenNow{}, fmt.Errorf("the kitchen's zone: %w", err)
-	}
-	return kitchenNow{k, zone, s.Now()}, nil
 }
 
 // page serves the built front end; any path that is no file is a screen of it.

@@ -1,25 +1,38 @@
 package api
 
 import (
+	"context"
+	"errors"
 	"net/http"
 	"time"
 
-	"github.com/gin-gonic/gin"
-
+	"risepan/core/fault"
+	"risepan/core/kept"
 	"risepan/core/kitchen"
 	"risepan/core/machine"
 	"risepan/core/measure"
-	"risepan/core/recipe"
 	"risepan/store"
 )
 
-// Shelf is what a kitchen has to bake with: its settings, machines and recipes.
+// Kitchens are the kitchens of this house.
+type Kitchens struct {
+	Kitchens []store.KitchenName `json:"kitchens"`
+}
+
+func (s *server) listKitchens(c *call) (any, error) {
+	k, err := c.Kitchens(c.ctx)
+	return Kitchens{k}, err
+}
+
+// Shelf is what a kitchen has to bake with: its settings, its machines and the first of its recipes.
 type Shelf struct {
 	KitchenSettings
-	Machines []MachineOnShelf `json:"machines"`
-	Recipes  []RecipeOnShelf  `json:"recipes"`
-	Bench    *OpenBench       `json:"bench,omitzero"` // a loaf that is being measured
-	Now      time.Time        `json:"now"`
+	Machines   []MachineOnShelf      `json:"machines"`
+	Recipes    []store.RecipeOnShelf `json:"recipes"` // the first of them
+	More       bool                  `json:"more"`    // there are others
+	Unreadable []string              `json:"unreadable,omitzero"`
+	Bench      *OpenBench            `json:"bench,omitzero"` // a loaf that is being measured
+	Now        time.Time             `json:"now"`
 }
 
 // MachineOnShelf is a machine to choose.
@@ -30,45 +43,87 @@ type MachineOnShelf struct {
 	Delay machine.Delay      `json:"delay"`
 }
 
-// RecipeOnShelf is a recipe to choose.
-type RecipeOnShelf struct {
-	ID       string           `json:"id"`
-	Revision int              `json:"revision"`
-	Name     string           `json:"name"`
-	Kind     recipe.Kind      `json:"kind"`
-	Size     measure.LoafSize `json:"size"`
-	Note     string           `json:"note"`
+// window is how many recipes are shown at once.
+const window = 40
+
+func (s *server) shelf(c *call) (any, error) {
+	k, zone, err := c.settings()
+	if err != nil {
+		return nil, err
+	}
+	out := Shelf{KitchenSettings: settingsOf(k, c.settled.Version, kitchen.DateOf(c.now, zone)), Now: c.now}
+	if out.Machines, out.Unreadable, err = c.machines(false); err != nil {
+		return nil, err
+	}
+	if out.Recipes, out.More, err = c.recipes(store.Search{}); err != nil {
+		return nil, err
+	}
+	out.Bench, err = c.openBench()
+	return out, err
 }
 
-func onShelf(r store.Recipe) RecipeOnShelf {
-	return RecipeOnShelf{r.ID, r.Revision, r.Recipe.Name, r.Recipe.Kind, r.Recipe.Size, r.Recipe.Note}
-}
-
-func (s *server) shelf(c *gin.Context) (any, error) {
-	ctx := c.Request.Context()
-	k, err := s.kitchen(ctx, s.store.Queries)
-	if err != nil {
-		return nil, err
-	}
-	machines, err := s.store.Machines(ctx, k.ID)
-	if err != nil {
-		return nil, err
-	}
-	recipes, err := s.store.Recipes(ctx, k.ID)
-	if err != nil {
-		return nil, err
-	}
-	out := Shelf{KitchenSettings: settings(k.Kitchen.Kitchen, k.Version, kitchen.DateOf(k.now, k.zone)), Now: k.now}
-	if out.Bench, err = s.openBench(ctx, k); err != nil {
-		return nil, err
-	}
+// machines lists the machines on the shelf or away from it. One that cannot be read costs itself alone:
+// it is logged, and said.
+func (c *call) machines(away bool) (out []MachineOnShelf, unreadable []string, err error) {
+	machines, faults, err := c.Machines(c.ctx, c.kitchen, away)
+	out = []MachineOnShelf{}
 	for _, m := range machines {
-		out.Machines = append(out.Machines, MachineOnShelf{m.ID, m.Machine.Name, m.Machine.Sizes, m.Machine.Delay})
+		out = append(out, MachineOnShelf{m.ID, m.Machine.Name, m.Machine.Sizes, m.Machine.Delay})
 	}
-	for _, r := range recipes {
-		out.Recipes = append(out.Recipes, onShelf(r))
+	for _, f := range faults {
+		c.server.log.Error("unreadable", "error", f)
+		unreadable = append(unreadable, "One machine of this kitchen cannot be read. Everything else is as it was.")
 	}
-	return out, nil
+	return out, unreadable, err
+}
+
+// recipes lists a window of the recipes that are looked for, and whether there are more.
+func (c *call) recipes(search store.Search) ([]store.RecipeOnShelf, bool, error) {
+	search.Most = window + 1
+	out, err := c.Shelf(c.ctx, c.kitchen, search)
+	return out[:min(len(out), window)], len(out) > window, err
+}
+
+// Recipes are a window of a kitchen's recipes.
+type Recipes struct {
+	Recipes []store.RecipeOnShelf `json:"recipes"`
+	More    bool                  `json:"more"`
+}
+
+// longestSearch is the most letters that can be searched for.
+const longestSearch = 120
+
+func (s *server) listRecipes(c *call) (any, error) {
+	q := c.gin.Query
+	search := store.Search{Name: q("name"), Away: q("away") == "true", After: q("after")}
+	if err := kept.Short("/name", "what is looked for", search.Name, longestSearch); err != nil {
+		return nil, err
+	}
+	if search.After != "" && !store.ValidID(search.After) {
+		return nil, fault.At("/after", "after wants the id of the last recipe seen")
+	}
+	recipes, more, err := c.recipes(search)
+	return Recipes{recipes, more}, err
+}
+
+// PutAway says whether a thing shall be away from the shelf.
+type PutAway struct {
+	Away bool `json:"away"`
+}
+
+// putAway takes a thing off the shelf or brings it back.
+func (s *server) putAway(put func(store.Queries, context.Context, string, string, bool) error) func(*call) (any, error) {
+	return func(c *call) (any, error) {
+		var in PutAway
+		if err := c.read(&in); err != nil {
+			return nil, err
+		}
+		id, err := c.id()
+		if err != nil {
+			return nil, err
+		}
+		return in, put(c.Queries, c.ctx, c.kitchen, id, in.Away)
+	}
 }
 
 // Loaded says what the demo brought.
@@ -78,27 +133,33 @@ type Loaded struct {
 }
 
 // loadDemo furnishes a kitchen that is still empty.
-func (s *server) loadDemo(c *gin.Context, q store.Queries, k kitchenNow, _ []byte) (any, error) {
-	ctx := c.Request.Context()
-	machines, err := q.Machines(ctx, k.ID)
+func (s *server) loadDemo(c *call) (string, error) {
+	k, zone, err := c.settings()
+	if err != nil {
+		return "", err
+	}
+	for _, away := range []bool{false, true} {
+		machines, _, err := c.machines(away)
+		if err != nil {
+			return "", err
+		}
+		recipes, _, err := c.recipes(store.Search{Away: away})
+		if err != nil {
+			return "", err
+		}
+		if len(machines)+len(recipes) > 0 {
+			return "", problem(http.StatusConflict, "", "this kitchen has machines or recipes already; the demo is for an empty one")
+		}
+	}
+	return c.kitchen, s.FillDemo(c.ctx, c.Queries, store.Kitchen{ID: c.kitchen, Version: c.settled.Version, Kitchen: k}, zone, c.now)
+}
+
+func (s *server) loadedDemo(c *call, _ string) (any, error) {
+	machines, _, err := c.machines(false)
 	if err != nil {
 		return nil, err
 	}
-	recipes, err := q.Recipes(ctx, k.ID)
-	if err != nil {
-		return nil, err
-	}
-	if len(machines)+len(recipes) > 0 {
-		return nil, problem(http.StatusConflict, "", "this kitchen has machines or recipes already; the demo is for an empty one")
-	}
-	if err := s.FillDemo(ctx, q, k.Kitchen, k.zone, k.now); err != nil {
-		return nil, err
-	}
-	machines, err = q.Machines(ctx, k.ID)
-	if err != nil {
-		return nil, err
-	}
-	recipes, err = q.Recipes(ctx, k.ID)
+	recipes, _, err := c.recipes(store.Search{})
 	return Loaded{len(machines), len(recipes)}, err
 }
 
@@ -107,6 +168,19 @@ type Health struct {
 	OK bool `json:"ok"`
 }
 
-func (s *server) health(c *gin.Context) (any, error) {
-	return Health{true}, s.store.Ping(c.Request.Context())
+func (s *server) health(c *call) (any, error) {
+	return Health{true}, s.store.Ping(c.ctx)
+}
+
+// named finds what a field names; an unknown one is the field's fault.
+func named[T any](id, pointer, what string, find func(string) (T, error)) (T, error) {
+	var none T
+	if !store.ValidID(id) {
+		return none, fault.At(pointer, "say which %s, by its id", what)
+	}
+	v, err := find(id)
+	if errors.Is(err, store.ErrNotFound) {
+		return none, fault.At(pointer, "this kitchen has no such %s", what)
+	}
+	return v, err
 }

@@ -6,10 +6,12 @@ import (
 	"time"
 
 	"risepan/core/bake"
+	"risepan/core/journal"
 	"risepan/core/kitchen"
 	"risepan/core/machine"
 	"risepan/core/measure"
 	"risepan/core/plan"
+	"risepan/core/recipe"
 	"risepan/store"
 )
 
@@ -60,27 +62,34 @@ func Furnish(ctx context.Context, q store.Queries, k store.Kitchen, zone *time.L
 		if err != nil {
 			return err
 		}
-		machines = append(machines, store.Machine{ID: id, Machine: m})
+		machines = append(machines, store.Machine{ID: id, Version: 1, Machine: m})
 	}
-	white, err := q.AddRecipe(ctx, k.ID, towpathWhite(), long)
+	add := func(r recipe.Recipe) (store.Recipe, error) {
+		return q.AddRecipe(ctx, k.ID, r, r.Yeasted(k.Kitchen.Ingredient), long)
+	}
+	white, err := add(towpathWhite())
 	if err != nil {
 		return err
 	}
-	oats1, err := q.AddRecipe(ctx, k.ID, oatLoaf("1 cup plus 2 tbsp", "2 1/2 tsp"), long)
+	oats1, err := add(oatLoaf("1 cup plus 2 tbsp", "2 1/2 tsp"))
 	if err != nil {
 		return err
 	}
-	oats2, err := q.AddRevision(ctx, k.ID, oats1.ID, oatLoaf("1 cup plus 2 tbsp", "1 3/4 tsp"), now.AddDate(0, 0, -17))
+	revise := func(before store.Recipe, water, yeast string, daysAgo int) (store.Recipe, error) {
+		next := oatLoaf(water, yeast).Revise(before.Recipe)
+		return q.ReviseRecipe(ctx, k.ID, before.ID, before.Revision, next, true, now.AddDate(0, 0, -daysAgo))
+	}
+	oats2, err := revise(oats1, "1 cup plus 2 tbsp", "1 3/4 tsp", 17)
 	if err != nil {
 		return err
 	}
-	oats3, err := q.AddRevision(ctx, k.ID, oats1.ID, oatLoaf("1 cup plus 1 tbsp", "1 3/4 tsp"), now.AddDate(0, 0, -10))
+	oats3, err := revise(oats2, "1 cup plus 1 tbsp", "1 3/4 tsp", 10)
 	if err != nil {
 		return err
 	}
 	var others []store.Recipe
 	for _, r := range otherRecipes() {
-		o, err := q.AddRecipe(ctx, k.ID, r, long)
+		o, err := add(r)
 		if err != nil {
 			return err
 		}
@@ -109,24 +118,25 @@ func Furnish(ctx context.Context, q store.Queries, k store.Kitchen, zone *time.L
 func addPast(ctx context.Context, q store.Queries, k store.Kitchen, zone *time.Location, now time.Time, b pastBake) error {
 	day := now.In(zone).AddDate(0, 0, -b.daysAgo)
 	start := time.Date(day.Year(), day.Month(), day.Day(), b.hour, 10+b.daysAgo, 0, 0, zone).UTC()
-	p, err := plan.Make(k.Kitchen, plan.Wish{Recipe: b.recipe.Recipe, Machine: b.machine.Machine, Size: b.size, AtPanel: true, Zone: zone}, start)
+	p, err := plan.Make(plan.Place{Kitchen: k.Kitchen, Zone: zone, Recipe: b.recipe.Recipe, Machine: b.machine.Machine, Now: start},
+		plan.Wish{RecipeID: b.recipe.ID, MachineID: b.machine.ID, Loaf: plan.Loaf{Size: b.size}, Timing: plan.Timing{AtPanel: true}})
 	if err != nil {
 		return err
 	}
-	id, err := q.StartBake(ctx, k.ID, store.Bake{RevisionID: b.recipe.RevisionID, MachineID: b.machine.ID, Plan: p, StartedAt: start}, store.Wished{Zone: k.Kitchen.Zone})
+	pins := store.Pins{RecipeID: b.recipe.ID, Revision: b.recipe.Revision, MachineID: b.machine.ID, Machine: b.machine.Version, Kitchen: k.Version}
+	id, err := q.StartBake(ctx, k.ID, store.Bake{Pins: pins, Plan: p, StartedAt: start}, store.Wished{Zone: k.Kitchen.Zone})
 	if err != nil {
 		return err
 	}
 	happened := []bake.Happening{
-		{Seq: 1, At: p.Timer.Ready.Add(b.lateOut), What: bake.TakenOut},
-		{Seq: 2, At: p.Timer.Ready.Add(b.lateOut + time.Hour), What: bake.Judged, Mark: b.mark, Note: b.note},
+		{Stamp: journal.Stamp{Seq: 1, At: p.Timer.Ready.Add(b.lateOut)}, What: bake.TakenOut},
+		{Stamp: journal.Stamp{Seq: 2, At: p.Timer.Ready.Add(b.lateOut + time.Hour)}, What: bake.Judged, Mark: b.mark, Note: b.note},
 	}
 	if b.abandoned { // the lock gates would not wait
-		happened = []bake.Happening{{Seq: 1, At: start.Add(12 * time.Minute), What: bake.Abandoned}}
+		happened = []bake.Happening{{Stamp: journal.Stamp{Seq: 1, At: start.Add(12 * time.Minute)}, What: bake.Abandoned}}
 	}
 	for n, h := range happened {
-		mark := bake.At(p, happened[:n+1], now).Mark
-		if err := q.AddHappening(ctx, k.ID, id, h, mark); err != nil {
+		if err := q.AddInBake(ctx, k.ID, id, h, bake.At(p, happened[:n+1], now)); err != nil {
 			return err
 		}
 	}

@@ -17,14 +17,14 @@ type line struct {
 
 func written(name string, kind recipe.Kind, size measure.LoafSize, note string, lines ...line) recipe.Recipe {
 	r := recipe.Recipe{Name: name, Kind: kind, Size: size, Standard: measure.US, Note: note}
-	for n, l := range lines {
+	for _, l := range lines {
 		a, err := measure.Parse(l.amount, measure.US)
 		if err != nil {
 			panic(fmt.Sprintf("demo: %s: %v", name, err))
 		}
-		r.Lines = append(r.Lines, recipe.Line{ID: fmt.Sprintf("l%d", n+1), Ingredient: l.ingredient, Amount: a, When: l.when})
+		r.Lines = append(r.Lines, recipe.Line{Ingredient: l.ingredient, Amount: a, When: l.when})
 	}
-	return r
+	return recipe.New(r)
 }
 
 func towpathWhite() recipe.Recipe {

@@ -196,7 +196,7 @@ func TestTheBenchOutlivesAKilledServer(t *testing.T) {
 	}
 	p.Until("the server to have heard", `(() => {
 		const ask = new XMLHttpRequest();
-		ask.open("GET", location.pathname.replace("/bench/", "/api/v1/benches/"), false);
+		ask.open("GET", location.pathname.replace("/bench/", "/api/v1/kitchens/" + localStorage.getItem("kitchen") + "/benches/"), false);
 		ask.send();
 		return JSON.parse(ask.responseText).session.done.length === 2;
 	})()`)

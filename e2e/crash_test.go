@@ -53,14 +53,28 @@ func get(t *testing.T, url string) map[string]any {
 	return v
 }
 
+// kitchenOf is the address of a server's kitchen in the API.
+func kitchenOf(t *testing.T, s *drive.Server) string {
+	t.Helper()
+	for range 200 {
+		if at, err := s.Kitchen(); err == nil {
+			return at
+		}
+		time.Sleep(50 * time.Millisecond) // the pause of a client that tries again
+	}
+	t.Fatalf("the server names no kitchen\n%s", s.Said())
+	return ""
+}
+
 // startLoaf starts a bake of the first recipe and returns its id.
 func startLoaf(t *testing.T, s *drive.Server) string {
 	t.Helper()
-	shelf := get(t, s.URL+"/api/v1/shelf")
+	kitchen := kitchenOf(t, s)
+	shelf := get(t, kitchen)
 	first := func(list string) any { return shelf[list].([]any)[0].(map[string]any)["id"] }
-	wish := map[string]any{"recipe": first("recipes"), "machine": first("machines"), "size": "1 1/2 lb", "atPanel": true}
-	_, plan := post(t, s.URL+"/api/v1/plan", wish, "p")
-	status, bake := post(t, s.URL+"/api/v1/bakes", map[string]any{"wish": wish, "digest": plan["digest"]}, "start")
+	wish := map[string]any{"recipe": first("recipes"), "machine": first("machines"), "loaf": map[string]any{"size": "1 1/2 lb"}, "time": map[string]any{"atPanel": true}}
+	_, plan := post(t, kitchen+"/plan", wish, "p")
+	status, bake := post(t, kitchen+"/bakes", map[string]any{"wish": wish, "digest": plan["digest"]}, "start")
 	if status != 201 {
 		t.Fatalf("the bake did not start: %d %v", status, bake)
 	}
@@ -73,10 +87,11 @@ func TestNothingAcknowledgedIsLostWhenServerOrDatabaseIsKilled(t *testing.T) {
 	s := serve(t)
 	id := startLoaf(t, s)
 	acknowledged := 0
+	happenings := kitchenOf(t, s) + "/bakes/" + id + "/happenings"
 	tell := func(n int) {
 		what := map[string]any{"what": "done", "moment": "look"}
 		for try := 0; try < 200; try++ {
-			if status, _ := post(t, s.URL+"/api/v1/bakes/"+id+"/happenings", what, fmt.Sprint("h", n)); status == 201 {
+			if status, _ := post(t, happenings, what, fmt.Sprint("h", n)); status == 201 {
 				acknowledged++
 				return
 			}
@@ -102,7 +117,7 @@ func TestNothingAcknowledgedIsLostWhenServerOrDatabaseIsKilled(t *testing.T) {
 		}
 		tell(n)
 	}
-	bake := get(t, s.URL+"/api/v1/bakes/"+id)
+	bake := get(t, kitchenOf(t, s)+"/bakes/"+id)
 	happened := bake["happenings"].([]any)
 	if len(happened) != acknowledged {
 		t.Errorf("%d happenings were acknowledged, %d are there", acknowledged, len(happened))
@@ -178,7 +193,7 @@ func TestASecondStartIsQuickAndKeepsTheKitchen(t *testing.T) {
 		t.Fatal(err)
 	}
 	t.Logf("second start of the server: %.1f s", time.Since(began).Seconds())
-	if got := get(t, s.URL+"/api/v1/bakes/"+id)["id"]; got != id {
+	if got := get(t, kitchenOf(t, s)+"/bakes/"+id)["id"]; got != id {
 		t.Errorf("after a restart the bake is %v", got)
 	}
 }

@@ -80,7 +80,7 @@ func grams(p *drive.Page, ingredient string) string {
 }
 
 func choose(p *drive.Page, recipe string) {
-	p.Click("Recipe:")
+	p.Click("All recipes")
 	p.Click(recipe)
 	p.Until("the plan of "+recipe, "document.querySelector('h1').innerText.includes("+fmt.Sprintf("%q", recipe)+") && !document.querySelector('[role=listbox]')")
 }

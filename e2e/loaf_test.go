@@ -69,11 +69,11 @@ func TestALoafFromTheShelfToTheLog(t *testing.T) {
 	address := drive.Value[string](p, "location.href")
 
 	s.Kill()
-	p.Sees("The server is not answering just now")
+	p.Sees("does not answer; asking again")
 	if err := s.Start(context.Background()); err != nil {
 		t.Fatal(err)
 	}
-	p.Until("the server's return to be noticed", "!shows('not answering')")
+	p.Until("the server's return to be noticed", "!shows('does not answer')")
 	p.Reload()
 	p.Until("the same bake after the crash", "document.querySelector('[data-countdown]') && document.querySelector('[data-moment=look] button').innerText.startsWith('Undo')")
 	if now := drive.Value[string](p, "location.href"); now != address {
@@ -129,11 +129,11 @@ func TestEverythingWorksByKeyboard(t *testing.T) {
 	axe(t, p, "Keys")
 	p.Keys("\x1b")
 	p.Until("the list closed", "!shows('This list')")
-	Focus(p, "[aria-label^='Recipe:']")
+	Focus(p, "[aria-label='Recipe']")
 	p.Keys(" ")
 	p.Until("the recipes", "document.querySelector('[role=listbox]')")
-	p.Keys("w\r") // the next recipe that begins with w
-	p.Until("a recipe by its first letter", "document.querySelector('h1').innerText.includes('Winding-hole')")
+	p.Keys("wind\r") // a part of its name
+	p.Until("a recipe by a part of its name", "document.querySelector('h1').innerText.includes('Winding-hole')")
 	Focus(p, "[data-start]")
 	p.Keys("\r")
 	p.Until("the start", "document.querySelector('[role=dialog] ol')")

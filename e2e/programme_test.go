@@ -200,7 +200,7 @@ func TestADelayAcrossTheNightWhenTheClocksChange(t *testing.T) {
 		t.Errorf("from %s to %s the timer is set to %s, want %v", start, ready, got, want)
 	}
 	// The same plan, opened later than it was made, is worked out anew and says so.
-	drive.Value[bool](p, "(Object.keys(sessionStorage).filter(k => k.startsWith('timer')).forEach(k => sessionStorage.setItem(k, '777')), true)")
+	drive.Value[bool](p, "(Object.keys(sessionStorage).filter(k => k.includes('timer')).forEach(k => sessionStorage.setItem(k, '777')), true)")
 	p.Reload()
 	p.Sees("the timer was to show 12:57, and is worked out anew for now")
 	byTheClock := time.Duration(24-press.Hour()+7)*time.Hour - time.Duration(press.Minute())*time.Minute

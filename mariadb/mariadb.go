@@ -34,54 +34,93 @@ type settings struct {
 	Password string `json:"password"`
 }
 
-// Server is a private MariaDB.
+// Server is a private MariaDB. Its folder holds data/, the settings, the log, the lock of whoever uses
+// it and, where its path is short enough, the socket.
 type Server struct {
-	dir    string // holds data/, the settings, the log and, where its path is short enough, the socket
+	dir    string
 	socket string
-	set    settings
+	lock   *os.File
 	log    *slog.Logger
 
 	mu      sync.Mutex
+	set     settings
 	stopped bool
 	exited  chan struct{} // closed when the child ends; nil for a server that was found running
 }
 
+// ErrInUse is returned for a folder that another Rise Pan uses.
+var ErrInUse = errors.New("another Rise Pan is using this data folder: stop that one first, or choose another folder with --data")
+
 // Start makes the folder's database when it is new, and starts its server or reuses the one that
-// an earlier, killed process left behind. It returns when the server answers.
+// an earlier, killed process left behind. It returns when the server answers. A folder serves one
+// process at a time.
 func Start(ctx context.Context, dir string, log *slog.Logger) (*Server, error) {
 	dir, err := filepath.Abs(dir)
 	if err != nil {
 		return nil, err
 	}
-	if err := os.MkdirAll(dir, 0o700); err != nil {
-		return nil, fmt.Errorf("cannot make the data folder %s: %w", dir, errors.Unwrap(err))
-	}
 	s := &Server{dir: dir, log: log, socket: filepath.Join(dir, "db.sock")}
-	if len(s.socket) > longestSocket {
-		if s.socket, err = shortSocket(dir); err != nil {
-			return nil, err
-		}
-	}
-	fresh, err := s.prepare()
-	if err != nil {
+	if err := s.claim(); err != nil {
 		return nil, err
 	}
-	if s.ping(ctx, s.rootDSN()) == nil {
-		log.Info("reusing the database that is still running", "folder", dir)
-	} else if err := s.launch(ctx); err != nil {
+	if err := s.start(ctx); err != nil {
+		s.lock.Close()
 		return nil, err
 	}
-	if err := s.account(ctx); err != nil {
-		s.Stop()
-		return nil, fmt.Errorf("the database in %s cannot be set up: %w", dir, err)
-	}
-	if fresh {
-		if err := os.WriteFile(s.path("made"), nil, 0o600); err != nil {
-			return nil, err
-		}
-	}
+	network := fmt.Sprintf("rise-pan-%08x", hash(dir))
+	mysql.RegisterDialContext(network, func(ctx context.Context, _ string) (net.Conn, error) {
+		var d net.Dialer
+		return d.DialContext(ctx, "tcp", s.address())
+	})
 	go s.watch()
 	return s, nil
+}
+
+func (s *Server) start(ctx context.Context) (err error) {
+	if len(s.socket) > longestSocket {
+		if s.socket, err = shortSocket(s.dir); err != nil {
+			return err
+		}
+	}
+	if err := s.prepare(ctx); err != nil {
+		return err
+	}
+	if s.left(ctx) {
+		s.log.Info("reusing the database that is still running", "folder", s.dir)
+	} else if err := s.launch(ctx); err != nil {
+		return err
+	}
+	if err := s.account(ctx); err != nil {
+		s.shut()
+		return fmt.Errorf("the database in %s cannot be set up: %w", s.dir, err)
+	}
+	return nil
+}
+
+// claim makes the folder, keeps others out of it and takes it for this process. The lock goes with the
+// process, however that ends.
+func (s *Server) claim() error {
+	if err := os.MkdirAll(s.dir, 0o700); err != nil {
+		return fmt.Errorf("cannot make the data folder %s: %w", s.dir, errors.Unwrap(err))
+	}
+	info, err := os.Stat(s.dir)
+	if err != nil {
+		return err
+	}
+	if info.Mode().Perm()&0o077 != 0 { // whoever reaches the socket is the database's root
+		if err := os.Chmod(s.dir, 0o700); err != nil {
+			return fmt.Errorf("others can look into the data folder %s, and it cannot be closed to them: %w", s.dir, errors.Unwrap(err))
+		}
+		s.log.Warn("the data folder was open to others; now only you can look into it", "folder", s.dir)
+	}
+	if s.lock, err = os.OpenFile(s.path("lock"), os.O_CREATE|os.O_RDWR, 0o600); err != nil {
+		return fmt.Errorf("cannot write to the data folder: %w", err)
+	}
+	if err := syscall.Flock(int(s.lock.Fd()), syscall.LOCK_EX|syscall.LOCK_NB); err != nil {
+		s.lock.Close()
+		return ErrInUse
+	}
+	return nil
 }
 
 // longestSocket is what a Unix socket's address holds, less its closing zero.
@@ -107,45 +146,71 @@ func hash(s string) (h uint32) {
 
 func (s *Server) path(name string) string { return filepath.Join(s.dir, name) }
 
-// prepare reads or makes the settings and the database's own tables. A making that was broken off
-// is begun again.
-func (s *Server) prepare() (fresh bool, err error) {
+// prepare reads the settings, or makes new ones, and the database's own tables where there are none.
+// They are made aside and moved into place whole, so that a making that was broken off leaves nothing
+// that could be taken for a database.
+func (s *Server) prepare(ctx context.Context) error {
 	if err := os.MkdirAll(s.path("tmp"), 0o700); err != nil {
-		return false, fmt.Errorf("cannot write to the data folder: %w", err)
+		return fmt.Errorf("cannot write to the data folder: %w", err)
 	}
-	if _, err := os.Stat(s.path("made")); err == nil {
-		b, err := os.ReadFile(s.path("settings.json"))
-		if err == nil {
-			err = json.Unmarshal(b, &s.set)
+	if b, err := os.ReadFile(s.path("settings.json")); err != nil || json.Unmarshal(b, &s.set) != nil || s.set.Port <= 0 || s.set.Password == "" {
+		s.set = settings{Port: freePort(), Password: rand.Text()} // the account is given the new password
+		if err := s.save(); err != nil {
+			return err
 		}
-		if err != nil {
-			return false, fmt.Errorf("cannot read %s: %w", s.path("settings.json"), err)
-		}
-		return false, nil
 	}
-	if err := os.RemoveAll(s.path("data")); err != nil {
-		return false, fmt.Errorf("cannot write to the data folder: %w", err)
+	if _, err := os.Stat(s.path("data")); err == nil {
+		return nil
 	}
-	s.set = settings{Port: freePort(), Password: rand.Text()}
-	if err := s.save(); err != nil {
-		return false, err
+	making := s.path("making")
+	if err := os.RemoveAll(making); err != nil {
+		return fmt.Errorf("cannot write to the data folder: %w", err)
 	}
 	// With a folder of its own for temporary tables: two made at once in a common one take each
 	// other's.
-	out, err := exec.Command("mariadb-install-db", asRoot("--no-defaults", "--auth-root-authentication-method=normal",
-		"--skip-test-db", "--datadir="+s.path("data"), "--tmpdir="+s.path("tmp"))...).CombinedOutput()
-	if err != nil {
-		return false, fmt.Errorf("mariadb-install-db failed in %s: %s", s.dir, firstError(string(out), err))
+	cmd := exec.CommandContext(ctx, "mariadb-install-db", asRoot("--no-defaults", "--auth-root-authentication-method=normal",
+		"--skip-test-db", "--datadir="+making, "--tmpdir="+s.path("tmp"))...)
+	cmd.SysProcAttr = &syscall.SysProcAttr{Setpgid: true}
+	cmd.Cancel = func() error { return syscall.Kill(-cmd.Process.Pid, syscall.SIGKILL) }
+	if out, err := cmd.CombinedOutput(); err != nil {
+		if ctx.Err() != nil {
+			return ctx.Err()
+		}
+		return fmt.Errorf("mariadb-install-db failed in %s: %s", s.dir, firstError(string(out), err))
 	}
-	return true, nil
-}
-
-func (s *Server) save() error {
-	b, _ := json.Marshal(s.set)
-	if err := os.WriteFile(s.path("settings.json"), b, 0o600); err != nil {
+	if err := os.Rename(making, s.path("data")); err != nil {
 		return fmt.Errorf("cannot write to the data folder: %w", err)
 	}
 	return nil
+}
+
+// save writes the settings whole or not at all.
+func (s *Server) save() error {
+	b, err := json.Marshal(s.set)
+	if err == nil {
+		err = os.WriteFile(s.path("settings.new"), b, 0o600)
+	}
+	if err == nil {
+		err = os.Rename(s.path("settings.new"), s.path("settings.json"))
+	}
+	if err != nil {
+		return fmt.Errorf("cannot write to the data folder: %w", err)
+	}
+	return nil
+}
+
+// left reports whether the server of an earlier process still runs in this folder; one that is still
+// coming up is waited for.
+func (s *Server) left(ctx context.Context) bool {
+	for {
+		if s.ping(ctx, s.rootDSN()) == nil {
+			return true
+		}
+		if !s.alive() || ctx.Err() != nil {
+			return false
+		}
+		time.Sleep(50 * time.Millisecond)
+	}
 }
 
 // asRoot tells a server that root starts to run as root knowingly.
@@ -165,18 +230,22 @@ func (s *Server) launch(ctx context.Context) error {
 			return errors.New("mariadbd is missing: install Debian's package mariadb-server-core")
 		}
 	}
+	s.mu.Lock()
 	if !portFree(s.set.Port) {
 		s.set.Port = freePort()
 		if err := s.save(); err != nil {
+			s.mu.Unlock()
 			return err
 		}
 	}
+	port := s.set.Port
+	s.mu.Unlock()
 	log, err := os.OpenFile(s.path("mariadb.log"), os.O_CREATE|os.O_APPEND|os.O_WRONLY, 0o600)
 	if err != nil {
 		return fmt.Errorf("cannot write to the data folder: %w", err)
 	}
 	defer log.Close()
-	cmd := exec.Command(program, asRoot("--no-defaults", "--bind-address=127.0.0.1", "--port="+strconv.Itoa(s.set.Port),
+	cmd := exec.Command(program, asRoot("--no-defaults", "--bind-address=127.0.0.1", "--port="+strconv.Itoa(port),
 		"--socket="+s.socket, "--datadir="+s.path("data"), "--tmpdir="+s.path("tmp"), "--pid-file="+s.path("mariadb.pid"),
 		"--character-set-server=utf8mb4", "--collation-server=utf8mb4_uca1400_ai_ci",
 		"--default-time-zone=+00:00", "--skip-name-resolve", "--innodb-flush-log-at-trx-commit=1")...)
@@ -218,7 +287,8 @@ func (s *Server) account(ctx context.Context) error {
 	defer db.Close()
 	for _, q := range []string{
 		"CREATE DATABASE IF NOT EXISTS " + database,
-		"CREATE USER IF NOT EXISTS '" + account + "'@'127.0.0.1' IDENTIFIED BY '" + s.set.Password + "'",
+		"CREATE USER IF NOT EXISTS '" + account + "'@'127.0.0.1'",
+		"ALTER USER '" + account + "'@'127.0.0.1' IDENTIFIED BY '" + s.set.Password + "'",
 		"GRANT ALL ON `" + database + "%`.* TO '" + account + "'@'127.0.0.1'",
 		"DROP USER IF EXISTS 'root'@'127.0.0.1', 'root'@'::1', 'root'@'" + hostname() + "'",
 	} {
@@ -269,13 +339,27 @@ func (s *Server) pid() int {
 	return pid
 }
 
+// alive reports whether the process that the folder names still runs on its data. A number that another
+// program was given since is not taken for it.
 func (s *Server) alive() bool {
 	pid := s.pid()
-	return pid > 0 && syscall.Kill(pid, 0) == nil
+	if pid <= 0 {
+		return false
+	}
+	line, err := os.ReadFile(fmt.Sprintf("/proc/%d/cmdline", pid))
+	if err != nil {
+		return !errors.Is(err, os.ErrNotExist) && syscall.Kill(pid, 0) == nil
+	}
+	return strings.Contains(string(line), "--datadir="+s.path("data"))
 }
 
-// Stop shuts the server down cleanly and waits for its end.
+// Stop shuts the server down cleanly, waits for its end and gives the folder free.
 func (s *Server) Stop() {
+	s.shut()
+	s.lock.Close()
+}
+
+func (s *Server) shut() {
 	s.mu.Lock()
 	if s.stopped {
 		s.mu.Unlock()
@@ -284,8 +368,8 @@ func (s *Server) Stop() {
 	s.stopped = true
 	exited := s.exited
 	s.mu.Unlock()
-	if pid := s.pid(); pid > 0 {
-		syscall.Kill(pid, syscall.SIGTERM)
+	if s.alive() {
+		syscall.Kill(s.pid(), syscall.SIGTERM)
 	}
 	deadline := time.Now().Add(20 * time.Second)
 	for time.Now().Before(deadline) {
@@ -300,12 +384,20 @@ func (s *Server) Stop() {
 	}
 }
 
-// DSN is the application's data source name.
+// DSN is the application's data source name. It holds in this process, also where the server comes back
+// on another port.
 func (s *Server) DSN() string {
 	c := config()
 	c.User, c.Passwd, c.DBName = account, s.set.Password, database
-	c.Net, c.Addr = "tcp", net.JoinHostPort("127.0.0.1", strconv.Itoa(s.set.Port))
+	c.Net, c.Addr = fmt.Sprintf("rise-pan-%08x", hash(s.dir)), "database"
 	return c.FormatDSN()
+}
+
+// address is where the server listens just now: a server that came back may have another port.
+func (s *Server) address() string {
+	s.mu.Lock()
+	defer s.mu.Unlock()
+	return net.JoinHostPort("127.0.0.1", strconv.Itoa(s.set.Port))
 }
 
 func (s *Server) rootDSN() string {
@@ -316,7 +408,7 @@ func (s *Server) rootDSN() string {
 
 func config() *mysql.Config {
 	c := mysql.NewConfig()
-	c.ParseTime, c.Loc = true, time.UTC
+	c.ParseTime, c.Loc, c.InterpolateParams = true, time.UTC, true
 	c.Params = map[string]string{"time_zone": "'+00:00'"}
 	c.Timeout = 5 * time.Second
 	c.Logger = &mysql.NopLogger{}

@@ -2,11 +2,14 @@ package store
 
 import (
 	"context"
-	"fmt"
+	"database/sql"
 	"time"
+
+	"github.com/go-json-experiment/json"
 
 	"risepan/core/bake"
 	"risepan/core/formula"
+	"risepan/core/measure"
 	"risepan/core/plan"
 	"risepan/core/recipe"
 	"risepan/core/timetable"
@@ -20,15 +23,28 @@ type Wished struct {
 	At   time.Time
 }
 
-// Bake is a stored bake: the plan as it was on the day, and where it came from.
+// Bake is a stored bake: the plan as it was on the day, and what it was made with.
 type Bake struct {
-	ID         string
-	RecipeID   string
-	RevisionID string
-	Revision   int
-	MachineID  string
-	Plan       plan.Plan
-	StartedAt  time.Time
+	Pins
+	ID        string
+	Plan      plan.Plan
+	StartedAt time.Time
+	PutAway   bool
+}
+
+// Glance is what lists show of a bake; it is kept beside the plan, so that no list reads one.
+type Glance struct {
+	ID        string
+	Recipe    string
+	Machine   string
+	MachineID string
+	Size      measure.LoafSize
+	Cycle     plan.CycleName
+	StartedAt time.Time
+	Clock     bake.Clock
+	Mark      int
+	Note      string
+	Moments   []bake.Moment // while it has not ended
 }
 
 // StartBake stores a new bake.
@@ -37,95 +53,99 @@ func (q Queries) StartBake(ctx context.Context, kitchenID string, b Bake, w Wish
 	if err != nil {
 		return "", err
 	}
-	id := NewID()
+	state := bake.At(b.Plan, nil, b.StartedAt)
+	moments, err := encode(state.Moments)
+	if err != nil {
+		return "", err
+	}
+	id, err := q.addJournal(ctx, kitchenID)
+	if err != nil {
+		return "", err
+	}
 	var wall, at any
 	if !w.Wall.IsZero() {
 		wall, at = w.Wall.String(), w.At.UTC()
 	}
-	_, err = q.q.ExecContext(ctx, `INSERT INTO bakes (id, kitchen_id, revision_id, machine_id, shape, plan, wished_wall, wished_zone, wished_at, started_at)
-		VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
-		id, kitchenID, b.RevisionID, b.MachineID, b.Plan.Shape, doc, wall, w.Zone, at, b.StartedAt.UTC())
+	p, f := b.Plan, b.Plan.Formula
+	clock := bake.ClockOf(p, state)
+	_, err = q.q.ExecContext(ctx, `INSERT INTO bakes (id, kitchen_id, recipe_id, recipe_version, machine_id, machine_version, kitchen_version,
+		wished_wall, wished_zone, wished_at, started_at, recipe, machine, kind, size, cycle_id, cycle_panel, cycle_name, begins_at, ready_at, warm_until,
+		note, moments, hydration, salt, yeast, sugar, fat, powder, shape, plan)
+		VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, '', ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
+		id, kitchenID, b.RecipeID, b.Revision, b.MachineID, b.Machine, b.Kitchen, wall, w.Zone, at, b.StartedAt.UTC(),
+		p.Recipe, p.Machine, string(p.Kind), p.Size.String(), p.Setting.Cycle.ID, p.Setting.Cycle.Panel, p.Setting.Cycle.Name,
+		clock.Begin.UTC(), clock.Ready.UTC(), clock.WarmUntil.UTC(), moments, f.Hydration, f.Salt, f.Yeast, f.Sugar, f.Fat, f.Powder, plans.shape, doc)
 	return id, err
 }
 
-const selectBake = `SELECT b.id, v.recipe_id, v.id, v.number, b.machine_id, b.shape, b.plan, b.started_at
-	FROM bakes b JOIN recipe_revisions v ON v.id = b.revision_id `
-
-func scanBake(scan func(...any) error) (Bake, error) {
-	var b Bake
-	var shape int
-	var doc string
-	if err := scan(&b.ID, &b.RecipeID, &b.RevisionID, &b.Revision, &b.MachineID, &shape, &doc, &b.StartedAt); err != nil {
-		return b, err
+// noteState keeps what lists show of a bake's state.
+func (q Queries) noteState(ctx context.Context, id string, s bake.State) error {
+	moments, err := encode(s.Moments)
+	if err != nil {
+		return err
 	}
-	if shape < 1 || shape > plan.Shape {
-		return b, fmt.Errorf("bake %s has a plan of shape %d, which this version cannot read", b.ID, shape)
+	var end any
+	if s.End != nil {
+		end = s.End.UTC()
 	}
-	return b, decode(doc, &b.Plan)
-}
-
-// Bakes lists a kitchen's bakes, newest first, at most limit of them.
-func (q Queries) Bakes(ctx context.Context, kitchenID string, limit int) ([]Bake, error) {
-	rows, err := q.q.QueryContext(ctx, selectBake+`WHERE b.kitchen_id = ? ORDER BY b.started_at DESC, b.id DESC LIMIT ?`, kitchenID, limit)
-	return list(rows, err, scanBake)
+	_, err = q.q.ExecContext(ctx, `UPDATE bakes SET ended_at = ?, gave_up = ?, mark = ?, note = ?, moments = ?, liked = ? WHERE id = ?`,
+		end, s.Phase == bake.GivenUp, s.Mark, s.Note, moments, s.Mark >= liked, id)
+	return err
 }
 
 // Bake finds one bake of a kitchen.
-func (q Queries) Bake(ctx context.Context, kitchenID, id string) (Bake, error) {
-	b, err := scanBake(q.q.QueryRowContext(ctx, selectBake+`WHERE b.kitchen_id = ? AND b.id = ?`, kitchenID, id).Scan)
-	return b, found(err)
-}
-
-// HoldBake keeps others from adding to a bake until the transaction ends.
-func (q Queries) HoldBake(ctx context.Context, kitchenID, id string) error {
-	var one string
-	return found(q.q.QueryRowContext(ctx, `SELECT id FROM bakes WHERE kitchen_id = ? AND id = ? FOR UPDATE`, kitchenID, id).Scan(&one))
-}
-
-// Happenings lists what happened in some bakes, by bake, in order.
-func (q Queries) Happenings(ctx context.Context, kitchenID string, bakeIDs ...string) (map[string][]bake.Happening, error) {
-	out := map[string][]bake.Happening{}
-	if len(bakeIDs) == 0 {
-		return out, nil
-	}
-	args := []any{kitchenID}
-	marks := ""
-	for _, id := range bakeIDs {
-		args = append(args, id)
-		marks += ",?"
-	}
-	type row struct {
-		bake string
-		h    bake.Happening
-	}
-	rows, err := q.q.QueryContext(ctx, `SELECT bake_id, doc FROM happenings WHERE kitchen_id = ? AND bake_id IN (`+marks[1:]+`) ORDER BY bake_id, seq`, args...)
-	all, err := list(rows, err, func(scan func(...any) error) (r row, err error) {
-		var doc string
-		if err := scan(&r.bake, &doc); err != nil {
-			return r, err
-		}
-		return r, decode(doc, &r.h)
-	})
-	for _, r := range all {
-		out[r.bake] = append(out[r.bake], r.h)
-	}
-	return out, err
-}
-
-// AddHappening appends to a bake and notes the mark that it then has. The happening's Seq must be the
-// next; another one of the same number is refused by the table.
-func (q Queries) AddHappening(ctx context.Context, kitchenID, bakeID string, h bake.Happening, mark int) error {
-	doc, err := encode(h)
+func (q Queries) Bake(ctx context.Context, kitchenID, id string) (b Bake, err error) {
+	var shape int
+	var doc string
+	err = q.q.QueryRowContext(ctx, `SELECT id, recipe_id, recipe_version, machine_id, machine_version, kitchen_version, started_at, put_away, shape, plan
+		FROM bakes WHERE kitchen_id = ? AND id = ?`, kitchenID, id).
+		Scan(&b.ID, &b.RecipeID, &b.Revision, &b.MachineID, &b.Machine, &b.Kitchen, &b.StartedAt, &b.PutAway, &shape, &doc)
 	if err != nil {
-		return err
+		return b, found(err)
 	}
-	_, err = q.q.ExecContext(ctx, `INSERT INTO happenings (id, kitchen_id, bake_id, seq, shape, doc, created_at) VALUES (?, ?, ?, ?, ?, ?, ?)`,
-		NewID(), kitchenID, bakeID, h.Seq, bake.Shape, doc, h.At.UTC())
+	return b, plans.decode(id, shape, doc, &b.Plan)
+}
+
+const selectGlance = `SELECT id, recipe, machine, machine_id, size, cycle_id, cycle_panel, cycle_name, started_at, begins_at, ready_at, warm_until,
+	ended_at, gave_up, mark, note, moments FROM bakes WHERE kitchen_id = ? `
+
+func scanGlance(scan func(...any) error) (g Glance, err error) {
+	var size, moments string
+	var end sql.NullTime
+	if err := scan(&g.ID, &g.Recipe, &g.Machine, &g.MachineID, &size, &g.Cycle.ID, &g.Cycle.Panel, &g.Cycle.Name, &g.StartedAt, &g.Clock.Begin, &g.Clock.Ready, &g.Clock.WarmUntil,
+		&end, &g.Clock.GaveUp, &g.Mark, &g.Note, &moments); err != nil {
+		return g, err
+	}
+	if end.Valid {
+		g.Clock.End = &end.Time
+	}
+	if g.Size, err = measure.ParseLoafSize(size); err == nil && g.Clock.End == nil {
+		err = json.Unmarshal([]byte(moments), &g.Moments)
+	}
 	if err != nil {
-		return err
+		err = &Unreadable{"bake", g.ID, err}
 	}
-	_, err = q.q.ExecContext(ctx, `UPDATE bakes SET mark = ? WHERE kitchen_id = ? AND id = ?`, mark, kitchenID, bakeID)
-	return err
+	return g, err
+}
+
+// Glances lists a page of a kitchen's bakes, newest first: those started before a time, or at it with a
+// lesser id; from the newest where the time is zero.
+func (q Queries) Glances(ctx context.Context, kitchenID string, before time.Time, id string, most int) ([]Glance, error) {
+	query, args := selectGlance+`AND put_away = FALSE `, []any{kitchenID}
+	if !before.IsZero() {
+		query, args = query+`AND (started_at, id) < (?, ?) AND started_at <= ? `, append(args, before.UTC(), id, before.UTC())
+	}
+	rows, err := q.q.QueryContext(ctx, query+`ORDER BY started_at DESC, id DESC LIMIT ?`, append(args, most)...)
+	return list(rows, err, scanGlance)
+}
+
+// mostRunning is how many bakes that have not ended are listed.
+const mostRunning = 20
+
+// Running lists a kitchen's bakes that have not ended, newest first.
+func (q Queries) Running(ctx context.Context, kitchenID string) ([]Glance, error) {
+	rows, err := q.q.QueryContext(ctx, selectGlance+`AND ended_at IS NULL AND NOT put_away ORDER BY started_at DESC LIMIT ?`, kitchenID, mostRunning)
+	return list(rows, err, scanGlance)
 }
 
 // A bake of this mark or better was liked; so many of the newest are asked.
@@ -136,13 +156,9 @@ const (
 
 // LikedDoughs lists the formulas of a kitchen's well-marked bakes of a kind of bread, newest first.
 func (q Queries) LikedDoughs(ctx context.Context, kitchenID string, k recipe.Kind) ([]formula.Formula, error) {
-	rows, err := q.q.QueryContext(ctx, `SELECT JSON_EXTRACT(plan, '$.formula') FROM bakes
-		WHERE kitchen_id = ? AND mark >= ? AND JSON_VALUE(plan, '$.kind') = ? ORDER BY started_at DESC LIMIT ?`, kitchenID, liked, string(k), mostLiked)
+	rows, err := q.q.QueryContext(ctx, `SELECT hydration, salt, yeast, sugar, fat, powder FROM bakes
+		WHERE kitchen_id = ? AND kind = ? AND liked = TRUE ORDER BY started_at DESC LIMIT ?`, kitchenID, string(k), mostLiked)
 	return list(rows, err, func(scan func(...any) error) (f formula.Formula, err error) {
-		var doc string
-		if err := scan(&doc); err != nil {
-			return f, err
-		}
-		return f, decode(doc, &f)
+		return f, scan(&f.Hydration, &f.Salt, &f.Yeast, &f.Sugar, &f.Fat, &f.Powder)
 	})
 }

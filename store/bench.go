@@ -4,32 +4,74 @@ import (
 	"context"
 	"time"
 
-	"risepan/core/bench"
+	"github.com/go-json-experiment/json"
+
+	"risepan/core/plan"
 )
 
-// Bench is a loaf being measured: the wish as it was planned, as the API writes it.
-type Bench struct {
-	ID        string
+// Pins name what a bench or a bake was made with, so that it can be worked out again.
+type Pins struct {
 	RecipeID  string
+	Revision  int
 	MachineID string
-	Wish      string // JSON
+	Machine   int // its version
+	Kitchen   int // its version
+}
+
+// Bench is a loaf being measured: the wish as it was planned, and the ids of its steps.
+type Bench struct {
+	Pins
+	ID        string
+	Wish      plan.Wish
+	Steps     []string
+	Over      bool
 	CreatedAt time.Time
 }
 
 // AddBench stores a new bench.
 func (q Queries) AddBench(ctx context.Context, kitchenID string, b Bench) (string, error) {
-	id := NewID()
-	_, err := q.q.ExecContext(ctx, `INSERT INTO benches (id, kitchen_id, recipe_id, machine_id, wish, created_at) VALUES (?, ?, ?, ?, ?, ?)`,
-		id, kitchenID, b.RecipeID, b.MachineID, b.Wish, b.CreatedAt.UTC())
+	wish, err := encode(b.Wish)
+	if err != nil {
+		return "", err
+	}
+	steps, err := encode(b.Steps)
+	if err != nil {
+		return "", err
+	}
+	id, err := q.addJournal(ctx, kitchenID)
+	if err != nil {
+		return "", err
+	}
+	_, err = q.q.ExecContext(ctx, `INSERT INTO benches (id, kitchen_id, recipe_id, recipe_version, machine_id, machine_version, kitchen_version, shape, wish, steps, created_at)
+		VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
+		id, kitchenID, b.RecipeID, b.Revision, b.MachineID, b.Machine, b.Kitchen, wishes.shape, wish, steps, b.CreatedAt.UTC())
 	return id, err
 }
 
 // Bench finds one bench of a kitchen.
-func (q Queries) Bench(ctx context.Context, kitchenID, id string) (Bench, error) {
-	var b Bench
-	err := q.q.QueryRowContext(ctx, `SELECT id, recipe_id, machine_id, wish, created_at FROM benches WHERE kitchen_id = ? AND id = ?`, kitchenID, id).
-		Scan(&b.ID, &b.RecipeID, &b.MachineID, &b.Wish, &b.CreatedAt)
-	return b, found(err)
+func (q Queries) Bench(ctx context.Context, kitchenID, id string) (b Bench, err error) {
+	var shape int
+	var wish, steps string
+	err = q.q.QueryRowContext(ctx, `SELECT id, recipe_id, recipe_version, machine_id, machine_version, kitchen_version, shape, wish, steps, is_over, created_at
+		FROM benches WHERE kitchen_id = ? AND id = ?`, kitchenID, id).
+		Scan(&b.ID, &b.RecipeID, &b.Revision, &b.MachineID, &b.Machine, &b.Kitchen, &shape, &wish, &steps, &b.Over, &b.CreatedAt)
+	if err != nil {
+		return b, found(err)
+	}
+	if err := json.Unmarshal([]byte(steps), &b.Steps); err != nil {
+		return b, &Unreadable{"bench", id, err}
+	}
+	return b, wishes.decode(id, shape, wish, &b.Wish)
+}
+
+// NoteBench notes what follows from what happened at a bench: its steps, and whether it is over.
+func (q Queries) NoteBench(ctx context.Context, id string, steps []string, over bool) error {
+	doc, err := encode(steps)
+	if err != nil {
+		return err
+	}
+	_, err = q.q.ExecContext(ctx, `UPDATE benches SET steps = ?, is_over = ? WHERE id = ?`, doc, over, id)
+	return err
 }
 
 // OpenBench is the newest bench that is neither started nor cleared, made after since; ErrNotFound
@@ -40,36 +82,9 @@ func (q Queries) OpenBench(ctx context.Context, kitchenID string, since time.Tim
 	return id, recipe, found(err)
 }
 
-// HoldBench keeps others from adding to a bench until the transaction ends.
-func (q Queries) HoldBench(ctx context.Context, kitchenID, id string) error {
-	var one string
-	return found(q.q.QueryRowContext(ctx, `SELECT id FROM benches WHERE kitchen_id = ? AND id = ? FOR UPDATE`, kitchenID, id).Scan(&one))
-}
-
-// BenchHappenings lists what happened at a bench, in order.
-func (q Queries) BenchHappenings(ctx context.Context, kitchenID, id string) ([]bench.Happening, error) {
-	rows, err := q.q.QueryContext(ctx, `SELECT doc FROM bench_happenings WHERE kitchen_id = ? AND bench_id = ? ORDER BY seq`, kitchenID, id)
-	return list(rows, err, func(scan func(...any) error) (h bench.Happening, err error) {
-		var doc string
-		if err := scan(&doc); err != nil {
-			return h, err
-		}
-		return h, decode(doc, &h)
-	})
-}
-
-// AddBenchHappening appends to a bench and notes whether it is then over. The happening's Seq must be
-// the next; another one of the same number is refused by the table.
-func (q Queries) AddBenchHappening(ctx context.Context, kitchenID, id string, h bench.Happening, over bool) error {
-	doc, err := encode(h)
-	if err != nil {
-		return err
-	}
-	_, err = q.q.ExecContext(ctx, `INSERT INTO bench_happenings (id, kitchen_id, bench_id, seq, doc, created_at) VALUES (?, ?, ?, ?, ?, ?)`,
-		NewID(), kitchenID, id, h.Seq, doc, h.At.UTC())
-	if err != nil {
-		return err
-	}
-	_, err = q.q.ExecContext(ctx, `UPDATE benches SET is_over = ? WHERE kitchen_id = ? AND id = ?`, over, kitchenID, id)
-	return err
+// Outdated tells which of what a bench or a bake was made with has a newer version by now.
+func (q Queries) Outdated(ctx context.Context, kitchenID string, p Pins) (recipe, machine, kitchen bool, err error) {
+	err = q.q.QueryRowContext(ctx, `SELECT r.head > ?, m.head > ?, k.head > ? FROM kitchens k JOIN recipes r ON r.kitchen_id = k.id JOIN machines m ON m.kitchen_id = k.id
+		WHERE k.id = ? AND r.id = ? AND m.id = ?`, p.Revision, p.Machine, p.Kitchen, kitchenID, p.RecipeID, p.MachineID).Scan(&recipe, &machine, &kitchen)
+	return recipe, machine, kitchen, found(err)
 }

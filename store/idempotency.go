@@ -11,28 +11,29 @@ import (
 // ErrKeyReused is returned when an Idempotency-Key comes again with another body.
 var ErrKeyReused = errors.New("this Idempotency-Key was used with another body")
 
-// Answer is what a creating call answered.
-type Answer struct {
+// Made is what a creating call has made: the answer's status, and a reference from which the answer can
+// be made again. Answers themselves are not kept, so one that is given again carries no old time.
+type Made struct {
 	Status int
-	Body   string
+	Ref    string
 }
 
-// Once runs f in one transaction and keeps its answer under the key, so that the same call sent
-// again gets the same answer and does nothing. The same key with another body is ErrKeyReused.
-func (s *Store) Once(ctx context.Context, kitchenID, key string, body []byte, at time.Time, f func(Queries) (Answer, error)) (Answer, error) {
+// Once runs f in one transaction and keeps what it made under the key, so that the same call sent again
+// does nothing and is answered of the same. The same key with another body is ErrKeyReused.
+func (s *Store) Once(ctx context.Context, kitchenID, key string, body []byte, at time.Time, f func(Queries) (Made, error)) (Made, error) {
 	hash := sha256.Sum256(body)
-	var out Answer
+	var out Made
 	run := func(q Queries) error {
-		kept, err := q.answer(ctx, kitchenID, key, hash[:])
+		before, err := q.made(ctx, kitchenID, key, hash[:])
 		if !errors.Is(err, ErrNotFound) {
-			out = kept
+			out = before
 			return err
 		}
 		if out, err = f(q); err != nil {
 			return err
 		}
-		_, err = q.q.ExecContext(ctx, `INSERT INTO idempotency (id, kitchen_id, name, body_hash, status, response, created_at) VALUES (?, ?, ?, ?, ?, ?, ?)`,
-			NewID(), kitchenID, key, hash[:], out.Status, out.Body, at.UTC())
+		_, err = q.q.ExecContext(ctx, `INSERT INTO idempotency (id, kitchen_id, name, body_hash, status, ref, created_at) VALUES (?, ?, ?, ?, ?, ?, ?)`,
+			NewID(), kitchenID, key, hash[:], out.Status, out.Ref, at.UTC())
 		return err
 	}
 	err := s.Do(ctx, run)
@@ -42,15 +43,32 @@ func (s *Store) Once(ctx context.Context, kitchenID, key string, body []byte, at
 	return out, err
 }
 
-func (q Queries) answer(ctx context.Context, kitchenID, key string, hash []byte) (a Answer, err error) {
+func (q Queries) made(ctx context.Context, kitchenID, key string, hash []byte) (m Made, err error) {
 	var before []byte
-	err = q.q.QueryRowContext(ctx, `SELECT body_hash, status, response FROM idempotency WHERE kitchen_id = ? AND name = ?`, kitchenID, key).
-		Scan(&before, &a.Status, &a.Body)
+	err = q.q.QueryRowContext(ctx, `SELECT body_hash, status, ref FROM idempotency WHERE kitchen_id = ? AND name = ?`, kitchenID, key).
+		Scan(&before, &m.Status, &m.Ref)
 	if err != nil {
-		return a, found(err)
+		return m, found(err)
 	}
 	if !bytes.Equal(before, hash) {
-		return Answer{}, ErrKeyReused
+		return Made{}, ErrKeyReused
 	}
-	return a, nil
+	return m, nil
+}
+
+// KeysKeep is how long a call can be sent again and is still told from a new one.
+const KeysKeep = 48 * time.Hour
+
+// Prune forgets the keys of calls that were made before a time, a thousand in one statement so that
+// nobody waits for it.
+func (q Queries) Prune(ctx context.Context, before time.Time) error {
+	for {
+		r, err := q.q.ExecContext(ctx, `DELETE FROM idempotency WHERE created_at < ? ORDER BY created_at LIMIT 1000`, before.UTC())
+		if err != nil {
+			return err
+		}
+		if n, err := r.RowsAffected(); err != nil || n < 1000 {
+			return err
+		}
+	}
 }

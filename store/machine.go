@@ -9,79 +9,69 @@ import (
 	"risepan/core/machine"
 )
 
-// Machine is a stored machine.
+// Machine is a stored machine at one of its versions.
 type Machine struct {
-	ID      string          `json:"id"`
-	Version int             `json:"version"`
-	Machine machine.Machine `json:"machine"`
+	ID      string
+	Version int
+	Machine machine.Machine
 }
 
 // AddMachine stores a new machine of a kitchen.
 func (q Queries) AddMachine(ctx context.Context, kitchenID string, m machine.Machine, at time.Time) (string, error) {
-	doc, err := encode(m)
+	id := NewID()
+	_, err := q.q.ExecContext(ctx, `INSERT INTO machines (id, kitchen_id, name, head, created_at) VALUES (?, ?, ?, 1, ?)`, id, kitchenID, m.Name, at.UTC())
 	if err != nil {
 		return "", err
 	}
-	id := NewID()
-	_, err = q.q.ExecContext(ctx, `INSERT INTO machines (id, kitchen_id, name, doc, version, created_at) VALUES (?, ?, ?, ?, 1, ?)`,
-		id, kitchenID, m.Name, doc, at.UTC())
-	return id, err
+	return id, machineHistory.add(ctx, q, kitchenID, id, 1, m, at)
 }
 
-// ChangeMachine replaces a machine where it is still at the version; the earlier description is kept.
-// Bakes hold plans of their own, so none of them changes. It returns the new version, or ErrStale.
+// ChangeMachine replaces a machine where it is still at the version. Benches and bakes name the version
+// that they were made with, so none of them changes. It returns the new version, or ErrStale.
 func (q Queries) ChangeMachine(ctx context.Context, kitchenID, id string, version int, m machine.Machine, at time.Time) (int, error) {
-	doc, err := encode(m)
+	version, err := machineHistory.change(ctx, q, kitchenID, id, version, m, at)
 	if err != nil {
-		return 0, err
+		return version, err
 	}
-	var now int
-	var before string
-	if err := q.q.QueryRowContext(ctx, `SELECT version, doc FROM machines WHERE kitchen_id = ? AND id = ? FOR UPDATE`, kitchenID, id).Scan(&now, &before); err != nil {
-		return 0, found(err)
-	}
-	if now != version {
-		return 0, ErrStale
-	}
-	_, err = q.q.ExecContext(ctx, `INSERT INTO machine_versions (id, kitchen_id, machine_id, version, doc, created_at) VALUES (?, ?, ?, ?, ?, ?)`,
-		NewID(), kitchenID, id, now, before, at.UTC())
-	if err != nil {
-		return 0, err
-	}
-	_, err = q.q.ExecContext(ctx, `UPDATE machines SET doc = ?, name = ?, version = ? WHERE id = ?`, doc, m.Name, now+1, id)
-	return now + 1, err
+	_, err = q.q.ExecContext(ctx, `UPDATE machines SET name = ? WHERE id = ?`, m.Name, id)
+	return version, err
 }
 
-// MachineBefore is a machine as it was described at an earlier version.
-func (q Queries) MachineBefore(ctx context.Context, kitchenID, id string, version int) (m machine.Machine, err error) {
-	var doc string
-	err = q.q.QueryRowContext(ctx, `SELECT doc FROM machine_versions WHERE kitchen_id = ? AND machine_id = ? AND version = ?`, kitchenID, id, version).Scan(&doc)
-	if err != nil {
-		return m, found(err)
+// Machine finds one machine of a kitchen at a version; 0 is the newest.
+func (q Queries) Machine(ctx context.Context, kitchenID, id string, version int) (m Machine, err error) {
+	m.ID = id
+	m.Version, err = machineHistory.at(ctx, q, kitchenID, id, version, &m.Machine)
+	return m, err
+}
+
+// Machines lists a kitchen's machines, oldest first: those on the shelf, or those put away. One whose
+// description cannot be read is left out and reported beside the others.
+func (q Queries) Machines(ctx context.Context, kitchenID string, away bool) (out []Machine, unreadable []error, err error) {
+	rows, err := q.q.QueryContext(ctx, `SELECT m.id, v.number, v.shape, v.doc FROM machines m JOIN machine_versions v ON v.owner_id = m.id AND v.number = m.head
+		WHERE m.kitchen_id = ? AND m.put_away = ? ORDER BY m.id`, kitchenID, away)
+	out, err = list(rows, err, func(scan func(...any) error) (m Machine, err error) {
+		var shape int
+		var doc string
+		if err := scan(&m.ID, &m.Version, &shape, &doc); err != nil {
+			return m, err
+		}
+		if err := machines.decode(m.ID, shape, doc, &m.Machine); err != nil {
+			unreadable = append(unreadable, err)
+			m.ID = ""
+		}
+		return m, nil
+	})
+	read := out[:0]
+	for _, m := range out {
+		if m.ID != "" {
+			read = append(read, m)
+		}
 	}
-	return m, decode(doc, &m)
+	return read, unreadable, err
 }
 
-func scanMachine(scan func(...any) error) (Machine, error) {
-	var m Machine
-	var doc string
-	if err := scan(&m.ID, &m.Version, &doc); err != nil {
-		return m, err
-	}
-	return m, decode(doc, &m.Machine)
-}
-
-// Machines lists a kitchen's machines, oldest first.
-func (q Queries) Machines(ctx context.Context, kitchenID string) ([]Machine, error) {
-	rows, err := q.q.QueryContext(ctx, `SELECT id, version, doc FROM machines WHERE kitchen_id = ? ORDER BY id`, kitchenID)
-	return list(rows, err, scanMachine)
-}
-
-// Machine finds one machine of a kitchen.
-func (q Queries) Machine(ctx context.Context, kitchenID, id string) (Machine, error) {
-	m, err := scanMachine(q.q.QueryRowContext(ctx, `SELECT id, version, doc FROM machines WHERE kitchen_id = ? AND id = ?`, kitchenID, id).Scan)
-	return m, found(err)
-}
+// HabitShape is the number of a habit's JSON shape.
+const HabitShape = 1
 
 // Habit is the cycle and crust that a baker chose for a recipe on a machine; empty: as suggested.
 type Habit struct {
@@ -91,16 +81,25 @@ type Habit struct {
 
 // Habit finds the baker's own choice for a recipe on a machine; without one it is empty.
 func (q Queries) Habit(ctx context.Context, kitchenID, recipeID, machineID string) (h Habit, err error) {
-	err = q.q.QueryRowContext(ctx, `SELECT cycle, crust FROM habits WHERE kitchen_id = ? AND recipe_id = ? AND machine_id = ?`, kitchenID, recipeID, machineID).Scan(&h.Cycle, &h.Crust)
+	var shape int
+	var doc string
+	err = q.q.QueryRowContext(ctx, `SELECT shape, doc FROM habits WHERE kitchen_id = ? AND recipe_id = ? AND machine_id = ?`, kitchenID, recipeID, machineID).Scan(&shape, &doc)
 	if errors.Is(err, sql.ErrNoRows) {
 		return Habit{}, nil
 	}
-	return h, err
+	if err != nil {
+		return h, err
+	}
+	return h, habits.decode(recipeID, shape, doc, &h)
 }
 
 // SetHabit remembers the baker's own choice for a recipe on a machine.
 func (q Queries) SetHabit(ctx context.Context, kitchenID, recipeID, machineID string, h Habit) error {
-	_, err := q.q.ExecContext(ctx, `INSERT INTO habits (id, kitchen_id, recipe_id, machine_id, cycle, crust) VALUES (?, ?, ?, ?, ?, ?)
-		ON DUPLICATE KEY UPDATE cycle = VALUES(cycle), crust = VALUES(crust)`, NewID(), kitchenID, recipeID, machineID, h.Cycle, h.Crust)
+	doc, err := encode(h)
+	if err != nil {
+		return err
+	}
+	_, err = q.q.ExecContext(ctx, `INSERT INTO habits (id, kitchen_id, recipe_id, machine_id, shape, doc) VALUES (?, ?, ?, ?, ?, ?)
+		ON DUPLICATE KEY UPDATE shape = VALUES(shape), doc = VALUES(doc)`, NewID(), kitchenID, recipeID, machineID, habits.shape, doc)
 	return err
 }

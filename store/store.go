@@ -12,7 +12,6 @@ import (
 	"log/slog"
 	"time"
 
-	"github.com/go-json-experiment/json"
 	"github.com/go-sql-driver/mysql"
 	"github.com/google/uuid"
 	"github.com/pressly/goose/v3"
@@ -52,9 +51,17 @@ func Open(ctx context.Context, dsn string) (*Store, error) {
 	db.SetConnMaxLifetime(5 * time.Minute)
 	if err := migrate(ctx, db); err != nil {
 		db.Close()
+		if errors.Is(err, ErrNewer) {
+			return nil, err
+		}
 		return nil, fmt.Errorf("the database's tables cannot be brought up to date: %w", err)
 	}
-	return &Store{Queries{db}, db}, nil
+	s := &Store{Queries{db}, db}
+	if err := s.known(ctx); err != nil {
+		db.Close()
+		return nil, err
+	}
+	return s, nil
 }
 
 func migrate(ctx context.Context, db *sql.DB) error {
@@ -70,6 +77,9 @@ func migrate(ctx context.Context, db *sql.DB) error {
 	p, err := goose.NewProvider(goose.DialectMySQL, db, files, goose.WithLocker(locker), goose.WithSlog(quiet))
 	if err != nil {
 		return err
+	}
+	if have, want, err := p.GetVersions(ctx); err == nil && have > want {
+		return fmt.Errorf("%w (its tables are at %d, and this program knows %d)", ErrNewer, have, want)
 	}
 	if behind, err := p.HasPending(ctx); err == nil && !behind {
 		return nil
@@ -135,13 +145,6 @@ func ValidID(id string) bool {
 	_, err := uuid.Parse(id)
 	return err == nil && len(id) == 36
 }
-
-func encode(v any) (string, error) {
-	b, err := json.Marshal(v)
-	return string(b), err
-}
-
-func decode(doc string, v any) error { return json.Unmarshal([]byte(doc), v) }
 
 // list reads all rows of a query, each by scan.
 func list[T any](rows *sql.Rows, err error, scan func(func(...any) error) (T, error)) ([]T, error) {

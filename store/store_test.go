@@ -4,18 +4,12 @@ import (
 	"context"
 	"errors"
 	"fmt"
-	"os"
-	"path/filepath"
 	"sync"
 	"testing"
 	"time"
 
-	"github.com/go-json-experiment/json"
-
 	"risepan/core/bake"
 	"risepan/core/kitchen"
-	"risepan/core/measure"
-	"risepan/core/plan"
 	"risepan/core/recipe"
 	"risepan/demo"
 	"risepan/store"
@@ -34,11 +28,33 @@ func heron(t *testing.T, s *store.Store) store.Kitchen {
 	if err := demo.Fill(ctx, s, noon); err != nil {
 		t.Fatal(err)
 	}
-	k, err := s.FirstKitchen(ctx)
+	all, err := s.Kitchens(ctx)
+	if err != nil {
+		t.Fatal(err)
+	}
+	k, err := s.Kitchen(ctx, all[0].ID, 0)
 	if err != nil {
 		t.Fatal(err)
 	}
 	return k
+}
+
+// shelf lists a kitchen's recipes as they are stored.
+func shelf(t *testing.T, s *store.Store, kitchenID string) []store.Recipe {
+	t.Helper()
+	rows, err := s.Shelf(ctx, kitchenID, store.Search{Most: 1000})
+	if err != nil {
+		t.Fatal(err)
+	}
+	var out []store.Recipe
+	for _, row := range rows {
+		r, err := s.Recipe(ctx, kitchenID, row.ID, 0)
+		if err != nil {
+			t.Fatal(err)
+		}
+		out = append(out, r)
+	}
+	return out
 }
 
 func TestTwoProcessesBringTheTablesUpToDateTogether(t *testing.T) {
@@ -49,10 +65,7 @@ func TestTwoProcessesBringTheTablesUpToDateTogether(t *testing.T) {
 		wg.Go(func() {
 			s, err := store.Open(ctx, dsn)
 			if err == nil {
-				_, err = s.FirstKitchen(ctx)
-				if errors.Is(err, store.ErrNotFound) {
-					err = nil
-				}
+				_, err = s.Kitchens(ctx)
 				s.Close()
 			}
 			errs[n] = err
@@ -67,20 +80,21 @@ func TestTwoProcessesBringTheTablesUpToDateTogether(t *testing.T) {
 func TestTheDemoComesBackAsItWasStored(t *testing.T) {
 	s := storetest.Open(t)
 	k := heron(t, s)
-	recipes, err := s.Recipes(ctx, k.ID)
-	if err != nil || len(recipes) != len(demo.Recipes()) {
-		t.Fatalf("%d recipes on the shelf (%v), want %d", len(recipes), err, len(demo.Recipes()))
+	recipes := shelf(t, s, k.ID)
+	if len(recipes) != len(demo.Recipes()) {
+		t.Fatalf("%d recipes on the shelf, want %d", len(recipes), len(demo.Recipes()))
 	}
 	for _, want := range demo.Recipes() {
 		found := false
 		for _, r := range recipes {
+			want.Drawn = r.Recipe.Drawn // a revision may have drawn more
 			found = found || fmt.Sprint(r.Recipe) == fmt.Sprint(want)
 		}
 		if !found {
 			t.Errorf("%s did not come back as it was stored", want.Name)
 		}
 	}
-	bakes, err := s.Bakes(ctx, k.ID, 100)
+	bakes, err := s.Glances(ctx, k.ID, time.Time{}, "", 100)
 	if err != nil || len(bakes) < 8 {
 		t.Fatalf("%d bakes in the log (%v)", len(bakes), err)
 	}
@@ -97,21 +111,27 @@ func TestARevisionNeverChangesTheOnesBefore(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	first, err := s.AddRecipe(ctx, id, demo.Recipes()[0], noon)
+	first, err := s.AddRecipe(ctx, id, demo.Recipes()[0], true, noon)
 	if err != nil {
 		t.Fatal(err)
 	}
 	changed := demo.Recipes()[0]
 	changed.Name = "Towpath white, wetter"
-	second, err := s.AddRevision(ctx, id, first.ID, changed, noon)
+	second, err := s.ReviseRecipe(ctx, id, first.ID, 1, changed, true, noon)
 	if err != nil || second.Revision != 2 || second.ID != first.ID {
 		t.Fatalf("the second revision is %+v (%v)", second, err)
 	}
-	now, err := s.Recipe(ctx, id, first.ID)
+	now, err := s.Recipe(ctx, id, first.ID, 0)
 	if err != nil || now.Recipe.Name != changed.Name {
 		t.Errorf("the newest is %q (%v)", now.Recipe.Name, err)
 	}
-	if _, err := s.AddRevision(ctx, id, store.NewID(), changed, noon); !errors.Is(err, store.ErrNotFound) {
+	if then, err := s.Recipe(ctx, id, first.ID, 1); err != nil || then.Recipe.Name != "Towpath white" {
+		t.Errorf("the first has become %q (%v)", then.Recipe.Name, err)
+	}
+	if _, err := s.ReviseRecipe(ctx, id, first.ID, 1, changed, true, noon); !errors.Is(err, store.ErrStale) {
+		t.Errorf("a revision of an older one: %v", err)
+	}
+	if _, err := s.ReviseRecipe(ctx, id, store.NewID(), 1, changed, true, noon); !errors.Is(err, store.ErrNotFound) {
 		t.Errorf("a revision of no recipe: %v", err)
 	}
 }
@@ -122,11 +142,11 @@ func TestTheSameCallSentTwiceCountsOnce(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	add := func(q store.Queries) (store.Answer, error) {
-		r, err := q.AddRecipe(ctx, id, demo.Recipes()[0], noon)
-		return store.Answer{Status: 201, Body: r.ID}, err
+	add := func(q store.Queries) (store.Made, error) {
+		r, err := q.AddRecipe(ctx, id, demo.Recipes()[0], true, noon)
+		return store.Made{Status: 201, Ref: r.ID}, err
 	}
-	answers := make([]store.Answer, 8)
+	answers := make([]store.Made, 8)
 	var wg sync.WaitGroup
 	for n := range answers {
 		wg.Go(func() {
@@ -139,11 +159,11 @@ func TestTheSameCallSentTwiceCountsOnce(t *testing.T) {
 	}
 	wg.Wait()
 	for _, a := range answers {
-		if a != answers[0] || a.Body == "" {
+		if a != answers[0] || a.Ref == "" {
 			t.Fatalf("different answers to one call: %v", answers)
 		}
 	}
-	if r, _ := s.Recipes(ctx, id); len(r) != 1 {
+	if r := shelf(t, s, id); len(r) != 1 {
 		t.Errorf("one call stored %d recipes", len(r))
 	}
 	if _, err := s.Once(ctx, id, "key", []byte("other"), noon, add); !errors.Is(err, store.ErrKeyReused) {
@@ -158,16 +178,16 @@ func TestNothingHalfDoneIsStored(t *testing.T) {
 		t.Fatal(err)
 	}
 	broken := errors.New("broken off")
-	_, err = s.Once(ctx, id, "key", nil, noon, func(q store.Queries) (store.Answer, error) {
-		if _, err := q.AddRecipe(ctx, id, demo.Recipes()[0], noon); err != nil {
-			return store.Answer{}, err
+	_, err = s.Once(ctx, id, "key", nil, noon, func(q store.Queries) (store.Made, error) {
+		if _, err := q.AddRecipe(ctx, id, demo.Recipes()[0], true, noon); err != nil {
+			return store.Made{}, err
 		}
-		return store.Answer{}, broken
+		return store.Made{}, broken
 	})
 	if !errors.Is(err, broken) {
 		t.Fatal(err)
 	}
-	if r, _ := s.Recipes(ctx, id); len(r) != 0 {
+	if r := shelf(t, s, id); len(r) != 0 {
 		t.Errorf("a call that failed left %d recipes", len(r))
 	}
 }
@@ -175,25 +195,22 @@ func TestNothingHalfDoneIsStored(t *testing.T) {
 func TestManyHandsAddToABakeWithoutLosingAHappening(t *testing.T) {
 	s := storetest.Open(t)
 	k := heron(t, s)
-	bakes, err := s.Bakes(ctx, k.ID, 1)
+	bakes, err := s.Glances(ctx, k.ID, time.Time{}, "", 1)
 	if err != nil {
 		t.Fatal(err)
 	}
 	id := bakes[0].ID
-	before, _ := s.Happenings(ctx, k.ID, id)
+	before, _ := s.BakeHappenings(ctx, k.ID, id)
 	var wg sync.WaitGroup
 	const hands = 12
 	for range hands {
 		wg.Go(func() {
 			err := s.Do(ctx, func(q store.Queries) error {
-				if err := q.HoldBake(ctx, k.ID, id); err != nil {
-					return err
-				}
-				all, err := q.Happenings(ctx, k.ID, id)
+				stamp, err := q.Hold(ctx, k.ID, id, noon)
 				if err != nil {
 					return err
 				}
-				return q.AddHappening(ctx, k.ID, id, bake.Happening{Seq: len(all[id]) + 1, At: noon, What: bake.Judged, Mark: 3}, 3)
+				return q.AddInBake(ctx, k.ID, id, bake.Happening{Stamp: stamp, What: bake.Judged, Mark: 3}, bake.State{Mark: 3})
 			})
 			if err != nil {
 				t.Error(err)
@@ -201,14 +218,17 @@ func TestManyHandsAddToABakeWithoutLosingAHappening(t *testing.T) {
 		})
 	}
 	wg.Wait()
-	after, err := s.Happenings(ctx, k.ID, id)
-	if err != nil || len(after[id]) != len(before[id])+hands {
-		t.Fatalf("%d happenings, want %d (%v)", len(after[id]), len(before[id])+hands, err)
+	after, err := s.BakeHappenings(ctx, k.ID, id)
+	if err != nil || len(after) != len(before)+hands {
+		t.Fatalf("%d happenings, want %d (%v)", len(after), len(before)+hands, err)
 	}
-	for n, h := range after[id] {
+	for n, h := range after {
 		if h.Seq != n+1 {
 			t.Errorf("happening %d has the number %d", n+1, h.Seq)
 		}
+	}
+	if n, err := s.Newest(ctx, k.ID, id); err != nil || n != len(after) {
+		t.Errorf("the newest is said to be %d of %d (%v)", n, len(after), err)
 	}
 }
 
@@ -219,81 +239,100 @@ func TestAnotherKitchenSeesNothing(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	recipes, _ := s.Recipes(ctx, k.ID)
-	if _, err := s.Recipe(ctx, other, recipes[0].ID); !errors.Is(err, store.ErrNotFound) {
+	recipes := shelf(t, s, k.ID)
+	if _, err := s.Recipe(ctx, other, recipes[0].ID, 0); !errors.Is(err, store.ErrNotFound) {
 		t.Errorf("another kitchen reads the recipe: %v", err)
 	}
-	bakes, _ := s.Bakes(ctx, k.ID, 1)
+	bakes, _ := s.Glances(ctx, k.ID, time.Time{}, "", 1)
 	if _, err := s.Bake(ctx, other, bakes[0].ID); !errors.Is(err, store.ErrNotFound) {
 		t.Errorf("another kitchen reads the bake: %v", err)
 	}
+	if _, err := s.Newest(ctx, other, bakes[0].ID); !errors.Is(err, store.ErrNotFound) {
+		t.Errorf("another kitchen asks what happened in the bake: %v", err)
+	}
+	if err := s.PutRecipeAway(ctx, other, recipes[0].ID, true); !errors.Is(err, store.ErrNotFound) {
+		t.Errorf("another kitchen puts the recipe away: %v", err)
+	}
 }
 
-// Every shape that was ever stored is kept as a golden file and must still be read. With
-// RISEPAN_GOLDEN=1 the files of the present shapes are written; old ones never change.
-func TestEveryShapeEverStoredIsStillRead(t *testing.T) {
-	p, err := plan.Make(kitchen.New("Golden", "UTC"), plan.Wish{Recipe: demo.Recipes()[4], Machine: demo.Galley(), Size: measure.LoafPounds(2, 1), Zone: time.UTC}, noon)
+// Pages of the log follow one another without a gap or an overlap, whatever starts meanwhile.
+func TestPagesOfTheLogMeet(t *testing.T) {
+	s := storetest.Open(t)
+	k := heron(t, s)
+	all, err := s.Glances(ctx, k.ID, time.Time{}, "", 100)
 	if err != nil {
 		t.Fatal(err)
 	}
-	h := bake.Happening{Seq: 2, At: noon, What: bake.Judged, Mark: 4, Note: "good"}
-	for name, v := range map[string]any{
-		fmt.Sprintf("plan-%d.json", plan.Shape): p, fmt.Sprintf("recipe-%d.json", store.RecipeShape): demo.Recipes()[4], fmt.Sprintf("happening-%d.json", bake.Shape): h,
-	} {
-		file := filepath.Join("testdata", name)
-		if os.Getenv("RISEPAN_GOLDEN") != "" {
-			b, err := json.Marshal(v)
-			if err == nil {
-				err = os.WriteFile(file, b, 0o644)
-			}
-			if err != nil {
-				t.Fatal(err)
-			}
+	var got []string
+	var at time.Time
+	id := ""
+	for {
+		page, err := s.Glances(ctx, k.ID, at, id, 2)
+		if err != nil {
+			t.Fatal(err)
 		}
-		if _, err := os.Stat(file); err != nil {
-			t.Errorf("the present shape has no golden file: %v", err)
+		if len(page) == 0 {
+			break
+		}
+		for _, g := range page {
+			got = append(got, g.ID)
+		}
+		at, id = page[len(page)-1].StartedAt, page[len(page)-1].ID
+	}
+	for n, g := range all {
+		if n >= len(got) || got[n] != g.ID {
+			t.Fatalf("page by page the log reads %v, want %d bakes in the order of %v", got, len(all), all)
 		}
 	}
-	read := map[string]func([]byte) error{
-		"plan-*.json": func(b []byte) error {
-			var p plan.Plan
-			if err := json.Unmarshal(b, &p); err != nil {
-				return err
-			}
-			if len(p.Lines) == 0 || p.Setting.Total == 0 || p.Timer.Ready.IsZero() || len(bake.At(p, nil, noon).Moments) == 0 {
-				return errors.New("it reads as an empty plan")
-			}
-			return nil
-		},
-		"recipe-*.json": func(b []byte) error {
-			var r recipe.Recipe
-			if err := json.Unmarshal(b, &r); err != nil {
-				return err
-			}
-			_, err := r.Weigh(kitchen.New("K", "UTC").Ingredient)
-			return err
-		},
-		"happening-*.json": func(b []byte) error {
-			var h bake.Happening
-			if err := json.Unmarshal(b, &h); err != nil {
-				return err
-			}
-			if h.What == "" || h.Seq == 0 {
-				return errors.New("it reads as nothing")
-			}
-			return nil
-		},
+	if err := s.PutBakeAway(ctx, k.ID, all[0].ID, true); err != nil {
+		t.Fatal(err)
 	}
-	for pattern, reader := range read {
-		files, _ := filepath.Glob(filepath.Join("testdata", pattern))
-		for _, f := range files {
-			b, err := os.ReadFile(f)
-			if err == nil {
-				err = reader(b)
-			}
-			if err != nil {
-				t.Errorf("%s: %v", f, err)
+	if rest, _ := s.Glances(ctx, k.ID, time.Time{}, "", 100); len(rest) != len(all)-1 || rest[0].ID == all[0].ID {
+		t.Error("a bake that was put away is still in the log")
+	}
+}
+
+func TestLikedDoughsAreTheWellMarkedOfTheirKind(t *testing.T) {
+	s := storetest.Open(t)
+	k := heron(t, s)
+	for kind, want := range map[recipe.Kind]int{recipe.White: 2, recipe.Sweet: 2, recipe.Wholemeal: 1, recipe.Crusty: 0} {
+		liked, err := s.LikedDoughs(ctx, k.ID, kind)
+		if err != nil || len(liked) != want {
+			t.Errorf("%d liked doughs of kind %s, want %d (%v)", len(liked), kind, want, err)
+		}
+		for _, f := range liked {
+			if f.Hydration < 50 || f.Salt <= 0 {
+				t.Errorf("a liked dough came back as %+v", f)
 			}
 		}
+	}
+}
+
+func TestOldKeysAreForgotten(t *testing.T) {
+	s := storetest.Open(t)
+	k := heron(t, s)
+	made := 0
+	add := func(at time.Time) {
+		_, err := s.Once(ctx, k.ID, "key", nil, at, func(store.Queries) (store.Made, error) {
+			made++
+			return store.Made{Status: 201, Ref: "x"}, nil
+		})
+		if err != nil {
+			t.Fatal(err)
+		}
+	}
+	add(noon)
+	if err := s.Prune(ctx, noon.Add(time.Hour-store.KeysKeep)); err != nil {
+		t.Fatal(err)
+	}
+	add(noon.Add(time.Hour))
+	if made != 1 {
+		t.Error("an hour old key was forgotten")
+	}
+	if err := s.Prune(ctx, noon.Add(time.Minute)); err != nil {
+		t.Fatal(err)
+	}
+	if add(noon); made != 2 {
+		t.Error("an old key is still known")
 	}
 }

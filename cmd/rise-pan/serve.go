@@ -7,7 +7,9 @@ import (
 	"log/slog"
 	"net"
 	"net/http"
+	"os"
 	"strconv"
+	"strings"
 	"syscall"
 	"time"
 
@@ -41,8 +43,7 @@ func withStore(ctx context.Context, log *slog.Logger, data string, f func(house)
 
 // firstKitchen makes the first kitchen where there is none: the demo, or an empty one.
 func (h house) firstKitchen(ctx context.Context, empty bool, now time.Time) error {
-	_, err := h.store.FirstKitchen(ctx)
-	if !errors.Is(err, store.ErrNotFound) {
+	if k, err := h.store.Kitchens(ctx); err != nil || len(k) > 0 {
 		return err
 	}
 	if empty {
@@ -51,12 +52,31 @@ func (h house) firstKitchen(ctx context.Context, empty bool, now time.Time) erro
 	return demo.Fill(ctx, h.store, now)
 }
 
-// localZone is the name of this computer's zone, where it has one.
+// localZone is the name of this computer's zone: as TZ says, else as its settings do.
 func localZone() string {
-	if name := time.Local.String(); name != "Local" {
-		return name
+	link, _ := os.Readlink("/etc/localtime")
+	_, linked, _ := strings.Cut(link, "/zoneinfo/")
+	written, _ := os.ReadFile("/etc/timezone")
+	for _, name := range []string{strings.TrimPrefix(os.Getenv("TZ"), ":"), linked, strings.TrimSpace(string(written))} {
+		if _, err := time.LoadLocation(name); err == nil && name != "" && name != "Local" {
+			return name
+		}
 	}
 	return "UTC"
+}
+
+// prune forgets old keys of requests, now and every hour.
+func prune(ctx context.Context, log *slog.Logger, s *store.Store) {
+	for {
+		if err := s.Prune(ctx, time.Now().Add(-store.KeysKeep)); err != nil && ctx.Err() == nil {
+			log.Warn("old keys are not forgotten", "error", err)
+		}
+		select {
+		case <-ctx.Done():
+			return
+		case <-time.After(time.Hour):
+		}
+	}
 }
 
 func serve(ctx context.Context, log *slog.Logger, data string, port int, empty bool, now func() time.Time) error {
@@ -78,6 +98,7 @@ func serve(ctx context.Context, log *slog.Logger, data string, port int, empty b
 			Handler:           api.New(api.Config{Store: h.store, Pages: ui.Pages(), Now: now, Log: log, FillDemo: demo.Furnish}),
 			ReadHeaderTimeout: 10 * time.Second, ReadTimeout: 30 * time.Second, IdleTimeout: 2 * time.Minute,
 		}
+		go prune(ctx, log, h.store)
 		done := make(chan error, 1)
 		go func() { done <- server.Serve(listener) }()
 		fmt.Printf("Rise Pan is ready at http://%s (after %.1f s). Ctrl-C stops it.\n", listener.Addr(), time.Since(began).Seconds())

@@ -6,6 +6,8 @@ import (
 	"time"
 
 	"risepan/core/fault"
+	"risepan/core/journal"
+	"risepan/core/kept"
 	"risepan/core/machine"
 	"risepan/core/plan"
 	"risepan/core/timetable"
@@ -31,18 +33,20 @@ var Whats = []What{Done, TakenOut, Abandoned, Judged, Undone}
 func (w What) Words() []string                  { return word.List(Whats) }
 func (w *What) UnmarshalText(text []byte) error { return word.Read(w, text, "happening", Whats) }
 
-// Happening is one thing that happened, numbered from 1 within its bake.
+// Happening is one thing that happened during a bake.
 type Happening struct {
-	Seq    int                  `json:"seq"`
-	At     time.Time            `json:"at"`
-	What   What                 `json:"what"`
-	Moment timetable.MomentKind `json:"moment,omitzero"` // of Done
-	Mark   int                  `json:"mark,omitzero"`   // of Judged, 1 to 5
-	Note   string               `json:"note,omitzero"`   // of Judged
-	Of     int                  `json:"of,omitzero"`     // of Undone: the seq taken back
+	journal.Stamp
+	What   What   `json:"what"`
+	Moment string `json:"moment,omitzero"` // of Done: the moment's id
+	Mark   int    `json:"mark,omitzero"`   // of Judged, 1 to 5
+	Note   string `json:"note,omitzero"`   // of Judged
+	Of     int    `json:"of,omitzero"`     // of Undone: the number of what is taken back
 }
 
-// longestNote is the most bytes of a note.
+// TakesBack is the number of the happening that an undoing takes back.
+func (h Happening) TakesBack() int { return h.Of }
+
+// longestNote is the most letters of a note.
 const longestNote = 4000
 
 // Phase is where a bake stands.
@@ -59,7 +63,8 @@ const (
 
 var Phases = []Phase{Waiting, Running, Warm, Cold, Out, GivenUp}
 
-func (p Phase) Words() []string { return word.List(Phases) }
+func (p Phase) Words() []string                  { return word.List(Phases) }
+func (p *Phase) UnmarshalText(text []byte) error { return word.Read(p, text, "phase of a bake", Phases) }
 
 // Moment is a moment of the running bake on the clock.
 type Moment struct {
@@ -89,19 +94,9 @@ func (s State) Over() bool { return s.Phase == Out || s.Phase == GivenUp }
 // At folds a started plan and what happened into the bake's state at now. It depends on nothing
 // else, so every device and every server sees the same.
 func At(p plan.Plan, happened []Happening, now time.Time) State {
-	s := State{Begin: p.Timer.Begin, Ready: p.Timer.Ready, Next: -1}
-	undone := map[int]bool{}
-	for _, h := range happened {
-		s.Last = max(s.Last, h.Seq)
-		if h.What == Undone {
-			undone[h.Of] = true
-		}
-	}
-	done := map[timetable.MomentKind]bool{}
-	for _, h := range happened {
-		if undone[h.Seq] {
-			continue
-		}
+	s := State{Begin: p.Timer.Begin, Ready: p.Timer.Ready, Next: -1, Last: journal.Last(happened)}
+	done := map[string]bool{}
+	for _, h := range journal.Standing(happened) {
 		switch h.What {
 		case Done:
 			done[h.Moment] = true
@@ -116,12 +111,14 @@ func At(p plan.Plan, happened []Happening, now time.Time) State {
 		}
 	}
 	for _, m := range p.Moments {
-		s.Moments = append(s.Moments, Moment{m, m.At(s.Begin), done[m.Kind]})
+		s.Moments = append(s.Moments, Moment{m, m.At(s.Begin), done[m.ID]})
 	}
 	if s.Over() {
 		return s
 	}
-	s.Phase, s.Stage = phase(p, s.Begin, now)
+	if s.Phase = ClockOf(p, s).Phase(now); s.Phase == Running {
+		s.Stage = stage(p, s.Begin, now)
+	}
 	s.Next = slices.IndexFunc(s.Moments, func(m Moment) bool { return m.At.After(now) && !m.Done })
 	s.Changes = nextChange(p, s, now)
 	return s
@@ -129,7 +126,7 @@ func At(p plan.Plan, happened []Happening, now time.Time) State {
 
 // nextChange is the first stage's end or moment that is still to come.
 func nextChange(p plan.Plan, s State, now time.Time) *time.Time {
-	times := []time.Time{s.Begin, s.Ready.Add(time.Duration(p.Setting.KeepWarm) * time.Minute)}
+	times := []time.Time{s.Begin, ClockOf(p, s).WarmUntil}
 	for _, st := range p.Stages {
 		times = append(times, s.Begin.Add(time.Duration(st.To)*time.Minute))
 	}
@@ -144,29 +141,59 @@ func nextChange(p plan.Plan, s State, now time.Time) *time.Time {
 	return &first
 }
 
-func phase(p plan.Plan, begin, now time.Time) (Phase, machine.StageKind) {
-	if now.Before(begin) {
-		return Waiting, ""
+// Clock is a bake's times, as lists keep them beside its plan.
+type Clock struct {
+	Begin     time.Time // of the cycle
+	Ready     time.Time
+	WarmUntil time.Time
+	End       *time.Time // when it was taken out or abandoned; nil while it has not ended
+	GaveUp    bool       // it ended by being abandoned
+}
+
+// Phase is where a bake with these times stands at now.
+func (c Clock) Phase(now time.Time) Phase {
+	switch {
+	case c.End != nil && c.GaveUp:
+		return GivenUp
+	case c.End != nil:
+		return Out
+	case now.Before(c.Begin):
+		return Waiting
+	case now.Before(c.Ready):
+		return Running
+	case now.Before(c.WarmUntil):
+		return Warm
 	}
+	return Cold
+}
+
+// ClockOf is the times of a bake that stands as s.
+func ClockOf(p plan.Plan, s State) Clock {
+	warm := s.Ready.Add(time.Duration(p.Setting.KeepWarm) * time.Minute)
+	return Clock{s.Begin, s.Ready, warm, s.End, s.Phase == GivenUp}
+}
+
+// stage is what the machine does at now, so many minutes into the cycle.
+func stage(p plan.Plan, begin, now time.Time) machine.StageKind {
 	into := machine.Minutes(now.Sub(begin) / time.Minute)
 	for _, s := range p.Stages {
-		if into < s.To {
-			return Running, s.Kind
+		if into >= s.From && into < s.To {
+			return s.Kind
 		}
 	}
-	if into < p.Setting.Total+p.Setting.KeepWarm {
-		return Warm, ""
-	}
-	return Cold, ""
+	return ""
 }
 
 // Check reports, as a *fault.Fault, why h cannot happen next to a bake that stands as s, after what
 // happened so far.
 func Check(s State, happened []Happening, h Happening) error {
+	if err := kept.First(kept.Check(h), kept.Short("/note", "the note", h.Note, longestNote)); err != nil {
+		return err
+	}
 	switch h.What {
 	case Done:
-		if !slices.ContainsFunc(s.Moments, func(m Moment) bool { return m.Kind == h.Moment }) {
-			return fault.At("/moment", "this bake has no moment %q", h.Moment)
+		if !slices.ContainsFunc(s.Moments, func(m Moment) bool { return m.ID == h.Moment }) {
+			return fault.At("/moment", "this bake has no moment %q", word.Clip(h.Moment))
 		}
 		if s.Over() {
 			return fault.At("/what", "this bake is over")
@@ -179,9 +206,6 @@ func Check(s State, happened []Happening, h Happening) error {
 		if h.Mark < 1 || h.Mark > 5 {
 			return fault.At("/mark", "a mark is 1 to 5, not %d", h.Mark)
 		}
-		if len(h.Note) > longestNote {
-			return fault.At("/note", "the note is too long: at most %d letters", longestNote)
-		}
 		if !s.Over() {
 			return fault.At("/what", "judge the loaf when it is out of the pan")
 		}
@@ -189,8 +213,6 @@ func Check(s State, happened []Happening, h Happening) error {
 		if !slices.ContainsFunc(happened, func(o Happening) bool { return o.Seq == h.Of && o.What != Undone }) {
 			return fault.At("/of", "there is no happening %d to take back", h.Of)
 		}
-	default:
-		return fault.At("/what", "say what happened: done, taken out, abandoned, judged or undone")
 	}
 	return nil
 }

@@ -8,9 +8,11 @@ import (
 
 	"risepan/core/bake"
 	"risepan/core/fault"
+	"risepan/core/journal"
 	"risepan/core/kitchen"
 	"risepan/core/measure"
 	"risepan/core/plan"
+	"risepan/core/plan/plantest"
 	"risepan/core/timetable"
 	"risepan/demo"
 )
@@ -20,14 +22,14 @@ var press = time.Date(2026, 5, 2, 9, 0, 0, 0, time.UTC)
 // started is a 1 1/2 lb white loaf on the galley machine's Basic, 3 h 16 min with an hour of keep warm.
 func started(t *testing.T, ready string) plan.Plan {
 	t.Helper()
-	w := plan.Wish{Recipe: demo.Recipes()[0], Machine: demo.Galley(), Size: measure.LoafPounds(3, 2), AtPanel: true, Zone: time.UTC}
+	w := plantest.Ask{Place: plan.Place{Recipe: demo.Recipes()[0], Machine: demo.Galley(), Zone: time.UTC}, Wish: plan.Wish{Loaf: plan.Loaf{Size: measure.LoafPounds(3, 2)}, Timing: plan.Timing{AtPanel: true}}}
 	if ready != "" {
 		var err error
 		if w.Ready, err = timetable.ParseWall(ready); err != nil {
 			t.Fatal(err)
 		}
 	}
-	p, err := plan.Make(kitchen.New("Test", "UTC"), w, press)
+	p, err := plantest.Make(kitchen.New("Test", "UTC"), w, press)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -65,12 +67,12 @@ func TestHappeningsAreFoldedAndCanBeTakenBack(t *testing.T) {
 	p := started(t, "")
 	out := press.Add(200 * time.Minute)
 	happened := []bake.Happening{
-		{Seq: 1, At: press.Add(8 * time.Minute), What: bake.Done, Moment: timetable.Look},
-		{Seq: 2, At: press.Add(9 * time.Minute), What: bake.Abandoned},
-		{Seq: 3, At: press.Add(10 * time.Minute), What: bake.Undone, Of: 2},
-		{Seq: 4, At: out, What: bake.TakenOut},
-		{Seq: 5, At: out, What: bake.Judged, Mark: 3, Note: "pale"},
-		{Seq: 6, At: out, What: bake.Judged, Mark: 4, Note: "not so pale when cool"},
+		{Stamp: journal.Stamp{Seq: 1, At: press.Add(8 * time.Minute)}, What: bake.Done, Moment: string(timetable.Look)},
+		{Stamp: journal.Stamp{Seq: 2, At: press.Add(9 * time.Minute)}, What: bake.Abandoned},
+		{Stamp: journal.Stamp{Seq: 3, At: press.Add(10 * time.Minute)}, What: bake.Undone, Of: 2},
+		{Stamp: journal.Stamp{Seq: 4, At: out}, What: bake.TakenOut},
+		{Stamp: journal.Stamp{Seq: 5, At: out}, What: bake.Judged, Mark: 3, Note: "pale"},
+		{Stamp: journal.Stamp{Seq: 6, At: out}, What: bake.Judged, Mark: 4, Note: "not so pale when cool"},
 	}
 	s := bake.At(p, happened, out.Add(time.Hour))
 	if s.Phase != bake.Out || !s.End.Equal(out) || s.Mark != 4 || s.Note != "not so pale when cool" || s.Last != 6 {
@@ -82,7 +84,7 @@ func TestHappeningsAreFoldedAndCanBeTakenBack(t *testing.T) {
 	if s := bake.At(p, happened[:3], press.Add(11*time.Minute)); s.Phase != bake.Running || !s.Moments[1].Done {
 		t.Errorf("taken back, but %s, dough looked at %v", s.Phase, s.Moments[1].Done)
 	}
-	if s := bake.At(p, append(happened, bake.Happening{Seq: 7, What: bake.Undone, Of: 6}), out); s.Mark != 3 {
+	if s := bake.At(p, append(happened, bake.Happening{Stamp: journal.Stamp{Seq: 7}, What: bake.Undone, Of: 6}), out); s.Mark != 3 {
 		t.Errorf("the second verdict was taken back, the mark is %d", s.Mark)
 	}
 }
@@ -90,7 +92,7 @@ func TestHappeningsAreFoldedAndCanBeTakenBack(t *testing.T) {
 func TestWhatCannotHappenIsRefusedAtTheField(t *testing.T) {
 	p := started(t, "")
 	running := bake.At(p, nil, press.Add(time.Minute))
-	gone := []bake.Happening{{Seq: 1, At: press, What: bake.TakenOut}}
+	gone := []bake.Happening{{Stamp: journal.Stamp{Seq: 1, At: press}, What: bake.TakenOut}}
 	over := bake.At(p, gone, press.Add(time.Hour))
 	for _, c := range []struct {
 		state   bake.State
@@ -99,7 +101,7 @@ func TestWhatCannotHappenIsRefusedAtTheField(t *testing.T) {
 	}{
 		{running, bake.Happening{What: bake.Judged, Mark: 3}, "/what"}, {over, bake.Happening{What: bake.Judged, Mark: 6}, "/mark"},
 		{over, bake.Happening{What: bake.Judged, Mark: 0}, "/mark"}, {over, bake.Happening{What: bake.Judged, Mark: 3, Note: strings.Repeat("x", 5000)}, "/note"},
-		{running, bake.Happening{What: bake.Done, Moment: timetable.AddIns}, "/moment"}, {over, bake.Happening{What: bake.TakenOut}, "/what"},
+		{running, bake.Happening{What: bake.Done, Moment: string(timetable.AddIns)}, "/moment"}, {over, bake.Happening{What: bake.TakenOut}, "/what"},
 		{running, bake.Happening{What: bake.Undone, Of: 9}, "/of"}, {running, bake.Happening{}, "/what"},
 	} {
 		var f *fault.Fault

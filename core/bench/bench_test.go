@@ -11,11 +11,13 @@ import (
 
 	"risepan/core/bench"
 	"risepan/core/fault"
+	"risepan/core/journal"
 	"risepan/core/kitchen"
 	"risepan/core/machine"
 	"risepan/core/measure"
 	"risepan/core/pan"
 	"risepan/core/plan"
+	"risepan/core/plan/plantest"
 	"risepan/core/recipe"
 	"risepan/demo"
 )
@@ -36,20 +38,20 @@ func amount(t testing.TB, s string) measure.Amount {
 	return a
 }
 
-func wishFor(t testing.TB, name string, m machine.Machine) plan.Wish {
+func wishFor(t testing.TB, name string, m machine.Machine) plantest.Ask {
 	t.Helper()
 	for _, r := range demo.Recipes() {
 		if r.Name == name {
-			return plan.Wish{Recipe: r, Machine: m, Size: oneHalf, Zone: time.UTC, AtPanel: true}
+			return plantest.Ask{Place: plan.Place{Recipe: r, Machine: m, Zone: time.UTC}, Wish: plan.Wish{Loaf: plan.Loaf{Size: oneHalf}, Timing: plan.Timing{AtPanel: true}}}
 		}
 	}
 	t.Fatalf("the demo has no %s", name)
-	return plan.Wish{}
+	return plantest.Ask{}
 }
 
-func planned(t testing.TB, w plan.Wish) plan.Plan {
+func planned(t testing.TB, w plantest.Ask) plan.Plan {
 	t.Helper()
-	p, err := plan.Make(heron(), w, evening)
+	p, err := plantest.Make(heron(), w, evening)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -77,7 +79,7 @@ func TestStepsInTheOrderOfTheHands(t *testing.T) {
 	mixed.Loading.Order = pan.Premixed
 	for _, c := range []struct {
 		why  string
-		wish plan.Wish
+		wish plantest.Ask
 		want string
 	}{
 		{"wet first, with add-ins for the beep", wishFor(t, "Mooring raisin loaf", demo.Galley()),
@@ -143,7 +145,7 @@ func TestTheDateLookedAtIsTheYeastsOwn(t *testing.T) {
 	why := func(old kitchen.Pack) string {
 		k := heron()
 		k.Packs = []kitchen.Pack{old}
-		p, err := plan.Make(k, wishFor(t, "Towpath white", demo.Galley()), evening)
+		p, err := plantest.Make(k, wishFor(t, "Towpath white", demo.Galley()), evening)
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -169,7 +171,7 @@ func happens(h ...bench.Happening) bench.Session {
 func TestWhatIsDoneOnOneDeviceIsDone(t *testing.T) {
 	at := evening
 	s := happens(bench.Happening{Do: bench.Done, Step: "tools"}, bench.Happening{Do: bench.Done, Step: "paddle"}, bench.Happening{Do: bench.Done, Step: "tools"},
-		bench.Happening{Do: bench.Undone, Step: "paddle"}, bench.Happening{Do: bench.Begun, Step: "bloom", At: at}, bench.Happening{Do: bench.Begun, Step: "bloom", At: at.Add(time.Hour)})
+		bench.Happening{Do: bench.Undone, Step: "paddle"}, bench.Happening{Do: bench.Begun, Step: "bloom", Stamp: journal.Stamp{At: at}}, bench.Happening{Do: bench.Begun, Step: "bloom", Stamp: journal.Stamp{At: at.Add(time.Hour)}})
 	if !slices.Equal(s.Done, []string{"tools"}) || !s.Begun["bloom"].Equal(at) || s.Last != 6 || s.Over {
 		t.Errorf("%+v", s)
 	}
@@ -193,14 +195,14 @@ func TestTooMuchWaterIsAnswered(t *testing.T) {
 	}
 	slip := bench.Happening{Do: bench.Slip, Line: "l1", Amount: amount(t, "1 1/4 cups"), Way: bench.Fit, In: measured}
 
-	fit := planned(t, happens(slip).Wish(w))
+	fit := planned(t, w.With(happens(slip).Wish(w.Wish)))
 	if fit.Lines[0].Locked != "1 1/4 cups" || fit.Lines[1].Locked == "" || fit.Rounding.Shift.Water <= 0 {
 		t.Errorf("fitted: water %q, butter %q, hydration moved by %v", fit.Lines[0].Locked, fit.Lines[1].Locked, fit.Rounding.Shift.Water)
 	}
 
 	slip.Way = bench.Grow
 	grown := happens(slip)
-	p := planned(t, grown.Wish(w))
+	p := planned(t, w.With(grown.Wish(w.Wish)))
 	for n, l := range p.Lines {
 		want := float64(before.Lines[n].Exact) * 1.25
 		if l.ID == "l7" {
@@ -223,7 +225,7 @@ func TestTooMuchWaterIsAnswered(t *testing.T) {
 		t.Errorf("topped up: %v, want the butter alone", ups)
 	}
 
-	if back := happens(slip, bench.Happening{Do: bench.Mended}); back.Slips != 0 || back.Have != nil || len(back.Wish(w).Locks) != 0 {
+	if back := happens(slip, bench.Happening{Do: bench.Mended}); back.Slips != 0 || back.Have != nil || len(back.Wish(w.Wish).Locks) != 0 {
 		t.Errorf("taken back, the bench still holds %+v", back)
 	}
 }
@@ -232,6 +234,12 @@ func TestNonsenseAtTheBenchIsRefusedAtTheField(t *testing.T) {
 	p := planned(t, wishFor(t, "Towpath white", demo.Galley()))
 	steps := bench.Steps(heron(), p, nil)
 	open := happens()
+	check := func(s bench.Session, h bench.Happening) error {
+		if err := bench.Check(s, bench.IDs(steps), h); err != nil || h.Do != bench.Slip {
+			return err
+		}
+		return bench.CheckSlip(p, h)
+	}
 	for _, c := range []struct {
 		s       bench.Session
 		h       bench.Happening
@@ -246,11 +254,11 @@ func TestNonsenseAtTheBenchIsRefusedAtTheField(t *testing.T) {
 		{happens(bench.Happening{Do: bench.Cleared}), bench.Happening{Do: bench.Done, Step: "tools"}, "/do"},
 	} {
 		var f *fault.Fault
-		if err := bench.Check(c.s, p, steps, c.h); !errors.As(err, &f) || f.Pointer != c.pointer {
+		if err := check(c.s, c.h); !errors.As(err, &f) || f.Pointer != c.pointer {
 			t.Errorf("%+v: %v, want a fault at %s", c.h, err, c.pointer)
 		}
 	}
-	if err := bench.Check(open, p, steps, bench.Happening{Do: bench.Done, Step: "paddle"}); err != nil {
+	if err := check(open, bench.Happening{Do: bench.Done, Step: "paddle"}); err != nil {
 		t.Error(err)
 	}
 }

@@ -8,6 +8,7 @@ import (
 	"slices"
 
 	"risepan/core/formula"
+	"risepan/core/kind"
 	"risepan/core/larder"
 	"risepan/core/machine"
 	"risepan/core/measure"
@@ -45,13 +46,13 @@ var preferences = []struct {
 		return "No yeast: a quick bread is mixed and baked at once.", n.Formula.Yeast == 0
 	}, []machine.Character{machine.QuickBread}},
 	{func(n Needs) (string, bool) {
-		return "To be shaped by hand: the machine kneads and raises the dough only.", n.Kind == recipe.Dough
+		return "To be shaped by hand: the machine kneads and raises the dough only.", n.row().Shaped
 	}, []machine.Character{machine.Dough}},
 	{func(n Needs) (string, bool) {
-		return "Gluten-free flour makes a batter, which needs mixing but no knock-back.", n.Kind == recipe.GlutenFree
+		return "Gluten-free flour makes a batter, which needs mixing but no knock-back.", n.row().Batter && !n.row().Loose
 	}, []machine.Character{machine.GlutenFree, machine.Rapid, machine.Basic}},
 	{func(n Needs) (string, bool) {
-		return "Low-carb flours dislike more than one knock-back.", n.Kind == recipe.LowCarb
+		return "Low-carb flours dislike more than one knock-back.", n.row().Dense
 	}, []machine.Character{machine.LowCarb, machine.Rapid, machine.Basic}},
 	{func(n Needs) (string, bool) {
 		return fmt.Sprintf("%.0f %% of the flour is whole grain, which drinks slowly and rises long.", n.Formula.Grain), n.Formula.Grain >= 50
@@ -69,6 +70,8 @@ var preferences = []struct {
 		[]machine.Character{machine.Basic, machine.CrustyLoaf, machine.Rapid}},
 }
 
+func (n Needs) row() kind.Row { return kind.Of(n.Kind) }
+
 func (n Needs) has(k larder.Kind) bool {
 	return slices.ContainsFunc(n.Lines, func(l recipe.Weighed) bool { return l.Ingredient.Kind == k })
 }
@@ -78,7 +81,7 @@ func (n Needs) addIns() bool {
 }
 
 func (n Needs) instant() bool {
-	return slices.ContainsFunc(n.Lines, func(l recipe.Weighed) bool { return l.Line.Ingredient == "instant-yeast" })
+	return slices.ContainsFunc(n.Lines, func(l recipe.Weighed) bool { return l.Ingredient.Rapid })
 }
 
 // Points for how well a cycle suits. One step down the list of characters outweighs all else.
@@ -101,7 +104,7 @@ const (
 // rules say what else about a cycle counts for or against it.
 var rules = []func(c machine.Cycle, t machine.Totals, n Needs) (points int, say string){
 	func(c machine.Cycle, _ machine.Totals, n Needs) (int, string) {
-		_, beeps := c.Beep(machine.ForAddIns, n.Size, machine.Medium)
+		beeps := c.Calls(machine.ForAddIns)
 		switch {
 		case !n.addIns():
 			return 0, ""
@@ -127,7 +130,7 @@ var rules = []func(c machine.Cycle, t machine.Totals, n Needs) (points int, say 
 		return 0, ""
 	},
 	func(_ machine.Cycle, t machine.Totals, n Needs) (int, string) {
-		if extra := t.KnockBacks - fewKnocks; extra > 0 && (n.Kind == recipe.LowCarb || n.Kind == recipe.GlutenFree) {
+		if extra := t.KnockBacks - fewKnocks; extra > 0 && n.row().FewKnock {
 			return forKnock * extra, fmt.Sprintf("It knocks the dough back %d times: drop one if the machine lets you.", t.KnockBacks)
 		}
 		return 0, ""
@@ -168,7 +171,7 @@ func judge(c machine.Cycle, n Needs, why string, prefer []machine.Character) Opt
 	if rank > 0 {
 		o.Reason = fmt.Sprintf("Would do: its stages come nearest after the %s cycle's.", prefer[0])
 	}
-	t := c.Totals(n.Size, machine.Medium)
+	t := c.Programme(n.Size, machine.Medium).Totals()
 	for _, rule := range rules {
 		points, say := rule(c, t, n)
 		o.Score += points
@@ -207,15 +210,25 @@ func Crust(m machine.Machine, c machine.Cycle, n Needs) (machine.Crust, string) 
 		why = "Whole grain is dark to look at before it is done: medium, and judge by the tap."
 	case n.Formula.Sugar < 1 && n.Formula.Fat < 2:
 		want, why = machine.Dark, "One darker: a lean white loaf stays pale."
-	case n.Kind == recipe.LowCarb:
+	case n.row().Dense:
 		want, why = machine.Dark, "One darker: a dense, moist loaf wants longer until its middle is done."
 	case sameForAll(m, c) && n.Size == smallest(m.Sizes) && len(m.Sizes) > 1:
 		want, why = machine.Light, "One lighter: this cycle bakes a small loaf as long as a big one."
 	}
 	if !slices.Contains(m.Crusts, want) {
-		return m.Crusts[0], "The nearest crust that this machine has."
+		return nearest(m.Crusts, want), "The nearest crust that this machine has."
 	}
 	return want, why
+}
+
+// nearest is the crust of a machine that is nearest to the wanted one; of two, the lighter, which can
+// still be baked on.
+func nearest(crusts []machine.Crust, want machine.Crust) machine.Crust {
+	shade := func(c machine.Crust) int { return slices.Index(machine.Crusts, c) }
+	off := func(c machine.Crust) int { return max(shade(c)-shade(want), shade(want)-shade(c)) }
+	return slices.MinFunc(crusts, func(a, b machine.Crust) int {
+		return cmp.Or(cmp.Compare(off(a), off(b)), cmp.Compare(shade(a), shade(b)))
+	})
 }
 
 func smallest(sizes []measure.LoafSize) measure.LoafSize {

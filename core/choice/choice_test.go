@@ -167,6 +167,27 @@ func TestADelayExcludesCyclesWithoutOne(t *testing.T) {
 	}
 }
 
+// A pale loaf wants a dark crust, an egg loaf a light one: a machine that lacks it gives the nearest, not
+// the first in its list.
+func TestTheNearestCrustOfTheMachineIsTaken(t *testing.T) {
+	lean := needs(t, written(t, recipe.Crusty, "1 cup water; 1 1/2 tsp salt; 3 cups bread flour; 1 1/4 tsp active dry yeast"))
+	rich := needs(t, written(t, recipe.Sweet, "3/4 cup milk; 1 egg; 3 tbsp butter; 1/3 cup sugar; 1 1/4 tsp salt; 3 cups bread flour; 2 tsp active dry yeast"))
+	for _, c := range []struct {
+		needs  choice.Needs
+		crusts []machine.Crust
+		want   machine.Crust
+	}{
+		{lean, []machine.Crust{machine.Light, machine.Medium}, machine.Medium}, {lean, []machine.Crust{machine.Light}, machine.Light},
+		{rich, []machine.Crust{machine.Dark, machine.Medium}, machine.Medium}, {rich, []machine.Crust{machine.Dark, machine.Light}, machine.Light},
+	} {
+		m := lock()
+		m.Crusts = c.crusts
+		if got, why := choice.Crust(m, m.Cycles[0], c.needs); got != c.want {
+			t.Errorf("of %v it takes %s (%s), want %s", c.crusts, got, why, c.want)
+		}
+	}
+}
+
 func TestNoCycleForTheDoughIsSaid(t *testing.T) {
 	m := demo.Boatyard()
 	n := needs(t, demo.Recipes()[0])

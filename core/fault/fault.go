@@ -21,3 +21,11 @@ func (f *Fault) Error() string {
 func At(pointer, format string, args ...any) error {
 	return &Fault{pointer, fmt.Sprintf(format, args...)}
 }
+
+// Under moves a fault below the field that holds the faulty value; another error becomes a fault there.
+func Under(prefix string, err error) error {
+	if f, ok := err.(*Fault); ok {
+		return &Fault{prefix + f.Pointer, f.Detail}
+	}
+	return At(prefix, "%v", err)
+}

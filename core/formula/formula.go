@@ -6,6 +6,7 @@ import (
 	"math"
 	"slices"
 
+	"risepan/core/kind"
 	"risepan/core/larder"
 	"risepan/core/measure"
 	"risepan/core/recipe"
@@ -31,21 +32,16 @@ type Portion struct {
 	Grams      measure.Grams
 }
 
-const (
-	bakingPowder larder.ID = "baking-powder"
-	gluten       larder.ID = "gluten"
-
-	// Up to this share of the flour gluten is an addition to it; beyond, as in low-carb bread, it is
-	// a flour itself.
-	glutenIsFlour = 0.10
-)
+// Up to this share of the flour gluten is an addition to it; beyond, as in low-carb bread, it is a
+// flour itself.
+const glutenIsFlour = 0.10
 
 // counted gives the portions with gluten as flour where there is that much of it.
 func counted(portions []Portion) []Portion {
 	var flour, of measure.Grams
 	for _, p := range portions {
 		flour += p.Grams * measure.Grams(p.Ingredient.FlourPart)
-		if p.Ingredient.ID == gluten {
+		if p.Ingredient.Gluten {
 			of += p.Grams
 		}
 	}
@@ -54,7 +50,7 @@ func counted(portions []Portion) []Portion {
 	}
 	out := slices.Clone(portions)
 	for n := range out {
-		if i := &out[n].Ingredient; i.ID == gluten {
+		if i := &out[n].Ingredient; i.Gluten {
 			i.Kind, i.FlourPart = larder.Flour, 1
 		}
 	}
@@ -80,9 +76,7 @@ func Of(portions []Portion) Formula {
 		if p.Ingredient.Kind != larder.Salt {
 			hidden += g * s.Salt / 100
 		}
-		if p.Ingredient.ID == bakingPowder {
-			powder += g
-		}
+		powder += g * p.Ingredient.Raising
 		if p.Ingredient.Kind != larder.Flour {
 			water += g * s.Water / 100
 			fat += g * s.Fat / 100
@@ -147,6 +141,21 @@ func (f Formula) Range(flours []Cupped) (low, high float64) {
 		return f.Hydration, f.Hydration
 	}
 	return f.Hydration * flour / (flour + more + d), f.Hydration * flour / (flour - less - d)
+}
+
+// Liking widens bands to include the formulas of loaves that were liked.
+func Liking(b kind.Bands, loaves []Formula) kind.Bands {
+	for _, f := range loaves {
+		for _, w := range []struct {
+			band *kind.Band
+			v    float64
+		}{{&b.Hydration, f.Hydration}, {&b.Salt, f.Salt}, {&b.Yeast, f.Yeast}, {&b.Sugar, f.Sugar}, {&b.Fat, f.Fat}, {&b.Powder, f.Powder}} {
+			if !w.band.IsZero() {
+				*w.band = w.band.With(w.v)
+			}
+		}
+	}
+	return b
 }
 
 // Slice is an estimate of what one slice holds, g. Raising and baking change it a little.

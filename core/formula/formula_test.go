@@ -4,6 +4,7 @@ import (
 	"math"
 	"testing"
 
+	"risepan/core/kind"
 	"risepan/core/larder"
 	"risepan/core/measure"
 	"risepan/core/recipe"
@@ -45,35 +46,6 @@ func TestBakersPercentagesCountHiddenWaterFatAndSalt(t *testing.T) {
 func TestWithoutFlourThereIsNoFormula(t *testing.T) {
 	if f := Of([]Portion{portion(t, "water", 200)}); f != (Formula{}) {
 		t.Errorf("water alone has the formula %+v", f)
-	}
-}
-
-// A figure, or a range of it, against the usual 57 to 72.
-func TestAFigureIsJudgedByItsBand(t *testing.T) {
-	usual := Band{57, 72}
-	edge := 57.0 / 3 * 0.1 * 30 // 57, but for the last bits of the arithmetic
-	for _, c := range []struct {
-		band      Band
-		low, high float64
-		want      Verdict
-	}{
-		{usual, 60, 60, Inside}, {usual, 57, 72, Inside}, {usual, edge, edge, Inside}, {usual, 72 + 1e-9, 72 + 1e-9, Inside},
-		{usual, 56.9, 56.9, Below}, {usual, 72.1, 80, Above}, {usual, 54, 60, MayBe}, {usual, 70, 74, MayBe}, {usual, 50, 80, MayBe},
-		{Band{}, 3, 3, NoBand},
-	} {
-		if got := c.band.Judge(c.low, c.high); got != c.want {
-			t.Errorf("%v–%v against %v is %s, want %s", c.low, c.high, c.band, got, c.want)
-		}
-	}
-}
-
-func TestThirstyGrainRaisesTheHydrationBand(t *testing.T) {
-	b := BandsOf(recipe.Wholemeal, 50)
-	if math.Abs(b.Hydration.Low-63) > 1e-9 || math.Abs(b.Hydration.High-79.5) > 1e-9 {
-		t.Errorf("half wholemeal: %v, want 63–79.5", b.Hydration)
-	}
-	if b := BandsOf(recipe.QuickBread, 50); !b.Hydration.IsZero() || !b.Yeast.IsZero() || b.Powder != (Band{3, 5}) {
-		t.Errorf("a quick bread has bands of a yeast dough: %+v", b)
 	}
 }
 
@@ -124,11 +96,11 @@ func TestGlutenIsAnAdditionUntilItIsAFlour(t *testing.T) {
 }
 
 func TestLikedLoavesWidenTheBands(t *testing.T) {
-	b := BandsOf(recipe.QuickBread, 0).Liking([]Formula{{Hydration: 50, Powder: 6}})
-	if b.Powder != (Band{3, 6}) || !b.Hydration.IsZero() {
+	b := Liking(kind.BandsOf(recipe.QuickBread, 0), []Formula{{Hydration: 50, Powder: 6}})
+	if b.Powder != (kind.Band{Low: 3, High: 6}) || !b.Hydration.IsZero() {
 		t.Errorf("a liked quick bread with 6 of baking powder makes the bands %+v", b)
 	}
-	if b := BandsOf(recipe.White, 0).Liking([]Formula{{Hydration: 74, Salt: 2, Yeast: 1.5, Sugar: 3, Fat: 3}}); b.Hydration != (Band{57, 74}) || b.Salt != (Band{1.6, 2.8}) {
+	if b := Liking(kind.BandsOf(recipe.White, 0), []Formula{{Hydration: 74, Salt: 2, Yeast: 1.5, Sugar: 3, Fat: 3}}); b.Hydration != (kind.Band{Low: 57, High: 74}) || b.Salt != (kind.Band{Low: 1.6, High: 2.8}) {
 		t.Errorf("a liked loaf of 74 makes the bands %+v", b)
 	}
 }

@@ -6,6 +6,7 @@ import (
 	"time"
 
 	"risepan/core/fault"
+	"risepan/core/kept"
 	"risepan/core/larder"
 	"risepan/core/measure"
 	"risepan/core/word"
@@ -161,8 +162,8 @@ func (k Kitchen) checkCupboard() error {
 		if _, ok := larder.Know(p.Ingredient); !ok {
 			return fault.At(at+"/ingredient", "%q is not in the larder", word.Clip(string(p.Ingredient)))
 		}
-		if len(p.Name) > longName {
-			return fault.At(at+"/name", "a name has at most %d letters", longName)
+		if err := kept.Short(at+"/name", "the pack's name", p.Name, longName); err != nil {
+			return err
 		}
 	}
 	for n, s := range k.Stock {

@@ -6,11 +6,11 @@ import (
 	"cmp"
 	"fmt"
 	"slices"
-	"strings"
 
 	"risepan/core/dough"
 	"risepan/core/fault"
-	"risepan/core/formula"
+	"risepan/core/kept"
+	"risepan/core/kind"
 	"risepan/core/larder"
 	"risepan/core/machine"
 	"risepan/core/measure"
@@ -18,6 +18,9 @@ import (
 	"risepan/core/scale"
 	"risepan/core/word"
 )
+
+// Shape is the number of a kitchen's JSON shape.
+const Shape = 1
 
 // Kitchen is one household's settings.
 type Kitchen struct {
@@ -30,7 +33,7 @@ type Kitchen struct {
 	Yeast    scale.YeastSchool   `json:"yeast"`
 	Eggs     scale.EggSchool     `json:"eggs"`
 	EggSize  EggSize             `json:"eggSize"`
-	Salt     formula.SaltSchool  `json:"salt"`
+	Salt     kind.SaltSchool     `json:"salt"`
 	Degrees  measure.Degrees     `json:"degrees"`
 	Room     measure.Temperature `json:"room"`           // as the kitchen usually is
 	Liquid   dough.School        `json:"liquid"`         // how it is tempered
@@ -66,6 +69,7 @@ func (e *EggSize) UnmarshalText(text []byte) error {
 	return word.Read(e, text, "size of egg", EggSizes)
 }
 
+// eggRows are the larder's rows for eggs in their shell, by size.
 var eggRows = map[EggSize]larder.ID{Medium: "egg-medium", Large: "egg", ExtraLarge: "egg-extra-large"}
 
 // DefaultLead is how long loading usually takes.
@@ -74,7 +78,7 @@ const DefaultLead machine.Minutes = 15
 // New is a kitchen with the default measures and schools.
 func New(name, zone string) Kitchen {
 	return Kitchen{Name: name, Zone: zone, Standard: measure.US, Measures: measure.DefaultMeasures(measure.US),
-		Yeast: scale.Eased, Eggs: scale.Whole, EggSize: Large, Salt: formula.Booklet, Weights: measure.InGrams, Lead: DefaultLead}.Filled()
+		Yeast: scale.Eased, Eggs: scale.Whole, EggSize: Large, Salt: kind.Booklet, Weights: measure.InGrams, Lead: DefaultLead}.Filled()
 }
 
 // Filled is the kitchen with the usual answer to what it was never asked.
@@ -129,6 +133,7 @@ func (k Kitchen) Cup(flour larder.ID) (larder.Cup, bool) {
 
 const (
 	mostMeasures = 40
+	mostFacts    = 500
 	longName     = 60
 	smallest     = 0.2  // ml, of a measure
 	largest      = 2000 // ml
@@ -136,9 +141,14 @@ const (
 
 // Check reports the first thing about the kitchen that cannot be, as a *fault.Fault.
 func (k Kitchen) Check() error {
+	if err := kept.First(kept.Name("/name", "the kitchen", k.Name, longName), kept.Check(k)); err != nil {
+		return err
+	}
 	switch {
-	case strings.TrimSpace(k.Name) == "" || len(k.Name) > longName:
-		return fault.At("/name", "give the kitchen a name of 1 to %d letters", longName)
+	case k.Quiet.From < 0 || k.Quiet.From >= day || k.Quiet.To < 0 || k.Quiet.To >= day:
+		return fault.At("/quiet", "quiet hours are times of day, such as 22:30")
+	case len(k.Facts) > mostFacts || len(k.Prefer) > mostFacts:
+		return fault.At("/facts", "these lists are too long: at most %d of own facts, and of measures liked", mostFacts)
 	case k.Lead < 0 || k.Lead > 240:
 		return fault.At("/lead", "the time to load and press Start is 0 to 240 minutes")
 	case len(k.Measures) > mostMeasures:
@@ -155,8 +165,8 @@ func (k Kitchen) Check() error {
 		if v := m.Amount.Millilitres(); v < smallest || v > largest || m.Amount.UpTo.Sign() != 0 {
 			return fault.At(at+"/amount", "a measure holds a volume of %.1f ml to %.0f ml, not %s", smallest, float64(largest), m.Amount)
 		}
-		if len(m.Name) > longName {
-			return fault.At(at+"/name", "a measure's name has at most %d letters", longName)
+		if err := kept.Short(at+"/name", "the measure's name", m.Name, longName); err != nil {
+			return err
 		}
 		if slices.Contains(k.Measures[:n], m) {
 			return fault.At(at, "%s is in the list twice", m)
@@ -177,7 +187,7 @@ func (k Kitchen) Check() error {
 			return fault.At(at+"/id", "%q is not in the larder", word.Clip(string(i.ID)))
 		}
 		if err := i.Check(); err != nil {
-			return fault.At(at, "%v", err)
+			return fault.Under(at, err)
 		}
 	}
 	return nil

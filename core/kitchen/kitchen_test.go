@@ -72,15 +72,15 @@ func TestAGoodPackOutweighsABadOne(t *testing.T) {
 }
 
 func TestAKitchenThatCannotBeIsRefusedAtItsField(t *testing.T) {
-	cup := larder.Cup{Flour: "bread-flour", Measure: measure.Of(1, 1, measure.Cup), Weighings: []measure.Grams{90, 125, 270}}
+	cup := larder.Cup{Filling: larder.Spooned, Flour: "bread-flour", Measure: measure.Of(1, 1, measure.Cup), Weighings: []measure.Grams{90, 125, 270}}
 	hot, _ := measure.ParseTemperature("60 °C")
 	for pointer, change := range map[string]func(*Kitchen){
 		"/name":             func(k *Kitchen) { k.Name = " " },
 		"/room":             func(k *Kitchen) { k.Room = hot },
 		"/cups/0/weighings": func(k *Kitchen) { k.Cups = []larder.Cup{cup} },
-		"/cups/0/flour":     func(k *Kitchen) { k.Cups = []larder.Cup{{Flour: "water", Measure: cup.Measure}} },
+		"/cups/0/flour":     func(k *Kitchen) { k.Cups = []larder.Cup{{Filling: larder.Spooned, Flour: "water", Measure: cup.Measure}} },
 		"/cups/1/flour": func(k *Kitchen) {
-			good := larder.Cup{Flour: cup.Flour, Measure: cup.Measure}
+			good := larder.Cup{Filling: larder.Spooned, Flour: cup.Flour, Measure: cup.Measure}
 			k.Cups = []larder.Cup{good, good}
 		},
 		"/packs/0/ingredient": func(k *Kitchen) { k.Packs = []Pack{{Ingredient: "gold"}} },

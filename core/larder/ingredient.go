@@ -7,6 +7,7 @@ import (
 	"slices"
 	"strings"
 
+	"risepan/core/kept"
 	"risepan/core/measure"
 	"risepan/core/word"
 )
@@ -56,6 +57,13 @@ const (
 	Sesame Allergen = "sesame"
 )
 
+var Allergens = []Allergen{Wheat, Rye, Oats, Milk, Eggs, Nuts, Lupin, Sesame}
+
+func (a Allergen) Words() []string { return word.List(Allergens) }
+func (a *Allergen) UnmarshalText(text []byte) error {
+	return word.Read(a, text, "allergen", Allergens)
+}
+
 // State is how an ingredient goes into the pan.
 type State string
 
@@ -66,6 +74,31 @@ const (
 	Melted   State = "melted"
 	Warm     State = "warm"
 )
+
+var States = []State{AtRoom, Cold, Softened, Melted, Warm}
+
+func (s State) Words() []string { return word.List(States) }
+func (s *State) UnmarshalText(text []byte) error {
+	return word.Read(s, text, "state of an ingredient (leave it empty, or)", States)
+}
+
+// Strength is how well a white wheat flour holds a yeast loaf up; empty for what is no such flour.
+type Strength string
+
+const (
+	NoStrength  Strength = ""
+	Strong      Strength = "strong"       // bread flour
+	Plain       Strength = "plain"        // weaker: the loaf rises less
+	Soft        Strength = "soft"         // cake flour: too weak for yeast
+	SelfRaising Strength = "self-raising" // plain, with baking powder and salt in it
+)
+
+var Strengths = []Strength{NoStrength, Strong, Plain, Soft, SelfRaising}
+
+func (s Strength) Words() []string { return word.List(Strengths) }
+func (s *Strength) UnmarshalText(text []byte) error {
+	return word.Read(s, text, "strength of flour (leave it empty, or)", Strengths)
+}
 
 // Shares are grams per 100 g of the ingredient. Water is all water in it, also that in flour.
 type Shares struct {
@@ -89,7 +122,12 @@ type Ingredient struct {
 	Shares    Shares        `json:"shares"`
 	FlourPart float64       `json:"flourPart,omitzero"` // share of its weight that counts as flour, 0 to 1
 	Grain     bool          `json:"grain,omitzero"`     // wholemeal, rye or oats: it drinks more
+	Strength  Strength      `json:"strength,omitzero"`  // of a white wheat flour
+	Gluten    bool          `json:"gluten,omitzero"`    // nearly pure gluten: a flour itself where there is much of it
 	AsDry     float64       `json:"asDry,omitzero"`     // g of active dry yeast that 1 g stands for
+	Rapid     bool          `json:"rapid,omitzero"`     // a yeast that a rapid cycle wants
+	Raising   float64       `json:"raising,omitzero"`   // g of baking powder that 1 g stands for
+	Shell     bool          `json:"shell,omitzero"`     // a whole egg, of which a kitchen has a size of its own
 	Spoils    bool          `json:"spoils,omitzero"`    // at room temperature, during a delay
 	Milky     bool          `json:"milky,omitzero"`     // its sugar is milk sugar, which the sugar band leaves out
 	Allergens []Allergen    `json:"allergens,omitzero"`
@@ -117,8 +155,17 @@ func (i Ingredient) Weigh(a measure.Amount) (measure.Grams, error) {
 	return 0, fmt.Errorf("%s cannot be counted in pieces: give a unit such as cups, tsp or g", i.Name)
 }
 
+// The most letters of an ingredient's name, and of its other texts.
+const (
+	longName = 60
+	longPrep = 300
+)
+
 // Check says what about a row of the larder cannot be.
 func (i Ingredient) Check() error {
+	if err := kept.First(kept.Name("/name", "the ingredient", i.Name, longName), kept.Short("/prep", "what it wants beforehand", i.Prep, longPrep), kept.Check(i)); err != nil {
+		return err
+	}
 	s := i.Shares
 	for _, share := range []float64{s.Water, s.Fat, s.Sugar, s.Salt, s.Protein, s.Starch, s.Fibre} {
 		if !(share >= 0 && share <= 100) {
@@ -130,6 +177,12 @@ func (i Ingredient) Check() error {
 		return fmt.Errorf("%s: its shares add up to %.0f g per 100 g", i.Name, sum)
 	case !(i.PerCup >= 0 && i.PerCup <= 1000) || !(i.Each >= 0 && i.Each <= 1000):
 		return fmt.Errorf("%s: a cup or a piece weighs up to 1000 g", i.Name)
+	case !(i.FlourPart >= 0 && i.FlourPart <= 1):
+		return fmt.Errorf("%s: the part of it that counts as flour is 0 to 1, not %g", i.Name, i.FlourPart)
+	case i.Kind == Flour && i.FlourPart == 0:
+		return fmt.Errorf("%s is a flour: say which part of it counts as flour, more than 0", i.Name)
+	case !(i.AsDry >= 0 && i.AsDry <= 3) || !(i.Raising >= 0 && i.Raising <= 5):
+		return fmt.Errorf("%s: 1 g of it stands for at most 3 g of dry yeast, or 5 g of baking powder", i.Name)
 	case i.PerCup == 0 && i.Each == 0:
 		return fmt.Errorf("%s needs a weight by the cup or by the piece", i.Name)
 	}

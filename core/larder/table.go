@@ -32,9 +32,9 @@ var table = []Ingredient{
 	{ID: "vinegar", Name: "vinegar", Names: []string{"cider vinegar"}, Kind: Liquid, PerCup: 239, Shares: Shares{Water: 94, Sugar: 0.4}},
 	{ID: "vanilla", Name: "vanilla extract", Names: []string{"vanilla"}, Kind: Liquid, PerCup: 4.2 * tsp, Shares: Shares{Water: 50, Sugar: 12}},
 
-	{ID: "egg", Name: "large egg", Names: []string{"egg", "eggs", "large eggs"}, Kind: Egg, PerCup: 50 / 3.25 * tbsp, Each: 50, Shares: Shares{Water: 76, Fat: 9.5, Sugar: 0.4, Salt: 0.35, Protein: 12.5}, Spoils: true, Allergens: egg},
-	{ID: "egg-medium", Name: "medium egg", Names: []string{"medium eggs"}, Kind: Egg, PerCup: 50 / 3.25 * tbsp, Each: 44, Shares: Shares{Water: 76, Fat: 9.5, Sugar: 0.4, Salt: 0.35, Protein: 12.5}, Spoils: true, Allergens: egg},
-	{ID: "egg-extra-large", Name: "extra large egg", Names: []string{"extra large eggs"}, Kind: Egg, PerCup: 50 / 3.25 * tbsp, Each: 56, Shares: Shares{Water: 76, Fat: 9.5, Sugar: 0.4, Salt: 0.35, Protein: 12.5}, Spoils: true, Allergens: egg},
+	{ID: "egg", Name: "large egg", Names: []string{"egg", "eggs", "large eggs"}, Kind: Egg, Shell: true, PerCup: 50 / 3.25 * tbsp, Each: 50, Shares: Shares{Water: 76, Fat: 9.5, Sugar: 0.4, Salt: 0.35, Protein: 12.5}, Spoils: true, Allergens: egg},
+	{ID: "egg-medium", Name: "medium egg", Names: []string{"medium eggs"}, Kind: Egg, Shell: true, PerCup: 50 / 3.25 * tbsp, Each: 44, Shares: Shares{Water: 76, Fat: 9.5, Sugar: 0.4, Salt: 0.35, Protein: 12.5}, Spoils: true, Allergens: egg},
+	{ID: "egg-extra-large", Name: "extra large egg", Names: []string{"extra large eggs"}, Kind: Egg, Shell: true, PerCup: 50 / 3.25 * tbsp, Each: 56, Shares: Shares{Water: 76, Fat: 9.5, Sugar: 0.4, Salt: 0.35, Protein: 12.5}, Spoils: true, Allergens: egg},
 	{ID: "egg-white", Name: "egg white", Names: []string{"egg whites"}, Kind: Egg, PerCup: 243, Each: 33, Shares: Shares{Water: 88, Fat: 0.2, Sugar: 0.7, Salt: 0.4, Protein: 11}, Spoils: true, Allergens: egg},
 	{ID: "egg-yolk", Name: "egg yolk", Names: []string{"egg yolks"}, Kind: Egg, PerCup: 243, Each: 17, Shares: Shares{Water: 52, Fat: 27, Sugar: 0.6, Salt: 0.12, Protein: 16}, Spoils: true, Allergens: egg},
 	{ID: "dried-egg", Name: "dried egg", Names: []string{"egg powder"}, Kind: DryExtra, PerCup: 85, Shares: Shares{Water: 4, Fat: 41, Sugar: 3, Salt: 1.3, Protein: 48}, Allergens: egg},
@@ -49,22 +49,22 @@ var table = []Ingredient{
 	{ID: "molasses", Name: "molasses", Names: []string{"black treacle", "treacle"}, Kind: Syrup, PerCup: 337, Shares: Shares{Water: 22, Sugar: 75, Salt: 0.1}},
 	{ID: "maple-syrup", Name: "maple syrup", Kind: Syrup, PerCup: 322, Shares: Shares{Water: 32, Sugar: 67}},
 	{ID: "sugar", Name: "sugar", Names: []string{"white sugar", "caster sugar", "granulated sugar"}, Kind: Sugar, PerCup: 200, Shares: Shares{Sugar: 100}},
-	{ID: "brown-sugar", Name: "brown sugar, packed", Names: []string{"brown sugar", "light brown sugar"}, Kind: Sugar, PerCup: 213, Shares: Shares{Water: 1.5, Sugar: 97, Salt: 0.1}},
+	{ID: "brown-sugar", Name: "brown sugar", Names: []string{"light brown sugar", "packed brown sugar"}, Kind: Sugar, PerCup: 213, Shares: Shares{Water: 1.5, Sugar: 97, Salt: 0.1}},
 
-	{ID: "dark-brown-sugar", Name: "dark brown sugar, packed", Names: []string{"dark brown sugar", "muscovado sugar"}, Kind: Sugar, PerCup: 220, Shares: Shares{Water: 2, Sugar: 96, Salt: 0.1}},
+	{ID: "dark-brown-sugar", Name: "dark brown sugar", Names: []string{"muscovado sugar"}, Kind: Sugar, PerCup: 220, Shares: Shares{Water: 2, Sugar: 96, Salt: 0.1}},
 
 	{ID: "salt", Name: "table salt", Names: []string{"salt"}, Kind: Salt, PerCup: 6 * tsp, Shares: Shares{Salt: 100}},
 	{ID: "sea-salt", Name: "fine sea salt", Names: []string{"sea salt"}, Kind: Salt, PerCup: 5.46 * tsp, Shares: Shares{Salt: 100}},
 	{ID: "coarse-salt", Name: "coarse salt", Names: []string{"flaky salt"}, Kind: Salt, PerCup: 4 * tsp, Shares: Shares{Salt: 100}},
 	{ID: "garlic-salt", Name: "garlic salt", Kind: Salt, PerCup: 5 * tsp, Shares: Shares{Water: 2, Salt: 70, Starch: 15, Sugar: 2}},
 
-	{ID: "dry-milk", Name: "dry milk, instant", Names: []string{"dry milk", "milk powder", "powdered milk", "instant dry milk"}, Kind: DryMilk, PerCup: 68, Shares: Shares{Water: 3, Fat: 1, Sugar: 52, Salt: 1.3, Protein: 36}, Milky: true, Allergens: milk},
-	{ID: "dry-milk-fine", Name: "dry milk, fine powder", Names: []string{"fine dry milk"}, Kind: DryMilk, PerCup: 120, Shares: Shares{Water: 3, Fat: 1, Sugar: 52, Salt: 1.3, Protein: 36}, Milky: true, Allergens: milk},
+	{ID: "dry-milk", Name: "instant dry milk", Names: []string{"dry milk", "milk powder", "powdered milk"}, Kind: DryMilk, PerCup: 68, Shares: Shares{Water: 3, Fat: 1, Sugar: 52, Salt: 1.3, Protein: 36}, Milky: true, Allergens: milk},
+	{ID: "dry-milk-fine", Name: "fine dry milk", Names: []string{"fine milk powder"}, Kind: DryMilk, PerCup: 120, Shares: Shares{Water: 3, Fat: 1, Sugar: 52, Salt: 1.3, Protein: 36}, Milky: true, Allergens: milk},
 
-	{ID: "bread-flour", Name: "bread flour", Names: []string{"strong flour", "strong white flour", "white bread flour"}, Kind: Flour, PerCup: 125, FlourPart: 1, Shares: Shares{Water: 12, Fat: 1, Sugar: 1, Protein: 12.5, Starch: 69, Fibre: 3}, Allergens: wheat},
-	{ID: "plain-flour", Name: "plain flour", Names: []string{"all-purpose flour", "white flour", "flour"}, Kind: Flour, PerCup: 122, FlourPart: 1, Shares: Shares{Water: 12, Fat: 1, Sugar: 1, Protein: 10, Starch: 72, Fibre: 3}, Allergens: wheat},
-	{ID: "self-raising-flour", Name: "self-raising flour", Names: []string{"self-rising flour"}, Kind: Flour, PerCup: 122, FlourPart: 1, Shares: Shares{Water: 12, Fat: 1, Sugar: 1, Salt: 1, Protein: 9.5, Starch: 71, Fibre: 3}, Allergens: wheat},
-	{ID: "cake-flour", Name: "cake flour", Names: []string{"soft flour", "sponge flour"}, Kind: Flour, PerCup: 114, FlourPart: 1, Shares: Shares{Water: 12, Fat: 1, Sugar: 1, Protein: 8, Starch: 75, Fibre: 2}, Allergens: wheat},
+	{ID: "bread-flour", Name: "bread flour", Names: []string{"strong flour", "strong white flour", "white bread flour"}, Kind: Flour, Strength: Strong, PerCup: 125, FlourPart: 1, Shares: Shares{Water: 12, Fat: 1, Sugar: 1, Protein: 12.5, Starch: 69, Fibre: 3}, Allergens: wheat},
+	{ID: "plain-flour", Name: "plain flour", Names: []string{"all-purpose flour", "white flour", "flour"}, Kind: Flour, Strength: Plain, PerCup: 122, FlourPart: 1, Shares: Shares{Water: 12, Fat: 1, Sugar: 1, Protein: 10, Starch: 72, Fibre: 3}, Allergens: wheat},
+	{ID: "self-raising-flour", Name: "self-raising flour", Names: []string{"self-rising flour"}, Kind: Flour, Strength: SelfRaising, PerCup: 122, FlourPart: 1, Shares: Shares{Water: 12, Fat: 1, Sugar: 1, Salt: 1, Protein: 9.5, Starch: 71, Fibre: 3}, Allergens: wheat},
+	{ID: "cake-flour", Name: "cake flour", Names: []string{"soft flour", "sponge flour"}, Kind: Flour, Strength: Soft, PerCup: 114, FlourPart: 1, Shares: Shares{Water: 12, Fat: 1, Sugar: 1, Protein: 8, Starch: 75, Fibre: 2}, Allergens: wheat},
 	{ID: "wholemeal-flour", Name: "wholemeal flour", Names: []string{"whole wheat flour", "wholemeal bread flour", "wholewheat flour"}, Kind: Flour, PerCup: 118, FlourPart: 1, Grain: true, Shares: Shares{Water: 12, Fat: 2, Sugar: 1, Protein: 13, Starch: 60, Fibre: 10}, Allergens: wheat},
 	{ID: "rye-flour", Name: "rye flour", Names: []string{"rye"}, Kind: Flour, PerCup: 104, FlourPart: 1, Grain: true, Shares: Shares{Water: 12, Fat: 2, Sugar: 1, Protein: 9, Starch: 61, Fibre: 14}, Allergens: []Allergen{Rye}},
 	{ID: "spelt-flour", Name: "spelt flour", Names: []string{"spelt"}, Kind: Flour, PerCup: 112, FlourPart: 1, Shares: Shares{Water: 12, Fat: 2, Sugar: 1, Protein: 14, Starch: 62, Fibre: 8}, Allergens: wheat},
@@ -79,7 +79,7 @@ var table = []Ingredient{
 	{ID: "oat-fibre", Name: "oat fibre", Kind: Flour, PerCup: 75, FlourPart: 1, Shares: Shares{Water: 8, Fibre: 88}, Allergens: []Allergen{Oats}},
 	{ID: "wheat-protein", Name: "wheat protein isolate", Kind: Flour, PerCup: 105, FlourPart: 1, Shares: Shares{Water: 8, Fat: 1, Sugar: 1, Protein: 86, Starch: 3}, Allergens: wheat},
 
-	{ID: "gluten", Name: "vital wheat gluten", Names: []string{"gluten", "wheat gluten"}, Kind: DryExtra, PerCup: 144, Shares: Shares{Water: 8, Fat: 2, Protein: 75, Starch: 13}, Allergens: wheat},
+	{ID: "gluten", Name: "vital wheat gluten", Names: []string{"gluten", "wheat gluten"}, Kind: DryExtra, Gluten: true, PerCup: 144, Shares: Shares{Water: 8, Fat: 2, Protein: 75, Starch: 13}, Allergens: wheat},
 	{ID: "xanthan-gum", Name: "xanthan gum", Kind: DryExtra, PerCup: 2.8 * tsp, Shares: Shares{Water: 10, Fibre: 80}},
 	{ID: "dried-herbs", Name: "dried herbs", Names: []string{"dried rosemary", "dried thyme", "dried basil"}, Kind: DryExtra, PerCup: 3 * tbsp, Shares: Shares{Water: 8, Fat: 6, Sugar: 4, Protein: 10, Fibre: 40}},
 	{ID: "ground-spice", Name: "ground spice", Names: []string{"mixed spice", "cinnamon", "ground cinnamon", "ground cardamom"}, Kind: DryExtra, PerCup: 7 * tbsp, Shares: Shares{Water: 10, Fat: 4, Sugar: 4, Protein: 5, Fibre: 45}},
@@ -87,9 +87,9 @@ var table = []Ingredient{
 	{ID: "citrus-zest", Name: "grated citrus zest", Names: []string{"orange zest", "lemon zest", "zest"}, Kind: DryExtra, PerCup: 2 * tsp, Each: 6, Shares: Shares{Water: 70, Sugar: 5, Fibre: 11}},
 
 	{ID: "active-dry-yeast", Name: "active dry yeast", Names: []string{"dry yeast", "dried yeast", "yeast"}, Kind: Yeast, PerCup: 3.1 * tsp, AsDry: 1, Shares: Shares{Water: 5, Protein: 40, Fibre: 27}},
-	{ID: "instant-yeast", Name: "instant yeast", Names: []string{"rapid-rise yeast", "bread machine yeast", "fast-action yeast"}, Kind: Yeast, PerCup: 3.1 * tsp, AsDry: 1 / 0.8, Shares: Shares{Water: 5, Protein: 40, Fibre: 27}},
+	{ID: "instant-yeast", Name: "instant yeast", Names: []string{"rapid-rise yeast", "bread machine yeast", "fast-action yeast"}, Kind: Yeast, Rapid: true, PerCup: 3.1 * tsp, AsDry: 1 / 0.8, Shares: Shares{Water: 5, Protein: 40, Fibre: 27}},
 	{ID: "fresh-yeast", Name: "fresh yeast", Names: []string{"cake yeast"}, Kind: Yeast, PerCup: 9 * tbsp, AsDry: 1 / 2.5, Shares: Shares{Water: 70, Protein: 12, Fibre: 8}},
-	{ID: "baking-powder", Name: "baking powder", Kind: Leavening, PerCup: 4.6 * tsp, Shares: Shares{Water: 5, Starch: 30}},
+	{ID: "baking-powder", Name: "baking powder", Kind: Leavening, Raising: 1, PerCup: 4.6 * tsp, Shares: Shares{Water: 5, Starch: 30}},
 	{ID: "baking-soda", Name: "baking soda", Names: []string{"bicarbonate of soda"}, Kind: Leavening, PerCup: 5.5 * tsp},
 
 	{ID: "raisins", Name: "raisins", Names: []string{"sultanas", "currants", "dried fruit"}, Kind: Extra, PerCup: 150, Shares: Shares{Water: 15, Sugar: 62, Protein: 3, Fibre: 5}, Dispenser: true, Prep: "Toss them in a little of the flour, so that they stay apart; drain what was soaked."},
@@ -97,7 +97,7 @@ var table = []Ingredient{
 	{ID: "sunflower-seed", Name: "sunflower seed", Names: []string{"sunflower seeds", "seeds"}, Kind: Extra, PerCup: 140, Shares: Shares{Water: 5, Fat: 51, Sugar: 3, Protein: 21, Fibre: 9}, Dispenser: true},
 	{ID: "hard-cheese", Name: "grated hard cheese", Names: []string{"hard cheese", "grated cheese"}, Kind: Extra, PerCup: 100, Shares: Shares{Water: 30, Fat: 28, Salt: 2.5, Protein: 32}, Spoils: true, Milky: true, Allergens: milk, Prep: "Grate it, and let it lose the chill of the fridge."},
 	{ID: "dried-tomato", Name: "dried tomato", Names: []string{"sun-dried tomato"}, Kind: Extra, PerCup: 55, Shares: Shares{Water: 15, Fat: 3, Sugar: 38, Salt: 0.6, Protein: 14, Fibre: 12}, Dispenser: true, Prep: "Chop it small; drain and pat dry what lay in oil."},
-	{ID: "olives", Name: "olives, drained", Names: []string{"olives"}, Kind: Extra, PerCup: 135, Shares: Shares{Water: 75, Fat: 11, Salt: 3, Protein: 1, Fibre: 3}, Prep: "Drain them, pat them dry and halve them."},
+	{ID: "olives", Name: "olives", Names: []string{"drained olives"}, Kind: Extra, PerCup: 135, Shares: Shares{Water: 75, Fat: 11, Salt: 3, Protein: 1, Fibre: 3}, Prep: "Drain them, pat them dry and halve them."},
 
 	{ID: "banana", Name: "mashed banana", Names: []string{"banana"}, Kind: Puree, PerCup: 228, Each: 115, Shares: Shares{Water: 75, Sugar: 12, Starch: 5, Protein: 1, Fibre: 3}, Spoils: true},
 	{ID: "pumpkin", Name: "pumpkin purée", Names: []string{"pumpkin puree", "pumpkin"}, Kind: Puree, PerCup: 240, Shares: Shares{Water: 90, Sugar: 3, Protein: 1, Fibre: 3}, Spoils: true},

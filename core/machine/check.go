@@ -3,9 +3,9 @@ package machine
 import (
 	"fmt"
 	"slices"
-	"strings"
 
 	"risepan/core/fault"
+	"risepan/core/kept"
 	"risepan/core/pan"
 )
 
@@ -21,22 +21,29 @@ const (
 	mostBeeps             = 6
 	mostMemory            = 20
 	mostPaddles           = 2
+	mostSizes             = 6
+	mostVaried            = 24 // lengths of one stage
+	mostPips              = 30
 	longName              = 60
+	longPanel             = 12   // what the panel shows of a cycle
 	largestHopper         = 1000 // ml
 )
 
 // Check reports the first thing about the machine that cannot be, as a *fault.Fault at its field.
 func (m Machine) Check() error {
+	if err := kept.First(kept.Name("/name", "the machine", m.Name, longName), kept.Check(m)); err != nil {
+		return err
+	}
 	switch {
-	case strings.TrimSpace(m.Name) == "" || len(m.Name) > longName:
-		return fault.At("/name", "give the machine a name of your own, of 1 to %d letters", longName)
 	case len(m.Sizes) == 0:
 		return fault.At("/sizes", "a machine bakes at least one loaf size")
 	case !apart(m.Sizes):
 		return fault.At("/sizes", "a size stands there twice")
 	case !apart(m.Crusts):
 		return fault.At("/crusts", "a crust stands there twice")
-	case m.Loading == "" || m.Loading == pan.Batter:
+	case len(m.Sizes) > mostSizes:
+		return fault.At("/sizes", "%d sizes are too many: at most %d", len(m.Sizes), mostSizes)
+	case m.Loading == pan.Batter:
 		return fault.At("/loading", "say in which order the booklet loads the pan: wet first or dry first")
 	case m.Paddles.Count < 0 || m.Paddles.Count > mostPaddles:
 		return fault.At("/paddles/count", "a pan has one paddle or two, not %d", m.Paddles.Count)
@@ -95,7 +102,7 @@ func apart[T comparable](s []T) bool {
 }
 
 func (d Delay) check() error {
-	switch timer := d.Rule != NoTimer && d.Rule != ""; {
+	switch timer := d.Rule != NoTimer; {
 	case !timer && d.Step != 0:
 		return fault.At("/delay/rule", "say what the timer counts: hours until done, or until it begins")
 	case timer && (d.Step <= 0 || d.Step > 120):
@@ -107,11 +114,11 @@ func (d Delay) check() error {
 }
 
 func (m Machine) checkCycle(at string, c Cycle) error {
+	if err := kept.First(kept.Name(at+"/name", "the cycle", c.Name, longName), kept.Short(at+"/panel", "what the panel shows", c.Panel, longPanel),
+		kept.Short(at+"/id", "the cycle's id", c.ID, longName)); err != nil {
+		return err
+	}
 	switch {
-	case strings.TrimSpace(c.Name) == "" || len(c.Name) > longName || len(c.Panel) > 12:
-		return fault.At(at+"/name", "give the cycle the name that the panel or booklet has")
-	case c.Character == "":
-		return fault.At(at+"/character", "say what %s is for", c.Name)
 	case len(c.Stages) == 0:
 		return fault.At(at+"/stages", "%s has no stages", c.Name)
 	case len(c.Stages) > mostStages:
@@ -121,8 +128,8 @@ func (m Machine) checkCycle(at string, c Cycle) error {
 	}
 	for n, s := range c.Stages {
 		stage := fmt.Sprintf("%s/stages/%d", at, n)
-		if s.Kind == "" {
-			return fault.At(stage+"/kind", "say what the machine does in this stage")
+		if len(s.Vary) > mostVaried {
+			return fault.At(stage+"/vary", "%d lengths are too many: at most %d", len(s.Vary), mostVaried)
 		}
 		for _, length := range append([]Variation{{Minutes: s.Minutes}}, s.Vary...) {
 			if length.Minutes < 0 || length.Minutes > longestStage {
@@ -133,29 +140,33 @@ func (m Machine) checkCycle(at string, c Cycle) error {
 			return fault.At(stage+"/least", "the least is 0 to %d minutes, not %d", s.Minutes, s.Least)
 		}
 	}
+	return m.checkBeeps(at, c)
+}
+
+// checkBeeps wants every beep of a cycle inside it, at each size and crust.
+func (m Machine) checkBeeps(at string, c Cycle) error {
 	crusts := m.Crusts
 	if len(crusts) == 0 {
 		crusts = []Crust{Medium}
 	}
 	for _, size := range m.Sizes {
 		for _, crust := range crusts {
-			total := c.Total(size, crust)
-			if total <= 0 {
+			p := c.Programme(size, crust)
+			if p.Total <= 0 {
 				return fault.At(at+"/stages", "%s takes no time at all", c.Name)
 			}
 			for n, b := range c.Beeps {
 				beep := fmt.Sprintf("%s/beeps/%d", at, n)
-				if b.For == "" || b.By == "" {
-					return fault.At(beep+"/for", "say what the beep calls for and what its minutes count from")
-				}
-				w, ok := c.Beep(b.For, size, crust)
+				w, ok := p.window(b)
 				switch {
 				case !ok && b.By == BeforeLastRise:
 					return fault.At(beep+"/by", "%s has no rise for this beep to come before", c.Name)
 				case !ok:
 					return fault.At(beep+"/by", "%s has no knead for this beep to come in", c.Name)
-				case b.Minutes < 0 || w.From < 0 || w.To > total || b.UpTo != 0 && b.UpTo < b.Minutes:
-					return fault.At(beep+"/minutes", "this beep of %s would fall outside its %d minutes", c.Name, total)
+				case b.Pips < 0 || b.Pips > mostPips:
+					return fault.At(beep+"/pips", "a beep has up to %d pips, not %d", mostPips, b.Pips)
+				case b.Minutes < 0 || w.From < 0 || w.To > p.Total || b.UpTo != 0 && b.UpTo < b.Minutes:
+					return fault.At(beep+"/minutes", "this beep of %s would fall outside its %d minutes", c.Name, p.Total)
 				}
 			}
 		}

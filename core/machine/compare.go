@@ -3,8 +3,6 @@ package machine
 import (
 	"fmt"
 	"strings"
-
-	"risepan/core/measure"
 )
 
 // Totals are how long a cycle does each thing, in minutes.
@@ -17,10 +15,10 @@ type Totals struct {
 	All        Minutes `json:"all"`
 }
 
-// Totals adds a cycle's stages up for a size and crust.
-func (c Cycle) Totals(size measure.LoafSize, crust Crust) Totals {
+// Totals adds the stages up.
+func (p Programme) Totals() Totals {
 	var t Totals
-	for _, s := range c.Run(size, crust) {
+	for _, s := range p.Stages {
 		m := s.To - s.From
 		t.All += m
 		switch s.Kind {

@@ -1,8 +1,6 @@
 package machine
 
 import (
-	"slices"
-
 	"risepan/core/measure"
 	"risepan/core/word"
 )
@@ -66,12 +64,12 @@ type Stage struct {
 	Warmth  measure.Temperature `json:"warmth,omitzero"` // where the booklet gives it
 }
 
-// slack is by how much the stage may be shorter than its Minutes.
-func (s Stage) slack() Minutes {
-	if s.Least <= 0 || s.Least >= s.Minutes {
+// slack is by how much the stage may be shorter than the minutes that it takes at a size and crust.
+func (s Stage) slack(minutes Minutes) Minutes {
+	if s.Least <= 0 {
 		return 0
 	}
-	return s.Minutes - s.Least
+	return max(0, minutes-s.Least)
 }
 
 // Signal is what a beep calls for.
@@ -139,74 +137,4 @@ type Cycle struct {
 	KeepsWarm bool      `json:"keepsWarm"`        // goes over to keep warm at its end
 	Restart   bool      `json:"restart,omitzero"` // Start is pressed again after a pause
 	Own       bool      `json:"own,omitzero"`     // made by its owner and stored on the machine
-}
-
-// Span is one stage of a run, in minutes from when the cycle begins.
-type Span struct {
-	Kind StageKind `json:"kind"`
-	From Minutes   `json:"from"`
-	To   Minutes   `json:"to"`
-}
-
-// Run lays the cycle's stages end to end for a size and crust, leaving out those of no minutes.
-func (c Cycle) Run(size measure.LoafSize, crust Crust) []Span {
-	var at Minutes
-	var out []Span
-	for _, s := range c.Stages {
-		if m := s.For(size, crust); m > 0 {
-			out = append(out, Span{s.Kind, at, at + m})
-			at += m
-		}
-	}
-	return out
-}
-
-// Total is how long the cycle takes without keep warm.
-func (c Cycle) Total(size measure.LoafSize, crust Crust) Minutes {
-	var t Minutes
-	for _, s := range c.Stages {
-		t += s.For(size, crust)
-	}
-	return t
-}
-
-// Slack is by how much the cycle may be shorter than its total, where a stage waits for warmth.
-func (c Cycle) Slack() Minutes {
-	var t Minutes
-	for _, s := range c.Stages {
-		t += s.slack()
-	}
-	return t
-}
-
-// Window is when a beep sounds, in minutes after the cycle begins; To is From where it is one minute.
-type Window struct {
-	From Minutes `json:"from"`
-	To   Minutes `json:"to"`
-}
-
-// Beep is when the cycle calls for something; ok is false where it does not.
-func (c Cycle) Beep(call Signal, size measure.LoafSize, crust Crust) (w Window, ok bool) {
-	n := slices.IndexFunc(c.Beeps, func(b Beep) bool { return b.For == call })
-	if n < 0 {
-		return Window{}, false
-	}
-	b := c.Beeps[n]
-	if b.By == AfterStart {
-		return Window{b.Minutes, max(b.Minutes, b.UpTo)}, true
-	}
-	var at, slack, before Minutes
-	for _, s := range c.Stages {
-		m := s.For(size, crust)
-		slack += s.slack()
-		switch {
-		case b.By == BeforeKneadEnd && s.Kind == Knead && m > 0:
-			w, ok = Window{at + m - b.Minutes - slack, at + m - b.Minutes}, true
-		case b.By == BeforeLastRise && s.Kind == Rise && m > 0:
-			w, ok = Window{at - b.Minutes - before, at - b.Minutes}, true
-		}
-		at += m
-		before = slack
-	}
-	return w, ok
 }

@@ -112,6 +112,9 @@ type Paddles struct {
 	Folding bool `json:"folding"`
 }
 
+// Shape is the number of a machine's JSON shape.
+const Shape = 1
+
 // Machine is a bread machine as its owner's booklet describes it.
 type Machine struct {
 	Name      string              `json:"name"`

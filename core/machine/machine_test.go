@@ -59,21 +59,77 @@ func TestBeepsOnTheClock(t *testing.T) {
 	} {
 		c.beep.For = ForAddIns
 		c.cycle.Beeps = []Beep{c.beep}
-		if got, ok := c.cycle.Beep(ForAddIns, measure.LoafPounds(1, 1), Medium); ok != c.ok || got != c.want {
-			t.Errorf("%s: %v (%v), want %v", c.why, got, ok, c.want)
+		got := c.cycle.Programme(measure.LoafPounds(1, 1), Medium).Calls(ForAddIns)
+		if len(got) > 0 != c.ok || c.ok && got[0].Window != c.want {
+			t.Errorf("%s: %v, want %v", c.why, got, c.want)
 		}
 	}
-	if w, ok := basic().Beep(Scrape, measure.LoafPounds(1, 1), Medium); ok {
-		t.Errorf("a cycle without a beep for scraping beeps at %v", w)
+	if basic().Calls(Scrape) {
+		t.Error("a cycle without a beep for scraping beeps for it")
+	}
+}
+
+// A preheat of 30 minutes that may end after 12 is 20 minutes for the small loaf: there it may be 8
+// minutes shorter, not 18, and never where the small loaf's is shorter than the least.
+func TestAStageWithLengthsBySizeHasItsOwnSlackAtEachSize(t *testing.T) {
+	one, two := measure.LoafPounds(1, 1), measure.LoafPounds(2, 1)
+	c := Cycle{Stages: []Stage{{Kind: Rest, Minutes: 30, Least: 12, Vary: []Variation{{Size: one, Minutes: 20}, {Crust: Light, Minutes: 10}}}, {Kind: Knead, Minutes: 20}},
+		Beeps: []Beep{{For: ForAddIns, By: BeforeKneadEnd, Minutes: 5}}}
+	for _, w := range []struct {
+		size  measure.LoafSize
+		crust Crust
+		slack Minutes
+		beep  Window
+	}{{two, Medium, 18, Window{27, 45}}, {one, Medium, 8, Window{27, 35}}, {two, Light, 0, Window{25, 25}}} {
+		p := c.Programme(w.size, w.crust)
+		if p.Slack() != w.slack || p.Events[0].Window != w.beep {
+			t.Errorf("%v, %s: slack %v, beep %v; want %v, %v", w.size, w.crust, p.Slack(), p.Events[0].Window, w.slack, w.beep)
+		}
+	}
+}
+
+// A cycle may beep twice for add-ins and pause for the hands; all of it is known, in time order.
+func TestEveryBeepOfAProgrammeIsAnEvent(t *testing.T) {
+	c := basic()
+	c.Restart = true
+	c.Beeps = []Beep{{For: PaddleOut, By: BeforeLastRise}, {For: ForAddIns, By: AfterStart, Minutes: 20}, {For: ForAddIns, By: BeforeKneadEnd, Minutes: 2, Pips: 3}}
+	var got []string
+	for _, e := range c.Programme(measure.LoafPounds(1, 1), Medium).Events {
+		got = append(got, fmt.Sprint(e.ID, " ", e.From, " ", e.Pips, " ", e.Waits))
+	}
+	if want := "add-ins 1 0:20 0 false, add-ins 2 0:38 3 false, paddle out 1 0:40 0 true"; strings.Join(got, ", ") != want {
+		t.Errorf("%s, want %s", strings.Join(got, ", "), want)
+	}
+}
+
+func TestNamesAndIdsOfAMachineAreBounded(t *testing.T) {
+	for at, spoil := range map[string]func(*Machine){
+		"/name":                   func(m *Machine) { m.Name = "\u200b" },
+		"/cycles/0/id":            func(m *Machine) { m.Cycles[0].ID = strings.Repeat("x", 100_000) },
+		"/cycles/0/name":          func(m *Machine) { m.Cycles[0].Name = "ba\u202esic" },
+		"/sizes/0":                func(m *Machine) { m.Sizes[0] = measure.LoafSize{} },
+		"/crusts/1":               func(m *Machine) { m.Crusts[1] = "" },
+		"/delay/rule":             func(m *Machine) { m.Delay.Rule = "" },
+		"/cycles/0/stages/0/kind": func(m *Machine) { m.Cycles[0].Stages[0].Kind = "" },
+	} {
+		m := Profiles()[0]
+		m.Cycles = slices.Clone(m.Cycles)
+		m.Cycles[0].Stages = slices.Clone(m.Cycles[0].Stages)
+		m.Sizes, m.Crusts = slices.Clone(m.Sizes), slices.Clone(m.Crusts)
+		spoil(&m)
+		f, _ := m.Check().(*fault.Fault)
+		if f == nil || f.Pointer != at {
+			t.Errorf("want a fault at %s, got %v", at, f)
+		}
 	}
 }
 
 func TestCyclesAreComparedInWords(t *testing.T) {
-	a := basic().Totals(measure.LoafPounds(1, 1), Medium)
+	a := basic().Programme(measure.LoafPounds(1, 1), Medium).Totals()
 	longer := basic()
 	longer.Stages[4].Minutes, longer.Stages[5].Vary, longer.Stages[5].Minutes = 85, nil, 55
 	longer.Stages = append(longer.Stages[:5:5], Stage{Kind: KnockBack, Minutes: 1}, longer.Stages[5])
-	b := longer.Totals(measure.LoafPounds(1, 1), Medium)
+	b := longer.Programme(measure.LoafPounds(1, 1), Medium).Totals()
 	if a != (Totals{15, 25, 60, 50, 0, 150}) {
 		t.Errorf("the totals are %+v", a)
 	}

@@ -175,8 +175,8 @@ func (m Machine) settle(p Panel, d Display) Display {
 	}
 	d.Crust = keep(p.Crust, d.Crust, c.HasCrust)
 	d.Size = keep(p.Size, d.Size, !c.NoSize)
-	if _, beeps := c.Beep(ForAddIns, measure.LoafSize{}, Medium); p.AddIns.Button != "" {
-		d.AddIns = keep(p.AddIns, d.AddIns, beeps)
+	if p.AddIns.Button != "" {
+		d.AddIns = keep(p.AddIns, d.AddIns, c.Calls(ForAddIns))
 	}
 	return d
 }

@@ -9,100 +9,6 @@ import (
 	"risepan/core/word"
 )
 
-// Order is the order of loading.
-type Order string
-
-const (
-	WetFirst Order = "wet first"
-	DryFirst Order = "dry first"
-	Bloomed  Order = "yeast bloomed"   // stirred into the warm liquid until it froths
-	Premixed Order = "dry mixed first" // in a bowl, yeast on top
-	AsListed Order = "as listed"       // by the recipe
-	Batter   Order = "batter"          // a quick bread
-)
-
-var Orders = []Order{WetFirst, DryFirst, Bloomed, Premixed, AsListed, Batter}
-
-func (o Order) Words() []string                  { return word.List(Orders) }
-func (o *Order) UnmarshalText(text []byte) error { return word.Read(o, text, "loading order", Orders) }
-
-// SaltPlace is where salt and sugar go.
-type SaltPlace string
-
-const (
-	SaltLow  SaltPlace = "under the flour"
-	SaltWet  SaltPlace = "in the liquid"
-	SaltHigh SaltPlace = "above the flour" // in opposite corners
-)
-
-var SaltPlaces = []SaltPlace{SaltLow, SaltWet, SaltHigh}
-
-func (p SaltPlace) Words() []string { return word.List(SaltPlaces) }
-func (p *SaltPlace) UnmarshalText(text []byte) error {
-	return word.Read(p, text, "place for salt", SaltPlaces)
-}
-
-// FatPlace is where the fat goes.
-type FatPlace string
-
-const (
-	FatPieces  FatPlace = "in pieces"
-	FatCorners FatPlace = "in four corners"
-	FatFloor   FatPlace = "over the bottom"
-	FatMelted  FatPlace = "melted"
-)
-
-var FatPlaces = []FatPlace{FatPieces, FatCorners, FatFloor, FatMelted}
-
-func (p FatPlace) Words() []string { return word.List(FatPlaces) }
-func (p *FatPlace) UnmarshalText(text []byte) error {
-	return word.Read(p, text, "place for fat", FatPlaces)
-}
-
-// YeastPlace is where the yeast goes.
-type YeastPlace string
-
-const (
-	YeastWell YeastPlace = "in a well"
-	YeastTop  YeastPlace = "on top"
-	YeastBox  YeastPlace = "in its dispenser"
-)
-
-var YeastPlaces = []YeastPlace{YeastWell, YeastTop, YeastBox}
-
-func (p YeastPlace) Words() []string { return word.List(YeastPlaces) }
-func (p *YeastPlace) UnmarshalText(text []byte) error {
-	return word.Read(p, text, "place for yeast", YeastPlaces)
-}
-
-// Manner is a way of loading. An empty field says nothing.
-type Manner struct {
-	Order Order      `json:"order,omitzero"`
-	Salt  SaltPlace  `json:"salt,omitzero"`
-	Fat   FatPlace   `json:"fat,omitzero"`
-	Yeast YeastPlace `json:"yeast,omitzero"`
-}
-
-// Usual is how a pan is loaded where nobody says anything.
-var Usual = Manner{WetFirst, SaltLow, FatPieces, YeastWell}
-
-// Over gives m with what it leaves open taken from under.
-func (m Manner) Over(under Manner) Manner {
-	if m.Order == "" {
-		m.Order = under.Order
-	}
-	if m.Salt == "" {
-		m.Salt = under.Salt
-	}
-	if m.Fat == "" {
-		m.Fat = under.Fat
-	}
-	if m.Yeast == "" {
-		m.Yeast = under.Yeast
-	}
-	return m
-}
-
 // Stuff is what a layer in the pan is made of; each has one colour and one texture everywhere.
 type Stuff string
 
@@ -383,8 +289,8 @@ func asListed(portions []Portion) []Layer {
 
 // Wets names what would touch the yeast before kneading, in a pan that stands through a delay: the
 // layer beside it that is wet, fat or salt, or the liquid that it is stirred into. Empty: it stays dry.
-func (l Loaded) Wets() Stuff {
-	for n, layer := range l.Layers {
+func Wets(layers []Layer) Stuff {
+	for n, layer := range layers {
 		if layer.Stuff != Yeast || layer.Place == OwnBox {
 			continue
 		}
@@ -392,38 +298,14 @@ func (l Loaded) Wets() Stuff {
 			return Liquid
 		}
 		for _, m := range []int{n - 1, n + 1} {
-			if m < 0 || m >= len(l.Layers) {
+			if m < 0 || m >= len(layers) {
 				continue
 			}
-			switch beside := l.Layers[m]; beside.Stuff {
+			switch beside := layers[m]; beside.Stuff {
 			case Liquid, Fat, SugarSalt:
 				return beside.Stuff
 			}
 		}
 	}
 	return ""
-}
-
-// Decide settles the manner: as the machine's booklet has it, then as the kind of recipe needs, then
-// as the kitchen likes it, then as the baker wishes for this loaf; why says which of them decided the
-// order.
-func Decide(machine Manner, k recipe.Kind, school, wish Manner) (m Manner, why string) {
-	why = "As the machine's booklet has it."
-	m = machine.Over(Usual)
-	if k == recipe.QuickBread {
-		m.Order, why = Batter, "A quick bread has no yeast to keep dry: wet, then flour, the leavening in the middle."
-		school.Order, wish.Order = "", ""
-	}
-	if school.Order != "" && school.Order != m.Order {
-		why = "As this kitchen likes it; the booklet has it " + string(m.Order) + "."
-	}
-	m = school.Over(m)
-	if wish.Order != "" && wish.Order != m.Order {
-		why = "Your choice for this loaf; else it is " + string(m.Order) + "."
-	}
-	m = wish.Over(m)
-	if machine.Yeast == YeastBox && (m.Order == Bloomed || m.Order == AsListed) {
-		m.Yeast = YeastWell
-	}
-	return m, why
 }

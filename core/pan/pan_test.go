@@ -134,7 +134,7 @@ func TestNothingIsForgottenAndYeastStaysDry(t *testing.T) {
 		if in != want {
 			t.Fatalf("%+v: %v ml lie in the pan, of %v", m, in, want)
 		}
-		dry := l.Wets() == ""
+		dry := Wets(l.Layers) == ""
 		for n, layer := range l.Layers {
 			if layer.Stuff != Yeast || layer.Place == OwnBox || !dry {
 				continue

@@ -5,6 +5,7 @@ package pan
 import (
 	"fmt"
 
+	"risepan/core/kind"
 	"risepan/core/measure"
 	"risepan/core/recipe"
 )
@@ -40,24 +41,16 @@ func (f Fill) String() string {
 	return fmt.Sprintf("%.0f–%.0f %% of the pan", 100*float64(f.Low/f.Pan), 100*float64(f.High/f.Pan))
 }
 
-// rises is the baked volume in ml per g of flour; for a quick bread per g of batter.
-var rises = map[recipe.Kind][2]float64{
-	recipe.White: {5.5, 6.0}, recipe.Crusty: {5.5, 6.0}, recipe.Dough: {5.5, 6.0},
-	recipe.Sweet: {5.0, 5.5}, recipe.Wholemeal: {4.0, 4.5},
-	recipe.GlutenFree: {3.5, 3.5}, recipe.LowCarb: {3.5, 3.5}, recipe.QuickBread: {2.2, 2.2},
-}
-
 // FillOf estimates the fill of a loaf from its flour, or for a quick bread from the whole batter.
 func (v Vessel) FillOf(k recipe.Kind, flour, batter measure.Grams) Fill {
-	of := flour
-	if k == recipe.QuickBread {
+	row, of := kind.Of(k), flour
+	if row.Loose {
 		of = batter
 	}
-	r := rises[k]
 	return Fill{
 		Pan:  v.Volume(),
 		Room: v.Volume() * (1 + dome),
-		Low:  measure.Millilitres(float64(of) * r[0]),
-		High: measure.Millilitres(float64(of) * r[1]),
+		Low:  measure.Millilitres(float64(of) * row.Low),
+		High: measure.Millilitres(float64(of) * row.High),
 	}
 }

@@ -52,7 +52,7 @@ var corpus = []struct {
 	{"cottage", recipe.White, "1 1/2 lb", measure.US, "1/2 cup cottage cheese; 1/2 cup water; 1 egg; 1 tbsp butter; 1 tbsp sugar; 1 1/4 tsp salt; 3 cups bread flour; 2 tsp active dry yeast"},
 	{"sixteen lines", recipe.Sweet, "2 lb", measure.US, "1/2 cup milk; 1/2 cup water; 1 egg; 1 tsp vanilla; 3 tbsp butter; 2 tbsp honey; 1/4 cup brown sugar; 1 3/4 tsp salt; 2 tbsp dry milk; 3 cups bread flour; 1/2 cup wholemeal flour; 1/3 cup oats; 1 tbsp gluten; 2 tsp ground spice; 2 1/2 tsp active dry yeast; +1/2 cup raisins"},
 	{"cheese", recipe.White, "1 1/2 lb", measure.US, "1 cup water; 1 tbsp butter; 1 tbsp sugar; 1 tsp salt; 3 cups bread flour; 1 3/4 tsp active dry yeast; +3/4 cup grated hard cheese"},
-	{"olive", recipe.Crusty, "1 1/2 lb", measure.US, "1 cup less 1 tbsp water; 1 tbsp olive oil; 1 tsp sugar; 1 1/4 tsp salt; 3 cups bread flour; 1 1/2 tsp active dry yeast; +1/2 cup olives, drained"},
+	{"olive", recipe.Crusty, "1 1/2 lb", measure.US, "1 cup less 1 tbsp water; 1 tbsp olive oil; 1 tsp sugar; 1 1/4 tsp salt; 3 cups bread flour; 1 1/2 tsp active dry yeast; +1/2 cup olives"},
 	{"gluten-free", recipe.GlutenFree, "1 1/2 lb", measure.US, "1 1/4 cups water; 2 eggs; 3 tbsp oil; 1 tsp vinegar; 2 tbsp sugar; 1 1/4 tsp salt; 2 1/2 cups gluten-free blend; 2 tsp xanthan gum; 2 tsp active dry yeast"},
 	{"gluten-free two", recipe.GlutenFree, "2 lb", measure.US, "1 1/2 cups milk; 3 eggs; 1/4 cup oil; 3 tbsp honey; 1 1/2 tsp salt; 3 cups gluten-free blend; 1/3 cup oat flour; 1 tbsp xanthan gum; 2 1/4 tsp instant yeast"},
 	{"low-carb", recipe.LowCarb, "1 lb", measure.US, "1 cup water; 2 eggs; 2 tbsp olive oil; 1 tsp salt; 1 cup vital wheat gluten; 1/2 cup lupin flour; 1/2 cup oat fibre; 1/2 cup wheat protein isolate; 2 tsp instant yeast; 1 tsp baking powder"},
@@ -265,7 +265,10 @@ func (s *tally) add(t testing.TB, name string, measures []measure.Measure, std m
 	}
 	began := time.Now()
 	set := scoop.NewSet(measures, std)
-	front := set.Joint(in)
+	front, proven := set.Joint(in)
+	if !proven {
+		t.Errorf("%s: an ordinary loaf used up the solver's budget", name)
+	}
 	if took := time.Since(began); took > s.slowest {
 		s.slowest, s.slowestName = took, name
 	}

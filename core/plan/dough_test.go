@@ -8,11 +8,12 @@ import (
 
 	"risepan/core/dough"
 	"risepan/core/fault"
-	"risepan/core/formula"
+	"risepan/core/kind"
 	"risepan/core/kitchen"
 	"risepan/core/larder"
 	"risepan/core/measure"
 	"risepan/core/plan"
+	"risepan/core/plan/plantest"
 	"risepan/core/recipe"
 	"risepan/core/scale"
 	"risepan/core/swap"
@@ -43,13 +44,13 @@ func TestAColdKitchenWantsWarmerWater(t *testing.T) {
 	w.Warmth.Room = reading(t, "60.8 °F")
 	k := heron()
 	k.Degrees = measure.InFahrenheit
-	p, err := plan.Make(k, w, evening)
+	p, err := plantest.Make(k, w, evening)
 	if err != nil || p.Heat.At != "83 °F" {
 		t.Errorf("in Fahrenheit: %s (%v), want 83 °F", p.Heat.At, err)
 	}
 	w.Warmth.Room = reading(t, "60 °C")
 	var f *fault.Fault
-	if _, err := plan.Make(heron(), w, evening); !errors.As(err, &f) || f.Pointer != "/warmth/room" {
+	if _, err := plantest.Make(heron(), w, evening); !errors.As(err, &f) || f.Pointer != "/hands/warmth/room" {
 		t.Errorf("a kitchen of 60 °C: %v", err)
 	}
 }
@@ -74,7 +75,7 @@ func TestSchoolsOfTemperingAndTheDelay(t *testing.T) {
 		k.Liquid = c.school
 		w := wish(t, "Towpath white", demo.Galley(), oneHalf, c.ready)
 		w.Recipe, w.Cycle = quick, c.cycle
-		p, err := plan.Make(k, w, evening)
+		p, err := plantest.Make(k, w, evening)
 		if err != nil || p.Heat.At != c.at || !strings.Contains(p.Heat.Why, c.says) {
 			t.Errorf("%s: %q, %q (%v)", c.why, p.Heat.At, p.Heat.Why, err)
 		}
@@ -86,8 +87,8 @@ func TestSchoolsOfTemperingAndTheDelay(t *testing.T) {
 
 func TestHydrationIsARangeUntilTheCupIsKnown(t *testing.T) {
 	w := wish(t, "Towpath white", demo.Galley(), oneHalf, "")
-	width := func(k kitchen.Kitchen, w plan.Wish) float64 {
-		p, err := plan.Make(k, w, evening)
+	width := func(k kitchen.Kitchen, w plantest.Ask) float64 {
+		p, err := plantest.Make(k, w, evening)
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -109,8 +110,8 @@ func TestHydrationIsARangeUntilTheCupIsKnown(t *testing.T) {
 
 func TestReducedSaltIsHeldAndSaid(t *testing.T) {
 	k := heron()
-	k.Salt = formula.Reduced
-	p, err := plan.Make(k, wish(t, "Towpath white", demo.Galley(), oneHalf, ""), evening)
+	k.Salt = kind.Reduced
+	p, err := plantest.Make(k, wish(t, "Towpath white", demo.Galley(), oneHalf, ""), evening)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -123,7 +124,7 @@ func TestReducedSaltIsHeldAndSaid(t *testing.T) {
 	}
 	for _, r := range demo.Recipes() {
 		w := wish(t, r.Name, demo.Galley(), oneHalf, "")
-		p, err := plan.Make(k, w, evening)
+		p, err := plantest.Make(k, w, evening)
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -172,7 +173,7 @@ func TestNotesOnFlourYeastAndCupboard(t *testing.T) {
 		}
 		w := wish(t, "Towpath white", demo.Galley(), oneHalf, "")
 		w.Recipe = c.recipe
-		p, err := plan.Make(k, w, evening)
+		p, err := plantest.Make(k, w, evening)
 		if err != nil {
 			t.Errorf("%s: %v", c.why, err)
 			continue
@@ -204,7 +205,7 @@ func TestADelayIsMadeSafeBySwaps(t *testing.T) {
 	}
 	w.Swaps = append(w.Swaps, swap.Pick{Line: "l1", Swap: "sugar>honey"})
 	var f *fault.Fault
-	if _, err := plan.Make(heron(), w, evening); !errors.As(err, &f) || f.Pointer != "/swaps/2/line" {
+	if _, err := plantest.Make(heron(), w, evening); !errors.As(err, &f) || f.Pointer != "/loaf/swaps/2/line" {
 		t.Errorf("a swap that does not fit its line: %v", err)
 	}
 }
@@ -212,7 +213,7 @@ func TestADelayIsMadeSafeBySwaps(t *testing.T) {
 func TestAShoppingListFollowsFromThePlanAndTheStock(t *testing.T) {
 	k := heron()
 	k.Stock = []kitchen.Stocked{{Ingredient: "bread-flour", Grams: 100}, {Ingredient: "sugar", Grams: 500}}
-	p, err := plan.Make(k, wish(t, "Towpath white", demo.Galley(), oneHalf, ""), evening)
+	p, err := plantest.Make(k, wish(t, "Towpath white", demo.Galley(), oneHalf, ""), evening)
 	if err != nil {
 		t.Fatal(err)
 	}

@@ -4,24 +4,28 @@ import (
 	"slices"
 
 	"risepan/core/formula"
+	"risepan/core/kind"
 	"risepan/core/kitchen"
 	"risepan/core/larder"
 	"risepan/core/machine"
-	"risepan/core/measure"
 	"risepan/core/recipe"
 	"risepan/core/scale"
 	"risepan/core/word"
 )
 
-// Formula is the dough per 100 of flour, with its usual bands.
+// Formula is the dough per 100 of flour.
 type Formula struct {
 	formula.Formula
 	Low     float64          `json:"low"`  // hydration, by how this kitchen measures flour, from
 	High    float64          `json:"high"` // to
 	Sure    Certainty        `json:"sure"`
-	Bands   formula.Bands    `json:"bands"`
-	Against []Against        `json:"against"`          // each figure and its band
 	Written *formula.Formula `json:"written,omitzero"` // before the swaps of this loaf
+}
+
+// Usual is what the dough is held against on the cycle that bakes it.
+type Usual struct {
+	Bands   kind.Bands `json:"bands"`
+	Against []Against  `json:"against"` // each figure and its band
 }
 
 // Figure is one figure of the formula that has a band.
@@ -43,12 +47,12 @@ func (f *Figure) UnmarshalText(text []byte) error { return word.Read(f, text, "f
 
 // Against is a figure of the formula held against its usual band.
 type Against struct {
-	Of      Figure          `json:"of"`
-	Low     float64         `json:"low"`
-	High    float64         `json:"high"` // the same where it is one figure
-	Was     float64         `json:"was"`  // before the swaps of this loaf
-	Usual   formula.Band    `json:"usual"`
-	Verdict formula.Verdict `json:"verdict"`
+	Of      Figure       `json:"of"`
+	Low     float64      `json:"low"`
+	High    float64      `json:"high"` // the same where it is one figure
+	Was     float64      `json:"was"`  // before the swaps of this loaf
+	Usual   kind.Band    `json:"usual"`
+	Verdict kind.Verdict `json:"verdict"`
 }
 
 // Certainty says how well the weight of the flour is known.
@@ -67,51 +71,63 @@ func (c *Certainty) UnmarshalText(text []byte) error {
 	return word.Read(c, text, "certainty", Certainties)
 }
 
-// formulate is the formula of the dough, with the range that its flour's cups give it.
-func (p *Plan) formulate(k kitchen.Kitchen, w Wish, lines []scale.Line, portions []formula.Portion) {
-	f := Formula{Formula: formula.Of(portions), Sure: Weighed}
+// formulate is the formula of the resized dough, with the range that its flour's cups give it.
+func formulate(k kitchen.Kitchen, h Handling, lines []scale.Line) Formula {
+	var dough []formula.Portion
 	var cupped []formula.Cupped
+	sure := Weighed
 	for _, l := range lines {
-		if l.Ingredient.Kind != larder.Flour || l.Line.Part != recipe.InDough || w.weighs(k, l.Line.ID) {
+		if l.Line.Part != recipe.InDough {
 			continue
 		}
-		c := formula.Cupped{Grams: l.Grams, Cup: l.Ingredient.PerCup}
-		if own, ok := k.Cup(l.Ingredient.ID); ok {
-			c.Known, _ = own.Calibrate()
-			c.Known.Spread *= l.Ingredient.PerCup / max(c.Known.Mean, 1) // of a US cup, as Cup is
+		dough = append(dough, formula.Portion{Ingredient: l.Ingredient, Grams: l.Grams})
+		if l.Ingredient.Kind != larder.Flour || h.weighs(k, l.Line.ID) {
+			continue
 		}
-		if usual, ok := larder.Know(l.Ingredient.ID); ok {
-			c.Low, c.High = larder.Range(usual.PerCup)
-		}
+		c := cupOf(k, l)
 		cupped = append(cupped, c)
 		if !c.Known.Enough {
-			f.Sure = UnknownCup
-		} else if f.Sure == Weighed {
-			f.Sure = OwnCup
+			sure = UnknownCup
+		} else if sure == Weighed {
+			sure = OwnCup
 		}
 	}
+	f := Formula{Formula: formula.Of(dough), Sure: sure}
 	f.Low, f.High = f.Range(cupped)
-	p.Formula = f
+	return f
 }
 
-// usual sets the bands that the dough is held against: those of its kind, or of a rapid cycle.
-func (p *Plan) usual(k kitchen.Kitchen, w Wish, cycle machine.Cycle) {
-	b := formula.BandsOf(w.Recipe.Kind, p.Formula.Grain)
-	if cycle.Character == machine.Rapid && (w.Recipe.Kind == recipe.White || w.Recipe.Kind == recipe.Wholemeal) {
-		b = formula.Rapid.On(p.Formula.Grain)
+// cupOf is a line of flour by the cup, with what this kitchen knows of that cup.
+func cupOf(k kitchen.Kitchen, l scale.Line) formula.Cupped {
+	c := formula.Cupped{Grams: l.Grams, Cup: l.Ingredient.PerCup}
+	if own, ok := k.Cup(l.Ingredient.ID); ok {
+		c.Known, _ = own.Calibrate()
+		c.Known.Spread *= l.Ingredient.PerCup / max(c.Known.Mean, 1) // of a US cup, as Cup is
 	}
-	p.Formula.Bands = b.In(k.Salt).Liking(w.Liked)
-	p.Formula.Against = p.Formula.against()
+	if usual, ok := larder.Know(l.Ingredient.ID); ok {
+		c.Low, c.High = larder.Range(usual.PerCup)
+	}
+	return c
+}
+
+// usual are the bands that a dough is held against: those of its kind, or of a rapid cycle.
+func usual(p Place, d Dough, cycle machine.Cycle) Usual {
+	row := kind.Of(d.Kind)
+	b := row.Bands
+	if cycle.Character == machine.Rapid && row.ByRapid {
+		b = kind.Rapid
+	}
+	b = formula.Liking(b.On(d.Formula.Grain).In(p.Kitchen.Salt), p.Liked)
+	return Usual{b, d.Formula.against(b)}
 }
 
 // against holds every figure against its band. What this dough has none of is left out where it is
 // no part of such a dough.
-func (f Formula) against() []Against {
+func (f Formula) against(b kind.Bands) []Against {
 	was := f.Formula
 	if f.Written != nil {
 		was = *f.Written
 	}
-	b := f.Bands
 	out := []Against{
 		{Hydration, f.Low, f.High, was.Hydration, b.Hydration, ""}, {Salt, f.Salt, f.Salt, was.Salt, b.Salt, ""}, {Yeast, f.Yeast, f.Yeast, was.Yeast, b.Yeast, ""},
 		{Sugar, f.Sugar, f.Sugar, was.Sugar, b.Sugar, ""}, {Fat, f.Fat, f.Fat, was.Fat, b.Fat, ""}, {Powder, f.Powder, f.Powder, was.Powder, b.Powder, ""},
@@ -123,11 +139,4 @@ func (f Formula) against() []Against {
 		out[n].Verdict = a.Usual.Judge(a.Low, a.High)
 	}
 	return out
-}
-
-// weighs reports whether a line is weighed rather than scooped.
-func (w Wish) weighs(k kitchen.Kitchen, line string) bool {
-	return k.Scale || slices.Contains(w.Weigh, line) || slices.ContainsFunc(w.Locks, func(l Lock) bool {
-		return l.Line == line && l.Amount.Unit.Facts().Dimension == measure.Weight
-	})
 }

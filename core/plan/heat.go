@@ -16,13 +16,6 @@ import (
 	"risepan/core/scale"
 )
 
-// Warmth is what the baker says of this day's temperatures; a zero reading is the kitchen's usual.
-type Warmth struct {
-	Room  measure.Temperature `json:"room,omitzero"`
-	Flour measure.Temperature `json:"flour,omitzero"`
-	Cold  []string            `json:"cold,omitzero"` // lines straight from the fridge
-}
-
 // Heat is how warm the liquid must be, and the balance behind it.
 type Heat struct {
 	Line   string          `json:"line"` // the liquid; empty where none is to be tempered
@@ -53,112 +46,143 @@ type HeatPart struct {
 	Share  float64 `json:"share"` // of the heat that the dough holds, per cent
 }
 
-// temper works out how warm the liquid must be.
-func (p *Plan) temper(k kitchen.Kitchen, w Wish, lines []scale.Line, cycle machine.Cycle) error {
-	show := k.Degrees.Text
-	room, flour := k.Room, w.Warmth.Flour
+// tempering is a balance of heat while it is worked out.
+type tempering struct {
+	room, flour measure.Temperature
+	rise        measure.Celsius // that kneading adds
+	parts       []dough.Part
+	heat        []HeatPart
+	sought      int // the liquid among the parts; -1 without one
+	rapid       bool
+	meeting     dough.Meeting
+}
+
+// temper works out how warm the liquid must be, in a pan loaded in an order.
+func temper(p Place, w Wish, d Dough, g Programme, order pan.Order) (Heat, error) {
+	t := tempering{room: p.Kitchen.Room, flour: w.Warmth.Flour, rise: p.Machine.KneadRise, sought: -1, meeting: dough.Layered}
 	if !w.Warmth.Room.IsZero() {
-		room = w.Warmth.Room
+		t.room = w.Warmth.Room
 	}
-	if flour.IsZero() {
-		flour = room
+	if t.flour.IsZero() {
+		t.flour = t.room
 	}
-	if err := dough.CheckRoom(room); err != nil {
-		return fault.At("/warmth/room", "%v", err)
+	if t.rise == 0 {
+		t.rise = dough.KneadRise
 	}
-	if err := dough.CheckRoom(flour); err != nil {
-		return fault.At("/warmth/flour", "%v", err)
+	if order == pan.Bloomed {
+		t.meeting = dough.Dissolved
 	}
-	rise := w.Machine.KneadRise
-	if rise == 0 {
-		rise = dough.KneadRise
+	if err := dough.CheckRoom(t.room); err != nil {
+		return Heat{}, fault.At("/hands/warmth/room", "%v", err)
 	}
-	h := Heat{Room: show(room.Celsius()), Flour: show(flour.Celsius()), Rise: k.Degrees.Difference(rise), Target: show(dough.Target), Dies: show(dough.YeastDies), Parts: []HeatPart{}}
-	sought, most := -1, measure.Grams(0)
-	var parts []dough.Part
-	instant := false
+	if err := dough.CheckRoom(t.flour); err != nil {
+		return Heat{}, fault.At("/hands/warmth/flour", "%v", err)
+	}
+	t.weigh(d.lines, w.Warmth.Cold)
+	show := p.Kitchen.Degrees.Text
+	h := Heat{Room: show(t.room.Celsius()), Flour: show(t.flour.Celsius()), Rise: p.Kitchen.Degrees.Difference(t.rise), Target: show(dough.Target), Parts: []HeatPart{}}
+	if t.sought < 0 || d.Formula.Yeast == 0 {
+		return h, nil
+	}
+	liquid, cool, why := t.decide(p.Kitchen, g)
+	if cool {
+		for n := range t.parts {
+			t.parts[n].At = t.room.Celsius()
+		}
+	} else {
+		t.parts[t.sought].At = liquid
+	}
+	if s := g.Stages; len(s) > 0 && s[0].Kind == machine.Rest && s[0].To >= forgives {
+		why += fmt.Sprintf(" This cycle begins with %d minutes of rest, which evens out what is colder or warmer.", s[0].To)
+	}
+	h.Line, h.Name, h.Dies, h.Why = t.parts[t.sought].Line, t.heat[t.sought].Name, show(dough.YeastDies), why
+	h.Liquid, h.Cool, h.At, h.Touch = liquid, cool, show(liquid), dough.Touch(liquid)
+	if cool {
+		h.At = "cool"
+	}
+	h.Leaves = show(dough.Mix(t.parts) + t.rise)
+	h.Limit = fmt.Sprintf("at most %s with %s", show(dough.LimitsFor(t.meeting).High), meetings[t.meeting])
+	h.Kettle = t.kettle(p.Kitchen, liquid, cool)
+	h.Parts = t.heat
+	for n, part := range t.parts {
+		h.Parts[n].Part, h.Parts[n].Shown, h.Parts[n].Sought = part, show(part.At), n == t.sought && !cool
+		h.Parts[n].Share = 100 * part.Capacity() / dough.Capacity(t.parts)
+	}
+	return h, nil
+}
+
+// meetings say how yeast meets the liquid.
+var meetings = map[dough.Meeting]string{
+	dough.Layered: "dry yeast kept apart from it", dough.Dissolved: "yeast stirred into it", dough.Mixed: "rapid-rise yeast in the flour",
+}
+
+// weigh lists what the dough is mixed of, each at its temperature; the liquid of which there is most
+// is the one that is tempered.
+func (t *tempering) weigh(lines []scale.Line, fromFridge []string) {
+	most := measure.Grams(0)
 	for _, l := range lines {
 		if l.Line.Part != recipe.InDough || l.Line.When == recipe.AtBeep {
 			continue
 		}
-		instant = instant || l.Ingredient.ID == "instant-yeast"
-		part := dough.Part{Line: l.Line.ID, Grams: l.Grams, Heat: dough.SpecificHeat(l.Ingredient), At: room.Celsius()}
-		cold := slices.Contains(w.Warmth.Cold, l.Line.ID)
+		t.rapid = t.rapid || l.Ingredient.Rapid
+		part := dough.Part{Line: l.Line.ID, Grams: l.Grams, Heat: dough.SpecificHeat(l.Ingredient), At: t.room.Celsius()}
+		cold := slices.Contains(fromFridge, l.Line.ID)
 		switch {
 		case cold:
 			part.At = dough.Fridge
 		case l.Line.When == recipe.Warmed:
 			part.At = dough.Cooled
 		case l.Ingredient.Kind == larder.Flour:
-			part.At = flour.Celsius()
+			part.At = t.flour.Celsius()
 		}
 		if l.Ingredient.Kind == larder.Liquid && l.Line.When == recipe.InPan && l.Grams > most {
-			sought, most = len(parts), l.Grams
-			h.Line, h.Name = l.Line.ID, l.Ingredient.Name
+			t.sought, most = len(t.parts), l.Grams
 		}
-		parts = append(parts, part)
-		h.Parts = append(h.Parts, HeatPart{Name: l.Ingredient.Name, Cold: cold})
+		t.parts = append(t.parts, part)
+		t.heat = append(t.heat, HeatPart{Name: l.Ingredient.Name, Cold: cold})
 	}
-	if sought < 0 || p.Formula.Yeast == 0 {
-		p.Heat = Heat{Room: h.Room, Flour: h.Flour, Rise: h.Rise, Target: h.Target, Parts: []HeatPart{}}
-		return nil
-	}
-	meeting := dough.Layered
-	if p.Pan.Order == pan.Bloomed {
-		meeting = dough.Dissolved
-	}
-	balance := dough.For(parts, sought, dough.Target-rise)
-	t := balance
+}
+
+// decide is the liquid's temperature by the kitchen's school, whether that is cool for a delay, and
+// why.
+func (t *tempering) decide(k kitchen.Kitchen, g Programme) (liquid measure.Celsius, cool bool, why string) {
+	balance := dough.For(t.parts, t.sought, dough.Target-t.rise)
 	switch {
-	case p.Timer.Setting > 0:
-		t, h.Cool = dough.ForDelay(room.Celsius()), true
-		h.Why = "Cool, for the delay: whatever its warmth, it stands at the kitchen's temperature by the time the kneading begins, and the yeast must stay asleep."
-		for n := range parts {
-			parts[n].At = room.Celsius()
-		}
-	case k.Liquid == dough.AtRoom && meeting != dough.Dissolved:
-		t = room.Celsius()
-		h.Why = "As this kitchen likes it: everything at room temperature."
-	case k.Liquid == dough.Hot && instant && cycle.Character == machine.Rapid:
-		t, meeting = dough.HotForRapid, dough.Mixed
-		h.Why = "Hot, for rapid-rise yeast mixed with the flour on a rapid cycle. This is a fixed temperature; the balance of heat is not asked."
+	case g.Timer.Setting > 0:
+		return dough.ForDelay(t.room.Celsius()), true,
+			"Cool, for the delay: whatever its warmth, it stands at the kitchen's temperature by the time the kneading begins, and the yeast must stay asleep."
+	case k.Liquid == dough.AtRoom && t.meeting != dough.Dissolved:
+		return t.room.Celsius(), false, "As this kitchen likes it: everything at room temperature."
+	case k.Liquid == dough.Hot && t.rapid && g.cycle.Character == machine.Rapid:
+		t.meeting = dough.Mixed
+		return dough.HotForRapid, false,
+			"Hot, for rapid-rise yeast mixed with the flour on a rapid cycle. This is a fixed temperature; the balance of heat is not asked."
+	}
+	liquid = dough.LimitsFor(t.meeting).Within(balance)
+	switch {
+	case t.meeting == dough.Dissolved:
+		why = "Warm enough to wake the yeast that is stirred into it, and not so hot that it dies."
+	case liquid != balance:
+		why = fmt.Sprintf("The balance asks for %s, which is out of reach or harms the yeast; this is as near as it goes.", k.Degrees.Text(balance))
 	default:
-		t = dough.LimitsFor(meeting).Within(balance)
-		h.Why = fmt.Sprintf("So that the dough leaves the kneading at %s, after the %s that kneading adds.", h.Target, h.Rise)
-		if t != balance {
-			h.Why = fmt.Sprintf("The balance asks for %s, which is out of reach or harms the yeast; this is as near as it goes.", show(balance))
-		}
-		if meeting == dough.Dissolved {
-			h.Why = "Warm enough to wake the yeast that is stirred into it, and not so hot that it dies."
-		}
-		if k.Liquid == dough.Hot {
-			h.Why += " Hot liquid is for rapid-rise yeast on a rapid cycle only."
-		}
+		why = fmt.Sprintf("So that the dough leaves the kneading at %s, after the %s that kneading adds.", k.Degrees.Text(dough.Target), k.Degrees.Difference(t.rise))
 	}
-	if !h.Cool {
-		parts[sought].At = t
+	if k.Liquid == dough.Hot {
+		why += " Hot liquid is for rapid-rise yeast on a rapid cycle only."
 	}
-	limits := dough.LimitsFor(meeting)
-	h.Limit = fmt.Sprintf("at most %s with %s", show(limits.High), map[dough.Meeting]string{dough.Layered: "dry yeast kept apart from it", dough.Dissolved: "yeast stirred into it", dough.Mixed: "rapid-rise yeast in the flour"}[meeting])
-	h.Liquid, h.At, h.Touch = t, show(t), dough.Touch(t)
-	if h.Cool {
-		h.At = "cool"
+	return liquid, false, why
+}
+
+// kettle says how much boiling water and how much cold make the liquid, where it is water.
+func (t *tempering) kettle(k kitchen.Kitchen, liquid measure.Celsius, cool bool) string {
+	water := t.parts[t.sought]
+	shares, ok := dough.FromKettle(water.Grams, liquid)
+	if !ok || cool || water.Heat != dough.SpecificHeat(larder.Water()) {
+		return ""
 	}
-	h.Leaves = show(dough.Mix(parts) + rise)
-	if kettle, ok := dough.FromKettle(parts[sought].Grams, t); ok && parts[sought].Heat == dough.SpecificHeat(larder.Water()) && !h.Cool {
-		spoons := measure.NewRatio(int64(math.Round(2*float64(kettle.Boiling)/gramsPerTbsp)), 2)
-		h.Kettle = fmt.Sprintf("%s of boiling water (about %s tbsp), topped up with cold (%s) to %s",
-			k.Weights.Text(kettle.Boiling, false), spoons, show(kettle.Tap), k.Weights.Text(parts[sought].Grams, false))
-	}
-	for n, part := range parts {
-		h.Parts[n].Part, h.Parts[n].Shown, h.Parts[n].Sought = part, show(part.At), n == sought && !h.Cool
-		h.Parts[n].Share = 100 * part.Capacity() / dough.Capacity(parts)
-	}
-	if s := p.Stages; len(s) > 0 && s[0].Kind == machine.Rest && s[0].To >= forgives {
-		h.Why += fmt.Sprintf(" This cycle begins with %d minutes of rest, which evens out what is colder or warmer.", s[0].To)
-	}
-	p.Heat = h
-	return nil
+	spoons := measure.NewRatio(int64(math.Round(2*float64(shares.Boiling)/gramsPerTbsp)), 2)
+	return fmt.Sprintf("%s of boiling water (about %s tbsp), topped up with cold (%s) to %s",
+		k.Weights.Text(shares.Boiling, false), spoons, k.Degrees.Text(shares.Tap), k.Weights.Text(water.Grams, false))
 }
 
 // gramsPerTbsp is what a US tablespoon of water weighs.

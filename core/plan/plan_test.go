@@ -6,6 +6,7 @@ import (
 	"fmt"
 	"math"
 	"math/rand/v2"
+	"slices"
 	"strings"
 	"testing"
 	"time"
@@ -13,11 +14,13 @@ import (
 
 	"risepan/core/fault"
 	"risepan/core/formula"
+	"risepan/core/kind"
 	"risepan/core/kitchen"
 	"risepan/core/larder"
 	"risepan/core/machine"
 	"risepan/core/measure"
 	"risepan/core/plan"
+	"risepan/core/plan/plantest"
 	"risepan/core/recipe"
 	"risepan/core/timetable"
 	"risepan/demo"
@@ -50,22 +53,22 @@ func wall(t testing.TB, s string) timetable.Wall {
 	return w
 }
 
-func wish(t testing.TB, name string, m machine.Machine, size measure.LoafSize, ready string) plan.Wish {
+func wish(t testing.TB, name string, m machine.Machine, size measure.LoafSize, ready string) plantest.Ask {
 	t.Helper()
 	zone, err := time.LoadLocation(demo.Zone)
 	if err != nil {
 		t.Fatal(err)
 	}
-	w := plan.Wish{Recipe: named(t, name), Machine: m, Size: size, Zone: zone}
+	w := plantest.Ask{Place: plan.Place{Recipe: named(t, name), Machine: m, Zone: zone}, Wish: plan.Wish{Loaf: plan.Loaf{Size: size}}}
 	if ready != "" {
 		w.Ready = wall(t, ready)
 	}
 	return w
 }
 
-func mustMake(t testing.TB, w plan.Wish) plan.Plan {
+func mustMake(t testing.TB, w plantest.Ask) plan.Plan {
 	t.Helper()
-	p, err := plan.Make(heron(), w, evening)
+	p, err := plantest.Make(heron(), w, evening)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -90,12 +93,12 @@ func outside(t testing.TB, r recipe.Recipe) map[string]string {
 		t.Fatalf("%s: %v", r.Name, err)
 	}
 	f := formula.FromRecipe(w)
-	b := formula.BandsOf(r.Kind, f.Grain)
+	b := kind.BandsOf(r.Kind, f.Grain)
 	out := map[string]string{}
 	for _, c := range []struct {
 		what string
 		v    float64
-		band formula.Band
+		band kind.Band
 	}{
 		{"hydration", f.Hydration, b.Hydration}, {"salt", f.Salt, b.Salt}, {"yeast", f.Yeast, b.Yeast}, {"sugar", f.Sugar, b.Sugar},
 		{"fat", f.Fat, b.Fat}, {"powder", f.Powder, b.Powder},
@@ -150,7 +153,7 @@ func TestTheTimerOfBothMachines(t *testing.T) {
 
 func TestAPlanAcrossADaylightSavingNightSaysSo(t *testing.T) {
 	w := wish(t, "Towpath white", demo.Galley(), oneHalf, "2026-03-29T01:30")
-	p, err := plan.Make(heron(), w, time.Date(2026, 3, 28, 20, 0, 0, 0, time.UTC))
+	p, err := plantest.Make(heron(), w, time.Date(2026, 3, 28, 20, 0, 0, 0, time.UTC))
 	if err != nil || !strings.Contains(cautions(p, plan.Care), string(plan.Clocks)) {
 		t.Errorf("01:30 does not occur that night and the plan is silent: %v %v", p.Cautions, err)
 	}
@@ -158,16 +161,16 @@ func TestAPlanAcrossADaylightSavingNightSaysSo(t *testing.T) {
 
 func TestMalformedWishesAreFaultsAtTheField(t *testing.T) {
 	good := wish(t, "Towpath white", demo.Galley(), oneHalf, "")
-	for pointer, spoil := range map[string]func(*plan.Wish){
-		"/size":  func(w *plan.Wish) { w.Machine = demo.Boatyard(); w.Size = two },
-		"/ready": func(w *plan.Wish) { w.Ready = wall(t, "2026-03-10T19:00") },
-		"/cycle": func(w *plan.Wish) { w.Cycle = "jam" },
-		"/lines": func(w *plan.Wish) { w.Recipe.Lines = nil },
-		"/lines/0/ingredient": func(w *plan.Wish) {
+	for pointer, spoil := range map[string]func(*plantest.Ask){
+		"/loaf/size":  func(w *plantest.Ask) { w.Machine = demo.Boatyard(); w.Size = two },
+		"/time/ready": func(w *plantest.Ask) { w.Ready = wall(t, "2026-03-10T19:00") },
+		"/time/cycle": func(w *plantest.Ask) { w.Cycle = "jam" },
+		"/lines":      func(w *plantest.Ask) { w.Recipe.Lines = nil },
+		"/lines/0/ingredient": func(w *plantest.Ask) {
 			w.Recipe.Lines = append([]recipe.Line{}, w.Recipe.Lines...)
 			w.Recipe.Lines[0].Ingredient = "moon-dust"
 		},
-		"/lines/1/amount": func(w *plan.Wish) {
+		"/lines/1/amount": func(w *plantest.Ask) {
 			w.Recipe.Lines = append([]recipe.Line{}, w.Recipe.Lines...)
 			w.Recipe.Lines[1].Amount = measure.Of(90, 1, measure.Cup)
 		},
@@ -175,13 +178,13 @@ func TestMalformedWishesAreFaultsAtTheField(t *testing.T) {
 		w := good
 		spoil(&w)
 		var f *fault.Fault
-		if _, err := plan.Make(heron(), w, evening); !errors.As(err, &f) || f.Pointer != pointer {
+		if _, err := plantest.Make(heron(), w, evening); !errors.As(err, &f) || f.Pointer != pointer {
 			t.Errorf("want a fault at %s, got %v", pointer, err)
 		}
 	}
 	far := good
 	far.Ready = wall(t, "2027-03-10T19:00")
-	if _, err := plan.Make(heron(), far, evening); err == nil {
+	if _, err := plantest.Make(heron(), far, evening); err == nil {
 		t.Error("a loaf was planned a year ahead")
 	}
 }
@@ -199,9 +202,16 @@ func TestTheBakersOwnChoiceWins(t *testing.T) {
 func TestTheDigestFollowsTheLoafAndNotTheClock(t *testing.T) {
 	w := wish(t, "Towpath white", demo.Galley(), oneHalf, "")
 	a := mustMake(t, w).Digest()
-	later, err := plan.Make(heron(), w, evening.Add(90*time.Minute))
+	later, err := plantest.Make(heron(), w, evening.Add(90*time.Minute))
 	if err != nil || later.Digest() != a {
 		t.Errorf("the same loaf started later has another digest (%v)", err)
+	}
+	shorter := w
+	shorter.Machine.Cycles = slices.Clone(w.Machine.Cycles)
+	shorter.Machine.Cycles[0].Stages = slices.Clone(w.Machine.Cycles[0].Stages)
+	shorter.Machine.Cycles[0].Stages[7].Minutes -= 30
+	if mustMake(t, shorter).Digest() == a {
+		t.Error("the same loaf on a cycle that became half an hour shorter has the same digest")
 	}
 	w.Size = two
 	if mustMake(t, w).Digest() == a {
@@ -285,9 +295,9 @@ func twelveLines() recipe.Recipe {
 
 func BenchmarkPlanOfTwelveLines(b *testing.B) {
 	k := heron()
-	w := plan.Wish{Recipe: twelveLines(), Machine: demo.Galley(), Size: two, Zone: time.UTC}
+	w := plantest.Ask{Place: plan.Place{Recipe: twelveLines(), Machine: demo.Galley(), Zone: time.UTC}, Wish: plan.Wish{Loaf: plan.Loaf{Size: two}}}
 	for b.Loop() {
-		if _, err := plan.Make(k, w, evening); err != nil {
+		if _, err := plantest.Make(k, w, evening); err != nil {
 			b.Fatal(err)
 		}
 	}

@@ -8,7 +8,7 @@ import (
 
 	"risepan/core/choice"
 	"risepan/core/fault"
-	"risepan/core/kitchen"
+	"risepan/core/kind"
 	"risepan/core/larder"
 	"risepan/core/machine"
 	"risepan/core/measure"
@@ -17,6 +17,20 @@ import (
 	"risepan/core/timetable"
 	"risepan/core/word"
 )
+
+// Programme is the second of a plan's three values: what the machine does with a dough, on the clock,
+// and what is to be set for it.
+type Programme struct {
+	Setting Setting            `json:"setting"`
+	AddIns  *AddIns            `json:"addIns,omitzero"`
+	Timer   timetable.Timer    `json:"timer"`
+	Stages  []machine.Span     `json:"stages"`
+	Moments []timetable.Moment `json:"moments"`
+	Usual   Usual              `json:"usual"` // on this cycle
+
+	cycle machine.Cycle
+	doubt timetable.Doubt
+}
 
 // Setting is what to choose on the machine's panel.
 type Setting struct {
@@ -45,6 +59,9 @@ type CycleName struct {
 	Name  string `json:"name"`
 }
 
+// String is the name with what the panel shows before it.
+func (c CycleName) String() string { return strings.TrimSpace(c.Panel + " " + c.Name) }
+
 // CycleOption is a cycle of the machine and how it suits this dough and these wishes.
 type CycleOption struct {
 	CycleName
@@ -54,99 +71,129 @@ type CycleOption struct {
 	Total  machine.Minutes `json:"total"`
 }
 
-// set chooses the cycle and crust; the baker's own choice wins.
-func (p *Plan) set(w Wish, needs choice.Needs) (machine.Cycle, error) {
-	m := w.Machine
+// MakeProgramme chooses how the machine bakes a dough and lays it on the clock.
+func MakeProgramme(p Place, w Wish, d Dough) (Programme, error) {
+	var g Programme
+	var err error
+	if g.AddIns, err = placeAddIns(p.Machine, w.Timing, d.lines); err != nil {
+		return g, err
+	}
+	needs := choice.Needs{Kind: d.Kind, Formula: d.Formula.Formula, Lines: d.written, Size: d.Size,
+		Delayed: !w.Ready.IsZero(), Within: w.Within, Away: w.Away, Box: g.AddIns != nil && g.AddIns.NoBox == ""}
+	if g.cycle, g.Setting, err = choose(p.Machine, w.Timing, needs); err != nil {
+		return g, err
+	}
+	course := g.cycle.Programme(d.Size, g.Setting.Crust)
+	g.Setting.Total, g.Setting.Slack, g.Stages = course.Total, course.Slack(), course.Stages
+	if g.cycle.KeepsWarm {
+		g.Setting.KeepWarm = p.Machine.KeepWarm
+	}
+	g.Moments = timetable.Moments(course, g.Setting.KeepWarm, asks(d, g.AddIns))
+	g.Timer, g.doubt = setTimer(p, w.Timing, g)
+	g.Usual = usual(p, d, g.cycle)
+	g.Setting = pressed(p.Machine, d.Size, g)
+	return g, nil
+}
+
+// choose picks the cycle and crust; the baker's own choice wins.
+func choose(m machine.Machine, t Timing, needs choice.Needs) (machine.Cycle, Setting, error) {
 	options := choice.Cycles(m, needs)
 	id := options[0].Cycle
-	if w.Cycle != "" {
-		id = w.Cycle
+	if t.Cycle != "" {
+		id = t.Cycle
 	}
 	cycle, ok := m.Cycle(id)
 	if !ok {
-		return machine.Cycle{}, fault.At("/cycle", "%s has no cycle %q", m.Name, id)
+		return cycle, Setting{}, fault.At("/time/cycle", "%s has no cycle %q", m.Name, word.Clip(id))
 	}
 	crust, why := choice.Crust(m, cycle, needs)
-	if w.Crust != "" && cycle.HasCrust {
-		if !slices.Contains(m.Crusts, w.Crust) {
-			return machine.Cycle{}, fault.At("/crust", "%s has no %s crust", m.Name, w.Crust)
+	if t.Crust != "" && cycle.HasCrust {
+		if !slices.Contains(m.Crusts, t.Crust) {
+			return cycle, Setting{}, fault.At("/time/crust", "%s has no %s crust", m.Name, t.Crust)
 		}
-		if w.Crust != crust {
+		if t.Crust != crust {
 			why = "Your own choice. Suggested: " + string(crust) + ". " + why
 		}
-		crust = w.Crust
+		crust = t.Crust
 	}
-	p.Setting = Setting{
-		Cycle: nameOf(cycle), Crust: crust, HasCrust: cycle.HasCrust, HasSize: !cycle.NoSize, Crusts: m.Crusts, CrustWhy: why,
-		Total: cycle.Total(w.Size, crust), Slack: cycle.Slack(),
-	}
-	if cycle.KeepsWarm {
-		p.Setting.KeepWarm = m.KeepWarm
-	}
+	s := Setting{Cycle: nameOf(cycle), Crust: crust, HasCrust: cycle.HasCrust, HasSize: !cycle.NoSize, Crusts: m.Crusts, CrustWhy: why}
 	for _, o := range options {
 		c, _ := m.Cycle(o.Cycle)
-		p.Setting.Options = append(p.Setting.Options, CycleOption{nameOf(c), o.Suits, o.Grants, o.Reason, c.Total(w.Size, crust)})
+		s.Options = append(s.Options, CycleOption{nameOf(c), o.Suits, o.Grants, o.Reason, c.Total(needs.Size, crust)})
 		if o.Cycle == id {
-			p.Setting.Why = o.Reason
-			if w.Cycle != "" && id != options[0].Cycle {
-				best, _ := m.Cycle(options[0].Cycle)
-				p.Setting.Why = "Your own choice. Suggested: " + best.Panel + " " + best.Name + ". " + options[0].Reason
-			}
+			s.Why = o.Reason
 		}
 	}
-	return cycle, nil
+	if best := s.Options[0]; t.Cycle != "" && id != best.ID {
+		s.Why = "Your own choice. Suggested: " + best.CycleName.String() + ". " + best.Reason
+	}
+	return cycle, s, nil
 }
 
 func nameOf(c machine.Cycle) CycleName { return CycleName{c.ID, c.Panel, c.Name} }
 
-// time lays the bake on the clock.
-func (p *Plan) time(k kitchen.Kitchen, w Wish, cycle machine.Cycle, now time.Time) timetable.Doubt {
-	press := wholeMinute(now, w.AtPanel)
-	if !w.AtPanel {
-		press = press.Add(time.Duration(k.Lead) * time.Minute)
-	}
-	p.Stages = cycle.Run(w.Size, p.Setting.Crust)
-	needs := timetable.Needs{Batter: w.Recipe.Kind == recipe.QuickBread || w.Recipe.Kind == recipe.GlutenFree}
-	for _, l := range w.Recipe.Lines {
+// asks is what a bake of the dough asks of the person beside it.
+func asks(d Dough, a *AddIns) timetable.Needs {
+	needs := timetable.Needs{Batter: kind.Of(d.Kind).Batter}
+	for _, l := range d.swapped.Lines {
 		needs.Held = needs.Held || l.When == recipe.AtKnead
 	}
-	if p.AddIns != nil {
-		needs.AddIns, needs.Box = p.AddIns.Way != AtStart, p.AddIns.Way == InBox
+	if a != nil {
+		needs.AddIns, needs.Box = a.Way != AtStart, a.Way == InBox
 	}
-	p.Moments = timetable.Moments(w.Machine, cycle, w.Size, p.Setting.Crust, needs)
-	if w.Ready.IsZero() {
-		p.Timer = timetable.StartAt(press, p.Setting.Total)
-		p.Timer.Rule = w.Machine.Delay.Rule
-		return timetable.Sure
-	}
-	ready, doubt := w.Ready.Resolve(w.Zone)
-	p.Timer = timetable.Set(w.Machine.Delay, cycle.Delay, p.Setting.Total, press, timetable.Wish{At: ready, NotYet: w.NotYet})
-	return doubt
+	return needs
 }
 
-// press works out the presses on the panel.
-func (p *Plan) press(w Wish, cycle machine.Cycle) {
-	wanted := machine.Wanted{Cycle: cycle.ID, Crust: p.Setting.Crust, Size: w.Size, Timer: p.Timer.Setting, AddIns: p.AddIns != nil && p.AddIns.Way != AtStart}
-	presses, shows := w.Machine.Set(wanted)
-	panel := w.Machine.Full()
-	p.Setting.Presses, p.Setting.Label, p.Setting.Lock, p.Setting.Hold = presses, machine.Label(presses), panel.Lock, panel.Hold
-	says := []string{strings.TrimSpace(cycle.Panel + " " + cycle.Name)}
-	for _, s := range []string{shows.Size, shows.Crust} {
-		if s != "" {
-			says = append(says, s)
+// wholeMinute is the minute at which Start can be pressed: at the panel the present one, else the
+// next, so that a plan counts from a minute still to come.
+func wholeMinute(now time.Time, atPanel bool) time.Time {
+	t := now.UTC().Truncate(time.Minute)
+	if !atPanel && t.Before(now) {
+		t = t.Add(time.Minute)
+	}
+	return t
+}
+
+// setTimer works out the delay for the wished time.
+func setTimer(p Place, t Timing, g Programme) (timetable.Timer, timetable.Doubt) {
+	press := wholeMinute(p.Now, t.AtPanel)
+	if !t.AtPanel {
+		press = press.Add(time.Duration(p.Kitchen.Lead) * time.Minute)
+	}
+	if t.Ready.IsZero() {
+		timer := timetable.StartAt(press, g.Setting.Total)
+		timer.Rule = p.Machine.Delay.Rule
+		return timer, timetable.Sure
+	}
+	ready, doubt := t.Ready.Resolve(p.Zone)
+	return timetable.Set(p.Machine.Delay, g.cycle.Delay, g.Setting.Total, press, timetable.Wish{At: ready, NotYet: t.NotYet}), doubt
+}
+
+// pressed is the setting with the presses on the panel that lead to it.
+func pressed(m machine.Machine, size measure.LoafSize, g Programme) Setting {
+	s := g.Setting
+	wanted := machine.Wanted{Cycle: s.Cycle.ID, Crust: s.Crust, Size: size, Timer: g.Timer.Setting, AddIns: g.AddIns != nil && g.AddIns.Way != AtStart}
+	presses, shows := m.Set(wanted)
+	panel := m.Full()
+	s.Presses, s.Label, s.Lock, s.Hold = presses, machine.Label(presses), panel.Lock, panel.Hold
+	says := []string{s.Cycle.String()}
+	for _, word := range []string{shows.Size, shows.Crust} {
+		if word != "" {
+			says = append(says, word)
 		}
 	}
 	if shows.AddIns != "" {
 		says = append(says, "add-ins "+shows.AddIns)
 	}
 	time := shows.Timer
-	if time == 0 && w.Machine.Delay.Rule == machine.FinishBased {
-		time = p.Setting.Total
+	if time == 0 && m.Delay.Rule == machine.FinishBased {
+		time = s.Total
 	}
 	if time > 0 {
 		says = append(says, time.String())
 	}
-	p.Setting.Shows = strings.Join(says, " · ")
+	s.Shows = strings.Join(says, " · ")
+	return s
 }
 
 // AddInWay is how add-ins get into the dough.
@@ -167,26 +214,23 @@ func (a *AddInWay) UnmarshalText(text []byte) error {
 
 // AddIns is how and when the add-ins of a loaf go in.
 type AddIns struct {
-	Way    AddInWay            `json:"way"`
-	Why    string              `json:"why"`
-	Volume measure.Millilitres `json:"volume"`
-	Box    measure.Millilitres `json:"box"`            // what the dispenser holds; 0 without one
-	NoBox  string              `json:"noBox,omitzero"` // why they cannot go in the dispenser
-	Lines  []string            `json:"lines"`
+	Way     AddInWay            `json:"way"`
+	Why     string              `json:"why"`
+	Volume  measure.Millilitres `json:"volume"`
+	Carries measure.Millilitres `json:"carries"`        // what the dough carries
+	Box     measure.Millilitres `json:"box"`            // what the dispenser holds; 0 without one
+	NoBox   string              `json:"noBox,omitzero"` // why they cannot go in the dispenser
+	Lines   []string            `json:"lines"`
 }
 
-// At most a third of a cup of add-ins to a cup of flour; in a dough they are carried, not bound.
-const mostAddIns = 1.0 / 3
+// carried is the share of the flour's volume that a dough carries: a third of a cup to a cup of flour.
+const carried = 1.0 / 3
 
 // placeAddIns decides how the add-ins go in: as wished, else by hand where somebody is there, else by
-// the dispenser, else at the start.
-func (p *Plan) placeAddIns(w Wish, lines []scale.Line) error {
-	a := AddIns{Box: w.Machine.Dispenser, Lines: []string{}}
-	var flour measure.Millilitres
+// the dispenser, else at the start. It is nil where there are none.
+func placeAddIns(m machine.Machine, t Timing, lines []scale.Line) (*AddIns, error) {
+	a := AddIns{Box: m.Dispenser, Lines: []string{}, Carries: volumeOf(lines, larder.Flour) * carried}
 	for _, l := range lines {
-		if l.Ingredient.Kind == larder.Flour {
-			flour += l.Ingredient.Volume(l.Grams)
-		}
 		if l.Line.When != recipe.AtBeep || l.Line.Part != recipe.InDough {
 			continue
 		}
@@ -197,38 +241,34 @@ func (p *Plan) placeAddIns(w Wish, lines []scale.Line) error {
 		}
 	}
 	if len(a.Lines) == 0 {
-		return nil
+		return nil, nil
 	}
 	switch {
 	case a.Box == 0:
-		a.NoBox = w.Machine.Name + " has no dispenser."
+		a.NoBox = m.Name + " has no dispenser."
 	case a.Volume > a.Box:
 		a.NoBox = fmt.Sprintf("They fill %.0f ml, and the dispenser holds %.0f ml.", float64(a.Volume), float64(a.Box))
 	}
-	switch a.Way = w.AddIns; {
+	switch a.Way = t.AddIns; {
 	case a.Way == InBox && a.NoBox != "":
-		return fault.At("/addIns", "not in the dispenser: %s", a.NoBox)
+		return nil, fault.At("/time/addIns", "not in the dispenser: %s", a.NoBox)
 	case a.Way == InBox:
 		a.Why = "The dispenser drops them in near the end of the last knead."
 	case a.Way == AtStart:
 		a.Why = "With everything else: they get more broken, and need nobody."
-	case a.Way == WithHands, !w.Away:
+	case a.Way == WithHands, !t.Away:
 		a.Way, a.Why = WithHands, "Near the end of the last knead, so that they stay whole and spread."
 	case a.NoBox == "":
 		a.Way, a.Why = InBox, "Nobody is there for the beep, so the dispenser drops them in."
 	default:
 		a.Way, a.Why = AtStart, "Nobody is there for the beep, so they go in with everything else. "+a.NoBox
 	}
-	if most := flour * mostAddIns; a.Volume > most*1.05 {
-		p.warn(Care, TooMany, nil, "These add-ins fill %.0f ml; the dough carries about %.0f ml, a third of a cup to each cup of flour. Some may stay in a heap.", float64(a.Volume), float64(most))
-	}
-	p.AddIns = &a
-	return nil
+	return &a, nil
 }
 
 // atBeep reports whether a line is kept out of the pan until its moment.
-func (p *Plan) atBeep(l scale.Line) bool {
-	return l.Line.When == recipe.AtBeep && (p.AddIns == nil || p.AddIns.Way != AtStart)
+func (g Programme) atBeep(l recipe.Line) bool {
+	return l.When == recipe.AtBeep && (g.AddIns == nil || g.AddIns.Way != AtStart)
 }
 
 func upper(s string) string {

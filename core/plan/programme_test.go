@@ -11,6 +11,7 @@ import (
 	"risepan/core/machine"
 	"risepan/core/pan"
 	"risepan/core/plan"
+	"risepan/core/plan/plantest"
 	"risepan/core/recipe"
 	"risepan/core/timetable"
 	"risepan/demo"
@@ -33,7 +34,7 @@ func TestABeepInTheQuietHoursHasWaysOut(t *testing.T) {
 	to, _ := kitchen.ParseClock("06:30")
 	k.Quiet = kitchen.Quiet{From: from, To: to}
 	w := wish(t, "Mooring raisin loaf", demo.Galley(), one, "2026-03-11T07:00")
-	p, err := plan.Make(k, w, evening)
+	p, err := plantest.Make(k, w, evening)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -43,7 +44,7 @@ func TestABeepInTheQuietHoursHasWaysOut(t *testing.T) {
 	}
 	for n, want := range []plan.AddInWay{plan.InBox, plan.AtStart} {
 		w.AddIns = c.Ways[n].AddIns
-		p, err := plan.Make(k, w, evening)
+		p, err := plantest.Make(k, w, evening)
 		if err != nil || p.AddIns.Way != want {
 			t.Fatalf("%s: %+v (%v)", want, p.AddIns, err)
 		}
@@ -55,7 +56,7 @@ func TestABeepInTheQuietHoursHasWaysOut(t *testing.T) {
 		}
 	}
 	w.AddIns, w.Ready = "", c.Ways[2].Ready
-	if p, err := plan.Make(k, w, evening); err != nil {
+	if p, err := plantest.Make(k, w, evening); err != nil {
 		t.Error(err)
 	} else if c, still := caution(p, plan.Quiet); still {
 		t.Errorf("another ready time, %s, still wakes somebody: %s", w.Ready, c.Say)
@@ -71,16 +72,16 @@ func TestAddInsGoWhereTheyCan(t *testing.T) {
 	heap.Lines[8].Amount = heap.Lines[5].Amount // three cups of raisins
 	for _, c := range []struct {
 		why    string
-		change func(*plan.Wish)
+		change func(*plantest.Ask)
 		want   plan.AddInWay
 		about  plan.About // a caution that must be there
 	}{
-		{"somebody is there", func(*plan.Wish) {}, plan.WithHands, ""},
-		{"nobody is: 2/3 and 1/3 cup, 237 ml, do not fit the dispenser of 200 ml", func(w *plan.Wish) { w.Away = true }, plan.AtStart, ""},
-		{"nobody is: a small loaf's do", func(w *plan.Wish) { w.Away, w.Size = true, one }, plan.InBox, ""},
-		{"cheese never goes in it", func(w *plan.Wish) { w.Away, w.Size, w.Recipe = true, one, cheese }, plan.AtStart, ""},
-		{"a machine without one", func(w *plan.Wish) { w.Away, w.Machine = true, demo.Boatyard() }, plan.AtStart, ""},
-		{"three cups of raisins are too many", func(w *plan.Wish) { w.Recipe = heap }, plan.WithHands, plan.TooMany},
+		{"somebody is there", func(*plantest.Ask) {}, plan.WithHands, ""},
+		{"nobody is: 2/3 and 1/3 cup, 237 ml, do not fit the dispenser of 200 ml", func(w *plantest.Ask) { w.Away = true }, plan.AtStart, ""},
+		{"nobody is: a small loaf's do", func(w *plantest.Ask) { w.Away, w.Size = true, one }, plan.InBox, ""},
+		{"cheese never goes in it", func(w *plantest.Ask) { w.Away, w.Size, w.Recipe = true, one, cheese }, plan.AtStart, ""},
+		{"a machine without one", func(w *plantest.Ask) { w.Away, w.Machine = true, demo.Boatyard() }, plan.AtStart, ""},
+		{"three cups of raisins are too many", func(w *plantest.Ask) { w.Recipe = heap }, plan.WithHands, plan.TooMany},
 	} {
 		w := wish(t, "Mooring raisin loaf", demo.Galley(), oneHalf, "")
 		c.change(&w)
@@ -95,7 +96,7 @@ func TestAddInsGoWhereTheyCan(t *testing.T) {
 	w := wish(t, "Mooring raisin loaf", demo.Galley(), oneHalf, "")
 	w.AddIns = plan.InBox
 	var f *fault.Fault
-	if _, err := plan.Make(heron(), w, evening); !errors.As(err, &f) || f.Pointer != "/addIns" {
+	if _, err := plantest.Make(heron(), w, evening); !errors.As(err, &f) || f.Pointer != "/time/addIns" {
 		t.Errorf("a dispenser that is too small is filled: %v", err)
 	}
 	// Cheese that is put in by hand waits in the fridge: the delay is not refused for it.
@@ -122,7 +123,7 @@ func TestTimesThatAreWished(t *testing.T) {
 	// 20:00, so Start at 20:15: bread by 22:30 leaves 2 h 15, and only the rapid cycle is done by then.
 	soon := wish(t, "Towpath white", demo.Galley(), oneHalf, "2026-03-10T22:30")
 	p := mustMake(t, soon)
-	c, ok := caution(p, plan.Timing)
+	c, ok := caution(p, plan.Timed)
 	if p.Timer.Fit != timetable.TooSoon || !ok || len(c.Ways) != 2 || c.Ways[0].Cycle != "rapid" || !c.Ways[1].Now {
 		t.Errorf("too soon: %+v", c)
 	}
@@ -137,7 +138,7 @@ func TestTimesThatAreWished(t *testing.T) {
 		t.Errorf("an hour for a loaf: %+v", p.Cautions)
 	}
 	soon.Cycle, soon.Ready = "crusty", timetable.Wall{}
-	if c, ok := caution(mustMake(t, soon), plan.Timing); !ok || !strings.Contains(c.Say, "your own choice") {
+	if c, ok := caution(mustMake(t, soon), plan.Timed); !ok || !strings.Contains(c.Say, "your own choice") {
 		t.Errorf("one's own choice takes longer than there is, and nothing is said: %+v", c)
 	}
 }

@@ -12,15 +12,46 @@ import (
 
 const longText = 10_000
 
-// headings begin a part of a recipe's text.
-var headings = map[string]struct {
+// place is where and when lines go in.
+type place struct {
 	part Part
 	when When
-}{
-	"dough": {InDough, InPan}, "add-ins": {InDough, AtBeep}, "at the beep": {InDough, AtBeep},
-	"at the first knead": {InDough, AtKnead}, "warmed first": {InDough, Warmed},
-	"filling": {Filling, InPan}, "glaze": {Glaze, InPan}, "topping": {Topping, InPan},
 }
+
+// partNames and momentNames are what headings of a recipe's text are written with; the dough at the
+// beep has a name of its own.
+var (
+	partNames   = map[Part]string{InDough: "dough", Filling: "filling", Glaze: "glaze", Topping: "topping"}
+	momentNames = map[When]string{InPan: "", AtBeep: "at the beep", AtKnead: "at the first knead", Warmed: "warmed first"}
+)
+
+const addIns = "add-ins"
+
+// heading is how a place is written above its lines.
+func (p place) heading() string {
+	moment := momentNames[p.when]
+	switch {
+	case p == place{InDough, AtBeep}:
+		return addIns
+	case moment == "":
+		return partNames[p.part]
+	case p.part == InDough:
+		return moment
+	}
+	return partNames[p.part] + ", " + moment
+}
+
+// headings finds a place by its heading in small letters.
+var headings = func() map[string]place {
+	out := map[string]place{"at the beep": {InDough, AtBeep}}
+	for part := range partNames {
+		for when := range momentNames {
+			p := place{part, when}
+			out[p.heading()] = p
+		}
+	}
+	return out
+}()
 
 // ReadLines reads a recipe's ingredients as people write them, one a line: "3 cups bread flour",
 // "2 tbsp butter or oil", "1/2 cup raisins (optional), rinsed". A line such as "Add-ins:" or
@@ -31,22 +62,21 @@ func ReadLines(text string, s measure.Standard) ([]Line, error) {
 		return nil, fault.At("/text", "the recipe is too long: at most %d letters", longText)
 	}
 	var out []Line
-	var part Part
-	var when When
+	var here place
 	for n, row := range strings.Split(text, "\n") {
 		row = strings.TrimSpace(strings.TrimLeft(strings.TrimSpace(row), "-*•"))
 		if row == "" {
 			continue
 		}
 		if h, ok := headings[strings.ToLower(strings.TrimSpace(strings.TrimSuffix(row, ":")))]; ok && strings.HasSuffix(row, ":") {
-			part, when = h.part, h.when
+			here = h
 			continue
 		}
 		l, problem := readLine(row, s)
 		if problem != "" {
 			return nil, fault.At("/text", "line %d, %q: %s", n+1, word.Clip(row), problem)
 		}
-		l.ID, l.Part, l.When = fmt.Sprintf("l%d", len(out)+1), part, when
+		l.ID, l.Part, l.When = fmt.Sprintf("l%d", len(out)+1), here.part, here.when
 		out = append(out, l)
 	}
 	if len(out) == 0 {
@@ -64,14 +94,11 @@ func readLine(row string, s measure.Standard) (l Line, problem string) {
 		return l, "begin with an amount, such as 2 tbsp or 350 g"
 	}
 	l.Amount = amount
-	if before, after, found := strings.Cut(rest, "(optional)"); found {
-		l.Optional, rest = true, before+after
-	}
 	name, note, _ := strings.Cut(rest, ",")
-	if i, ok := larder.Find(rest); ok { // names such as "olives, drained"
-		name, note = i.Name, ""
-	}
 	l.Note = strings.TrimSpace(note)
+	if before, after, found := strings.Cut(name, "(optional)"); found {
+		l.Optional, name = true, before+after
+	}
 	name = strings.TrimPrefix(strings.TrimSpace(name), "of ")
 	first, others, _ := strings.Cut(name, " or ")
 	if l.Ingredient, ok = know(first); !ok {
@@ -104,21 +131,15 @@ func know(name string) (larder.ID, bool) {
 	return i.ID, ok
 }
 
-// Text writes the ingredients so that ReadLines reads them back.
+// Text writes the ingredients so that ReadLines reads the same lines back, their ids aside.
 func (r Recipe) Text() string {
 	var b strings.Builder
-	part, when := InDough, InPan
+	var here place
 	for _, l := range r.Lines {
-		if l.Part != part || l.When != when {
-			for h, v := range map[string]struct {
-				part Part
-				when When
-			}{"Dough": {InDough, InPan}, "Add-ins": {InDough, AtBeep}, "At the first knead": {InDough, AtKnead}, "Warmed first": {InDough, Warmed}, "Filling": {Filling, InPan}, "Glaze": {Glaze, InPan}, "Topping": {Topping, InPan}} {
-				if v.part == l.Part && v.when == l.When {
-					b.WriteString(h + ":\n")
-				}
-			}
-			part, when = l.Part, l.When
+		if p := (place{l.Part, l.When}); p != here {
+			h := p.heading()
+			b.WriteString(strings.ToUpper(h[:1]) + h[1:] + ":\n")
+			here = p
 		}
 		b.WriteString(l.Amount.String())
 		for n, id := range append([]larder.ID{l.Ingredient}, l.Or...) {

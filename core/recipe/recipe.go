@@ -7,6 +7,7 @@ import (
 	"strings"
 
 	"risepan/core/fault"
+	"risepan/core/kept"
 	"risepan/core/larder"
 	"risepan/core/measure"
 	"risepan/core/word"
@@ -68,7 +69,7 @@ func (p *Part) UnmarshalText(text []byte) error {
 // Line is one ingredient of a recipe, as written. An ingredient that goes in at several moments has
 // a line for each; they are scaled alike, so they always add up to the whole.
 type Line struct {
-	ID         string         `json:"id"` // stable within the recipe and across its revisions
+	ID         string         `json:"id"` // the same through all revisions of the recipe
 	Ingredient larder.ID      `json:"ingredient"`
 	Amount     measure.Amount `json:"amount"`
 	When       When           `json:"when,omitzero"`
@@ -78,6 +79,9 @@ type Line struct {
 	Note       string         `json:"note,omitzero"`
 }
 
+// Shape is the number of a recipe's JSON shape.
+const Shape = 1
+
 // Recipe is one revision of a recipe: a value that never changes.
 type Recipe struct {
 	Name     string           `json:"name"`
@@ -85,6 +89,7 @@ type Recipe struct {
 	Size     measure.LoafSize `json:"size"` // the loaf size it is written for
 	Standard measure.Standard `json:"standard"`
 	Lines    []Line           `json:"lines"`
+	Drawn    int              `json:"drawn,omitzero"` // ids that its lines ever had, so that none is used twice
 	Note     string           `json:"note,omitzero"`
 }
 
@@ -92,11 +97,15 @@ type Recipe struct {
 type Lookup func(larder.ID) (larder.Ingredient, bool)
 
 const (
-	mostLines = 40
-	longName  = 120
-	longNote  = 4000
-	mostEggs  = 12
-	mostGrams = 3000 // of one ingredient, in a home machine's largest pan
+	mostLines    = 40
+	mostOthers   = 6 // of a line's choice
+	mostDrawn    = 1_000_000
+	longName     = 120
+	longNote     = 4000
+	longLineNote = 150
+	longID       = 80
+	mostEggs     = 12
+	mostGrams    = 3000 // of one ingredient, in a home machine's largest pan
 )
 
 // Weighed is a line with what it is and what it weighs.
@@ -109,9 +118,6 @@ type Weighed struct {
 // Weigh gives every line of the recipe in grams. The first line that is wrong is a *fault.Fault
 // that points at it.
 func (r Recipe) Weigh(facts Lookup) ([]Weighed, error) {
-	if err := r.check(); err != nil {
-		return nil, err
-	}
 	out := make([]Weighed, 0, len(r.Lines))
 	seen := map[string]bool{}
 	for n, l := range r.Lines {
@@ -145,21 +151,31 @@ func (r Recipe) Weigh(facts Lookup) ([]Weighed, error) {
 	return out, nil
 }
 
-func (r Recipe) check() error {
-	name := strings.TrimSpace(r.Name)
+// Check reports the first thing about the recipe that cannot be, beside its lines' weights, as a
+// *fault.Fault at its field.
+func (r Recipe) Check() error {
+	if err := kept.First(kept.Name("/name", "the recipe", r.Name, longName), kept.Short("/note", "the note", r.Note, longNote), kept.Check(r)); err != nil {
+		return err
+	}
 	switch {
-	case name == "" || len(name) > longName:
-		return fault.At("/name", "a recipe needs a name of 1 to %d letters", longName)
-	case r.Kind == "":
-		return fault.At("/kind", "say which kind of recipe this is: %s", strings.Join(r.Kind.Words(), ", "))
-	case r.Size.IsZero():
-		return fault.At("/size", "say which loaf size the recipe is written for, such as 1 1/2 lb")
 	case len(r.Lines) == 0:
 		return fault.At("/lines", "a recipe needs at least one ingredient")
 	case len(r.Lines) > mostLines:
 		return fault.At("/lines", "%d ingredients are too many: at most %d", len(r.Lines), mostLines)
-	case len(r.Note) > longNote:
-		return fault.At("/note", "the note is too long: at most %d letters", longNote)
+	case r.Drawn < 0 || r.Drawn > mostDrawn:
+		return fault.At("/drawn", "a recipe's lines had 0 to %d ids, not %d", mostDrawn, r.Drawn)
+	}
+	for n, l := range r.Lines {
+		at := fmt.Sprintf("/lines/%d", n)
+		if err := kept.First(kept.Short(at+"/id", "the line's id", l.ID, longID), kept.Short(at+"/note", "the line's note", l.Note, longLineNote)); err != nil {
+			return err
+		}
+		switch {
+		case len(l.Or) > mostOthers:
+			return fault.At(at+"/or", "%d other ingredients are too many: at most %d", len(l.Or), mostOthers)
+		case strings.Contains(l.Note, "\n"):
+			return fault.At(at+"/note", "a line's note is one line")
+		}
 	}
 	return nil
 }
@@ -187,10 +203,15 @@ func (r Recipe) Choose(without []string, instead map[string]larder.ID) (Recipe, 
 	return r, nil
 }
 
+// Yeasted reports whether yeast is among the recipe's lines.
+func (r Recipe) Yeasted(facts Lookup) bool {
+	return slices.ContainsFunc(r.Lines, func(l Line) bool {
+		i, _ := facts(l.Ingredient)
+		return i.Kind == larder.Yeast
+	})
+}
+
 // Allows reports whether the recipe is yeast-free and the cupboard holds all that it needs.
 func (r Recipe) Allows(facts Lookup, has func(larder.ID) bool) bool {
-	return !slices.ContainsFunc(r.Lines, func(l Line) bool {
-		i, _ := facts(l.Ingredient)
-		return i.Kind == larder.Yeast || !l.Optional && !has(l.Ingredient)
-	})
+	return !r.Yeasted(facts) && !slices.ContainsFunc(r.Lines, func(l Line) bool { return !l.Optional && !has(l.Ingredient) })
 }

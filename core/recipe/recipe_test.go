@@ -40,7 +40,7 @@ func TestReadingARecipeAsPeopleWriteIt(t *testing.T) {
 		{ID: "l5", Ingredient: "active-dry-yeast", Amount: measure.Of(2, 1, measure.Tsp)},
 		{ID: "l6", Ingredient: "guess:buckwheat groats flour", Amount: measure.Of(1, 4, measure.Cup)},
 		{ID: "l7", Ingredient: "raisins", Amount: measure.Of(2, 3, measure.Cup), When: AtBeep, Optional: true, Note: "rinsed"},
-		{ID: "l8", Ingredient: "olives", Amount: measure.Of(1, 2, measure.Cup), When: AtBeep},
+		{ID: "l8", Ingredient: "olives", Amount: measure.Of(1, 2, measure.Cup), When: AtBeep, Note: "drained"},
 		{ID: "l9", Ingredient: "egg", Amount: measure.Of(1, 1, measure.Piece), Part: Glaze},
 		{ID: "l10", Ingredient: "milk", Amount: measure.Of(1, 1, measure.Tbsp), Part: Glaze},
 	}

@@ -10,6 +10,7 @@ import (
 	"math"
 
 	"risepan/core/formula"
+	"risepan/core/kind"
 	"risepan/core/larder"
 	"risepan/core/measure"
 	"risepan/core/recipe"
@@ -50,7 +51,7 @@ func (s *EggSchool) UnmarshalText(text []byte) error {
 type Schools struct {
 	Yeast YeastSchool
 	Eggs  EggSchool
-	Salt  formula.SaltSchool
+	Salt  kind.SaltSchool
 	// Egg is the weight of the kitchen's own whole eggs; 0 where they are as the recipe means.
 	Egg measure.Grams
 }
@@ -92,21 +93,21 @@ type Deviation struct {
 // has no liquid to make up.
 const AddedWater = "added-water"
 
-// To resizes weighed lines of a recipe by the exact factor f. The kind gives the yeast's band.
-func To(lines []recipe.Weighed, kind recipe.Kind, f measure.Ratio, schools Schools) ([]Line, []Deviation) {
+// To resizes weighed lines of a recipe by the exact factor f. The kind of recipe gives the yeast's band.
+func To(lines []recipe.Weighed, of recipe.Kind, f measure.Ratio, schools Schools) ([]Line, []Deviation) {
 	out := make([]Line, len(lines))
 	for n, l := range lines {
 		out[n] = Line{Weighed: l, Exact: l.Line.Amount.Times(f), Grams: l.Grams * measure.Grams(f.Float())}
 	}
 	var dev []Deviation
 	out, dev = wholeEggs(out, dev, schools)
-	if schools.Salt == formula.Reduced {
-		dev = reduceSalt(out, dev, lines, kind)
+	if schools.Salt == kind.Reduced {
+		dev = reduceSalt(out, dev, lines, of)
 	}
 	if f == measure.Whole(1) {
 		return out, dev
 	}
-	dev = easeYeast(out, dev, lines, kind, f, schools.Yeast)
+	dev = easeYeast(out, dev, lines, of, f, schools.Yeast)
 	dev = spoonPieces(out, dev)
 	return out, dev
 }
@@ -124,7 +125,7 @@ func wholeEggs(lines []Line, dev []Deviation, schools Schools) ([]Line, []Deviat
 			continue
 		}
 		each := l.Ingredient.Each
-		if schools.Egg > 0 && wholeEgg(l.Ingredient.ID) {
+		if schools.Egg > 0 && l.Ingredient.Shell {
 			each = schools.Egg
 		}
 		exact := l.Exact.Middle()
@@ -160,9 +161,9 @@ func wholeEggs(lines []Line, dev []Deviation, schools Schools) ([]Line, []Deviat
 		return lines, dev
 	}
 	if main < 0 {
-		facts, _ := larder.Get("water")
+		facts := larder.Water()
 		g := measure.Grams(-water)
-		added := Line{Weighed: recipe.Weighed{Line: recipe.Line{ID: AddedWater, Ingredient: "water"}, Ingredient: facts}, Grams: g}
+		added := Line{Weighed: recipe.Weighed{Line: recipe.Line{ID: AddedWater, Ingredient: facts.ID}, Ingredient: facts}, Grams: g}
 		return append([]Line{added}, lines...), append(dev, Deviation{AddedWater, LiquidForEgg, 0, g,
 			fmt.Sprintf("Fewer eggs bring %.0f g less water, and the recipe has no liquid, so water is added.", -water)})
 	}
@@ -177,11 +178,6 @@ func wholeEggs(lines []Line, dev []Deviation, schools Schools) ([]Line, []Deviat
 	return lines, append(dev, Deviation{l.Line.ID, LiquidForEgg, straight, l.Grams,
 		fmt.Sprintf("Whole eggs bring %.0f g %s water, so %.0f g %s %s goes in.",
 			math.Abs(water), more, math.Abs(float64(straight-l.Grams)), less, l.Ingredient.Name)})
-}
-
-// wholeEgg tells eggs in their shell, which come in sizes, from whites and yolks.
-func wholeEgg(id larder.ID) bool {
-	return id == "egg" || id == "egg-medium" || id == "egg-extra-large"
 }
 
 // mainLiquid is the liquid line in the pan that brings the most water; -1 without one.
@@ -207,7 +203,7 @@ func canGive(lines []Line, main int, water float64) bool {
 
 // easeYeast scales the yeast by its school, inside the band of the kind, which is widened to
 // include the recipe's own share.
-func easeYeast(out []Line, dev []Deviation, written []recipe.Weighed, kind recipe.Kind, f measure.Ratio, school YeastSchool) []Deviation {
+func easeYeast(out []Line, dev []Deviation, written []recipe.Weighed, of recipe.Kind, f measure.Ratio, school YeastSchool) []Deviation {
 	own := formula.FromRecipe(written)
 	if own.Yeast <= 0 {
 		return dev
@@ -219,7 +215,7 @@ func easeYeast(out []Line, dev []Deviation, written []recipe.Weighed, kind recip
 	straight := own.Yeast // per 100 of flour, the same at every size
 	want := straight * factor / f.Float()
 	held := want
-	if y := formula.BandsOf(kind, own.Grain).Yeast; !y.IsZero() {
+	if y := kind.BandsOf(of, own.Grain).Yeast; !y.IsZero() {
 		y = y.With(straight)
 		held = min(max(want, y.Low), y.High)
 	}
@@ -249,9 +245,9 @@ func easeYeast(out []Line, dev []Deviation, written []recipe.Weighed, kind recip
 
 // reduceSalt holds the salt of a kitchen that likes little at the top of what it likes, salt hidden in
 // other things counted. What has less already stays as it is.
-func reduceSalt(out []Line, dev []Deviation, written []recipe.Weighed, kind recipe.Kind) []Deviation {
+func reduceSalt(out []Line, dev []Deviation, written []recipe.Weighed, of recipe.Kind) []Deviation {
 	own := formula.FromRecipe(written)
-	band := formula.BandsOf(kind, own.Grain).In(formula.Reduced).Salt
+	band := kind.BandsOf(of, own.Grain).In(kind.Reduced).Salt
 	if band.IsZero() || own.Salt <= band.High || own.Salt <= own.Hidden {
 		return dev
 	}

@@ -310,7 +310,7 @@ func TestTheFrontIsTheTrueOptimum(t *testing.T) {
 		}
 		cases++
 		misses, want := brute(set, lines)
-		got := NewSet(set, measure.US).Joint(lines)
+		got, _ := NewSet(set, measure.US).Joint(lines)
 		describe := func() string {
 			s := ""
 			for _, l := range lines {

@@ -70,6 +70,9 @@ const slack = 0.3
 
 // Set is a kitchen's measures, made ready to find sums in. It is not safe for concurrent use.
 type Set struct {
+	// Stop, where it is not nil, is closed when nobody waits for the answer any more.
+	Stop <-chan struct{}
+
 	measures []measure.Measure     // largest first
 	ml       []measure.Millilitres // of each
 	volumes  []int                 // of each, in steps

@@ -3,10 +3,8 @@
 package swap
 
 import (
-	"fmt"
 	"math"
 	"slices"
-	"strings"
 
 	"risepan/core/fault"
 	"risepan/core/formula"
@@ -21,27 +19,6 @@ type Pick struct {
 	Line  string `json:"line"`
 	Swap  ID     `json:"swap"`
 	Share int    `json:"share,omitzero"` // of the line, per cent; 0 is all of it
-}
-
-// Offer is a swap that a line could have, with the formula before and after.
-type Offer struct {
-	Pick
-	Name    string          `json:"name"` // of what goes in instead
-	Says    string          `json:"says"` // what it changes
-	Except  string          `json:"except,omitzero"`
-	Before  formula.Formula `json:"before"`
-	After   formula.Formula `json:"after"`
-	Changes []Change        `json:"changes"`
-	Problem string          `json:"problem,omitzero"` // why it cannot be made
-	Keeps   bool            `json:"keeps,omitzero"`   // what spoils gives way to what keeps
-}
-
-// Change is one line that a swap moves, at the recipe's written size.
-type Change struct {
-	Ingredient larder.ID     `json:"ingredient"`
-	Name       string        `json:"name"`
-	Before     measure.Grams `json:"before"`
-	After      measure.Grams `json:"after"`
 }
 
 // Working figures: points of hydration for each tenth of the flour that becomes wholemeal, and the
@@ -189,13 +166,11 @@ func (b *bench) make(how row, n, share int) error {
 	return b.makeUp(source, n)
 }
 
-const gluten larder.ID = "gluten"
-
 // addGluten puts so much more gluten in, or takes it out, on its own line or a new one.
 func (b *bench) addGluten(grams float64, flour string) error {
-	n := slices.IndexFunc(b.lines, func(l moved) bool { return l.Line.Ingredient == gluten && l.Line.Part == recipe.InDough })
+	n := slices.IndexFunc(b.lines, func(l moved) bool { return l.Ingredient.Gluten && l.Line.Part == recipe.InDough })
 	if n < 0 && grams > 0 {
-		i, _ := b.facts(gluten)
+		i, _ := b.facts(pureGluten)
 		n = b.insert(len(b.lines), i, 0, recipe.Line{ID: flour})
 	}
 	if n < 0 || b.lines[n].grams+grams < -0.02 {
@@ -278,10 +253,11 @@ func (b *bench) maker(c component, source larder.Ingredient, swapped int) int {
 			continue
 		}
 		fits, weight := false, l.grams
+		plain := l.Line.Ingredient == fresh[water]
 		switch c {
 		case water:
-			fits = l.Ingredient.Kind == larder.Liquid && l.grams >= leastMain || l.Line.Ingredient == "water"
-			if l.Line.Ingredient == "water" {
+			fits = l.Ingredient.Kind == larder.Liquid && l.grams >= leastMain || plain
+			if plain {
 				weight = math.MaxFloat64 // before any other liquid
 			}
 		case fat:
@@ -298,13 +274,21 @@ func (b *bench) maker(c component, source larder.Ingredient, swapped int) int {
 	if best >= 0 {
 		return best
 	}
-	fresh := map[component]larder.ID{water: "water", fat: "oil", sugar: "sugar", salt: "salt"}[c]
+	id := fresh[c]
 	if c == fat && source.Milky {
-		fresh = "butter"
+		id = milkFat
 	}
-	i, _ := b.facts(fresh)
+	i, _ := b.facts(id)
 	return b.insert(len(b.lines), i, 0, recipe.Line{ID: b.lines[swapped].Line.ID})
 }
+
+// pureGluten and the rest are what the recipe's dough is made up with where it has none of its own.
+const pureGluten larder.ID = "gluten"
+
+var fresh = map[component]larder.ID{water: "water", fat: "oil", sugar: "sugar", salt: "salt"}
+
+// milkFat makes up for fat that came with milk.
+const milkFat larder.ID = "butter"
 
 // solve is the solution of linear equations given as rows with their right sides last.
 func solve(m [][]float64) ([]float64, bool) {
@@ -393,140 +377,4 @@ func (b *bench) amount(l moved) measure.Amount {
 		}
 	}
 	return measure.Of(int64(math.Round(l.grams*100)), 100, measure.Gram)
-}
-
-// Offers lists the swaps that a recipe's lines could have, line after line.
-func Offers(r recipe.Recipe, facts recipe.Lookup) []Offer {
-	out := []Offer{}
-	lines, err := r.Weigh(facts)
-	if err != nil {
-		return out
-	}
-	before := formula.FromRecipe(lines)
-	for _, l := range lines {
-		for _, how := range table {
-			if how.from != l.Line.Ingredient || l.Line.Part != recipe.InDough {
-				continue
-			}
-			shares := how.shares
-			if len(shares) == 0 {
-				shares = []int{0}
-			}
-			for _, share := range shares {
-				if share == 100 {
-					share = 0
-				}
-				out = append(out, offer(r, facts, lines, before, l, how, share))
-			}
-		}
-	}
-	return out
-}
-
-func offer(r recipe.Recipe, facts recipe.Lookup, lines []recipe.Weighed, before formula.Formula, l recipe.Weighed, how row, share int) Offer {
-	o := Offer{Pick: Pick{l.Line.ID, how.id(), share}, Name: how.name, Says: how.says, Except: how.except, Before: before, After: before, Changes: []Change{}}
-	to, _ := facts(how.to)
-	switch {
-	case how.to == "":
-		o.Name = "leave it out"
-	case o.Name == "":
-		o.Name = to.Name
-	}
-	if share > 0 {
-		o.Name = fmt.Sprintf("%s for %d %% of it", o.Name, share)
-	}
-	o.Keeps = l.Ingredient.Spoils && !to.Spoils
-	swapped, err := Apply(r, facts, o.Pick)
-	if err != nil {
-		o.Problem = detail(err)
-		return o
-	}
-	after, err := swapped.Weigh(facts)
-	if err != nil {
-		o.Problem = detail(err)
-		return o
-	}
-	o.After = formula.FromRecipe(after)
-	o.Changes = changes(lines, after)
-	return o
-}
-
-// detail is an error's word without its pointer.
-func detail(err error) string {
-	if f, ok := err.(*fault.Fault); ok {
-		return f.Detail
-	}
-	return err.Error()
-}
-
-// changes lists the ingredients whose weight differs, in the order of the recipe before, then new ones.
-func changes(before, after []recipe.Weighed) []Change {
-	var out []Change
-	at := func(i larder.Ingredient) *Change {
-		n := slices.IndexFunc(out, func(c Change) bool { return c.Ingredient == i.ID })
-		if n < 0 {
-			n = len(out)
-			out = append(out, Change{Ingredient: i.ID, Name: i.Name})
-		}
-		return &out[n]
-	}
-	for _, l := range before {
-		at(l.Ingredient).Before += l.Grams
-	}
-	for _, l := range after {
-		at(l.Ingredient).After += l.Grams
-	}
-	return slices.DeleteFunc(out, func(c Change) bool { return math.Abs(float64(c.After-c.Before)) < nothing })
-}
-
-// DelaySafe lists the swaps that rid a recipe of all that would spoil in a delay, made one after
-// another; rest names what cannot be swapped.
-func DelaySafe(r recipe.Recipe, facts recipe.Lookup) (picks []Pick, rest []string) {
-	for {
-		lines, err := r.Weigh(facts)
-		if err != nil {
-			return picks, rest
-		}
-		n := slices.IndexFunc(lines, func(l recipe.Weighed) bool {
-			return l.Ingredient.Spoils && l.Line.Part == recipe.InDough && !slices.Contains(rest, l.Ingredient.Name)
-		})
-		if n < 0 {
-			return picks, rest
-		}
-		mended := false
-		for _, how := range table {
-			to, _ := facts(how.to)
-			if mended || how.from != lines[n].Line.Ingredient || to.Spoils {
-				continue
-			}
-			p := Pick{Line: lines[n].Line.ID, Swap: how.id()}
-			if next, err := Apply(r, facts, p); err == nil {
-				r, picks, mended = next, append(picks, p), true
-			}
-		}
-		if !mended {
-			rest = append(rest, lines[n].Ingredient.Name)
-		}
-	}
-}
-
-// Said says what a pick does, for a plan: "whole milk → water and dry milk".
-func (p Pick) Said(facts recipe.Lookup) string {
-	how, ok := find(p.Swap)
-	if !ok {
-		return string(p.Swap)
-	}
-	from, _ := facts(how.from)
-	name := how.name
-	if to, ok := facts(how.to); ok && name == "" {
-		name = to.Name
-	}
-	if name == "" {
-		name = "left out"
-	}
-	share := ""
-	if p.Share > 0 && p.Share < 100 {
-		share = fmt.Sprintf("%d %% of ", p.Share)
-	}
-	return strings.TrimSpace(share + from.Name + " → " + name)
 }

@@ -243,7 +243,7 @@ func TestASwapThatCannotBeMadeSaysWhy(t *testing.T) {
 }
 
 func TestEveryLineIsOfferedItsSwapsWithTheFormulaBeforeAndAfter(t *testing.T) {
-	offers := Offers(loafWith(t, "milk"), larder.Know)
+	offers := Offers(loafWith(t, "milk"), larder.Know, "")
 	milk := 0
 	for _, o := range offers {
 		if o.Line == "l1" {
@@ -255,6 +255,9 @@ func TestEveryLineIsOfferedItsSwapsWithTheFormulaBeforeAndAfter(t *testing.T) {
 				t.Errorf("%s keeps in a delay: %v", o.Swap, o.Keeps)
 			}
 		}
+	}
+	if only := Offers(loafWith(t, "milk"), larder.Know, "l1"); len(only) != milk {
+		t.Errorf("asked for the milk alone, %d swaps are offered of %d", len(only), milk)
 	}
 	if milk != 3 {
 		t.Errorf("milk is offered %d swaps, want dry milk, half cream and skimmed milk", milk)

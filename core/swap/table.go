@@ -51,6 +51,12 @@ const (
 // WithGluten adds gluten to a line of wholemeal flour.
 const WithGluten ID = "wholemeal-flour>wholemeal-flour+gluten"
 
+// LiftedByGluten reports whether gluten can be swapped into a flour.
+func LiftedByGluten(flour larder.ID) bool {
+	r, ok := find(WithGluten)
+	return ok && r.from == flour
+}
+
 // table lists every swap. Rows in both directions undo one another.
 var table = slices.Concat(
 	// Milk and what stands in for it.

@@ -6,7 +6,6 @@ import (
 	"time"
 
 	"risepan/core/machine"
-	"risepan/core/measure"
 	"risepan/core/word"
 )
 
@@ -35,11 +34,13 @@ func (k *MomentKind) UnmarshalText(text []byte) error {
 
 // Moment is one point of a bake.
 type Moment struct {
+	ID     string          `json:"id"` // the same as long as it has the same sense
 	Kind   MomentKind      `json:"kind"`
 	After  machine.Minutes `json:"after"`  // since the cycle began
 	Person bool            `json:"person"` // somebody must be there
 	Say    string          `json:"say"`
-	UpTo   machine.Minutes `json:"upTo,omitzero"` // at the latest, where it may fall in a window
+	UpTo   machine.Minutes `json:"upTo,omitzero"`  // at the latest, where it may fall in a window
+	Waits  bool            `json:"waits,omitzero"` // the machine stands still until Start is pressed again
 }
 
 // At is the moment's time in a bake whose cycle begins at begin.
@@ -56,63 +57,78 @@ type Needs struct {
 	Held   bool // something is held back until the first knead
 }
 
-// Moments lists a run's moments in time order. Add-ins have one of their own: the beep where the cycle
-// has one, else its usual place by the clock, 8 minutes before kneading ends.
-func Moments(m machine.Machine, c machine.Cycle, size measure.LoafSize, crust machine.Crust, n Needs) []Moment {
-	out := []Moment{{Kind: Begins, Say: "The cycle begins."}}
-	run := c.Run(size, crust)
-	total := c.Total(size, crust)
-	kneads := spans(run, machine.Knead)
+// Moments lists a programme's moments in time order. Add-ins have one of their own: the beep where the
+// cycle has one, else its usual place by the clock, 8 minutes before kneading ends. Keep warm lasts so
+// many minutes; 0 without.
+func Moments(p machine.Programme, keepWarm machine.Minutes, n Needs) []Moment {
+	out := []Moment{{ID: string(Begins), Kind: Begins, Say: "The cycle begins."}}
+	add := func(m Moment) {
+		m.ID = string(m.Kind)
+		out = append(out, m)
+	}
+	kneads := p.Of(machine.Knead)
 	if len(kneads) > 0 && !n.Batter {
-		out = append(out, Moment{Kind: Look, After: min(kneads[0].From+lookAfter, kneads[0].To), Person: true, Say: "Look at the dough ball."})
+		add(Moment{Kind: Look, After: min(kneads[0].From+lookAfter, kneads[0].To), Person: true, Say: "Look at the dough ball."})
 	}
 	if len(kneads) > 0 && n.Held {
-		out = append(out, Moment{Kind: Held, After: min(kneads[0].From+heldUntil, kneads[0].To), Person: true, Say: "Put in what was held back."})
+		add(Moment{Kind: Held, After: min(kneads[0].From+heldUntil, kneads[0].To), Person: true, Say: "Put in what was held back."})
 	}
-	beep := func(kind MomentKind, call machine.Signal, person bool, say string) bool {
-		w, ok := c.Beep(call, size, crust)
-		if !ok {
-			return false
+	out = append(out, called(p, n)...)
+	if n.AddIns && len(p.Calls(machine.ForAddIns)) == 0 && len(kneads) > 0 {
+		m := Moment{Kind: AddIns, After: clockTime(kneads), Person: true, Say: "No beep on this cycle: put the add-ins in now."}
+		if n.Box {
+			m.Person, m.Say = false, dispenses
 		}
-		moment := Moment{Kind: kind, After: w.From, Person: person, Say: say}
-		if w.To > w.From {
-			moment.UpTo = w.To
-		}
-		out = append(out, moment)
-		return true
+		add(m)
 	}
-	switch {
-	case !n.AddIns:
-	case n.Box:
-		if !beep(AddIns, machine.ForAddIns, false, "The dispenser drops the add-ins in.") && len(kneads) > 0 {
-			out = append(out, Moment{Kind: AddIns, After: clockTime(kneads), Say: "The dispenser drops the add-ins in."})
-		}
-	case beep(AddIns, machine.ForAddIns, true, "Add-in beep: put the add-ins in."):
-	case len(kneads) > 0:
-		out = append(out, Moment{Kind: AddIns, After: clockTime(kneads), Person: true, Say: "No beep on this cycle: put the add-ins in now."})
+	if rises := p.Of(machine.Rise); len(rises) > 0 {
+		add(Moment{Kind: LastRise, After: rises[len(rises)-1].From, Say: "The last rise begins."})
 	}
-	beep(Scrape, machine.Scrape, true, "Scrape the sides down.")
-	beep(Paddle, machine.PaddleOut, false, "Paddle out now, or shape the dough, if you like.")
-	if rises := spans(run, machine.Rise); len(rises) > 0 {
-		out = append(out, Moment{Kind: LastRise, After: rises[len(rises)-1].From, Say: "The last rise begins."})
+	if bakes := p.Of(machine.Bake); len(bakes) > 0 {
+		add(Moment{Kind: Bakes, After: bakes[0].From, Say: "Baking begins: the lid stays shut."})
 	}
-	for _, s := range spans(run, machine.Bake) {
-		out = append(out, Moment{Kind: Bakes, After: s.From, Say: "Baking begins: the lid stays shut."})
-	}
-	sortByTime(out)
-	out = append(out, Moment{Kind: Ready, After: total, Person: true, Say: "Ready: take the loaf out."})
-	if c.KeepsWarm && m.KeepWarm > 0 {
-		out = append(out, Moment{Kind: WarmEnds, After: total + m.KeepWarm, Say: "Keep warm ends."})
+	slices.SortStableFunc(out, func(a, b Moment) int { return cmp.Compare(a.After, b.After) })
+	add(Moment{Kind: Ready, After: p.Total, Person: true, Say: "Ready: take the loaf out."})
+	if keepWarm > 0 {
+		add(Moment{Kind: WarmEnds, After: p.Total + keepWarm, Say: "Keep warm ends."})
 	}
 	return out
 }
 
-func spans(run []machine.Span, kind machine.StageKind) []machine.Span {
-	var out []machine.Span
-	for _, s := range run {
-		if s.Kind == kind {
-			out = append(out, s)
+const dispenses = "The dispenser drops the add-ins in."
+
+// calls are the moments that the signals of a programme make. Add-ins go in at the first beep for them.
+var calls = map[machine.Signal]struct {
+	kind   MomentKind
+	say    string
+	person bool
+}{
+	machine.ForAddIns: {AddIns, "Add-in beep: put the add-ins in.", true},
+	machine.Scrape:    {Scrape, "Scrape the sides down.", true},
+	machine.PaddleOut: {Paddle, "Paddle out now, or shape the dough, if you like.", false},
+}
+
+// called are the moments at a programme's beeps.
+func called(p machine.Programme, n Needs) []Moment {
+	var out []Moment
+	nth := map[machine.Signal]int{}
+	for _, e := range p.Events {
+		nth[e.Call]++
+		if e.Call == machine.ForAddIns && (!n.AddIns || nth[e.Call] > 1) {
+			continue
 		}
+		c := calls[e.Call]
+		m := Moment{ID: e.ID, Kind: c.kind, After: e.From, Person: c.person, Say: c.say, Waits: e.Waits}
+		if e.To > e.From {
+			m.UpTo = e.To
+		}
+		switch {
+		case e.Call == machine.ForAddIns && n.Box:
+			m.Person, m.Say = false, dispenses
+		case e.Waits:
+			m.Person, m.Say = true, "The machine pauses: paddle out, shape the dough, then press Start again."
+		}
+		out = append(out, m)
 	}
 	return out
 }
@@ -128,7 +144,3 @@ const heldUntil machine.Minutes = 3
 
 // byTheClock is when add-ins go in on a cycle without a beep, before the last knead ends.
 const byTheClock machine.Minutes = 8
-
-func sortByTime(m []Moment) {
-	slices.SortStableFunc(m, func(a, b Moment) int { return cmp.Compare(a.After, b.After) })
-}

@@ -2,6 +2,7 @@ package timetable
 
 import (
 	"math/rand/v2"
+	"strings"
 	"testing"
 	"time"
 	_ "time/tzdata"
@@ -152,7 +153,7 @@ func TestAVariablePreheatIsNeverLate(t *testing.T) {
 		got := Set(d, true, total, press, Wish{At: ready})
 		for _, actual := range []machine.Minutes{c.Stages[0].Least, c.Stages[0].Least + (most-c.Stages[0].Least)/2, most} {
 			done := countdown(d.Rule, got.Setting, total-most+actual, got.Press)
-			if early := got.Ready.Sub(done); early < 0 || early > time.Duration(c.Slack())*time.Minute || done.After(ready) {
+			if early := got.Ready.Sub(done); early < 0 || early > time.Duration(c.Programme(size, machine.Medium).Slack())*time.Minute || done.After(ready) {
 				t.Fatalf("warmed up in %d of %d minutes it is ready at %v, stated %v", actual, most, done, got.Ready)
 			}
 		}
@@ -200,7 +201,7 @@ func TestMomentsInOrderWithTheBeepOnlyForAddIns(t *testing.T) {
 	c := machine.Cycle{KeepsWarm: true, Beeps: []machine.Beep{{For: machine.ForAddIns, By: machine.BeforeKneadEnd, Minutes: 6}}, Stages: []machine.Stage{{Kind: machine.Knead, Minutes: 9}, {Kind: machine.Rest, Minutes: 6},
 		{Kind: machine.Knead, Minutes: 19}, {Kind: machine.Rise, Minutes: 35}, {Kind: machine.Rise, Minutes: 48}, {Kind: machine.Bake, Minutes: 53}}}
 	size := measure.LoafPounds(3, 2)
-	got := Moments(machine.Machine{KeepWarm: 60}, c, size, machine.Medium, Needs{AddIns: true})
+	got := Moments(c.Programme(size, machine.Medium), 60, Needs{AddIns: true})
 	want := []struct {
 		kind  MomentKind
 		after machine.Minutes
@@ -213,9 +214,19 @@ func TestMomentsInOrderWithTheBeepOnlyForAddIns(t *testing.T) {
 			t.Errorf("moment %d is %s at %d, want %s at %d", n, got[n].Kind, got[n].After, w.kind, w.after)
 		}
 	}
-	for _, m := range Moments(machine.Machine{}, c, size, machine.Medium, Needs{}) {
+	for _, m := range Moments(c.Programme(size, machine.Medium), 0, Needs{}) {
 		if m.Kind == AddIns {
 			t.Error("a loaf without add-ins has an add-in moment")
+		}
+	}
+}
+
+func TestAPauseThatWaitsForStartIsAMomentForHands(t *testing.T) {
+	c := machine.Cycle{Restart: true, Beeps: []machine.Beep{{For: machine.PaddleOut, By: machine.BeforeLastRise}},
+		Stages: []machine.Stage{{Kind: machine.Knead, Minutes: 20}, {Kind: machine.Rise, Minutes: 60}}}
+	for _, m := range Moments(c.Programme(measure.LoafPounds(1, 1), machine.Medium), 0, Needs{}) {
+		if m.Kind == Paddle && (!m.Waits || !m.Person || !strings.Contains(m.Say, "Start again") || m.After != 20) {
+			t.Errorf("the pause is %+v", m)
 		}
 	}
 }

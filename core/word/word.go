@@ -14,7 +14,10 @@ import (
 // error that says what kind of word was wanted and which there are.
 func Read[T ~string](dst *T, text []byte, what string, all []T) error {
 	w := T(text)
-	if !slices.Contains(all, w) {
+	switch known := slices.Contains(all, w); {
+	case !known && w == "":
+		return fmt.Errorf("say which %s: %s", what, strings.Join(List(all), ", "))
+	case !known:
 		return fmt.Errorf("%q is no %s: use %s", Clip(string(text)), what, strings.Join(List(all), ", "))
 	}
 	*dst = w

@@ -5,6 +5,7 @@ package drive
 import (
 	"bufio"
 	"context"
+	"encoding/json"
 	"fmt"
 	"net/http"
 	"os"
@@ -103,6 +104,20 @@ func (s *Server) Kill() {
 func (s *Server) Stop() error {
 	s.cmd.Process.Signal(os.Interrupt)
 	return s.cmd.Wait()
+}
+
+// Kitchen is the address of the house's first kitchen in the API.
+func (s *Server) Kitchen() (string, error) {
+	r, err := http.Get(s.URL + "/api/v1/kitchens")
+	if err != nil {
+		return "", err
+	}
+	defer r.Body.Close()
+	var all struct{ Kitchens []struct{ ID string } }
+	if err := json.NewDecoder(r.Body).Decode(&all); err != nil || len(all.Kitchens) == 0 {
+		return "", fmt.Errorf("the house has no kitchen: %v", err)
+	}
+	return s.URL + "/api/v1/kitchens/" + all.Kitchens[0].ID, nil
 }
 
 // Healthy reports whether the server and its database answer.

@@ -11,7 +11,7 @@ type scene struct {
 
 func pick(recipe string) func(*drive.Page) {
 	return func(p *drive.Page) {
-		p.Click("Recipe:")
+		p.Click("All recipes")
 		p.Click(recipe)
 		p.Until(recipe+" to be planned", "document.querySelector('h1').innerText.includes("+`"`+recipe+`"`+")")
 		p.Until("its amounts", "document.querySelector('[data-amount]')")

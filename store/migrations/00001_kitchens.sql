@@ -1,8 +1,7 @@
 -- +goose Up
-CREATE TABLE kitchens (
+CREATE TABLE IF NOT EXISTS kitchens (
   id         UUID NOT NULL PRIMARY KEY,
-  name       VARCHAR(120) NOT NULL,
-  doc        JSON NOT NULL,
-  version    INT NOT NULL,
+  name       VARCHAR(60) NOT NULL,
+  head       INT NOT NULL COMMENT 'the number of the newest version',
   created_at DATETIME(6) NOT NULL
-) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4;
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;

@@ -7,6 +7,7 @@ import (
 	"fmt"
 	"log/slog"
 	"os"
+	"sync"
 	"sync/atomic"
 	"testing"
 
@@ -64,10 +65,34 @@ func NewDSN(t testing.TB) string {
 // Open is a store on an empty database, closed when the test ends.
 func Open(t testing.TB) *store.Store {
 	t.Helper()
-	s, err := store.Open(context.Background(), NewDSN(t))
+	dsn := NewDSN(t)
+	s, err := store.Open(context.Background(), dsn)
 	if err != nil {
 		t.Fatal(err)
 	}
+	dsns.Store(s, dsn)
 	t.Cleanup(func() { s.Close() })
 	return s
+}
+
+var dsns sync.Map // of the stores that Open made
+
+// Run runs a statement on the database of a store that Open made, as no call of the program would.
+func Run(t testing.TB, s *store.Store, query string, args ...any) {
+	t.Helper()
+	dsn, _ := dsns.Load(s)
+	RunOn(t, dsn.(string), query, args...)
+}
+
+// RunOn runs a statement on a database.
+func RunOn(t testing.TB, dsn, query string, args ...any) {
+	t.Helper()
+	db, err := sql.Open("mysql", dsn)
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer db.Close()
+	if _, err := db.Exec(query, args...); err != nil {
+		t.Fatal(err)
+	}
 }

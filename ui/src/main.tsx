@@ -4,13 +4,15 @@ import { createRoot } from "react-dom/client";
 import { BrowserRouter } from "react-router";
 import { App } from "./App";
 import { Trouble } from "./client/api";
+import { Gate } from "./Gate";
 import "./index.css";
 
 const client = new QueryClient({
   defaultOptions: {
     queries: {
       staleTime: 60_000,
-      retry: (failures, error) => failures < 8 && !(error instanceof Trouble && error.problem.status < 500),
+      networkMode: "always", // a laptop without a network still has its kitchen's server
+      retry: (failures, error) => !(error instanceof Trouble) || error.problem.status > 500 || (error.problem.status === 500 && failures < 2),
       retryDelay: (failures) => Math.min(400 * 2 ** failures, 4000),
     },
   },
@@ -22,7 +24,7 @@ if (root) {
     <StrictMode>
       <QueryClientProvider client={client}>
         <BrowserRouter>
-          <App />
+          <Gate><App /></Gate>
         </BrowserRouter>
       </QueryClientProvider>
     </StrictMode>,

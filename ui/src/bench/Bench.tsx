@@ -2,11 +2,12 @@ import { Volume2, VolumeOff, X } from "lucide-react";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { Trouble } from "../client/api";
-import { useAtBench, useDone, useStartBake } from "../client/queries";
+import { useAtBench, useStartBake } from "../client/queries";
 import type { BenchView } from "../client/types.gen";
 import { TroubleNote } from "../parts/Trouble";
 import { canSpeak, useAwake, useKeys, useReading, useSwipe } from "./hands";
 import { Slip } from "./Slip";
+import { useDone } from "./done";
 import { StepView } from "./StepView";
 import { spoken } from "./spoken";
 import { Waits } from "./Waits";
@@ -78,7 +79,12 @@ export function Bench({ bench }: { bench: BenchView }) {
         </p>
       )}
       {session.slips > 0 && plan.cautions.filter((c) => c.level === "care" && (c.about === "measures" || c.about === "no matching setting" || c.about === "overflow")).map((c) => <p key={c.say} className="border-l-4 border-rim px-4 py-1 text-lg">{c.say}</p>)}
-      {untold > 0 && <p role="status" className="border-l-4 border-rim px-4 py-1 text-lg" data-untold>The server does not answer. Go on: {untold === 1 ? "one thing waits" : `${untold} things wait`} to be written down. Do not close this page.</p>}
+      {untold > 0 && <p role="status" className="border-l-4 border-rim px-4 py-1 text-lg" data-untold>The server does not answer. Go on: {untold === 1 ? "one thing waits" : `${untold} things wait`} to be written down, and will be, also if this page is closed.</p>}
+      {bench.changed && (
+        <p className="border-l-4 border-rim px-4 py-1 text-lg" data-changed>
+          {`The ${bench.changed.join(" and the ")} ${bench.changed.length > 1 ? "were" : "was"} changed elsewhere since this loaf was begun. It goes on as it was begun.`}
+        </p>
+      )}
       {bench.passed && <p className="border-l-4 border-rim px-4 py-1 text-lg">The ready time that you wished for has passed: everything is worked out for now.</p>}
       {slipping && line ? (
         <Slip key={step.id} line={line} problem={error instanceof Trouble ? error.problem : undefined} close={() => slip(false)} tell={(amount, way) => tell({ do: "slip", line: line.id, amount, way }, () => { tell({ do: "done", step: step.id }); slip(false); look(null); })} />

@@ -1,4 +1,8 @@
-import type { AtBench, BakeView, BenchView, Compare, Compared, HabitOf, Happened, Kitchen, KitchenSettings, Larder, Loaded, Log, Machine, MachineRead, PlanAnswer, Problem, Profiles, RecipeKept, RecipeRead, RecipeText, Shelf, Start, SwapsKept, Wish } from "./types.gen";
+import { kitchen } from "./kitchen";
+import type {
+  BakeView, BenchView, Compare, Compared, HabitOf, Kitchen, Kitchens, KitchenSettings, Larder, Log, Machine, MachineRead, MachinesAway, Offers, PlanAnswer,
+  Problem, Profiles, PutAway, RecipeRead, Recipes, RecipeText, Shelf, Wish,
+} from "./types.gen";
 
 /** An error that the server put into words. */
 export class Trouble extends Error {
@@ -7,25 +11,44 @@ export class Trouble extends Error {
   }
 }
 
+const patience = 20_000; // ms that an answer may take
+
 const unreachable: Problem = {
   type: "about:blank",
   title: "Unreachable",
   status: 503,
-  detail: "The kitchen's server does not answer. Nothing was lost; trying again.",
+  detail: "The kitchen's server does not answer. Nothing was lost.",
 };
 
-async function call<T>(path: string, init: RequestInit): Promise<T> {
+interface Call {
+  kitchen?: string; // another than this page's
+  method?: "GET" | "POST" | "PUT";
+  body?: unknown;
+  key?: string;
+  version?: number;
+  signal?: AbortSignal;
+}
+
+/** Calls the server about this kitchen. */
+export async function call<T>(path: string, { kitchen: of = kitchen(), method = "GET", body, key, version, signal }: Call = {}): Promise<T> {
+  const headers: Record<string, string> = {};
+  if (body !== undefined) headers["Content-Type"] = "application/json";
+  if (key) headers["Idempotency-Key"] = key;
+  if (version !== undefined) headers["If-Match"] = `"${version}"`;
+  const late = AbortSignal.timeout(patience);
   let response: Response;
   try {
-    response = await fetch(`/api/v1${path}`, init);
+    response = await fetch(`/api/v1/kitchens/${of}${path}`, {
+      method, headers, body: body === undefined ? undefined : JSON.stringify(body), signal: signal ? AbortSignal.any([signal, late]) : late,
+    });
   } catch (error) {
-    if (error instanceof DOMException && error.name === "AbortError") throw error;
+    if (signal?.aborted) throw error;
     throw new Trouble(unreachable);
   }
   if (response.status === 304) return null as T; // only asked for by calls that can be told "nothing new"
   if (!response.ok) {
-    const body: unknown = await response.json().catch(() => null);
-    throw new Trouble(isProblem(body) ? body : { ...unreachable, status: response.status });
+    const answer: unknown = await response.json().catch(() => null);
+    throw new Trouble(isProblem(answer) ? answer : { ...unreachable, status: response.status });
   }
   return (await response.json()) as T;
 }
@@ -34,47 +57,51 @@ function isProblem(body: unknown): body is Problem {
   return typeof body === "object" && body !== null && "detail" in body && "status" in body;
 }
 
-const get = <T>(path: string, signal?: AbortSignal) => call<T>(path, { signal });
-
-const post = <T>(path: string, body: unknown, headers: Record<string, string> = {}, signal?: AbortSignal) =>
-  call<T>(path, { method: "POST", body: JSON.stringify(body), headers: { "Content-Type": "application/json", ...headers }, signal });
-
-const put = <T>(path: string, body: unknown, version?: number) =>
-  call<T>(path, { method: "PUT", body: JSON.stringify(body), headers: { "Content-Type": "application/json", ...(version !== undefined && { "If-Match": `"${version}"` }) } });
-
-/** A key for one press of a button: sent again, the press counts once. */
-export const newKey = () => crypto.randomUUID();
-
-export const fetchShelf = (signal: AbortSignal) => get<Shelf>("/shelf", signal);
-export const fetchLarder = (signal: AbortSignal) => get<Larder>("/larder", signal);
-export const putKitchen = (kitchen: Kitchen, version: number) => put<KitchenSettings>("/kitchen", kitchen, version);
-export const undoKitchen = (version: number) => post<KitchenSettings>("/kitchen/undo", {}, { "If-Match": `"${version}"` });
-export const fetchPlan = (wish: Wish, signal?: AbortSignal) => post<PlanAnswer>("/plan", wish, {}, signal);
-export const fetchRecipe = (id: string, signal: AbortSignal) => get<RecipeRead>(`/recipes/${id}`, signal);
-export const readRecipe = (recipe: RecipeText, signal?: AbortSignal) => post<RecipeRead>("/recipes/read", recipe, {}, signal);
-export const keepRecipe = (recipe: RecipeText, id: string | undefined, key: string) =>
-  post<RecipeRead>(id ? `/recipes/${id}/revisions` : "/recipes", recipe, { "Idempotency-Key": key });
-export const setHabit = (habit: HabitOf) => put<HabitOf>("/habits", habit);
-export const fetchProfiles = (signal: AbortSignal) => get<Profiles>("/machines/profiles", signal);
-export const fetchMachine = (id: string, signal: AbortSignal) => get<MachineRead>(`/machines/${id}`, signal);
-export const addMachine = (machine: Machine, key: string) => post<MachineRead>("/machines", machine, { "Idempotency-Key": key });
-export const putMachine = (id: string, machine: Machine, version: number) => put<MachineRead>(`/machines/${id}`, machine, version);
-export const undoMachine = (id: string, version: number) => post<MachineRead>(`/machines/${id}/undo`, {}, { "If-Match": `"${version}"` });
-export const compareCycles = (id: string, what: Compare, signal?: AbortSignal) => post<Compared>(`/machines/${id}/compare`, what, {}, signal);
-export const addBench = (wish: Wish, key: string) => post<BenchView>("/benches", wish, { "Idempotency-Key": key });
-/** The bench, or null when nothing happened after the happening of this number. */
-export const fetchBench = (id: string, after: number | undefined, signal: AbortSignal) => call<BenchView | null>(`/benches/${id}${after === undefined ? "" : `?after=${after}`}`, { signal });
-export const tellBench = (id: string, what: AtBench, key: string) => post<BenchView>(`/benches/${id}/happenings`, what, { "Idempotency-Key": key });
-export const keepSwaps = (id: string, swaps: SwapsKept, key: string) => post<RecipeKept>(`/recipes/${id}/swaps`, swaps, { "Idempotency-Key": key });
-export const undoRecipe = (id: string, revision: number, key: string) => post<RecipeKept>(`/recipes/${id}/undo`, { id, revision }, { "Idempotency-Key": key });
-export const fetchLog = (signal: AbortSignal) => get<Log>("/bakes", signal);
-export const fetchBake = (id: string, signal: AbortSignal) => get<BakeView>(`/bakes/${id}`, signal);
-export const startBake = (start: Start, key: string) => post<BakeView>("/bakes", start, { "Idempotency-Key": key });
-export const tellBake = (id: string, happened: Happened, key: string) =>
-  post<BakeView>(`/bakes/${id}/happenings`, happened, { "Idempotency-Key": key });
-export const loadDemo = (key: string) => post<Loaded>("/demo", {}, { "Idempotency-Key": key });
-
-/** The bake, or null when nothing happened after the happening of this number. */
-export async function fetchBakeAfter(id: string, after: number, signal: AbortSignal): Promise<BakeView | null> {
-  return call<BakeView | null>(`/bakes/${id}?after=${after}`, { signal });
+/** The kitchens of the house. */
+export async function fetchKitchens(signal: AbortSignal): Promise<Kitchens> {
+  const response = await fetch("/api/v1/kitchens", { signal }).catch((error: unknown) => {
+    if (signal.aborted) throw error;
+    throw new Trouble(unreachable);
+  });
+  if (!response.ok) throw new Trouble({ ...unreachable, status: response.status });
+  return (await response.json()) as Kitchens;
 }
+
+const read = <T>(path: string) => (signal?: AbortSignal) => call<T>(path, { signal });
+const put = <T>(path: string, body: unknown, version?: number) => call<T>(path, { method: "PUT", body, version });
+const ask = <T>(path: string, body: unknown, signal?: AbortSignal) => call<T>(path, { method: "POST", body, signal });
+
+export const fetchShelf = read<Shelf>("");
+export const fetchLarder = read<Larder>("/larder");
+export const putKitchen = (body: Kitchen, version: number) => put<KitchenSettings>("", body, version);
+export const undoKitchen = (version: number) => call<KitchenSettings>("/undo", { method: "POST", body: {}, version });
+
+export const fetchPlan = (wish: Wish, signal?: AbortSignal) => ask<PlanAnswer>("/plan", wish, signal);
+export const fetchOffers = (wish: Wish, line: string, signal?: AbortSignal) => ask<Offers>("/plan/offers", { wish, line }, signal);
+
+export interface Looked {
+  name?: string;
+  away?: boolean;
+  after?: string;
+}
+export const fetchRecipes = ({ name = "", away = false, after = "" }: Looked, signal?: AbortSignal) =>
+  call<Recipes>(`/recipes?${new URLSearchParams({ name, away: String(away), after })}`, { signal });
+export const fetchRecipe = (id: string, signal: AbortSignal) => call<RecipeRead>(`/recipes/${id}`, { signal });
+export const readRecipe = (recipe: RecipeText, signal?: AbortSignal) => ask<RecipeRead>("/recipes/read", recipe, signal);
+
+export const fetchProfiles = read<Profiles>("/machines/profiles");
+export const fetchMachinesAway = read<MachinesAway>("/machines/away");
+export const fetchMachine = (id: string, signal: AbortSignal) => call<MachineRead>(`/machines/${id}`, { signal });
+export const putMachine = (id: string, body: Machine, version: number) => put<MachineRead>(`/machines/${id}`, body, version);
+export const undoMachine = (id: string, version: number) => call<MachineRead>(`/machines/${id}/undo`, { method: "POST", body: {}, version });
+export const compareCycles = (id: string, what: Compare, signal?: AbortSignal) => ask<Compared>(`/machines/${id}/compare`, what, signal);
+export const setHabit = (habit: HabitOf) => put<HabitOf>("/habits", habit);
+export const putAway = (path: string, away: boolean) => put<PutAway>(`${path}/shelf`, { away });
+
+/** The bench or bake, or null when nothing happened after the happening of this number. */
+const journal = <T>(path: string, after: number | undefined, signal: AbortSignal) =>
+  call<T | null>(`${path}${after === undefined ? "" : `?after=${after}`}`, { signal });
+export const fetchBench = (id: string, after: number | undefined, signal: AbortSignal) => journal<BenchView>(`/benches/${id}`, after, signal);
+export const fetchBake = (id: string, after: number | undefined, signal: AbortSignal) => journal<BakeView>(`/bakes/${id}`, after, signal);
+export const fetchLog = (before: string, signal: AbortSignal) => call<Log>(`/bakes${before && `?before=${encodeURIComponent(before)}`}`, { signal });
+export const fetchRunning = read<Log>("/bakes/running");

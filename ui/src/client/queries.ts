@@ -1,8 +1,13 @@
-import { keepPreviousData, type QueryClient, queryOptions, useMutation, useMutationState, useQuery, useQueryClient } from "@tanstack/react-query";
+import { keepPreviousData, type QueryClient, queryOptions, useInfiniteQuery, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef } from "react";
 import * as api from "./api";
 import { serverNow, setServerTime } from "./clock";
-import type { AtBench, BakeView, BenchView, Compare, HabitOf, Happened, Kitchen, KitchenSettings, Machine, MachineRead, RecipeText, Shelf, Start, SwapsKept, Wish } from "./types.gen";
+import { at } from "./kitchen";
+import { press } from "./outbox";
+import type {
+  BakeTold, BakeView, BenchTold, BenchView, Compare, HabitOf, Happened, Kitchen, KitchenSettings, Loaded, Machine, MachineRead, AtBench, RecipeKept,
+  RecipeRead, RecipeText, Shelf, Start, SwapsKept, Wish,
+} from "./types.gen";
 
 async function timed<T extends { now: string }>(answer: Promise<T>): Promise<T> {
   const value = await answer;
@@ -10,19 +15,21 @@ async function timed<T extends { now: string }>(answer: Promise<T>): Promise<T> 
   return value;
 }
 
-export const useShelf = () => useQuery({ queryKey: ["shelf"], queryFn: ({ signal }) => timed(api.fetchShelf(signal)) });
+export const useShelf = () => useQuery({ queryKey: at("shelf"), queryFn: ({ signal }) => timed(api.fetchShelf(signal)) });
 
 /** A plan holds for the minute that it was made in, so it is made anew every half minute. */
 export const planQuery = (wish: Wish) =>
   queryOptions({
-    queryKey: ["plan", wish],
+    queryKey: at("plan", wish),
     queryFn: ({ signal }) => timed(api.fetchPlan(wish, signal)),
     staleTime: 20_000,
   });
 
+const nothing: Wish = { recipe: "", machine: "", loaf: {} };
+
 export const usePlan = (wish: Wish | null) =>
   useQuery({
-    ...planQuery(wish ?? { recipe: "", machine: "", size: "" }),
+    ...planQuery(wish ?? nothing),
     enabled: wish !== null,
     placeholderData: keepPreviousData,
     refetchInterval: 30_000,
@@ -34,78 +41,111 @@ export function usePrefetchedSizes(wish: Wish | null, sizes: string[]) {
   const key = JSON.stringify([wish, sizes]);
   useEffect(() => {
     if (!wish) return;
-    for (const size of sizes) void client.prefetchQuery(planQuery({ ...wish, size }));
-    // eslint-disable-next-line: key stands for wish and sizes
+    for (const size of sizes) void client.prefetchQuery(planQuery({ ...wish, loaf: { ...wish.loaf, size } }));
+    // oxlint-disable-next-line react/exhaustive-deps -- key stands for wish and sizes
   }, [client, key]);
 }
 
+/** The swaps that one line of a loaf could have, asked for when the line is opened. */
+export const useOffers = (wish: Wish, line: string) =>
+  useQuery({ queryKey: at("offers", wish, line), queryFn: ({ signal }) => api.fetchOffers(wish, line, signal) });
+
+/** Recipes by a part of their name, a window of them. */
+export const useRecipes = (looked: api.Looked, enabled = true) =>
+  useQuery({ queryKey: at("recipes", looked), queryFn: ({ signal }) => api.fetchRecipes(looked, signal), placeholderData: keepPreviousData, enabled });
+
+/** All recipes by a part of their name, window after window. */
+export const useAllRecipes = (looked: api.Looked) =>
+  useInfiniteQuery({
+    queryKey: at("recipes", "all", looked),
+    queryFn: ({ signal, pageParam }) => api.fetchRecipes({ ...looked, after: pageParam }, signal),
+    initialPageParam: "",
+    getNextPageParam: (last) => (last.more ? last.recipes.at(-1)?.id : undefined),
+    placeholderData: keepPreviousData,
+  });
+
+/** The log, page after page. */
 export const useLog = () =>
-  useQuery({ queryKey: ["log"], queryFn: ({ signal }) => timed(api.fetchLog(signal)), staleTime: 5_000, refetchInterval: 10_000 });
+  useInfiniteQuery({
+    queryKey: at("log"),
+    queryFn: ({ signal, pageParam }) => timed(api.fetchLog(pageParam, signal)),
+    initialPageParam: "",
+    getNextPageParam: (last) => last.next,
+    staleTime: 5_000,
+  });
+
+/** The bakes that have not ended. */
+export const useRunning = () =>
+  useQuery({ queryKey: at("running"), queryFn: ({ signal }) => timed(api.fetchRunning(signal)), staleTime: 5_000, refetchInterval: 10_000 });
 
 /** One bake, asked for anew every 2 s while the page is visible, and when the clock alone changes it. */
 export function useBake(id: string) {
   const client = useQueryClient();
-  const key = ["bake", id];
+  const key = at("bake", id);
   return useQuery({
     queryKey: key,
     refetchInterval: 2_000,
     staleTime: 1_000,
-    retry: 0, // the next question comes in 2 s anyway
     queryFn: async ({ signal }): Promise<BakeView> => {
       const known = client.getQueryData<BakeView>(key);
       const due = known?.state.changes !== undefined && Date.parse(known.state.changes) <= serverNow();
-      if (known && !due) return (await api.fetchBakeAfter(id, known.state.last, signal)) ?? known;
-      return timed(api.fetchBake(id, signal));
+      const view = await api.fetchBake(id, known && !due ? known.state.last : undefined, signal);
+      if (!view) return known as BakeView;
+      setServerTime(view.now);
+      return view;
     },
   });
 }
 
 /** Plans on the screen are made anew; those made ahead for other sizes are forgotten. */
 async function replan(client: QueryClient) {
-  client.removeQueries({ queryKey: ["plan"], type: "inactive" });
-  await client.invalidateQueries({ queryKey: ["plan"] });
+  client.removeQueries({ queryKey: at("plan"), type: "inactive" });
+  client.removeQueries({ queryKey: at("offers"), type: "inactive" });
+  await client.invalidateQueries({ queryKey: at("plan") });
 }
 
-/** A mutation that carries one key through its retries, so that it counts once. */
-function useOnce<Input>(send: (input: Input, key: string) => Promise<BakeView>) {
+/** A press: kept until the server has answered, sent once, and then taken in. */
+function usePress<Input, Output>(send: (input: Input) => Promise<Output>, took: (client: QueryClient, output: Output) => unknown) {
   const client = useQueryClient();
-  const key = useRef(api.newKey());
-  return useMutation({
-    mutationFn: (input: Input) => send(input, key.current),
-    retry: (failures, error) => failures < 6 && error instanceof api.Trouble && error.problem.status >= 500,
-    retryDelay: 1000,
-    onSettled: () => {
-      key.current = api.newKey();
-    },
-    onSuccess: (bake) => {
+  return useMutation({ mutationFn: send, networkMode: "always", onSuccess: (output) => took(client, output) });
+}
+
+const lists = (client: QueryClient, ...names: string[]) => Promise.all(names.map((name) => client.invalidateQueries({ queryKey: at(name) })));
+
+export const useStartBake = () =>
+  usePress(
+    (start: Start) => press<BakeView>("/bakes", start),
+    (client, bake) => {
       setServerTime(bake.now);
-      client.setQueryData(["bake", bake.id], bake);
-      void client.invalidateQueries({ queryKey: ["log"] });
-      void client.invalidateQueries({ queryKey: ["shelf"] }); // whose bench may be over
+      client.setQueryData(at("bake", bake.id), bake);
+      void lists(client, "log", "running", "shelf"); // whose bench may be over
     },
-  });
-}
+  );
 
-export const useStartBake = () => useOnce<Start>(api.startBake);
-export const useTellBake = (id: string) => useOnce<Happened>((happened, key) => api.tellBake(id, happened, key));
+export const useTellBake = (id: string) =>
+  usePress(
+    (happened: Happened) => press<BakeTold>(`/bakes/${id}/happenings`, happened),
+    (client, told) => {
+      setServerTime(told.now);
+      client.setQueryData<BakeView>(at("bake", id), (bake) => bake && { ...bake, ...told });
+      void lists(client, "log", "running");
+    },
+  );
 
-export function useLoadDemo() {
-  const client = useQueryClient();
-  return useMutation({ mutationFn: () => api.loadDemo(api.newKey()), onSuccess: () => client.invalidateQueries() });
-}
+export const useLoadDemo = () => usePress(() => press<Loaded>("/demo", {}), (client) => client.invalidateQueries());
 
-export const useLarder = () => useQuery({ queryKey: ["larder"], queryFn: ({ signal }) => api.fetchLarder(signal) });
+export const useLarder = () => useQuery({ queryKey: at("larder"), queryFn: ({ signal }) => api.fetchLarder(signal) });
 
 /** Changes the kitchen's settings, and takes the last change back. Plans are made anew. */
 export function useChangeKitchen() {
   const client = useQueryClient();
   const done = (settings: KitchenSettings) => {
-    client.setQueryData<Shelf>(["shelf"], (shelf) => shelf && { ...shelf, ...settings });
+    client.setQueryData<Shelf>(at("shelf"), (shelf) => shelf && { ...shelf, ...settings });
     void replan(client);
-    void client.invalidateQueries({ queryKey: ["larder"] });
+    void client.invalidateQueries({ queryKey: at("larder") });
   };
-  const stale = () => client.invalidateQueries({ queryKey: ["shelf"] });
-  const version = () => client.getQueryData<Shelf>(["shelf"])?.version ?? 0;
+  const stale = () => client.invalidateQueries({ queryKey: at("shelf") });
+  const version = () => client.getQueryData<Shelf>(at("shelf"))?.version ?? 0;
   const scope = { id: "kitchen" }; // one after another
   return {
     change: useMutation({ scope, mutationFn: (kitchen: Kitchen) => api.putKitchen(kitchen, version()), onSuccess: done, onError: stale }),
@@ -114,35 +154,36 @@ export function useChangeKitchen() {
 }
 
 export const useRecipe = (id: string | undefined) =>
-  useQuery({ queryKey: ["recipe", id], queryFn: ({ signal }) => api.fetchRecipe(id ?? "", signal), enabled: id !== undefined, staleTime: 0 });
+  useQuery({ queryKey: at("recipe", id), queryFn: ({ signal }) => api.fetchRecipe(id ?? "", signal), enabled: id !== undefined, staleTime: 0 });
 
 /** What the server understands of a recipe's text. */
 export const useReadRecipe = (recipe: RecipeText) =>
   useQuery({
-    queryKey: ["read", recipe],
+    queryKey: at("read", recipe),
     queryFn: ({ signal }) => api.readRecipe(recipe, signal),
     enabled: recipe.text.trim() !== "",
     placeholderData: keepPreviousData,
   });
 
 /** A change of a recipe: plans and cards of it are made anew. */
-function useRecipeChange<Input, Output>(send: (input: Input) => Promise<Output>) {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: send,
-    onSuccess: async () => {
-      client.removeQueries({ queryKey: ["recipe"] });
-      await replan(client);
-      await client.invalidateQueries({ queryKey: ["shelf"] });
-    },
-  });
+async function recipeChanged(client: QueryClient) {
+  client.removeQueries({ queryKey: at("recipe") });
+  await replan(client);
+  await lists(client, "shelf", "recipes");
 }
 
-export const useKeepRecipe = (id: string | undefined) => useRecipeChange((recipe: RecipeText) => api.keepRecipe(recipe, id, api.newKey()));
+export const useKeepRecipe = (id: string | undefined, revision: number | undefined) =>
+  usePress((recipe: RecipeText) => press<RecipeRead>(id ? `/recipes/${id}/revisions` : "/recipes", recipe, revision), recipeChanged);
 /** Makes swaps in a recipe for good, as its next revision. */
-export const useKeepSwaps = (id: string) => useRecipeChange((swaps: SwapsKept) => api.keepSwaps(id, swaps, api.newKey()));
+export const useKeepSwaps = (id: string) => usePress((swaps: SwapsKept) => press<RecipeKept>(`/recipes/${id}/swaps`, swaps), recipeChanged);
 /** Brings the revision before the newest back. */
-export const useUndoRecipe = (id: string) => useRecipeChange((revision: number) => api.undoRecipe(id, revision, api.newKey()));
+export const useUndoRecipe = (id: string) => usePress((revision: number) => press<RecipeKept>(`/recipes/${id}/undo`, { id, revision }), recipeChanged);
+
+/** Puts a recipe, a machine or a bake away, or brings it back; path is such as /recipes/1. */
+export function usePutAway(path: string) {
+  const client = useQueryClient();
+  return useMutation({ mutationFn: (away: boolean) => api.putAway(path, away), onSuccess: () => client.invalidateQueries() });
+}
 
 /** Remembers the baker's own cycle and crust for a recipe on a machine. */
 export function useSetHabit() {
@@ -150,29 +191,29 @@ export function useSetHabit() {
   return useMutation({ mutationFn: (habit: HabitOf) => api.setHabit(habit), onSuccess: () => replan(client) });
 }
 
-export const useProfiles = () => useQuery({ queryKey: ["profiles"], queryFn: ({ signal }) => api.fetchProfiles(signal), staleTime: Infinity });
+export const useProfiles = () => useQuery({ queryKey: at("profiles"), queryFn: ({ signal }) => api.fetchProfiles(signal), staleTime: Infinity });
+export const useMachinesAway = () => useQuery({ queryKey: at("machines away"), queryFn: ({ signal }) => api.fetchMachinesAway(signal), staleTime: 0 });
 export const useMachine = (id: string | undefined) =>
-  useQuery({ queryKey: ["machine", id], queryFn: ({ signal }) => api.fetchMachine(id ?? "", signal), enabled: id !== undefined, staleTime: 0 });
+  useQuery({ queryKey: at("machine", id), queryFn: ({ signal }) => api.fetchMachine(id ?? "", signal), enabled: id !== undefined, staleTime: 0 });
 export const useCompared = (id: string, what: Compare) =>
-  useQuery({ queryKey: ["compare", id, what], queryFn: ({ signal }) => api.compareCycles(id, what, signal), enabled: what.cycles.length > 1, placeholderData: keepPreviousData });
+  useQuery({
+    queryKey: at("compare", id, what),
+    queryFn: ({ signal }) => api.compareCycles(id, what, signal),
+    enabled: what.cycles.length > 1,
+    placeholderData: keepPreviousData,
+  });
 
 /** A change of a machine: plans are made anew, past bakes stay as they were. */
-function useMachineChange<Input>(send: (input: Input) => Promise<MachineRead>) {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: send,
-    onSuccess: async (machine) => {
-      client.setQueryData(["machine", machine.id], machine);
-      client.removeQueries({ queryKey: ["compare"] });
-      await replan(client);
-      await client.invalidateQueries({ queryKey: ["shelf"] });
-    },
-  });
+async function machineChanged(client: QueryClient, machine: MachineRead) {
+  client.setQueryData(at("machine", machine.id), machine);
+  client.removeQueries({ queryKey: at("compare") });
+  await replan(client);
+  await lists(client, "shelf");
 }
 
 export const useKeepMachine = (id: string | undefined, version: number) =>
-  useMachineChange((machine: Machine) => (id ? api.putMachine(id, machine, version) : api.addMachine(machine, api.newKey())));
-export const useUndoMachine = (id: string) => useMachineChange((version: number) => api.undoMachine(id, version));
+  usePress((machine: Machine) => (id ? api.putMachine(id, machine, version) : press<MachineRead>("/machines", machine)), machineChanged);
+export const useUndoMachine = (id: string) => usePress((version: number) => api.undoMachine(id, version), machineChanged);
 
 const benchAnew = 30_000; // the plan's clock moves on though nothing happens at the bench
 
@@ -180,13 +221,12 @@ const benchAnew = 30_000; // the plan's clock moves on though nothing happens at
 export function useBench(id: string | undefined) {
   const client = useQueryClient();
   const made = useRef(0);
-  const key = ["bench", id];
+  const key = at("bench", id);
   return useQuery({
     queryKey: key,
     enabled: id !== undefined,
     refetchInterval: 2_000,
     staleTime: 1_000,
-    retry: 0, // the next question comes in 2 s anyway
     queryFn: async ({ signal }): Promise<BenchView> => {
       const known = client.getQueryData<BenchView>(key);
       const fresh = performance.now() - made.current < benchAnew;
@@ -200,53 +240,34 @@ export function useBench(id: string | undefined) {
   });
 }
 
-interface Told {
-  what: AtBench;
-  key: string; // the same through all tries, so that a press counts once
-}
+export const benchPath = (id: string) => `/benches/${id}/happenings`;
 
 /** Tells what happened at the bench, one thing after another. */
 export function useAtBench(id: string) {
-  const client = useQueryClient();
-  const telling = useMutation({
-    scope: { id: `bench ${id}` },
-    mutationKey: ["at bench", id],
-    mutationFn: ({ what, key }: Told) => api.tellBench(id, what, key),
-    retry: (_, error) => error instanceof api.Trouble && error.problem.status >= 500, // hands cannot wait: until it is back
-    retryDelay: 1000,
-    onSuccess: (view, { what }) => {
-      setServerTime(view.now);
-      client.setQueryData(["bench", id], view);
-      if (what.do === "cleared" || what.do === "reopened") void client.invalidateQueries({ queryKey: ["shelf"] });
+  const telling = usePress(
+    (what: AtBench) => press<BenchTold>(benchPath(id), what),
+    (client, told) => {
+      if (told.bench) setServerTime(told.bench.now);
+      client.setQueryData<BenchView>(at("bench", id), (bench) => told.bench ?? (bench && { ...bench, session: told.session }));
     },
-    onError: () => client.invalidateQueries({ queryKey: ["bench", id] }),
-  });
-  const tell = (what: AtBench, done?: () => void) => telling.mutate({ what, key: api.newKey() }, { onSuccess: done });
+  );
+  const client = useQueryClient();
+  const tell = (what: AtBench, done?: () => void) =>
+    telling.mutate(what, {
+      onSuccess: () => {
+        if (what.do === "cleared" || what.do === "reopened") void lists(client, "shelf");
+        done?.();
+      },
+      onError: () => void client.invalidateQueries({ queryKey: at("bench", id) }),
+    });
   return { tell, error: telling.error };
 }
 
-/** The steps that are done, those included that the server has yet to hear of; and how many it could
-    not be told, for it does not answer. */
-export function useDone(bench: BenchView): { done: Set<string>; untold: number } {
-  const told = useMutationState({
-    filters: { mutationKey: ["at bench", bench.id], status: "pending" },
-    select: (m) => ({ ...(m.state.variables as Told).what, failed: m.state.failureCount > 0 }),
-  });
-  const done = new Set(bench.session.done);
-  for (const { do: what, step } of told) {
-    if (step && what === "done") done.add(step);
-    if (step && what === "undone") done.delete(step);
-  }
-  return { done, untold: told.some((t) => t.failed) ? told.length : 0 };
-}
-
-export function useAddBench() {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: (wish: Wish) => api.addBench(wish, api.newKey()),
-    onSuccess: (view) => {
-      client.setQueryData(["bench", view.id], view);
-      void client.invalidateQueries({ queryKey: ["shelf"] });
+export const useAddBench = () =>
+  usePress(
+    (wish: Wish) => press<BenchView>("/benches", wish),
+    (client, view) => {
+      client.setQueryData(at("bench", view.id), view);
+      void lists(client, "shelf");
     },
-  });
-}
+  );

@@ -6,19 +6,27 @@
  */
 
 export interface Schema {
+  Kitchens: Kitchens;
   Shelf: Shelf;
+  Recipes: Recipes;
+  PutAway: PutAway;
   Wish: Wish;
   PlanAnswer: PlanAnswer;
+  OffersFor: OffersFor;
+  Offers: Offers;
   Start: Start;
   Log: Log;
   BakeView: BakeView;
+  BakeTold: BakeTold;
   Happened: Happened;
   Loaded: Loaded;
   RecipeRead: RecipeRead;
   SwapsKept: SwapsKept;
   Bench: BenchView;
+  BenchTold: BenchTold;
   AtBench: AtBench;
   Machine: MachineRead;
+  MachinesAway: MachinesAway;
   Profiles: Profiles;
   Compare: Compare;
   Compared: Compared;
@@ -28,6 +36,13 @@ export interface Schema {
   Settings: KitchenSettings;
   Problem: Problem;
 }
+export interface Kitchens {
+  kitchens: StoreKitchenName[];
+}
+export interface StoreKitchenName {
+  id: string;
+  name: string;
+}
 export interface Shelf {
   kitchen: Kitchen;
   version: number;
@@ -35,6 +50,8 @@ export interface Shelf {
   worries: string[];
   machines: MachineOnShelf[];
   recipes: RecipeOnShelf[];
+  more: boolean;
+  unreadable?: string[];
   bench?: OpenBench;
   now: string;
 }
@@ -102,11 +119,16 @@ export interface LarderIngredient {
   shares: LarderShares;
   flourPart?: number;
   grain?: boolean;
+  strength?: "" | "strong" | "plain" | "soft" | "self-raising";
+  gluten?: boolean;
   asDry?: number;
+  rapid?: boolean;
+  raising?: number;
+  shell?: boolean;
   spoils?: boolean;
   milky?: boolean;
-  allergens?: string[];
-  state?: string;
+  allergens?: ("wheat" | "rye" | "oats" | "milk" | "egg" | "nuts" | "lupin" | "sesame")[];
+  state?: "" | "cold" | "softened" | "melted" | "warm";
   dispenser?: boolean;
   prep?: string;
   like?: string;
@@ -166,41 +188,36 @@ export interface RecipeOnShelf {
   kind: "white" | "wholemeal" | "crusty" | "sweet" | "gluten-free" | "low-carb" | "quick bread" | "dough";
   size: string;
   note: string;
+  putAway?: boolean;
 }
 export interface OpenBench {
   id: string;
   recipe: string;
 }
+export interface Recipes {
+  recipes: RecipeOnShelf[];
+  more: boolean;
+}
+export interface PutAway {
+  away: boolean;
+}
 export interface Wish {
   recipe: string;
   machine: string;
-  size: string;
-  cycle?: string;
-  crust?: "light" | "medium" | "dark";
-  ready?: string;
-  notYet?: boolean;
-  atPanel?: boolean;
-  within?: number;
-  away?: boolean;
-  addIns?: "by hand" | "dispenser" | "at the start";
-  loading?: PanManner;
+  loaf: PlanLoaf;
+  time?: PlanTiming;
+  hands?: PlanHandling;
+}
+export interface PlanLoaf {
+  size?: string;
   slices?: number;
   eaters?: number;
-  closer?: number;
-  notToHand?: string[];
-  locks?: PlanLock[];
-  weigh?: string[];
   have?: PlanHave;
-  swaps?: SwapPick[];
-  warmth?: PlanWarmth;
   without?: string[];
   instead?: {
     [k: string]: string;
   };
-}
-export interface PlanLock {
-  line: string;
-  amount: string;
+  swaps?: SwapPick[];
 }
 export interface PlanHave {
   line: string;
@@ -210,6 +227,28 @@ export interface SwapPick {
   line: string;
   swap: string;
   share?: number;
+}
+export interface PlanTiming {
+  ready?: string;
+  notYet?: boolean;
+  atPanel?: boolean;
+  within?: number;
+  away?: boolean;
+  cycle?: string;
+  crust?: "light" | "medium" | "dark";
+  addIns?: "by hand" | "dispenser" | "at the start";
+}
+export interface PlanHandling {
+  closer?: number;
+  notToHand?: string[];
+  locks?: PlanLock[];
+  weigh?: string[];
+  loading?: PanManner;
+  warmth?: PlanWarmth;
+}
+export interface PlanLock {
+  line: string;
+  amount: string;
 }
 export interface PlanWarmth {
   room?: string;
@@ -222,7 +261,6 @@ export interface PlanAnswer {
   revision: number;
   zone: string;
   now: string;
-  offers: SwapOffer[];
   shopping: PlanShopping[];
   habit: StoreHabit;
   noYeast?: RecipeOnShelf[];
@@ -234,20 +272,21 @@ export interface Plan {
   machine: string;
   size: string;
   sizes: PlanSizeOffer[];
-  lines: PlanLine[];
   leftOut: PlanLeftOut[];
   swaps: PlanSwapped[];
   deviations: ScaleDeviation[];
-  rounding: PlanRounding;
   formula: PlanFormula;
   slice: FormulaSlice;
-  heat: PlanHeat;
-  pan: PlanPan;
   setting: PlanSetting;
   addIns?: PlanAddIns;
   timer: TimetableTimer;
   stages: MachineSpan[];
   moments: TimetableMoment[];
+  usual: PlanUsual;
+  lines: PlanLine[];
+  rounding: PlanRounding;
+  pan: PlanPan;
+  heat: PlanHeat;
   cautions: PlanCaution[];
 }
 export interface PlanSizeOffer {
@@ -255,42 +294,6 @@ export interface PlanSizeOffer {
   written: boolean;
   slices: number;
   whyNot?: string;
-}
-export interface PlanLine {
-  id: string;
-  ingredient: string;
-  name: string;
-  stuff: "liquid" | "fat" | "sugar and salt" | "flour" | "dry extra" | "yeast" | "add-in";
-  written: string;
-  exact: number;
-  weight: string;
-  pieces?: number;
-  measured: ScoopAmount;
-  percent: number;
-  running?: string;
-  fixed?: boolean;
-  locked?: string;
-  miss?: string;
-  atBeep?: boolean;
-  like?: string;
-  part?: "" | "filling" | "glaze" | "topping";
-  optional?: boolean;
-  or?: PlanNamed[];
-  note?: string;
-  tips?: string[];
-}
-export interface ScoopAmount {
-  scoops: ScoopScoops[];
-  volume: number;
-  grams: number;
-}
-export interface ScoopScoops {
-  measure: Measure;
-  count: number;
-}
-export interface PlanNamed {
-  id: string;
-  name: string;
 }
 export interface PlanLeftOut {
   line: string;
@@ -309,23 +312,6 @@ export interface ScaleDeviation {
   grams: number;
   reason: string;
 }
-export interface PlanRounding {
-  choices: PlanRoundingChoice[];
-  chosen: number;
-  first: number;
-  shift: PlanRoundingShift;
-  alone: PlanRoundingShift;
-}
-export interface PlanRoundingChoice {
-  scoops: number;
-  d: number;
-}
-export interface PlanRoundingShift {
-  scoops: number;
-  flour: number;
-  water: number;
-  yeast: number;
-}
 export interface PlanFormula {
   flour: number;
   hydration: number;
@@ -339,29 +325,7 @@ export interface PlanFormula {
   low: number;
   high: number;
   sure: "weighed" | "own cup" | "unknown cup";
-  bands: FormulaBands;
-  against: PlanAgainst[];
   written?: Formula;
-}
-export interface FormulaBands {
-  hydration: FormulaBand;
-  salt: FormulaBand;
-  yeast: FormulaBand;
-  sugar: FormulaBand;
-  fat: FormulaBand;
-  powder: FormulaBand;
-}
-export interface FormulaBand {
-  low: number;
-  high: number;
-}
-export interface PlanAgainst {
-  of: "hydration" | "salt" | "yeast" | "sugar" | "fat" | "baking powder";
-  low: number;
-  high: number;
-  was: number;
-  usual: FormulaBand;
-  verdict: "no usual range" | "below it" | "above it" | "may be inside" | "inside";
 }
 export interface Formula {
   flour: number;
@@ -380,73 +344,6 @@ export interface FormulaSlice {
   fat: number;
   fibre: number;
   salt: number;
-}
-export interface PlanHeat {
-  line: string;
-  name: string;
-  at: string;
-  cool: boolean;
-  touch: string;
-  kettle?: string;
-  why: string;
-  target: string;
-  leaves: string;
-  rise: string;
-  room: string;
-  flour: string;
-  limit: string;
-  dies: string;
-  parts: PlanHeatPart[];
-  liquid: number;
-}
-export interface PlanHeatPart {
-  line: string;
-  grams: number;
-  heat: number;
-  at: number;
-  name: string;
-  shown: string;
-  cold: boolean;
-  sought: boolean;
-  share: number;
-}
-export interface PlanPan {
-  order: "wet first" | "dry first" | "yeast bloomed" | "dry mixed first" | "as listed" | "batter";
-  manner: PanManner;
-  why: string;
-  vessel: PanVessel;
-  layers: PanLayer[];
-  knead?: string[];
-  aside: string[];
-  fill: PanFill;
-}
-export interface PanVessel {
-  length: number;
-  width: number;
-  depth: number;
-}
-export interface PanLayer {
-  stuff: "liquid" | "fat" | "sugar and salt" | "flour" | "dry extra" | "yeast" | "add-in";
-  lines: string[];
-  volume: number;
-  place?:
-    | ""
-    | "in a well"
-    | "in the middle"
-    | "in the corners"
-    | "in pieces"
-    | "stirred in"
-    | "mixed in a bowl"
-    | "over the bottom"
-    | "in its dispenser"
-    | "warmed together";
-  reason: string;
-}
-export interface PanFill {
-  pan: number;
-  room: number;
-  low: number;
-  high: number;
 }
 export interface PlanSetting {
   cycle: PlanCycleName;
@@ -489,6 +386,7 @@ export interface PlanAddIns {
   way: "by hand" | "dispenser" | "at the start";
   why: string;
   volume: number;
+  carries: number;
   box: number;
   noBox?: string;
   lines: string[];
@@ -504,17 +402,166 @@ export interface TimetableTimer {
   late: number;
 }
 export interface MachineSpan {
+  id: string;
   kind: "rest" | "knead" | "rise" | "knock-back" | "bake";
   from: number;
   to: number;
+  slack?: number;
 }
 export interface TimetableMoment {
+  id: string;
   kind:
     "begins" | "look" | "held back" | "add-ins" | "scrape" | "paddle" | "last rise" | "bakes" | "ready" | "warm ends";
   after: number;
   person: boolean;
   say: string;
   upTo?: number;
+  waits?: boolean;
+}
+export interface PlanUsual {
+  bands: KindBands;
+  against: PlanAgainst[];
+}
+export interface KindBands {
+  hydration: KindBand;
+  salt: KindBand;
+  yeast: KindBand;
+  sugar: KindBand;
+  fat: KindBand;
+  powder: KindBand;
+}
+export interface KindBand {
+  low: number;
+  high: number;
+}
+export interface PlanAgainst {
+  of: "hydration" | "salt" | "yeast" | "sugar" | "fat" | "baking powder";
+  low: number;
+  high: number;
+  was: number;
+  usual: KindBand;
+  verdict: "no usual range" | "below it" | "above it" | "may be inside" | "inside";
+}
+export interface PlanLine {
+  id: string;
+  ingredient: string;
+  name: string;
+  stuff: "liquid" | "fat" | "sugar and salt" | "flour" | "dry extra" | "yeast" | "add-in";
+  written: string;
+  exact: number;
+  weight: string;
+  pieces?: number;
+  measured: ScoopAmount;
+  percent: number;
+  running?: string;
+  fixed?: boolean;
+  locked?: string;
+  miss?: string;
+  atBeep?: boolean;
+  like?: string;
+  part?: "" | "filling" | "glaze" | "topping";
+  optional?: boolean;
+  or?: PlanNamed[];
+  note?: string;
+  tips?: string[];
+}
+export interface ScoopAmount {
+  scoops: ScoopScoops[];
+  volume: number;
+  grams: number;
+}
+export interface ScoopScoops {
+  measure: Measure;
+  count: number;
+}
+export interface PlanNamed {
+  id: string;
+  name: string;
+}
+export interface PlanRounding {
+  choices: PlanRoundingChoice[];
+  chosen: number;
+  first: number;
+  shift: PlanRoundingShift;
+  alone: PlanRoundingShift;
+  unproven?: boolean;
+}
+export interface PlanRoundingChoice {
+  scoops: number;
+  d: number;
+}
+export interface PlanRoundingShift {
+  scoops: number;
+  flour: number;
+  water: number;
+  yeast: number;
+}
+export interface PlanPan {
+  order: "wet first" | "dry first" | "yeast bloomed" | "dry mixed first" | "as listed" | "batter";
+  manner: PanManner;
+  why: string;
+  vessel: PanVessel;
+  layers: PanLayer[];
+  knead?: string[];
+  aside: string[];
+  fill: PanFill;
+}
+export interface PanVessel {
+  length: number;
+  width: number;
+  depth: number;
+}
+export interface PanLayer {
+  stuff: "liquid" | "fat" | "sugar and salt" | "flour" | "dry extra" | "yeast" | "add-in";
+  lines: string[];
+  volume: number;
+  place?:
+    | ""
+    | "in a well"
+    | "in the middle"
+    | "in the corners"
+    | "in pieces"
+    | "stirred in"
+    | "mixed in a bowl"
+    | "over the bottom"
+    | "in its dispenser"
+    | "warmed together";
+  reason: string;
+}
+export interface PanFill {
+  pan: number;
+  room: number;
+  low: number;
+  high: number;
+}
+export interface PlanHeat {
+  line: string;
+  name: string;
+  at: string;
+  cool: boolean;
+  touch: string;
+  kettle?: string;
+  why: string;
+  target: string;
+  leaves: string;
+  rise: string;
+  room: string;
+  flour: string;
+  limit: string;
+  dies: string;
+  parts: PlanHeatPart[];
+  liquid: number;
+}
+export interface PlanHeatPart {
+  line: string;
+  grams: number;
+  heat: number;
+  at: number;
+  name: string;
+  shown: string;
+  cold: boolean;
+  sought: boolean;
+  share: number;
 }
 export interface PlanCaution {
   level: "stop" | "care" | "note";
@@ -531,6 +578,24 @@ export interface PlanWay {
   addIns?: "by hand" | "dispenser" | "at the start";
   order?: "wet first" | "dry first" | "yeast bloomed" | "dry mixed first" | "as listed" | "batter";
   swaps?: SwapPick[];
+}
+export interface PlanShopping {
+  ingredient: string;
+  name: string;
+  need: string;
+  has?: string;
+  buy?: string;
+}
+export interface StoreHabit {
+  cycle?: string;
+  crust?: "light" | "medium" | "dark";
+}
+export interface OffersFor {
+  wish: Wish;
+  line?: string;
+}
+export interface Offers {
+  offers: SwapOffer[];
 }
 export interface SwapOffer {
   line: string;
@@ -551,17 +616,6 @@ export interface SwapChange {
   before: number;
   after: number;
 }
-export interface PlanShopping {
-  ingredient: string;
-  name: string;
-  need: string;
-  has?: string;
-  buy?: string;
-}
-export interface StoreHabit {
-  cycle?: string;
-  crust?: "light" | "medium" | "dark";
-}
 export interface Start {
   wish: Wish;
   digest: string;
@@ -569,19 +623,46 @@ export interface Start {
 }
 export interface Log {
   bakes: BakeSummary[];
+  next?: string;
   zone: string;
   now: string;
 }
 export interface BakeSummary {
   id: string;
-  recipeId: string;
-  revision: number;
   recipe: string;
   machine: string;
   size: string;
   cycle: PlanCycleName;
   startedAt: string;
+  ready: string;
+  phase: "waiting" | "running" | "warm" | "cold" | "out" | "abandoned";
+  mark?: number;
+  note?: string;
+  moments?: BakeMoment[];
+}
+export interface BakeMoment {
+  id: string;
+  kind:
+    "begins" | "look" | "held back" | "add-ins" | "scrape" | "paddle" | "last rise" | "bakes" | "ready" | "warm ends";
+  after: number;
+  person: boolean;
+  say: string;
+  upTo?: number;
+  waits?: boolean;
+  at: string;
+  done: boolean;
+}
+export interface BakeView {
+  id: string;
+  recipeId: string;
+  revision: number;
+  startedAt: string;
+  putAway?: boolean;
   state: BakeState;
+  plan: Plan;
+  happenings: BakeHappening[];
+  zone: string;
+  now: string;
 }
 export interface BakeState {
   phase: "waiting" | "running" | "warm" | "cold" | "out" | "abandoned";
@@ -596,45 +677,24 @@ export interface BakeState {
   last: number;
   changes?: string;
 }
-export interface BakeMoment {
-  kind:
-    "begins" | "look" | "held back" | "add-ins" | "scrape" | "paddle" | "last rise" | "bakes" | "ready" | "warm ends";
-  after: number;
-  person: boolean;
-  say: string;
-  upTo?: number;
-  at: string;
-  done: boolean;
-}
-export interface BakeView {
-  id: string;
-  recipeId: string;
-  revision: number;
-  recipe: string;
-  machine: string;
-  size: string;
-  cycle: PlanCycleName;
-  startedAt: string;
-  state: BakeState;
-  plan: Plan;
-  happenings: BakeHappening[];
-  zone: string;
-  now: string;
-}
 export interface BakeHappening {
   seq: number;
   at: string;
   what: "done" | "taken out" | "abandoned" | "judged" | "undone";
-  moment?:
-    "begins" | "look" | "held back" | "add-ins" | "scrape" | "paddle" | "last rise" | "bakes" | "ready" | "warm ends";
+  moment?: string;
   mark?: number;
   note?: string;
   of?: number;
 }
+export interface BakeTold {
+  id: string;
+  state: BakeState;
+  happenings: BakeHappening[];
+  now: string;
+}
 export interface Happened {
   what: "done" | "taken out" | "abandoned" | "judged" | "undone";
-  moment?:
-    "begins" | "look" | "held back" | "add-ins" | "scrape" | "paddle" | "last rise" | "bakes" | "ready" | "warm ends";
+  moment?: string;
   mark?: number;
   note?: string;
   of?: number;
@@ -646,6 +706,7 @@ export interface Loaded {
 export interface RecipeRead {
   id?: string;
   revision?: number;
+  putAway?: boolean;
   recipe: RecipeText;
   inferred: boolean;
   lines: ReadLine[];
@@ -680,7 +741,6 @@ export interface BenchView {
   revision: number;
   zone: string;
   now: string;
-  offers: SwapOffer[];
   shopping: PlanShopping[];
   habit: StoreHabit;
   noYeast?: RecipeOnShelf[];
@@ -689,6 +749,7 @@ export interface BenchView {
   steps: BenchStep[];
   session: BenchSession;
   passed?: boolean;
+  changed?: string[];
 }
 export interface BenchStep {
   id: string;
@@ -730,6 +791,11 @@ export interface BenchSession {
   last: number;
   over: boolean;
   started: boolean;
+}
+export interface BenchTold {
+  id: string;
+  session: BenchSession;
+  bench?: BenchView;
 }
 export interface AtBench {
   do: "done" | "undone" | "begun" | "slip" | "mended" | "started" | "cleared" | "reopened";
@@ -834,6 +900,9 @@ export interface MachineBeep {
   minutes: number;
   upTo?: number;
   pips?: number;
+}
+export interface MachinesAway {
+  machines: MachineOnShelf[];
 }
 export interface Profiles {
   profiles: Machine[];

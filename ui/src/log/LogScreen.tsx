@@ -2,6 +2,7 @@ import { Link } from "react-router";
 import { useLog } from "../client/queries";
 import type { BakeSummary } from "../client/types.gen";
 import { clock, day, dayName } from "../parts/time";
+import { More } from "../parts/More";
 import { TroubleNote } from "../parts/Trouble";
 import { Mark } from "./Mark";
 
@@ -10,7 +11,9 @@ export default function LogScreen() {
   const log = useLog();
   if (log.error && !log.data) return <div className="p-8"><TroubleNote error={log.error} /></div>;
   if (!log.data) return <p className="p-8 text-lg text-soft">Opening the log …</p>;
-  const { bakes, zone, now } = log.data;
+  const { pages } = log.data;
+  const bakes = pages.flatMap((p) => p.bakes);
+  const { zone = "UTC", now = "" } = pages[0] ?? {};
   return (
     <div className="w-full px-6 py-4">
       <h1 className="text-xl font-bold">Log</h1>
@@ -21,13 +24,17 @@ export default function LogScreen() {
           {bakes.map((b) => <Entry key={b.id} bake={b} zone={zone} today={day(now, zone)} />)}
         </ol>
       )}
+      <More pages={log} what="older bakes" />
     </div>
   );
 }
 
+const standing: Record<BakeSummary["phase"], string> = {
+  waiting: "waiting for its delay", running: "baking now", warm: "ready, kept warm", cold: "ready, and cold", out: "", abandoned: "",
+};
+
 function Entry({ bake, zone, today }: { bake: BakeSummary; zone: string; today: string }) {
-  const { state } = bake;
-  const over = state.phase === "out" || state.phase === "abandoned";
+  const over = bake.phase === "out" || bake.phase === "abandoned";
   return (
     <li data-bake={bake.id} className="grid grid-cols-1 gap-x-6 py-3 md:grid-cols-[9rem_17rem_12rem_1fr] md:items-baseline">
       <p className="figures text-soft">{dayName(day(bake.startedAt, zone), today)} <b className="text-ink">{clock(bake.startedAt, zone)}</b></p>
@@ -35,8 +42,8 @@ function Entry({ bake, zone, today }: { bake: BakeSummary; zone: string; today: 
         <Link to={over ? `/log/${bake.id}` : `/watch/${bake.id}`} className="text-rim underline decoration-rule underline-offset-4">{bake.recipe}</Link>
         <span className="block text-sm font-normal text-soft"><span className="fraction">{bake.size}</span> · {bake.machine} · {bake.cycle.panel} {bake.cycle.name}</span>
       </p>
-      <p>{over ? (state.phase === "abandoned" && !state.mark ? <span className="text-soft">ended early</span> : <Mark mark={state.mark} />) : <b className="text-leaf">baking now</b>}</p>
-      <p>{state.note}</p>
+      <p>{over ? (bake.phase === "abandoned" && !bake.mark ? <span className="text-soft">ended early</span> : <Mark mark={bake.mark} />) : <b className="text-leaf">{standing[bake.phase]}</b>}</p>
+      <p>{bake.note}</p>
     </li>
   );
 }

@@ -1,5 +1,5 @@
 import { Link, useParams } from "react-router";
-import { useBake } from "../client/queries";
+import { useBake, usePutAway } from "../client/queries";
 import { Amount } from "../parts/Amount";
 import { StuffSwatch } from "../parts/stuff";
 import { clock, day, dayName, display } from "../parts/time";
@@ -10,11 +10,12 @@ import { Mark } from "./Mark";
 export default function LoggedBake() {
   const { id = "" } = useParams();
   const bake = useBake(id);
+  const put = usePutAway(`/bakes/${id}`);
   if (bake.error && !bake.data) return <div className="p-8"><TroubleNote error={bake.error} /></div>;
   if (!bake.data) return <p className="p-8 text-lg text-soft">Turning the page …</p>;
   const { plan, state, zone } = bake.data;
   const set: [string, string][] = [
-    ["Machine", bake.data.machine], ["Cycle", `${plan.setting.cycle.panel} ${plan.setting.cycle.name}`],
+    ["Machine", plan.machine], ["Cycle", `${plan.setting.cycle.panel} ${plan.setting.cycle.name}`],
     ["Crust", plan.setting.hasCrust ? plan.setting.crust : "no choice"], ["Size", plan.size],
     ["Timer", plan.timer.setting > 0 ? display(plan.timer.setting) : "no delay"],
     ["Started", clock(bake.data.startedAt, zone)], ["Ready", clock(state.ready, zone)],
@@ -24,11 +25,16 @@ export default function LoggedBake() {
     <div className="w-full px-6 py-4">
       <p><Link to="/log" className="inline-block min-h-9 font-semibold text-rim underline">Log</Link></p>
       <header className="flex flex-wrap items-baseline gap-x-6">
-        <h1 className="text-xl font-bold">{bake.data.recipe}</h1>
+        <h1 className="text-xl font-bold">{plan.recipe}</h1>
         <p className="text-lg text-soft">{dayName(day(bake.data.startedAt, zone), day(bake.data.now, zone))} · revision {bake.data.revision}</p>
         <Mark mark={state.mark} />
         <Link to={`/verdict/${id}`} className="min-h-11 content-center font-semibold text-rim underline">{state.mark ? "Change the verdict" : "Judge the loaf"}</Link>
+        <button type="button" disabled={put.isPending} onClick={() => put.mutate(!bake.data.putAway)} className="min-h-11 font-semibold text-rim underline">
+          {bake.data.putAway ? "Bring it back to the log" : "Put it away"}
+        </button>
       </header>
+      {bake.data.putAway && <p role="status" className="text-lg text-soft">Put away: the log does not show it.</p>}
+      <TroubleNote error={put.error} />
       {state.note && <p className="mt-1 max-w-prose text-lg">{state.note}</p>}
       <div className="mt-4 grid gap-8 lg:grid-cols-[3fr_2fr]">
         <section aria-labelledby="went-in">

@@ -5,6 +5,7 @@ import { Link, useNavigate, useParams } from "react-router";
 import { Trouble } from "../client/api";
 import { useKeepMachine, useMachine, useProfiles, useUndoMachine } from "../client/queries";
 import type { Machine, MachinePanel, MachineRead } from "../client/types.gen";
+import { drafted, useDraft } from "../parts/draft";
 import { TroubleNote } from "../parts/Trouble";
 import { CyclesForm } from "./CyclesForm";
 import { faultsOf } from "./fields";
@@ -25,7 +26,7 @@ export default function MachineEditor() {
 /** A new machine begins from a typical one. */
 function NewMachine() {
   const profiles = useProfiles();
-  const [start, setStart] = useState<Machine | null>(() => kept("new"));
+  const [start, setStart] = useState<Machine | null>(() => drafted<Machine>(draft("new")));
   if (start) return <Description id={undefined} stored={undefined} start={start} />;
   return (
     <div className="w-full px-6 py-4">
@@ -49,11 +50,6 @@ function NewMachine() {
 
 const draft = (id: string) => `machine ${id}`;
 
-function kept(id: string): Machine | null {
-  const text = sessionStorage.getItem(draft(id));
-  return text ? (JSON.parse(text) as Machine) : null;
-}
-
 interface Props {
   id: string | undefined;
   stored: MachineRead | undefined;
@@ -62,24 +58,19 @@ interface Props {
 
 function Description({ id, stored, start }: Props) {
   const key = id ?? "new";
-  const [machine, setMachine] = useState<Machine>(() => kept(key) ?? start);
+  const [machine, write, forget] = useDraft(draft(key), start);
   const [tab, setTab] = useState(0);
   const [full, setFull] = useState<MachinePanel | undefined>(stored?.panel);
   const keep = useKeepMachine(id, stored?.version ?? 0);
   const undo = useUndoMachine(id ?? "");
   const navigate = useNavigate();
-  const change = (part: Partial<Machine>) =>
-    setMachine((before) => {
-      const next = { ...before, ...part };
-      sessionStorage.setItem(draft(key), JSON.stringify(next));
-      return next;
-    });
+  const change = (part: Partial<Machine>) => write((before) => ({ ...before, ...part }));
   const problem = keep.error instanceof Trouble ? keep.error.problem : undefined;
   const at = faultsOf(problem);
   const save = () =>
     keep.mutate(tidy(machine), {
       onSuccess: (m) => {
-        sessionStorage.removeItem(draft(key));
+        forget();
         setFull(m.panel);
         navigate("/machines");
       },
@@ -97,7 +88,7 @@ function Description({ id, stored, start }: Props) {
         <button type="button" onClick={save} disabled={keep.isPending || (!!id && !changed)} className="min-h-12 rounded-tray bg-rim px-6 text-lg font-bold text-on-rim disabled:bg-shelf disabled:text-soft">
           {keep.isPending ? "Writing it down …" : "Keep the machine"}
         </button>
-        {id && changed && <button type="button" onClick={() => { sessionStorage.removeItem(draft(key)); setMachine(start); }} className="min-h-11 font-semibold text-rim underline">Forget what I changed here</button>}
+        {id && changed && <button type="button" onClick={forget} className="min-h-11 font-semibold text-rim underline">Forget what I changed here</button>}
         {id && !changed && (stored?.version ?? 1) > 1 && (
           <button type="button" onClick={() => undo.mutate(stored?.version ?? 0)} className="flex min-h-11 items-center gap-2 font-semibold text-rim underline"><Undo2 size={20} aria-hidden="true" />Undo the last change</button>
         )}

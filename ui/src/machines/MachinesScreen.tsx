@@ -1,11 +1,13 @@
 import { Link } from "react-router";
-import { useShelf } from "../client/queries";
+import { useMachinesAway, usePutAway, useShelf } from "../client/queries";
+import type { MachineOnShelf } from "../client/types.gen";
 import { TroubleNote } from "../parts/Trouble";
 import { inHours } from "../parts/time";
 
 /** The machines of the house. */
 export default function MachinesScreen() {
   const shelf = useShelf();
+  const away = useMachinesAway();
   if (shelf.error && !shelf.data) return <div className="p-8"><TroubleNote error={shelf.error} /></div>;
   if (!shelf.data) return <p className="p-8 text-lg text-soft">Looking along the worktop …</p>;
   const { machines } = shelf.data;
@@ -29,10 +31,35 @@ export default function MachinesScreen() {
               <Link to={`/?machine=${m.id}`} className="min-h-11 content-center text-rim underline">Plan on it<span className="sr-only">: {m.name}</span></Link>
               <Link to={`/machines/${m.id}/compare`} className="min-h-11 content-center text-rim underline">Compare its cycles<span className="sr-only">: {m.name}</span></Link>
               <Link to={`/machines/${m.id}`} className="min-h-11 content-center text-rim underline">Change it<span className="sr-only">: {m.name}</span></Link>
+              <PutAway machine={m} away={false} />
             </p>
           </li>
         ))}
       </ul>
+      {away.data && away.data.machines.length > 0 && (
+        <section aria-labelledby="away">
+          <h2 id="away" className="mt-6 text-lg font-bold">Put away</h2>
+          <ul className="divide-y divide-rule border-y border-rule">
+            {away.data.machines.map((m) => (
+              <li key={m.id} className="flex flex-wrap items-center gap-x-6 py-2 text-lg">
+                <span className="min-w-64 flex-1">{m.name}</span><PutAway machine={m} away />
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
     </div>
+  );
+}
+
+function PutAway({ machine, away }: { machine: MachineOnShelf; away: boolean }) {
+  const put = usePutAway(`/machines/${machine.id}`);
+  return (
+    <>
+      <button type="button" disabled={put.isPending} onClick={() => put.mutate(!away)} className="min-h-11 font-semibold text-rim underline">
+        {away ? "Bring it back" : "Put it away"}<span className="sr-only">: {machine.name}</span>
+      </button>
+      <TroubleNote error={put.error} />
+    </>
   );
 }

@@ -1,15 +1,14 @@
 import { BookOpen, ClipboardList, CookingPot, Ellipsis, Eye, Keyboard, Scale, ScrollText, SlidersVertical } from "lucide-react";
 import { lazy, Suspense, useEffect, useState } from "react";
 import { NavLink, useNavigate } from "react-router";
-import { useShelf } from "../client/queries";
-import { useRunning } from "./RunningStrip";
+import { useRunning, useShelf } from "../client/queries";
 import { Sprig } from "./Sprig";
 
 const Shortcuts = lazy(() => import("./Shortcuts"));
 
 /** The screens, in the order of the job. */
 export function Rail() {
-  const running = useRunning();
+  const running = useRunning().data?.bakes[0];
   const navigate = useNavigate();
   const [help, setHelp] = useState(false);
   const [more, setMore] = useState(false); // on a phone, where three screens stand behind one

@@ -1,23 +1,17 @@
 import { Link, useLocation } from "react-router";
 import { useNow } from "../client/clock";
-import { useLog } from "../client/queries";
-import type { BakeSummary } from "../client/types.gen";
+import { useRunning } from "../client/queries";
 import { clock, countdown } from "./time";
-
-/** The newest bake that has not ended. */
-export function useRunning(): BakeSummary | undefined {
-  const log = useLog();
-  return log.data?.bakes.find((b) => b.state.phase !== "out" && b.state.phase !== "abandoned");
-}
 
 /** Shows the running bake's next moment on every screen but its own. */
 export function RunningStrip() {
-  const running = useRunning();
-  const zone = useLog().data?.zone;
+  const bakes = useRunning();
+  const running = bakes.data?.bakes[0];
+  const zone = bakes.data?.zone;
   const now = useNow();
   const here = useLocation().pathname;
   if (!running || !zone || here.startsWith("/watch")) return null;
-  const next = running.state.moments.find((m) => Date.parse(m.at) > now && !m.done);
+  const next = running.moments?.find((m) => Date.parse(m.at) > now && !m.done);
   return (
     <Link to={`/watch/${running.id}`} className="flex min-h-12 items-center gap-4 px-4 text-lg font-semibold text-ink max-md:bg-shelf md:pb-2">
       <span className="truncate">{running.recipe}</span>

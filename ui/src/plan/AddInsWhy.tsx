@@ -11,7 +11,7 @@ export default function AddInsWhy({ answer, fault, change }: { answer: PlanAnswe
     <>
       <h2 className="mt-2 text-lg font-bold">{names[addIns.way]}</h2>
       <p className="mt-1">{addIns.why}</p>
-      {fault?.pointer === "/addIns" && <p role="alert" className="mt-1 border-l-4 border-rim pl-3 text-sm">{fault.detail}</p>}
+      {fault?.pointer === "/time/addIns" && <p role="alert" className="mt-1 border-l-4 border-rim pl-3 text-sm">{fault.detail}</p>}
       <div role="group" aria-label="How the add-ins go in" className="mt-3 grid gap-2">
         {addInWays.map((w) => (
           <button key={w} type="button" aria-pressed={w === addIns.way} disabled={w === "dispenser" && !!addIns.noBox} onClick={() => change({ "add-ins": w })} className="min-h-12 rounded-tray border-2 border-rule px-3 text-left font-semibold disabled:text-soft aria-pressed:border-rim">

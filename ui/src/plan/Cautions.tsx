@@ -25,7 +25,7 @@ export function Cautions({ cautions, wish, change }: Props) {
       ...(way.cycle && { cycle: way.cycle }),
       ...(way.order && { order: way.order }),
       ...(way.addIns && { "add-ins": way.addIns }),
-      ...(way.swaps && { swap: swapped([...(wish.swaps ?? []), ...way.swaps]) }),
+      ...(way.swaps && { swap: swapped([...(wish.loaf.swaps ?? []), ...way.swaps]) }),
     });
   const folded = notes.length > (grave.length > 0 ? 0 : 2);
   return (

@@ -27,13 +27,13 @@ export function CycleWhy({ answer, wish, recipe, machine, fault, keep, change }:
     <>
       <h2 className="mt-2 text-lg font-bold">{setting.cycle.panel} {setting.cycle.name}</h2>
       <p className="mt-1">{setting.why}</p>
-      <Within value={wish.within} fault={fault?.pointer === "/within" ? fault.detail : undefined} keep={(m) => change({ within: m ? String(m) : null })} />
+      <Within value={wish.time?.within} fault={fault?.pointer === "/time/within" ? fault.detail : undefined} keep={(m) => change({ within: m ? String(m) : null })} />
       {answer.plan.addIns && (
         <label className="mt-1 flex min-h-11 items-center justify-between gap-2 text-sm font-semibold">
           Nobody is there at the beep
-          <Switch checked={!!wish.away} onChange={(on) => change({ "away-at-beep": on ? "1" : null, "add-ins": null })} className="relative inline-block h-7 w-12 shrink-0 rounded-full border-2 border-rim data-checked:bg-rim">
+          <Switch checked={!!wish.time?.away} onChange={(on) => change({ "away-at-beep": on ? "1" : null, "add-ins": null })} className="relative inline-block h-7 w-12 shrink-0 rounded-full border-2 border-rim data-checked:bg-rim">
             <span className="sr-only">Nobody is there at the beep</span>
-            <span aria-hidden="true" className={`block size-5 rounded-full ${wish.away ? "translate-x-5 bg-on-rim" : "translate-x-0.5 bg-rim"}`} />
+            <span aria-hidden="true" className={`block size-5 rounded-full ${wish.time?.away ? "translate-x-5 bg-on-rim" : "translate-x-0.5 bg-rim"}`} />
           </Switch>
         </label>
       )}

@@ -33,7 +33,7 @@ export default function FormulaSheet({ answer }: { answer: PlanAnswer }) {
       <div>
         <h2 className="text-lg font-bold">Against what is usual</h2>
         <dl className="border-b border-rule">
-          {formula.against.map((a) => <BandBar key={a.of} name={names[a.of]} against={a} swapped={!!formula.written} hint={hints[a.of]} />)}
+          {answer.plan.usual.against.map((a) => <BandBar key={a.of} name={names[a.of]} against={a} swapped={!!formula.written} hint={hints[a.of]} />)}
         </dl>
         <p className="mt-2 text-xs text-soft">{sure[formula.sure]} “Usual” is a guide: plenty of loved loaves lie outside.</p>
       </div>

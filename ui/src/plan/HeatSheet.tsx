@@ -13,7 +13,7 @@ interface Props {
 /** How warm the liquid must be, without a thermometer too, and the balance of heat behind it. */
 export default function HeatSheet({ answer, wish, fault, change }: Props) {
   const { heat } = answer.plan;
-  const cold = wish.warmth?.cold ?? [];
+  const cold = wish.hands?.warmth?.cold ?? [];
   const unit = heat.room.slice(-2);
   const at = (pointer: string) => (fault?.pointer === pointer ? fault.detail : undefined);
   return (
@@ -35,8 +35,8 @@ export default function HeatSheet({ answer, wish, fault, change }: Props) {
       <div>
         <h2 className="text-lg font-bold">What was assumed</h2>
         <div className="mt-1 flex gap-4">
-          <Degree label="Kitchen" value={heat.room} unit={unit} fault={at("/warmth/room")} keep={(room) => change({ room })} />
-          <Degree label="Flour" value={heat.flour} unit={unit} fault={at("/warmth/flour")} keep={(flour) => change({ flour })} />
+          <Degree label="Kitchen" value={heat.room} unit={unit} fault={at("/hands/warmth/room")} keep={(room) => change({ room })} />
+          <Degree label="Flour" value={heat.flour} unit={unit} fault={at("/hands/warmth/flour")} keep={(flour) => change({ flour })} />
         </div>
         <table className="mt-2 w-full border-y border-rule text-sm">
           <thead><tr className="text-xs text-soft"><th className="py-1 text-left font-semibold">in the pan</th><th className="pl-3 text-right font-semibold">weight</th><th className="pl-3 text-right font-semibold">heat</th><th className="pl-3 text-right font-semibold">at</th><th className="pl-3 text-right font-semibold">fridge</th></tr></thead>

@@ -1,17 +1,18 @@
-import { useChangeKitchen, useShelf } from "../client/queries";
-import type { Formula, PlanAnswer, PlanLine, SwapOffer, Wish } from "../client/types.gen";
+import { useChangeKitchen, useOffers, useShelf } from "../client/queries";
+import type { Formula, PlanLine, SwapOffer, Wish } from "../client/types.gen";
+import { TroubleNote } from "../parts/Trouble";
 import { type Change, swapped } from "./wish";
 
 interface Props {
-  answer: PlanAnswer;
   wish: Wish;
   line: PlanLine;
   change: (change: Change) => void;
 }
 
 /** What can stand in for a line, each with the formula before and after; and whether it is in the house. */
-export function LineSwaps({ answer, wish, line, change }: Props) {
-  const offers = answer.offers.filter((o) => o.line === line.id);
+export function LineSwaps({ wish, line, change }: Props) {
+  const asked = useOffers(wish, line.id);
+  const offers = asked.data?.offers ?? [];
   const kitchen = useShelf().data?.kitchen;
   const { change: keep } = useChangeKitchen();
   const stock = kitchen?.stock ?? [];
@@ -25,9 +26,11 @@ export function LineSwaps({ answer, wish, line, change }: Props) {
           {out ? "There is some in the house again" : "There is none in the house"}
         </button>
       )}
+      {asked.isLoading && <p className="mt-4 text-xs text-soft">Looking what could go in instead …</p>}
+      <TroubleNote error={asked.error} />
       {offers.length > 0 && <h3 className="mt-4 text-xs font-semibold text-soft">Instead</h3>}
       <ul className="divide-y divide-rule border-b border-rule">
-        {offers.map((o) => <Offer key={o.swap + (o.share ?? 0)} offer={o} take={() => change({ swap: swapped([...(wish.swaps ?? []), { line: o.line, swap: o.swap, share: o.share }]) })} />)}
+        {offers.map((o) => <Offer key={o.swap + (o.share ?? 0)} offer={o} take={() => change({ swap: swapped([...(wish.loaf.swaps ?? []), { line: o.line, swap: o.swap, share: o.share }]) })} />)}
       </ul>
     </>
   );

@@ -15,11 +15,11 @@ interface Props {
 export function LineWhy({ answer, wish, line, fault, change }: Props) {
   const { plan } = answer;
   const found = plan.lines.find((l) => l.id === line);
-  const lock = wish.locks?.find((l) => l.line === line);
-  const have = wish.have?.line === line ? wish.have : undefined;
+  const lock = wish.hands?.locks?.find((l) => l.line === line);
+  const have = wish.loaf.have?.line === line ? wish.loaf.have : undefined;
   const [typed, setTyped] = useState(lock?.amount ?? have?.amount ?? "");
-  const weigh = wish.weigh ?? [];
-  const others = (wish.locks ?? []).filter((l) => l.line !== line);
+  const weigh = wish.hands?.weigh ?? [];
+  const others = (wish.hands?.locks ?? []).filter((l) => l.line !== line);
   const hold = () => change({ lock: locked([...others, { line, amount: typed.trim() }]), have: null });
   const follow = () => change({ have: `${line}:${typed.trim()}`, lock: locked(others) });
   const letGo = () => {
@@ -64,12 +64,12 @@ export function LineWhy({ answer, wish, line, fault, change }: Props) {
         <Choice press={follow} disabled={!typed.trim()}>Scale the loaf to it</Choice>
         {(lock || have) && <Choice press={letGo}>Let it go again</Choice>}
         {found.or?.map((o) => (
-          <Choice key={o.id} press={() => change({ instead: listed(Object.entries({ ...wish.instead, [line]: o.id }).map(([l, id]) => `${l}:${id}`)) })}>Use {o.name} instead</Choice>
+          <Choice key={o.id} press={() => change({ instead: listed(Object.entries({ ...wish.loaf.instead, [line]: o.id }).map(([l, id]) => `${l}:${id}`)) })}>Use {o.name} instead</Choice>
         ))}
-        {found.optional && <Choice press={() => change({ without: listed([...(wish.without ?? []), line]) })}>Leave it out</Choice>}
+        {found.optional && <Choice press={() => change({ without: listed([...(wish.loaf.without ?? []), line]) })}>Leave it out</Choice>}
         <Choice press={() => change({ weigh: listed(weighed ? weigh.filter((w) => w !== line) : [...weigh, line]) })}>{weighed ? "Measure it by scoops" : "Weigh it"}</Choice>
       </div>
-      <LineSwaps answer={answer} wish={wish} line={found} change={change} />
+      <LineSwaps wish={wish} line={found} change={change} />
     </>
   );
 }

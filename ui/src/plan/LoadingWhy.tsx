@@ -13,7 +13,7 @@ export default function LoadingWhy({ answer, wish, change }: { answer: PlanAnswe
   const { manner } = pan;
   const kitchen = useShelf().data?.kitchen;
   const { change: keep } = useChangeKitchen();
-  const own = wish.loading ?? {};
+  const own = wish.hands?.loading ?? {};
   const mine = Object.keys(own).length > 0;
   const forget: Change = { order: null, "salt-place": null, "fat-place": null, "yeast-place": null };
   const forGood = () => kitchen && keep.mutate({ ...kitchen, loading: { ...kitchen.loading, ...own } }, { onSuccess: () => change(forget) });

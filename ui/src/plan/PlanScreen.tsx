@@ -1,6 +1,7 @@
 import { ChevronDown } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
 import { Trouble } from "../client/api";
+import { own } from "../client/kitchen";
 import { usePlan, usePrefetchedSizes, useShelf } from "../client/queries";
 import type { PlanAnswer, Shelf, Wish } from "../client/types.gen";
 import { addDays, clock, day } from "../parts/time";
@@ -13,6 +14,7 @@ import { MachinePanel } from "./MachinePanel";
 import { PanSection } from "./PanSection";
 import { Picker, SizeSwitch } from "./Pickers";
 import { ReadyPicker } from "./ReadyPicker";
+import { RecipePicker } from "./RecipePicker";
 import { StartDialog } from "./StartDialog";
 import { SwapStrip } from "./SwapStrip";
 import { isWide, type Why } from "./why";
@@ -51,12 +53,12 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
   const zone = shelf.kitchen.zone;
   const pickMachine = (id: string) => {
     const next = shelf.machines.find((m) => m.id === id);
-    change({ machine: id, cycle: null, crust: null, size: next?.sizes.includes(wish.size) ? wish.size : null });
+    change({ machine: id, cycle: null, crust: null, size: next?.sizes.includes(wish.loaf.size ?? "") ? wish.loaf.size : null });
   };
   const fault = (at: RegExp) => (plan.error instanceof Trouble && at.test(plan.error.problem.pointer ?? "") ? plan.error.problem : undefined);
-  const readyFault = fault(/^\/ready/)?.detail;
-  const lineFault = fault(/^\/(locks|have)/);
-  const wishFault = fault(/^\/(warmth|addIns|within)/);
+  const readyFault = fault(/^\/time\/ready/)?.detail;
+  const lineFault = fault(/^\/(hands\/locks|loaf\/have)/);
+  const wishFault = fault(/^\/(hands\/warmth|time\/addIns|time\/within)/);
   const beep = answer?.plan.moments.find((m) => m.kind === "add-ins");
   const beepAt = (after: number) => clock(Date.parse(answer?.plan.timer.begin ?? "") + after * 60_000, zone);
   const beepClock = beep && (beep.upTo ? `${beepAt(beep.after)}–${beepAt(beep.upTo)}` : beepAt(beep.after));
@@ -67,16 +69,17 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
       <header className="flex flex-wrap items-start gap-x-6 gap-y-2 border-b-2 border-rim px-4 py-2">
         <h1 className="sr-only">Plan: {recipe.name}</h1>
         <div className="min-w-0 flex-1 basis-72">
-          <Picker look="large" label="Recipe" value={recipe.id} pick={(id) => change({ ...forThisLoaf, recipe: id })} choices={shelf.recipes.map((r) => ({ id: r.id, name: r.name, hint: r.note }))} />
+          <RecipePicker shelf={shelf} recipe={recipe} pick={(id) => change({ ...forThisLoaf, recipe: id })} />
           <div className="flex min-w-0 items-center text-sm text-soft">
             <span className="pl-2 whitespace-nowrap">in the</span>
             <Picker look="small" label="Machine" value={machine.id} pick={pickMachine} choices={shelf.machines.map((m) => ({ id: m.id, name: m.name, hint: `bakes ${m.sizes.join(", ")}` }))} />
             <span className="min-w-0 truncate text-xs" title={recipe.note}>{recipe.note}</span>
           </div>
         </div>
-        {answer && <SizeSwitch sizes={answer.plan.sizes} value={answer.plan.size} slices={wish.slices} eaters={wish.eaters} pick={(size) => change({ size, slices: null, eaters: null, have: null, closer: null })} ask={change} />}
-        <ReadyPicker ready={wish.ready} home={!!wish.notYet} zone={zone} earliest={nextMeal(shelf.now, zone)} change={change} fault={readyFault} />
+        {answer && <SizeSwitch sizes={answer.plan.sizes} value={answer.plan.size} slices={wish.loaf.slices} eaters={wish.loaf.eaters} pick={(size) => change({ size, slices: null, eaters: null, have: null, closer: null })} ask={change} />}
+        <ReadyPicker ready={wish.time?.ready} home={!!wish.time?.notYet} zone={zone} earliest={nextMeal(shelf.now, zone)} change={change} fault={readyFault} />
       </header>
+      {shelf.unreadable?.map((say) => <p key={say} role="alert" className="border-l-4 border-signal px-4 py-2">{say}</p>)}
       {plan.error && !readyFault && !(lineFault && why?.about === "line") && !(wishFault && why) && <div className="p-4"><TroubleNote error={plan.error} /></div>}
       {answer && (
         <>
@@ -157,18 +160,18 @@ function useChanged(answer: PlanAnswer | undefined): Set<string> {
 
 /** What was on the timer when this same plan was last looked at, where time has moved it since. */
 function useRenewed(wish: Wish, answer: PlanAnswer | undefined): number | undefined {
-  const key = `timer ${JSON.stringify(wish)}`;
+  const key = own(`timer ${JSON.stringify(wish)}`);
   const [before, setBefore] = useState<{ key: string; setting: number } | null>(null);
   const setting = answer?.plan.timer.setting;
   useEffect(() => {
-    if (!wish.ready || setting === undefined) return;
+    if (!wish.time?.ready || setting === undefined) return;
     const seen = sessionStorage.getItem(key);
     if (seen === null) sessionStorage.setItem(key, String(setting));
     else if (Number(seen) !== setting) {
       setBefore({ key, setting: Number(seen) });
       sessionStorage.setItem(key, String(setting));
     }
-  }, [key, setting, wish.ready]);
+  }, [key, setting, wish.time?.ready]);
   return before?.key === key ? before.setting : undefined;
 }
 

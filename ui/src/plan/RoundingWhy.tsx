@@ -16,7 +16,7 @@ const signed = (n: number) => (n > 0 ? `+${n.toFixed(1)}` : n.toFixed(1));
 export function RoundingWhy({ answer, wish, change }: Props) {
   const { rounding } = answer.plan;
   const kitchen = useShelf().data?.kitchen;
-  const away = wish.notToHand ?? [];
+  const away = wish.hands?.notToHand ?? [];
   const toggle = (name: string) => change({ away: listed(away.includes(name) ? away.filter((a) => a !== name) : [...away, name]) });
   const rows: [string, (s: PlanRoundingShift) => string][] = [
     ["Scoops", (s) => String(s.scoops)], ["Water, points", (s) => signed(s.water)], ["Yeast, %", (s) => signed(s.yeast)], ["Flour, %", (s) => signed(s.flour)],

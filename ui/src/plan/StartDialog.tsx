@@ -9,7 +9,7 @@ import { TroubleNote } from "../parts/Trouble";
 
 /** At the machine: what to set right now, worked out anew, and the word that Start was pressed. */
 export function StartDialog({ wish, close }: { wish: Wish; close: () => void }) {
-  const atPanel = { ...wish, atPanel: true };
+  const atPanel: Wish = { ...wish, time: { ...wish.time, atPanel: true } };
   const fresh = usePlan(atPanel);
   const client = useQueryClient();
   const start = useStartBake();

@@ -32,7 +32,7 @@ export function SwapStrip({ answer, wish, recipe, change, ask }: Props) {
   }
   if (swaps.length === 0) return null;
   const save = () =>
-    keep.mutate({ revision: answer.revision, swaps: wish.swaps ?? [] }, {
+    keep.mutate({ revision: answer.revision, swaps: wish.loaf.swaps ?? [] }, {
       onSuccess: (k) => {
         setKept(k);
         change({ swap: null });

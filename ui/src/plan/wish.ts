@@ -1,5 +1,6 @@
 import { useSearchParams } from "react-router";
-import type { MachineOnShelf, PanManner, PlanLock, RecipeOnShelf, Shelf, SwapPick, Wish } from "../client/types.gen";
+import { useRecipe } from "../client/queries";
+import type { MachineOnShelf, PanManner, PlanLock, RecipeOnShelf, RecipeRead, Shelf, SwapPick, Wish } from "../client/types.gen";
 
 export interface Chosen {
   wish: Wish;
@@ -29,9 +30,14 @@ export function useWish(shelf: Shelf | undefined): [Chosen | null, (change: Chan
       },
       { replace: true },
     );
-  return [shelf ? chosen(shelf, search) : null, change];
+  const named = search.get("recipe");
+  const onShelf = shelf?.recipes.find((r) => r.id === named);
+  const beyond = useRecipe(shelf && named && !onShelf ? named : undefined); // of the window that the shelf shows
+  if (!shelf || beyond.isLoading) return [null, change];
+  return [chosen(shelf, search, onShelf ?? (beyond.data && row(beyond.data)) ?? shelf.recipes[0]), change];
 }
 
+export const crusts = ["light", "medium", "dark"] as const;
 export const orders = ["wet first", "dry first", "yeast bloomed", "dry mixed first", "as listed"] as const;
 export const saltPlaces = ["under the flour", "in the liquid", "above the flour"] as const;
 export const fatPlaces = ["in pieces", "in four corners", "over the bottom", "melted"] as const;
@@ -57,47 +63,70 @@ function pick(text: string): SwapPick {
   return Number(share) > 0 ? { line, swap, share: Number(share) } : { line, swap };
 }
 
-function chosen(shelf: Shelf, search: URLSearchParams): Chosen | null {
-  const recipe = shelf.recipes.find((r) => r.id === search.get("recipe")) ?? shelf.recipes[0];
+const row = ({ id = "", revision = 0, recipe }: RecipeRead): RecipeOnShelf => ({
+  id, revision, name: recipe.name, kind: recipe.kind, size: recipe.size ?? "", note: recipe.note ?? "",
+});
+
+function chosen(shelf: Shelf, search: URLSearchParams, recipe: RecipeOnShelf | undefined): Chosen | null {
   const machine = shelf.machines.find((m) => m.id === search.get("machine")) ?? shelf.machines[0];
   if (!recipe || !machine) return null;
   const size = [search.get("size"), recipe.size].find((s) => s && machine.sizes.includes(s)) ?? machine.sizes.at(-1) ?? recipe.size;
-  const wish: Wish = { recipe: recipe.id, machine: machine.id, size };
-  const ready = search.get("ready");
-  const cycle = search.get("cycle");
-  const crust = search.get("crust");
-  const closer = Number(search.get("closer"));
+  return { wish: { recipe: recipe.id, machine: machine.id, loaf: loaf(search, size), time: time(search), hands: hands(search) }, recipe, machine };
+}
+
+/** A whole number above nothing that the address bar holds. */
+function count(text: string | null): number | undefined {
+  const n = Number(text);
+  return Number.isInteger(n) && n > 0 ? n : undefined;
+}
+
+/** What is left of a value without what it does not say; nothing where it says nothing. */
+function said<T extends object>(value: T): T | undefined {
+  const entries = Object.entries(value).filter(([, v]) => v !== undefined && v !== null && v !== "" && !(Array.isArray(v) && v.length === 0));
+  return entries.length > 0 ? (Object.fromEntries(entries) as T) : undefined;
+}
+
+function loaf(search: URLSearchParams, size: string): Wish["loaf"] {
   const have = search.get("have");
-  if (ready) wish.ready = ready;
-  if (cycle) wish.cycle = cycle;
-  if (crust === "light" || crust === "medium" || crust === "dark") wish.crust = crust;
-  if (Number.isInteger(closer) && closer !== 0) wish.closer = closer;
-  if (search.get("away")) wish.notToHand = list(search.get("away"));
-  if (search.get("lock")) wish.locks = list(search.get("lock")).map(lock);
-  if (search.get("weigh")) wish.weigh = list(search.get("weigh"));
-  const slices = Number(search.get("slices"));
-  if (Number.isInteger(slices) && slices > 0) wish.slices = slices;
-  const eaters = Number(search.get("eaters"));
-  if (Number.isInteger(eaters) && eaters > 0) wish.eaters = eaters;
-  if (search.get("swap")) wish.swaps = list(search.get("swap")).map(pick);
-  const [room, flour] = [search.get("room"), search.get("flour")];
-  const cold = list(search.get("cold"));
-  if (room || flour || cold.length > 0) wish.warmth = { ...(room && { room }), ...(flour && { flour }), ...(cold.length > 0 && { cold }) };
-  if (search.get("home")) wish.notYet = true;
-  const within = Number(search.get("within"));
-  if (Number.isInteger(within) && within > 0) wish.within = within;
-  if (search.get("away-at-beep")) wish.away = true;
-  const addIns = addInWays.find((w) => w === search.get("add-ins"));
-  if (addIns) wish.addIns = addIns;
-  const loading: PanManner = {};
-  loading.order = orders.find((o) => o === search.get("order"));
-  loading.salt = saltPlaces.find((o) => o === search.get("salt-place"));
-  loading.fat = fatPlaces.find((o) => o === search.get("fat-place"));
-  loading.yeast = yeastPlaces.find((o) => o === search.get("yeast-place"));
-  if (loading.order || loading.salt || loading.fat || loading.yeast) wish.loading = loading;
-  if (have) wish.have = lock(have);
-  if (search.get("without")) wish.without = list(search.get("without"));
   const instead = list(search.get("instead")).map(lock); // "l2:oil"
-  if (instead.length > 0) wish.instead = Object.fromEntries(instead.map((i) => [i.line, i.amount]));
-  return { wish, recipe, machine };
+  return {
+    size,
+    ...said({
+      slices: count(search.get("slices")),
+      eaters: count(search.get("eaters")),
+      have: have ? lock(have) : undefined,
+      without: list(search.get("without")),
+      instead: instead.length > 0 ? Object.fromEntries(instead.map((i) => [i.line, i.amount])) : undefined,
+      swaps: list(search.get("swap")).map(pick),
+    }),
+  };
+}
+
+function time(search: URLSearchParams): Wish["time"] {
+  return said({
+    ready: search.get("ready") ?? undefined,
+    notYet: search.get("home") ? true : undefined,
+    within: count(search.get("within")),
+    away: search.get("away-at-beep") ? true : undefined,
+    cycle: search.get("cycle") ?? undefined,
+    crust: crusts.find((c) => c === search.get("crust")),
+    addIns: addInWays.find((w) => w === search.get("add-ins")),
+  });
+}
+
+function hands(search: URLSearchParams): Wish["hands"] {
+  const closer = Number(search.get("closer"));
+  return said({
+    closer: Number.isInteger(closer) && closer !== 0 ? closer : undefined,
+    notToHand: list(search.get("away")),
+    locks: list(search.get("lock")).map(lock),
+    weigh: list(search.get("weigh")),
+    loading: said<PanManner>({
+      order: orders.find((o) => o === search.get("order")),
+      salt: saltPlaces.find((o) => o === search.get("salt-place")),
+      fat: fatPlaces.find((o) => o === search.get("fat-place")),
+      yeast: yeastPlaces.find((o) => o === search.get("yeast-place")),
+    }),
+    warmth: said({ room: search.get("room") ?? undefined, flour: search.get("flour") ?? undefined, cold: list(search.get("cold")) }),
+  });
 }

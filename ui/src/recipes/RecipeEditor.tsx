@@ -1,8 +1,9 @@
-import { useEffect, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { Trouble } from "../client/api";
 import { useKeepRecipe, useReadRecipe, useRecipe, useShelf } from "../client/queries";
 import type { RecipeText } from "../client/types.gen";
+import { useDraft } from "../parts/draft";
+import { useSettled } from "../parts/settled";
 import { TroubleNote } from "../parts/Trouble";
 import { Picker } from "../plan/Pickers";
 import { ReadLines } from "./ReadLines";
@@ -18,21 +19,28 @@ export default function RecipeEditor() {
   const standard = useShelf().data?.kitchen.standard;
   if (stored.error) return <div className="p-8"><TroubleNote error={stored.error} /></div>;
   if ((id && !stored.data) || !standard) return <p className="p-8 text-lg text-soft">Taking the card out …</p>;
-  return <Card key={id ?? "new"} id={id} start={stored.data?.recipe ?? { name: "", kind: "white", standard, text: "" }} />;
+  return <Card key={id ?? "new"} id={id} revision={stored.data?.revision} start={stored.data?.recipe ?? { name: "", kind: "white", standard, text: "" }} />;
 }
 
-function Card({ id, start }: { id: string | undefined; start: RecipeText }) {
-  const [recipe, change] = useDraft(`recipe ${id ?? "new"}`, start);
+interface CardProps {
+  id: string | undefined;
+  revision: number | undefined; // that is being changed
+  start: RecipeText;
+}
+
+function Card({ id, revision, start }: CardProps) {
+  const [recipe, write, forget] = useDraft(`recipe ${id ?? "new"}`, start);
+  const change = (part: Partial<RecipeText>) => write((before) => ({ ...before, ...part }));
   const settled = useSettled(recipe);
   const read = useReadRecipe({ ...settled, name: settled.name || "…" });
-  const keep = useKeepRecipe(id);
+  const keep = useKeepRecipe(id, revision);
   const navigate = useNavigate();
   const problem = keep.error instanceof Trouble ? keep.error.problem : read.error instanceof Trouble ? read.error.problem : undefined;
   const at = (pointer: string) => (problem?.pointer === pointer ? problem.detail : undefined);
   const save = () =>
     keep.mutate(recipe, {
       onSuccess: (kept) => {
-        sessionStorage.removeItem(`recipe ${id ?? "new"}`);
+        forget();
         navigate(`/?recipe=${kept.id}`);
       },
     });
@@ -78,28 +86,3 @@ function Card({ id, start }: { id: string | undefined; start: RecipeText }) {
 }
 
 const Fault = ({ text }: { text: string | undefined }) => <p role="status" className="text-sm text-signal">{text}</p>;
-
-/** A recipe being written; it survives a reload. */
-function useDraft(key: string, start: RecipeText): [RecipeText, (part: Partial<RecipeText>) => void] {
-  const [recipe, set] = useState<RecipeText>(() => {
-    const kept = sessionStorage.getItem(key);
-    return kept ? (JSON.parse(kept) as RecipeText) : start;
-  });
-  const change = (part: Partial<RecipeText>) =>
-    set((before) => {
-      const next = { ...before, ...part };
-      sessionStorage.setItem(key, JSON.stringify(next));
-      return next;
-    });
-  return [recipe, change];
-}
-
-/** The value, once the hands have rested for a moment. */
-function useSettled<T>(value: T): T {
-  const [settled, settle] = useState(value);
-  useEffect(() => {
-    const timer = setTimeout(() => settle(value), 300);
-    return () => clearTimeout(timer);
-  }, [value]);
-  return settled;
-}

@@ -3,6 +3,7 @@ import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { useBake, useTellBake } from "../client/queries";
 import type { BakeView } from "../client/types.gen";
+import { useDraft } from "../parts/draft";
 import { clock } from "../parts/time";
 import { TroubleNote } from "../parts/Trouble";
 
@@ -19,19 +20,14 @@ export default function VerdictScreen() {
 
 function Judge({ bake }: { bake: BakeView }) {
   const { state, zone } = bake;
-  const draft = `note ${bake.id}`;
   const [mark, setMark] = useState(state.mark ?? 0);
-  const [note, setNote] = useState(sessionStorage.getItem(draft) ?? state.note ?? "");
+  const [note, write, forget] = useDraft(`note ${bake.id}`, state.note ?? "");
   const tell = useTellBake(bake.id);
   const navigate = useNavigate();
-  const write = (text: string) => {
-    setNote(text);
-    sessionStorage.setItem(draft, text);
-  };
   const save = () =>
     tell.mutate({ what: "judged", mark, note: note.trim() }, {
       onSuccess: () => {
-        sessionStorage.removeItem(draft);
+        forget();
         navigate(`/log/${bake.id}`);
       },
     });
@@ -40,9 +36,9 @@ function Judge({ bake }: { bake: BakeView }) {
   const takeBack = () => ended && tell.mutate({ what: "undone", of: ended.seq }, { onSuccess: () => navigate(`/watch/${bake.id}`) });
   return (
     <div className="mx-auto w-full max-w-3xl px-6 py-6">
-      <h1 className="text-xl font-bold">How did the {bake.recipe} come out?</h1>
+      <h1 className="text-xl font-bold">How did the {bake.plan.recipe} come out?</h1>
       <p className="text-lg text-soft">
-        <span className="fraction">{bake.size}</span>, {bake.machine}
+        <span className="fraction">{bake.plan.size}</span>, {bake.plan.machine}
         {state.end && <> · {state.phase === "abandoned" ? "ended early" : "out of the pan"} at <span className="figures">{clock(state.end, zone)}</span></>}
         {ended && <button type="button" onClick={takeBack} className="ml-3 min-h-11 text-base font-semibold text-rim underline">Undo that</button>}
       </p>
@@ -57,7 +53,7 @@ function Judge({ bake }: { bake: BakeView }) {
       <label className="mt-6 block">
         <span className="text-lg font-semibold">What to remember</span>
         <span className="block text-soft">Height, crumb, crust, taste. One change for next time, and only one.</span>
-        <textarea value={note} onChange={(e) => write(e.target.value)} rows={4} maxLength={4000} className="mt-2 w-full rounded-tray border-2 border-rim bg-enamel p-3 text-lg" />
+        <textarea value={note} onChange={(e) => write(() => e.target.value)} rows={4} maxLength={4000} className="mt-2 w-full rounded-tray border-2 border-rim bg-enamel p-3 text-lg" />
       </label>
       <div className="mt-2"><TroubleNote error={tell.error} /></div>
       <div className="mt-4 flex flex-wrap items-center gap-3">

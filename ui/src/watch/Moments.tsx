@@ -12,7 +12,7 @@ interface Props {
 export function Moments({ bake, now, tell }: Props) {
   const undo = (m: BakeMoment) => {
     const gone = new Set(bake.happenings.filter((h) => h.what === "undone").map((h) => h.of));
-    const done = bake.happenings.find((h) => h.what === "done" && h.moment === m.kind && !gone.has(h.seq));
+    const done = bake.happenings.find((h) => h.what === "done" && h.moment === m.id && !gone.has(h.seq));
     if (done) tell({ what: "undone", of: done.seq });
   };
   return (
@@ -22,11 +22,11 @@ export function Moments({ bake, now, tell }: Props) {
         {bake.state.moments.map((m) => {
           const past = Date.parse(m.at) <= now;
           return (
-            <li key={m.kind} data-moment={m.kind} className={`flex min-h-14 items-center gap-4 ${past || m.done ? "text-soft" : ""}`}>
+            <li key={m.id} data-moment={m.kind} className={`flex min-h-14 items-center gap-4 ${past || m.done ? "text-soft" : ""}`}>
               <span className={`figures w-16 text-lg ${m.person ? "font-bold" : ""}`}>{clock(m.at, bake.zone)}</span>
               <span className={`flex-1 ${m.person && !past ? "font-semibold" : ""} ${m.done ? "line-through" : ""}`}>{m.say}</span>
               {m.person && m.kind !== "ready" && (
-                <button type="button" onClick={() => (m.done ? undo(m) : tell({ what: "done", moment: m.kind }))} className="flex min-h-12 items-center gap-2 rounded-tray border-2 border-rim px-3 text-base font-semibold text-rim">
+                <button type="button" onClick={() => (m.done ? undo(m) : tell({ what: "done", moment: m.id }))} className="flex min-h-12 items-center gap-2 rounded-tray border-2 border-rim px-3 text-base font-semibold text-rim">
                   {m.done ? <><Undo2 size={20} aria-hidden="true" />Undo</> : <><Check size={20} aria-hidden="true" />Done</>}
                   <span className="sr-only">: {m.say}</span>
                 </button>

@@ -1,15 +1,14 @@
 import { Link, Navigate } from "react-router";
-import { useLog } from "../client/queries";
-import { useRunning } from "../parts/RunningStrip";
+import { useRunning } from "../client/queries";
 
 /** Watch without a bake in the address: the running one, or the first step. */
 export default function WatchNone() {
-  const log = useLog();
-  const running = useRunning();
+  const bakes = useRunning();
+  const running = bakes.data?.bakes[0];
   if (running) return <Navigate to={`/watch/${running.id}`} replace />;
   return (
     <div className="m-auto p-8 text-center">
-      <h1 className="text-xl font-bold">{log.data ? "Nothing is baking" : "Looking …"}</h1>
+      <h1 className="text-xl font-bold">{bakes.data ? "Nothing is baking" : "Looking …"}</h1>
       <p className="mt-2 text-lg text-soft">Plan a loaf and press Start on the machine; its clock then runs here.</p>
       <Link to="/" className="mt-6 inline-grid min-h-14 place-items-center rounded-tray bg-rim px-6 text-lg font-bold text-on-rim">Plan a loaf</Link>
     </div>

@@ -28,10 +28,10 @@ export default function WatchScreen() {
   const bake = useBake(id);
   if (bake.error && !bake.data) return <div className="p-8"><TroubleNote error={bake.error} /></div>;
   if (!bake.data) return <p className="p-8 text-lg text-soft">Looking at the machine …</p>;
-  return <Running bake={bake.data} trouble={bake.error} />;
+  return <Running bake={bake.data} />;
 }
 
-function Running({ bake, trouble }: { bake: BakeView; trouble: unknown }) {
+function Running({ bake }: { bake: BakeView }) {
   const now = useNow();
   const tell = useTellBake(bake.id);
   const navigate = useNavigate();
@@ -48,10 +48,9 @@ function Running({ bake, trouble }: { bake: BakeView; trouble: unknown }) {
   return (
     <div className="flex min-h-full flex-col gap-4 px-6 py-4">
       <header className="flex flex-wrap items-baseline gap-x-4">
-        <h1 className="text-xl font-bold">{bake.recipe}</h1>
-        <p className="text-lg text-soft"><span className="fraction">{bake.size}</span> · {bake.machine} · {bake.cycle.panel} {bake.cycle.name}</p>
+        <h1 className="text-xl font-bold">{plan.recipe}</h1>
+        <p className="text-lg text-soft"><span className="fraction">{plan.size}</span> · {plan.machine} · {plan.setting.cycle.panel} {plan.setting.cycle.name}</p>
       </header>
-      {trouble !== null && <p role="status" className="border-l-4 border-rim pl-3">The server is not answering just now. The clock goes on; nothing is lost.</p>}
       <div className="grid flex-1 gap-8 lg:grid-cols-2">
         <section aria-label="Now" className="flex flex-col justify-center">
           <p className="text-xl font-semibold text-leaf" data-phase={state.phase}>{phaseName(bake)}</p>

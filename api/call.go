@@ -1,0 +1,207 @@
+package api
+
+import (
+	"bytes"
+	"context"
+	"errors"
+	"fmt"
+	"io"
+	"net/http"
+	"strconv"
+	"strings"
+	"time"
+
+	"github.com/gin-gonic/gin"
+	"github.com/go-json-experiment/json"
+
+	"risepan/core/kitchen"
+	"risepan/store"
+)
+
+// call is one request to a kitchen, with what it reads and writes by: a transaction where it changes
+// anything.
+type call struct {
+	store.Queries
+	server  *server
+	gin     *gin.Context
+	ctx     context.Context
+	kitchen string // its id
+	now     time.Time
+	body    io.Reader
+	settled *settled
+}
+
+// settled is the kitchen that a call is made to, once it was asked for.
+type settled struct {
+	store.Kitchen
+	zone *time.Location
+}
+
+const callKey = "call"
+
+// inKitchen finds the kitchen that the path names. Here the right to it will be checked.
+func (s *server) inKitchen(c *gin.Context) {
+	id := c.Param("kitchen")
+	if !store.ValidID(id) {
+		s.refuse(c, problem(http.StatusNotFound, "", "there is no such kitchen"))
+		return
+	}
+	c.Set(callKey, &call{Queries: s.store.Queries, server: s, gin: c, ctx: c.Request.Context(), kitchen: id, now: s.Now(), body: c.Request.Body})
+}
+
+// callOf is the request's call; one outside all kitchens has none to name.
+func (s *server) callOf(c *gin.Context) *call {
+	if v, ok := c.Get(callKey); ok {
+		return v.(*call)
+	}
+	return &call{Queries: s.store.Queries, server: s, gin: c, ctx: c.Request.Context(), now: s.Now(), body: c.Request.Body}
+}
+
+// within is the call inside a transaction, reading the body anew.
+func (c *call) within(q store.Queries, body []byte) *call {
+	in := *c
+	in.Queries, in.body = q, bytes.NewReader(body)
+	return &in
+}
+
+// settings are the kitchen's, with its zone. They are read when they are first asked for.
+func (c *call) settings() (kitchen.Kitchen, *time.Location, error) {
+	if c.settled == nil {
+		k, err := c.Queries.Kitchen(c.ctx, c.kitchen, 0)
+		if err != nil {
+			return k.Kitchen, nil, err
+		}
+		zone, err := time.LoadLocation(k.Kitchen.Zone)
+		if err != nil {
+			return k.Kitchen, nil, &store.Unreadable{What: "kitchen", ID: k.ID, Err: err}
+		}
+		c.settled = &settled{k, zone}
+	}
+	return c.settled.Kitchen.Kitchen, c.settled.zone, nil
+}
+
+// id is the id that the path names.
+func (c *call) id() (string, error) {
+	if id := c.gin.Param("id"); store.ValidID(id) {
+		return id, nil
+	}
+	return "", store.ErrNotFound
+}
+
+// read decodes the JSON body into v; an unknown field is refused.
+func (c *call) read(v any) error {
+	return json.UnmarshalRead(c.body, v, json.RejectUnknownMembers(true))
+}
+
+// version reads the version that an edit was made from.
+func (c *call) version() (int, error) {
+	version, err := strconv.Atoi(strings.Trim(c.gin.GetHeader("If-Match"), `"`))
+	if err != nil {
+		return 0, problem(http.StatusPreconditionRequired, "", "send If-Match with the version that you changed, such as \"3\"")
+	}
+	return version, nil
+}
+
+// notModified is returned by a handler whose client has the newest state already.
+var notModified = errors.New("not modified")
+
+// unseen is notModified for a client that says it has seen all that happened in a journal; it asks the
+// newest number alone.
+func (c *call) unseen(id string) error {
+	text := c.gin.Query("after")
+	if text == "" {
+		return nil
+	}
+	after, err := strconv.Atoi(text)
+	if err != nil || after < 0 {
+		return problem(http.StatusBadRequest, "/after", "after wants the number of the last happening seen, not %.20q", text)
+	}
+	newest, err := c.Newest(c.ctx, c.kitchen, id)
+	if err == nil && after == newest {
+		return notModified
+	}
+	return err
+}
+
+// answer writes what a handler returned.
+func (s *server) answer(c *gin.Context, status int, v any, err error) {
+	if errors.Is(err, notModified) {
+		c.Status(http.StatusNotModified)
+		return
+	}
+	if err == nil {
+		var b []byte
+		if b, err = json.Marshal(v); err == nil {
+			c.Data(status, "application/json", b)
+			return
+		}
+	}
+	s.refuse(c, err)
+}
+
+// show makes a handler that only reads.
+func (s *server) show(f func(*call) (any, error)) gin.HandlerFunc {
+	return func(c *gin.Context) {
+		v, err := f(s.callOf(c))
+		s.answer(c, http.StatusOK, v, err)
+	}
+}
+
+// change makes a handler that changes what is there, in one transaction. Sent twice it changes nothing
+// more, for it names the version that it was made from or what shall be.
+func (s *server) change(f func(*call) (any, error)) gin.HandlerFunc {
+	return func(c *gin.Context) {
+		call := s.callOf(c)
+		body, err := io.ReadAll(call.body)
+		if err != nil {
+			s.refuse(c, err)
+			return
+		}
+		var v any
+		err = s.store.Do(call.ctx, func(q store.Queries) (err error) {
+			v, err = f(call.within(q, body))
+			return err
+		})
+		s.answer(c, http.StatusOK, v, err)
+	}
+}
+
+// create makes a handler for a call that adds something. It wants an Idempotency-Key; what was made is
+// kept under it in the same transaction, and the answer is made of that afterwards, whether the call
+// came for the first time or again.
+func (s *server) create(make func(*call) (ref string, err error), show func(*call, string) (any, error)) gin.HandlerFunc {
+	return func(c *gin.Context) {
+		call := s.callOf(c)
+		key := c.GetHeader("Idempotency-Key")
+		if !goodKey(key) {
+			s.refuse(c, problem(http.StatusBadRequest, "", "send an Idempotency-Key of 1 to 100 plain letters and digits, so that a repeated request is stored once"))
+			return
+		}
+		body, err := io.ReadAll(call.body)
+		if err != nil {
+			s.refuse(c, err)
+			return
+		}
+		whole := fmt.Appendf(nil, "%s %s %s\n%s", c.Request.Method, c.Request.URL.Path, c.GetHeader("If-Match"), body)
+		made, err := s.store.Once(call.ctx, call.kitchen, key, whole, call.now, func(q store.Queries) (store.Made, error) {
+			ref, err := make(call.within(q, body))
+			return store.Made{Status: http.StatusCreated, Ref: ref}, err
+		})
+		if err != nil {
+			s.refuse(c, err)
+			return
+		}
+		v, err := show(call, made.Ref)
+		s.answer(c, made.Status, v, err)
+	}
+}
+
+// goodKey reports whether a text can be an Idempotency-Key: what can be seen of ASCII.
+func goodKey(key string) bool {
+	for _, r := range key {
+		if r <= ' ' || r > '~' {
+			return false
+		}
+	}
+	return key != "" && len(key) <= 100
+}

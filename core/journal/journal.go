@@ -1,0 +1,46 @@
+// Package journal is the one mechanism of things that happened: they are numbered from 1 in the order
+// in which the record book took them, appended, taken back by later ones, and folded by their rooms
+// into how things stand.
+package journal
+
+import "time"
+
+// Stamp is the number and the time of a happening. Both are given by the record book.
+type Stamp struct {
+	Seq int       `json:"seq"`
+	At  time.Time `json:"at"`
+}
+
+// Number is the happening's place in its journal.
+func (s Stamp) Number() int { return s.Seq }
+
+// Happening is one thing that happened.
+type Happening interface {
+	Number() int
+	TakesBack() int // the number of an earlier happening that this one takes back; 0 for none
+}
+
+// Last is the number of the newest happening; 0 where nothing happened.
+func Last[H Happening](happened []H) int {
+	if len(happened) == 0 {
+		return 0
+	}
+	return happened[len(happened)-1].Number()
+}
+
+// Standing are the happenings that were not taken back, without those that took others back.
+func Standing[H Happening](happened []H) []H {
+	back := map[int]bool{}
+	for _, h := range happened {
+		if of := h.TakesBack(); of > 0 {
+			back[of] = true
+		}
+	}
+	var out []H
+	for _, h := range happened {
+		if h.TakesBack() == 0 && !back[h.Number()] {
+			out = append(out, h)
+		}
+	}
+	return out
+}

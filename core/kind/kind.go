@@ -1,0 +1,51 @@
+// Package kind is the table of kinds of recipe: for each, what is usual in its dough, how it rises,
+// whether it is a batter, and how the size of a loaf of it is told. Rules ask the row.
+package kind
+
+import "risepan/core/recipe"
+
+// Row is what a kind of recipe is like.
+type Row struct {
+	Bands    Bands   // what is usual, in the booklet school of salt
+	Low      float64 // baked volume at the least, ml per g of the flour, of a batter per g of it all
+	High     float64 // and at the most
+	Batter   bool    // poured rather than kneaded to a ball: only its sides are scraped
+	Loose    bool    // a batter without yeast: loaded wet, then flour, the leavening in the middle
+	ByRapid  bool    // on a rapid cycle it is held against what is usual there
+	Shaped   bool    // by hand: the machine kneads and raises only
+	FewKnock bool    // dislikes more than one knock-back
+	Dense    bool    // moist and close: it wants longer until its middle is done
+}
+
+// BySize reports whether the flour of a loaf tells its size; a batter's says little.
+func (r Row) BySize() bool { return !r.Loose }
+
+// Rapid is what is usual on a rapid cycle, for the kinds that are held against it.
+var Rapid = Bands{Hydration: Band{60, 72}, Salt: Band{1.6, 2.8}, Yeast: Band{2.0, 3.4}, Sugar: Band{1, 8}, Fat: Band{1, 9}}
+
+// table: working values for home bread machines.
+var table = map[recipe.Kind]Row{
+	recipe.White: {Low: 5.5, High: 6.0, ByRapid: true,
+		Bands: Bands{Band{57, 72}, Band{1.6, 2.8}, Band{1.0, 2.2}, Band{1, 8}, Band{1, 9}, Band{}}},
+	recipe.Wholemeal: {Low: 4.0, High: 4.5, ByRapid: true,
+		Bands: Bands{Band{57, 72}, Band{1.6, 2.8}, Band{1.0, 2.2}, Band{1, 8}, Band{1, 9}, Band{}}},
+	recipe.Sweet: {Low: 5.0, High: 5.5,
+		Bands: Bands{Band{52, 66}, Band{1.4, 2.4}, Band{1.2, 2.6}, Band{8, 20}, Band{5, 25}, Band{}}},
+	recipe.Crusty: {Low: 5.5, High: 6.0,
+		Bands: Bands{Band{60, 70}, Band{1.6, 2.8}, Band{0.8, 1.7}, Band{0, 2}, Band{0, 4}, Band{}}},
+	recipe.Dough: {Low: 5.5, High: 6.0, Shaped: true,
+		Bands: Bands{Band{57, 72}, Band{1.6, 2.8}, Band{1.0, 2.2}, Band{0, 20}, Band{0, 25}, Band{}}},
+	recipe.GlutenFree: {Low: 3.5, High: 3.5, Batter: true, FewKnock: true,
+		Bands: Bands{Band{80, 110}, Band{1.4, 2.8}, Band{1.2, 2.8}, Band{1, 10}, Band{5, 20}, Band{}}},
+	recipe.LowCarb: {Low: 3.5, High: 3.5, FewKnock: true, Dense: true,
+		Bands: Bands{Band{85, 130}, Band{1.4, 2.8}, Band{1.8, 3.5}, Band{0, 3}, Band{4, 25}, Band{}}},
+	recipe.QuickBread: {Low: 2.2, High: 2.2, Batter: true, Loose: true,
+		Bands: Bands{Powder: Band{3, 5}}},
+}
+
+// Of is the row of a kind.
+func Of(k recipe.Kind) Row { return table[k] }
+
+// BandsOf gives the usual ranges for a kind of recipe with this share (0 to 100) of thirsty grain, in
+// the booklet school of salt. A quick bread has one for baking powder alone.
+func BandsOf(k recipe.Kind, grain float64) Bands { return table[k].Bands.On(grain) }

@@ -1,0 +1,221 @@
+package plan
+
+import (
+	"fmt"
+	"math"
+	"slices"
+
+	"risepan/core/kind"
+	"risepan/core/kitchen"
+	"risepan/core/larder"
+	"risepan/core/measure"
+	"risepan/core/pan"
+	"risepan/core/recipe"
+	"risepan/core/scale"
+	"risepan/core/scoop"
+)
+
+// Amounts is the last of a plan's three values: what the hands measure, how it lies in the pan, and
+// how warm it is.
+type Amounts struct {
+	Lines    []Line   `json:"lines"` // in the recipe's order
+	Rounding Rounding `json:"rounding"`
+	Pan      Pan      `json:"pan"`
+	Heat     Heat     `json:"heat"`
+
+	misses []scoop.Miss
+}
+
+// Line is one ingredient to measure.
+type Line struct {
+	ID         string        `json:"id"`
+	Ingredient larder.ID     `json:"ingredient"`
+	Name       string        `json:"name"`
+	Stuff      pan.Stuff     `json:"stuff"`
+	Written    string        `json:"written"` // as the recipe has it
+	Exact      measure.Grams `json:"exact"`   // what the resized recipe asks for
+	Weight     string        `json:"weight"`  // the same as this kitchen's scale shows it
+	Pieces     int64         `json:"pieces,omitzero"`
+	Measured   scoop.Amount  `json:"measured"`         // by this kitchen's cups and spoons; no scoops for pieces
+	Percent    float64       `json:"percent"`          // of the flour
+	Running    string        `json:"running,omitzero"` // on a scale under the pan, without tare
+	Fixed      bool          `json:"fixed,omitzero"`   // not measured by scoops: eggs, weighed and locked lines
+	Locked     string        `json:"locked,omitzero"`  // the amount that the baker holds it at
+	Miss       string        `json:"miss,omitzero"`    // how far the closest measurable amount is off
+	AtBeep     bool          `json:"atBeep,omitzero"`
+	Like       string        `json:"like,omitzero"`     // the facts are guessed after this
+	Part       recipe.Part   `json:"part,omitzero"`     // of the recipe, other than its dough
+	Optional   bool          `json:"optional,omitzero"` // the loaf can do without
+	Or         []Named       `json:"or,omitzero"`       // what can stand in its place
+	Note       string        `json:"note,omitzero"`
+	Tips       []string      `json:"tips,omitzero"` // what is good to know before measuring it
+}
+
+// Named is an ingredient with its name.
+type Named struct {
+	ID   larder.ID `json:"id"`
+	Name string    `json:"name"`
+}
+
+// Pan is the loaded pan.
+type Pan struct {
+	Order  pan.Order   `json:"order"`
+	Manner pan.Manner  `json:"manner"` // in full
+	Why    string      `json:"why"`    // this order
+	Vessel pan.Vessel  `json:"vessel"`
+	Layers []pan.Layer `json:"layers"`         // from the floor upwards
+	Knead  []string    `json:"knead,omitzero"` // lines held back until the first knead
+	Aside  []string    `json:"aside"`          // lines kept for the beep
+	Fill   pan.Fill    `json:"fill"`
+}
+
+// MakeAmounts turns a dough and its programme into what the hands do.
+func MakeAmounts(p Place, w Wish, d Dough, g Programme) (Amounts, error) {
+	in, err := scoopLines(p.Kitchen, w.Handling, d.lines)
+	if err != nil {
+		return Amounts{}, err
+	}
+	measured := round(p, w, d, in)
+	a := Amounts{Rounding: measured.rounding, misses: measured.misses, Pan: load(p, w, d, g)}
+	running := running(p.Kitchen, a.Pan, d.lines)
+	for n, l := range d.lines {
+		line := describe(p, d, l, g.atBeep(l.Line))
+		line.Measured, line.Miss, line.Fixed = measured.amounts[n], measured.miss[n], in[n].Fixed
+		line.Running = running[l.Line.ID]
+		if m := w.locked(l.Line.ID); m >= 0 {
+			line.Locked = w.Locks[m].Amount.String()
+		}
+		a.Lines = append(a.Lines, line)
+	}
+	a.Heat, err = temper(p, w, d, g, a.Pan.Order)
+	return a, err
+}
+
+// describe is a line as it is named, weighed and noted.
+func describe(p Place, d Dough, l scale.Line, atBeep bool) Line {
+	out := Line{
+		ID: l.Line.ID, Ingredient: l.Ingredient.ID, Name: l.Ingredient.Name, Note: l.Line.Note,
+		AtBeep: atBeep, Exact: l.Grams, Pieces: l.Pieces,
+		Weight: p.Kitchen.Weights.Text(l.Grams, finely(l.Ingredient)),
+		Stuff:  pan.StuffOf(l.Ingredient.Kind, l.Line.When == recipe.AtBeep),
+		Part:   l.Line.Part, Optional: l.Line.Optional, Like: l.Ingredient.Like,
+		Or: others(p, l), Tips: tips(p.Kitchen, l),
+		Percent: toDecimals(100*float64(l.Grams/d.Formula.Flour), 2),
+	}
+	if l.Line.ID != scale.AddedWater && written(p.Recipe, l.Line) {
+		out.Written = l.Line.Amount.String()
+	}
+	return out
+}
+
+// written reports whether a line stands in the recipe as it is: a swap may have made or changed it.
+func written(r recipe.Recipe, l recipe.Line) bool {
+	return slices.ContainsFunc(r.Lines, func(o recipe.Line) bool {
+		return o.ID == l.ID && (o.Ingredient == l.Ingredient || slices.Contains(o.Or, l.Ingredient)) && o.Amount == l.Amount
+	})
+}
+
+// others lists what can stand in a line's place, the recipe's own first choice among it.
+func others(p Place, l scale.Line) []Named {
+	var out []Named
+	for _, o := range p.Recipe.Lines {
+		if o.ID != l.Line.ID || len(o.Or) == 0 {
+			continue
+		}
+		for _, id := range append([]larder.ID{o.Ingredient}, o.Or...) {
+			if i, ok := p.Kitchen.Ingredient(id); ok && id != l.Ingredient.ID {
+				out = append(out, Named{id, i.Name})
+			}
+		}
+	}
+	return out
+}
+
+// packet is what a packet of dry yeast holds, g.
+const packet = 7
+
+// tips are what is good to know of a line before measuring it.
+func tips(k kitchen.Kitchen, l scale.Line) []string {
+	i := l.Ingredient
+	switch {
+	case i.Prep != "":
+		return []string{i.Prep}
+	case i.Kind != larder.Yeast:
+		return nil
+	}
+	out := []string{}
+	if i.AsDry >= 1 { // dry yeasts come in packets
+		packets := math.Ceil(float64(l.Grams)/packet - 0.01)
+		left := max(0, packets*packet-float64(l.Grams))
+		name := "A packet"
+		if packets > 1 {
+			name = fmt.Sprintf("%.0f packets", packets)
+		}
+		out = append(out, fmt.Sprintf("%s of 7 g (2 1/4 tsp) leaves %s over.", name, k.Weights.Text(measure.Grams(left), true)))
+	}
+	return append(out, "Not sure of it? "+kitchen.Proof)
+}
+
+// load puts the dough's lines into the pan in the manner that holds for this loaf.
+func load(p Place, w Wish, d Dough, g Programme) Pan {
+	var batter measure.Grams
+	var portions []pan.Portion
+	for _, l := range d.lines {
+		if l.Line.Part != recipe.InDough {
+			continue
+		}
+		batter += l.Grams
+		when := l.Line.When
+		if when == recipe.AtBeep && !g.atBeep(l.Line) {
+			when = recipe.InPan
+		}
+		portions = append(portions, pan.Portion{Line: l.Line.ID, Kind: l.Ingredient.Kind, Volume: l.Ingredient.Volume(l.Grams), When: when,
+			Pours: l.Ingredient.Kind == larder.Fat && l.Ingredient.State == larder.AtRoom})
+	}
+	manner, why := pan.Decide(p.Machine.Manner(), d.Kind, p.Kitchen.Loading, w.Loading)
+	loaded := pan.Load(manner, portions)
+	if g.Timer.Setting > 0 && !kind.Of(d.Kind).Loose && pan.Wets(loaded.Layers) == pan.SugarSalt {
+		low := manner
+		low.Salt = pan.SaltLow
+		if mended := pan.Load(low, portions); pan.Wets(mended.Layers) == "" {
+			manner, loaded = low, mended
+			why += " The salt goes under the flour, for the delay: yeast must not touch it."
+		}
+	}
+	aside := loaded.Beep
+	if aside == nil {
+		aside = []string{}
+	}
+	return Pan{manner.Order, manner, why, p.Machine.Vessel, loaded.Layers, loaded.Knead, aside,
+		p.Machine.Vessel.FillOf(d.Kind, d.Formula.Flour, batter)}
+}
+
+// running adds up what a scale under the pan shows, line after line in loading order. Each line is
+// added as it is read off, so that the sums are those on the display.
+func running(k kitchen.Kitchen, loaded Pan, lines []scale.Line) map[string]string {
+	weights := map[string]scale.Line{}
+	for _, l := range lines {
+		weights[l.Line.ID] = l
+	}
+	out := map[string]string{}
+	sum := measure.Grams(0)
+	for _, layer := range loaded.Layers {
+		if layer.Place == pan.OwnBox {
+			continue // it is not in the pan
+		}
+		for _, id := range layer.Lines {
+			l := weights[id]
+			sum += k.Weights.Read(l.Grams, finely(l.Ingredient))
+			out[id] = k.Weights.Text(sum, false)
+		}
+	}
+	return out
+}
+
+// finely tells what is weighed to a tenth of a gram: yeast and salt.
+func finely(i larder.Ingredient) bool { return i.Kind == larder.Yeast || i.Kind == larder.Salt }
+
+func toDecimals(f float64, decimals int) float64 {
+	p := math.Pow(10, float64(decimals))
+	return math.Round(f*p) / p
+}

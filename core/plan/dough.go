@@ -1,0 +1,204 @@
+package plan
+
+import (
+	"math"
+	"slices"
+
+	"risepan/core/fault"
+	"risepan/core/formula"
+	"risepan/core/kitchen"
+	"risepan/core/larder"
+	"risepan/core/measure"
+	"risepan/core/recipe"
+	"risepan/core/scale"
+	"risepan/core/swap"
+)
+
+// Dough is the first of a plan's three values: the recipe as chosen and swapped, at its size, with its
+// formula. Nothing in it depends on the clock, and of the machine it knows the sizes alone.
+type Dough struct {
+	Recipe     string            `json:"recipe"`
+	Kind       recipe.Kind       `json:"kind"`
+	Machine    string            `json:"machine"`
+	Size       measure.LoafSize  `json:"size"`
+	Sizes      []SizeOffer       `json:"sizes"`
+	LeftOut    []LeftOut         `json:"leftOut"` // optional lines that this loaf does without
+	Swaps      []Swapped         `json:"swaps"`   // made for this loaf
+	Deviations []scale.Deviation `json:"deviations"`
+	Formula    Formula           `json:"formula"`
+	Slice      formula.Slice     `json:"slice"` // an estimate of what one holds
+
+	swapped recipe.Recipe    // what is baked, as it would be written
+	written []recipe.Weighed // its lines at the written size
+	lines   []scale.Line     // and at this one
+	factor  measure.Ratio
+	enough  bool // the size gives as many slices as are wanted
+}
+
+// SizeOffer is a loaf size, and why it is not offered where it is not.
+type SizeOffer struct {
+	Size    measure.LoafSize `json:"size"`
+	Written bool             `json:"written"` // the recipe is written for it
+	Slices  int              `json:"slices"`  // about so many
+	WhyNot  string           `json:"whyNot,omitzero"`
+}
+
+// LeftOut is an optional line that the baker leaves out.
+type LeftOut struct {
+	Line string `json:"line"`
+	Name string `json:"name"`
+}
+
+// Swapped is a swap made for this loaf.
+type Swapped struct {
+	swap.Pick
+	Says string `json:"says"` // "whole milk → water and dry milk"
+}
+
+// MakeDough works out the dough of a wish.
+func MakeDough(p Place, w Wish) (Dough, error) {
+	d := Dough{Recipe: p.Recipe.Name, Kind: p.Recipe.Kind, Machine: p.Machine.Name, enough: true}
+	if w.Slices > 0 {
+		w.Size, d.enough = scale.ForSlices(w.wanted(), p.Machine.Sizes)
+	}
+	if err := p.fits(w); err != nil {
+		return d, err
+	}
+	chosen, err := p.Recipe.Choose(w.Without, w.Instead)
+	if err != nil {
+		return d, fault.Under("/loaf", err)
+	}
+	if d.swapped, d.Swaps, err = w.swapped(p.Kitchen, chosen); err != nil {
+		return d, err
+	}
+	if d.written, err = d.swapped.Weigh(p.Kitchen.Ingredient); err != nil {
+		return d, err
+	}
+	if d.factor, err = w.factor(d.swapped, d.written); err != nil {
+		return d, err
+	}
+	d.Size = w.settingFor(p, d.factor)
+	d.Sizes = p.offers()
+	d.LeftOut = leftOut(p.Kitchen, p.Recipe, w.Without)
+	d.lines, d.Deviations = scale.To(d.written, p.Recipe.Kind, d.factor, p.Kitchen.Schools())
+	if d.Formula = formulate(p.Kitchen, w.Handling, d.lines); d.Formula.Flour == 0 {
+		return d, fault.At("/lines", "bread needs flour: add a line with flour")
+	}
+	if len(w.Swaps) > 0 {
+		before, err := chosen.Weigh(p.Kitchen.Ingredient)
+		if err != nil {
+			return d, err
+		}
+		f := formula.FromRecipe(before)
+		d.Formula.Written = &f
+	}
+	d.Slice = perSlice(d.lines, d.Size)
+	return d, nil
+}
+
+// perSlice is what a slice of the whole holds, its glaze and add-ins too.
+func perSlice(lines []scale.Line, size measure.LoafSize) formula.Slice {
+	var eaten []formula.Portion
+	for _, l := range lines {
+		eaten = append(eaten, formula.Portion{Ingredient: l.Ingredient, Grams: l.Grams})
+	}
+	return formula.PerSlice(eaten, scale.Slices(size))
+}
+
+// offers lists the machine's sizes and the usual ones that it does not bake.
+func (p Place) offers() []SizeOffer {
+	usual := []measure.LoafSize{measure.LoafPounds(1, 1), measure.LoafPounds(3, 2), measure.LoafPounds(2, 1)}
+	var out []SizeOffer
+	for _, s := range p.Machine.Sizes {
+		out = append(out, SizeOffer{Size: s, Written: s == p.Recipe.Size, Slices: scale.Slices(s)})
+	}
+	for _, s := range usual {
+		if !p.Machine.Bakes(s) {
+			why := p.Machine.Name + " has no setting for it: it bakes " + p.Machine.SizesInWords() + "."
+			out = append(out, SizeOffer{s, s == p.Recipe.Size, scale.Slices(s), why})
+		}
+	}
+	return out
+}
+
+func leftOut(k kitchen.Kitchen, r recipe.Recipe, without []string) []LeftOut {
+	out := []LeftOut{}
+	for _, l := range r.Lines {
+		if slices.Contains(without, l.ID) {
+			i, _ := k.Ingredient(l.Ingredient)
+			out = append(out, LeftOut{l.ID, i.Name})
+		}
+	}
+	return out
+}
+
+// The smallest and largest factor to which a loaf can follow what there is.
+const (
+	leastFactor = 0.3
+	mostFactor  = 2.5
+)
+
+// factor is how the recipe is scaled: to the size, or to what the baker has.
+func (l Loaf) factor(r recipe.Recipe, written []recipe.Weighed) (measure.Ratio, error) {
+	if l.Have == nil {
+		return l.Size.Over(r.Size), nil
+	}
+	n := slices.IndexFunc(written, func(o recipe.Weighed) bool { return o.Line.ID == l.Have.Line })
+	if n < 0 {
+		return measure.Ratio{}, fault.At("/loaf/have/line", "the recipe has no line %q", l.Have.Line)
+	}
+	line := written[n]
+	g, err := line.Ingredient.Weigh(l.Have.Amount)
+	if err != nil {
+		return measure.Ratio{}, fault.At("/loaf/have/amount", "%v", err)
+	}
+	if f := float64(g / line.Grams); !(f >= leastFactor && f <= mostFactor) {
+		return measure.Ratio{}, fault.At("/loaf/have/amount", "%s of %s makes %.2f times the recipe: want %.1f to %.1f times",
+			l.Have.Amount, line.Ingredient.Name, f, leastFactor, mostFactor)
+	}
+	if a, b := l.Have.Amount, line.Line.Amount; a.Unit == b.Unit {
+		return a.Middle().Over(b.Middle()), nil
+	}
+	return measure.NewRatio(int64(math.Round(float64(g)*100)), int64(math.Round(float64(line.Grams)*100))), nil
+}
+
+// settingFor is the size to set on the machine: the wished one, or for a loaf that follows what
+// there is the smallest that holds it.
+func (l Loaf) settingFor(p Place, factor measure.Ratio) measure.LoafSize {
+	if l.Have == nil {
+		return l.Size
+	}
+	pounds := factor.Times(p.Recipe.Size.Pounds())
+	best := p.Machine.Sizes[0]
+	for _, s := range p.Machine.Sizes {
+		fits, bestFits := s.Pounds().Cmp(pounds) >= 0, best.Pounds().Cmp(pounds) >= 0
+		if fits && (!bestFits || s.Pounds().Cmp(best.Pounds()) < 0) || !fits && !bestFits && s.Pounds().Cmp(best.Pounds()) > 0 {
+			best = s
+		}
+	}
+	return best
+}
+
+// Offers lists the swaps that a line of the wish's recipe could have beside those it has; of every line
+// where none is named.
+func Offers(p Place, w Wish, line string) []swap.Offer {
+	r, err := p.Recipe.Choose(w.Without, w.Instead)
+	if err == nil {
+		r, _, err = w.swapped(p.Kitchen, r)
+	}
+	if err != nil {
+		return []swap.Offer{}
+	}
+	return swap.Offers(r, p.Kitchen.Ingredient, line)
+}
+
+// volumeOf is what the dough's flour fills.
+func volumeOf(lines []scale.Line, k larder.Kind) measure.Millilitres {
+	var v measure.Millilitres
+	for _, l := range lines {
+		if l.Ingredient.Kind == k {
+			v += l.Ingredient.Volume(l.Grams)
+		}
+	}
+	return v
+}

@@ -1,0 +1,137 @@
+package plan
+
+import (
+	"fmt"
+	"slices"
+	"time"
+
+	"risepan/core/machine"
+	"risepan/core/pan"
+	"risepan/core/recipe"
+	"risepan/core/swap"
+	"risepan/core/timetable"
+)
+
+func (j *judgement) clock(t time.Time) string { return timetable.WallOf(t, j.Zone).Clock() }
+
+func (j *judgement) total() time.Duration {
+	return time.Duration(j.programme.Setting.Total) * time.Minute
+}
+
+// atOnce is the way out of starting without a delay.
+func (j *judgement) atOnce() Way {
+	return Way{Say: "Start now, ready " + j.clock(j.programme.Timer.Press.Add(j.total())), Now: true}
+}
+
+// waiting is how long the loaded pan stands before the cycle begins, in words.
+func (j *judgement) waiting() string {
+	t := j.programme.Timer
+	return inHours(machine.Minutes(t.Begin.Sub(t.Press) / time.Minute))
+}
+
+// spoils refuses a delay with what spoils in the pan or the dispenser. What is put in by hand waits in
+// the fridge.
+func (j *judgement) spoils() {
+	if j.programme.Timer.Setting == 0 {
+		return
+	}
+	var spoiling []string
+	for _, l := range j.dough.lines {
+		byHand := j.programme.atBeep(l.Line) && j.programme.AddIns != nil && j.programme.AddIns.Way == WithHands
+		if l.Ingredient.Spoils && l.Line.Part == recipe.InDough && !byHand {
+			spoiling = append(spoiling, l.Ingredient.Name)
+		}
+	}
+	if len(spoiling) == 0 {
+		return
+	}
+	ways := []Way{j.atOnce()}
+	if picks, rest := swap.DelaySafe(j.dough.swapped, j.Kitchen.Ingredient); len(picks) > 0 && len(rest) == 0 {
+		ways = []Way{{Say: "Make it delay-safe", Swaps: picks}, ways[0]}
+	}
+	j.say(Stop, Spoils, ways,
+		"No delay with %s in the pan: it would stand warm for %s and spoil. Start now, or press Start by hand at %s without the timer.",
+		inWords(spoiling), j.waiting(), j.clock(j.ready(j.Zone).Add(-j.total())))
+}
+
+// dry refuses a delay in which yeast would lie wet or beside salt.
+func (j *judgement) dry() {
+	beside := pan.Wets(j.amounts.Pan.Layers)
+	if j.programme.Timer.Setting == 0 || j.loose() || beside == "" {
+		return
+	}
+	ways := []Way{{Say: "Load it " + string(j.Machine.Loading), Order: j.Machine.Loading}}
+	if j.amounts.Pan.Order == pan.Bloomed {
+		j.say(Stop, WetYeast, ways, "No delay with bloomed yeast: it would work for %s before the dough is kneaded.", j.waiting())
+		return
+	}
+	j.say(Stop, WetYeast, ways, "In this order the yeast lies beside %s, where it would wake or die during the delay of %s.", beside, j.waiting())
+}
+
+// time says how the wished time fits the timer, and the cycle the time that there is.
+func (j *judgement) time() {
+	t, s := j.programme.Timer, j.programme.Setting
+	switch t.Fit {
+	case timetable.TooSoon:
+		j.say(Care, Timed, append(j.faster(), Way{Say: "Ready at " + j.clock(t.Ready) + " instead", Now: true}),
+			"Too soon: started at %s the bread is ready at %s, %s later than you wish.", j.clock(t.Press), j.clock(t.Ready), inHours(t.Late))
+	case timetable.TooFar:
+		j.say(Care, Timed, nil, "The timer goes up to %s. Load the pan later and press Start at %s.", j.Machine.Delay.Largest, j.clock(t.Press))
+	case timetable.ByHand:
+		j.say(Care, Timed, []Way{j.atOnce()},
+			"The delay timer cannot be set for this on %s. Press Start by hand at %s.", s.Cycle.Name, j.clock(t.Press))
+	}
+	switch {
+	case j.Within == 0 || s.Total <= j.Within:
+	case j.Cycle == "":
+		j.say(Care, Timed, nil, "No cycle that suits this dough is done in %s. %s comes nearest, with %s.", inHours(j.Within), s.Cycle, inHours(s.Total))
+	default:
+		j.say(Care, Timed, nil, "%s, your own choice, takes %s, and there are %s.", s.Cycle, inHours(s.Total), inHours(j.Within))
+	}
+}
+
+// faster are the cycles that suit the dough and are done by the wished time.
+func (j *judgement) faster() []Way {
+	var ways []Way
+	spare := machine.Minutes(j.ready(j.Zone).Sub(j.programme.Timer.Press) / time.Minute)
+	for _, o := range j.programme.Setting.Options {
+		if o.Suits && o.Total <= spare && o.ID != j.programme.Setting.Cycle.ID {
+			ways = append(ways, Way{Say: fmt.Sprintf("Use %s: done in %s", o.CycleName, inHours(o.Total)), Cycle: o.ID})
+		}
+	}
+	return ways
+}
+
+// clocks says what a change of the clocks does to the wished time.
+func (j *judgement) clocks() {
+	switch j.programme.doubt {
+	case timetable.Never:
+		j.say(Care, Clocks, nil, "The clocks go forward that night and %s does not occur. Planned for %s.", j.Ready.Clock(), j.clock(j.ready(j.Zone)))
+	case timetable.Twice:
+		j.say(Note, Clocks, nil, "The clocks go back that night and %s occurs twice. Planned for the first.", j.Ready.Clock())
+	}
+}
+
+// quiet warns of a beep that somebody must answer in the hours when nobody should be woken, with what
+// can be done instead.
+func (j *judgement) quiet() {
+	g := j.programme
+	n := slices.IndexFunc(g.Moments, func(m timetable.Moment) bool { return m.Kind == timetable.AddIns && m.Person })
+	if n < 0 || j.Kitchen.Quiet.IsZero() {
+		return
+	}
+	wall := timetable.WallOf(g.Moments[n].At(g.Timer.Begin), j.Zone)
+	if !j.Kitchen.Quiet.Holds(wall.OfDay()) {
+		return
+	}
+	var ways []Way
+	if g.AddIns.NoBox == "" {
+		ways = append(ways, Way{Say: "Let the dispenser do it", AddIns: InBox})
+	}
+	ways = append(ways, Way{Say: "Put them in at the start", AddIns: AtStart})
+	shift := machine.Minutes(j.Kitchen.Quiet.Until(wall.OfDay())) + j.Machine.Delay.Step // the timer rounds down
+	const neat = 5 * time.Minute
+	ready := timetable.WallOf(g.Timer.Ready.Add(time.Duration(shift)*time.Minute+neat-1).Truncate(neat), j.Zone)
+	ways = append(ways, Way{Say: "Ready at " + ready.Clock() + " instead", Ready: ready})
+	j.say(Care, Quiet, ways, "The beep for the add-ins comes at %s, in the quiet hours.", wall.Clock())
+}

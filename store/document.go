@@ -1,0 +1,109 @@
+package store
+
+import (
+	"context"
+	"fmt"
+
+	"github.com/go-json-experiment/json"
+
+	"risepan/core/bake"
+	"risepan/core/bench"
+	"risepan/core/kitchen"
+	"risepan/core/machine"
+	"risepan/core/plan"
+	"risepan/core/recipe"
+)
+
+// document is a kind of stored document. Every row of it carries the number of the shape that it was
+// written in; on reading, it is brought from each shape to the next.
+type document struct {
+	what     string
+	table    string
+	shape    int                                // the present one
+	upgrades map[int]func(map[string]any) error // from this shape to the next
+}
+
+// The documents that a kitchen keeps. Shapes began at 1; who changes one adds its upgrade here and a
+// golden file in testdata.
+var (
+	kitchens      = document{"kitchen", "kitchen_versions", kitchen.Shape, nil}
+	machines      = document{"machine", "machine_versions", machine.Shape, nil}
+	recipes       = document{"recipe", "recipe_versions", recipe.Shape, nil}
+	habits        = document{"habit", "habits", HabitShape, nil}
+	wishes        = document{"wish", "benches", plan.WishShape, nil}
+	plans         = document{"plan", "bakes", plan.Shape, nil}
+	benchHappened = document{"happening at a bench", "happenings", bench.Shape, nil}
+	bakeHappened  = document{"happening in a bake", "happenings", bake.Shape, nil}
+)
+
+var documents = []document{kitchens, machines, recipes, habits, wishes, plans, benchHappened, bakeHappened}
+
+// Unreadable is the fault of a stored document that cannot be read. It is never the client's.
+type Unreadable struct {
+	What string
+	ID   string
+	Err  error
+}
+
+func (u *Unreadable) Error() string {
+	return fmt.Sprintf("the stored %s %s cannot be read: %v", u.What, u.ID, u.Err)
+}
+
+func (u *Unreadable) Unwrap() error { return u.Err }
+
+func encode(v any) (string, error) {
+	b, err := json.Marshal(v)
+	return string(b), err
+}
+
+// decode reads a document that was written in a shape.
+func (d document) decode(id string, shape int, doc string, v any) error {
+	err := d.read(shape, doc, v)
+	if err != nil {
+		return &Unreadable{d.what, id, err}
+	}
+	return nil
+}
+
+func (d document) read(shape int, doc string, v any) error {
+	if shape < 1 || shape > d.shape {
+		return fmt.Errorf("it has shape %d, and this program knows 1 to %d", shape, d.shape)
+	}
+	if shape < d.shape {
+		var tree map[string]any
+		if err := json.Unmarshal([]byte(doc), &tree); err != nil {
+			return err
+		}
+		for ; shape < d.shape; shape++ {
+			if err := d.upgrades[shape](tree); err != nil {
+				return fmt.Errorf("from shape %d: %w", shape, err)
+			}
+		}
+		var err error
+		if doc, err = encode(tree); err != nil {
+			return err
+		}
+	}
+	return json.Unmarshal([]byte(doc), v)
+}
+
+// ErrNewer is returned for a database that a newer program has written to.
+var ErrNewer = fmt.Errorf("this kitchen was used with a newer Rise Pan: start that one, or begin with another --data folder")
+
+// known refuses a database that holds documents of shapes which this program does not know.
+func (q Queries) known(ctx context.Context) error {
+	known := map[string]int{} // by table: two kinds of happenings share one
+	for _, d := range documents {
+		known[d.table] = max(known[d.table], d.shape)
+	}
+	for _, d := range documents {
+		var newest int
+		if err := q.q.QueryRowContext(ctx, `SELECT COALESCE(MAX(shape), 0) FROM `+d.table).Scan(&newest); err != nil {
+			return err
+		}
+		if newest > known[d.table] {
+			return fmt.Errorf("%w (its %s has shape %d, and this program knows %d)", ErrNewer, d.what, newest, d.shape)
+		}
+	}
+	return nil
+}

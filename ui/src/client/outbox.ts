@@ -1,0 +1,91 @@
+import { useSyncExternalStore } from "react";
+import { call, Trouble } from "./api";
+import { kitchen } from "./kitchen";
+
+/** One press of a button that adds something: made when the baker presses, kept in the browser's storage
+    until the server has answered, and sent in order. Sent again, it counts once. */
+export interface Press {
+  key: string;
+  kitchen: string;
+  path: string;
+  body: unknown;
+  version?: number; // that the press was made from
+}
+
+interface State {
+  presses: Press[];
+  waiting: boolean; // the server did not answer, and is asked again
+}
+
+const shelf = "outbox";
+const again = 1_000; // ms until a server that did not answer is asked again
+
+let state: State = { presses: read(), waiting: false };
+const listeners = new Set<() => void>();
+const answers = new Map<string, { resolve: (value: unknown) => void; reject: (error: unknown) => void }>();
+let sending = false;
+
+function read(): Press[] {
+  try {
+    return JSON.parse(localStorage.getItem(shelf) ?? "[]") as Press[];
+  } catch {
+    return [];
+  }
+}
+
+function set(next: Partial<State>) {
+  state = { ...state, ...next };
+  localStorage.setItem(shelf, JSON.stringify(state.presses));
+  listeners.forEach((listener) => listener());
+}
+
+/** Sends a press and gives its answer, however long the server is away. */
+export function press<T>(path: string, body: unknown, version?: number): Promise<T> {
+  const made: Press = { key: crypto.randomUUID(), kitchen: kitchen(), path, body, version };
+  set({ presses: [...state.presses, made] });
+  const answer = new Promise<T>((resolve, reject) => answers.set(made.key, { resolve: (value) => resolve(value as T), reject }));
+  void send();
+  return answer;
+}
+
+const silent = (error: unknown) => error instanceof Trouble && [502, 503, 504].includes(error.problem.status);
+
+async function send() {
+  if (sending) return;
+  sending = true;
+  for (let next = state.presses[0]; next; next = state.presses[0]) {
+    const { key } = next;
+    const done = () => set({ presses: state.presses.filter((p) => p.key !== key), waiting: false });
+    try {
+      const answer = await call(next.path, {
+        kitchen: next.kitchen, method: "POST", body: next.body, key, version: next.version,
+      });
+      done();
+      answers.get(key)?.resolve(answer);
+    } catch (error) {
+      if (silent(error)) {
+        if (!state.waiting) set({ waiting: true });
+        await new Promise((resolve) => setTimeout(resolve, again));
+        continue;
+      }
+      done();
+      answers.get(key)?.reject(error);
+    }
+    answers.delete(key);
+  }
+  sending = false;
+}
+
+/** Sends what a page that was closed too early has left behind; then is called when all of it is told. */
+export async function sendLeft(then: () => void) {
+  if (state.presses.length === 0) return;
+  await send();
+  then();
+}
+
+const subscribe = (listener: () => void) => {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
+};
+
+export const useOutbox = () => useSyncExternalStore(subscribe, () => state);

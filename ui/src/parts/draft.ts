@@ -1,0 +1,25 @@
+import { useState } from "react";
+import { own } from "../client/kitchen";
+
+/** What was being written under a name, where anything was. */
+export function drafted<T>(name: string): T | null {
+  const text = sessionStorage.getItem(own(name));
+  return text ? (JSON.parse(text) as T) : null;
+}
+
+/** Something that is being written: it survives a reload until it is kept or forgotten. */
+export function useDraft<T>(name: string, start: T): [T, (next: (before: T) => T) => void, () => void] {
+  const key = own(name);
+  const [value, set] = useState<T>(() => drafted<T>(name) ?? start);
+  const write = (next: (before: T) => T) =>
+    set((before) => {
+      const after = next(before);
+      sessionStorage.setItem(key, JSON.stringify(after));
+      return after;
+    });
+  const forget = () => {
+    sessionStorage.removeItem(key);
+    set(start);
+  };
+  return [value, write, forget];
+}
