@@ -6,6 +6,7 @@ import (
 	"bytes"
 	"context"
 	"errors"
+	"io"
 	"io/fs"
 	"log/slog"
 	"net"
@@ -44,12 +45,8 @@ const (
 
 // New builds the whole site: the API under /api/v1 and the pages everywhere else.
 func New(cfg Config) http.Handler {
-	gin.SetMode(gin.ReleaseMode)
 	s := &server{cfg, cfg.Store, cfg.Log}
-	r := gin.New()
-	r.HandleMethodNotAllowed = true
-	r.Use(s.recover, s.ownHost, secure, gzip.Gzip(gzip.BestSpeed))
-
+	r := s.router()
 	v1 := r.Group("/api/v1", limited)
 	v1.GET("/health", s.show(s.health))
 	v1.GET("/kitchens", s.show(s.listKitchens))
@@ -92,6 +89,30 @@ func New(cfg Config) http.Handler {
 		s.refuse(c, problem(http.StatusMethodNotAllowed, "", "%s does not work here", c.Request.Method))
 	})
 	r.NoRoute(s.page)
+	return http.NewCrossOriginProtection().Handler(r)
+}
+
+// router is a router with what stands before every handler.
+func (s *server) router() *gin.Engine {
+	gin.SetMode(gin.ReleaseMode)
+	r := gin.New()
+	r.HandleMethodNotAllowed = true
+	r.Use(s.recover, s.ownHost, secure, gzip.Gzip(gzip.BestSpeed))
+	return r
+}
+
+// NewBare answers every request with the same bytes, behind all that stands before the real handlers: what
+// the real ones are measured against.
+func NewBare(cfg Config, answer []byte) http.Handler {
+	s := &server{cfg, cfg.Store, cfg.Log}
+	r := s.router()
+	r.Group("", limited).Any("/*path", func(c *gin.Context) {
+		if _, err := io.Copy(io.Discard, c.Request.Body); err != nil {
+			s.refuse(c, err)
+			return
+		}
+		c.Data(http.StatusOK, "application/json", answer)
+	})
 	return http.NewCrossOriginProtection().Handler(r)
 }
 

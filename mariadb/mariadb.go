@@ -162,8 +162,12 @@ func (s *Server) prepare(ctx context.Context) error {
 	if _, err := os.Stat(s.path("data")); err == nil {
 		return nil
 	}
-	making := s.path("making")
-	if err := os.RemoveAll(making); err != nil {
+	old, _ := filepath.Glob(s.path("making-*"))
+	for _, dir := range old {
+		os.RemoveAll(dir) // what cannot go yet, for a making that lost its start still writes there, goes next time
+	}
+	making, err := os.MkdirTemp(s.dir, "making-")
+	if err != nil {
 		return fmt.Errorf("cannot write to the data folder: %w", err)
 	}
 	// With a folder of its own for temporary tables: two made at once in a common one take each

@@ -14,6 +14,15 @@ export function Gate({ children }: { children: ReactNode }) {
     document.title = "Rise Pan";
   }, []);
   if (data && !first) return <p className="p-8 text-lg">This house has no kitchen yet. Start Rise Pan again to make one.</p>;
-  if (kitchen() === "") return <p role="status" className="p-8 text-lg text-soft">Opening the kitchen …</p>;
-  return <div key={kitchen()} className="contents">{children}</div>;
+  if (kitchen() === "")
+    return (
+      <p role="status" className="p-8 text-lg text-soft">
+        Opening the kitchen …
+      </p>
+    );
+  return (
+    <div key={kitchen()} className="contents">
+      {children}
+    </div>
+  );
 }

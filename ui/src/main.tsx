@@ -12,7 +12,8 @@ const client = new QueryClient({
     queries: {
       staleTime: 60_000,
       networkMode: "always", // a laptop without a network still has its kitchen's server
-      retry: (failures, error) => !(error instanceof Trouble) || error.problem.status > 500 || (error.problem.status === 500 && failures < 2),
+      retry: (failures, error) =>
+        !(error instanceof Trouble) || error.problem.status > 500 || (error.problem.status === 500 && failures < 2),
       retryDelay: (failures) => Math.min(400 * 2 ** failures, 4000),
     },
   },
@@ -24,7 +25,9 @@ if (root) {
     <StrictMode>
       <QueryClientProvider client={client}>
         <BrowserRouter>
-          <Gate><App /></Gate>
+          <Gate>
+            <App />
+          </Gate>
         </BrowserRouter>
       </QueryClientProvider>
     </StrictMode>,

@@ -39,10 +39,13 @@ export function Bench({ bench }: { bench: BenchView }) {
     look(n === first ? null : (steps[n]?.id ?? null)); // where the hands are, this device follows every other
   };
   const begin = () =>
-    start.mutate({ wish: bench.wish, digest: bench.digest, bench: bench.id }, {
-      onSuccess: (bake) => navigate(`/watch/${bake.id}`),
-      onError: () => tell({ do: "undone", step: "panel" }, () => look("panel")), // time has moved the timer: set it anew
-    });
+    start.mutate(
+      { wish: bench.wish, digest: bench.digest, bench: bench.id },
+      {
+        onSuccess: (bake) => navigate(`/watch/${bake.id}`),
+        onError: () => tell({ do: "undone", step: "panel" }, () => look("panel")), // time has moved the timer: set it anew
+      },
+    );
   const clear = () => tell({ do: "cleared" }, () => navigate(`/bench?cleared=${bench.id}`));
   const next = () => {
     if (slipping || start.isPending) return;
@@ -61,45 +64,147 @@ export function Bench({ bench }: { bench: BenchView }) {
   return (
     <div className="flex min-h-full flex-1 flex-col" {...swipe}>
       <header className="flex items-center gap-3 border-b-2 border-rim px-4 py-1">
-        <h1 className="min-w-0 flex-1 truncate text-lg font-bold">{plan.recipe} <span className="fraction font-normal text-soft">{plan.size}</span></h1>
-        <p className="figures text-lg" data-count>{count} of {steps.length}</p>
-        <button type="button" onClick={clear} title="Clear the bench" className="grid size-14 place-items-center rounded-tray text-rim"><X size={24} aria-hidden="true" /><span className="sr-only">Clear the bench</span></button>
+        <h1 className="min-w-0 flex-1 truncate text-lg font-bold">
+          {plan.recipe} <span className="fraction font-normal text-soft">{plan.size}</span>
+        </h1>
+        <p className="figures text-lg" data-count>
+          {count} of {steps.length}
+        </p>
+        <button type="button" onClick={clear} title="Clear the bench" className="grid size-14 place-items-center rounded-tray text-rim">
+          <X size={24} aria-hidden="true" />
+          <span className="sr-only">Clear the bench</span>
+        </button>
         {canSpeak() && (
-          <button type="button" aria-pressed={reading} onClick={() => read(!reading)} title={reading ? "Stop reading aloud" : "Read each step aloud"} className="grid size-14 place-items-center rounded-tray text-rim aria-pressed:bg-rim aria-pressed:text-on-rim">
-            {reading ? <Volume2 size={24} aria-hidden="true" /> : <VolumeOff size={24} aria-hidden="true" />}<span className="sr-only">Read aloud</span>
+          <button
+            type="button"
+            aria-pressed={reading}
+            onClick={() => read(!reading)}
+            title={reading ? "Stop reading aloud" : "Read each step aloud"}
+            className="grid size-14 place-items-center rounded-tray text-rim aria-pressed:bg-rim aria-pressed:text-on-rim"
+          >
+            {reading ? <Volume2 size={24} aria-hidden="true" /> : <VolumeOff size={24} aria-hidden="true" />}
+            <span className="sr-only">Read aloud</span>
           </button>
         )}
       </header>
-      <div className="h-2 bg-shelf" role="progressbar" aria-label="Steps done" aria-valuenow={count} aria-valuemin={0} aria-valuemax={steps.length}><div className="h-2 bg-leaf" style={{ width: `${(100 * count) / steps.length}%` }} /></div>
+      <div
+        className="h-2 bg-shelf"
+        role="progressbar"
+        aria-label="Steps done"
+        aria-valuenow={count}
+        aria-valuemin={0}
+        aria-valuemax={steps.length}
+      >
+        <div className="h-2 bg-leaf" style={{ width: `${(100 * count) / steps.length}%` }} />
+      </div>
       <Waits bench={bench} go={(id) => look(id)} />
       {session.slips > 0 && (
         <p className="flex flex-wrap items-center gap-x-4 border-b border-rule px-4 text-lg">
           {session.have ? "The loaf has grown to what went in." : "The rest is measured around what went in."}
-          <button type="button" onClick={() => tell({ do: "mended" })} className="min-h-14 font-semibold text-rim underline">Take that back</button>
+          <button type="button" onClick={() => tell({ do: "mended" })} className="min-h-14 font-semibold text-rim underline">
+            Take that back
+          </button>
         </p>
       )}
-      {session.slips > 0 && plan.cautions.filter((c) => c.level === "care" && (c.about === "measures" || c.about === "no matching setting" || c.about === "overflow")).map((c) => <p key={c.say} className="border-l-4 border-rim px-4 py-1 text-lg">{c.say}</p>)}
-      {untold > 0 && <p role="status" className="border-l-4 border-rim px-4 py-1 text-lg" data-untold>The server does not answer. Go on: {untold === 1 ? "one thing waits" : `${untold} things wait`} to be written down, and will be, also if this page is closed.</p>}
+      {session.slips > 0 &&
+        plan.cautions
+          .filter((c) => c.level === "care" && (c.about === "measures" || c.about === "no matching setting" || c.about === "overflow"))
+          .map((c) => (
+            <p key={c.say} className="border-l-4 border-rim px-4 py-1 text-lg">
+              {c.say}
+            </p>
+          ))}
+      {untold > 0 && (
+        <p role="status" className="border-l-4 border-rim px-4 py-1 text-lg" data-untold>
+          The server does not answer. Go on: {untold === 1 ? "one thing waits" : `${untold} things wait`} to be written down, and will be,
+          also if this page is closed.
+        </p>
+      )}
       {bench.changed && (
         <p className="border-l-4 border-rim px-4 py-1 text-lg" data-changed>
           {`The ${bench.changed.join(" and the ")} ${bench.changed.length > 1 ? "were" : "was"} changed elsewhere since this loaf was begun. It goes on as it was begun.`}
         </p>
       )}
-      {bench.passed && <p className="border-l-4 border-rim px-4 py-1 text-lg">The ready time that you wished for has passed: everything is worked out for now.</p>}
+      {bench.passed && (
+        <p className="border-l-4 border-rim px-4 py-1 text-lg">
+          The ready time that you wished for has passed: everything is worked out for now.
+        </p>
+      )}
       {slipping && line ? (
-        <Slip key={step.id} line={line} problem={error instanceof Trouble ? error.problem : undefined} close={() => slip(false)} tell={(amount, way) => tell({ do: "slip", line: line.id, amount, way }, () => { tell({ do: "done", step: step.id }); slip(false); look(null); })} />
+        <Slip
+          key={step.id}
+          line={line}
+          problem={error instanceof Trouble ? error.problem : undefined}
+          close={() => slip(false)}
+          tell={(amount, way) =>
+            tell({ do: "slip", line: line.id, amount, way }, () => {
+              tell({ do: "done", step: step.id });
+              slip(false);
+              look(null);
+            })
+          }
+        />
       ) : (
-        <StepView bench={bench} step={step} line={line} done={done(step.id)} asked={asked === step.id} press={next} begin={() => tell({ do: "begun", step: step.id })} />
+        <StepView
+          bench={bench}
+          step={step}
+          line={line}
+          done={done(step.id)}
+          asked={asked === step.id}
+          press={next}
+          begin={() => tell({ do: "begun", step: step.id })}
+        />
       )}
       <TroubleNote error={error instanceof Trouble && error.problem.pointer === "/amount" ? null : (error ?? start.error)} />
-      {last && refused && <p role="alert" className="border-l-4 border-signal px-4 py-2 text-lg">{refused.say}</p>}
+      {last && refused && (
+        <p role="alert" className="border-l-4 border-signal px-4 py-2 text-lg">
+          {refused.say}
+        </p>
+      )}
       {!slipping && (
         <footer className="flex gap-2 border-t-2 border-rim p-2">
-          <button type="button" onClick={back} disabled={at === 0} className="min-h-16 rounded-tray border-2 border-rim px-5 text-lg font-semibold text-rim disabled:border-rule disabled:text-soft">Back</button>
-          {step.kind === "measure" && <button type="button" onClick={() => slip(true)} className="min-h-16 rounded-tray border-2 border-rim px-4 text-lg leading-6 font-semibold text-rim">Too much?</button>}
-          {done(step.id) && !last && <button type="button" onClick={() => tell({ do: "undone", step: step.id })} className="min-h-16 rounded-tray border-2 border-rim px-4 text-lg leading-6 font-semibold text-rim">Not done after all</button>}
-          <button type="button" onClick={next} disabled={last && (!!refused || start.isPending)} data-next className="min-h-16 flex-1 rounded-tray bg-rim px-4 text-xl font-bold text-on-rim disabled:bg-shelf disabled:text-soft">
-            {last ? (start.isPending ? "Writing it down …" : "I have pressed Start") : asked === step.id ? "Yes, I looked" : step.kind === "wait" && !done(step.id) ? "It is ready" : "Next"}
+          <button
+            type="button"
+            onClick={back}
+            disabled={at === 0}
+            className="min-h-16 rounded-tray border-2 border-rim px-5 text-lg font-semibold text-rim disabled:border-rule disabled:text-soft"
+          >
+            Back
+          </button>
+          {step.kind === "measure" && (
+            <button
+              type="button"
+              onClick={() => slip(true)}
+              className="min-h-16 rounded-tray border-2 border-rim px-4 text-lg leading-6 font-semibold text-rim"
+            >
+              Too much?
+            </button>
+          )}
+          {done(step.id) && !last && (
+            <button
+              type="button"
+              onClick={() => tell({ do: "undone", step: step.id })}
+              className="min-h-16 rounded-tray border-2 border-rim px-4 text-lg leading-6 font-semibold text-rim"
+            >
+              Not done after all
+            </button>
+          )}
+          <button
+            type="button"
+            onClick={next}
+            disabled={last && (!!refused || start.isPending)}
+            data-next
+            className="min-h-16 flex-1 rounded-tray bg-rim px-4 text-xl font-bold text-on-rim disabled:bg-shelf disabled:text-soft"
+          >
+            {last
+              ? start.isPending
+                ? "Writing it down …"
+                : "I have pressed Start"
+              : asked === step.id
+                ? "Yes, I looked"
+                : step.kind === "wait" && !done(step.id)
+                  ? "It is ready"
+                  : "Next"}
           </button>
         </footer>
       )}

@@ -10,7 +10,12 @@ export default function BenchScreen() {
   const bench = useBench(id);
   const shelf = useShelf();
   if (id) {
-    if (bench.error && !bench.data) return <div className="p-8"><TroubleNote error={bench.error} /></div>;
+    if (bench.error && !bench.data)
+      return (
+        <div className="p-8">
+          <TroubleNote error={bench.error} />
+        </div>
+      );
     if (!bench.data) return <p className="p-8 text-lg text-soft">Clearing the worktop …</p>;
     return <Bench key={id} bench={bench.data} />;
   }
@@ -29,16 +34,31 @@ function Empty({ open }: { open: Shelf["bench"] }) {
       {cleared && (
         <p role="status" className="mt-2 text-lg">
           The bench is cleared.{" "}
-          <button type="button" onClick={() => tell({ do: "reopened" }, () => navigate(`/bench/${cleared}`))} className="min-h-14 font-semibold text-rim underline">Bring it back</button>
+          <button
+            type="button"
+            onClick={() => tell({ do: "reopened" }, () => navigate(`/bench/${cleared}`))}
+            className="min-h-14 font-semibold text-rim underline"
+          >
+            Bring it back
+          </button>
         </p>
       )}
       <TroubleNote error={error} />
       {open ? (
         <p className="mt-2 text-lg">
-          {open.recipe} is half measured. <Link to={`/bench/${open.id}`} className="inline-block min-h-14 content-center font-semibold text-rim underline">Go on with it</Link>
+          {open.recipe} is half measured.{" "}
+          <Link to={`/bench/${open.id}`} className="inline-block min-h-14 content-center font-semibold text-rim underline">
+            Go on with it
+          </Link>
         </p>
-      ) : <p className="mt-2 text-lg text-soft">Nothing is being measured. Plan a loaf, then press “To the bench”.</p>}
-      <p className="mt-4"><Link to="/" className="inline-grid min-h-14 place-items-center rounded-tray bg-rim px-6 text-lg font-bold text-on-rim">Plan a loaf</Link></p>
+      ) : (
+        <p className="mt-2 text-lg text-soft">Nothing is being measured. Plan a loaf, then press “To the bench”.</p>
+      )}
+      <p className="mt-4">
+        <Link to="/" className="inline-grid min-h-14 place-items-center rounded-tray bg-rim px-6 text-lg font-bold text-on-rim">
+          Plan a loaf
+        </Link>
+      </p>
     </div>
   );
 }

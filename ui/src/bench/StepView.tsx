@@ -19,41 +19,95 @@ export function StepView({ bench, step, line, done, asked, press, begin }: Props
   const measuring = step.kind === "measure" || step.kind === "top up";
   return (
     <div className="relative flex flex-1 cursor-pointer items-stretch" onClick={press}>
-    <section aria-live="polite" data-step={step.id} className="flex flex-1 flex-col justify-center gap-3 px-6 py-6 md:px-12">
-      {step.stuff && <svg aria-hidden="true" className="absolute inset-y-0 left-0 h-full w-3 md:w-6"><rect width="100%" height="100%" fill={stuffFill(step.stuff)} /></svg>}
-      {done && <p className="flex items-center gap-2 text-lg font-semibold text-leaf"><Check size={24} aria-hidden="true" />Done</p>}
-      {step.kind === "top up" && <p className="text-lg text-soft">The loaf has grown:</p>}
-      {measuring && line && (
-        <div data-big={line.ingredient}>
-          {step.add ? (step.add.scoops.length > 0 ? <Scoops scoops={step.add.scoops} size="huge" /> : <span className="figures text-[5rem] leading-[5.5rem] font-semibold">{step.add.grams.toFixed(0)} g</span>) : <Amount line={line} size="huge" />}
-        </div>
-      )}
-      <h2 className={`font-bold ${measuring ? "text-2xl leading-tight" : "text-2xl leading-tight md:max-w-[24ch]"}`}>{step.say}</h2>
-      {step.into && <p className="text-xl">into {step.into}</p>}
-      {measuring && line && !line.pieces && (
-        <p className="figures text-lg text-soft">
-          {line.weight}{line.running && !step.into && <> · scale under the pan then shows <b className="text-ink">{line.running}</b></>}
-        </p>
-      )}
-      {step.list && step.list.length > 0 && (
-        <ul className="grid max-w-3xl gap-x-8 text-lg leading-9 sm:grid-cols-2">{step.list.map((l) => <li key={l} className="fraction border-b border-rule">{l}</li>)}</ul>
-      )}
-      {step.kind === "recall" && (
-        <ul className="grid max-w-4xl gap-x-8 sm:grid-cols-2">
-          {bench.plan.lines.filter((l) => !l.part).map((l) => (
-            <li key={l.id} className="grid grid-cols-[16px_1fr_auto] items-center gap-3 border-b border-rule py-1"><StuffSwatch stuff={l.stuff} /><span className="text-lg font-semibold">{l.name}</span><Amount line={l} size="small" /></li>
-          ))}
-        </ul>
-      )}
-      {step.why && <p className="fraction max-w-[60ch] text-lg text-soft">{step.why}</p>}
-      {step.wait && !bench.session.begun[step.id] && !done && (
-        <button type="button" onClick={(e) => { e.stopPropagation(); begin(); }} className="min-h-16 w-fit rounded-tray border-2 border-rim px-6 text-xl font-bold text-rim">Start the {step.wait} minutes</button>
-      )}
-      {asked && <p role="alert" className="max-w-[40ch] border-l-4 border-signal pl-4 text-xl font-semibold">{step.ask}</p>}
-    </section>
-    <div className="hidden w-[27rem] shrink-0 self-center pr-6 xl:block">
-      <PanSection pan={bench.plan.pan} lines={bench.plan.lines} box={bench.plan.addIns?.way === "dispenser" ? bench.plan.addIns.lines : []} lit={step.line ? [step.line] : []} light={() => undefined} />
-    </div>
+      <section aria-live="polite" data-step={step.id} className="flex flex-1 flex-col justify-center gap-3 px-6 py-6 md:px-12">
+        {step.stuff && (
+          <svg aria-hidden="true" className="absolute inset-y-0 left-0 h-full w-3 md:w-6">
+            <rect width="100%" height="100%" fill={stuffFill(step.stuff)} />
+          </svg>
+        )}
+        {done && (
+          <p className="flex items-center gap-2 text-lg font-semibold text-leaf">
+            <Check size={24} aria-hidden="true" />
+            Done
+          </p>
+        )}
+        {step.kind === "top up" && <p className="text-lg text-soft">The loaf has grown:</p>}
+        {measuring && line && (
+          <div data-big={line.ingredient}>
+            {step.add ? (
+              step.add.scoops.length > 0 ? (
+                <Scoops scoops={step.add.scoops} size="huge" />
+              ) : (
+                <span className="figures text-[5rem] leading-[5.5rem] font-semibold">{step.add.grams.toFixed(0)} g</span>
+              )
+            ) : (
+              <Amount line={line} size="huge" />
+            )}
+          </div>
+        )}
+        <h2 className={`font-bold ${measuring ? "text-2xl leading-tight" : "text-2xl leading-tight md:max-w-[24ch]"}`}>{step.say}</h2>
+        {step.into && <p className="text-xl">into {step.into}</p>}
+        {measuring && line && !line.pieces && (
+          <p className="figures text-lg text-soft">
+            {line.weight}
+            {line.running && !step.into && (
+              <>
+                {" "}
+                · scale under the pan then shows <b className="text-ink">{line.running}</b>
+              </>
+            )}
+          </p>
+        )}
+        {step.list && step.list.length > 0 && (
+          <ul className="grid max-w-3xl gap-x-8 text-lg leading-9 sm:grid-cols-2">
+            {step.list.map((l) => (
+              <li key={l} className="fraction border-b border-rule">
+                {l}
+              </li>
+            ))}
+          </ul>
+        )}
+        {step.kind === "recall" && (
+          <ul className="grid max-w-4xl gap-x-8 sm:grid-cols-2">
+            {bench.plan.lines
+              .filter((l) => !l.part)
+              .map((l) => (
+                <li key={l.id} className="grid grid-cols-[16px_1fr_auto] items-center gap-3 border-b border-rule py-1">
+                  <StuffSwatch stuff={l.stuff} />
+                  <span className="text-lg font-semibold">{l.name}</span>
+                  <Amount line={l} size="small" />
+                </li>
+              ))}
+          </ul>
+        )}
+        {step.why && <p className="fraction max-w-[60ch] text-lg text-soft">{step.why}</p>}
+        {step.wait && !bench.session.begun[step.id] && !done && (
+          <button
+            type="button"
+            onClick={(e) => {
+              e.stopPropagation();
+              begin();
+            }}
+            className="min-h-16 w-fit rounded-tray border-2 border-rim px-6 text-xl font-bold text-rim"
+          >
+            Start the {step.wait} minutes
+          </button>
+        )}
+        {asked && (
+          <p role="alert" className="max-w-[40ch] border-l-4 border-signal pl-4 text-xl font-semibold">
+            {step.ask}
+          </p>
+        )}
+      </section>
+      <div className="hidden w-[27rem] shrink-0 self-center pr-6 xl:block">
+        <PanSection
+          pan={bench.plan.pan}
+          lines={bench.plan.lines}
+          box={bench.plan.addIns?.way === "dispenser" ? bench.plan.addIns.lines : []}
+          lit={step.line ? [step.line] : []}
+          light={() => undefined}
+        />
+      </div>
     </div>
   );
 }

@@ -14,8 +14,15 @@ export function Waits({ bench, go }: { bench: BenchView; go: (step: string) => v
         const left = Date.parse(bench.session.begun[s.id] ?? "") + (s.wait ?? 0) * 60_000 - now;
         return (
           <li key={s.id}>
-            <button type="button" onClick={() => go(s.id)} className={`flex min-h-14 w-full items-center gap-3 px-4 text-left text-lg font-semibold ${left <= 0 ? "bg-rim text-on-rim" : ""}`} data-wait={s.id}>
-              <Hourglass size={24} aria-hidden="true" /><span className="figures">{left > 0 ? countdown(left) : "time is up"}</span><span className="truncate">{s.say}</span>
+            <button
+              type="button"
+              onClick={() => go(s.id)}
+              className={`flex min-h-14 w-full items-center gap-3 px-4 text-left text-lg font-semibold ${left <= 0 ? "bg-rim text-on-rim" : ""}`}
+              data-wait={s.id}
+            >
+              <Hourglass size={24} aria-hidden="true" />
+              <span className="figures">{left > 0 ? countdown(left) : "time is up"}</span>
+              <span className="truncate">{s.say}</span>
             </button>
           </li>
         );

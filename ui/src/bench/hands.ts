@@ -7,7 +7,10 @@ export function useAwake() {
     let gone = false;
     const ask = () => {
       if (document.visibilityState !== "visible" || !("wakeLock" in navigator)) return;
-      navigator.wakeLock.request("screen").then((l) => (gone ? void l.release() : (lock = l)), () => undefined);
+      navigator.wakeLock.request("screen").then(
+        (l) => (gone ? void l.release() : (lock = l)),
+        () => undefined,
+      );
     };
     ask();
     document.addEventListener("visibilitychange", ask);
@@ -30,10 +33,13 @@ export function useReading(text: string): [boolean, (on: boolean) => void] {
     speechSynthesis.speak(new SpeechSynthesisUtterance(text));
     return () => speechSynthesis.cancel();
   }, [on, text]);
-  return [on, (next) => {
-    localStorage.setItem("read aloud", next ? "on" : "off");
-    set(next);
-  }];
+  return [
+    on,
+    (next) => {
+      localStorage.setItem("read aloud", next ? "on" : "off");
+      set(next);
+    },
+  ];
 }
 
 interface Moves {
@@ -45,7 +51,13 @@ interface Moves {
 export function useKeys({ next, back }: Moves) {
   useEffect(() => {
     const press = (e: KeyboardEvent) => {
-      if (e.ctrlKey || e.metaKey || e.altKey || (e.target instanceof HTMLElement && e.target.closest("input, textarea, a, [role=dialog], [role=listbox], [data-own-keys]"))) return;
+      if (
+        e.ctrlKey ||
+        e.metaKey ||
+        e.altKey ||
+        (e.target instanceof HTMLElement && e.target.closest("input, textarea, a, [role=dialog], [role=listbox], [data-own-keys]"))
+      )
+        return;
       const onButton = e.target instanceof HTMLElement && e.target.closest("button");
       if (e.key === "ArrowRight" || e.key === "PageDown" || (e.key === " " && !onButton)) next();
       else if (e.key === "ArrowLeft" || e.key === "PageUp" || e.key === "Backspace") back();

@@ -1,7 +1,28 @@
 import { kitchen } from "./kitchen";
 import type {
-  BakeView, BenchView, Compare, Compared, HabitOf, Kitchen, Kitchens, KitchenSettings, Larder, Log, Machine, MachineRead, MachinesAway, Offers, PlanAnswer,
-  Problem, Profiles, PutAway, RecipeRead, Recipes, RecipeText, Shelf, Wish,
+  BakeView,
+  BenchView,
+  Compare,
+  Compared,
+  HabitOf,
+  Kitchen,
+  Kitchens,
+  KitchenSettings,
+  Larder,
+  Log,
+  Machine,
+  MachineRead,
+  MachinesAway,
+  Offers,
+  PlanAnswer,
+  Problem,
+  Profiles,
+  PutAway,
+  RecipeRead,
+  Recipes,
+  RecipeText,
+  Shelf,
+  Wish,
 } from "./types.gen";
 
 /** An error that the server put into words. */
@@ -30,7 +51,10 @@ interface Call {
 }
 
 /** Calls the server about this kitchen. */
-export async function call<T>(path: string, { kitchen: of = kitchen(), method = "GET", body, key, version, signal }: Call = {}): Promise<T> {
+export async function call<T>(
+  path: string,
+  { kitchen: of = kitchen(), method = "GET", body, key, version, signal }: Call = {},
+): Promise<T> {
   const headers: Record<string, string> = {};
   if (body !== undefined) headers["Content-Type"] = "application/json";
   if (key) headers["Idempotency-Key"] = key;
@@ -39,7 +63,10 @@ export async function call<T>(path: string, { kitchen: of = kitchen(), method = 
   let response: Response;
   try {
     response = await fetch(`/api/v1/kitchens/${of}${path}`, {
-      method, headers, body: body === undefined ? undefined : JSON.stringify(body), signal: signal ? AbortSignal.any([signal, late]) : late,
+      method,
+      headers,
+      body: body === undefined ? undefined : JSON.stringify(body),
+      signal: signal ? AbortSignal.any([signal, late]) : late,
     });
   } catch (error) {
     if (signal?.aborted) throw error;
@@ -67,7 +94,10 @@ export async function fetchKitchens(signal: AbortSignal): Promise<Kitchens> {
   return (await response.json()) as Kitchens;
 }
 
-const read = <T>(path: string) => (signal?: AbortSignal) => call<T>(path, { signal });
+const read =
+  <T>(path: string) =>
+  (signal?: AbortSignal) =>
+    call<T>(path, { signal });
 const put = <T>(path: string, body: unknown, version?: number) => call<T>(path, { method: "PUT", body, version });
 const ask = <T>(path: string, body: unknown, signal?: AbortSignal) => call<T>(path, { method: "POST", body, signal });
 
@@ -93,7 +123,8 @@ export const fetchProfiles = read<Profiles>("/machines/profiles");
 export const fetchMachinesAway = read<MachinesAway>("/machines/away");
 export const fetchMachine = (id: string, signal: AbortSignal) => call<MachineRead>(`/machines/${id}`, { signal });
 export const putMachine = (id: string, body: Machine, version: number) => put<MachineRead>(`/machines/${id}`, body, version);
-export const undoMachine = (id: string, version: number) => call<MachineRead>(`/machines/${id}/undo`, { method: "POST", body: {}, version });
+export const undoMachine = (id: string, version: number) =>
+  call<MachineRead>(`/machines/${id}/undo`, { method: "POST", body: {}, version });
 export const compareCycles = (id: string, what: Compare, signal?: AbortSignal) => ask<Compared>(`/machines/${id}/compare`, what, signal);
 export const setHabit = (habit: HabitOf) => put<HabitOf>("/habits", habit);
 export const putAway = (path: string, away: boolean) => put<PutAway>(`${path}/shelf`, { away });
@@ -101,7 +132,9 @@ export const putAway = (path: string, away: boolean) => put<PutAway>(`${path}/sh
 /** The bench or bake, or null when nothing happened after the happening of this number. */
 const journal = <T>(path: string, after: number | undefined, signal: AbortSignal) =>
   call<T | null>(`${path}${after === undefined ? "" : `?after=${after}`}`, { signal });
-export const fetchBench = (id: string, after: number | undefined, signal: AbortSignal) => journal<BenchView>(`/benches/${id}`, after, signal);
+export const fetchBench = (id: string, after: number | undefined, signal: AbortSignal) =>
+  journal<BenchView>(`/benches/${id}`, after, signal);
 export const fetchBake = (id: string, after: number | undefined, signal: AbortSignal) => journal<BakeView>(`/bakes/${id}`, after, signal);
-export const fetchLog = (before: string, signal: AbortSignal) => call<Log>(`/bakes${before && `?before=${encodeURIComponent(before)}`}`, { signal });
+export const fetchLog = (before: string, signal: AbortSignal) =>
+  call<Log>(`/bakes${before && `?before=${encodeURIComponent(before)}`}`, { signal });
 export const fetchRunning = read<Log>("/bakes/running");

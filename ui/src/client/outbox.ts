@@ -58,7 +58,11 @@ async function send() {
     const done = () => set({ presses: state.presses.filter((p) => p.key !== key), waiting: false });
     try {
       const answer = await call(next.path, {
-        kitchen: next.kitchen, method: "POST", body: next.body, key, version: next.version,
+        kitchen: next.kitchen,
+        method: "POST",
+        body: next.body,
+        key,
+        version: next.version,
       });
       done();
       answers.get(key)?.resolve(answer);

@@ -1,12 +1,38 @@
-import { keepPreviousData, type QueryClient, queryOptions, useInfiniteQuery, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import {
+  keepPreviousData,
+  type QueryClient,
+  queryOptions,
+  useInfiniteQuery,
+  useMutation,
+  useQuery,
+  useQueryClient,
+} from "@tanstack/react-query";
 import { useEffect, useRef } from "react";
 import * as api from "./api";
 import { serverNow, setServerTime } from "./clock";
 import { at } from "./kitchen";
 import { press } from "./outbox";
 import type {
-  BakeTold, BakeView, BenchTold, BenchView, Compare, HabitOf, Happened, Kitchen, KitchenSettings, Loaded, Machine, MachineRead, AtBench, RecipeKept,
-  RecipeRead, RecipeText, Shelf, Start, SwapsKept, Wish,
+  BakeTold,
+  BakeView,
+  BenchTold,
+  BenchView,
+  Compare,
+  HabitOf,
+  Happened,
+  Kitchen,
+  KitchenSettings,
+  Loaded,
+  Machine,
+  MachineRead,
+  AtBench,
+  RecipeKept,
+  RecipeRead,
+  RecipeText,
+  Shelf,
+  Start,
+  SwapsKept,
+  Wish,
 } from "./types.gen";
 
 async function timed<T extends { now: string }>(answer: Promise<T>): Promise<T> {
@@ -52,7 +78,12 @@ export const useOffers = (wish: Wish, line: string) =>
 
 /** Recipes by a part of their name, a window of them. */
 export const useRecipes = (looked: api.Looked, enabled = true) =>
-  useQuery({ queryKey: at("recipes", looked), queryFn: ({ signal }) => api.fetchRecipes(looked, signal), placeholderData: keepPreviousData, enabled });
+  useQuery({
+    queryKey: at("recipes", looked),
+    queryFn: ({ signal }) => api.fetchRecipes(looked, signal),
+    placeholderData: keepPreviousData,
+    enabled,
+  });
 
 /** All recipes by a part of their name, window after window. */
 export const useAllRecipes = (looked: api.Looked) =>
@@ -76,7 +107,12 @@ export const useLog = () =>
 
 /** The bakes that have not ended. */
 export const useRunning = () =>
-  useQuery({ queryKey: at("running"), queryFn: ({ signal }) => timed(api.fetchRunning(signal)), staleTime: 5_000, refetchInterval: 10_000 });
+  useQuery({
+    queryKey: at("running"),
+    queryFn: ({ signal }) => timed(api.fetchRunning(signal)),
+    staleTime: 5_000,
+    refetchInterval: 10_000,
+  });
 
 /** One bake, asked for anew every 2 s while the page is visible, and when the clock alone changes it. */
 export function useBake(id: string) {
@@ -110,7 +146,8 @@ function usePress<Input, Output>(send: (input: Input) => Promise<Output>, took: 
   return useMutation({ mutationFn: send, networkMode: "always", onSuccess: (output) => took(client, output) });
 }
 
-const lists = (client: QueryClient, ...names: string[]) => Promise.all(names.map((name) => client.invalidateQueries({ queryKey: at(name) })));
+const lists = (client: QueryClient, ...names: string[]) =>
+  Promise.all(names.map((name) => client.invalidateQueries({ queryKey: at(name) })));
 
 export const useStartBake = () =>
   usePress(
@@ -132,7 +169,11 @@ export const useTellBake = (id: string) =>
     },
   );
 
-export const useLoadDemo = () => usePress(() => press<Loaded>("/demo", {}), (client) => client.invalidateQueries());
+export const useLoadDemo = () =>
+  usePress(
+    () => press<Loaded>("/demo", {}),
+    (client) => client.invalidateQueries(),
+  );
 
 export const useLarder = () => useQuery({ queryKey: at("larder"), queryFn: ({ signal }) => api.fetchLarder(signal) });
 
@@ -154,7 +195,12 @@ export function useChangeKitchen() {
 }
 
 export const useRecipe = (id: string | undefined) =>
-  useQuery({ queryKey: at("recipe", id), queryFn: ({ signal }) => api.fetchRecipe(id ?? "", signal), enabled: id !== undefined, staleTime: 0 });
+  useQuery({
+    queryKey: at("recipe", id),
+    queryFn: ({ signal }) => api.fetchRecipe(id ?? "", signal),
+    enabled: id !== undefined,
+    staleTime: 0,
+  });
 
 /** What the server understands of a recipe's text. */
 export const useReadRecipe = (recipe: RecipeText) =>
@@ -177,7 +223,8 @@ export const useKeepRecipe = (id: string | undefined, revision: number | undefin
 /** Makes swaps in a recipe for good, as its next revision. */
 export const useKeepSwaps = (id: string) => usePress((swaps: SwapsKept) => press<RecipeKept>(`/recipes/${id}/swaps`, swaps), recipeChanged);
 /** Brings the revision before the newest back. */
-export const useUndoRecipe = (id: string) => usePress((revision: number) => press<RecipeKept>(`/recipes/${id}/undo`, { id, revision }), recipeChanged);
+export const useUndoRecipe = (id: string) =>
+  usePress((revision: number) => press<RecipeKept>(`/recipes/${id}/undo`, { id, revision }), recipeChanged);
 
 /** Puts a recipe, a machine or a bake away, or brings it back; path is such as /recipes/1. */
 export function usePutAway(path: string) {
@@ -191,10 +238,17 @@ export function useSetHabit() {
   return useMutation({ mutationFn: (habit: HabitOf) => api.setHabit(habit), onSuccess: () => replan(client) });
 }
 
-export const useProfiles = () => useQuery({ queryKey: at("profiles"), queryFn: ({ signal }) => api.fetchProfiles(signal), staleTime: Infinity });
-export const useMachinesAway = () => useQuery({ queryKey: at("machines away"), queryFn: ({ signal }) => api.fetchMachinesAway(signal), staleTime: 0 });
+export const useProfiles = () =>
+  useQuery({ queryKey: at("profiles"), queryFn: ({ signal }) => api.fetchProfiles(signal), staleTime: Infinity });
+export const useMachinesAway = () =>
+  useQuery({ queryKey: at("machines away"), queryFn: ({ signal }) => api.fetchMachinesAway(signal), staleTime: 0 });
 export const useMachine = (id: string | undefined) =>
-  useQuery({ queryKey: at("machine", id), queryFn: ({ signal }) => api.fetchMachine(id ?? "", signal), enabled: id !== undefined, staleTime: 0 });
+  useQuery({
+    queryKey: at("machine", id),
+    queryFn: ({ signal }) => api.fetchMachine(id ?? "", signal),
+    enabled: id !== undefined,
+    staleTime: 0,
+  });
 export const useCompared = (id: string, what: Compare) =>
   useQuery({
     queryKey: at("compare", id, what),

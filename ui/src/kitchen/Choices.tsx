@@ -1,4 +1,4 @@
-import { Radio, RadioGroup } from "@headlessui/react";
+import { Segments } from "../parts/Segments";
 
 interface Props<T extends string> {
   label: string;
@@ -12,14 +12,24 @@ export function Choices<T extends string>({ label, value, choices, pick }: Props
   return (
     <section>
       <h2 className="text-sm font-semibold text-soft">{label}</h2>
-      <RadioGroup value={value} onChange={pick} aria-label={label} className="mt-1 flex overflow-hidden rounded-tray border-2 border-rim">
-        {choices.map(([v, name, what]) => (
-          <Radio key={v} value={v} aria-label={`${name}: ${what}`} className="min-h-12 flex-1 cursor-pointer border-r-2 border-rim px-3 py-2 last:border-r-0 data-checked:bg-rim data-checked:text-on-rim">
-            <span className="block leading-5 font-semibold">{name}</span>
-            <span className="block text-xs leading-4">{what}</span>
-          </Radio>
-        ))}
-      </RadioGroup>
+      <div className="mt-1">
+        <Segments
+          label={label}
+          value={value}
+          pick={pick}
+          className="min-h-12 flex-1 px-3 py-2"
+          segments={choices.map(([v, name, what]) => ({
+            value: v,
+            label: `${name}: ${what}`,
+            show: (
+              <>
+                <span className="block leading-5 font-semibold">{name}</span>
+                <span className="block text-xs leading-4">{what}</span>
+              </>
+            ),
+          }))}
+        />
+      </div>
     </section>
   );
 }

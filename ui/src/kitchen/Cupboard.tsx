@@ -1,9 +1,9 @@
 import { CircleAlert, X } from "lucide-react";
-import { useState } from "react";
 import { useLarder } from "../client/queries";
 import type { Kitchen, KitchenPack, Problem } from "../client/types.gen";
 import { Picker } from "../plan/Pickers";
-import { fieldLook, readNumber, type SetKitchen } from "./set";
+import { readNumber, Typed } from "../parts/Typed";
+import { fieldLook, type SetKitchen } from "./set";
 
 interface Props {
   kitchen: Kitchen;
@@ -30,24 +30,49 @@ function Packs({ kitchen, worries, set, fault }: Props) {
   const change = (n: number, part: Partial<KitchenPack>) => set({ packs: packs.map((p, m) => (m === n ? { ...p, ...part } : p)) });
   return (
     <section aria-labelledby="packs">
-      <h2 id="packs" className="text-sm font-semibold text-soft">Jars and bags with a date</h2>
-      <p className="text-sm">An opened jar of yeast keeps about four months in the fridge; wholemeal and mixes turn rancid. The plan warns before you measure.</p>
+      <h2 id="packs" className="text-sm font-semibold text-soft">
+        Jars and bags with a date
+      </h2>
+      <p className="text-sm">
+        An opened jar of yeast keeps about four months in the fridge; wholemeal and mixes turn rancid. The plan warns before you measure.
+      </p>
       <ul className="mt-2 divide-y divide-rule border-y border-rule">
         {packs.map((p, n) => (
           <li key={n} className="py-2" data-pack={p.ingredient}>
             <div className="flex flex-wrap items-end gap-3">
               <p className="w-44 self-center text-lg font-bold">{name(p.ingredient)}</p>
-              <DateField label={`Best before, ${name(p.ingredient)}`} say="best before" value={p.bestBefore} keep={(bestBefore) => change(n, { bestBefore })} />
+              <DateField
+                label={`Best before, ${name(p.ingredient)}`}
+                say="best before"
+                value={p.bestBefore}
+                keep={(bestBefore) => change(n, { bestBefore })}
+              />
               <DateField label={`Opened, ${name(p.ingredient)}`} say="opened" value={p.opened} keep={(opened) => change(n, { opened })} />
-              <button type="button" aria-label={`Take the ${name(p.ingredient)} out`} onClick={() => set({ packs: packs.filter((o) => o !== p) })} className="ml-auto grid size-11 place-items-center text-rim"><X size={20} aria-hidden="true" /></button>
+              <button
+                type="button"
+                aria-label={`Take the ${name(p.ingredient)} out`}
+                onClick={() => set({ packs: packs.filter((o) => o !== p) })}
+                className="ml-auto grid size-11 place-items-center text-rim"
+              >
+                <X size={20} aria-hidden="true" />
+              </button>
             </div>
-            <p role="status" className="text-sm text-signal">{fault?.pointer?.startsWith(`/packs/${n}`) ? fault.detail : ""}</p>
-            {worries[n] && <p className="fraction mt-1 border-l-4 border-rim pl-3 text-sm"><CircleAlert size={18} aria-hidden="true" className="mr-1 inline align-text-bottom text-rim" />{worries[n]}</p>}
+            <p role="status" className="text-sm text-signal">
+              {fault?.pointer?.startsWith(`/packs/${n}`) ? fault.detail : ""}
+            </p>
+            {worries[n] && (
+              <p className="fraction mt-1 border-l-4 border-rim pl-3 text-sm">
+                <CircleAlert size={18} aria-hidden="true" className="mr-1 inline align-text-bottom text-rim" />
+                {worries[n]}
+              </p>
+            )}
           </li>
         ))}
       </ul>
       <Picker
-        label="Add a jar or bag of" value="" choices={[{ id: "", name: "Add a jar or bag of …" }, ...[...first, ...rest].map((i) => ({ id: i.id, name: i.name }))]}
+        label="Add a jar or bag of"
+        value=""
+        choices={[{ id: "", name: "Add a jar or bag of …" }, ...[...first, ...rest].map((i) => ({ id: i.id, name: i.name }))]}
         pick={(ingredient) => ingredient && set({ packs: [...packs, { ingredient }] })}
       />
     </section>
@@ -55,15 +80,29 @@ function Packs({ kitchen, worries, set, fault }: Props) {
 }
 
 /** A date, sent when it is whole; what is refused stays in the field. */
-function DateField({ label, say, value, keep }: { label: string; say: string; value: string | undefined; keep: (date: string | undefined) => void }) {
-  const [typed, setTyped] = useState<string | null>(null);
-  const commit = () => {
-    if (typed !== null && typed.trim() !== (value ?? "")) keep(typed.trim() || undefined);
-  };
+function DateField({
+  label,
+  say,
+  value,
+  keep,
+}: {
+  label: string;
+  say: string;
+  value: string | undefined;
+  keep: (date: string | undefined) => void;
+}) {
   return (
     <label className="block text-xs text-soft">
       {say}
-      <input value={typed ?? value ?? ""} onChange={(e) => setTyped(e.target.value)} onBlur={commit} onKeyDown={(e) => e.key === "Enter" && commit()} placeholder="2027-01-31" aria-label={label} className={`${fieldLook} block w-36 text-ink`} />
+      <Typed
+        value={value ?? ""}
+        show={(v) => v}
+        parse={(text) => text.trim()}
+        keep={(date) => keep(date || undefined)}
+        label={label}
+        placeholder="2027-01-31"
+        className={`${fieldLook} block w-36 text-ink`}
+      />
     </label>
   );
 }
@@ -75,20 +114,37 @@ function Stock({ kitchen, set, fault }: Omit<Props, "worries">) {
   const open = larder.filter((i) => i.id !== "water" && !stock.some((s) => s.ingredient === i.id));
   return (
     <section aria-labelledby="stock">
-      <h2 id="stock" className="text-sm font-semibold text-soft">Kept count of</h2>
+      <h2 id="stock" className="text-sm font-semibold text-soft">
+        Kept count of
+      </h2>
       <p className="text-sm">What stands here is checked against each loaf; anything else is taken to be there.</p>
       <ul className="mt-2 divide-y divide-rule border-y border-rule">
         {stock.map((s, n) => (
           <li key={s.ingredient} className="flex flex-wrap items-center gap-3 py-1">
             <span className="flex-1 font-semibold">{name(s.ingredient)}</span>
-            <Grams label={`${name(s.ingredient)} in the house, in grams`} value={s.grams} keep={(grams, kept) => set({ stock: stock.map((o) => (o === s ? { ...o, grams } : o)) }, kept)} />
-            <button type="button" aria-label={`Keep no count of ${name(s.ingredient)}`} onClick={() => set({ stock: stock.filter((o) => o !== s) })} className="grid size-11 place-items-center text-rim"><X size={20} aria-hidden="true" /></button>
-            <p role="status" className="w-full text-sm text-signal">{fault?.pointer?.startsWith(`/stock/${n}`) ? fault.detail : ""}</p>
+            <Grams
+              label={`${name(s.ingredient)} in the house, in grams`}
+              value={s.grams}
+              keep={(grams, kept) => set({ stock: stock.map((o) => (o === s ? { ...o, grams } : o)) }, kept)}
+            />
+            <button
+              type="button"
+              aria-label={`Keep no count of ${name(s.ingredient)}`}
+              onClick={() => set({ stock: stock.filter((o) => o !== s) })}
+              className="grid size-11 place-items-center text-rim"
+            >
+              <X size={20} aria-hidden="true" />
+            </button>
+            <p role="status" className="w-full text-sm text-signal">
+              {fault?.pointer?.startsWith(`/stock/${n}`) ? fault.detail : ""}
+            </p>
           </li>
         ))}
       </ul>
       <Picker
-        label="Keep count of" value="" choices={[{ id: "", name: "Keep count of …" }, ...open.map((i) => ({ id: i.id, name: i.name }))]}
+        label="Keep count of"
+        value=""
+        choices={[{ id: "", name: "Keep count of …" }, ...open.map((i) => ({ id: i.id, name: i.name }))]}
         pick={(ingredient) => ingredient && set({ stock: [...stock, { ingredient, grams: 0 }] })}
       />
     </section>
@@ -96,16 +152,19 @@ function Stock({ kitchen, set, fault }: Omit<Props, "worries">) {
 }
 
 function Grams({ label, value, keep }: { label: string; value: number; keep: (grams: number, kept: () => void) => void }) {
-  const [typed, setTyped] = useState<string | null>(null);
-  const read = readNumber(typed ?? "");
-  const commit = () => {
-    if (typed === null || Number.isNaN(read)) return;
-    if (read === value) setTyped(null);
-    else keep(read, () => setTyped(null));
-  };
   return (
     <span className="flex items-center gap-1">
-      <input value={typed ?? String(value)} onChange={(e) => setTyped(e.target.value)} onBlur={commit} onKeyDown={(e) => e.key === "Enter" && commit()} inputMode="decimal" aria-label={label} className={`${fieldLook} w-24 text-right text-lg font-bold`} />g
+      <Typed
+        value={value}
+        show={String}
+        parse={readNumber}
+        keep={keep}
+        label={label}
+        mode="decimal"
+        say="a number of grams"
+        className={`${fieldLook} w-24 text-right text-lg font-bold`}
+      />
+      g
     </span>
   );
 }

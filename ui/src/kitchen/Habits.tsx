@@ -1,6 +1,6 @@
-import { useState } from "react";
 import type { Kitchen, Problem } from "../client/types.gen";
 import { readClock } from "../parts/time";
+import { degrees as inDegrees, Typed } from "../parts/Typed";
 import { Choices } from "./Choices";
 import { fieldLook, type SetKitchen } from "./set";
 
@@ -9,41 +9,80 @@ export function Habits({ kitchen, set, fault }: { kitchen: Kitchen; set: SetKitc
   return (
     <div className="grid gap-x-10 gap-y-5 lg:grid-cols-2">
       <Choices
-        label="How do you measure?" value={kitchen.scale ? "scale" : "scoops"} pick={(v) => set({ scale: v === "scale" })}
-        choices={[["scoops", "By cups and spoons", "Grams stand beside them."], ["scale", "On a scale", "Grams for every line, and what a scale under the pan shows."]]}
+        label="How do you measure?"
+        value={kitchen.scale ? "scale" : "scoops"}
+        pick={(v) => set({ scale: v === "scale" })}
+        choices={[
+          ["scoops", "By cups and spoons", "Grams stand beside them."],
+          ["scale", "On a scale", "Grams for every line, and what a scale under the pan shows."],
+        ]}
       />
       <Choices
-        label="Weights" value={kitchen.weights} pick={(weights) => set({ weights })}
-        choices={[["grams", "Grams", "To 1 g; yeast and salt to 0.1 g."], ["ounces", "Ounces", "To 0.05 oz; yeast and salt finer."]]}
+        label="Weights"
+        value={kitchen.weights}
+        pick={(weights) => set({ weights })}
+        choices={[
+          ["grams", "Grams", "To 1 g; yeast and salt to 0.1 g."],
+          ["ounces", "Ounces", "To 0.05 oz; yeast and salt finer."],
+        ]}
       />
       <Choices
-        label="Temperatures" value={kitchen.degrees} pick={(degrees) => set({ degrees })}
-        choices={[["celsius", "Celsius", "A warm kitchen is 24 °C."], ["fahrenheit", "Fahrenheit", "A warm kitchen is 75 °F."]]}
+        label="Temperatures"
+        value={kitchen.degrees}
+        pick={(degrees) => set({ degrees })}
+        choices={[
+          ["celsius", "Celsius", "A warm kitchen is 24 °C."],
+          ["fahrenheit", "Fahrenheit", "A warm kitchen is 75 °F."],
+        ]}
       />
       <Room kitchen={kitchen} set={set} fault={fault?.pointer === "/room" ? fault.detail : undefined} />
       <Choices
-        label="The liquid" value={kitchen.liquid} pick={(liquid) => set({ liquid })}
+        label="The liquid"
+        value={kitchen.liquid}
+        pick={(liquid) => set({ liquid })}
         choices={[
-          ["tepid", "Tepid", "Worked out, so that the dough leaves the kneading at 26 °C (79 °F)."], ["room temperature", "As it stands", "Everything at room temperature."],
+          ["tepid", "Tepid", "Worked out, so that the dough leaves the kneading at 26 °C (79 °F)."],
+          ["room temperature", "As it stands", "Everything at room temperature."],
           ["hot with rapid yeast", "Hot", "For rapid-rise yeast on a rapid cycle; else tepid."],
         ]}
       />
       <QuietHours kitchen={kitchen} set={set} />
       <Choices
-        label="Salt" value={kitchen.salt} pick={(salt) => set({ salt })}
-        choices={[["booklet", "As booklets have it", "Holds the yeast back and guards against overflow."], ["reduced", "Reduced", "At most 1.4 % of the flour. Rises faster: cut the yeast or watch it."]]}
+        label="Salt"
+        value={kitchen.salt}
+        pick={(salt) => set({ salt })}
+        choices={[
+          ["booklet", "As booklets have it", "Holds the yeast back and guards against overflow."],
+          ["reduced", "Reduced", "At most 1.4 % of the flour. Rises faster: cut the yeast or watch it."],
+        ]}
       />
       <Choices
-        label="Yeast in another size" value={kitchen.yeast} pick={(yeast) => set({ yeast })}
-        choices={[["eased", "Eased", "A big dough stays warmer: less than in proportion."], ["straight", "Straight", "In proportion to the flour."]]}
+        label="Yeast in another size"
+        value={kitchen.yeast}
+        pick={(yeast) => set({ yeast })}
+        choices={[
+          ["eased", "Eased", "A big dough stays warmer: less than in proportion."],
+          ["straight", "Straight", "In proportion to the flour."],
+        ]}
       />
       <Choices
-        label="Eggs" value={kitchen.eggs} pick={(eggs) => set({ eggs })}
-        choices={[["whole", "Whole", "The nearest whole number; the liquid makes up for the rest."], ["part", "Part eggs", "Beaten, and a part used."]]}
+        label="Eggs"
+        value={kitchen.eggs}
+        pick={(eggs) => set({ eggs })}
+        choices={[
+          ["whole", "Whole", "The nearest whole number; the liquid makes up for the rest."],
+          ["part", "Part eggs", "Beaten, and a part used."],
+        ]}
       />
       <Choices
-        label="Size of your eggs" value={kitchen.eggSize} pick={(eggSize) => set({ eggSize })}
-        choices={[["medium", "Medium", "44 g"], ["large", "Large", "50 g"], ["extra large", "Extra large", "56 g"]]}
+        label="Size of your eggs"
+        value={kitchen.eggSize}
+        pick={(eggSize) => set({ eggSize })}
+        choices={[
+          ["medium", "Medium", "44 g"],
+          ["large", "Large", "50 g"],
+          ["extra large", "Extra large", "56 g"],
+        ]}
       />
     </div>
   );
@@ -66,30 +105,33 @@ function QuietHours({ kitchen, set }: { kitchen: Kitchen; set: SetKitchen }) {
 }
 
 function ClockField({ label, value, keep }: { label: string; value: string; keep: (clock: string, kept: () => void) => void }) {
-  const [typed, setTyped] = useState<string | null>(null);
-  const read = typed === null ? null : readClock(typed);
-  const commit = () => {
-    if (read === null) return;
-    if (read === value) setTyped(null);
-    else keep(read, () => setTyped(null));
-  };
-  return <input value={typed ?? value} onChange={(e) => setTyped(e.target.value)} onBlur={commit} onKeyDown={(e) => e.key === "Enter" && commit()} aria-label={label} aria-invalid={typed !== null && read === null} className={`${fieldLook} w-24 text-center text-lg font-bold`} />;
+  return (
+    <Typed
+      value={value}
+      show={(v) => v}
+      parse={readClock}
+      keep={keep}
+      label={label}
+      say="such as 22:30"
+      className={`${fieldLook} w-24 text-center text-lg font-bold`}
+    />
+  );
 }
 
 /** How warm the kitchen usually is. */
 function Room({ kitchen, set, fault }: { kitchen: Kitchen; set: SetKitchen; fault: string | undefined }) {
-  const [typed, setTyped] = useState<string | null>(null);
-  const unit = kitchen.degrees === "fahrenheit" ? "°F" : "°C";
-  const commit = () => {
-    const text = typed?.trim();
-    if (!text) return setTyped(null);
-    set({ room: /[a-z]/i.test(text) ? text : `${text} ${unit}` }, () => setTyped(null));
-  };
   return (
     <label className="block">
       <span className="text-sm font-semibold text-soft">How warm your kitchen usually is</span>
-      <input value={typed ?? kitchen.room} onChange={(e) => setTyped(e.target.value)} onBlur={commit} onKeyDown={(e) => e.key === "Enter" && commit()} aria-invalid={!!fault} className={`${fieldLook} mt-1 block w-32 text-lg font-bold`} />
-      <span role="status" className="block text-sm text-signal">{fault}</span>
+      <Typed
+        value={kitchen.room}
+        show={(v) => v}
+        parse={inDegrees(kitchen.degrees === "fahrenheit" ? "°F" : "°C")}
+        fault={fault}
+        keep={(room, kept) => (room === "" ? kept() : set({ room }, kept))}
+        className={`${fieldLook} mt-1 block w-32 text-lg font-bold`}
+        faultClass="block text-sm text-signal"
+      />
     </label>
   );
 }

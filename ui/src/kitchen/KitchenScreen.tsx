@@ -19,7 +19,12 @@ export default function KitchenScreen() {
   const shelf = useShelf();
   const { change, undo } = useChangeKitchen();
   const [search, setSearch] = useSearchParams();
-  if (shelf.error && !shelf.data) return <div className="p-8"><TroubleNote error={shelf.error} /></div>;
+  if (shelf.error && !shelf.data)
+    return (
+      <div className="p-8">
+        <TroubleNote error={shelf.error} />
+      </div>
+    );
   if (!shelf.data) return <p className="p-8 text-lg text-soft">Opening the cupboard …</p>;
   const { kitchen, version, cups, worries } = shelf.data;
   const set = (part: Partial<Kitchen>, kept?: () => void) => change.mutate({ ...kitchen, ...part }, { onSuccess: kept });
@@ -30,18 +35,40 @@ export default function KitchenScreen() {
     <div className="w-full px-6 py-4">
       <header className="flex min-h-12 flex-wrap items-center gap-x-6">
         <h1 className="text-xl font-bold">{kitchen.name}</h1>
-        <p role="status" className="text-soft">{busy ? "Writing it down …" : change.error ? "Not kept." : version > 1 ? "Kept." : ""}</p>
+        <p role="status" className="text-soft">
+          {busy ? "Writing it down …" : change.error ? "Not kept." : version > 1 ? "Kept." : ""}
+        </p>
         {version > 1 && (
-          <button type="button" onClick={() => undo.mutate()} disabled={busy} className="flex min-h-11 items-center gap-2 font-semibold text-rim underline">
-            <Undo2 size={20} aria-hidden="true" />Undo the last change
+          <button
+            type="button"
+            onClick={() => undo.mutate()}
+            disabled={busy}
+            className="flex min-h-11 items-center gap-2 font-semibold text-rim underline"
+          >
+            <Undo2 size={20} aria-hidden="true" />
+            Undo the last change
           </button>
         )}
       </header>
-      {problem && !atField && <div className="my-2"><TroubleNote error={change.error} /></div>}
+      {problem && !atField && (
+        <div className="my-2">
+          <TroubleNote error={change.error} />
+        </div>
+      )}
       <TroubleNote error={undo.error} />
-      <TabGroup selectedIndex={Math.max(0, drawers.indexOf(search.get("drawer") ?? ""))} onChange={(n) => setSearch({ drawer: drawers[n] ?? "" }, { replace: true })}>
+      <TabGroup
+        selectedIndex={Math.max(0, drawers.indexOf(search.get("drawer") ?? ""))}
+        onChange={(n) => setSearch({ drawer: drawers[n] ?? "" }, { replace: true })}
+      >
         <TabList className="mt-2 flex gap-1 border-b-2 border-rim">
-          {drawers.map((d) => <Tab key={d} className="min-h-12 rounded-t-tray px-5 text-lg font-semibold max-md:px-2.5 max-md:text-base text-rim data-hover:bg-shelf data-selected:bg-rim data-selected:text-on-rim">{d}</Tab>)}
+          {drawers.map((d) => (
+            <Tab
+              key={d}
+              className="min-h-12 rounded-t-tray px-5 text-lg font-semibold max-md:px-2.5 max-md:text-base text-rim data-hover:bg-shelf data-selected:bg-rim data-selected:text-on-rim"
+            >
+              {d}
+            </Tab>
+          ))}
         </TabList>
         <TabPanels className="mt-4">
           <TabPanel tabIndex={-1} className="grid gap-x-10 gap-y-6 lg:grid-cols-[3fr_2fr]">
@@ -52,8 +79,12 @@ export default function KitchenScreen() {
             <OwnCups kitchen={kitchen} known={cups} set={set} fault={atField} />
             <OwnFacts kitchen={kitchen} set={set} fault={atField} />
           </TabPanel>
-          <TabPanel tabIndex={-1}><Cupboard kitchen={kitchen} worries={worries} set={set} fault={atField} /></TabPanel>
-          <TabPanel tabIndex={-1}><Habits kitchen={kitchen} set={set} fault={atField} /></TabPanel>
+          <TabPanel tabIndex={-1}>
+            <Cupboard kitchen={kitchen} worries={worries} set={set} fault={atField} />
+          </TabPanel>
+          <TabPanel tabIndex={-1}>
+            <Habits kitchen={kitchen} set={set} fault={atField} />
+          </TabPanel>
         </TabPanels>
       </TabGroup>
     </div>

@@ -5,7 +5,21 @@ import { MeasureLabel } from "../parts/Amount";
 import { Picker } from "../plan/Pickers";
 import type { SetKitchen } from "./set";
 
-const usual = ["1 cup", "3/4 cup", "2/3 cup", "1/2 cup", "1/3 cup", "1/4 cup", "1/8 cup", "1 tbsp", "1/2 tbsp", "1 tsp", "1/2 tsp", "1/4 tsp", "1/8 tsp"];
+const usual = [
+  "1 cup",
+  "3/4 cup",
+  "2/3 cup",
+  "1/2 cup",
+  "1/3 cup",
+  "1/4 cup",
+  "1/8 cup",
+  "1 tbsp",
+  "1/2 tbsp",
+  "1 tsp",
+  "1/2 tsp",
+  "1/4 tsp",
+  "1/8 tsp",
+];
 
 const words = { us: "", metric: "metric ", australian: "metric ", imperial: "metric " } as const;
 
@@ -30,28 +44,43 @@ export function Measures({ kitchen, set }: { kitchen: Kitchen; set: SetKitchen }
   const odd = measures.filter((m) => m.name || !offered.includes(m.amount));
   const owns = (amount: string) => measures.some((m) => m.amount === amount && !m.name);
   const toggle = (amount: string) =>
-    set({ measures: owns(amount) ? measures.filter((m) => m.amount !== amount || m.name) : [...measures, { amount }], prefer: kept(kitchen, amount) });
+    set({
+      measures: owns(amount) ? measures.filter((m) => m.amount !== amount || m.name) : [...measures, { amount }],
+      prefer: kept(kitchen, amount),
+    });
   return (
     <section aria-labelledby="owned">
       <div className="flex items-center justify-between">
-        <h2 id="owned" className="text-sm font-semibold text-soft">Cups and spoons in the drawer</h2>
+        <h2 id="owned" className="text-sm font-semibold text-soft">
+          Cups and spoons in the drawer
+        </h2>
         <Picker
-          label="Standard" value={standard}
+          label="Standard"
+          value={standard}
           pick={(to) => {
             const next = to as Kitchen["standard"];
             set({ standard: next, measures: converted(measures, standard, next), prefer: [] });
           }}
           choices={[
-            { id: "us", name: "US cups", hint: "236.6 ml, tablespoon 14.8 ml" }, { id: "metric", name: "Metric cups", hint: "250 ml, tablespoon 15 ml" },
-            { id: "australian", name: "Australian cups", hint: "250 ml, tablespoon 20 ml" }, { id: "imperial", name: "Imperial pints", hint: "metric cups and spoons" },
+            { id: "us", name: "US cups", hint: "236.6 ml, tablespoon 14.8 ml" },
+            { id: "metric", name: "Metric cups", hint: "250 ml, tablespoon 15 ml" },
+            { id: "australian", name: "Australian cups", hint: "250 ml, tablespoon 20 ml" },
+            { id: "imperial", name: "Imperial pints", hint: "metric cups and spoons" },
           ]}
         />
       </div>
       <ul className="mt-1 grid grid-cols-3 gap-2 sm:grid-cols-5">
         {offered.map((amount, n) => (
           <li key={amount}>
-            <button type="button" aria-pressed={owns(amount)} onClick={() => toggle(amount)} className="flex min-h-14 w-full items-center justify-center rounded-tray border-2 border-dashed border-rule aria-pressed:border-solid aria-pressed:border-rim">
-              <span aria-hidden="true"><MeasureLabel measure={{ amount: usual[n] ?? amount }} /></span>
+            <button
+              type="button"
+              aria-pressed={owns(amount)}
+              onClick={() => toggle(amount)}
+              className="flex min-h-14 w-full items-center justify-center rounded-tray border-2 border-dashed border-rule aria-pressed:border-solid aria-pressed:border-rim"
+            >
+              <span aria-hidden="true">
+                <MeasureLabel measure={{ amount: usual[n] ?? amount }} />
+              </span>
               <span className="sr-only">{usual[n]}</span>
             </button>
           </li>
@@ -61,8 +90,16 @@ export function Measures({ kitchen, set }: { kitchen: Kitchen; set: SetKitchen }
         <ul className="mt-2 divide-y divide-rule border-y border-rule">
           {odd.map((m) => (
             <li key={m.amount + (m.name ?? "")} className="flex min-h-11 items-center gap-4">
-              <span className="font-semibold">{m.name ?? m.amount}</span><span className="figures text-soft">{m.amount}</span>
-              <button type="button" aria-label={`Take ${m.name ?? m.amount} out`} onClick={() => set({ measures: measures.filter((o) => o !== m) })} className="ml-auto grid size-11 place-items-center text-rim"><X size={20} aria-hidden="true" /></button>
+              <span className="font-semibold">{m.name ?? m.amount}</span>
+              <span className="figures text-soft">{m.amount}</span>
+              <button
+                type="button"
+                aria-label={`Take ${m.name ?? m.amount} out`}
+                onClick={() => set({ measures: measures.filter((o) => o !== m) })}
+                className="ml-auto grid size-11 place-items-center text-rim"
+              >
+                <X size={20} aria-hidden="true" />
+              </button>
             </li>
           ))}
         </ul>
@@ -93,10 +130,32 @@ function OddMeasure({ add }: { add: (m: Measure) => void }) {
         setMl("");
       }}
     >
-      <label>Another measure<input value={name} onChange={(e) => setName(e.target.value)} placeholder="blue mug" maxLength={60} className={`${field} block w-40`} /></label>
-      <label>holds, ml<input value={ml} onChange={(e) => setMl(e.target.value)} inputMode="decimal" aria-invalid={!!fault} className={`${field} block w-24`} /></label>
-      <button type="submit" className="min-h-11 rounded-tray border-2 border-rim px-4 font-semibold text-rim">Put it in</button>
-      <span role="status" className="text-signal">{fault}</span>
+      <label>
+        Another measure
+        <input
+          value={name}
+          onChange={(e) => setName(e.target.value)}
+          placeholder="blue mug"
+          maxLength={60}
+          className={`${field} block w-40`}
+        />
+      </label>
+      <label>
+        holds, ml
+        <input
+          value={ml}
+          onChange={(e) => setMl(e.target.value)}
+          inputMode="decimal"
+          aria-invalid={!!fault}
+          className={`${field} block w-24`}
+        />
+      </label>
+      <button type="submit" className="min-h-11 rounded-tray border-2 border-rim px-4 font-semibold text-rim">
+        Put it in
+      </button>
+      <span role="status" className="text-signal">
+        {fault}
+      </span>
     </form>
   );
 }

@@ -1,10 +1,11 @@
-import { Radio, RadioGroup } from "@headlessui/react";
 import { X } from "lucide-react";
 import { useState } from "react";
 import { useLarder } from "../client/queries";
 import type { CupKnown, Kitchen, LarderCup, Problem } from "../client/types.gen";
 import { Picker } from "../plan/Pickers";
-import { fieldLook, readNumber, type SetKitchen } from "./set";
+import { Segments } from "../parts/Segments";
+import { readNumber } from "../parts/Typed";
+import { fieldLook, type SetKitchen } from "./set";
 
 interface Props {
   kitchen: Kitchen;
@@ -23,20 +24,30 @@ export function OwnCups({ kitchen, known, set, fault }: Props) {
   const replace = (n: number, cup: LarderCup, kept?: () => void) => set({ cups: cups.map((c, m) => (m === n ? cup : c)) }, kept);
   return (
     <section aria-labelledby="cups">
-      <h2 id="cups" className="text-sm font-semibold text-soft">Your own cup of flour</h2>
-      <p className="text-sm">A cup of flour is the largest doubt in a loaf: 110 g sifted, 150 g scooped. Fill a cup as you always do, level it and weigh what is in it; three times or more.</p>
+      <h2 id="cups" className="text-sm font-semibold text-soft">
+        Your own cup of flour
+      </h2>
+      <p className="text-sm">
+        A cup of flour is the largest doubt in a loaf: 110 g sifted, 150 g scooped. Fill a cup as you always do, level it and weigh what is
+        in it; three times or more.
+      </p>
       <ul className="mt-2 divide-y divide-rule border-y border-rule">
         {cups.map((cup, n) => (
           <OwnCup
-            key={cup.flour} cup={cup} known={known.find((k) => k.flour === cup.flour)}
+            key={cup.flour}
+            cup={cup}
+            known={known.find((k) => k.flour === cup.flour)}
             fault={fault?.pointer?.startsWith(`/cups/${n}`) ? fault.detail : undefined}
-            keep={(next, kept) => replace(n, next, kept)} forget={() => set({ cups: cups.filter((c) => c !== cup) })}
+            keep={(next, kept) => replace(n, next, kept)}
+            forget={() => set({ cups: cups.filter((c) => c !== cup) })}
           />
         ))}
       </ul>
       {open.length > 0 && (
         <Picker
-          label="Weigh a cup of flour" value="" choices={[{ id: "", name: "Weigh a cup of …" }, ...open.map((i) => ({ id: i.id, name: i.name }))]}
+          label="Weigh a cup of flour"
+          value=""
+          choices={[{ id: "", name: "Weigh a cup of …" }, ...open.map((i) => ({ id: i.id, name: i.name }))]}
           pick={(flour) => flour && set({ cups: [...cups, { flour, filling: "spooned", measure: fullCup[kitchen.standard] }] })}
         />
       )}
@@ -44,7 +55,13 @@ export function OwnCups({ kitchen, known, set, fault }: Props) {
   );
 }
 
-const fillings: [LarderCup["filling"], string][] = [["sifted", "Sifted in"], ["sprinkled", "Fluffed, sprinkled"], ["spooned", "Spooned in"], ["heaped", "Heaped, levelled"], ["scooped", "Scooped"]];
+const fillings: [LarderCup["filling"], string][] = [
+  ["sifted", "Sifted in"],
+  ["sprinkled", "Fluffed, sprinkled"],
+  ["spooned", "Spooned in"],
+  ["heaped", "Heaped, levelled"],
+  ["scooped", "Scooped"],
+];
 
 interface CupProps {
   cup: LarderCup;
@@ -60,41 +77,88 @@ function OwnCup({ cup, known, fault, keep, forget }: CupProps) {
   const name = known?.name ?? cup.flour;
   const add = () => {
     const grams = readNumber(typed);
-    if (grams > 0) keep({ ...cup, weighings: [...weighings, grams] }, () => setTyped(""));
+    if (grams !== null && grams > 0) keep({ ...cup, weighings: [...weighings, grams] }, () => setTyped(""));
   };
   return (
     <li className="py-3" data-cup={cup.flour}>
       <div className="flex items-center gap-4">
         <h3 className="text-lg font-bold">{name}</h3>
-        <p className="text-soft">by <span className="fraction">{cup.measure.replace("metric ", "")}</span></p>
-        <button type="button" aria-label={`Forget the cup of ${name}`} onClick={forget} className="ml-auto grid size-11 place-items-center text-rim"><X size={20} aria-hidden="true" /></button>
+        <p className="text-soft">
+          by <span className="fraction">{cup.measure.replace("metric ", "")}</span>
+        </p>
+        <button
+          type="button"
+          aria-label={`Forget the cup of ${name}`}
+          onClick={forget}
+          className="ml-auto grid size-11 place-items-center text-rim"
+        >
+          <X size={20} aria-hidden="true" />
+        </button>
       </div>
-      <RadioGroup value={cup.filling} onChange={(filling) => keep({ ...cup, filling })} aria-label={`How you fill a cup of ${name}`} className="mt-1 flex flex-wrap gap-2">
-        {fillings.map(([v, say]) => (
-          <Radio key={v} value={v} className="flex min-h-11 cursor-pointer items-center rounded-tray border-2 border-rule px-3 font-semibold data-checked:border-rim data-checked:bg-rim data-checked:text-on-rim">{say}</Radio>
-        ))}
-      </RadioGroup>
+      <div className="mt-1">
+        <Segments
+          look="apart"
+          className="min-h-11 px-3 font-semibold"
+          label={`How you fill a cup of ${name}`}
+          value={cup.filling}
+          pick={(filling) => keep({ ...cup, filling })}
+          segments={fillings.map(([value, say]) => ({ value, label: say, show: say }))}
+        />
+      </div>
       <ul className="mt-2 flex flex-wrap items-center gap-2">
         {weighings.map((g, n) => {
           const odd = known?.outliers?.includes(n);
           return (
-            <li key={n} className={`flex min-h-11 items-center rounded-tray border-2 pl-3 ${odd ? "border-dashed border-rim" : "border-rule"}`}>
-              <span className="figures font-bold">{g} g</span>{odd && <span className="ml-2 text-sm">far from the others</span>}
-              <button type="button" aria-label={`Take the weighing of ${g} g out`} onClick={() => keep({ ...cup, weighings: weighings.filter((_, m) => m !== n) })} className="grid size-11 place-items-center text-rim"><X size={18} aria-hidden="true" /></button>
+            <li
+              key={n}
+              className={`flex min-h-11 items-center rounded-tray border-2 pl-3 ${odd ? "border-dashed border-rim" : "border-rule"}`}
+            >
+              <span className="figures font-bold">{g} g</span>
+              {odd && <span className="ml-2 text-sm">far from the others</span>}
+              <button
+                type="button"
+                aria-label={`Take the weighing of ${g} g out`}
+                onClick={() => keep({ ...cup, weighings: weighings.filter((_, m) => m !== n) })}
+                className="grid size-11 place-items-center text-rim"
+              >
+                <X size={18} aria-hidden="true" />
+              </button>
             </li>
           );
         })}
         <li className="flex items-center gap-2">
-          <input value={typed} onChange={(e) => setTyped(e.target.value)} onKeyDown={(e) => e.key === "Enter" && add()} inputMode="decimal" placeholder="125" aria-label={`A weighing of ${name}, in grams`} aria-invalid={!!fault} className={`${fieldLook} w-20 text-right text-lg font-bold`} />g
-          <button type="button" onClick={add} className="min-h-11 rounded-tray border-2 border-rim px-4 font-semibold text-rim">Add it</button>
+          <input
+            value={typed}
+            onChange={(e) => setTyped(e.target.value)}
+            onKeyDown={(e) => e.key === "Enter" && add()}
+            inputMode="decimal"
+            placeholder="125"
+            aria-label={`A weighing of ${name}, in grams`}
+            aria-invalid={!!fault}
+            className={`${fieldLook} w-20 text-right text-lg font-bold`}
+          />
+          g
+          <button type="button" onClick={add} className="min-h-11 rounded-tray border-2 border-rim px-4 font-semibold text-rim">
+            Add it
+          </button>
         </li>
       </ul>
-      <p role="status" className="text-sm text-signal">{fault}</p>
+      <p role="status" className="text-sm text-signal">
+        {fault}
+      </p>
       {known && (
         <p className="mt-1 text-sm">
-          {known.enough
-            ? <>A cup of it is <b className="figures">{known.mean.toFixed(0)} g</b>, give or take <b className="figures">{Math.max(known.spread, 1).toFixed(1)} g</b>, from {known.weighed} weighings. Plans reckon with it.</>
-            : <>Until it is weighed {known.stillNeed === 3 ? "three times" : known.stillNeed === 2 ? "twice more" : "once more"}, plans reckon with <b className="figures">{known.perCup.toFixed(0)} g</b> to the US cup, by how you fill it.</>}
+          {known.enough ? (
+            <>
+              A cup of it is <b className="figures">{known.mean.toFixed(0)} g</b>, give or take{" "}
+              <b className="figures">{Math.max(known.spread, 1).toFixed(1)} g</b>, from {known.weighed} weighings. Plans reckon with it.
+            </>
+          ) : (
+            <>
+              Until it is weighed {known.stillNeed === 3 ? "three times" : known.stillNeed === 2 ? "twice more" : "once more"}, plans reckon
+              with <b className="figures">{known.perCup.toFixed(0)} g</b> to the US cup, by how you fill it.
+            </>
+          )}
         </p>
       )}
     </li>

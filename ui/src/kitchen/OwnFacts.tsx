@@ -1,9 +1,9 @@
 import { X } from "lucide-react";
-import { useState } from "react";
 import { useLarder } from "../client/queries";
 import type { Kitchen, LarderIngredient, Problem } from "../client/types.gen";
 import { Picker } from "../plan/Pickers";
-import { fieldLook, readNumber, type SetKitchen } from "./set";
+import { between, Typed } from "../parts/Typed";
+import { fieldLook, type SetKitchen } from "./set";
 
 const shares = ["water", "fat", "sugar", "salt"] as const;
 
@@ -15,30 +15,64 @@ export function OwnFacts({ kitchen, set, fault }: { kitchen: Kitchen; set: SetKi
   const replace = (next: LarderIngredient, kept?: () => void) => set({ facts: own.map((o) => (o.id === next.id ? next : o)) }, kept);
   return (
     <section aria-labelledby="own">
-      <h2 id="own" className="text-sm font-semibold text-soft">Your own figures</h2>
+      <h2 id="own" className="text-sm font-semibold text-soft">
+        Your own figures
+      </h2>
       <p className="text-sm">Where a packet says something else than the larder: the weight of a US cup, and what 100 g hold.</p>
       <ul className="mt-2 divide-y divide-rule border-y border-rule">
         {own.map((i, n) => (
           <li key={i.id} className="py-2">
             <div className="flex items-center">
               <h3 className="font-bold">{i.name}</h3>
-              <button type="button" aria-label={`Forget it for ${i.name}`} onClick={() => set({ facts: own.filter((o) => o.id !== i.id) })} className="ml-auto grid size-11 place-items-center text-rim"><X size={20} aria-hidden="true" /></button>
+              <button
+                type="button"
+                aria-label={`Forget it for ${i.name}`}
+                onClick={() => set({ facts: own.filter((o) => o.id !== i.id) })}
+                className="ml-auto grid size-11 place-items-center text-rim"
+              >
+                <X size={20} aria-hidden="true" />
+              </button>
             </div>
             <div className="flex flex-wrap gap-2">
-              <Fact label={`A cup of ${i.name}, in grams`} say="a cup, g" value={i.perCup ?? 0} most={1000} least={1} keep={(perCup, kept) => replace({ ...i, perCup }, kept)} />
+              <Fact
+                label={`A cup of ${i.name}, in grams`}
+                say="a cup, g"
+                value={i.perCup ?? 0}
+                most={1000}
+                least={1}
+                keep={(perCup, kept) => replace({ ...i, perCup }, kept)}
+              />
               {shares.map((s) => (
-                <Fact key={s} label={`${s} in ${i.name}, per 100 g`} say={`${s}, %`} value={i.shares[s]} most={100} least={0} keep={(v, kept) => replace({ ...i, shares: { ...i.shares, [s]: v } }, kept)} />
+                <Fact
+                  key={s}
+                  label={`${s} in ${i.name}, per 100 g`}
+                  say={`${s}, %`}
+                  value={i.shares[s]}
+                  most={100}
+                  least={0}
+                  keep={(v, kept) => replace({ ...i, shares: { ...i.shares, [s]: v } }, kept)}
+                />
               ))}
             </div>
-            <p role="status" className="text-sm text-signal">{fault?.pointer?.startsWith(`/facts/${n}`) ? fault.detail : ""}</p>
+            <p role="status" className="text-sm text-signal">
+              {fault?.pointer?.startsWith(`/facts/${n}`) ? fault.detail : ""}
+            </p>
           </li>
         ))}
       </ul>
       {open.length > 0 && (
-        <Picker label="Change the figures of" value="" choices={[{ id: "", name: "Change the figures of …" }, ...open.map((i) => ({ id: i.id, name: i.name, hint: `a cup usually weighs ${+(i.perCup ?? 0).toFixed(0)} g` }))]} pick={(id) => {
-          const row = larder.find((i) => i.id === id);
-          if (row) set({ facts: [...own, row] });
-        }} />
+        <Picker
+          label="Change the figures of"
+          value=""
+          choices={[
+            { id: "", name: "Change the figures of …" },
+            ...open.map((i) => ({ id: i.id, name: i.name, hint: `a cup usually weighs ${+(i.perCup ?? 0).toFixed(0)} g` })),
+          ]}
+          pick={(id) => {
+            const row = larder.find((i) => i.id === id);
+            if (row) set({ facts: [...own, row] });
+          }}
+        />
       )}
     </section>
   );
@@ -54,19 +88,19 @@ interface FactProps {
 }
 
 function Fact({ label, say, value, least, most, keep }: FactProps) {
-  const [typed, setTyped] = useState<string | null>(null);
-  const read = readNumber(typed ?? "");
-  const wrong = typed !== null && !(read >= least && read <= most);
-  const commit = () => {
-    if (typed === null || wrong) return;
-    if (read === value) setTyped(null);
-    else keep(read, () => setTyped(null));
-  };
   return (
     <label className="block text-xs text-soft">
       {say}
-      <input value={typed ?? String(+value.toFixed(2))} onChange={(e) => setTyped(e.target.value)} onBlur={commit} onKeyDown={(e) => e.key === "Enter" && commit()} inputMode="decimal" aria-label={label} aria-invalid={wrong} className={`${fieldLook} block w-18 text-right text-lg font-bold text-ink`} />
-      <span role="status" className="text-signal">{wrong ? `${least} to ${most}` : ""}</span>
+      <Typed
+        value={value}
+        show={(v) => String(+v.toFixed(2))}
+        parse={between(least, most)}
+        keep={keep}
+        say={`${least} to ${most}`}
+        label={label}
+        mode="decimal"
+        className={`${fieldLook} block w-18 text-right text-lg font-bold text-ink`}
+      />
     </label>
   );
 }

@@ -14,26 +14,41 @@ export function Preferences({ kitchen, set }: { kitchen: Kitchen; set: SetKitche
   if (!first) return null;
   return (
     <section aria-labelledby="liked">
-      <h2 id="liked" className="text-sm font-semibold text-soft">Liked for an ingredient</h2>
+      <h2 id="liked" className="text-sm font-semibold text-soft">
+        Liked for an ingredient
+      </h2>
       <ul className="divide-y divide-rule border-b border-rule">
         {kitchen.prefer.map((p) => (
           <li key={p.ingredient} className="flex min-h-12 items-center gap-4">
             <span className="w-44 font-semibold">{larder.find((i) => i.id === p.ingredient)?.name ?? p.ingredient}</span>
             <span>by</span>
             <Picker
-              label={`Measure for ${p.ingredient}`} value={called(p.measure)}
+              label={`Measure for ${p.ingredient}`}
+              value={called(p.measure)}
               choices={kitchen.measures.map((m) => ({ id: called(m), name: called(m) }))}
               pick={(id) => {
                 const measure = kitchen.measures.find((m) => called(m) === id);
                 if (measure) set({ prefer: kitchen.prefer.map((o) => (o === p ? { ...o, measure } : o)) });
               }}
             />
-            <button type="button" aria-label={`Forget it for ${p.ingredient}`} onClick={() => set({ prefer: kitchen.prefer.filter((o) => o !== p) })} className="ml-auto grid size-11 place-items-center text-rim"><X size={20} aria-hidden="true" /></button>
+            <button
+              type="button"
+              aria-label={`Forget it for ${p.ingredient}`}
+              onClick={() => set({ prefer: kitchen.prefer.filter((o) => o !== p) })}
+              className="ml-auto grid size-11 place-items-center text-rim"
+            >
+              <X size={20} aria-hidden="true" />
+            </button>
           </li>
         ))}
       </ul>
       {open.length > 0 && (
-        <Picker label="Add an ingredient" value="" choices={[{ id: "", name: "Add an ingredient …" }, ...open.map((i) => ({ id: i.id, name: i.name }))]} pick={(id) => id && set({ prefer: [...kitchen.prefer, { ingredient: id, measure: first }] })} />
+        <Picker
+          label="Add an ingredient"
+          value=""
+          choices={[{ id: "", name: "Add an ingredient …" }, ...open.map((i) => ({ id: i.id, name: i.name }))]}
+          pick={(id) => id && set({ prefer: [...kitchen.prefer, { ingredient: id, measure: first }] })}
+        />
       )}
     </section>
   );

@@ -4,6 +4,3 @@ import type { Kitchen } from "../client/types.gen";
 export type SetKitchen = (part: Partial<Kitchen>, kept?: () => void) => void;
 
 export const fieldLook = "figures h-11 rounded-tray border-2 border-rim bg-enamel px-2 aria-invalid:border-signal";
-
-/** A number as people type it; NaN where it is none. */
-export const readNumber = (text: string) => (text.trim() === "" ? NaN : Number(text.trim().replace(",", ".")));

@@ -11,50 +11,88 @@ export default function LoggedBake() {
   const { id = "" } = useParams();
   const bake = useBake(id);
   const put = usePutAway(`/bakes/${id}`);
-  if (bake.error && !bake.data) return <div className="p-8"><TroubleNote error={bake.error} /></div>;
+  if (bake.error && !bake.data)
+    return (
+      <div className="p-8">
+        <TroubleNote error={bake.error} />
+      </div>
+    );
   if (!bake.data) return <p className="p-8 text-lg text-soft">Turning the page …</p>;
   const { plan, state, zone } = bake.data;
   const set: [string, string][] = [
-    ["Machine", plan.machine], ["Cycle", `${plan.setting.cycle.panel} ${plan.setting.cycle.name}`],
-    ["Crust", plan.setting.hasCrust ? plan.setting.crust : "no choice"], ["Size", plan.size],
+    ["Machine", plan.machine],
+    ["Cycle", `${plan.setting.cycle.panel} ${plan.setting.cycle.name}`],
+    ["Crust", plan.setting.hasCrust ? plan.setting.crust : "no choice"],
+    ["Size", plan.size],
     ["Timer", plan.timer.setting > 0 ? display(plan.timer.setting) : "no delay"],
-    ["Started", clock(bake.data.startedAt, zone)], ["Ready", clock(state.ready, zone)],
+    ["Started", clock(bake.data.startedAt, zone)],
+    ["Ready", clock(state.ready, zone)],
     [state.phase === "abandoned" ? "Ended early" : "Out of the pan", state.end ? clock(state.end, zone) : "not yet"],
   ];
   return (
     <div className="w-full px-6 py-4">
-      <p><Link to="/log" className="inline-block min-h-9 font-semibold text-rim underline">Log</Link></p>
+      <p>
+        <Link to="/log" className="inline-block min-h-9 font-semibold text-rim underline">
+          Log
+        </Link>
+      </p>
       <header className="flex flex-wrap items-baseline gap-x-6">
         <h1 className="text-xl font-bold">{plan.recipe}</h1>
-        <p className="text-lg text-soft">{dayName(day(bake.data.startedAt, zone), day(bake.data.now, zone))} · revision {bake.data.revision}</p>
+        <p className="text-lg text-soft">
+          {dayName(day(bake.data.startedAt, zone), day(bake.data.now, zone))} · revision {bake.data.revision}
+        </p>
         <Mark mark={state.mark} />
-        <Link to={`/verdict/${id}`} className="min-h-11 content-center font-semibold text-rim underline">{state.mark ? "Change the verdict" : "Judge the loaf"}</Link>
-        <button type="button" disabled={put.isPending} onClick={() => put.mutate(!bake.data.putAway)} className="min-h-11 font-semibold text-rim underline">
+        <Link to={`/verdict/${id}`} className="min-h-11 content-center font-semibold text-rim underline">
+          {state.mark ? "Change the verdict" : "Judge the loaf"}
+        </Link>
+        <button
+          type="button"
+          disabled={put.isPending}
+          onClick={() => put.mutate(!bake.data.putAway)}
+          className="min-h-11 font-semibold text-rim underline"
+        >
           {bake.data.putAway ? "Bring it back to the log" : "Put it away"}
         </button>
       </header>
-      {bake.data.putAway && <p role="status" className="text-lg text-soft">Put away: the log does not show it.</p>}
+      {bake.data.putAway && (
+        <p role="status" className="text-lg text-soft">
+          Put away: the log does not show it.
+        </p>
+      )}
       <TroubleNote error={put.error} />
       {state.note && <p className="mt-1 max-w-prose text-lg">{state.note}</p>}
       <div className="mt-4 grid gap-8 lg:grid-cols-[3fr_2fr]">
         <section aria-labelledby="went-in">
-          <h2 id="went-in" className="text-sm font-semibold text-soft">What went in</h2>
+          <h2 id="went-in" className="text-sm font-semibold text-soft">
+            What went in
+          </h2>
           <ul className="mt-1 divide-y divide-rule border-y border-rule">
             {plan.lines.map((l) => (
               <li key={l.id} className="grid grid-cols-[16px_1fr_auto] items-center gap-3 py-1">
                 <StuffSwatch stuff={l.stuff} />
                 <Amount line={l} size="small" />
-                <span className="text-right"><b>{l.name}</b> <span className="figures ml-2 text-xs text-soft">{l.weight ?? `${Math.round(l.exact)} g`}</span></span>
+                <span className="text-right">
+                  <b>{l.name}</b> <span className="figures ml-2 text-xs text-soft">{l.weight ?? `${Math.round(l.exact)} g`}</span>
+                </span>
               </li>
             ))}
           </ul>
-          {plan.swaps?.map((w) => <p key={w.says} className="mt-1 text-sm text-soft">Swapped for this loaf: {w.says.replace(" → ", " became ")}.</p>)}
+          {plan.swaps?.map((w) => (
+            <p key={w.says} className="mt-1 text-sm text-soft">
+              Swapped for this loaf: {w.says.replace(" → ", " became ")}.
+            </p>
+          ))}
         </section>
         <section aria-labelledby="was-set">
-          <h2 id="was-set" className="text-sm font-semibold text-soft">What was set</h2>
+          <h2 id="was-set" className="text-sm font-semibold text-soft">
+            What was set
+          </h2>
           <dl className="mt-1 divide-y divide-rule border-y border-rule">
             {set.map(([name, value]) => (
-              <div key={name} className="flex py-2"><dt className="w-32 text-soft">{name}</dt><dd className={`font-semibold ${name === "Size" ? "fraction" : ""}`}>{value}</dd></div>
+              <div key={name} className="flex py-2">
+                <dt className="w-32 text-soft">{name}</dt>
+                <dd className={`font-semibold ${name === "Size" ? "fraction" : ""}`}>{value}</dd>
+              </div>
             ))}
           </dl>
         </section>

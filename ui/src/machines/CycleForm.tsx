@@ -4,7 +4,22 @@ import { Fault, type FaultAt, NumberField, TextField, Tick } from "./fields";
 import { StageRibbon } from "./StageRibbon";
 import { StageRows } from "./StageRows";
 
-const characters: MachineCycle["character"][] = ["basic", "wholemeal", "crusty", "sweet", "rapid", "gluten-free", "low-carb", "quick bread", "packet mix", "dough", "pasta dough", "starter", "jam", "bake only"];
+const characters: MachineCycle["character"][] = [
+  "basic",
+  "wholemeal",
+  "crusty",
+  "sweet",
+  "rapid",
+  "gluten-free",
+  "low-carb",
+  "quick bread",
+  "packet mix",
+  "dough",
+  "pasta dough",
+  "starter",
+  "jam",
+  "bake only",
+];
 const calls: MachineBeep["for"][] = ["add-ins", "paddle out", "scrape the sides"];
 const anchors: MachineBeep["by"][] = ["before the last knead ends", "after the start", "before the last rise"];
 
@@ -24,7 +39,12 @@ export function CycleForm({ cycle, machine, change, at }: Props) {
       <div className="flex flex-wrap items-end gap-3">
         <TextField label="On the panel" value={cycle.panel} change={(panel) => change({ panel })} />
         <TextField wide label="Its name" value={cycle.name} change={(name) => change({ name })} fault={at("/name")} />
-        <Picker label="Made for" value={cycle.character} choices={characters.map((c) => ({ id: c, name: c }))} pick={(c) => change({ character: c as MachineCycle["character"] })} />
+        <Picker
+          label="Made for"
+          value={cycle.character}
+          choices={characters.map((c) => ({ id: c, name: c }))}
+          pick={(c) => change({ character: c as MachineCycle["character"] })}
+        />
       </div>
       <div className="flex flex-wrap gap-x-5">
         <Tick label="Delay timer" on={cycle.delay} change={(delay) => change({ delay })} />
@@ -40,15 +60,52 @@ export function CycleForm({ cycle, machine, change, at }: Props) {
       <ul className="divide-y divide-rule border-y border-rule">
         {beeps.map((b, n) => (
           <li key={n} className="flex flex-wrap items-center gap-2 py-1">
-            <Picker label={`Beep ${n + 1} calls for`} value={b.for} choices={calls.map((c) => ({ id: c, name: c }))} pick={(c) => setBeep(n, { for: c as MachineBeep["for"] })} />
-            <NumberField hidden label={`Minutes of beep ${n + 1}`} unit="min" value={b.minutes} change={(minutes) => setBeep(n, { minutes })} fault={at(`/beeps/${n}/minutes`) ?? at(`/beeps/${n}/by`)} />
-            <Picker label={`Beep ${n + 1} counts`} value={b.by} choices={anchors.map((a) => ({ id: a, name: a }))} pick={(a) => setBeep(n, { by: a as MachineBeep["by"], upTo: undefined })} />
-            {b.by === "after the start" && <NumberField hidden label={`Latest minute of beep ${n + 1}`} unit="at the latest" value={b.upTo ?? b.minutes} change={(upTo) => setBeep(n, { upTo: upTo > b.minutes ? upTo : undefined })} />}
-            <button type="button" onClick={() => change({ beeps: beeps.filter((_, m) => m !== n) })} className="ml-auto min-h-11 font-semibold text-rim underline">Take it out<span className="sr-only">: beep {n + 1}</span></button>
+            <Picker
+              label={`Beep ${n + 1} calls for`}
+              value={b.for}
+              choices={calls.map((c) => ({ id: c, name: c }))}
+              pick={(c) => setBeep(n, { for: c as MachineBeep["for"] })}
+            />
+            <NumberField
+              hidden
+              label={`Minutes of beep ${n + 1}`}
+              unit="min"
+              value={b.minutes}
+              change={(minutes) => setBeep(n, { minutes })}
+              fault={at(`/beeps/${n}/minutes`) ?? at(`/beeps/${n}/by`)}
+            />
+            <Picker
+              label={`Beep ${n + 1} counts`}
+              value={b.by}
+              choices={anchors.map((a) => ({ id: a, name: a }))}
+              pick={(a) => setBeep(n, { by: a as MachineBeep["by"], upTo: undefined })}
+            />
+            {b.by === "after the start" && (
+              <NumberField
+                hidden
+                label={`Latest minute of beep ${n + 1}`}
+                unit="at the latest"
+                value={b.upTo ?? b.minutes}
+                change={(upTo) => setBeep(n, { upTo: upTo > b.minutes ? upTo : undefined })}
+              />
+            )}
+            <button
+              type="button"
+              onClick={() => change({ beeps: beeps.filter((_, m) => m !== n) })}
+              className="ml-auto min-h-11 font-semibold text-rim underline"
+            >
+              Take it out<span className="sr-only">: beep {n + 1}</span>
+            </button>
           </li>
         ))}
       </ul>
-      <button type="button" onClick={() => change({ beeps: [...beeps, { for: "add-ins", by: "before the last knead ends", minutes: 5 }] })} className="min-h-11 font-semibold text-rim underline">Add a beep</button>
+      <button
+        type="button"
+        onClick={() => change({ beeps: [...beeps, { for: "add-ins", by: "before the last knead ends", minutes: 5 }] })}
+        className="min-h-11 font-semibold text-rim underline"
+      >
+        Add a beep
+      </button>
     </div>
   );
 }

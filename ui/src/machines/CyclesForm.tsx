@@ -25,7 +25,8 @@ export function CyclesForm({ machine, change, at, problem }: Props) {
   const cycle = cycles[open];
   const set = (next: MachineCycle[]) => change({ cycles: next });
   const fresh = () => {
-    for (let n = cycles.length + 1; ; n++) if (!cycles.some((c) => c.id === `c${n}`)) return { id: `c${n}`, panel: String(cycles.length + 1) };
+    for (let n = cycles.length + 1; ; n++)
+      if (!cycles.some((c) => c.id === `c${n}`)) return { id: `c${n}`, panel: String(cycles.length + 1) };
   };
   const add = (c: MachineCycle) => {
     set([...cycles, c]);
@@ -45,28 +46,91 @@ export function CyclesForm({ machine, change, at, problem }: Props) {
         <ul className="divide-y divide-rule border-y border-rule">
           {cycles.map((c, n) => (
             <li key={c.id}>
-              <button type="button" aria-current={n === open} onClick={() => choose(n)} className="flex min-h-12 w-full items-center gap-2 px-2 text-left font-semibold aria-[current=true]:bg-rim aria-[current=true]:text-on-rim">
-                <span className="figures w-6">{c.panel} </span>{c.name || "no name yet"}{c.own && <span className="text-xs font-normal"> own</span>}
+              <button
+                type="button"
+                aria-current={n === open}
+                onClick={() => choose(n)}
+                className="flex min-h-12 w-full items-center gap-2 px-2 text-left font-semibold aria-[current=true]:bg-rim aria-[current=true]:text-on-rim"
+              >
+                <span className="figures w-6">{c.panel} </span>
+                {c.name || "no name yet"}
+                {c.own && <span className="text-xs font-normal"> own</span>}
               </button>
             </li>
           ))}
         </ul>
         <Fault text={at("/cycles")} />
         <div className="mt-2 flex flex-wrap gap-2">
-          <button type="button" onClick={() => add({ ...fresh(), name: "", character: "basic", delay: true, hasCrust: true, keepsWarm: true, stages: [{ kind: "knead", minutes: 25 }, { kind: "rise", minutes: 60 }, { kind: "rise", minutes: 50 }, { kind: "bake", minutes: 55 }] })} className={icon} aria-label="Add a cycle" title="Add a cycle"><Plus size={20} aria-hidden="true" /></button>
+          <button
+            type="button"
+            onClick={() =>
+              add({
+                ...fresh(),
+                name: "",
+                character: "basic",
+                delay: true,
+                hasCrust: true,
+                keepsWarm: true,
+                stages: [
+                  { kind: "knead", minutes: 25 },
+                  { kind: "rise", minutes: 60 },
+                  { kind: "rise", minutes: 50 },
+                  { kind: "bake", minutes: 55 },
+                ],
+              })
+            }
+            className={icon}
+            aria-label="Add a cycle"
+            title="Add a cycle"
+          >
+            <Plus size={20} aria-hidden="true" />
+          </button>
           {cycle && (
             <>
-              <button type="button" onClick={() => add({ ...cycle, ...fresh(), name: `${cycle.name}, own`, own: true })} className={icon} aria-label={`Copy ${cycle.name} as a cycle of your own`} title="Copy as your own"><Copy size={20} aria-hidden="true" /></button>
-              <button type="button" onClick={() => move(-1)} disabled={open === 0} className={icon} aria-label={`Move ${cycle.name} up`}><ArrowUp size={20} aria-hidden="true" /></button>
-              <button type="button" onClick={() => move(1)} disabled={open === cycles.length - 1} className={icon} aria-label={`Move ${cycle.name} down`}><ArrowDown size={20} aria-hidden="true" /></button>
-              <button type="button" onClick={() => set(cycles.filter((_, n) => n !== open))} className={icon} aria-label={`Take ${cycle.name} out`}><X size={20} aria-hidden="true" /></button>
+              <button
+                type="button"
+                onClick={() => add({ ...cycle, ...fresh(), name: `${cycle.name}, own`, own: true })}
+                className={icon}
+                aria-label={`Copy ${cycle.name} as a cycle of your own`}
+                title="Copy as your own"
+              >
+                <Copy size={20} aria-hidden="true" />
+              </button>
+              <button type="button" onClick={() => move(-1)} disabled={open === 0} className={icon} aria-label={`Move ${cycle.name} up`}>
+                <ArrowUp size={20} aria-hidden="true" />
+              </button>
+              <button
+                type="button"
+                onClick={() => move(1)}
+                disabled={open === cycles.length - 1}
+                className={icon}
+                aria-label={`Move ${cycle.name} down`}
+              >
+                <ArrowDown size={20} aria-hidden="true" />
+              </button>
+              <button
+                type="button"
+                onClick={() => set(cycles.filter((_, n) => n !== open))}
+                className={icon}
+                aria-label={`Take ${cycle.name} out`}
+              >
+                <X size={20} aria-hidden="true" />
+              </button>
             </>
           )}
         </div>
       </div>
       {cycle ? (
-        <CycleForm key={cycle.id} cycle={cycle} machine={machine} at={(pointer) => at(`/cycles/${open}${pointer}`)} change={(part) => set(cycles.map((c, n) => (n === open ? { ...c, ...part } : c)))} />
-      ) : <p className="text-lg text-soft">Add the first cycle.</p>}
+        <CycleForm
+          key={cycle.id}
+          cycle={cycle}
+          machine={machine}
+          at={(pointer) => at(`/cycles/${open}${pointer}`)}
+          change={(part) => set(cycles.map((c, n) => (n === open ? { ...c, ...part } : c)))}
+        />
+      ) : (
+        <p className="text-lg text-soft">Add the first cycle.</p>
+      )}
     </div>
   );
 }

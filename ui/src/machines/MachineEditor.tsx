@@ -17,7 +17,12 @@ import { tidy } from "./tidy";
 export default function MachineEditor() {
   const { id } = useParams();
   const stored = useMachine(id);
-  if (stored.error) return <div className="p-8"><TroubleNote error={stored.error} /></div>;
+  if (stored.error)
+    return (
+      <div className="p-8">
+        <TroubleNote error={stored.error} />
+      </div>
+    );
   if (!id) return <NewMachine />;
   if (!stored.data) return <p className="p-8 text-lg text-soft">Opening the booklet …</p>;
   return <Description key={`${id} ${stored.data.version}`} id={id} stored={stored.data} start={stored.data.machine} />;
@@ -30,7 +35,11 @@ function NewMachine() {
   if (start) return <Description id={undefined} stored={undefined} start={start} />;
   return (
     <div className="w-full px-6 py-4">
-      <p><Link to="/machines" className="inline-block min-h-9 font-semibold text-rim underline">Machines</Link></p>
+      <p>
+        <Link to="/machines" className="inline-block min-h-9 font-semibold text-rim underline">
+          Machines
+        </Link>
+      </p>
       <h1 className="text-xl font-bold">Which of these is most like yours?</h1>
       <p className="text-lg text-soft">Its pan, cycles and buttons are a beginning. Your booklet puts them right.</p>
       <TroubleNote error={profiles.error} />
@@ -39,7 +48,11 @@ function NewMachine() {
           <li key={m.name}>
             <button type="button" onClick={() => setStart({ ...m, name: "" })} className="w-full min-h-16 py-2 text-left hover:bg-shelf">
               <b className="text-lg text-rim underline">{m.name}</b>
-              <span className="block text-sm text-soft"><span className="fraction">{m.sizes.join(", ")}</span> · pan {m.vessel.length} × {m.vessel.width} × {m.vessel.depth} mm · {m.cycles.length === 1 ? "one cycle" : `${m.cycles.length} cycles`} · {m.delay.rule === "none" ? "no timer" : `${m.delay.rule} timer`}</span>
+              <span className="block text-sm text-soft">
+                <span className="fraction">{m.sizes.join(", ")}</span> · pan {m.vessel.length} × {m.vessel.width} × {m.vessel.depth} mm ·{" "}
+                {m.cycles.length === 1 ? "one cycle" : `${m.cycles.length} cycles`} ·{" "}
+                {m.delay.rule === "none" ? "no timer" : `${m.delay.rule} timer`}
+              </span>
             </button>
           </li>
         ))}
@@ -82,27 +95,64 @@ function Description({ id, stored, start }: Props) {
   const changed = JSON.stringify(machine) !== JSON.stringify(start);
   return (
     <div className="w-full px-6 py-4">
-      <p><Link to="/machines" className="inline-block min-h-9 font-semibold text-rim underline">Machines</Link></p>
+      <p>
+        <Link to="/machines" className="inline-block min-h-9 font-semibold text-rim underline">
+          Machines
+        </Link>
+      </p>
       <header className="flex flex-wrap items-center gap-x-6 gap-y-2">
         <h1 className="text-xl font-bold">{id ? `Change the ${start.name}` : "Describe your machine"}</h1>
-        <button type="button" onClick={save} disabled={keep.isPending || (!!id && !changed)} className="min-h-12 rounded-tray bg-rim px-6 text-lg font-bold text-on-rim disabled:bg-shelf disabled:text-soft">
+        <button
+          type="button"
+          onClick={save}
+          disabled={keep.isPending || (!!id && !changed)}
+          className="min-h-12 rounded-tray bg-rim px-6 text-lg font-bold text-on-rim disabled:bg-shelf disabled:text-soft"
+        >
           {keep.isPending ? "Writing it down …" : "Keep the machine"}
         </button>
-        {id && changed && <button type="button" onClick={forget} className="min-h-11 font-semibold text-rim underline">Forget what I changed here</button>}
+        {id && changed && (
+          <button type="button" onClick={forget} className="min-h-11 font-semibold text-rim underline">
+            Forget what I changed here
+          </button>
+        )}
         {id && !changed && (stored?.version ?? 1) > 1 && (
-          <button type="button" onClick={() => undo.mutate(stored?.version ?? 0)} className="flex min-h-11 items-center gap-2 font-semibold text-rim underline"><Undo2 size={20} aria-hidden="true" />Undo the last change</button>
+          <button
+            type="button"
+            onClick={() => undo.mutate(stored?.version ?? 0)}
+            className="flex min-h-11 items-center gap-2 font-semibold text-rim underline"
+          >
+            <Undo2 size={20} aria-hidden="true" />
+            Undo the last change
+          </button>
         )}
       </header>
-      {problem && <p role="alert" className="mt-2 border-l-4 border-signal px-4 py-1 text-lg">Not kept: {problem.detail}</p>}
+      {problem && (
+        <p role="alert" className="mt-2 border-l-4 border-signal px-4 py-1 text-lg">
+          Not kept: {problem.detail}
+        </p>
+      )}
       <TroubleNote error={undo.error ?? (problem ? null : keep.error)} />
       <TabGroup selectedIndex={tab} onChange={setTab}>
         <TabList className="mt-2 flex gap-1 border-b-2 border-rim">
-          {["Machine", "Cycles", "Panel"].map((t) => <Tab key={t} className="min-h-12 rounded-t-tray px-5 text-lg font-semibold max-md:px-2.5 max-md:text-base text-rim data-hover:bg-shelf data-selected:bg-rim data-selected:text-on-rim">{t}</Tab>)}
+          {["Machine", "Cycles", "Panel"].map((t) => (
+            <Tab
+              key={t}
+              className="min-h-12 rounded-t-tray px-5 text-lg font-semibold max-md:px-2.5 max-md:text-base text-rim data-hover:bg-shelf data-selected:bg-rim data-selected:text-on-rim"
+            >
+              {t}
+            </Tab>
+          ))}
         </TabList>
         <TabPanels className="mt-4">
-          <TabPanel tabIndex={-1}><MachineForm machine={machine} change={change} at={at} /></TabPanel>
-          <TabPanel tabIndex={-1}><CyclesForm machine={machine} change={change} at={at} problem={problem} /></TabPanel>
-          <TabPanel tabIndex={-1}><PanelForm machine={machine} full={full} change={change} at={at} /></TabPanel>
+          <TabPanel tabIndex={-1}>
+            <MachineForm machine={machine} change={change} at={at} />
+          </TabPanel>
+          <TabPanel tabIndex={-1}>
+            <CyclesForm machine={machine} change={change} at={at} problem={problem} />
+          </TabPanel>
+          <TabPanel tabIndex={-1}>
+            <PanelForm machine={machine} full={full} change={change} at={at} />
+          </TabPanel>
         </TabPanels>
       </TabGroup>
       <p className="mt-4 text-xs text-soft">Bakes that were logged stay as they were that day, whatever changes here.</p>

@@ -19,58 +19,144 @@ export function MachineForm({ machine, change, at }: Props) {
   return (
     <div className="grid gap-x-10 gap-y-4 lg:grid-cols-2">
       <div className="space-y-4">
-        <TextField wide label="Your own name for it" value={machine.name} change={(name) => change({ name })} fault={at("/name")} hint="Galley machine" />
-        <Toggles label="Loaf sizes" all={sizes} on={machine.sizes.filter((s): s is (typeof sizes)[number] => (sizes as readonly string[]).includes(s))} change={(on) => change({ sizes: on })} fault={at("/sizes")} />
+        <TextField
+          wide
+          label="Your own name for it"
+          value={machine.name}
+          change={(name) => change({ name })}
+          fault={at("/name")}
+          hint="Galley machine"
+        />
+        <Toggles
+          label="Loaf sizes"
+          all={sizes}
+          on={machine.sizes.filter((s): s is (typeof sizes)[number] => (sizes as readonly string[]).includes(s))}
+          change={(on) => change({ sizes: on })}
+          fault={at("/sizes")}
+        />
         <Toggles label="Crusts" all={crusts} on={machine.crusts} change={(on) => change({ crusts: on })} fault={at("/crusts")} />
         <fieldset>
           <legend className="text-xs text-soft">The pan inside, in millimetres</legend>
           <div className="flex flex-wrap gap-3">
             {(["length", "width", "depth"] as const).map((side) => (
-              <NumberField key={side} label={side} value={vessel[side]} change={(v) => change({ vessel: { ...vessel, [side]: v } })} fault={at(`/vessel/${side}`)} />
+              <NumberField
+                key={side}
+                label={side}
+                value={vessel[side]}
+                change={(v) => change({ vessel: { ...vessel, [side]: v } })}
+                fault={at(`/vessel/${side}`)}
+              />
             ))}
           </div>
           <Fault text={at("/vessel")} />
         </fieldset>
         <div className="flex flex-wrap items-end gap-4">
-          <NumberField label="Paddles" value={machine.paddles.count} change={(count) => change({ paddles: { ...machine.paddles, count } })} fault={at("/paddles/count")} />
-          <Tick label="They fold down" on={machine.paddles.folding} change={(folding) => change({ paddles: { ...machine.paddles, folding } })} />
+          <NumberField
+            label="Paddles"
+            value={machine.paddles.count}
+            change={(count) => change({ paddles: { ...machine.paddles, count } })}
+            fault={at("/paddles/count")}
+          />
+          <Tick
+            label="They fold down"
+            on={machine.paddles.folding}
+            change={(folding) => change({ paddles: { ...machine.paddles, folding } })}
+          />
           <Tick label="It has a window" on={machine.window} change={(window) => change({ window })} />
         </div>
         <div className="flex flex-wrap items-end gap-4">
-          <NumberField label="Fruit and nut dispenser; 0 without" unit="ml" value={machine.dispenser} change={(dispenser) => change({ dispenser })} fault={at("/dispenser")} />
+          <NumberField
+            label="Fruit and nut dispenser; 0 without"
+            unit="ml"
+            value={machine.dispenser}
+            change={(dispenser) => change({ dispenser })}
+            fault={at("/dispenser")}
+          />
           <Tick label="Yeast has a dispenser of its own" on={!!machine.yeastBox} change={(yeastBox) => change({ yeastBox })} />
         </div>
       </div>
       <div className="space-y-4">
         <Choices
-          label="What its booklet puts in first" value={machine.loading} pick={(loading) => change({ loading })}
-          choices={[["wet first", "Liquids first", "Yeast on top, in a well."], ["dry first", "Yeast and flour first", "Liquids on top."]]}
+          label="What its booklet puts in first"
+          value={machine.loading}
+          pick={(loading) => change({ loading })}
+          choices={[
+            ["wet first", "Liquids first", "Yeast on top, in a well."],
+            ["dry first", "Yeast and flour first", "Liquids on top."],
+          ]}
         />
         <Choices
-          label="The delay timer shows" value={rule}
-          pick={(r) => timer(r === "none" ? { rule: r, step: 0, largest: 0 } : { rule: r, step: delay.step || 10, largest: delay.largest || 780 })}
-          choices={[["finish-based", "Hours until done", "The cycle is counted in."], ["start-based", "Hours until it begins", "The cycle comes after."], ["none", "No timer", "Start by hand."]]}
+          label="The delay timer shows"
+          value={rule}
+          pick={(r) =>
+            timer(r === "none" ? { rule: r, step: 0, largest: 0 } : { rule: r, step: delay.step || 10, largest: delay.largest || 780 })
+          }
+          choices={[
+            ["finish-based", "Hours until done", "The cycle is counted in."],
+            ["start-based", "Hours until it begins", "The cycle comes after."],
+            ["none", "No timer", "Start by hand."],
+          ]}
         />
         <Fault text={at("/delay/rule")} />
         {rule !== "none" && (
           <>
             <div className="flex flex-wrap items-start gap-4">
-              <NumberField label="It goes in steps of" unit="min" value={delay.step} change={(step) => timer({ step })} fault={at("/delay/step")} />
-              <NumberField label="At the most" unit="min" value={delay.largest} change={(largest) => timer({ largest })} fault={at("/delay/largest")} />
+              <NumberField
+                label="It goes in steps of"
+                unit="min"
+                value={delay.step}
+                change={(step) => timer({ step })}
+                fault={at("/delay/step")}
+              />
+              <NumberField
+                label="At the most"
+                unit="min"
+                value={delay.largest}
+                change={(largest) => timer({ largest })}
+                fault={at("/delay/largest")}
+              />
             </div>
             {rule === "finish-based" && (
               <Choices
-                label="Its first press goes from 3:22" value={delay.first ?? "next whole step"} pick={(first) => timer({ first })}
-                choices={[["next whole step", "On to 3:30", "The next whole step."], ["one step on", "On to 3:32", "One step more."]]}
+                label="Its first press goes from 3:22"
+                value={delay.first ?? "next whole step"}
+                pick={(first) => timer({ first })}
+                choices={[
+                  ["next whole step", "On to 3:30", "The next whole step."],
+                  ["one step on", "On to 3:32", "One step more."],
+                ]}
               />
             )}
           </>
         )}
         <div className="flex flex-wrap items-start gap-4">
-          <NumberField label="Keeps warm for" unit="min" value={machine.keepWarm} change={(keepWarm) => change({ keepWarm })} fault={at("/keepWarm")} />
-          <NumberField label="Cools down for" unit="min" value={machine.coolDown} change={(coolDown) => change({ coolDown })} fault={at("/coolDown")} />
-          <NumberField label="Kneading warms the dough by; 0: usual" unit="°C" value={machine.kneadRise ?? 0} change={(kneadRise) => change({ kneadRise })} fault={at("/kneadRise")} />
-          <NumberField label="Stores own cycles" value={machine.memory ?? 0} change={(memory) => change({ memory })} fault={at("/memory")} />
+          <NumberField
+            label="Keeps warm for"
+            unit="min"
+            value={machine.keepWarm}
+            change={(keepWarm) => change({ keepWarm })}
+            fault={at("/keepWarm")}
+          />
+          <NumberField
+            label="Cools down for"
+            unit="min"
+            value={machine.coolDown}
+            change={(coolDown) => change({ coolDown })}
+            fault={at("/coolDown")}
+          />
+          <NumberField
+            label="Kneading warms the dough by; 0: usual"
+            unit="°C"
+            value={machine.kneadRise ?? 0}
+            change={(kneadRise) => change({ kneadRise })}
+            fault={at("/kneadRise")}
+          />
+          <NumberField
+            label="Stores own cycles"
+            value={machine.memory ?? 0}
+            change={(memory) => change({ memory })}
+            fault={at("/memory")}
+          />
         </div>
       </div>
     </div>

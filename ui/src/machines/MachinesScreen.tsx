@@ -8,29 +8,47 @@ import { inHours } from "../parts/time";
 export default function MachinesScreen() {
   const shelf = useShelf();
   const away = useMachinesAway();
-  if (shelf.error && !shelf.data) return <div className="p-8"><TroubleNote error={shelf.error} /></div>;
+  if (shelf.error && !shelf.data)
+    return (
+      <div className="p-8">
+        <TroubleNote error={shelf.error} />
+      </div>
+    );
   if (!shelf.data) return <p className="p-8 text-lg text-soft">Looking along the worktop …</p>;
   const { machines } = shelf.data;
   return (
     <div className="w-full px-6 py-4">
       <header className="flex flex-wrap items-center justify-between gap-4">
         <h1 className="text-xl font-bold">Machines</h1>
-        <Link to="/machines/new" className="grid min-h-12 place-items-center rounded-tray bg-rim px-6 font-semibold text-on-rim">Describe another</Link>
+        <Link to="/machines/new" className="grid min-h-12 place-items-center rounded-tray bg-rim px-6 font-semibold text-on-rim">
+          Describe another
+        </Link>
       </header>
-      {machines.length === 0 && <p className="mt-4 text-lg text-soft">No machine yet. Take its booklet and describe it; a typical one to begin from is there.</p>}
+      {machines.length === 0 && (
+        <p className="mt-4 text-lg text-soft">No machine yet. Take its booklet and describe it; a typical one to begin from is there.</p>
+      )}
       <ul className="mt-2 divide-y divide-rule border-y border-rule">
         {machines.map((m) => (
           <li key={m.id} className="flex flex-wrap items-center gap-x-6 py-3">
             <p className="min-w-64 flex-1 text-lg leading-6 font-semibold">
               {m.name}
               <span className="block text-sm font-normal text-soft">
-                bakes <span className="fraction">{m.sizes.join(", ")}</span> · {m.delay.rule === "none" || m.delay.step === 0 ? "no delay timer" : `${m.delay.rule} timer, up to ${inHours(m.delay.largest)} in steps of ${m.delay.step} min`}
+                bakes <span className="fraction">{m.sizes.join(", ")}</span> ·{" "}
+                {m.delay.rule === "none" || m.delay.step === 0
+                  ? "no delay timer"
+                  : `${m.delay.rule} timer, up to ${inHours(m.delay.largest)} in steps of ${m.delay.step} min`}
               </span>
             </p>
             <p className="flex flex-wrap gap-4 font-semibold">
-              <Link to={`/?machine=${m.id}`} className="min-h-11 content-center text-rim underline">Plan on it<span className="sr-only">: {m.name}</span></Link>
-              <Link to={`/machines/${m.id}/compare`} className="min-h-11 content-center text-rim underline">Compare its cycles<span className="sr-only">: {m.name}</span></Link>
-              <Link to={`/machines/${m.id}`} className="min-h-11 content-center text-rim underline">Change it<span className="sr-only">: {m.name}</span></Link>
+              <Link to={`/?machine=${m.id}`} className="min-h-11 content-center text-rim underline">
+                Plan on it<span className="sr-only">: {m.name}</span>
+              </Link>
+              <Link to={`/machines/${m.id}/compare`} className="min-h-11 content-center text-rim underline">
+                Compare its cycles<span className="sr-only">: {m.name}</span>
+              </Link>
+              <Link to={`/machines/${m.id}`} className="min-h-11 content-center text-rim underline">
+                Change it<span className="sr-only">: {m.name}</span>
+              </Link>
               <PutAway machine={m} away={false} />
             </p>
           </li>
@@ -38,11 +56,14 @@ export default function MachinesScreen() {
       </ul>
       {away.data && away.data.machines.length > 0 && (
         <section aria-labelledby="away">
-          <h2 id="away" className="mt-6 text-lg font-bold">Put away</h2>
+          <h2 id="away" className="mt-6 text-lg font-bold">
+            Put away
+          </h2>
           <ul className="divide-y divide-rule border-y border-rule">
             {away.data.machines.map((m) => (
               <li key={m.id} className="flex flex-wrap items-center gap-x-6 py-2 text-lg">
-                <span className="min-w-64 flex-1">{m.name}</span><PutAway machine={m} away />
+                <span className="min-w-64 flex-1">{m.name}</span>
+                <PutAway machine={m} away />
               </li>
             ))}
           </ul>
@@ -56,8 +77,14 @@ function PutAway({ machine, away }: { machine: MachineOnShelf; away: boolean }) 
   const put = usePutAway(`/machines/${machine.id}`);
   return (
     <>
-      <button type="button" disabled={put.isPending} onClick={() => put.mutate(!away)} className="min-h-11 font-semibold text-rim underline">
-        {away ? "Bring it back" : "Put it away"}<span className="sr-only">: {machine.name}</span>
+      <button
+        type="button"
+        disabled={put.isPending}
+        onClick={() => put.mutate(!away)}
+        className="min-h-11 font-semibold text-rim underline"
+      >
+        {away ? "Bring it back" : "Put it away"}
+        <span className="sr-only">: {machine.name}</span>
       </button>
       <TroubleNote error={put.error} />
     </>

@@ -15,7 +15,16 @@ export function PanelForm({ machine, full, change, at }: Props) {
   const set = (part: Partial<MachinePanel>) => change({ panel: { ...panel, ...part } });
   const ids = machine.cycles.map((c) => c.id);
   const rings: { key: "menu" | "crust" | "size"; name: string; usual: string; values: string[]; say: (v: string) => string }[] = [
-    { key: "menu", name: "Chooses the cycle", usual: "Menu", values: ids, say: (v) => { const c = machine.cycles.find((m) => m.id === v); return c ? `${c.panel} ${c.name}` : v; } },
+    {
+      key: "menu",
+      name: "Chooses the cycle",
+      usual: "Menu",
+      values: ids,
+      say: (v) => {
+        const c = machine.cycles.find((m) => m.id === v);
+        return c ? `${c.panel} ${c.name}` : v;
+      },
+    },
     { key: "crust", name: "Chooses the crust", usual: "Crust", values: machine.crusts, say: (v) => v },
     { key: "size", name: "Chooses the size", usual: "Size", values: machine.sizes, say: (v) => v },
   ];
@@ -24,8 +33,15 @@ export function PanelForm({ machine, full, change, at }: Props) {
       <div className="space-y-4">
         {rings.map((r) => (
           <RingForm
-            key={r.key} name={r.name} usual={r.usual} ring={panel[r.key] ?? {}} full={full?.[r.key]} values={r.values} say={r.say}
-            change={(ring) => set({ [r.key]: ring })} fault={at(`/panel/${r.key}/default`) ?? at(`/panel/${r.key}/values`) ?? at(`/panel/${r.key}/only`)}
+            key={r.key}
+            name={r.name}
+            usual={r.usual}
+            ring={panel[r.key] ?? {}}
+            full={full?.[r.key]}
+            values={r.values}
+            say={r.say}
+            change={(ring) => set({ [r.key]: ring })}
+            fault={at(`/panel/${r.key}/default`) ?? at(`/panel/${r.key}/values`) ?? at(`/panel/${r.key}/only`)}
           />
         ))}
       </div>
@@ -38,7 +54,13 @@ export function PanelForm({ machine, full, change, at }: Props) {
           <TextField label="Start" hint="Start" value={panel.start ?? ""} change={(start) => set({ start })} />
           <TextField label="Lock" hint="none" value={panel.lock ?? ""} change={(lock) => set({ lock })} />
         </div>
-        <TextField label="Add-ins on or off" hint="none" value={panel.addIns?.button ?? ""} change={(button) => set({ addIns: button ? { ...panel.addIns, button } : undefined })} fault={at("/panel/addIns/default")} />
+        <TextField
+          label="Add-ins on or off"
+          hint="none"
+          value={panel.addIns?.button ?? ""}
+          change={(button) => set({ addIns: button ? { ...panel.addIns, button } : undefined })}
+          fault={at("/panel/addIns/default")}
+        />
         <Tick label="A held timer button runs on" on={!!panel.hold} change={(hold) => set({ hold })} />
         <p className="text-xs text-soft">A button left empty is called as shown, or is not there.</p>
       </div>
@@ -60,7 +82,8 @@ interface RingProps {
 function RingForm({ name, usual, ring, full, values, say, change, fault }: RingProps) {
   const own = (ring.values ?? []).filter((v) => values.includes(v) || v === "rapid");
   const order = own.length > 0 ? [...own, ...values.filter((v) => !own.includes(v))] : values;
-  const stands = ring.default && order.includes(ring.default) ? ring.default : (full?.default && order.includes(full.default) ? full.default : order[0]);
+  const stands =
+    ring.default && order.includes(ring.default) ? ring.default : full?.default && order.includes(full.default) ? full.default : order[0];
   const later = (v: string) => {
     const n = order.indexOf(v);
     const next = order.filter((o) => o !== v);
@@ -73,13 +96,29 @@ function RingForm({ name, usual, ring, full, values, say, change, fault }: RingP
       <div className="flex flex-wrap items-end gap-3">
         <TextField label="Button" hint={usual} value={ring.button ?? ""} change={(button) => change({ ...ring, button })} />
         <TextField label="Steps back with" hint="none" value={ring.back ?? ""} change={(back) => change({ ...ring, back })} />
-        <div className="text-xs text-soft">Stands at, plugged in
-          <Picker label={`${name}: stands at`} value={stands ?? ""} choices={order.map((v) => ({ id: v, name: say(v) }))} pick={(v) => change({ ...ring, default: v })} />
+        <div className="text-xs text-soft">
+          Stands at, plugged in
+          <Picker
+            label={`${name}: stands at`}
+            value={stands ?? ""}
+            choices={order.map((v) => ({ id: v, name: say(v) }))}
+            pick={(v) => change({ ...ring, default: v })}
+          />
         </div>
       </div>
       <p className="mt-1 text-xs text-soft">Steps through, in this order; press one to move it on:</p>
       <ol className="flex flex-wrap gap-1">
-        {order.map((v) => <li key={v}><button type="button" onClick={() => later(v)} className="fraction min-h-9 rounded-tray border-2 border-rule px-2 text-sm font-semibold">{say(v)}</button></li>)}
+        {order.map((v) => (
+          <li key={v}>
+            <button
+              type="button"
+              onClick={() => later(v)}
+              className="fraction min-h-9 rounded-tray border-2 border-rule px-2 text-sm font-semibold"
+            >
+              {say(v)}
+            </button>
+          </li>
+        ))}
       </ol>
       <Fault text={fault} />
     </fieldset>

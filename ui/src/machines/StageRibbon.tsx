@@ -13,23 +13,39 @@ export function StageRibbon({ stages, change }: Props) {
   const ribbon = useRef<HTMLDivElement>(null);
   const [held, hold] = useState<{ stage: number; from: number; minutes: number; perMinute: number } | null>(null);
   const total = stages.reduce((sum, s) => sum + Math.max(0, s.minutes), 0) || 1;
-  const set = (n: number, minutes: number) => change(stages.map((s, m) => (m === n ? { ...s, minutes: Math.max(0, Math.round(minutes)) } : s)));
-  let at = 0;
+  const set = (n: number, minutes: number) =>
+    change(stages.map((s, m) => (m === n ? { ...s, minutes: Math.max(0, Math.round(minutes)) } : s)));
+  const ends = stages.map((_, n) => stages.slice(0, n + 1).reduce((sum, s) => sum + Math.max(0, s.minutes), 0));
   return (
     <div className="mt-2">
-      <p className="text-sm text-soft">In all <b className="figures text-ink">{inHours(total)}</b>; drag the end of a stage, or type its minutes below.</p>
+      <p className="text-sm text-soft">
+        In all <b className="figures text-ink">{inHours(total)}</b>; drag the end of a stage, or type its minutes below.
+      </p>
       <div
-        ref={ribbon} className="relative mt-1 flex h-12 touch-none rounded-tray border-2 border-rim"
+        ref={ribbon}
+        className="relative mt-1 flex h-12 touch-none rounded-tray border-2 border-rim"
         onPointerMove={(e) => held && set(held.stage, held.minutes + (e.clientX - held.from) / held.perMinute)}
-        onPointerUp={() => hold(null)} onPointerCancel={() => hold(null)}
+        onPointerUp={() => hold(null)}
+        onPointerCancel={() => hold(null)}
       >
         {stages.map((s, n) => {
-          at += Math.max(0, s.minutes);
           return (
-            <div key={n} style={{ width: `${(100 * Math.max(0, s.minutes)) / total}%` }} className={`relative grid place-items-center text-xs font-semibold whitespace-nowrap ${look[s.kind].paint}`}>
-              <span className={s.minutes / total < 0.14 ? "max-md:hidden" : ""}>{s.minutes / total > 0.06 ? `${look[s.kind].name} ${s.minutes}` : ""}</span>
+            <div
+              key={n}
+              style={{ width: `${(100 * Math.max(0, s.minutes)) / total}%` }}
+              className={`relative grid place-items-center text-xs font-semibold whitespace-nowrap ${look[s.kind].paint}`}
+            >
+              <span className={s.minutes / total < 0.14 ? "max-md:hidden" : ""}>
+                {s.minutes / total > 0.06 ? `${look[s.kind].name} ${s.minutes}` : ""}
+              </span>
               <div
-                role="slider" tabIndex={0} aria-label={`End of stage ${n + 1}, ${look[s.kind].name}`} aria-valuenow={s.minutes} aria-valuemin={0} aria-valuemax={1440} aria-valuetext={`${s.minutes} minutes, ends at ${inHours(at)}`}
+                role="slider"
+                tabIndex={0}
+                aria-label={`End of stage ${n + 1}, ${look[s.kind].name}`}
+                aria-valuenow={s.minutes}
+                aria-valuemin={0}
+                aria-valuemax={1440}
+                aria-valuetext={`${s.minutes} minutes, ends at ${inHours(ends[n] ?? 0)}`}
                 onPointerDown={(e) => {
                   e.currentTarget.parentElement?.parentElement?.setPointerCapture(e.pointerId);
                   hold({ stage: n, from: e.clientX, minutes: s.minutes, perMinute: (ribbon.current?.clientWidth ?? 600) / total });

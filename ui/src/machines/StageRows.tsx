@@ -23,33 +23,76 @@ export function StageRows({ stages, sizes, crusts, change, at }: Props) {
     const others = (stages[n]?.vary ?? []).filter((v) => v.size !== key.size || v.crust !== key.crust);
     set(n, { vary: [...others, { ...key, minutes }].sort((a, b) => Number(!a.size || !a.crust) - Number(!b.size || !b.crust)) });
   };
-  const minutesOf = (s: MachineStage, key: Omit<MachineVariation, "minutes">) => s.vary?.find((v) => v.size === key.size && v.crust === key.crust)?.minutes ?? s.minutes;
+  const minutesOf = (s: MachineStage, key: Omit<MachineVariation, "minutes">) =>
+    s.vary?.find((v) => v.size === key.size && v.crust === key.crust)?.minutes ?? s.minutes;
   return (
     <>
       <ol className="mt-2 divide-y divide-rule border-y border-rule">
         {stages.map((s, n) => {
           const differs = opened.includes(n) || !!s.vary?.length || !!s.least;
           return (
-          <li key={n} className="flex flex-wrap items-start gap-x-3 py-1">
-            <span className="figures w-6 self-center text-soft">{n + 1}</span>
-            <div className="w-36"><Picker label={`Stage ${n + 1}`} value={s.kind} choices={kinds.map((k) => ({ id: k, name: look[k].name }))} pick={(k) => set(n, { kind: k as MachineStage["kind"] })} /></div>
-            <NumberField hidden label={`Minutes of stage ${n + 1}`} unit="min" value={s.minutes} change={(minutes) => set(n, { minutes })} fault={at(`/stages/${n}/minutes`)} />
-            {!differs && s.kind !== "knock-back" && (
-              <button type="button" onClick={() => open([...opened, n])} className="min-h-11 text-sm font-semibold text-rim underline">differs by size, crust or day<span className="sr-only">: stage {n + 1}</span></button>
-            )}
-            {differs && s.kind !== "knock-back" && (
-              <>
-                <NumberField label="at the least" value={s.least ?? s.minutes} change={(least) => set(n, { least: least < s.minutes ? least : undefined })} fault={at(`/stages/${n}/least`)} />
-                {sizes.map((size) => <NumberField key={size} label={size} value={minutesOf(s, { size })} change={(m) => vary(n, { size }, m)} />)}
-                {s.kind === "bake" && crusts.filter((c) => c !== "medium").map((crust) => <NumberField key={crust} label={crust} value={minutesOf(s, { crust })} change={(m) => vary(n, { crust }, m)} />)}
-              </>
-            )}
-            <button type="button" aria-label={`Drop stage ${n + 1}, ${look[s.kind].name}`} onClick={() => change(stages.filter((_, m) => m !== n))} className="ml-auto grid size-11 place-items-center text-rim"><X size={20} aria-hidden="true" /></button>
-          </li>
+            <li key={n} className="flex flex-wrap items-start gap-x-3 py-1">
+              <span className="figures w-6 self-center text-soft">{n + 1}</span>
+              <div className="w-36">
+                <Picker
+                  label={`Stage ${n + 1}`}
+                  value={s.kind}
+                  choices={kinds.map((k) => ({ id: k, name: look[k].name }))}
+                  pick={(k) => set(n, { kind: k as MachineStage["kind"] })}
+                />
+              </div>
+              <NumberField
+                hidden
+                label={`Minutes of stage ${n + 1}`}
+                unit="min"
+                value={s.minutes}
+                change={(minutes) => set(n, { minutes })}
+                fault={at(`/stages/${n}/minutes`)}
+              />
+              {!differs && s.kind !== "knock-back" && (
+                <button type="button" onClick={() => open([...opened, n])} className="min-h-11 text-sm font-semibold text-rim underline">
+                  differs by size, crust or day<span className="sr-only">: stage {n + 1}</span>
+                </button>
+              )}
+              {differs && s.kind !== "knock-back" && (
+                <>
+                  <NumberField
+                    label="at the least"
+                    value={s.least ?? s.minutes}
+                    change={(least) => set(n, { least: least < s.minutes ? least : undefined })}
+                    fault={at(`/stages/${n}/least`)}
+                  />
+                  {sizes.map((size) => (
+                    <NumberField key={size} label={size} value={minutesOf(s, { size })} change={(m) => vary(n, { size }, m)} />
+                  ))}
+                  {s.kind === "bake" &&
+                    crusts
+                      .filter((c) => c !== "medium")
+                      .map((crust) => (
+                        <NumberField key={crust} label={crust} value={minutesOf(s, { crust })} change={(m) => vary(n, { crust }, m)} />
+                      ))}
+                </>
+              )}
+              <button
+                type="button"
+                aria-label={`Drop stage ${n + 1}, ${look[s.kind].name}`}
+                onClick={() => change(stages.filter((_, m) => m !== n))}
+                className="ml-auto grid size-11 place-items-center text-rim"
+              >
+                <X size={20} aria-hidden="true" />
+              </button>
+            </li>
           );
         })}
       </ol>
-      <button type="button" onClick={() => change([...stages, { kind: "bake", minutes: 10 }])} className="flex min-h-11 items-center gap-1 font-semibold text-rim underline"><Plus size={18} aria-hidden="true" />Add a stage</button>
+      <button
+        type="button"
+        onClick={() => change([...stages, { kind: "bake", minutes: 10 }])}
+        className="flex min-h-11 items-center gap-1 font-semibold text-rim underline"
+      >
+        <Plus size={18} aria-hidden="true" />
+        Add a stage
+      </button>
     </>
   );
 }

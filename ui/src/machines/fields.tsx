@@ -1,15 +1,20 @@
-import { useState } from "react";
 import type { Problem } from "../client/types.gen";
+import { box, readNumber, Typed } from "../parts/Typed";
 
 /** What the server says is wrong at a field, by its pointer. */
 export type FaultAt = (pointer: string) => string | undefined;
 
-export const faultsOf = (problem: Problem | undefined): FaultAt => (pointer) => (problem?.pointer === pointer ? problem.detail : undefined);
-
-export const box = "rounded-tray border-2 border-rim bg-enamel px-2 aria-invalid:border-signal";
+export const faultsOf =
+  (problem: Problem | undefined): FaultAt =>
+  (pointer) =>
+    problem?.pointer === pointer ? problem.detail : undefined;
 
 export function Fault({ text }: { text: string | undefined }) {
-  return text ? <span role="alert" className="block text-sm font-normal text-signal">{text}</span> : null;
+  return text ? (
+    <span role="alert" className="block text-sm font-normal text-signal">
+      {text}
+    </span>
+  ) : null;
 }
 
 interface NumberProps {
@@ -23,25 +28,23 @@ interface NumberProps {
 
 /** A whole number; what is no number stays in the field until it is one. */
 export function NumberField({ label, value, change, unit, fault, hidden }: NumberProps) {
-  const [typed, setTyped] = useState<string | null>(null);
-  const read = typed === null || typed.trim() === "" ? NaN : Number(typed.replace(",", "."));
   return (
     <label className="block text-xs text-soft">
       <span className={hidden ? "sr-only" : ""}>{label}</span>
       <span className="flex items-center gap-1">
-        <input
-          value={typed ?? String(value)} inputMode="numeric" aria-invalid={!!fault || (typed !== null && Number.isNaN(read))}
-          onChange={(e) => {
-            setTyped(e.target.value);
-            const n = e.target.value.trim() === "" ? NaN : Number(e.target.value.replace(",", "."));
-            if (!Number.isNaN(n)) change(n);
-          }}
-          onBlur={() => !Number.isNaN(read) && setTyped(null)}
+        <Typed
+          live
+          value={value}
+          show={String}
+          parse={readNumber}
+          keep={change}
+          fault={fault}
+          mode="numeric"
           className={`${box} figures h-11 w-18 text-right text-lg font-bold text-ink`}
+          faultClass="order-last block text-sm font-normal text-signal"
         />
         {unit}
       </span>
-      <Fault text={fault} />
     </label>
   );
 }
@@ -59,7 +62,13 @@ export function TextField({ label, value, change, fault, wide, hint }: TextProps
   return (
     <label className="block text-xs text-soft">
       {label}
-      <input value={value} onChange={(e) => change(e.target.value)} placeholder={hint} aria-invalid={!!fault} className={`${box} block h-11 text-lg font-semibold text-ink ${wide ? "w-72 max-w-full" : "w-36"}`} />
+      <input
+        value={value}
+        onChange={(e) => change(e.target.value)}
+        placeholder={hint}
+        aria-invalid={!!fault}
+        className={`${box} block h-11 text-lg font-semibold text-ink ${wide ? "w-72 max-w-full" : "w-36"}`}
+      />
       <Fault text={fault} />
     </label>
   );
@@ -80,7 +89,13 @@ export function Toggles<T extends string>({ label, all, on, change, fault }: Tog
       <legend className="text-xs text-soft">{label}</legend>
       <div className="mt-1 flex flex-wrap gap-2">
         {all.map((v) => (
-          <button key={v} type="button" aria-pressed={on.includes(v)} onClick={() => change(all.filter((o) => (o === v ? !on.includes(v) : on.includes(o))))} className="fraction min-h-11 rounded-tray border-2 border-dashed border-rule px-3 font-semibold aria-pressed:border-solid aria-pressed:border-rim aria-pressed:bg-rim aria-pressed:text-on-rim">
+          <button
+            key={v}
+            type="button"
+            aria-pressed={on.includes(v)}
+            onClick={() => change(all.filter((o) => (o === v ? !on.includes(v) : on.includes(o))))}
+            className="fraction min-h-11 rounded-tray border-2 border-dashed border-rule px-3 font-semibold aria-pressed:border-solid aria-pressed:border-rim aria-pressed:bg-rim aria-pressed:text-on-rim"
+          >
             {v}
           </button>
         ))}
@@ -94,7 +109,8 @@ export function Toggles<T extends string>({ label, all, on, change, fault }: Tog
 export function Tick({ label, on, change }: { label: string; on: boolean; change: (on: boolean) => void }) {
   return (
     <label className="flex min-h-11 items-center gap-2 text-sm font-semibold">
-      <input type="checkbox" checked={on} onChange={(e) => change(e.target.checked)} className="size-6 accent-rim" />{label}
+      <input type="checkbox" checked={on} onChange={(e) => change(e.target.checked)} className="size-6 accent-rim" />
+      {label}
     </label>
   );
 }

@@ -20,7 +20,12 @@ export function tidy(machine: Machine): Machine {
     ...machine,
     panel: {
       ...panel,
-      menu: ringOf(panel.menu, machine.cycles.map((c) => c.id)), crust: ringOf(panel.crust, machine.crusts), size: ringOf(panel.size, machine.sizes),
+      menu: ringOf(
+        panel.menu,
+        machine.cycles.map((c) => c.id),
+      ),
+      crust: ringOf(panel.crust, machine.crusts),
+      size: ringOf(panel.size, machine.sizes),
     },
   };
 }

@@ -2,7 +2,12 @@ import type { Measure, PlanLine, ScoopScoops } from "../client/types.gen";
 import { MeasureGlyph, type UnitKind, unitOf } from "./MeasureGlyph";
 
 const spoken: Record<string, string> = {
-  "1/2": "half", "1/3": "a third", "2/3": "two thirds", "1/4": "a quarter", "3/4": "three quarters", "1/8": "an eighth",
+  "1/2": "half",
+  "1/3": "a third",
+  "2/3": "two thirds",
+  "1/4": "a quarter",
+  "3/4": "three quarters",
+  "1/8": "an eighth",
 };
 
 const whole = { tbsp: "tablespoon", tsp: "teaspoon", cup: "cup" } as const;
@@ -11,7 +16,9 @@ const whole = { tbsp: "tablespoon", tsp: "teaspoon", cup: "cup" } as const;
 export function Figure({ text }: { text: string }) {
   return (
     <>
-      <span className="fraction" aria-hidden="true">{text}</span>
+      <span className="fraction" aria-hidden="true">
+        {text}
+      </span>
       <span className="sr-only">{spoken[text] ?? text}</span>
     </>
   );
@@ -30,7 +37,12 @@ function grouped(scoops: ScoopScoops[]): Group[] {
   const groups: Group[] = [];
   for (const { measure, count } of scoops) {
     const cut = measure.amount.indexOf(" ", measure.amount.lastIndexOf("/") + 1);
-    const unit = measure.name ?? measure.amount.slice(cut + 1).trim().replace(/^(metric|australian) /, "");
+    const unit =
+      measure.name ??
+      measure.amount
+        .slice(cut + 1)
+        .trim()
+        .replace(/^(metric|australian) /, "");
     const figure = measure.name ? "1" : measure.amount.slice(0, cut).trim();
     const part = { figure, count };
     const last = groups.at(-1);
@@ -47,13 +59,20 @@ function Part({ figure, count }: Group["parts"][number]) {
   return (
     <>
       {count}
-      <span className="text-lg font-normal text-soft" aria-label=" times "> × </span>
+      <span className="text-lg font-normal text-soft" aria-label=" times ">
+        {" "}
+        ×{" "}
+      </span>
       <Figure text={figure} />
     </>
   );
 }
 
-const plus = <span className="px-1 text-lg font-normal text-soft" aria-label=" plus ">+</span>;
+const plus = (
+  <span className="px-1 text-lg font-normal text-soft" aria-label=" plus ">
+    +
+  </span>
+);
 
 export type Size = "small" | "plain" | "huge";
 
@@ -67,7 +86,12 @@ function Measures({ group, size = "plain" }: { group: Group; size?: Size }) {
     <span className="inline-flex items-baseline gap-1.5 whitespace-nowrap">
       <MeasureGlyph kind={kind} large={size === "huge"} />
       <span className={`figures font-semibold ${figureLook[size]}`}>
-        {parts.map((p, n) => <span key={p.figure}>{n > 0 && plus}<Part {...p} /></span>)}
+        {parts.map((p, n) => (
+          <span key={p.figure}>
+            {n > 0 && plus}
+            <Part {...p} />
+          </span>
+        ))}
       </span>
       <span className={`font-semibold ${unitColour[kind]} ${unitLook[size]}`}>
         <span aria-hidden="true">{several ? `${unit}s` : unit}</span>

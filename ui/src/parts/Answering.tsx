@@ -8,7 +8,16 @@ function useAskingAgain(): boolean {
   const cache = useQueryClient().getQueryCache();
   return useSyncExternalStore(
     (changed) => cache.subscribe(changed),
-    () => cache.getAll().some((q) => q.isActive() && q.state.fetchStatus !== "idle" && q.state.fetchFailureReason instanceof Trouble && q.state.fetchFailureReason.problem.status >= 502),
+    () =>
+      cache
+        .getAll()
+        .some(
+          (q) =>
+            q.isActive() &&
+            q.state.fetchStatus !== "idle" &&
+            q.state.fetchFailureReason instanceof Trouble &&
+            q.state.fetchFailureReason.problem.status >= 502,
+        ),
   );
 }
 

@@ -19,7 +19,8 @@ export class ErrorBoundary extends Component<Props, { broken: boolean }> {
         <h1 className="text-xl font-bold">This screen has stumbled</h1>
         <p className="mt-2 text-lg">Nothing that was kept is lost. The other screens work.</p>
         <button
-          type="button" onClick={() => this.setState({ broken: false })}
+          type="button"
+          onClick={() => this.setState({ broken: false })}
           className="mt-4 min-h-14 rounded-tray bg-rim px-6 text-lg font-bold text-on-rim"
         >
           Try it again

@@ -8,7 +8,9 @@ export function More({ pages, what }: Props) {
   if (!pages.hasNextPage) return null;
   return (
     <button
-      type="button" disabled={pages.isFetchingNextPage} onClick={() => pages.fetchNextPage()}
+      type="button"
+      disabled={pages.isFetchingNextPage}
+      onClick={() => pages.fetchNextPage()}
       className="mt-3 min-h-12 rounded-tray border-2 border-rim px-6 font-semibold text-rim"
     >
       {pages.isFetchingNextPage ? "Fetching …" : `Show ${what}`}

@@ -21,12 +21,22 @@ export function Pins({ pins }: { pins: Pin[] }) {
     observer.observe(element);
     return () => observer.disconnect();
   }, []);
-  const labels = placed(pins.map((p) => (p.left / 100) * width), width);
+  const labels = placed(
+    pins.map((p) => (p.left / 100) * width),
+    width,
+  );
   return (
     <div ref={box} className="absolute inset-x-0 top-0 h-12">
       <svg width={width} height={height} className="absolute inset-0" aria-hidden="true">
         {pins.map((p, n) => (
-          <path key={p.say} d={`M${labels[n]! + 1.5} 0V32L${(p.left / 100) * width + 1.5} ${height}`} fill="none" stroke="var(--leaf)" strokeWidth="3" strokeLinejoin="round" />
+          <path
+            key={p.say}
+            d={`M${labels[n]! + 1.5} 0V32L${(p.left / 100) * width + 1.5} ${height}`}
+            fill="none"
+            stroke="var(--leaf)"
+            strokeWidth="3"
+            strokeLinejoin="round"
+          />
         ))}
       </svg>
       {pins.map((p, n) => (

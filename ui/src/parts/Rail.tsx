@@ -40,22 +40,54 @@ export function Rail() {
     "flex min-h-14 flex-1 flex-col items-center justify-center gap-1 rounded-tray px-0 py-2 text-xs font-semibold text-ink hover:bg-enamel aria-[current=page]:bg-rim aria-[current=page]:text-on-rim md:flex-none";
   return (
     <nav aria-label="Screens" className="z-20 flex bg-shelf p-1 md:gap-1 md:h-dvh md:w-24 md:flex-col md:p-2">
-      <NavLink to="/" end className={item}><ClipboardList size={24} aria-hidden="true" />Plan</NavLink>
-      <NavLink to={bench} className={item}><Scale size={24} aria-hidden="true" />Bench</NavLink>
-      <NavLink to={watch} className={item}><Eye size={24} aria-hidden="true" />Watch</NavLink>
-      <NavLink to="/log" className={item}><BookOpen size={24} aria-hidden="true" />Log</NavLink>
-      <button type="button" aria-expanded={more} onClick={() => setMore(!more)} className={`${item} md:hidden`}><Ellipsis size={24} aria-hidden="true" />More</button>
-      <div onClick={() => setMore(false)} className={`gap-1 max-md:absolute max-md:right-1 max-md:bottom-20 max-md:w-32 max-md:rounded-tray max-md:border-2 max-md:border-rim max-md:bg-enamel max-md:p-1 md:contents ${more ? "flex flex-col" : "max-md:hidden"}`}>
-        <NavLink to="/recipes" className={item}><ScrollText size={24} aria-hidden="true" />Recipes</NavLink>
-        <NavLink to="/machines" className={item}><SlidersVertical size={24} aria-hidden="true" />Machines</NavLink>
-        <NavLink to="/kitchen" className={item}><CookingPot size={24} aria-hidden="true" />Kitchen</NavLink>
+      <NavLink to="/" end className={item}>
+        <ClipboardList size={24} aria-hidden="true" />
+        Plan
+      </NavLink>
+      <NavLink to={bench} className={item}>
+        <Scale size={24} aria-hidden="true" />
+        Bench
+      </NavLink>
+      <NavLink to={watch} className={item}>
+        <Eye size={24} aria-hidden="true" />
+        Watch
+      </NavLink>
+      <NavLink to="/log" className={item}>
+        <BookOpen size={24} aria-hidden="true" />
+        Log
+      </NavLink>
+      <button type="button" aria-expanded={more} onClick={() => setMore(!more)} className={`${item} md:hidden`}>
+        <Ellipsis size={24} aria-hidden="true" />
+        More
+      </button>
+      <div
+        onClick={() => setMore(false)}
+        className={`gap-1 max-md:absolute max-md:right-1 max-md:bottom-20 max-md:w-32 max-md:rounded-tray max-md:border-2 max-md:border-rim max-md:bg-enamel max-md:p-1 md:contents ${more ? "flex flex-col" : "max-md:hidden"}`}
+      >
+        <NavLink to="/recipes" className={item}>
+          <ScrollText size={24} aria-hidden="true" />
+          Recipes
+        </NavLink>
+        <NavLink to="/machines" className={item}>
+          <SlidersVertical size={24} aria-hidden="true" />
+          Machines
+        </NavLink>
+        <NavLink to="/kitchen" className={item}>
+          <CookingPot size={24} aria-hidden="true" />
+          Kitchen
+        </NavLink>
       </div>
       <div className="hidden flex-1 md:block" />
       <Sprig className="mx-auto hidden w-16 md:block" />
       <button type="button" className={`${item} max-md:hidden`} onClick={() => setHelp(true)}>
-        <Keyboard size={24} aria-hidden="true" />Keys
+        <Keyboard size={24} aria-hidden="true" />
+        Keys
       </button>
-      {help && <Suspense><Shortcuts close={() => setHelp(false)} /></Suspense>}
+      {help && (
+        <Suspense>
+          <Shortcuts close={() => setHelp(false)} />
+        </Suspense>
+      )}
     </nav>
   );
 }

@@ -1,8 +1,17 @@
 import { Dialog, DialogPanel, DialogTitle } from "@headlessui/react";
 
 const keys: [string, string][] = [
-  ["P", "Plan"], ["B", "Bench"], ["W", "Watch the running bake"], ["L", "Log"], ["R", "Recipes"], ["M", "Machines"], ["K", "Kitchen"],
-  ["1 2 3", "First, second, third loaf size, on Plan"], ["Space", "Next step, at the bench; the arrow keys go on and back"], ["?", "This list"], ["Esc", "Close what is open"],
+  ["P", "Plan"],
+  ["B", "Bench"],
+  ["W", "Watch the running bake"],
+  ["L", "Log"],
+  ["R", "Recipes"],
+  ["M", "Machines"],
+  ["K", "Kitchen"],
+  ["1 2 3", "First, second, third loaf size, on Plan"],
+  ["Space", "Next step, at the bench; the arrow keys go on and back"],
+  ["?", "This list"],
+  ["Esc", "Close what is open"],
 ];
 
 export default function Shortcuts({ close }: { close: () => void }) {
@@ -14,10 +23,15 @@ export default function Shortcuts({ close }: { close: () => void }) {
           <DialogTitle className="text-xl font-bold">Keys</DialogTitle>
           <dl className="mt-4 grid grid-cols-[auto_1fr] gap-x-6 gap-y-2">
             {keys.map(([key, what]) => (
-              <div key={key} className="contents"><dt className="figures font-bold">{key}</dt><dd>{what}</dd></div>
+              <div key={key} className="contents">
+                <dt className="figures font-bold">{key}</dt>
+                <dd>{what}</dd>
+              </div>
             ))}
           </dl>
-          <button type="button" onClick={close} className="mt-6 min-h-12 rounded-tray bg-rim px-6 font-semibold text-on-rim">Close</button>
+          <button type="button" onClick={close} className="mt-6 min-h-12 rounded-tray bg-rim px-6 font-semibold text-on-rim">
+            Close
+          </button>
         </DialogPanel>
       </div>
     </Dialog>

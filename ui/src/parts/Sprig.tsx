@@ -11,7 +11,8 @@ export function Sprig({ className }: { className?: string }) {
         <path d={leaf} transform="translate(54 20) rotate(8) scale(.58)" />
         <path d={leaf} transform="translate(64 15) rotate(-44) scale(.52)" />
       </g>
-      <circle cx="6" cy="20" r="2.500" fill="var(--fat)" /><circle cx="11" cy="17" r="2" fill="var(--fat)" />
+      <circle cx="6" cy="20" r="2.500" fill="var(--fat)" />
+      <circle cx="11" cy="17" r="2" fill="var(--fat)" />
     </svg>
   );
 }

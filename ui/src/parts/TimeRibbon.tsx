@@ -4,7 +4,12 @@ import { look } from "./stages";
 import { clock, inHours } from "./time";
 
 const short: Partial<Record<TimetableMoment["kind"], string>> = {
-  look: "look at the dough", "held back": "add the rest", paddle: "paddle out", "add-ins": "add-ins in", scrape: "scrape the sides", ready: "take it out",
+  look: "look at the dough",
+  "held back": "add the rest",
+  paddle: "paddle out",
+  "add-ins": "add-ins in",
+  scrape: "scrape the sides",
+  ready: "take it out",
 };
 
 const breakShare = 9; // per cent of the width that a long delay takes
@@ -35,12 +40,17 @@ export function TimeRibbon({ press, begin, stages, moments, total, keepWarm, zon
       <Pins
         pins={[
           { left: 0, time: clock(press, zone), say: "press Start" },
-          ...moments.filter((m) => m.person).map((m) => ({ left: x(m.after), time: m.upTo ? `${at(m.after)}–${at(m.upTo)}` : at(m.after), say: short[m.kind] ?? m.say })),
+          ...moments
+            .filter((m) => m.person)
+            .map((m) => ({ left: x(m.after), time: m.upTo ? `${at(m.after)}–${at(m.upTo)}` : at(m.after), say: short[m.kind] ?? m.say })),
         ]}
       />
       <div className="absolute inset-x-0 top-12 flex h-8 overflow-hidden rounded-tray border-2 border-rim">
         {wait > 0 && (
-          <div style={{ width: `${lead}%` }} className="grid place-items-center overflow-hidden border-r-2 border-dashed border-rim font-semibold whitespace-nowrap text-soft">
+          <div
+            style={{ width: `${lead}%` }}
+            className="grid place-items-center overflow-hidden border-r-2 border-dashed border-rim font-semibold whitespace-nowrap text-soft"
+          >
             {broken ? inHours(wait) : lead > 8 ? "wait" : ""}
           </div>
         )}
@@ -54,13 +64,25 @@ export function TimeRibbon({ press, begin, stages, moments, total, keepWarm, zon
             {(s.to - s.from) * scale > 4.5 ? look[s.kind].name : ""}
           </div>
         ))}
-        {keepWarm > 0 && <div style={{ width: `${keepWarm * scale}%` }} className="grid place-items-center overflow-hidden whitespace-nowrap text-soft">keep warm</div>}
+        {keepWarm > 0 && (
+          <div style={{ width: `${keepWarm * scale}%` }} className="grid place-items-center overflow-hidden whitespace-nowrap text-soft">
+            keep warm
+          </div>
+        )}
       </div>
-      {stages.filter((s) => s.kind === "bake").map((s) => <Tick key={s.from} left={x(s.from)} text={`bakes ${at(s.from)}`} />)}
+      {stages
+        .filter((s) => s.kind === "bake")
+        .map((s) => (
+          <Tick key={s.from} left={x(s.from)} text={`bakes ${at(s.from)}`} />
+        ))}
       {wait > 0 && <Tick left={x(0)} text={`begins ${at(0)}`} />}
       {keepWarm > 0 && <Tick left={100} text={`warm until ${at(after)}`} end />}
       {sinceBegin !== undefined && sinceBegin <= after && (
-        <div aria-hidden="true" className="absolute top-10 h-12 w-1.5 -translate-x-1/2 rounded bg-leaf ring-2 ring-enamel" style={{ left: `${Math.max(0, sinceBegin < 0 ? lead * Math.max(0, 1 + sinceBegin / Math.max(wait, 1)) : x(sinceBegin))}%` }} />
+        <div
+          aria-hidden="true"
+          className="absolute top-10 h-12 w-1.5 -translate-x-1/2 rounded bg-leaf ring-2 ring-enamel"
+          style={{ left: `${Math.max(0, sinceBegin < 0 ? lead * Math.max(0, 1 + sinceBegin / Math.max(wait, 1)) : x(sinceBegin))}%` }}
+        />
       )}
     </div>
   );
@@ -69,6 +91,11 @@ export function TimeRibbon({ press, begin, stages, moments, total, keepWarm, zon
 /** A moment that needs nobody. */
 function Tick({ left, text, end }: { left: number; text: string; end?: boolean }) {
   return (
-    <span className={`figures absolute top-[84px] whitespace-nowrap text-soft ${end ? "-translate-x-full" : ""}`} style={{ left: `${left}%` }}>{text}</span>
+    <span
+      className={`figures absolute top-[84px] whitespace-nowrap text-soft ${end ? "-translate-x-full" : ""}`}
+      style={{ left: `${left}%` }}
+    >
+      {text}
+    </span>
   );
 }

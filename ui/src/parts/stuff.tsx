@@ -18,13 +18,29 @@ function Texture({ stuff, grain }: { stuff: Stuff; grain: string }) {
     case "sugar and salt":
       return <path d="M0 12 12 0M0 0 12 12" {...line} />;
     case "flour":
-      return <g fill={grain}><circle cx="2" cy="3" r="0.900" /><circle cx="8" cy="6" r="0.900" /><circle cx="4" cy="10" r="0.900" /></g>;
+      return (
+        <g fill={grain}>
+          <circle cx="2" cy="3" r="0.900" />
+          <circle cx="8" cy="6" r="0.900" />
+          <circle cx="4" cy="10" r="0.900" />
+        </g>
+      );
     case "dry extra":
       return <path d="M1 3h4M7 9h4" {...line} strokeWidth={1.8} />;
     case "yeast":
-      return <g {...line}><circle cx="3" cy="3" r="2" /><circle cx="9" cy="9" r="2" /></g>;
+      return (
+        <g {...line}>
+          <circle cx="3" cy="3" r="2" />
+          <circle cx="9" cy="9" r="2" />
+        </g>
+      );
     case "add-in":
-      return <g fill={grain}><circle cx="4" cy="4" r="2.500" /><circle cx="10" cy="10" r="2" /></g>;
+      return (
+        <g fill={grain}>
+          <circle cx="4" cy="4" r="2.500" />
+          <circle cx="10" cy="10" r="2" />
+        </g>
+      );
   }
 }
 

@@ -39,7 +39,9 @@ export function AmountList({ answer, change, changed, lit, light, ask, beepClock
   return (
     <section aria-labelledby="amounts" className="min-w-0">
       <div className="flex items-center justify-between">
-        <h2 id="amounts" className="text-sm font-semibold text-soft">Measure, in this order</h2>
+        <h2 id="amounts" className="text-sm font-semibold text-soft">
+          Measure, in this order
+        </h2>
         <RoundingStep answer={answer} change={change} ask={ask} />
       </div>
       <ol className="mt-1 divide-y divide-rule border-y border-rule">{inPan.map(row)}</ol>
@@ -52,24 +54,41 @@ export function AmountList({ answer, change, changed, lit, light, ask, beepClock
       {aside.length > 0 && (
         <>
           <h2 className="mt-2 flex items-baseline justify-between text-sm font-semibold text-soft">
-            {answer.plan.addIns?.way === "dispenser" ? "Into the dispenser" : "Set aside for the beep"}{beepClock ? `, ${beepClock}` : ""}
-            <button type="button" onClick={() => ask({ about: "add-ins" })} className="min-h-6 text-xs font-semibold text-rim underline">how</button>
+            {answer.plan.addIns?.way === "dispenser" ? "Into the dispenser" : "Set aside for the beep"}
+            {beepClock ? `, ${beepClock}` : ""}
+            <button type="button" onClick={() => ask({ about: "add-ins" })} className="min-h-6 text-xs font-semibold text-rim underline">
+              how
+            </button>
           </h2>
           <ol className="mt-1 divide-y divide-rule border-y border-rule">{aside.map(row)}</ol>
         </>
       )}
       {answer.plan.addIns?.way === "at the start" && (
-        <p className="mt-1 text-xs text-soft">The add-ins go in with everything else. <button type="button" onClick={() => ask({ about: "add-ins" })} className="min-h-6 font-semibold text-rim underline">how</button></p>
+        <p className="mt-1 text-xs text-soft">
+          The add-ins go in with everything else.{" "}
+          <button type="button" onClick={() => ask({ about: "add-ins" })} className="min-h-6 font-semibold text-rim underline">
+            how
+          </button>
+        </p>
       )}
-      {parts.filter((p) => p.lines.length > 0).map((p) => (
-        <div key={p.part}>
-          <h2 className="mt-2 text-sm font-semibold text-soft">For the {p.part}</h2>
-          <ol className="mt-1 divide-y divide-rule border-y border-rule">{p.lines.map(row)}</ol>
-        </div>
-      ))}
+      {parts
+        .filter((p) => p.lines.length > 0)
+        .map((p) => (
+          <div key={p.part}>
+            <h2 className="mt-2 text-sm font-semibold text-soft">For the {p.part}</h2>
+            <ol className="mt-1 divide-y divide-rule border-y border-rule">{p.lines.map(row)}</ol>
+          </div>
+        ))}
       {leftOut.map((l) => (
         <p key={l.line} className="mt-1 text-xs text-soft">
-          Without {l.name}. <button type="button" onClick={() => change({ without: listed(leftOut.filter((o) => o !== l).map((o) => o.line)) })} className="min-h-6 font-semibold text-rim underline">Put it back</button>
+          Without {l.name}.{" "}
+          <button
+            type="button"
+            onClick={() => change({ without: listed(leftOut.filter((o) => o !== l).map((o) => o.line)) })}
+            className="min-h-6 font-semibold text-rim underline"
+          >
+            Put it back
+          </button>
         </p>
       ))}
     </section>
@@ -96,14 +115,24 @@ function Row({ dense, line, changed, lit, light, moved, ask }: RowProps) {
     >
       <StuffSwatch stuff={line.stuff} />
       <div className="min-w-0 flex-1">
-        <div className={`w-fit max-w-full ${changed ? "changed" : ""}`} data-amount={line.ingredient}><Amount line={line} /></div>
+        <div className={`w-fit max-w-full ${changed ? "changed" : ""}`} data-amount={line.ingredient}>
+          <Amount line={line} />
+        </div>
       </div>
-      <div className={`shrink-0 text-right leading-5 ${dense ? "flex flex-row-reverse items-baseline gap-2 max-sm:w-28 max-sm:flex-wrap" : "w-28 sm:w-36"}`}>
-        <button type="button" onClick={ask} className="min-h-6 text-right leading-5 font-semibold decoration-rule underline underline-offset-4 hover:decoration-rim max-sm:text-sm">
+      <div
+        className={`shrink-0 text-right leading-5 ${dense ? "flex flex-row-reverse items-baseline gap-2 max-sm:w-28 max-sm:flex-wrap" : "w-28 sm:w-36"}`}
+      >
+        <button
+          type="button"
+          onClick={ask}
+          className="min-h-6 text-right leading-5 font-semibold decoration-rule underline underline-offset-4 hover:decoration-rim max-sm:text-sm"
+        >
           {line.name}
         </button>
         <div className="figures text-xs text-soft" data-grams={line.ingredient}>
-          {(moved || line.locked) && <span className="mr-2 font-sans font-semibold text-leaf">{line.locked ? "held" : line.miss ? "misses" : "moved"}</span>}
+          {(moved || line.locked) && (
+            <span className="mr-2 font-sans font-semibold text-leaf">{line.locked ? "held" : line.miss ? "misses" : "moved"}</span>
+          )}
           {line.weight}
           {line.fixed && line.running && !line.pieces && <span title="What a scale under the pan shows then"> · pan {line.running}</span>}
         </div>

@@ -30,11 +30,19 @@ export function Cautions({ cautions, wish, change }: Props) {
   const folded = notes.length > (grave.length > 0 ? 0 : 2);
   return (
     <div aria-live="polite" className="mt-2 space-y-2">
-      <ul className="space-y-2">{(folded ? grave : [...grave, ...notes]).map((c) => <Said key={c.about + c.say} caution={c} take={take} />)}</ul>
+      <ul className="space-y-2">
+        {(folded ? grave : [...grave, ...notes]).map((c) => (
+          <Said key={c.about + c.say} caution={c} take={take} />
+        ))}
+      </ul>
       {folded && (
         <details>
           <summary className="min-h-6 cursor-pointer text-sm font-semibold text-rim">Good to know: {notes.length}</summary>
-          <ul className="mt-1 space-y-2">{notes.map((c) => <Said key={c.about + c.say} caution={c} take={take} />)}</ul>
+          <ul className="mt-1 space-y-2">
+            {notes.map((c) => (
+              <Said key={c.about + c.say} caution={c} take={take} />
+            ))}
+          </ul>
         </details>
       )}
     </div>
@@ -45,9 +53,20 @@ function Said({ caution, take }: { caution: PlanCaution; take: (way: PlanWay) =>
   const { icon: Icon, name, tone, mark } = look[caution.level];
   return (
     <li data-caution={caution.about} className={`border-l-4 pl-3 text-sm leading-5 ${tone}`}>
-      <p><Icon size={18} aria-hidden="true" className={`mr-1 inline align-text-bottom ${mark}`} /><span className="sr-only">{name}: </span>{caution.say}</p>
+      <p>
+        <Icon size={18} aria-hidden="true" className={`mr-1 inline align-text-bottom ${mark}`} />
+        <span className="sr-only">{name}: </span>
+        {caution.say}
+      </p>
       {caution.ways?.map((w) => (
-        <button key={w.say} type="button" onClick={() => take(w)} className="mt-1 mr-2 min-h-9 rounded-tray border-2 border-rim px-3 font-semibold text-rim hover:bg-shelf">{w.say}</button>
+        <button
+          key={w.say}
+          type="button"
+          onClick={() => take(w)}
+          className="mt-1 mr-2 min-h-9 rounded-tray border-2 border-rim px-3 font-semibold text-rim hover:bg-shelf"
+        >
+          {w.say}
+        </button>
       ))}
     </li>
   );

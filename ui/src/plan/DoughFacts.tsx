@@ -7,15 +7,30 @@ export function DoughFacts({ answer, ask }: { answer: PlanAnswer; ask: (why: Why
   const range = formula.high - formula.low > 0.5;
   const missing = answer.shopping.filter((s) => s.buy).length;
   const facts: { name: string; value: string; hint: string; about: "formula" | "heat" | "shopping" }[] = [
-    { name: "Hydration", value: range ? `${formula.low.toFixed(0)}–${formula.high.toFixed(0)}` : formula.hydration.toFixed(0), hint: "water to 100 of flour", about: "formula" },
+    {
+      name: "Hydration",
+      value: range ? `${formula.low.toFixed(0)}–${formula.high.toFixed(0)}` : formula.hydration.toFixed(0),
+      hint: "water to 100 of flour",
+      about: "formula",
+    },
     ...(heat.line ? [{ name: heat.cool ? heat.name : `${heat.name} at`, value: heat.at, hint: heat.touch, about: "heat" as const }] : []),
-    { name: "To buy", value: missing > 0 ? String(missing) : "list", hint: missing > 0 ? "things are short" : "what this loaf needs", about: "shopping" },
+    {
+      name: "To buy",
+      value: missing > 0 ? String(missing) : "list",
+      hint: missing > 0 ? "things are short" : "what this loaf needs",
+      about: "shopping",
+    },
   ];
   return (
     <ul className="mt-2 grid grid-cols-3 border-y border-rule">
       {facts.map((f) => (
         <li key={f.about} className="border-r border-rule last:border-r-0">
-          <button type="button" onClick={() => ask({ about: f.about })} data-fact={f.about} className="block h-full w-full px-2 py-1 text-left hover:bg-shelf">
+          <button
+            type="button"
+            onClick={() => ask({ about: f.about })}
+            data-fact={f.about}
+            className="block h-full w-full px-2 py-1 text-left hover:bg-shelf"
+          >
             <span className="block truncate text-xs text-soft first-letter:uppercase">{f.name}</span>
             <span className="figures block text-lg leading-6 font-bold underline decoration-rule underline-offset-4">{f.value}</span>
             <span className="block text-xs leading-4 text-soft">{f.hint}</span>

@@ -9,11 +9,20 @@ export function EmptyShelf({ kitchen }: { kitchen: string }) {
     <div className="m-auto max-w-xl p-8 text-center">
       <Sprig className="mx-auto w-40" />
       <h1 className="mt-4 text-xl font-bold">{kitchen} has no machine and no recipe yet</h1>
-      <p className="mt-2 text-lg text-soft">Begin by looking round with two machines and eight recipes of an invented kitchen, Heron Lock.</p>
-      <button type="button" onClick={() => load.mutate()} disabled={load.isPending} className="mt-6 min-h-14 rounded-tray bg-rim px-6 text-lg font-bold text-on-rim">
+      <p className="mt-2 text-lg text-soft">
+        Begin by looking round with two machines and eight recipes of an invented kitchen, Heron Lock.
+      </p>
+      <button
+        type="button"
+        onClick={() => load.mutate()}
+        disabled={load.isPending}
+        className="mt-6 min-h-14 rounded-tray bg-rim px-6 text-lg font-bold text-on-rim"
+      >
         {load.isPending ? "Loading …" : "Put them on the shelf"}
       </button>
-      <div className="mt-4"><TroubleNote error={load.error} /></div>
+      <div className="mt-4">
+        <TroubleNote error={load.error} />
+      </div>
     </div>
   );
 }

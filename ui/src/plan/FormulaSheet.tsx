@@ -5,20 +5,34 @@ import { BandBar } from "./BandBar";
 const sure = {
   weighed: "The flour is weighed, so the water is one figure.",
   "own cup": "A range, by how far your own cup of flour strays from one filling to the next.",
-  "unknown cup": "A wide range, because a cup of flour holds anything from sifted to scooped. Weigh the flour, or weigh your own cup a few times on the Kitchen screen.",
+  "unknown cup":
+    "A wide range, because a cup of flour holds anything from sifted to scooped. Weigh the flour, or weigh your own cup a few times on the Kitchen screen.",
 } as const;
 
-const names: Record<PlanAgainst["of"], string> = { hydration: "Water", salt: "Salt", yeast: "Yeast", sugar: "Sugar", fat: "Fat", "baking powder": "Baking powder" };
+const names: Record<PlanAgainst["of"], string> = {
+  hydration: "Water",
+  salt: "Salt",
+  yeast: "Yeast",
+  sugar: "Sugar",
+  fat: "Fat",
+  "baking powder": "Baking powder",
+};
 
 /** The dough as bakers reckon it: every line to 100 of flour, against what is usual, and what a slice
     of it holds. */
 export default function FormulaSheet({ answer }: { answer: PlanAnswer }) {
   const { formula, lines, pan, slice, sizes, size } = answer.plan;
-  const inOrder = [...pan.layers.flatMap((l) => l.lines), ...(pan.knead ?? []), ...pan.aside].flatMap((id) => lines.filter((l) => l.id === id));
+  const inOrder = [...pan.layers.flatMap((l) => l.lines), ...(pan.knead ?? []), ...pan.aside].flatMap((id) =>
+    lines.filter((l) => l.id === id),
+  );
   const dough = inOrder.filter((l) => l.stuff !== "add-in");
   const addIns = inOrder.filter((l) => l.stuff === "add-in");
   const slices = sizes.find((s) => s.size === size)?.slices ?? 0;
-  const hints: Partial<Record<PlanAgainst["of"], string>> = { yeast: "as active dry", sugar: "without milk sugar", ...(formula.hidden >= 0.005 && { salt: `${formula.hidden.toFixed(2)} of it hidden` }) };
+  const hints: Partial<Record<PlanAgainst["of"], string>> = {
+    yeast: "as active dry",
+    sugar: "without milk sugar",
+    ...(formula.hidden >= 0.005 && { salt: `${formula.hidden.toFixed(2)} of it hidden` }),
+  };
   return (
     <div className="grid gap-x-8 xl:grid-cols-[2fr_3fr]">
       <div>
@@ -26,14 +40,18 @@ export default function FormulaSheet({ answer }: { answer: PlanAnswer }) {
         <Lines caption={`${Math.round(formula.flour)} g of flour`} lines={dough} />
         {addIns.length > 0 && <Lines caption="Add-ins, apart from the formula" lines={addIns} />}
         <p className="mt-2 text-sm">
-          One of {slices} slices holds about <b className="figures">{slice.netCarbohydrate.toFixed(0)} g</b> net carbohydrate, <b className="figures">{slice.protein.toFixed(1)} g</b> protein,{" "}
-          <b className="figures">{slice.fat.toFixed(1)} g</b> fat, <b className="figures">{slice.fibre.toFixed(1)} g</b> fibre, <b className="figures">{slice.salt.toFixed(1)} g</b> salt. An estimate.
+          One of {slices} slices holds about <b className="figures">{slice.netCarbohydrate.toFixed(0)} g</b> net carbohydrate,{" "}
+          <b className="figures">{slice.protein.toFixed(1)} g</b> protein, <b className="figures">{slice.fat.toFixed(1)} g</b> fat,{" "}
+          <b className="figures">{slice.fibre.toFixed(1)} g</b> fibre, <b className="figures">{slice.salt.toFixed(1)} g</b> salt. An
+          estimate.
         </p>
       </div>
       <div>
         <h2 className="text-lg font-bold">Against what is usual</h2>
         <dl className="border-b border-rule">
-          {answer.plan.usual.against.map((a) => <BandBar key={a.of} name={names[a.of]} against={a} swapped={!!formula.written} hint={hints[a.of]} />)}
+          {answer.plan.usual.against.map((a) => (
+            <BandBar key={a.of} name={names[a.of]} against={a} swapped={!!formula.written} hint={hints[a.of]} />
+          ))}
         </dl>
         <p className="mt-2 text-xs text-soft">{sure[formula.sure]} “Usual” is a guide: plenty of loved loaves lie outside.</p>
       </div>
@@ -48,8 +66,12 @@ function Lines({ caption, lines }: { caption: string; lines: PlanLine[] }) {
       <tbody>
         {lines.map((l) => (
           <tr key={l.id} className="border-t border-rule">
-            <td className="w-6"><StuffSwatch stuff={l.stuff} /></td>
-            <th scope="row" className="text-left font-normal">{l.name}</th>
+            <td className="w-6">
+              <StuffSwatch stuff={l.stuff} />
+            </td>
+            <th scope="row" className="text-left font-normal">
+              {l.name}
+            </th>
             <td className="figures text-right text-soft">{l.weight}</td>
             <td className="figures w-16 text-right font-bold">{l.percent.toFixed(l.percent < 10 ? 2 : 1)}</td>
           </tr>

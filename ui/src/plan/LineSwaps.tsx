@@ -22,7 +22,13 @@ export function LineSwaps({ wish, line, change }: Props) {
   return (
     <>
       {line.ingredient !== "water" && (
-        <button type="button" aria-pressed={out} onClick={toggle} disabled={keep.isPending} className="mt-2 min-h-11 w-full rounded-tray border-2 border-rim px-3 text-left font-semibold text-rim hover:bg-shelf">
+        <button
+          type="button"
+          aria-pressed={out}
+          onClick={toggle}
+          disabled={keep.isPending}
+          className="mt-2 min-h-11 w-full rounded-tray border-2 border-rim px-3 text-left font-semibold text-rim hover:bg-shelf"
+        >
           {out ? "There is some in the house again" : "There is none in the house"}
         </button>
       )}
@@ -30,23 +36,44 @@ export function LineSwaps({ wish, line, change }: Props) {
       <TroubleNote error={asked.error} />
       {offers.length > 0 && <h3 className="mt-4 text-xs font-semibold text-soft">Instead</h3>}
       <ul className="divide-y divide-rule border-b border-rule">
-        {offers.map((o) => <Offer key={o.swap + (o.share ?? 0)} offer={o} take={() => change({ swap: swapped([...(wish.loaf.swaps ?? []), { line: o.line, swap: o.swap, share: o.share }]) })} />)}
+        {offers.map((o) => (
+          <Offer
+            key={o.swap + (o.share ?? 0)}
+            offer={o}
+            take={() => change({ swap: swapped([...(wish.loaf.swaps ?? []), { line: o.line, swap: o.swap, share: o.share }]) })}
+          />
+        ))}
       </ul>
     </>
   );
 }
 
-const rows: [keyof Formula, string][] = [["hydration", "Water"], ["fat", "Fat"], ["sugar", "Sugar"], ["salt", "Salt"], ["yeast", "Yeast"]];
+const rows: [keyof Formula, string][] = [
+  ["hydration", "Water"],
+  ["fat", "Fat"],
+  ["sugar", "Sugar"],
+  ["salt", "Salt"],
+  ["yeast", "Yeast"],
+];
 
 function Offer({ offer, take }: { offer: SwapOffer; take: () => void }) {
   return (
     <li className="py-2 text-sm">
-      <button type="button" onClick={take} disabled={!!offer.problem} className="min-h-9 text-left font-semibold text-rim underline disabled:text-soft disabled:no-underline">
+      <button
+        type="button"
+        onClick={take}
+        disabled={!!offer.problem}
+        className="min-h-9 text-left font-semibold text-rim underline disabled:text-soft disabled:no-underline"
+      >
         Use {offer.name}
       </button>
-      {offer.problem ? <p className="text-xs">Not here: {offer.problem}.</p> : (
+      {offer.problem ? (
+        <p className="text-xs">Not here: {offer.problem}.</p>
+      ) : (
         <>
-          <p className="text-xs">{offer.says} {offer.except}</p>
+          <p className="text-xs">
+            {offer.says} {offer.except}
+          </p>
           <p className="figures text-xs text-soft">
             {offer.changes.map((c) => `${c.name} ${grams(c.before)} to ${grams(c.after)} g`).join(" · ")}
           </p>

@@ -32,20 +32,34 @@ export function LineWhy({ answer, wish, line, fault, change }: Props) {
     <>
       <h2 className="mt-2 text-lg font-bold">{found.name}</h2>
       <p className="mt-1 text-soft">
-        {found.written && <>The recipe says <span className="fraction text-ink">{found.written}</span>. </>}
+        {found.written && (
+          <>
+            The recipe says <span className="fraction text-ink">{found.written}</span>.{" "}
+          </>
+        )}
         This loaf wants <span className="figures text-ink">{found.weight}</span>.
       </p>
       {found.like && <p className="mt-2 border-l-4 border-rim pl-3">Guessed: taken to be like {found.like}.</p>}
       {found.miss && <p className="mt-2 border-l-4 border-rim pl-3">{found.miss}.</p>}
       <ul className="mt-2 space-y-3">
-        {plan.deviations.filter((d) => d.line === line).map((d) => (
-          <li key={d.rule}>
-            <p>{d.reason}</p>
-            <p className="figures text-xs text-soft">{d.straight.toFixed(1)} g in straight proportion → {d.grams.toFixed(1)} g</p>
-          </li>
-        ))}
+        {plan.deviations
+          .filter((d) => d.line === line)
+          .map((d) => (
+            <li key={d.rule}>
+              <p>{d.reason}</p>
+              <p className="figures text-xs text-soft">
+                {d.straight.toFixed(1)} g in straight proportion → {d.grams.toFixed(1)} g
+              </p>
+            </li>
+          ))}
       </ul>
-      {found.tips && <ul className="fraction mt-2 space-y-1 text-sm text-soft">{found.tips.map((t) => <li key={t}>{t}</li>)}</ul>}
+      {found.tips && (
+        <ul className="fraction mt-2 space-y-1 text-sm text-soft">
+          {found.tips.map((t) => (
+            <li key={t}>{t}</li>
+          ))}
+        </ul>
+      )}
       <label className="mt-4 block text-sm font-semibold">
         I have
         <input
@@ -58,16 +72,29 @@ export function LineWhy({ answer, wish, line, fault, change }: Props) {
           className="figures mt-1 block h-12 w-full rounded-tray border-2 border-rim bg-enamel px-3 text-lg aria-invalid:border-signal"
         />
       </label>
-      <p id="line-fault" role="status" className="text-xs text-signal">{fault}</p>
+      <p id="line-fault" role="status" className="text-xs text-signal">
+        {fault}
+      </p>
       <div className="mt-2 grid gap-2">
-        <Choice press={hold} disabled={!typed.trim()}>Use this, fit the rest to it</Choice>
-        <Choice press={follow} disabled={!typed.trim()}>Scale the loaf to it</Choice>
+        <Choice press={hold} disabled={!typed.trim()}>
+          Use this, fit the rest to it
+        </Choice>
+        <Choice press={follow} disabled={!typed.trim()}>
+          Scale the loaf to it
+        </Choice>
         {(lock || have) && <Choice press={letGo}>Let it go again</Choice>}
         {found.or?.map((o) => (
-          <Choice key={o.id} press={() => change({ instead: listed(Object.entries({ ...wish.loaf.instead, [line]: o.id }).map(([l, id]) => `${l}:${id}`)) })}>Use {o.name} instead</Choice>
+          <Choice
+            key={o.id}
+            press={() => change({ instead: listed(Object.entries({ ...wish.loaf.instead, [line]: o.id }).map(([l, id]) => `${l}:${id}`)) })}
+          >
+            Use {o.name} instead
+          </Choice>
         ))}
         {found.optional && <Choice press={() => change({ without: listed([...(wish.loaf.without ?? []), line]) })}>Leave it out</Choice>}
-        <Choice press={() => change({ weigh: listed(weighed ? weigh.filter((w) => w !== line) : [...weigh, line]) })}>{weighed ? "Measure it by scoops" : "Weigh it"}</Choice>
+        <Choice press={() => change({ weigh: listed(weighed ? weigh.filter((w) => w !== line) : [...weigh, line]) })}>
+          {weighed ? "Measure it by scoops" : "Weigh it"}
+        </Choice>
       </div>
       <LineSwaps wish={wish} line={found} change={change} />
     </>
@@ -76,7 +103,12 @@ export function LineWhy({ answer, wish, line, fault, change }: Props) {
 
 function Choice({ press, disabled, children }: { press: () => void; disabled?: boolean; children: React.ReactNode }) {
   return (
-    <button type="button" onClick={press} disabled={disabled} className="min-h-11 rounded-tray border-2 border-rim px-3 text-left font-semibold text-rim hover:bg-shelf disabled:border-rule disabled:text-soft">
+    <button
+      type="button"
+      onClick={press}
+      disabled={disabled}
+      className="min-h-11 rounded-tray border-2 border-rim px-3 text-left font-semibold text-rim hover:bg-shelf disabled:border-rule disabled:text-soft"
+    >
       {children}
     </button>
   );

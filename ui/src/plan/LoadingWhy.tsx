@@ -4,7 +4,12 @@ import { Picker } from "./Pickers";
 import { type Change, fatPlaces, orders, saltPlaces, yeastPlaces } from "./wish";
 
 const names: Record<string, string> = {
-  "wet first": "Liquids first", "dry first": "Yeast and flour first", "yeast bloomed": "Yeast bloomed in the liquid", "dry mixed first": "Dry things mixed in a bowl", "as listed": "As the recipe lists it", batter: "As a batter",
+  "wet first": "Liquids first",
+  "dry first": "Yeast and flour first",
+  "yeast bloomed": "Yeast bloomed in the liquid",
+  "dry mixed first": "Dry things mixed in a bowl",
+  "as listed": "As the recipe lists it",
+  batter: "As a batter",
 };
 
 /** The order of loading: why, and another one for this loaf or for good. */
@@ -16,10 +21,13 @@ export default function LoadingWhy({ answer, wish, change }: { answer: PlanAnswe
   const own = wish.hands?.loading ?? {};
   const mine = Object.keys(own).length > 0;
   const forget: Change = { order: null, "salt-place": null, "fat-place": null, "yeast-place": null };
-  const forGood = () => kitchen && keep.mutate({ ...kitchen, loading: { ...kitchen.loading, ...own } }, { onSuccess: () => change(forget) });
+  const forGood = () =>
+    kitchen && keep.mutate({ ...kitchen, loading: { ...kitchen.loading, ...own } }, { onSuccess: () => change(forget) });
   const school = Object.keys(kitchen?.loading ?? {}).length > 0;
   const rows: { label: string; value: string | undefined; all: readonly string[]; name: "salt-place" | "fat-place" | "yeast-place" }[] = [
-    { label: "Salt and sugar", value: manner.salt, all: saltPlaces, name: "salt-place" }, { label: "Fat", value: manner.fat, all: fatPlaces, name: "fat-place" }, { label: "Yeast", value: manner.yeast, all: yeastPlaces, name: "yeast-place" },
+    { label: "Salt and sugar", value: manner.salt, all: saltPlaces, name: "salt-place" },
+    { label: "Fat", value: manner.fat, all: fatPlaces, name: "fat-place" },
+    { label: "Yeast", value: manner.yeast, all: yeastPlaces, name: "yeast-place" },
   ];
   return (
     <>
@@ -28,23 +36,58 @@ export default function LoadingWhy({ answer, wish, change }: { answer: PlanAnswe
       {pan.order !== "batter" && (
         <>
           <div role="group" aria-label="Order of loading" className="mt-3 grid gap-2">
-            {orders.map((o) => <button key={o} type="button" aria-pressed={o === pan.order} onClick={() => change({ order: o })} className="min-h-11 rounded-tray border-2 border-rule px-3 text-left font-semibold aria-pressed:border-rim">{names[o]}</button>)}
+            {orders.map((o) => (
+              <button
+                key={o}
+                type="button"
+                aria-pressed={o === pan.order}
+                onClick={() => change({ order: o })}
+                className="min-h-11 rounded-tray border-2 border-rule px-3 text-left font-semibold aria-pressed:border-rim"
+              >
+                {names[o]}
+              </button>
+            ))}
           </div>
-          {rows.filter((r) => pan.order === "wet first" || (pan.order === "dry first" && r.name === "fat-place")).map((r) => (
-            <div key={r.name} className="mt-1 flex items-center justify-between border-b border-rule text-sm">
-              <span className="text-soft">{r.label}</span>
-              <Picker look="small" label={r.label} value={r.value ?? ""} choices={(r.value && !r.all.includes(r.value) ? [r.value, ...r.all] : r.all).map((v) => ({ id: v, name: v }))} pick={(v) => change({ [r.name]: v })} />
-            </div>
-          ))}
+          {rows
+            .filter((r) => pan.order === "wet first" || (pan.order === "dry first" && r.name === "fat-place"))
+            .map((r) => (
+              <div key={r.name} className="mt-1 flex items-center justify-between border-b border-rule text-sm">
+                <span className="text-soft">{r.label}</span>
+                <Picker
+                  look="small"
+                  label={r.label}
+                  value={r.value ?? ""}
+                  choices={(r.value && !r.all.includes(r.value) ? [r.value, ...r.all] : r.all).map((v) => ({ id: v, name: v }))}
+                  pick={(v) => change({ [r.name]: v })}
+                />
+              </div>
+            ))}
         </>
       )}
       <div className="mt-2 flex flex-wrap gap-x-4 text-sm font-semibold">
-        {mine && <button type="button" onClick={forGood} className="min-h-11 text-rim underline">Always load it so</button>}
-        {mine && <button type="button" onClick={() => change(forget)} className="min-h-11 text-rim underline">Not for this loaf after all</button>}
-        {school && !mine && <button type="button" onClick={() => kitchen && keep.mutate({ ...kitchen, loading: {} })} className="min-h-11 text-rim underline">Go back to the booklet’s way</button>}
+        {mine && (
+          <button type="button" onClick={forGood} className="min-h-11 text-rim underline">
+            Always load it so
+          </button>
+        )}
+        {mine && (
+          <button type="button" onClick={() => change(forget)} className="min-h-11 text-rim underline">
+            Not for this loaf after all
+          </button>
+        )}
+        {school && !mine && (
+          <button type="button" onClick={() => kitchen && keep.mutate({ ...kitchen, loading: {} })} className="min-h-11 text-rim underline">
+            Go back to the booklet’s way
+          </button>
+        )}
       </div>
       <ol className="mt-2 text-sm">
-        {pan.layers.map((l, n) => <li key={n} className="border-b border-rule py-1 text-soft"><b className="text-ink">{l.lines.map((id) => answer.plan.lines.find((x) => x.id === id)?.name).join(", ")}</b>{l.place && `, ${l.place}`}. {l.reason}</li>)}
+        {pan.layers.map((l, n) => (
+          <li key={n} className="border-b border-rule py-1 text-soft">
+            <b className="text-ink">{l.lines.map((id) => answer.plan.lines.find((x) => x.id === id)?.name).join(", ")}</b>
+            {l.place && `, ${l.place}`}. {l.reason}
+          </li>
+        ))}
       </ol>
     </>
   );

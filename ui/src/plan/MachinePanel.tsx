@@ -29,47 +29,94 @@ export function MachinePanel({ answer, wish, renewed, stale, ask, change, start 
   const readyDay = dayName(day(timer.ready, zone), day(now, zone));
   return (
     <section aria-labelledby="panel" className="flex min-w-0 flex-col">
-      <h2 id="panel" className="text-sm font-semibold text-soft">On the panel</h2>
+      <h2 id="panel" className="text-sm font-semibold text-soft">
+        On the panel
+      </h2>
       <dl className="mt-1 border-y border-rule">
         <Row name="Cycle" why={() => ask({ about: "cycle" })}>
-          <span className="figures mr-2 text-xl leading-8 font-bold" data-cycle={setting.cycle.id}>{setting.cycle.panel}</span>
+          <span className="figures mr-2 text-xl leading-8 font-bold" data-cycle={setting.cycle.id}>
+            {setting.cycle.panel}
+          </span>
           <span className="text-lg font-semibold">{setting.cycle.name}</span>
         </Row>
         <Row name="Crust" why={() => ask({ about: "crust" })}>
           <span className="flex items-center gap-2 text-lg font-semibold">
-            <CrustSwatch crust={setting.crust} />{setting.hasCrust ? setting.crust : "no choice"}
+            <CrustSwatch crust={setting.crust} />
+            {setting.hasCrust ? setting.crust : "no choice"}
           </span>
         </Row>
-        {setting.hasSize !== false && <Row name="Size"><span className="fraction text-lg font-semibold">{plan.size}</span></Row>}
+        {setting.hasSize !== false && (
+          <Row name="Size">
+            <span className="fraction text-lg font-semibold">{plan.size}</span>
+          </Row>
+        )}
         <Row name="Timer">
-          {timer.setting > 0
-            ? <span className="figures text-xl leading-8 font-bold" data-timer>{display(timer.setting)}</span>
-            : <span className="text-lg font-semibold" data-timer>no delay</span>}
+          {timer.setting > 0 ? (
+            <span className="figures text-xl leading-8 font-bold" data-timer>
+              {display(timer.setting)}
+            </span>
+          ) : (
+            <span className="text-lg font-semibold" data-timer>
+              no delay
+            </span>
+          )}
         </Row>
         <Row name="Ready">
-          <span className="figures text-xl leading-8 font-bold" data-ready>{clock(timer.ready, zone)}</span>
+          <span className="figures text-xl leading-8 font-bold" data-ready>
+            {clock(timer.ready, zone)}
+          </span>
           <span className="ml-2 text-soft">{readyDay}</span>
         </Row>
       </dl>
-      {!refused && <button type="button" onClick={() => ask({ about: "presses" })} data-presses className="mt-1 min-h-6 text-left text-xs leading-5 font-semibold text-rim underline">{setting.label}</button>}
-      {renewed !== undefined && <p role="status" className="text-xs">Time has gone by: the timer was to show {renewed > 0 ? display(renewed) : "no delay"}, and is worked out anew for now.</p>}
-      {!refused && <p className="mt-2 text-xs text-soft">
-        Press Start at <b className="figures text-ink">{clock(timer.press, zone)}</b>
-        {timer.setting > 0 && <>: the timer counts {timer.rule === "finish-based" ? "hours until the bread is done" : "hours until the cycle begins"}</>}.
-        {" "}The cycle takes {inHours(setting.total)}.
-        {timer.early > 0 && timer.fit !== "too soon" && ` ${inHours(timer.early)} before you asked: the timer goes in steps.`}
-        {timer.late > 0 && timer.fit === "delayed" && ` ${inHours(timer.late)} after you are home.`}
-        {setting.slack > 0 && ` Its warming up varies: it may be ready up to ${inHours(setting.slack)} sooner.`}
-      </p>}
+      {!refused && (
+        <button
+          type="button"
+          onClick={() => ask({ about: "presses" })}
+          data-presses
+          className="mt-1 min-h-6 text-left text-xs leading-5 font-semibold text-rim underline"
+        >
+          {setting.label}
+        </button>
+      )}
+      {renewed !== undefined && (
+        <p role="status" className="text-xs">
+          Time has gone by: the timer was to show {renewed > 0 ? display(renewed) : "no delay"}, and is worked out anew for now.
+        </p>
+      )}
+      {!refused && (
+        <p className="mt-2 text-xs text-soft">
+          Press Start at <b className="figures text-ink">{clock(timer.press, zone)}</b>
+          {timer.setting > 0 && (
+            <>: the timer counts {timer.rule === "finish-based" ? "hours until the bread is done" : "hours until the cycle begins"}</>
+          )}
+          . The cycle takes {inHours(setting.total)}.
+          {timer.early > 0 && timer.fit !== "too soon" && ` ${inHours(timer.early)} before you asked: the timer goes in steps.`}
+          {timer.late > 0 && timer.fit === "delayed" && ` ${inHours(timer.late)} after you are home.`}
+          {setting.slack > 0 && ` Its warming up varies: it may be ready up to ${inHours(setting.slack)} sooner.`}
+        </p>
+      )}
       <Cautions cautions={plan.cautions} wish={wish} change={change} />
       {answer.noYeast && <NoYeast recipes={answer.noYeast} change={change} />}
       <div className="flex-1" />
       <TroubleNote error={bench.error} />
       <div className="mt-3 grid grid-cols-2 gap-2">
-        <button type="button" onClick={toBench} disabled={refused || stale || bench.isPending} className="min-h-14 rounded-tray bg-rim px-2 font-bold text-on-rim disabled:bg-shelf disabled:text-soft">
+        <button
+          type="button"
+          onClick={toBench}
+          disabled={refused || stale || bench.isPending}
+          className="min-h-14 rounded-tray bg-rim px-2 font-bold text-on-rim disabled:bg-shelf disabled:text-soft"
+        >
           {refused ? "Not like this" : bench.isPending ? "Clearing …" : "To the bench"}
         </button>
-        <button type="button" data-start onClick={start} disabled={refused || stale} className="min-h-14 rounded-tray border-2 border-rim px-2 font-bold text-rim disabled:border-rule disabled:text-soft">Start the bake</button>
+        <button
+          type="button"
+          data-start
+          onClick={start}
+          disabled={refused || stale}
+          className="min-h-14 rounded-tray border-2 border-rim px-2 font-bold text-rim disabled:border-rule disabled:text-soft"
+        >
+          Start the bake
+        </button>
       </div>
       <p className="mt-1 text-xs text-soft">Your machine’s own booklet comes first.</p>
     </section>
@@ -82,7 +129,14 @@ function NoYeast({ recipes, change }: { recipes: RecipeOnShelf[]; change: (chang
     <div className="mt-2 border-l-4 border-rim pl-3 text-sm">
       <p>Loaves that need no yeast:</p>
       {recipes.map((r) => (
-        <button key={r.id} type="button" onClick={() => change({ ...forThisLoaf, recipe: r.id })} className="mt-1 mr-2 min-h-9 rounded-tray border-2 border-rim px-3 font-semibold text-rim hover:bg-shelf">{r.name}</button>
+        <button
+          key={r.id}
+          type="button"
+          onClick={() => change({ ...forThisLoaf, recipe: r.id })}
+          className="mt-1 mr-2 min-h-9 rounded-tray border-2 border-rim px-3 font-semibold text-rim hover:bg-shelf"
+        >
+          {r.name}
+        </button>
       ))}
     </div>
   );
@@ -94,7 +148,11 @@ function Row({ name, why, children }: { name: string; why?: () => void; children
       <dt className="w-16 text-xs text-soft">{name}</dt>
       <dd className="flex min-w-0 flex-1 items-baseline">{children}</dd>
       {why && (
-        <dd><button type="button" onClick={why} className="min-h-9 px-2 text-xs font-semibold text-rim underline">why<span className="sr-only"> this {name.toLowerCase()}</span></button></dd>
+        <dd>
+          <button type="button" onClick={why} className="min-h-9 px-2 text-xs font-semibold text-rim underline">
+            why<span className="sr-only"> this {name.toLowerCase()}</span>
+          </button>
+        </dd>
       )}
     </div>
   );

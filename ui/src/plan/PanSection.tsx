@@ -1,5 +1,6 @@
 import type { PanLayer, PlanLine, PlanPan } from "../client/types.gen";
 import { stuffFill } from "../parts/stuff";
+import { Lying, Paddle, Risen, Well } from "./PanShapes";
 
 interface Props {
   pan: PlanPan;
@@ -18,14 +19,18 @@ const thin = 30; // ml: a layer of less is drawn thicker than it is
 const least = 6; // px
 
 /** Yeast on the flour lies in its well or heap; in a dispenser it is not in the pan at all. */
-const apart = (layer: PanLayer) => layer.stuff === "yeast" && (layer.place === "in a well" || layer.place === "in the middle" || layer.place === "in its dispenser");
+const apart = (layer: PanLayer) =>
+  layer.stuff === "yeast" && (layer.place === "in a well" || layer.place === "in the middle" || layer.place === "in its dispenser");
 
 /** The pan in section, its layers to scale by volume, the risen loaf's likely line above them. */
 export function PanSection({ pan, lines, box, lit, light, ask }: Props) {
   const scale = drawn / pan.vessel.depth;
   const width = pan.vessel.width * scale;
   const perMl = (1000 / (pan.vessel.length * pan.vessel.width)) * scale;
-  const hoppers = [...pan.layers.filter((l) => l.place === "in its dispenser"), ...(box.length > 0 ? [{ stuff: "add-in" as const, lines: box }] : [])];
+  const hoppers = [
+    ...pan.layers.filter((l) => l.place === "in its dispenser"),
+    ...(box.length > 0 ? [{ stuff: "add-in" as const, lines: box }] : []),
+  ];
   const above = headroom + Math.max(hoppers.length > 0 ? 34 : 0, pan.fill.high * perMl - drawn);
   const floor = above + drawn;
   const tops: { y: number; height: number; thin: boolean }[] = [];
@@ -43,7 +48,14 @@ export function PanSection({ pan, lines, box, lit, light, ask }: Props) {
   return (
     <section aria-labelledby="pan" className="min-w-0">
       <h2 id="pan" className="text-sm font-semibold text-soft">
-        In the pan, {ask ? <button type="button" onClick={ask} className="min-h-6 font-semibold text-rim underline">{pan.order}</button> : pan.order}{" "}
+        In the pan,{" "}
+        {ask ? (
+          <button type="button" onClick={ask} className="min-h-6 font-semibold text-rim underline">
+            {pan.order}
+          </button>
+        ) : (
+          pan.order
+        )}{" "}
         <span className="font-normal">· risen to {share(pan)} % of it</span>
       </h2>
       <div className="relative mx-auto mt-1" style={{ width: labelX + 130, maxWidth: "100%" }}>
@@ -53,21 +65,57 @@ export function PanSection({ pan, lines, box, lit, light, ask }: Props) {
             const t = tops[n]!;
             const lies = { lit: isLit(layer.lines), fill: stuffFill(layer.stuff), over: () => light(layer.lines), out: () => light([]) };
             if (layer.place === "in its dispenser") return null;
-            if (apart(layer)) return <Well key={layer.stuff + n} x={middle} y={t.y} volume={layer.volume * perMl * width} heap={layer.place === "in the middle"} {...lies} />;
-            return <Lying key={layer.stuff + n} layer={layer} x={left} width={width} y={t.y} height={t.height} thin={t.thin} {...lies} />;
+            if (apart(layer))
+              return (
+                <Well
+                  key={layer.stuff + n}
+                  x={middle}
+                  y={t.y}
+                  volume={layer.volume * perMl * width}
+                  heap={layer.place === "in the middle"}
+                  {...lies}
+                />
+              );
+            return <Lying key={layer.stuff + n} layer={layer} x={left} width={width} y={t.y} height={t.height} dashed={t.thin} {...lies} />;
           })}
           <Paddle x={middle} floor={floor} />
-          <path d={`M${left - 8} ${above}h8V${floor + 3}H${left + width}V${above}h8`} fill="none" stroke="var(--rim)" strokeWidth="6" strokeLinejoin="round" strokeLinecap="round" />
+          <path
+            d={`M${left - 8} ${above}h8V${floor + 3}H${left + width}V${above}h8`}
+            fill="none"
+            stroke="var(--rim)"
+            strokeWidth="6"
+            strokeLinejoin="round"
+            strokeLinecap="round"
+          />
           {hoppers.map((h, n) => (
-            <path key={h.stuff} d={`M${middle - 92 + n * 100} ${above - 46}h84l-12 30h-60z`} fill={stuffFill(h.stuff)} stroke="var(--rim)" strokeWidth={isLit(h.lines) ? 4 : 2.5} onMouseEnter={() => light(h.lines)} onMouseLeave={() => light([])} />
+            <path
+              key={h.stuff}
+              d={`M${middle - 92 + n * 100} ${above - 46}h84l-12 30h-60z`}
+              fill={stuffFill(h.stuff)}
+              stroke="var(--rim)"
+              strokeWidth={isLit(h.lines) ? 4 : 2.5}
+              onMouseEnter={() => light(h.lines)}
+              onMouseLeave={() => light([])}
+            />
           ))}
           {pan.layers.map((layer, n) => (
-            <path key={layer.stuff + n} className="level" d={`M${apart(layer) ? middle + 20 : left + width - 6} ${tops[n]!.y + tops[n]!.height / 2}L${left + width + 12} ${labels[n]!}H${labelX - 4}`} fill="none" stroke="var(--soft)" strokeWidth={isLit(layer.lines) ? 2.5 : 1} />
+            <path
+              key={layer.stuff + n}
+              className="level"
+              d={`M${apart(layer) ? middle + 20 : left + width - 6} ${tops[n]!.y + tops[n]!.height / 2}L${left + width + 12} ${labels[n]!}H${labelX - 4}`}
+              fill="none"
+              stroke="var(--soft)"
+              strokeWidth={isLit(layer.lines) ? 2.5 : 1}
+            />
           ))}
         </svg>
         <ol aria-label="Layers from the floor of the pan upwards" className="absolute inset-0 pointer-events-none">
           {pan.layers.map((layer, n) => (
-            <li key={layer.stuff + n} className="absolute" style={{ left: `${(labelX / (labelX + 130)) * 100}%`, right: 0, top: `${((labels[n]! - 12) / (floor + 16)) * 100}%` }}>
+            <li
+              key={layer.stuff + n}
+              className="absolute"
+              style={{ left: `${(labelX / (labelX + 130)) * 100}%`, right: 0, top: `${((labels[n]! - 12) / (floor + 16)) * 100}%` }}
+            >
               <button
                 type="button"
                 title={`${names(layer.lines)}. ${layer.reason}`}
@@ -77,7 +125,10 @@ export function PanSection({ pan, lines, box, lit, light, ask }: Props) {
                 onMouseLeave={() => light([])}
                 className={`pointer-events-auto relative block w-full truncate rounded text-left text-xs leading-[26px] ${isLit(layer.lines) ? "bg-shelf font-bold" : "font-semibold"}`}
               >
-                {names(layer.lines)}<span className="sr-only">{layer.place ? `, ${layer.place}` : ""}. {layer.reason}</span>
+                {names(layer.lines)}
+                <span className="sr-only">
+                  {layer.place ? `, ${layer.place}` : ""}. {layer.reason}
+                </span>
               </button>
             </li>
           ))}
@@ -86,39 +137,6 @@ export function PanSection({ pan, lines, box, lit, light, ask }: Props) {
       {tops.some((t) => t.thin) && <p className="text-xs text-soft">Dashed: less than {thin} ml, drawn thicker than it is.</p>}
       {pan.knead && pan.knead.length > 0 && <p className="text-xs text-soft">Held back until the first knead: {names(pan.knead)}.</p>}
     </section>
-  );
-}
-
-interface LyingProps {
-  layer: PanLayer;
-  x: number;
-  width: number;
-  y: number;
-  height: number;
-  thin: boolean;
-  lit: boolean;
-  fill: string;
-  over: () => void;
-  out: () => void;
-}
-
-/** Where a layer lies across the pan, as shares of its width: all over it, in pieces, in the corners. */
-const across: Record<string, [number, number][]> = {
-  "in pieces": [[0, 0.17], [0.21, 0.38], [0.42, 0.58], [0.62, 0.79], [0.83, 1]],
-  "in the corners": [[0, 0.28], [0.72, 1]],
-};
-
-/** One layer, to scale; in pieces or in the corners where it is laid so. */
-function Lying({ layer, x, width, y, height, thin, lit, fill, over, out }: LyingProps) {
-  const parts = across[layer.place ?? ""] ?? [[0, 1]];
-  const covered = parts.reduce((sum, [a, b]) => sum + b - a, 0);
-  const tall = height / covered;
-  const bottom = y + height;
-  return (
-    <path
-      className="level" d={parts.map(([a, b]) => `M${x + a * width} ${bottom - tall}H${x + b * width}V${bottom}H${x + a * width}Z`).join("")}
-      fill={fill} stroke={lit ? "var(--ink)" : "var(--soft)"} strokeWidth={lit ? 3 : thin ? 1.5 : 0.75} strokeDasharray={thin ? "4 3" : undefined} onMouseEnter={over} onMouseLeave={out}
-    />
   );
 }
 
@@ -133,51 +151,4 @@ function spread(wanted: number[]): number[] {
   const out = [...wanted];
   for (let n = 1; n < out.length; n++) out[n] = Math.min(out[n]!, out[n - 1]! - gap);
   return out;
-}
-
-/** The likely height of the baked loaf: filled to the low, dashed at the high estimate. */
-function Risen({ pan, x, width, floor, perMl }: { pan: PlanPan; x: number; width: number; floor: number; perMl: number }) {
-  const dome = (volume: number) => {
-    const top = floor - volume * perMl;
-    const shoulder = Math.min(top + 26, floor - 4);
-    return `M${x} ${floor}V${shoulder}Q${x} ${top - 8} ${x + width / 2} ${top - 8}T${x + width} ${shoulder}V${floor}Z`;
-  };
-  return (
-    <g>
-      <path className="level" d={dome(pan.fill.low)} fill="var(--shelf)" opacity="0.700" />
-      <path className="level" d={dome(pan.fill.high)} fill="none" stroke="var(--leaf)" strokeWidth="2.500" strokeDasharray="2 7" strokeLinecap="round" />
-    </g>
-  );
-}
-
-interface WellProps {
-  x: number;
-  y: number;
-  volume: number; // px², as the layers' areas
-  heap: boolean; // on the flour, not in it
-  lit: boolean;
-  fill: string;
-  over: () => void;
-  out: () => void;
-}
-
-/** The yeast in its shallow well, its area to scale with the layers'. */
-function Well({ x, y, volume, heap, lit, fill, over, out }: WellProps) {
-  const half = Math.max(16, Math.sqrt(volume) * 1.6);
-  const deep = Math.max(8, volume / half);
-  return (
-    <g className="level" onMouseEnter={over} onMouseLeave={out}>
-      {!heap && <path d={`M${x - half - 14} ${y - 1}Q${x - half} ${y} ${x - half + 3} ${y + deep}H${x + half - 3}Q${x + half} ${y} ${x + half + 14} ${y - 1}Z`} fill="var(--enamel)" />}
-      <path transform={heap ? `translate(0 ${-deep})` : undefined} d={`M${x - half} ${y + deep * 0.5}Q${x} ${y - deep} ${x + half} ${y + deep * 0.5}L${x + half - 3} ${y + deep}H${x - half + 3}Z`} fill={fill} stroke={lit ? "var(--ink)" : "var(--soft)"} strokeWidth={lit ? 3 : 1} />
-    </g>
-  );
-}
-
-function Paddle({ x, floor }: { x: number; floor: number }) {
-  return (
-    <g fill="var(--soft)" opacity="0.850">
-      <rect x={x - 5} y={floor - 34} width="10" height="34" rx="2" />
-      <path d={`M${x - 4} ${floor - 32}L${x + 30} ${floor - 22}V${floor - 8}L${x - 4} ${floor - 6}Z`} />
-    </g>
-  );
 }

@@ -1,7 +1,8 @@
-import { Listbox, ListboxButton, ListboxOption, ListboxOptions, Radio, RadioGroup } from "@headlessui/react";
+import { Listbox, ListboxButton, ListboxOption, ListboxOptions } from "@headlessui/react";
 import { ChevronDown } from "lucide-react";
-import { useState } from "react";
 import type { PlanSizeOffer } from "../client/types.gen";
+import { Segments } from "../parts/Segments";
+import { between, Typed } from "../parts/Typed";
 import type { Change } from "./wish";
 
 interface Choice {
@@ -18,7 +19,11 @@ interface PickerProps {
   look?: keyof typeof looks;
 }
 
-const looks = { large: "min-h-12 text-xl font-bold", plain: "min-h-12 text-base font-semibold", small: "min-h-7 text-sm font-semibold" } as const;
+const looks = {
+  large: "min-h-12 text-xl font-bold",
+  plain: "min-h-12 text-base font-semibold",
+  small: "min-h-7 text-sm font-semibold",
+} as const;
 
 /** Chooses one of a few named things. */
 export function Picker({ label, choices, value, pick, look = "plain" }: PickerProps) {
@@ -32,9 +37,16 @@ export function Picker({ label, choices, value, pick, look = "plain" }: PickerPr
         <span className="truncate">{chosen?.name}</span>
         <ChevronDown size={20} aria-hidden="true" className="shrink-0 text-rim" />
       </ListboxButton>
-      <ListboxOptions anchor={{ to: "bottom start", gap: 4 }} className="z-30 min-w-64 rounded-tray border-2 border-rim bg-enamel p-1 shadow-none focus:outline-none">
+      <ListboxOptions
+        anchor={{ to: "bottom start", gap: 4 }}
+        className="z-30 min-w-64 rounded-tray border-2 border-rim bg-enamel p-1 shadow-none focus:outline-none"
+      >
         {choices.map((c) => (
-          <ListboxOption key={c.id} value={c.id} className="min-h-12 cursor-pointer rounded px-3 py-2 data-focus:bg-rim data-focus:text-on-rim data-selected:font-bold">
+          <ListboxOption
+            key={c.id}
+            value={c.id}
+            className="min-h-12 cursor-pointer rounded px-3 py-2 data-focus:bg-rim data-focus:text-on-rim data-selected:font-bold"
+          >
             <span className="block text-base">{c.name}</span>
             {c.hint && <span className="block text-xs opacity-90">{c.hint}</span>}
           </ListboxOption>
@@ -61,25 +73,37 @@ export function SizeSwitch({ sizes, value, slices, eaters, pick, ask }: SizeProp
   const refused = sizes.find((s) => s.whyNot);
   return (
     <div className="w-60">
-      <RadioGroup value={value} onChange={pick} aria-label="Loaf size" className="flex overflow-hidden rounded-tray border-2 border-rim">
-        {sizes.map((s) => (
-          <Radio
-            key={s.size}
-            value={s.size}
-            disabled={s.whyNot !== undefined}
-            aria-label={`${s.size}${s.written ? ", as written" : ""}${s.whyNot ? `, not offered: ${s.whyNot}` : ""}`}
-            title={s.whyNot ?? `About ${s.slices} slices${s.written ? "; the size that the recipe is written for" : ""}`}
-            className="relative grid min-h-12 min-w-14 flex-1 cursor-pointer place-items-center border-r-2 border-rim px-3 last:border-r-0 data-checked:bg-rim data-checked:text-on-rim data-disabled:cursor-not-allowed data-disabled:text-soft data-disabled:line-through"
-          >
-            <span className="fraction text-lg leading-6 font-bold whitespace-nowrap">{pounds(s.size)}<span className="text-xs font-semibold"> {s.size.endsWith("lb") ? "lb" : ""}</span></span>
-            {s.written && <span className="absolute bottom-0.5 h-1 w-8 rounded bg-leaf in-data-checked:bg-on-rim" />}
-          </Radio>
-        ))}
-      </RadioGroup>
-      {refused ? <p className="text-xs leading-4 text-soft">{refused.whyNot}</p> : (
+      <Segments
+        label="Loaf size"
+        value={value}
+        pick={pick}
+        className="grid min-h-12 min-w-14 flex-1 place-items-center px-3"
+        segments={sizes.map((s) => ({
+          value: s.size,
+          disabled: s.whyNot !== undefined,
+          label: `${s.size}${s.written ? ", as written" : ""}${s.whyNot ? `, not offered: ${s.whyNot}` : ""}`,
+          title: s.whyNot ?? `About ${s.slices} slices${s.written ? "; the size that the recipe is written for" : ""}`,
+          show: (
+            <>
+              <span className="fraction text-lg leading-6 font-bold whitespace-nowrap">
+                {pounds(s.size)}
+                <span className="text-xs font-semibold"> {s.size.endsWith("lb") ? "lb" : ""}</span>
+              </span>
+              {s.written && <span className="absolute bottom-0.5 h-1 w-8 rounded bg-leaf in-data-checked:bg-on-rim" />}
+            </>
+          ),
+        }))}
+      />
+      {refused ? (
+        <p className="text-xs leading-4 text-soft">{refused.whyNot}</p>
+      ) : (
         <p className="flex items-center gap-1 text-xs leading-6 whitespace-nowrap text-soft">
           {sizes.find((s) => s.size === value)?.slices ?? 0} slices ·
-          <Few label="Eaters" value={eaters} keep={(n) => ask({ eaters: n, slices: n && !slices ? "2" : slices ? String(slices) : null })} />
+          <Few
+            label="Eaters"
+            value={eaters}
+            keep={(n) => ask({ eaters: n, slices: n && !slices ? "2" : slices ? String(slices) : null })}
+          />
           eaters,
           <Few label="Slices wanted" value={slices} keep={(n) => ask({ slices: n, eaters: n && eaters ? String(eaters) : null })} />
           each
@@ -91,16 +115,18 @@ export function SizeSwitch({ sizes, value, slices, eaters, pick, ask }: SizeProp
 
 /** A small number, kept when the field is left. */
 function Few({ label, value, keep }: { label: string; value: number | undefined; keep: (n: string | null) => void }) {
-  const [typed, setTyped] = useState<string | null>(null);
-  const commit = () => {
-    if (typed !== null && typed !== String(value ?? "")) keep(Number(typed) > 0 ? typed : null);
-    setTyped(null);
-  };
   return (
-    <input
-      value={typed ?? value ?? ""} inputMode="numeric" aria-label={label} placeholder="–"
-      onChange={(e) => setTyped(e.target.value.replace(/\D/g, "").slice(0, 3))}
-      onBlur={commit} onKeyDown={(e) => e.key === "Enter" && commit()}
+    <Typed
+      value={value ?? 0}
+      show={(n) => (n > 0 ? String(n) : "")}
+      parse={(text) => (text.trim() === "" ? 0 : between(0, 999)(text))}
+      label={label}
+      placeholder="–"
+      mode="numeric"
+      keep={(n, kept) => {
+        keep(n > 0 ? String(n) : null);
+        kept();
+      }}
       className="figures h-6 w-9 rounded border border-rim bg-enamel text-center font-bold text-ink"
     />
   );

@@ -1,15 +1,15 @@
 import { ChevronDown } from "lucide-react";
-import { useEffect, useRef, useState } from "react";
+import { useState } from "react";
 import { Trouble } from "../client/api";
-import { own } from "../client/kitchen";
 import { usePlan, usePrefetchedSizes, useShelf } from "../client/queries";
-import type { PlanAnswer, Shelf, Wish } from "../client/types.gen";
-import { addDays, clock, day } from "../parts/time";
+import type { PlanAnswer, Shelf } from "../client/types.gen";
+import { clock } from "../parts/time";
 import { TimeRibbon } from "../parts/TimeRibbon";
 import { TroubleNote } from "../parts/Trouble";
 import { AmountList } from "./AmountList";
 import { DoughFacts } from "./DoughFacts";
 import { EmptyShelf } from "./EmptyShelf";
+import { nextMeal, useChanged, useKept, useRenewed, useSizeKeys } from "./hooks";
 import { MachinePanel } from "./MachinePanel";
 import { PanSection } from "./PanSection";
 import { Picker, SizeSwitch } from "./Pickers";
@@ -25,7 +25,12 @@ import { WhyPanel } from "./WhyPanel";
 export function PlanScreen() {
   const shelf = useShelf();
   const [chosen, change] = useWish(shelf.data);
-  if (shelf.error && !shelf.data) return <div className="p-8"><TroubleNote error={shelf.error} /></div>;
+  if (shelf.error && !shelf.data)
+    return (
+      <div className="p-8">
+        <TroubleNote error={shelf.error} />
+      </div>
+    );
   if (!shelf.data) return <p className="p-8 text-lg text-soft">Looking on the shelf …</p>;
   if (!chosen) return <EmptyShelf kitchen={shelf.data.kitchen.name} />;
   return <Sheet shelf={shelf.data} chosen={chosen} change={change} />;
@@ -55,7 +60,8 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
     const next = shelf.machines.find((m) => m.id === id);
     change({ machine: id, cycle: null, crust: null, size: next?.sizes.includes(wish.loaf.size ?? "") ? wish.loaf.size : null });
   };
-  const fault = (at: RegExp) => (plan.error instanceof Trouble && at.test(plan.error.problem.pointer ?? "") ? plan.error.problem : undefined);
+  const fault = (at: RegExp) =>
+    plan.error instanceof Trouble && at.test(plan.error.problem.pointer ?? "") ? plan.error.problem : undefined;
   const readyFault = fault(/^\/time\/ready/)?.detail;
   const lineFault = fault(/^\/(hands\/locks|loaf\/have)/);
   const wishFault = fault(/^\/(hands\/warmth|time\/addIns|time\/within)/);
@@ -66,52 +72,125 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
   return (
     <div className="flex min-h-full flex-col max-md:h-full">
       <div className="flex min-h-0 flex-1 flex-col max-md:overflow-auto md:contents">
-      <header className="flex flex-wrap items-start gap-x-6 gap-y-2 border-b-2 border-rim px-4 py-2">
-        <h1 className="sr-only">Plan: {recipe.name}</h1>
-        <div className="min-w-0 flex-1 basis-72">
-          <RecipePicker shelf={shelf} recipe={recipe} pick={(id) => change({ ...forThisLoaf, recipe: id })} />
-          <div className="flex min-w-0 items-center text-sm text-soft">
-            <span className="pl-2 whitespace-nowrap">in the</span>
-            <Picker look="small" label="Machine" value={machine.id} pick={pickMachine} choices={shelf.machines.map((m) => ({ id: m.id, name: m.name, hint: `bakes ${m.sizes.join(", ")}` }))} />
-            <span className="min-w-0 truncate text-xs" title={recipe.note}>{recipe.note}</span>
-          </div>
-        </div>
-        {answer && <SizeSwitch sizes={answer.plan.sizes} value={answer.plan.size} slices={wish.loaf.slices} eaters={wish.loaf.eaters} pick={(size) => change({ size, slices: null, eaters: null, have: null, closer: null })} ask={change} />}
-        <ReadyPicker ready={wish.time?.ready} home={!!wish.time?.notYet} zone={zone} earliest={nextMeal(shelf.now, zone)} change={change} fault={readyFault} />
-      </header>
-      {shelf.unreadable?.map((say) => <p key={say} role="alert" className="border-l-4 border-signal px-4 py-2">{say}</p>)}
-      {plan.error && !readyFault && !(lineFault && why?.about === "line") && !(wishFault && why) && <div className="p-4"><TroubleNote error={plan.error} /></div>}
-      {answer && (
-        <>
-          <div className={`grid flex-1 grid-cols-1 gap-x-6 gap-y-4 px-4 pt-2 lg:grid-cols-[minmax(0,40fr)_minmax(0,36fr)_minmax(0,24fr)] ${plan.error && !lineFault && !wishFault ? "opacity-50" : ""}`}>
-            <div className="min-w-0">
-            <SwapStrip answer={answer} wish={wish} recipe={recipe.id} change={change} ask={ask} />
-            <AmountList answer={answer} change={change} changed={changed} lit={lit} light={light} ask={ask} beepClock={beepClock} />
+        <header className="flex flex-wrap items-start gap-x-6 gap-y-2 border-b-2 border-rim px-4 py-2">
+          <h1 className="sr-only">Plan: {recipe.name}</h1>
+          <div className="min-w-0 flex-1 basis-72">
+            <RecipePicker shelf={shelf} recipe={recipe} pick={(id) => change({ ...forThisLoaf, recipe: id })} />
+            <div className="flex min-w-0 items-center text-sm text-soft">
+              <span className="pl-2 whitespace-nowrap">in the</span>
+              <Picker
+                look="small"
+                label="Machine"
+                value={machine.id}
+                pick={pickMachine}
+                choices={shelf.machines.map((m) => ({ id: m.id, name: m.name, hint: `bakes ${m.sizes.join(", ")}` }))}
+              />
+              <span className="min-w-0 truncate text-xs" title={recipe.note}>
+                {recipe.note}
+              </span>
             </div>
-            <div className={`max-lg:row-start-3 ${isWide(why) ? "lg:hidden" : ""}`}>
-              <button type="button" aria-expanded={panOpen} onClick={() => setPanOpen(!panOpen)} className="flex min-h-12 w-full items-center justify-between border-y border-rule font-semibold text-rim lg:hidden">
-                The pan in section<ChevronDown size={20} aria-hidden="true" className={panOpen ? "rotate-180" : ""} />
-              </button>
-              <div className={panOpen ? "max-lg:pt-2" : "max-lg:hidden"}>
-              <PanSection pan={answer.plan.pan} lines={answer.plan.lines} box={answer.plan.addIns?.way === "dispenser" ? answer.plan.addIns.lines : []} lit={lit} light={light} ask={() => ask({ about: "loading" })} />
+          </div>
+          {answer && (
+            <SizeSwitch
+              sizes={answer.plan.sizes}
+              value={answer.plan.size}
+              slices={wish.loaf.slices}
+              eaters={wish.loaf.eaters}
+              pick={(size) => change({ size, slices: null, eaters: null, have: null, closer: null })}
+              ask={change}
+            />
+          )}
+          <ReadyPicker
+            ready={wish.time?.ready}
+            home={!!wish.time?.notYet}
+            zone={zone}
+            earliest={nextMeal(shelf.now, zone)}
+            change={change}
+            fault={readyFault}
+          />
+        </header>
+        {shelf.unreadable?.map((say) => (
+          <p key={say} role="alert" className="border-l-4 border-signal px-4 py-2">
+            {say}
+          </p>
+        ))}
+        {plan.error && !readyFault && !(lineFault && why?.about === "line") && !(wishFault && why) && (
+          <div className="p-4">
+            <TroubleNote error={plan.error} />
+          </div>
+        )}
+        {answer && (
+          <>
+            <div
+              className={`grid flex-1 grid-cols-1 gap-x-6 gap-y-4 px-4 pt-2 lg:grid-cols-[minmax(0,40fr)_minmax(0,36fr)_minmax(0,24fr)] ${plan.error && !lineFault && !wishFault ? "opacity-50" : ""}`}
+            >
+              <div className="min-w-0">
+                <SwapStrip answer={answer} wish={wish} recipe={recipe.id} change={change} ask={ask} />
+                <AmountList answer={answer} change={change} changed={changed} lit={lit} light={light} ask={ask} beepClock={beepClock} />
               </div>
-              <DoughFacts answer={answer} ask={ask} />
+              <div className={`max-lg:row-start-3 ${isWide(why) ? "lg:hidden" : ""}`}>
+                <button
+                  type="button"
+                  aria-expanded={panOpen}
+                  onClick={() => setPanOpen(!panOpen)}
+                  className="flex min-h-12 w-full items-center justify-between border-y border-rule font-semibold text-rim lg:hidden"
+                >
+                  The pan in section
+                  <ChevronDown size={20} aria-hidden="true" className={panOpen ? "rotate-180" : ""} />
+                </button>
+                <div className={panOpen ? "max-lg:pt-2" : "max-lg:hidden"}>
+                  <PanSection
+                    pan={answer.plan.pan}
+                    lines={answer.plan.lines}
+                    box={answer.plan.addIns?.way === "dispenser" ? answer.plan.addIns.lines : []}
+                    lit={lit}
+                    light={light}
+                    ask={() => ask({ about: "loading" })}
+                  />
+                </div>
+                <DoughFacts answer={answer} ask={ask} />
+              </div>
+              {why ? (
+                <WhyPanel
+                  recipe={recipe.id}
+                  machine={machine.id}
+                  answer={answer}
+                  wish={wish}
+                  why={why}
+                  fault={lineFault ?? wishFault}
+                  change={change}
+                  close={() => ask(null)}
+                />
+              ) : (
+                <MachinePanel
+                  renewed={renewed}
+                  answer={answer}
+                  wish={wish}
+                  stale={plan.isPlaceholderData || !!plan.error}
+                  ask={ask}
+                  change={change}
+                  start={() => setStarting(true)}
+                />
+              )}
             </div>
-            {why
-              ? <WhyPanel recipe={recipe.id} machine={machine.id} answer={answer} wish={wish} why={why} fault={lineFault ?? wishFault} change={change} close={() => ask(null)} />
-              : <MachinePanel renewed={renewed} answer={answer} wish={wish} stale={plan.isPlaceholderData || !!plan.error} ask={ask} change={change} start={() => setStarting(true)} />}
-          </div>
-          <div role="region" aria-label="Time ribbon" tabIndex={0} className="mt-2 border-t border-rule bg-enamel px-4 pt-1 max-md:overflow-x-auto md:sticky md:bottom-0">
-            <div className="max-md:min-w-160"><TimeRibbon {...ribbon(answer)} /></div>
-          </div>
-        </>
-      )}
-      {!answer && !plan.error && <p className="p-8 text-lg text-soft">Working out the loaf …</p>}
+            <div
+              role="region"
+              aria-label="Time ribbon"
+              tabIndex={0}
+              className="mt-2 border-t border-rule bg-enamel px-4 pt-1 max-md:overflow-x-auto md:sticky md:bottom-0"
+            >
+              <div className="max-md:min-w-160">
+                <TimeRibbon {...ribbon(answer)} />
+              </div>
+            </div>
+          </>
+        )}
+        {!answer && !plan.error && <p className="p-8 text-lg text-soft">Working out the loaf …</p>}
       </div>
       {answer && (
-          <p className="figures border-t-2 border-rim bg-enamel px-4 py-2 text-lg font-semibold md:hidden">
-            Start <b>{clock(answer.plan.timer.press, zone)}</b> · ready <b>{clock(answer.plan.timer.ready, zone)}</b>
-          </p>
+        <p className="figures border-t-2 border-rim bg-enamel px-4 py-2 text-lg font-semibold md:hidden">
+          Start <b>{clock(answer.plan.timer.press, zone)}</b> · ready <b>{clock(answer.plan.timer.ready, zone)}</b>
+        </p>
       )}
       {starting && <StartDialog wish={wish} close={() => setStarting(false)} />}
     </div>
@@ -119,72 +198,11 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
 }
 
 const ribbon = ({ plan, zone }: PlanAnswer) => ({
-  press: plan.timer.press, begin: plan.timer.begin, stages: plan.stages, moments: plan.moments,
-  total: plan.setting.total, keepWarm: plan.setting.keepWarm, zone,
+  press: plan.timer.press,
+  begin: plan.timer.begin,
+  stages: plan.stages,
+  moments: plan.moments,
+  total: plan.setting.total,
+  keepWarm: plan.setting.keepWarm,
+  zone,
 });
-
-/** Where a first wish for a ready time starts from: the next breakfast, noon or supper at least five
-    hours ahead. */
-function nextMeal(now: string, zone: string): string {
-  const soonest = Date.parse(now) + 5 * 3_600_000;
-  const date = day(soonest, zone);
-  const meal = ["07:00", "12:00", "18:00"].find((m) => m >= clock(soonest, zone));
-  return meal ? `${date}T${meal}` : `${addDays(date, 1)}T07:00`;
-}
-
-/** The newest value there was. */
-function useKept<T>(value: T | undefined): T | undefined {
-  const [kept, keep] = useState(value);
-  if (value !== undefined && value !== kept) keep(value);
-  return value ?? kept;
-}
-
-/** The lines whose amounts differ from those of the plan shown before. */
-function useChanged(answer: PlanAnswer | undefined): Set<string> {
-  const before = useRef<PlanAnswer | undefined>(undefined);
-  const [changed, setChanged] = useState(new Set<string>());
-  useEffect(() => {
-    const old = before.current;
-    before.current = answer;
-    if (!answer || !old || old.digest === answer.digest || old.plan.recipe !== answer.plan.recipe) return;
-    const different = answer.plan.lines.filter((l) => {
-      const o = old.plan.lines.find((x) => x.id === l.id);
-      return !o || o.exact !== l.exact;
-    });
-    setChanged(new Set(different.map((l) => l.id)));
-    const done = setTimeout(() => setChanged(new Set()), 1600);
-    return () => clearTimeout(done);
-  }, [answer]);
-  return changed;
-}
-
-/** What was on the timer when this same plan was last looked at, where time has moved it since. */
-function useRenewed(wish: Wish, answer: PlanAnswer | undefined): number | undefined {
-  const key = own(`timer ${JSON.stringify(wish)}`);
-  const [before, setBefore] = useState<{ key: string; setting: number } | null>(null);
-  const setting = answer?.plan.timer.setting;
-  useEffect(() => {
-    if (!wish.time?.ready || setting === undefined) return;
-    const seen = sessionStorage.getItem(key);
-    if (seen === null) sessionStorage.setItem(key, String(setting));
-    else if (Number(seen) !== setting) {
-      setBefore({ key, setting: Number(seen) });
-      sessionStorage.setItem(key, String(setting));
-    }
-  }, [key, setting, wish.time?.ready]);
-  return before?.key === key ? before.setting : undefined;
-}
-
-/** 1, 2 and 3 choose the first, second and third size. */
-function useSizeKeys(sizes: string[], pick: (size: string) => void) {
-  useEffect(() => {
-    const press = (e: KeyboardEvent) => {
-      if (e.target instanceof HTMLElement && e.target.closest("input, textarea, [role=listbox], [role=dialog]")) return;
-      const size = sizes[Number(e.key) - 1];
-      if (size && !e.ctrlKey && !e.metaKey && !e.altKey) pick(size);
-    };
-    window.addEventListener("keydown", press);
-    return () => window.removeEventListener("keydown", press);
-  });
-}
-

@@ -1,6 +1,6 @@
-import { useState } from "react";
 import { serverNow } from "../client/clock";
 import { addDays, day, dayName, readClock } from "../parts/time";
+import { Typed } from "../parts/Typed";
 import { Picker } from "./Pickers";
 
 interface Props {
@@ -16,41 +16,65 @@ interface Props {
 export function ReadyPicker({ ready, home, zone, earliest, change, fault }: Props) {
   const today = day(serverNow(), zone);
   const [date, time] = (ready ?? earliest).split("T") as [string, string];
-  const [typed, setTyped] = useState<string | null>(null);
-  const wrong = typed !== null && readClock(typed) === null;
   const days = [...new Set([...Array.from({ length: 7 }, (_, n) => addDays(today, n)), date])].sort();
-  const commit = () => {
-    const read = typed === null ? null : readClock(typed);
-    if (read) change({ ready: `${date}T${read}` });
-    if (typed !== null && read) setTyped(null);
-  };
   const tab = (on: boolean) => `min-h-12 px-2.5 font-semibold whitespace-nowrap ${on ? "bg-rim text-on-rim" : "hover:bg-shelf"}`;
   return (
     <div>
       <div className="flex flex-wrap items-center gap-2">
         <div role="group" aria-label="Ready when" className="flex overflow-hidden rounded-tray border-2 border-rim">
-          <button type="button" aria-pressed={!ready} className={tab(!ready)} onClick={() => change({ ready: null, home: null })}>Start now</button>
-          <button type="button" aria-pressed={!!ready && !home} title="Never later than this" className={tab(!!ready && !home)} onClick={() => change({ ready: ready ?? earliest, home: null })}>Ready by</button>
-          <button type="button" aria-pressed={!!ready && home} title="Not before I am home" className={tab(!!ready && home)} onClick={() => change({ ready: ready ?? earliest, home: "1" })}>Home at</button>
+          <button type="button" aria-pressed={!ready} className={tab(!ready)} onClick={() => change({ ready: null, home: null })}>
+            Start now
+          </button>
+          <button
+            type="button"
+            aria-pressed={!!ready && !home}
+            title="Never later than this"
+            className={tab(!!ready && !home)}
+            onClick={() => change({ ready: ready ?? earliest, home: null })}
+          >
+            Ready by
+          </button>
+          <button
+            type="button"
+            aria-pressed={!!ready && home}
+            title="Not before I am home"
+            className={tab(!!ready && home)}
+            onClick={() => change({ ready: ready ?? earliest, home: "1" })}
+          >
+            Home at
+          </button>
         </div>
         {ready && (
           <>
-            <input
-              aria-label="Ready time"
-              aria-invalid={wrong || !!fault}
-              aria-describedby="ready-fault"
-              inputMode="numeric"
-              value={typed ?? time}
-              onChange={(e) => setTyped(e.target.value)}
-              onBlur={commit}
-              onKeyDown={(e) => e.key === "Enter" && commit()}
+            <Typed
+              value={time}
+              show={(v) => v}
+              parse={readClock}
+              label="Ready time"
+              mode="numeric"
+              fault={fault}
+              say="Write a time such as 7:00 or 19:30."
+              keep={(read, kept) => {
+                change({ ready: `${date}T${read}` });
+                kept();
+              }}
               className="figures h-12 w-22 rounded-tray border-2 border-rim bg-enamel text-center text-xl font-bold aria-invalid:border-signal"
+              faultClass="order-last w-full text-xs text-signal"
             />
-            <Picker label="Day" value={date} pick={(d) => change({ ready: `${d}T${time}` })} choices={days.map((d) => ({ id: d, name: dayName(d, today) }))} />
+            <Picker
+              label="Day"
+              value={date}
+              pick={(d) => change({ ready: `${d}T${time}` })}
+              choices={days.map((d) => ({ id: d, name: dayName(d, today) }))}
+            />
           </>
         )}
       </div>
-      <p id="ready-fault" role="status" className="text-xs text-signal">{wrong ? "Write a time such as 7:00 or 19:30." : fault}</p>
+      {!ready && fault && (
+        <p role="status" className="text-xs text-signal">
+          {fault}
+        </p>
+      )}
     </div>
   );
 }

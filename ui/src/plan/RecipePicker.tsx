@@ -19,20 +19,31 @@ export function RecipePicker({ shelf, recipe, pick }: Props) {
   const listed = name !== "" && shelf.more ? (found.data?.recipes ?? []) : shelf.recipes.filter((r) => holds(r.name, typed));
   const more = name !== "" && shelf.more ? found.data?.more : shelf.more;
   return (
-    <Combobox immediate value={recipe} by="id" onChange={(r: RecipeOnShelf | null) => r && pick(r.id)} onClose={() => type("")}>
+    <Combobox value={recipe} by="id" onChange={(r: RecipeOnShelf | null) => r && pick(r.id)} onClose={() => type("")}>
       <div className="relative flex items-center rounded-tray hover:bg-shelf">
         <ComboboxInput
-          aria-label="Recipe" displayValue={(r: RecipeOnShelf) => r.name} title={recipe.name} maxLength={120}
-          onChange={(e) => type(e.target.value)} onFocus={(e) => e.target.select()}
+          aria-label="Recipe"
+          displayValue={(r: RecipeOnShelf) => r.name}
+          title={recipe.name}
+          maxLength={120}
+          onChange={(e) => type(e.target.value)}
+          onFocus={(e) => e.target.select()}
           className="min-h-12 w-full min-w-0 truncate rounded-tray bg-transparent pr-10 pl-2 text-xl font-bold"
         />
         <ComboboxButton aria-label="All recipes" className="absolute right-0 grid min-h-12 w-10 place-items-center text-rim">
           <ChevronDown size={20} aria-hidden="true" />
         </ComboboxButton>
       </div>
-      <ComboboxOptions anchor={{ to: "bottom start", gap: 4 }} className="z-30 min-w-72 rounded-tray border-2 border-rim bg-enamel p-1 empty:invisible focus:outline-none">
+      <ComboboxOptions
+        anchor={{ to: "bottom start", gap: 4 }}
+        className="z-30 min-w-72 rounded-tray border-2 border-rim bg-enamel p-1 empty:invisible focus:outline-none"
+      >
         {listed.map((r) => (
-          <ComboboxOption key={r.id} value={r} className="min-h-12 cursor-pointer rounded px-3 py-2 data-focus:bg-rim data-focus:text-on-rim data-selected:font-bold">
+          <ComboboxOption
+            key={r.id}
+            value={r}
+            className="min-h-12 cursor-pointer rounded px-3 py-2 data-focus:bg-rim data-focus:text-on-rim data-selected:font-bold"
+          >
             <span className="block text-base">{r.name}</span>
             {r.note && <span className="block max-w-96 truncate text-xs opacity-90">{r.note}</span>}
           </ComboboxOption>

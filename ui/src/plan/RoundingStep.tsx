@@ -18,11 +18,34 @@ export function RoundingStep({ answer, change, ask }: Props) {
   const button = "grid size-8 place-items-center rounded-tray border-2 border-rim text-rim disabled:border-rule disabled:text-soft";
   return (
     <div role="group" aria-label="Rounding" className="flex items-center gap-2 text-xs">
-      <button type="button" onClick={() => step(-1)} disabled={chosen === 0} aria-label="Fewer scoops" title="Fewer scoops" className={button}><Minus size={16} aria-hidden="true" /></button>
-      <button type="button" onClick={() => ask({ about: "rounding" })} className="min-h-8 font-semibold text-rim underline" data-scoops={choices[chosen]?.scoops}>
+      <button
+        type="button"
+        onClick={() => step(-1)}
+        disabled={chosen === 0}
+        aria-label="Fewer scoops"
+        title="Fewer scoops"
+        className={button}
+      >
+        <Minus size={16} aria-hidden="true" />
+      </button>
+      <button
+        type="button"
+        onClick={() => ask({ about: "rounding" })}
+        className="min-h-8 font-semibold text-rim underline"
+        data-scoops={choices[chosen]?.scoops}
+      >
         <span className="figures">{choices[chosen]?.scoops}</span> scoops
       </button>
-      <button type="button" onClick={() => step(1)} disabled={chosen === choices.length - 1} aria-label="Closer" title="Closer to the recipe" className={button}><Plus size={16} aria-hidden="true" /></button>
+      <button
+        type="button"
+        onClick={() => step(1)}
+        disabled={chosen === choices.length - 1}
+        aria-label="Closer"
+        title="Closer to the recipe"
+        className={button}
+      >
+        <Plus size={16} aria-hidden="true" />
+      </button>
     </div>
   );
 }

@@ -19,18 +19,29 @@ export function RoundingWhy({ answer, wish, change }: Props) {
   const away = wish.hands?.notToHand ?? [];
   const toggle = (name: string) => change({ away: listed(away.includes(name) ? away.filter((a) => a !== name) : [...away, name]) });
   const rows: [string, (s: PlanRoundingShift) => string][] = [
-    ["Scoops", (s) => String(s.scoops)], ["Water, points", (s) => signed(s.water)], ["Yeast, %", (s) => signed(s.yeast)], ["Flour, %", (s) => signed(s.flour)],
+    ["Scoops", (s) => String(s.scoops)],
+    ["Water, points", (s) => signed(s.water)],
+    ["Yeast, %", (s) => signed(s.yeast)],
+    ["Flour, %", (s) => signed(s.flour)],
   ];
   return (
     <>
       <h2 className="mt-2 text-lg font-bold">All lines rounded together</h2>
       <p className="mt-1 text-sm">The amounts are chosen so that the dough stays the recipe’s, with as few scoops as that allows.</p>
       <table className="mt-3 w-full border-y border-rule text-sm">
-        <thead><tr className="text-xs text-soft"><td /><th className="py-1 text-right font-semibold">together</th><th className="text-right font-semibold">each alone</th></tr></thead>
+        <thead>
+          <tr className="text-xs text-soft">
+            <th className="text-left font-semibold">off by</th>
+            <th className="py-1 text-right font-semibold">together</th>
+            <th className="text-right font-semibold">each alone</th>
+          </tr>
+        </thead>
         <tbody>
           {rows.map(([name, figure]) => (
             <tr key={name} className="border-t border-rule">
-              <th scope="row" className="py-1 text-left font-normal">{name}</th>
+              <th scope="row" className="py-1 text-left font-normal">
+                {name}
+              </th>
               <td className="figures text-right font-bold">{figure(rounding.shift)}</td>
               <td className="figures text-right text-soft">{figure(rounding.alone)}</td>
             </tr>
@@ -45,8 +56,15 @@ export function RoundingWhy({ answer, wish, change }: Props) {
           const here = !away.includes(name);
           return (
             <li key={m.amount + (m.name ?? "")}>
-              <button type="button" aria-pressed={here} onClick={() => toggle(name)} className="flex min-h-11 items-center rounded-tray border-2 border-rule px-2 aria-pressed:border-rim not-aria-pressed:border-dashed">
-                <span aria-hidden="true" className={here ? "" : "line-through decoration-2"}><MeasureLabel measure={m} /></span>
+              <button
+                type="button"
+                aria-pressed={here}
+                onClick={() => toggle(name)}
+                className="flex min-h-11 items-center rounded-tray border-2 border-rule px-2 aria-pressed:border-rim not-aria-pressed:border-dashed"
+              >
+                <span aria-hidden="true" className={here ? "" : "line-through decoration-2"}>
+                  <MeasureLabel measure={m} />
+                </span>
                 <span className="sr-only">{name}</span>
               </button>
             </li>

@@ -19,12 +19,15 @@ export function StartDialog({ wish, close }: { wish: Wish; close: () => void }) 
   const ready = !!answer && !refused && !start.isPending;
   const begin = () => {
     if (!answer || !ready) return;
-    start.mutate({ wish: atPanel, digest: answer.digest }, {
-      onSuccess: (bake) => navigate(`/watch/${bake.id}`),
-      onError: (error) => {
-        if (error instanceof Trouble && error.problem.plan) client.setQueryData(planQuery(atPanel).queryKey, error.problem.plan);
+    start.mutate(
+      { wish: atPanel, digest: answer.digest },
+      {
+        onSuccess: (bake) => navigate(`/watch/${bake.id}`),
+        onError: (error) => {
+          if (error instanceof Trouble && error.problem.plan) client.setQueryData(planQuery(atPanel).queryKey, error.problem.plan);
+        },
       },
-    });
+    );
   };
   const plan = answer?.plan;
   return (
@@ -36,22 +39,44 @@ export function StartDialog({ wish, close }: { wish: Wish; close: () => void }) 
           <p className="text-soft">Paddle in, pan loaded and clicked home, lid shut. Then set:</p>
           {plan && answer && (
             <ol className="mt-4 divide-y divide-rule border-y border-rule text-lg">
-              <Step name="Cycle"><b className="figures">{plan.setting.cycle.panel}</b> {plan.setting.cycle.name}</Step>
+              <Step name="Cycle">
+                <b className="figures">{plan.setting.cycle.panel}</b> {plan.setting.cycle.name}
+              </Step>
               {plan.setting.hasCrust && <Step name="Crust">{plan.setting.crust}</Step>}
-              <Step name="Size"><span className="fraction">{plan.size}</span></Step>
-              <Step name="Timer"><b className="figures">{plan.timer.setting > 0 ? display(plan.timer.setting) : "leave it alone"}</b></Step>
-              <Step name="Ready"><b className="figures">{clock(plan.timer.ready, answer.zone)}</b></Step>
+              <Step name="Size">
+                <span className="fraction">{plan.size}</span>
+              </Step>
+              <Step name="Timer">
+                <b className="figures">{plan.timer.setting > 0 ? display(plan.timer.setting) : "leave it alone"}</b>
+              </Step>
+              <Step name="Ready">
+                <b className="figures">{clock(plan.timer.ready, answer.zone)}</b>
+              </Step>
             </ol>
           )}
-          {plan && <p className="mt-2 text-sm">From when it is plugged in: <b>{plan.setting.label}</b></p>}
+          {plan && (
+            <p className="mt-2 text-sm">
+              From when it is plugged in: <b>{plan.setting.label}</b>
+            </p>
+          )}
           {!plan && !fresh.error && <p className="mt-4 text-lg text-soft">Working it out for now …</p>}
           {refused && <p className="mt-4 border-l-4 border-signal pl-3">{refused.say}</p>}
-          <div className="mt-4"><TroubleNote error={start.error ?? (answer ? null : fresh.error)} /></div>
+          <div className="mt-4">
+            <TroubleNote error={start.error ?? (answer ? null : fresh.error)} />
+          </div>
           <div className="mt-6 flex flex-wrap gap-3">
-            <button type="button" autoFocus onClick={begin} aria-disabled={!ready} className="min-h-14 flex-1 rounded-tray bg-rim px-6 text-lg font-bold text-on-rim aria-disabled:bg-shelf aria-disabled:text-soft">
+            <button
+              type="button"
+              autoFocus
+              onClick={begin}
+              aria-disabled={!ready}
+              className="min-h-14 flex-1 rounded-tray bg-rim px-6 text-lg font-bold text-on-rim aria-disabled:bg-shelf aria-disabled:text-soft"
+            >
               {start.isPending ? "Writing it down …" : "I have pressed Start"}
             </button>
-            <button type="button" onClick={close} className="min-h-14 rounded-tray border-2 border-rim px-6 text-lg font-semibold text-rim">Not yet</button>
+            <button type="button" onClick={close} className="min-h-14 rounded-tray border-2 border-rim px-6 text-lg font-semibold text-rim">
+              Not yet
+            </button>
           </div>
         </DialogPanel>
       </div>
@@ -60,5 +85,10 @@ export function StartDialog({ wish, close }: { wish: Wish; close: () => void }) 
 }
 
 function Step({ name, children }: { name: string; children: React.ReactNode }) {
-  return <li className="flex items-baseline gap-4 py-2"><span className="w-16 text-sm text-soft">{name}</span><span>{children}</span></li>;
+  return (
+    <li className="flex items-baseline gap-4 py-2">
+      <span className="w-16 text-sm text-soft">{name}</span>
+      <span>{children}</span>
+    </li>
+  );
 }

@@ -25,32 +25,50 @@ export function SwapStrip({ answer, wish, recipe, change, ask }: Props) {
     return (
       <p role="status" className="flex flex-wrap items-center gap-x-4 border-b border-rule text-sm">
         Kept as revision {kept.revision}.
-        <button type="button" className={link} onClick={() => undo.mutate(kept.revision, { onSuccess: () => setKept(null) })}>Undo it</button>
+        <button type="button" className={link} onClick={() => undo.mutate(kept.revision, { onSuccess: () => setKept(null) })}>
+          Undo it
+        </button>
         <TroubleNote error={undo.error} />
       </p>
     );
   }
   if (swaps.length === 0) return null;
   const save = () =>
-    keep.mutate({ revision: answer.revision, swaps: wish.loaf.swaps ?? [] }, {
-      onSuccess: (k) => {
-        setKept(k);
-        change({ swap: null });
+    keep.mutate(
+      { revision: answer.revision, swaps: wish.loaf.swaps ?? [] },
+      {
+        onSuccess: (k) => {
+          setKept(k);
+          change({ swap: null });
+        },
       },
-    });
+    );
   return (
     <section aria-label="Swapped for this loaf" className="border-b border-rule pb-1 text-sm">
       <ul>
         {swaps.map((s, n) => (
           <li key={s.line + s.swap} className="flex flex-wrap items-center gap-x-3">
-            <span className="font-semibold">{s.says.split(" → ")[0]} <ArrowRight size={16} role="img" aria-label="becomes" className="inline" /> {s.says.split(" → ")[1]}</span>
-            <button type="button" className={`${link} inline-flex items-center gap-1`} onClick={() => change({ swap: swapped(swaps.slice(0, n)) })}><Undo2 size={16} aria-hidden="true" />Undo<span className="sr-only"> {s.says}</span></button>
+            <span className="font-semibold">
+              {s.says.split(" → ")[0]} <ArrowRight size={16} role="img" aria-label="becomes" className="inline" /> {s.says.split(" → ")[1]}
+            </span>
+            <button
+              type="button"
+              className={`${link} inline-flex items-center gap-1`}
+              onClick={() => change({ swap: swapped(swaps.slice(0, n)) })}
+            >
+              <Undo2 size={16} aria-hidden="true" />
+              Undo<span className="sr-only"> {s.says}</span>
+            </button>
           </li>
         ))}
       </ul>
       <p className="flex flex-wrap gap-x-4">
-        <button type="button" className={link} onClick={() => ask({ about: "formula" })}>Before and after</button>
-        <button type="button" className={link} onClick={save} disabled={keep.isPending}>{keep.isPending ? "Writing it down …" : "Keep in the recipe"}</button>
+        <button type="button" className={link} onClick={() => ask({ about: "formula" })}>
+          Before and after
+        </button>
+        <button type="button" className={link} onClick={save} disabled={keep.isPending}>
+          {keep.isPending ? "Writing it down …" : "Keep in the recipe"}
+        </button>
       </p>
       <TroubleNote error={keep.error} />
     </section>

@@ -34,9 +34,12 @@ export function WhyPanel({ recipe, machine, answer, wish, why, fault, change, cl
   return (
     <section aria-label="Why" className={`min-w-0 ${isWide(why) ? "lg:col-span-2" : ""}`}>
       <button type="button" autoFocus onClick={close} className="flex min-h-11 items-center gap-2 font-semibold text-rim">
-        <ArrowLeft size={20} aria-hidden="true" />Back to the panel
+        <ArrowLeft size={20} aria-hidden="true" />
+        Back to the panel
       </button>
-      {why.about === "cycle" && <CycleWhy answer={answer} wish={wish} recipe={recipe} machine={machine} fault={fault} keep={keep} change={change} />}
+      {why.about === "cycle" && (
+        <CycleWhy answer={answer} wish={wish} recipe={recipe} machine={machine} fault={fault} keep={keep} change={change} />
+      )}
       {why.about === "crust" && <CrustWhy answer={answer} keep={keep} change={change} />}
       {why.about === "line" && <LineWhy key={why.line} answer={answer} wish={wish} line={why.line} fault={fault?.detail} change={change} />}
       {why.about === "rounding" && <RoundingWhy answer={answer} wish={wish} change={change} />}
@@ -65,11 +68,20 @@ function CrustWhy({ answer, keep, change }: { answer: PlanAnswer; keep: (habit: 
       {setting.hasCrust && (
         <div role="group" aria-label="Choose a crust" className="mt-4 grid gap-2">
           {setting.crusts.map((c) => (
-            <button key={c} type="button" aria-pressed={c === setting.crust} onClick={() => choose(c)} className="flex min-h-12 items-center gap-3 rounded-tray border-2 border-rule px-3 font-semibold aria-pressed:border-rim">
-              <CrustSwatch crust={c} />{c}
+            <button
+              key={c}
+              type="button"
+              aria-pressed={c === setting.crust}
+              onClick={() => choose(c)}
+              className="flex min-h-12 items-center gap-3 rounded-tray border-2 border-rule px-3 font-semibold aria-pressed:border-rim"
+            >
+              <CrustSwatch crust={c} />
+              {c}
             </button>
           ))}
-          <button type="button" onClick={() => choose(undefined)} className="min-h-11 text-sm font-semibold text-rim underline">Go back to the suggestion</button>
+          <button type="button" onClick={() => choose(undefined)} className="min-h-11 text-sm font-semibold text-rim underline">
+            Go back to the suggestion
+          </button>
         </div>
       )}
     </>

@@ -8,12 +8,59 @@ export interface Chosen {
   machine: MachineOnShelf;
 }
 
-const names = ["recipe", "machine", "size", "ready", "cycle", "crust", "closer", "away", "lock", "weigh", "have", "without", "instead", "slices", "eaters", "swap", "room", "flour", "cold", "home", "within", "away-at-beep", "add-ins", "order", "salt-place", "fat-place", "yeast-place"] as const;
+const names = [
+  "recipe",
+  "machine",
+  "size",
+  "ready",
+  "cycle",
+  "crust",
+  "closer",
+  "away",
+  "lock",
+  "weigh",
+  "have",
+  "without",
+  "instead",
+  "slices",
+  "eaters",
+  "swap",
+  "room",
+  "flour",
+  "cold",
+  "home",
+  "within",
+  "away-at-beep",
+  "add-ins",
+  "order",
+  "salt-place",
+  "fat-place",
+  "yeast-place",
+] as const;
 
 export type Change = Partial<Record<(typeof names)[number], string | null>>;
 
 /** What holds for this loaf alone; another recipe forgets it. */
-export const forThisLoaf: Change = { size: null, cycle: null, crust: null, closer: null, lock: null, weigh: null, have: null, without: null, instead: null, slices: null, eaters: null, swap: null, cold: null, "add-ins": null, order: null, "salt-place": null, "fat-place": null, "yeast-place": null };
+export const forThisLoaf: Change = {
+  size: null,
+  cycle: null,
+  crust: null,
+  closer: null,
+  lock: null,
+  weigh: null,
+  have: null,
+  without: null,
+  instead: null,
+  slices: null,
+  eaters: null,
+  swap: null,
+  cold: null,
+  "add-ins": null,
+  order: null,
+  "salt-place": null,
+  "fat-place": null,
+  "yeast-place": null,
+};
 
 /** What the address bar wishes for, filled up from the shelf; and how to change it. */
 export function useWish(shelf: Shelf | undefined): [Chosen | null, (change: Change) => void] {
@@ -64,14 +111,23 @@ function pick(text: string): SwapPick {
 }
 
 const row = ({ id = "", revision = 0, recipe }: RecipeRead): RecipeOnShelf => ({
-  id, revision, name: recipe.name, kind: recipe.kind, size: recipe.size ?? "", note: recipe.note ?? "",
+  id,
+  revision,
+  name: recipe.name,
+  kind: recipe.kind,
+  size: recipe.size ?? "",
+  note: recipe.note ?? "",
 });
 
 function chosen(shelf: Shelf, search: URLSearchParams, recipe: RecipeOnShelf | undefined): Chosen | null {
   const machine = shelf.machines.find((m) => m.id === search.get("machine")) ?? shelf.machines[0];
   if (!recipe || !machine) return null;
   const size = [search.get("size"), recipe.size].find((s) => s && machine.sizes.includes(s)) ?? machine.sizes.at(-1) ?? recipe.size;
-  return { wish: { recipe: recipe.id, machine: machine.id, loaf: loaf(search, size), time: time(search), hands: hands(search) }, recipe, machine };
+  return {
+    wish: { recipe: recipe.id, machine: machine.id, loaf: loaf(search, size), time: time(search), hands: hands(search) },
+    recipe,
+    machine,
+  };
 }
 
 /** A whole number above nothing that the address bar holds. */
@@ -82,7 +138,9 @@ function count(text: string | null): number | undefined {
 
 /** What is left of a value without what it does not say; nothing where it says nothing. */
 function said<T extends object>(value: T): T | undefined {
-  const entries = Object.entries(value).filter(([, v]) => v !== undefined && v !== null && v !== "" && !(Array.isArray(v) && v.length === 0));
+  const entries = Object.entries(value).filter(
+    ([, v]) => v !== undefined && v !== null && v !== "" && !(Array.isArray(v) && v.length === 0),
+  );
   return entries.length > 0 ? (Object.fromEntries(entries) as T) : undefined;
 }
 

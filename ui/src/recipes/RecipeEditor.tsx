@@ -10,16 +10,29 @@ import { ReadLines } from "./ReadLines";
 
 const kinds: RecipeText["kind"][] = ["white", "wholemeal", "crusty", "sweet", "gluten-free", "low-carb", "quick bread", "dough"];
 const sizes = ["1 lb", "1 1/2 lb", "2 lb", "2 1/2 lb", "500 g", "750 g", "1000 g"];
-const example = "1 cup water\n1 tbsp honey or sugar\n2 tbsp oil\n1 1/2 tsp salt\n3 cups bread flour\n1 3/4 tsp active dry yeast\nAdd-ins:\n1/2 cup raisins (optional)";
+const example =
+  "1 cup water\n1 tbsp honey or sugar\n2 tbsp oil\n1 1/2 tsp salt\n3 cups bread flour\n1 3/4 tsp active dry yeast\nAdd-ins:\n1/2 cup raisins (optional)";
 
 /** Writing a recipe as one writes a card; what is understood stands beside it. */
 export default function RecipeEditor() {
   const { id } = useParams();
   const stored = useRecipe(id);
   const standard = useShelf().data?.kitchen.standard;
-  if (stored.error) return <div className="p-8"><TroubleNote error={stored.error} /></div>;
+  if (stored.error)
+    return (
+      <div className="p-8">
+        <TroubleNote error={stored.error} />
+      </div>
+    );
   if ((id && !stored.data) || !standard) return <p className="p-8 text-lg text-soft">Taking the card out …</p>;
-  return <Card key={id ?? "new"} id={id} revision={stored.data?.revision} start={stored.data?.recipe ?? { name: "", kind: "white", standard, text: "" }} />;
+  return (
+    <Card
+      key={id ?? "new"}
+      id={id}
+      revision={stored.data?.revision}
+      start={stored.data?.recipe ?? { name: "", kind: "white", standard, text: "" }}
+    />
+  );
 }
 
 interface CardProps {
@@ -47,42 +60,91 @@ function Card({ id, revision, start }: CardProps) {
   const field = "mt-1 block w-full rounded-tray border-2 border-rim bg-enamel px-3 text-lg aria-invalid:border-signal";
   return (
     <div className="w-full px-6 py-4">
-      <p><Link to="/recipes" className="inline-block min-h-9 font-semibold text-rim underline">Recipes</Link></p>
+      <p>
+        <Link to="/recipes" className="inline-block min-h-9 font-semibold text-rim underline">
+          Recipes
+        </Link>
+      </p>
       <h1 className="text-xl font-bold">{id ? `Change ${start.name}` : "A new recipe"}</h1>
       <div className="mt-2 grid gap-8 lg:grid-cols-2">
         <div>
-          <label className="block font-semibold">Name
-            <input value={recipe.name} onChange={(e) => change({ name: e.target.value })} maxLength={120} aria-invalid={!!at("/name")} className={`${field} h-12`} />
+          <label className="block font-semibold">
+            Name
+            <input
+              value={recipe.name}
+              onChange={(e) => change({ name: e.target.value })}
+              maxLength={120}
+              aria-invalid={!!at("/name")}
+              className={`${field} h-12`}
+            />
           </label>
           <Fault text={at("/name")} />
           <div className="mt-2 flex flex-wrap items-center gap-4">
-            <Picker label="Kind" value={recipe.kind} choices={kinds.map((k) => ({ id: k, name: k }))} pick={(k) => change({ kind: k as RecipeText["kind"] })} />
             <Picker
-              label="Written for" value={recipe.size ?? ""}
+              label="Kind"
+              value={recipe.kind}
+              choices={kinds.map((k) => ({ id: k, name: k }))}
+              pick={(k) => change({ kind: k as RecipeText["kind"] })}
+            />
+            <Picker
+              label="Written for"
+              value={recipe.size ?? ""}
               choices={[{ id: "", name: "size as its flour says" }, ...sizes.map((s) => ({ id: s, name: s }))]}
               pick={(s) => change({ size: s || undefined })}
             />
           </div>
-          <label className="mt-2 block font-semibold">Ingredients, one a line
-            <textarea value={recipe.text} onChange={(e) => change({ text: e.target.value })} rows={12} placeholder={example} aria-invalid={!!at("/text")} aria-describedby="text-help" className={`${field} py-2 leading-7`} />
+          <label className="mt-2 block font-semibold">
+            Ingredients, one a line
+            <textarea
+              value={recipe.text}
+              onChange={(e) => change({ text: e.target.value })}
+              rows={12}
+              placeholder={example}
+              aria-invalid={!!at("/text")}
+              aria-describedby="text-help"
+              className={`${field} py-2 leading-7`}
+            />
           </label>
           <Fault text={at("/text")} />
-          <p id="text-help" className="text-xs text-soft">“or” for a choice, “(optional)” for what the loaf can do without; a line “Add-ins:”, “Glaze:” or “Filling:” begins a part.</p>
-          <label className="mt-2 block font-semibold">Note
-            <input value={recipe.note ?? ""} onChange={(e) => change({ note: e.target.value || undefined })} maxLength={400} className={`${field} h-12`} />
+          <p id="text-help" className="text-xs text-soft">
+            “or” for a choice, “(optional)” for what the loaf can do without; a line “Add-ins:”, “Glaze:” or “Filling:” begins a part.
+          </p>
+          <label className="mt-2 block font-semibold">
+            Note
+            <input
+              value={recipe.note ?? ""}
+              onChange={(e) => change({ note: e.target.value || undefined })}
+              maxLength={400}
+              className={`${field} h-12`}
+            />
           </label>
         </div>
         <section aria-labelledby="understood">
-          <h2 id="understood" className="text-sm font-semibold text-soft">Understood</h2>
+          <h2 id="understood" className="text-sm font-semibold text-soft">
+            Understood
+          </h2>
           {read.data ? <ReadLines read={read.data} /> : <p className="text-lg text-soft">What you write is read here as you go.</p>}
-          <button type="button" onClick={save} disabled={keep.isPending} className="mt-6 min-h-14 rounded-tray bg-rim px-6 text-lg font-bold text-on-rim">
+          <button
+            type="button"
+            onClick={save}
+            disabled={keep.isPending}
+            className="mt-6 min-h-14 rounded-tray bg-rim px-6 text-lg font-bold text-on-rim"
+          >
             {keep.isPending ? "Writing it down …" : id ? "Keep as the next revision" : "Keep the recipe"}
           </button>
-          {problem && !["/name", "/text"].includes(problem.pointer ?? "") && <div className="mt-3"><TroubleNote error={keep.error ?? read.error} /></div>}
+          {problem && !["/name", "/text"].includes(problem.pointer ?? "") && (
+            <div className="mt-3">
+              <TroubleNote error={keep.error ?? read.error} />
+            </div>
+          )}
         </section>
       </div>
     </div>
   );
 }
 
-const Fault = ({ text }: { text: string | undefined }) => <p role="status" className="text-sm text-signal">{text}</p>;
+const Fault = ({ text }: { text: string | undefined }) => (
+  <p role="status" className="text-sm text-signal">
+    {text}
+  </p>
+);

@@ -18,17 +18,34 @@ export default function RecipesScreen() {
     <div className="w-full px-6 py-4">
       <header className="flex flex-wrap items-center justify-between gap-4">
         <h1 className="text-xl font-bold">{away ? "Recipes put away" : "Recipes"}</h1>
-        <label className="flex min-h-12 items-center gap-2 font-semibold">Find
-          <input type="search" value={name} onChange={(e) => look(e.target.value)} maxLength={120} className="h-11 w-56 rounded-tray border-2 border-rim bg-enamel px-3 text-lg" />
+        <label className="flex min-h-12 items-center gap-2 font-semibold">
+          Find
+          <input
+            type="search"
+            value={name}
+            onChange={(e) => look(e.target.value)}
+            maxLength={120}
+            className="h-11 w-56 rounded-tray border-2 border-rim bg-enamel px-3 text-lg"
+          />
         </label>
-        <button type="button" onClick={() => setAway(!away)} className={link}>{away ? "Those on the shelf" : "Those put away"}</button>
-        <Link to="/recipes/new" className="grid min-h-12 place-items-center rounded-tray bg-rim px-6 font-semibold text-on-rim">Write a new one</Link>
+        <button type="button" onClick={() => setAway(!away)} className={link}>
+          {away ? "Those on the shelf" : "Those put away"}
+        </button>
+        <Link to="/recipes/new" className="grid min-h-12 place-items-center rounded-tray bg-rim px-6 font-semibold text-on-rim">
+          Write a new one
+        </Link>
       </header>
       <TroubleNote error={recipes.error} />
       {!recipes.data && !recipes.error && <p className="mt-4 text-lg text-soft">Looking on the shelf …</p>}
-      {recipes.data && all.length === 0 && <p role="status" className="mt-4 text-lg text-soft">{none(name, away)}</p>}
+      {recipes.data && all.length === 0 && (
+        <p role="status" className="mt-4 text-lg text-soft">
+          {none(name, away)}
+        </p>
+      )}
       <ul className="mt-2 divide-y divide-rule border-y border-rule">
-        {all.map((r) => <Row key={r.id} recipe={r} />)}
+        {all.map((r) => (
+          <Row key={r.id} recipe={r} />
+        ))}
       </ul>
       <More pages={recipes} what="more recipes" />
     </div>
@@ -53,11 +70,18 @@ function Row({ recipe }: { recipe: RecipeOnShelf }) {
       </p>
       <p>{recipe.note}</p>
       <p className="flex flex-wrap gap-x-4 font-semibold">
-        {!recipe.putAway && <Link to={`/?recipe=${recipe.id}`} className={link}>Plan it{of}</Link>}
+        {!recipe.putAway && (
+          <Link to={`/?recipe=${recipe.id}`} className={link}>
+            Plan it{of}
+          </Link>
+        )}
         {!recipe.putAway && recipe.revision > 1 && <UndoChange recipe={recipe} />}
-        <Link to={`/recipes/${recipe.id}`} className={link}>Change it{of}</Link>
+        <Link to={`/recipes/${recipe.id}`} className={link}>
+          Change it{of}
+        </Link>
         <button type="button" disabled={put.isPending} onClick={() => put.mutate(!recipe.putAway)} className={link}>
-          {recipe.putAway ? "Bring it back" : "Put it away"}{of}
+          {recipe.putAway ? "Bring it back" : "Put it away"}
+          {of}
         </button>
       </p>
       <TroubleNote error={put.error} />
@@ -71,7 +95,8 @@ function UndoChange({ recipe }: { recipe: RecipeOnShelf }) {
   return (
     <>
       <button type="button" disabled={undo.isPending} onClick={() => undo.mutate(recipe.revision)} className={link}>
-        {undo.isPending ? "Undoing …" : "Undo the last change"}<span className="sr-only">: {recipe.name}</span>
+        {undo.isPending ? "Undoing …" : "Undo the last change"}
+        <span className="sr-only">: {recipe.name}</span>
       </button>
       <TroubleNote error={undo.error} />
     </>

@@ -13,7 +13,12 @@ const marks = ["", "spoiled", "poor", "fair", "good", "as it should be"];
 export default function VerdictScreen() {
   const { id = "" } = useParams();
   const bake = useBake(id);
-  if (bake.error && !bake.data) return <div className="p-8"><TroubleNote error={bake.error} /></div>;
+  if (bake.error && !bake.data)
+    return (
+      <div className="p-8">
+        <TroubleNote error={bake.error} />
+      </div>
+    );
   if (!bake.data) return <p className="p-8 text-lg text-soft">Looking for the loaf …</p>;
   return <Judge key={bake.data.id} bake={bake.data} />;
 }
@@ -25,12 +30,15 @@ function Judge({ bake }: { bake: BakeView }) {
   const tell = useTellBake(bake.id);
   const navigate = useNavigate();
   const save = () =>
-    tell.mutate({ what: "judged", mark, note: note.trim() }, {
-      onSuccess: () => {
-        forget();
-        navigate(`/log/${bake.id}`);
+    tell.mutate(
+      { what: "judged", mark, note: note.trim() },
+      {
+        onSuccess: () => {
+          forget();
+          navigate(`/log/${bake.id}`);
+        },
       },
-    });
+    );
   const gone = new Set(bake.happenings.filter((h) => h.what === "undone").map((h) => h.of));
   const ended = bake.happenings.find((h) => (h.what === "taken out" || h.what === "abandoned") && !gone.has(h.seq));
   const takeBack = () => ended && tell.mutate({ what: "undone", of: ended.seq }, { onSuccess: () => navigate(`/watch/${bake.id}`) });
@@ -39,12 +47,31 @@ function Judge({ bake }: { bake: BakeView }) {
       <h1 className="text-xl font-bold">How did the {bake.plan.recipe} come out?</h1>
       <p className="text-lg text-soft">
         <span className="fraction">{bake.plan.size}</span>, {bake.plan.machine}
-        {state.end && <> · {state.phase === "abandoned" ? "ended early" : "out of the pan"} at <span className="figures">{clock(state.end, zone)}</span></>}
-        {ended && <button type="button" onClick={takeBack} className="ml-3 min-h-11 text-base font-semibold text-rim underline">Undo that</button>}
+        {state.end && (
+          <>
+            {" "}
+            · {state.phase === "abandoned" ? "ended early" : "out of the pan"} at <span className="figures">{clock(state.end, zone)}</span>
+          </>
+        )}
+        {ended && (
+          <button type="button" onClick={takeBack} className="ml-3 min-h-11 text-base font-semibold text-rim underline">
+            Undo that
+          </button>
+        )}
       </p>
-      <RadioGroup value={mark} onChange={setMark} aria-label="Mark" className="mt-6 grid grid-cols-5 overflow-hidden rounded-tray border-2 border-rim">
+      <RadioGroup
+        value={mark}
+        onChange={setMark}
+        aria-label="Mark"
+        className="mt-6 grid grid-cols-5 overflow-hidden rounded-tray border-2 border-rim"
+      >
         {marks.slice(1).map((name, n) => (
-          <Radio key={name} value={n + 1} aria-label={`${n + 1}: ${name}`} className="min-h-24 cursor-pointer border-r-2 border-rim p-2 text-center last:border-r-0 data-checked:bg-rim data-checked:text-on-rim">
+          <Radio
+            key={name}
+            value={n + 1}
+            aria-label={`${n + 1}: ${name}`}
+            className="min-h-24 cursor-pointer border-r-2 border-rim p-2 text-center last:border-r-0 data-checked:bg-rim data-checked:text-on-rim"
+          >
             <span className="figures block text-2xl leading-12 font-bold">{n + 1}</span>
             <span className="text-xs">{name}</span>
           </Radio>
@@ -53,17 +80,34 @@ function Judge({ bake }: { bake: BakeView }) {
       <label className="mt-6 block">
         <span className="text-lg font-semibold">What to remember</span>
         <span className="block text-soft">Height, crumb, crust, taste. One change for next time, and only one.</span>
-        <textarea value={note} onChange={(e) => write(() => e.target.value)} rows={4} maxLength={4000} className="mt-2 w-full rounded-tray border-2 border-rim bg-enamel p-3 text-lg" />
+        <textarea
+          value={note}
+          onChange={(e) => write(() => e.target.value)}
+          rows={4}
+          maxLength={4000}
+          className="mt-2 w-full rounded-tray border-2 border-rim bg-enamel p-3 text-lg"
+        />
       </label>
-      <div className="mt-2"><TroubleNote error={tell.error} /></div>
+      <div className="mt-2">
+        <TroubleNote error={tell.error} />
+      </div>
       <div className="mt-4 flex flex-wrap items-center gap-3">
-        <button type="button" onClick={save} disabled={mark === 0 || tell.isPending} className="min-h-14 rounded-tray bg-rim px-6 text-lg font-bold text-on-rim disabled:bg-shelf disabled:text-soft">
+        <button
+          type="button"
+          onClick={save}
+          disabled={mark === 0 || tell.isPending}
+          className="min-h-14 rounded-tray bg-rim px-6 text-lg font-bold text-on-rim disabled:bg-shelf disabled:text-soft"
+        >
           {tell.isPending ? "Writing it down …" : "Write it in the log"}
         </button>
         {mark === 0 && <p className="text-soft">Give it a mark first.</p>}
-        <Link to="/log" className="min-h-14 content-center px-3 text-lg font-semibold text-rim underline">Later</Link>
+        <Link to="/log" className="min-h-14 content-center px-3 text-lg font-semibold text-rim underline">
+          Later
+        </Link>
       </div>
-      <p className="mt-6 text-soft">Let it cool on a rack: 15–30 minutes to slice at all, an hour for a clean cut. Look for the paddle in the loaf first.</p>
+      <p className="mt-6 text-soft">
+        Let it cool on a rack: 15–30 minutes to slice at all, an hour for a clean cut. Look for the paddle in the loaf first.
+      </p>
     </div>
   );
 }

@@ -17,7 +17,9 @@ export function Moments({ bake, now, tell }: Props) {
   };
   return (
     <section aria-labelledby="moments" className="self-center">
-      <h2 id="moments" className="text-sm font-semibold text-soft">On the clock</h2>
+      <h2 id="moments" className="text-sm font-semibold text-soft">
+        On the clock
+      </h2>
       <ol className="mt-1 divide-y divide-rule border-y border-rule text-lg">
         {bake.state.moments.map((m) => {
           const past = Date.parse(m.at) <= now;
@@ -26,8 +28,22 @@ export function Moments({ bake, now, tell }: Props) {
               <span className={`figures w-16 text-lg ${m.person ? "font-bold" : ""}`}>{clock(m.at, bake.zone)}</span>
               <span className={`flex-1 ${m.person && !past ? "font-semibold" : ""} ${m.done ? "line-through" : ""}`}>{m.say}</span>
               {m.person && m.kind !== "ready" && (
-                <button type="button" onClick={() => (m.done ? undo(m) : tell({ what: "done", moment: m.id }))} className="flex min-h-12 items-center gap-2 rounded-tray border-2 border-rim px-3 text-base font-semibold text-rim">
-                  {m.done ? <><Undo2 size={20} aria-hidden="true" />Undo</> : <><Check size={20} aria-hidden="true" />Done</>}
+                <button
+                  type="button"
+                  onClick={() => (m.done ? undo(m) : tell({ what: "done", moment: m.id }))}
+                  className="flex min-h-12 items-center gap-2 rounded-tray border-2 border-rim px-3 text-base font-semibold text-rim"
+                >
+                  {m.done ? (
+                    <>
+                      <Undo2 size={20} aria-hidden="true" />
+                      Undo
+                    </>
+                  ) : (
+                    <>
+                      <Check size={20} aria-hidden="true" />
+                      Done
+                    </>
+                  )}
                   <span className="sr-only">: {m.say}</span>
                 </button>
               )}

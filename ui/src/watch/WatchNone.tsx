@@ -10,7 +10,9 @@ export default function WatchNone() {
     <div className="m-auto p-8 text-center">
       <h1 className="text-xl font-bold">{bakes.data ? "Nothing is baking" : "Looking …"}</h1>
       <p className="mt-2 text-lg text-soft">Plan a loaf and press Start on the machine; its clock then runs here.</p>
-      <Link to="/" className="mt-6 inline-grid min-h-14 place-items-center rounded-tray bg-rim px-6 text-lg font-bold text-on-rim">Plan a loaf</Link>
+      <Link to="/" className="mt-6 inline-grid min-h-14 place-items-center rounded-tray bg-rim px-6 text-lg font-bold text-on-rim">
+        Plan a loaf
+      </Link>
     </div>
   );
 }

@@ -13,12 +13,18 @@ const stages = { rest: "Resting", knead: "Kneading", rise: "Rising", "knock-back
 function phaseName(bake: BakeView): string {
   const { state } = bake;
   switch (state.phase) {
-    case "waiting": return "Waiting for the delay";
-    case "running": return state.stage ? stages[state.stage] : "Running";
-    case "warm": return "Ready, kept warm";
-    case "cold": return "Ready, and no longer warm";
-    case "out": return "Out of the pan";
-    case "abandoned": return "Stopped early";
+    case "waiting":
+      return "Waiting for the delay";
+    case "running":
+      return state.stage ? stages[state.stage] : "Running";
+    case "warm":
+      return "Ready, kept warm";
+    case "cold":
+      return "Ready, and no longer warm";
+    case "out":
+      return "Out of the pan";
+    case "abandoned":
+      return "Stopped early";
   }
 }
 
@@ -26,7 +32,12 @@ function phaseName(bake: BakeView): string {
 export default function WatchScreen() {
   const { id = "" } = useParams();
   const bake = useBake(id);
-  if (bake.error && !bake.data) return <div className="p-8"><TroubleNote error={bake.error} /></div>;
+  if (bake.error && !bake.data)
+    return (
+      <div className="p-8">
+        <TroubleNote error={bake.error} />
+      </div>
+    );
   if (!bake.data) return <p className="p-8 text-lg text-soft">Looking at the machine …</p>;
   return <Running bake={bake.data} />;
 }
@@ -49,39 +60,72 @@ function Running({ bake }: { bake: BakeView }) {
     <div className="flex min-h-full flex-col gap-4 px-6 py-4">
       <header className="flex flex-wrap items-baseline gap-x-4">
         <h1 className="text-xl font-bold">{plan.recipe}</h1>
-        <p className="text-lg text-soft"><span className="fraction">{plan.size}</span> · {plan.machine} · {plan.setting.cycle.panel} {plan.setting.cycle.name}</p>
+        <p className="text-lg text-soft">
+          <span className="fraction">{plan.size}</span> · {plan.machine} · {plan.setting.cycle.panel} {plan.setting.cycle.name}
+        </p>
       </header>
       <div className="grid flex-1 gap-8 lg:grid-cols-2">
         <section aria-label="Now" className="flex flex-col justify-center">
-          <p className="text-xl font-semibold text-leaf" data-phase={state.phase}>{phaseName(bake)}</p>
+          <p className="text-xl font-semibold text-leaf" data-phase={state.phase}>
+            {phaseName(bake)}
+          </p>
           {next && !ready ? (
             <>
-              <p role="timer" className="figures text-[clamp(72px,13vw,152px)] leading-none font-bold" data-countdown>{countdown(Date.parse(next.at) - now)}</p>
-              <p className="mt-2 text-xl">until <b className="figures">{clock(next.at, zone)}</b> · {next.say}</p>
+              <p role="timer" className="figures text-[clamp(72px,13vw,152px)] leading-none font-bold" data-countdown>
+                {countdown(Date.parse(next.at) - now)}
+              </p>
+              <p className="mt-2 text-xl">
+                until <b className="figures">{clock(next.at, zone)}</b> · {next.say}
+              </p>
             </>
           ) : (
             <>
               <p className="text-[clamp(56px,9vw,112px)] leading-none font-bold">Take it out</p>
-              <p className="mt-2 text-xl">Ready since <b className="figures">{clock(state.ready, zone)}</b>. Oven gloves: pan, lid and loaf are hot.</p>
+              <p className="mt-2 text-xl">
+                Ready since <b className="figures">{clock(state.ready, zone)}</b>. Oven gloves: pan, lid and loaf are hot.
+              </p>
             </>
           )}
           <div className="mt-6 flex flex-wrap gap-3">
-            {ready
-              ? <Button strong press={() => end("taken out")} wait={tell.isPending}>The loaf is out of the pan</Button>
-              : <Button press={() => end("abandoned")} wait={tell.isPending}>End this bake early</Button>}
+            {ready ? (
+              <Button strong press={() => end("taken out")} wait={tell.isPending}>
+                The loaf is out of the pan
+              </Button>
+            ) : (
+              <Button press={() => end("abandoned")} wait={tell.isPending}>
+                End this bake early
+              </Button>
+            )}
           </div>
-          <div className="mt-4"><TroubleNote error={tell.error} /></div>
+          <div className="mt-4">
+            <TroubleNote error={tell.error} />
+          </div>
         </section>
         <Moments bake={bake} now={now} tell={(h) => tell.mutate(h)} />
       </div>
-      <div role="region" aria-label="Time ribbon" tabIndex={0} className="max-md:overflow-x-auto"><div className="max-md:min-w-160">
-        <TimeRibbon press={bake.startedAt} begin={state.begin} stages={plan.stages} moments={plan.moments} total={plan.setting.total} keepWarm={plan.setting.keepWarm} zone={zone} now={now} />
-      </div></div>
+      <div role="region" aria-label="Time ribbon" tabIndex={0} className="max-md:overflow-x-auto">
+        <div className="max-md:min-w-160">
+          <TimeRibbon
+            press={bake.startedAt}
+            begin={state.begin}
+            stages={plan.stages}
+            moments={plan.moments}
+            total={plan.setting.total}
+            keepWarm={plan.setting.keepWarm}
+            zone={zone}
+            now={now}
+          />
+        </div>
+      </div>
     </div>
   );
 }
 
 function Button({ strong, press, wait, children }: { strong?: boolean; press: () => void; wait: boolean; children: React.ReactNode }) {
   const look = strong ? "bg-rim text-on-rim" : "border-2 border-rim text-rim";
-  return <button type="button" onClick={press} disabled={wait} className={`min-h-14 rounded-tray px-6 text-lg font-bold ${look}`}>{children}</button>;
+  return (
+    <button type="button" onClick={press} disabled={wait} className={`min-h-14 rounded-tray px-6 text-lg font-bold ${look}`}>
+      {children}
+    </button>
+  );
 }

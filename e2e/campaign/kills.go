@@ -1,0 +1,202 @@
+package main
+
+import (
+	"bytes"
+	"context"
+	"encoding/json"
+	"errors"
+	"fmt"
+	"io"
+	"math/rand/v2"
+	"net/http"
+	"os"
+	"path/filepath"
+	"strconv"
+	"strings"
+	"sync"
+	"syscall"
+	"time"
+
+	"risepan/e2e/drive"
+)
+
+// writers write at once, each one thing after another.
+const writers = 4
+
+// writer keeps adding recipes and happenings of a bake of its own, and sends each until it is answered.
+type writer struct {
+	n        int
+	kitchen  string
+	bake     string
+	recipes  []string // names that were acknowledged
+	happened int      // happenings that were acknowledged
+}
+
+// kills ends the server, or its database, n times while writers write.
+func kills(temp string, n int, random *rand.Rand) error {
+	program, err := drive.Build(temp)
+	if err != nil {
+		return err
+	}
+	s, err := drive.Serve(context.Background(), program, filepath.Join(temp, "data"))
+	if err != nil {
+		return err
+	}
+	defer s.Stop()
+	kitchen, err := s.Kitchen()
+	if err != nil {
+		return err
+	}
+	began := time.Now()
+	stop := make(chan struct{})
+	var all sync.WaitGroup
+	hands := make([]*writer, writers)
+	faults := make([]error, writers)
+	for k := range hands {
+		hands[k] = &writer{n: k, kitchen: kitchen}
+		all.Go(func() { faults[k] = hands[k].write(stop) })
+	}
+	server, database := 0, 0
+	for range n {
+		time.Sleep(time.Duration(200+random.IntN(900)) * time.Millisecond)
+		if random.IntN(2) == 0 {
+			server++
+			s.Kill()
+			if err := s.Start(context.Background()); err != nil {
+				return err
+			}
+			continue
+		}
+		database++
+		if err := killDatabase(s.Data); err != nil {
+			return err
+		}
+	}
+	close(stop)
+	all.Wait()
+	if err := errors.Join(faults...); err != nil {
+		return err
+	}
+	recipes, happened := 0, 0
+	for _, w := range hands {
+		if err := w.count(); err != nil {
+			return err
+		}
+		recipes, happened = recipes+len(w.recipes), happened+w.happened
+	}
+	fmt.Printf("%d kills of the server and %d of the database in %.0f s, under %d writers: %d recipes and %d happenings were acknowledged, each is there once.\n",
+		server, database, time.Since(began).Seconds(), writers, recipes, happened)
+	return nil
+}
+
+func killDatabase(data string) error {
+	for range 200 {
+		b, err := os.ReadFile(filepath.Join(data, "mariadb.pid"))
+		if pid, e := strconv.Atoi(strings.TrimSpace(string(b))); err == nil && e == nil && syscall.Kill(pid, syscall.SIGKILL) == nil {
+			return nil
+		}
+		time.Sleep(50 * time.Millisecond) // it is just coming up
+	}
+	return errors.New("there is no database to kill")
+}
+
+func (w *writer) write(stop <-chan struct{}) error {
+	shelf := struct{ Machines, Recipes []struct{ ID string } }{}
+	if err := w.ask("GET", "", nil, "", &shelf); err != nil {
+		return err
+	}
+	wish := map[string]any{"recipe": shelf.Recipes[0].ID, "machine": shelf.Machines[0].ID, "loaf": map[string]any{"size": "1 lb"}, "time": map[string]any{"atPanel": true}}
+	var plan struct{ Digest string }
+	if err := w.ask("POST", "/plan", wish, "", &plan); err != nil {
+		return err
+	}
+	var bake struct{ ID string }
+	if err := w.ask("POST", "/bakes", map[string]any{"wish": wish, "digest": plan.Digest}, fmt.Sprint("bake ", w.n), &bake); err != nil {
+		return err
+	}
+	w.bake = bake.ID
+	for k := 0; ; k++ {
+		select {
+		case <-stop:
+			return nil
+		default:
+		}
+		name := fmt.Sprintf("Loaf %d of writer %d", k, w.n)
+		recipe := map[string]any{"name": name, "kind": "white", "standard": "us", "text": "1 cup water\n3 cups bread flour\n1 1/2 tsp salt\n2 tsp instant yeast"}
+		if err := w.ask("POST", "/recipes", recipe, name, nil); err != nil {
+			return err
+		}
+		w.recipes = append(w.recipes, name)
+		if err := w.ask("POST", "/bakes/"+w.bake+"/happenings", map[string]any{"what": "done", "moment": "look"}, "look of "+name, nil); err != nil {
+			return err
+		}
+		w.happened++
+	}
+}
+
+// ask sends a request until it is answered, as the screen does; a key makes it count once.
+func (w *writer) ask(method, path string, body any, key string, v any) error {
+	text, err := json.Marshal(body)
+	if err != nil {
+		return err
+	}
+	client := http.Client{Timeout: 20 * time.Second}
+	for range 600 {
+		r, err := http.NewRequest(method, w.kitchen+path, bytes.NewReader(text))
+		if err != nil {
+			return err
+		}
+		r.Header.Set("Idempotency-Key", strings.ReplaceAll(key, " ", "-"))
+		answer, err := client.Do(r)
+		if err == nil {
+			b, err := io.ReadAll(answer.Body)
+			answer.Body.Close()
+			switch {
+			case err == nil && answer.StatusCode < 300:
+				if v == nil {
+					return nil
+				}
+				return json.Unmarshal(b, v)
+			case err == nil && answer.StatusCode < 500:
+				return fmt.Errorf("%s %s: %d %s", method, path, answer.StatusCode, b)
+			}
+		}
+		time.Sleep(100 * time.Millisecond)
+	}
+	return fmt.Errorf("%s %s is never answered", method, path)
+}
+
+// count reports what of the acknowledged is missing, or there twice.
+func (w *writer) count() error {
+	var found struct {
+		Recipes []struct{ Name string }
+		More    bool
+	}
+	for _, name := range w.recipes {
+		if err := w.ask("GET", "/recipes?name="+strings.ReplaceAll(name, " ", "%20"), nil, "", &found); err != nil {
+			return err
+		}
+		n := 0
+		for _, r := range found.Recipes {
+			if r.Name == name {
+				n++
+			}
+		}
+		if n != 1 && !found.More {
+			return fmt.Errorf("%s was acknowledged once and is there %d times", name, n)
+		}
+	}
+	var bake struct{ Happenings []struct{ Seq int } }
+	if err := w.ask("GET", "/bakes/"+w.bake, nil, "", &bake); err != nil {
+		return err
+	}
+	if len(bake.Happenings) != w.happened {
+		return fmt.Errorf("writer %d was told of %d happenings, and %d are there", w.n, w.happened, len(bake.Happenings))
+	}
+	for n, h := range bake.Happenings {
+		if h.Seq != n+1 {
+			return fmt.Errorf("happening %d of writer %d has the number %d", n+1, w.n, h.Seq)
+		}
+	}
+	return nil
+}

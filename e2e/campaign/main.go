@@ -1,0 +1,49 @@
+// Campaign tries Rise Pan hard, for longer than the tests do:
+//
+//	go run ./e2e/campaign starts [-n 60]    first starts killed at random moments, each followed by one that works
+//	go run ./e2e/campaign kills [-n 150]    server and database killed under writers; nothing told is lost, nothing twice
+package main
+
+import (
+	"flag"
+	"fmt"
+	"log"
+	"math/rand/v2"
+	"os"
+)
+
+func main() {
+	log.SetFlags(0)
+	if len(os.Args) < 2 {
+		log.Fatal("say which campaign: starts or kills")
+	}
+	flags := flag.NewFlagSet(os.Args[1], flag.ExitOnError)
+	n := flags.Int("n", 0, "how often; 0: as often as the campaign is meant")
+	seed := flags.Uint64("seed", 1, "of the random moments")
+	flags.Parse(os.Args[2:])
+	random := rand.New(rand.NewPCG(*seed, 9))
+	temp, err := os.MkdirTemp("", "rise-pan-campaign")
+	if err != nil {
+		log.Fatal(err)
+	}
+	defer os.RemoveAll(temp)
+	switch os.Args[1] {
+	case "starts":
+		err = starts(temp, or(*n, 60), random)
+	case "kills":
+		err = kills(temp, or(*n, 150), random)
+	default:
+		err = fmt.Errorf("there is no campaign %q", os.Args[1])
+	}
+	if err != nil {
+		os.RemoveAll(temp)
+		log.Fatal(err)
+	}
+}
+
+func or(n, usual int) int {
+	if n > 0 {
+		return n
+	}
+	return usual
+}

@@ -1,0 +1,92 @@
+// Measure prints how fast Rise Pan is, always beside something that is measured in the same run, so that
+// a slow machine changes both: go run ./e2e/measure
+package main
+
+import (
+	"context"
+	"database/sql"
+	"fmt"
+	"log"
+	"log/slog"
+	"os"
+	"path/filepath"
+	"time"
+
+	"risepan/demo"
+	"risepan/mariadb"
+	"risepan/store"
+)
+
+func main() {
+	log.SetFlags(0)
+	temp, err := os.MkdirTemp("", "rise-pan-measure")
+	if err == nil {
+		err = run(temp)
+		os.RemoveAll(temp)
+	}
+	if err != nil {
+		log.Fatal(err)
+	}
+}
+
+// bench is a demo kitchen to measure in.
+type bench struct {
+	db      *sql.DB
+	store   *store.Store
+	kitchen string // its id
+	recipe  store.RecipeOnShelf
+	machine string // an id
+}
+
+func run(temp string) error {
+	ctx := context.Background()
+	server, err := mariadb.Start(ctx, filepath.Join(temp, "data"), slog.New(slog.DiscardHandler))
+	if err != nil {
+		return err
+	}
+	defer server.Stop()
+	b := &bench{}
+	if b.store, err = store.Open(ctx, server.DSN()); err != nil {
+		return err
+	}
+	defer b.store.Close()
+	if b.db, err = sql.Open("mysql", server.DSN()); err != nil {
+		return err
+	}
+	defer b.db.Close()
+	if err := demo.Fill(ctx, b.store, time.Now()); err != nil {
+		return err
+	}
+	if err := b.find(ctx); err != nil {
+		return err
+	}
+	for _, step := range []func(context.Context, *bench) error{plans, polls, manyBakes, logPages, taps} {
+		if err := step(ctx, b); err != nil {
+			return err
+		}
+	}
+	return shelves(ctx, temp)
+}
+
+func (b *bench) find(ctx context.Context) error {
+	all, err := b.store.Kitchens(ctx)
+	if err != nil {
+		return err
+	}
+	b.kitchen = all[0].ID
+	recipes, err := b.store.Shelf(ctx, b.kitchen, store.Search{Most: 9})
+	if err != nil {
+		return err
+	}
+	b.recipe = recipes[4] // a sweet loaf of ten lines
+	machines, _, err := b.store.Machines(ctx, b.kitchen, false)
+	b.machine = machines[0].ID
+	return err
+}
+
+// row prints one comparison.
+func row(what, a, b string, ratio float64, bound string) {
+	fmt.Printf("%-58s %14s %14s %8.2f   %s\n", what, a, b, ratio, bound)
+}
+
+func ms(d time.Duration) string { return fmt.Sprintf("%.2f ms", float64(d.Microseconds())/1000) }

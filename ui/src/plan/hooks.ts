@@ -1,0 +1,69 @@
+import { useEffect, useRef, useState } from "react";
+import { own } from "../client/kitchen";
+import type { PlanAnswer, Wish } from "../client/types.gen";
+import { addDays, clock, day } from "../parts/time";
+
+/** Where a first wish for a ready time starts from: the next breakfast, noon or supper at least five
+    hours ahead. */
+export function nextMeal(now: string, zone: string): string {
+  const soonest = Date.parse(now) + 5 * 3_600_000;
+  const date = day(soonest, zone);
+  const meal = ["07:00", "12:00", "18:00"].find((m) => m >= clock(soonest, zone));
+  return meal ? `${date}T${meal}` : `${addDays(date, 1)}T07:00`;
+}
+
+/** The newest value there was. */
+export function useKept<T>(value: T | undefined): T | undefined {
+  const [kept, keep] = useState(value);
+  if (value !== undefined && value !== kept) keep(value);
+  return value ?? kept;
+}
+
+/** The lines whose amounts differ from those of the plan shown before. */
+export function useChanged(answer: PlanAnswer | undefined): Set<string> {
+  const before = useRef<PlanAnswer | undefined>(undefined);
+  const [changed, setChanged] = useState(new Set<string>());
+  useEffect(() => {
+    const old = before.current;
+    before.current = answer;
+    if (!answer || !old || old.digest === answer.digest || old.plan.recipe !== answer.plan.recipe) return;
+    const different = answer.plan.lines.filter((l) => {
+      const o = old.plan.lines.find((x) => x.id === l.id);
+      return !o || o.exact !== l.exact;
+    });
+    setChanged(new Set(different.map((l) => l.id)));
+    const done = setTimeout(() => setChanged(new Set()), 1600);
+    return () => clearTimeout(done);
+  }, [answer]);
+  return changed;
+}
+
+/** What was on the timer when this same plan was last looked at, where time has moved it since. */
+export function useRenewed(wish: Wish, answer: PlanAnswer | undefined): number | undefined {
+  const key = own(`timer ${JSON.stringify(wish)}`);
+  const [before, setBefore] = useState<{ key: string; setting: number } | null>(null);
+  const setting = answer?.plan.timer.setting;
+  useEffect(() => {
+    if (!wish.time?.ready || setting === undefined) return;
+    const seen = sessionStorage.getItem(key);
+    if (seen === null) sessionStorage.setItem(key, String(setting));
+    else if (Number(seen) !== setting) {
+      setBefore({ key, setting: Number(seen) });
+      sessionStorage.setItem(key, String(setting));
+    }
+  }, [key, setting, wish.time?.ready]);
+  return before?.key === key ? before.setting : undefined;
+}
+
+/** 1, 2 and 3 choose the first, second and third size. */
+export function useSizeKeys(sizes: string[], pick: (size: string) => void) {
+  useEffect(() => {
+    const press = (e: KeyboardEvent) => {
+      if (e.target instanceof HTMLElement && e.target.closest("input, textarea, [role=listbox], [role=dialog]")) return;
+      const size = sizes[Number(e.key) - 1];
+      if (size && !e.ctrlKey && !e.metaKey && !e.altKey) pick(size);
+    };
+    window.addEventListener("keydown", press);
+    return () => window.removeEventListener("keydown", press);
+  });
+}
