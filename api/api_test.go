@@ -26,7 +26,7 @@ func TestMain(m *testing.M) { storetest.Main(m) }
 
 // house is a served demo kitchen whose clock the test sets.
 type house struct {
-	t       *testing.T
+	t       testing.TB
 	handler http.Handler
 	store   *store.Store
 	log     *strings.Builder
@@ -34,7 +34,7 @@ type house struct {
 	now     time.Time
 }
 
-func open(t *testing.T) *house {
+func open(t testing.TB) *house {
 	t.Helper()
 	h := &house{t: t, store: storetest.Open(t), log: &strings.Builder{}, now: time.Date(2026, 3, 10, 20, 0, 30, 0, time.UTC)}
 	if err := demo.Fill(context.Background(), h.store, h.now); err != nil {

@@ -74,7 +74,7 @@ func (c *call) viewBench(b store.Bench, happened []bench.Happening) (BenchView, 
 		return v, err
 	}
 	v.PlanAnswer = m.PlanAnswer
-	k := c.settled.Kitchen.Kitchen
+	k := m.kitchen
 	v.Steps = bench.Steps(k, m.Plan, v.Session.InPan(k, m.Plan))
 	return v, nil
 }
@@ -189,7 +189,7 @@ func (c *call) replan(b store.Bench, happened []bench.Happening, h bench.Happeni
 		if err != nil {
 			return h, nil, err
 		}
-		h.Amount = h.Amount.In(k.Standard)
+		h.Amount = h.Amount.In(k.Kitchen.Standard)
 		before, err := c.viewBench(b, happened)
 		if err != nil {
 			return h, nil, err

@@ -9,12 +9,12 @@ import (
 	"net/http"
 	"strconv"
 	"strings"
+	"sync"
 	"time"
 
 	"github.com/gin-gonic/gin"
 	"github.com/go-json-experiment/json"
 
-	"risepan/core/kitchen"
 	"risepan/store"
 )
 
@@ -28,13 +28,6 @@ type call struct {
 	kitchen string // its id
 	now     time.Time
 	body    io.Reader
-	settled *settled
-}
-
-// settled is the kitchen that a call is made to, once it was asked for.
-type settled struct {
-	store.Kitchen
-	zone *time.Location
 }
 
 const callKey = "call"
@@ -64,20 +57,30 @@ func (c *call) within(q store.Queries, body []byte) *call {
 	return &in
 }
 
-// settings are the kitchen's, with its zone. They are read when they are first asked for.
-func (c *call) settings() (kitchen.Kitchen, *time.Location, error) {
-	if c.settled == nil {
-		k, err := c.Queries.Kitchen(c.ctx, c.kitchen, 0)
-		if err != nil {
-			return k.Kitchen, nil, err
-		}
-		zone, err := time.LoadLocation(k.Kitchen.Zone)
-		if err != nil {
-			return k.Kitchen, nil, &store.Unreadable{What: "kitchen", ID: k.ID, Err: err}
-		}
-		c.settled = &settled{k, zone}
+// settings are the kitchen's newest, with its zone.
+func (c *call) settings() (store.Kitchen, *time.Location, error) {
+	k, err := c.Kitchen(c.ctx, c.kitchen, 0)
+	if err != nil {
+		return k, nil, err
 	}
-	return c.settled.Kitchen.Kitchen, c.settled.zone, nil
+	zone, err := zoneOf(k)
+	return k, zone, err
+}
+
+var zones sync.Map // by name: reading one takes longer than most requests
+
+// zoneOf is the zone of a kitchen's clock.
+func zoneOf(k store.Kitchen) (*time.Location, error) {
+	name := k.Kitchen.Zone
+	if z, ok := zones.Load(name); ok {
+		return z.(*time.Location), nil
+	}
+	z, err := time.LoadLocation(name)
+	if err != nil {
+		return nil, &store.Unreadable{What: "kitchen", ID: k.ID, Err: err}
+	}
+	zones.Store(name, z)
+	return z, nil
 }
 
 // id is the id that the path names.

@@ -52,7 +52,7 @@ func (s *server) larder(c *call) (any, error) {
 	}
 	out := Larder{larder.All()}
 	for n, i := range out.Ingredients {
-		out.Ingredients[n], _ = k.Ingredient(i.ID)
+		out.Ingredients[n], _ = k.Kitchen.Ingredient(i.ID)
 	}
 	return out, nil
 }

@@ -194,7 +194,7 @@ func (c *call) suiting(m machine.Machine, in Compare) (map[string]choice.Option,
 	if err != nil {
 		return nil, err
 	}
-	lines, err := r.Recipe.Weigh(k.Ingredient)
+	lines, err := r.Recipe.Weigh(k.Kitchen.Ingredient)
 	if err != nil {
 		return nil, err
 	}

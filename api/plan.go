@@ -4,6 +4,8 @@ import (
 	"slices"
 	"time"
 
+	"risepan/core/fault"
+	"risepan/core/kitchen"
 	"risepan/core/plan"
 	"risepan/core/swap"
 	"risepan/store"
@@ -25,7 +27,8 @@ type PlanAnswer struct {
 // made is a plan with the stored things that it was made from.
 type made struct {
 	PlanAnswer
-	pins store.Pins
+	pins    store.Pins
+	kitchen kitchen.Kitchen // that it was made in
 }
 
 func (s *server) makePlan(c *call) (any, error) {
@@ -57,57 +60,61 @@ func (s *server) offerSwaps(c *call) (any, error) {
 	if err := in.Wish.Check(); err != nil {
 		return nil, under("/wish", err)
 	}
-	p, _, err := c.place(in.Wish, nil)
+	p, _, _, err := c.place(in.Wish, nil)
 	if err != nil {
 		return nil, under("/wish", err)
 	}
 	return Offers{plan.Offers(p, in.Wish, in.Line)}, nil
 }
 
-// place is where a wish is granted: with the newest of everything, or as it was pinned.
-func (c *call) place(w plan.Wish, pins *store.Pins) (plan.Place, store.Pins, error) {
-	var p plan.Place
-	k, zone, err := c.settings()
-	if err != nil {
-		return p, store.Pins{}, err
-	}
+// place is where a wish is granted, with the newest of everything or as it was pinned, and the baker's own
+// choice of cycle and crust there.
+func (c *call) place(w plan.Wish, pins *store.Pins) (plan.Place, store.Pins, store.Habit, error) {
 	at := store.Pins{RecipeID: w.RecipeID, MachineID: w.MachineID}
 	if pins != nil {
 		at = *pins
 	}
-	r, err := named(at.RecipeID, "/recipe", "recipe", func(id string) (store.Recipe, error) { return c.Recipe(c.ctx, c.kitchen, id, at.Revision) })
-	if err != nil {
-		return p, at, err
-	}
-	m, err := named(at.MachineID, "/machine", "machine", func(id string) (store.Machine, error) { return c.Machine(c.ctx, c.kitchen, id, at.Machine) })
-	if err != nil {
-		return p, at, err
-	}
-	if at.Kitchen != 0 && at.Kitchen != c.settled.Version {
-		then, err := c.Kitchen(c.ctx, c.kitchen, at.Kitchen)
-		if err != nil {
-			return p, at, err
+	var p plan.Place
+	for _, named := range []struct{ id, pointer, what string }{{at.RecipeID, "/recipe", "recipe"}, {at.MachineID, "/machine", "machine"}} {
+		if !store.ValidID(named.id) {
+			return p, at, store.Habit{}, fault.At(named.pointer, "say which %s, by its id", named.what)
 		}
-		k = then.Kitchen
 	}
-	at.Revision, at.Machine = r.Revision, m.Version
-	if at.Kitchen == 0 {
-		at.Kitchen = c.settled.Version
+	heads, habit, err := c.Heads(c.ctx, c.kitchen, at.RecipeID, at.MachineID)
+	switch {
+	case err != nil:
+		return p, at, habit, err
+	case heads.Revision == 0:
+		return p, at, habit, fault.At("/recipe", "this kitchen has no such recipe")
+	case heads.Machine == 0:
+		return p, at, habit, fault.At("/machine", "this kitchen has no such machine")
 	}
-	return plan.Place{Kitchen: k, Zone: zone, Recipe: r.Recipe, Machine: m.Machine, Now: c.now, Stop: c.ctx.Done()}, at, nil
+	if pins == nil {
+		at = heads
+	}
+	k, err := c.Kitchen(c.ctx, c.kitchen, at.Kitchen)
+	if err != nil {
+		return p, at, habit, err
+	}
+	r, err := c.Recipe(c.ctx, c.kitchen, at.RecipeID, at.Revision)
+	if err != nil {
+		return p, at, habit, err
+	}
+	m, err := c.Machine(c.ctx, c.kitchen, at.MachineID, at.Machine)
+	if err != nil {
+		return p, at, habit, err
+	}
+	zone, err := zoneOf(k)
+	return plan.Place{Kitchen: k.Kitchen, Zone: zone, Recipe: r.Recipe, Machine: m.Machine, Now: c.now, Stop: c.ctx.Done()}, at, habit, err
 }
 
 // fulfil makes the plan of a wish, with the newest of everything or as it was pinned.
 func (c *call) fulfil(w plan.Wish, pins *store.Pins) (made, error) {
-	p, at, err := c.place(w, pins)
+	p, at, habit, err := c.place(w, pins)
 	if err != nil {
 		return made{}, err
 	}
 	if p.Liked, err = c.LikedDoughs(c.ctx, c.kitchen, p.Recipe.Kind); err != nil {
-		return made{}, err
-	}
-	habit, err := c.Habit(c.ctx, c.kitchen, at.RecipeID, at.MachineID)
-	if err != nil {
 		return made{}, err
 	}
 	w = w.In(p.Kitchen.Standard)
@@ -117,7 +124,7 @@ func (c *call) fulfil(w plan.Wish, pins *store.Pins) (made, error) {
 	if w.Crust == "" && slices.Contains(p.Machine.Crusts, habit.Crust) {
 		w.Crust = habit.Crust
 	}
-	made := made{pins: at}
+	made := made{pins: at, kitchen: p.Kitchen}
 	made.Plan, err = plan.Make(p, w)
 	if err != nil {
 		return made, err

@@ -114,7 +114,7 @@ func (c *call) text() (t RecipeText, r recipe.Recipe, out RecipeRead, err error)
 	if r, err = t.written(); err != nil {
 		return
 	}
-	r, out, err = understand(recipe.New(r), t.Size.IsZero(), k)
+	r, out, err = understand(recipe.New(r), t.Size.IsZero(), k.Kitchen)
 	if err == nil {
 		out.Recipe.Text = t.Text // as it is being written
 	}
@@ -142,7 +142,7 @@ func (c *call) showRevision(id string, revision int) (RecipeRead, error) {
 	if err != nil {
 		return RecipeRead{}, err
 	}
-	_, out, err := understand(r.Recipe, false, k)
+	_, out, err := understand(r.Recipe, false, k.Kitchen)
 	out.ID, out.Revision, out.PutAway = r.ID, r.Revision, row.PutAway
 	return out, err
 }
@@ -182,7 +182,7 @@ func (s *server) addRecipe(c *call) (string, error) {
 	if err != nil {
 		return "", err
 	}
-	stored, err := c.AddRecipe(c.ctx, c.kitchen, r, r.Yeasted(k.Ingredient), c.now)
+	stored, err := c.AddRecipe(c.ctx, c.kitchen, r, r.Yeasted(k.Kitchen.Ingredient), c.now)
 	return revisionRef(stored), err
 }
 
@@ -223,7 +223,7 @@ func (c *call) keep(before store.Recipe, next recipe.Recipe) (string, error) {
 	if err != nil {
 		return "", err
 	}
-	stored, err := c.ReviseRecipe(c.ctx, c.kitchen, before.ID, before.Revision, next, next.Yeasted(k.Ingredient), c.now)
+	stored, err := c.ReviseRecipe(c.ctx, c.kitchen, before.ID, before.Revision, next, next.Yeasted(k.Kitchen.Ingredient), c.now)
 	return revisionRef(stored), err
 }
 
@@ -252,7 +252,7 @@ func (s *server) keepSwaps(c *call) (string, error) {
 	}
 	next := r.Recipe
 	for n, p := range in.Swaps {
-		if next, err = swap.Apply(next, k.Ingredient, p); err != nil {
+		if next, err = swap.Apply(next, k.Kitchen.Ingredient, p); err != nil {
 			return "", under(fmt.Sprintf("/swaps/%d", n), err)
 		}
 	}

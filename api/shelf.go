@@ -51,7 +51,7 @@ func (s *server) shelf(c *call) (any, error) {
 	if err != nil {
 		return nil, err
 	}
-	out := Shelf{KitchenSettings: settingsOf(k, c.settled.Version, kitchen.DateOf(c.now, zone)), Now: c.now}
+	out := Shelf{KitchenSettings: settingsOf(k.Kitchen, k.Version, kitchen.DateOf(c.now, zone)), Now: c.now}
 	if out.Machines, out.Unreadable, err = c.machines(false); err != nil {
 		return nil, err
 	}
@@ -151,7 +151,7 @@ func (s *server) loadDemo(c *call) (string, error) {
 			return "", problem(http.StatusConflict, "", "this kitchen has machines or recipes already; the demo is for an empty one")
 		}
 	}
-	return c.kitchen, s.FillDemo(c.ctx, c.Queries, store.Kitchen{ID: c.kitchen, Version: c.settled.Version, Kitchen: k}, zone, c.now)
+	return c.kitchen, s.FillDemo(c.ctx, c.Queries, k, zone, c.now)
 }
 
 func (s *server) loadedDemo(c *call, _ string) (any, error) {

@@ -2,29 +2,35 @@ package store
 
 import (
 	"context"
+	"database/sql"
 	"errors"
 	"fmt"
+	"sync"
 	"time"
+
+	"risepan/core/kitchen"
+	"risepan/core/machine"
+	"risepan/core/recipe"
 )
 
 // ErrStale is returned when a thing was changed since it was read.
 var ErrStale = errors.New("changed meanwhile")
 
 // history is a kind of thing of which every version is kept: its newest is the head.
-type history struct {
+type history[T any] struct {
 	document
 	things   string // the table of the things
 	versions string // and of their versions
 }
 
 var (
-	kitchenHistory = history{kitchens, "kitchens", "kitchen_versions"}
-	machineHistory = history{machines, "machines", "machine_versions"}
-	recipeHistory  = history{recipes, "recipes", "recipe_versions"}
+	kitchenHistory = history[kitchen.Kitchen]{kitchens, "kitchens", "kitchen_versions"}
+	machineHistory = history[machine.Machine]{machines, "machines", "machine_versions"}
+	recipeHistory  = history[recipe.Recipe]{recipes, "recipes", "recipe_versions"}
 )
 
 // add keeps a version of a thing.
-func (h history) add(ctx context.Context, q Queries, kitchenID, id string, number int, v any, at time.Time) error {
+func (h history[T]) add(ctx context.Context, q Queries, kitchenID, id string, number int, v T, at time.Time) error {
 	doc, err := encode(v)
 	if err != nil {
 		return err
@@ -34,15 +40,19 @@ func (h history) add(ctx context.Context, q Queries, kitchenID, id string, numbe
 	return err
 }
 
+// owner is the column by which a thing belongs to a kitchen; a kitchen is its own.
+func (h history[T]) owner() string {
+	if h.things == "kitchens" {
+		return "id"
+	}
+	return "kitchen_id"
+}
+
 // change keeps the next version of a thing that is still at a version, or returns ErrStale. The columns
 // of the thing itself are its caller's to set.
-func (h history) change(ctx context.Context, q Queries, kitchenID, id string, version int, v any, at time.Time) (int, error) {
-	owner := "kitchen_id"
-	if h.things == "kitchens" {
-		owner = "id"
-	}
+func (h history[T]) change(ctx context.Context, q Queries, kitchenID, id string, version int, v T, at time.Time) (int, error) {
 	var now int
-	if err := q.q.QueryRowContext(ctx, `SELECT head FROM `+h.things+` WHERE `+owner+` = ? AND id = ? FOR UPDATE`, kitchenID, id).Scan(&now); err != nil {
+	if err := q.q.QueryRowContext(ctx, `SELECT head FROM `+h.things+` WHERE `+h.owner()+` = ? AND id = ? FOR UPDATE`, kitchenID, id).Scan(&now); err != nil {
 		return 0, found(err)
 	}
 	if now != version {
@@ -56,17 +66,82 @@ func (h history) change(ctx context.Context, q Queries, kitchenID, id string, ve
 }
 
 // at reads a thing at one of its versions; version 0 is the newest.
-func (h history) at(ctx context.Context, q Queries, kitchenID, id string, version int, v any) (int, error) {
-	query, args := `SELECT number, shape, doc FROM `+h.versions+` WHERE kitchen_id = ? AND owner_id = ? AND number = ?`, []any{kitchenID, id, version}
+func (h history[T]) at(ctx context.Context, q Queries, kitchenID, id string, version int) (v T, number int, err error) {
 	if version == 0 {
-		query, args = `SELECT number, shape, doc FROM `+h.versions+` WHERE kitchen_id = ? AND owner_id = ? ORDER BY number DESC LIMIT 1`, args[:2]
+		err := q.q.QueryRowContext(ctx, `SELECT head FROM `+h.things+` WHERE `+h.owner()+` = ? AND id = ?`, kitchenID, id).Scan(&version)
+		if err != nil {
+			return v, 0, found(err)
+		}
+	}
+	key := versionKey{kitchenID, id, version}
+	if v, ok := q.read.get(key); ok {
+		return v.(T), version, nil
 	}
 	var shape int
 	var doc string
-	if err := q.q.QueryRowContext(ctx, query, args...).Scan(&version, &shape, &doc); err != nil {
-		return 0, found(err)
+	err = q.q.QueryRowContext(ctx, `SELECT shape, doc FROM `+h.versions+` WHERE kitchen_id = ? AND owner_id = ? AND number = ?`, kitchenID, id, version).Scan(&shape, &doc)
+	if err != nil {
+		return v, 0, found(err)
 	}
-	return version, h.decode(fmt.Sprintf("%s, version %d,", id, version), shape, doc, v)
+	if err := h.decode(fmt.Sprintf("%s, version %d,", id, version), shape, doc, &v); err != nil {
+		return v, version, err
+	}
+	if !q.inTransaction { // what a transaction reads may never come to be
+		q.read.put(key, v)
+	}
+	return v, version, nil
+}
+
+// versionKey names one version of one thing.
+type versionKey struct {
+	kitchen, id string
+	number      int
+}
+
+// readVersions are versions that were read and decoded before. A version never changes, so one that was
+// committed can be given again.
+type readVersions struct {
+	mu   sync.Mutex
+	seen map[versionKey]any
+}
+
+// mostRead is how many versions are remembered, of a few kB each.
+const mostRead = 1000
+
+func (r *readVersions) get(k versionKey) (any, bool) {
+	r.mu.Lock()
+	defer r.mu.Unlock()
+	v, ok := r.seen[k]
+	return v, ok
+}
+
+func (r *readVersions) put(k versionKey, v any) {
+	r.mu.Lock()
+	defer r.mu.Unlock()
+	if r.seen == nil || len(r.seen) >= mostRead {
+		r.seen = map[versionKey]any{}
+	}
+	r.seen[k] = v
+}
+
+// Heads tells which versions of a kitchen, a recipe and a machine are the newest, and the baker's own
+// choice for the two; a recipe or machine that is not there has version 0.
+func (q Queries) Heads(ctx context.Context, kitchenID, recipeID, machineID string) (p Pins, habit Habit, err error) {
+	var recipe, machine, shape sql.NullInt64
+	var doc sql.NullString
+	p.RecipeID, p.MachineID = recipeID, machineID
+	err = q.q.QueryRowContext(ctx, `SELECT k.head, r.head, m.head, h.shape, h.doc FROM kitchens k
+		LEFT JOIN recipes r ON r.kitchen_id = k.id AND r.id = ? LEFT JOIN machines m ON m.kitchen_id = k.id AND m.id = ?
+		LEFT JOIN habits h ON h.kitchen_id = k.id AND h.recipe_id = r.id AND h.machine_id = m.id WHERE k.id = ?`,
+		recipeID, machineID, kitchenID).Scan(&p.Kitchen, &recipe, &machine, &shape, &doc)
+	if err != nil {
+		return p, habit, found(err)
+	}
+	p.Revision, p.Machine = int(recipe.Int64), int(machine.Int64)
+	if doc.Valid {
+		err = habits.decode(recipeID, int(shape.Int64), doc.String, &habit)
+	}
+	return p, habit, err
 }
 
 // putAway puts a thing on the shelf or away from it.

@@ -41,7 +41,7 @@ func (q Queries) Kitchens(ctx context.Context) ([]KitchenName, error) {
 // Kitchen finds a kitchen at a version; 0 is the newest.
 func (q Queries) Kitchen(ctx context.Context, id string, version int) (k Kitchen, err error) {
 	k.ID = id
-	k.Version, err = kitchenHistory.at(ctx, q, id, id, version, &k.Kitchen)
+	k.Kitchen, k.Version, err = kitchenHistory.at(ctx, q, id, id, version)
 	return k, err
 }
 

@@ -2,8 +2,6 @@ package store
 
 import (
 	"context"
-	"database/sql"
-	"errors"
 	"time"
 
 	"risepan/core/machine"
@@ -40,7 +38,7 @@ func (q Queries) ChangeMachine(ctx context.Context, kitchenID, id string, versio
 // Machine finds one machine of a kitchen at a version; 0 is the newest.
 func (q Queries) Machine(ctx context.Context, kitchenID, id string, version int) (m Machine, err error) {
 	m.ID = id
-	m.Version, err = machineHistory.at(ctx, q, kitchenID, id, version, &m.Machine)
+	m.Machine, m.Version, err = machineHistory.at(ctx, q, kitchenID, id, version)
 	return m, err
 }
 
@@ -77,20 +75,6 @@ const HabitShape = 1
 type Habit struct {
 	Cycle string        `json:"cycle,omitzero"`
 	Crust machine.Crust `json:"crust,omitzero"`
-}
-
-// Habit finds the baker's own choice for a recipe on a machine; without one it is empty.
-func (q Queries) Habit(ctx context.Context, kitchenID, recipeID, machineID string) (h Habit, err error) {
-	var shape int
-	var doc string
-	err = q.q.QueryRowContext(ctx, `SELECT shape, doc FROM habits WHERE kitchen_id = ? AND recipe_id = ? AND machine_id = ?`, kitchenID, recipeID, machineID).Scan(&shape, &doc)
-	if errors.Is(err, sql.ErrNoRows) {
-		return Habit{}, nil
-	}
-	if err != nil {
-		return h, err
-	}
-	return h, habits.decode(recipeID, shape, doc, &h)
 }
 
 // SetHabit remembers the baker's own choice for a recipe on a machine.

@@ -52,7 +52,7 @@ func (q Queries) ReviseRecipe(ctx context.Context, kitchenID, id string, revisio
 // Recipe finds one recipe of a kitchen at a revision; 0 is the newest.
 func (q Queries) Recipe(ctx context.Context, kitchenID, id string, revision int) (r Recipe, err error) {
 	r.ID = id
-	r.Revision, err = recipeHistory.at(ctx, q, kitchenID, id, revision, &r.Recipe)
+	r.Recipe, r.Revision, err = recipeHistory.at(ctx, q, kitchenID, id, revision)
 	return r, err
 }
 

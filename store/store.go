@@ -31,6 +31,8 @@ type Queries struct {
 		QueryContext(context.Context, string, ...any) (*sql.Rows, error)
 		QueryRowContext(context.Context, string, ...any) *sql.Row
 	}
+	inTransaction bool
+	read          *readVersions
 }
 
 // Store is the record book.
@@ -56,7 +58,7 @@ func Open(ctx context.Context, dsn string) (*Store, error) {
 		}
 		return nil, fmt.Errorf("the database's tables cannot be brought up to date: %w", err)
 	}
-	s := &Store{Queries{db}, db}
+	s := &Store{Queries{q: db, read: &readVersions{}}, db}
 	if err := s.known(ctx); err != nil {
 		db.Close()
 		return nil, err
@@ -114,7 +116,7 @@ func (s *Store) once(ctx context.Context, f func(Queries) error) error {
 		return err
 	}
 	defer tx.Rollback()
-	if err := f(Queries{tx}); err != nil {
+	if err := f(Queries{tx, true, s.read}); err != nil {
 		return err
 	}
 	return tx.Commit()

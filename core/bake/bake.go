@@ -63,8 +63,10 @@ const (
 
 var Phases = []Phase{Waiting, Running, Warm, Cold, Out, GivenUp}
 
-func (p Phase) Words() []string                  { return word.List(Phases) }
-func (p *Phase) UnmarshalText(text []byte) error { return word.Read(p, text, "phase of a bake", Phases) }
+func (p Phase) Words() []string { return word.List(Phases) }
+func (p *Phase) UnmarshalText(text []byte) error {
+	return word.Read(p, text, "phase of a bake", Phases)
+}
 
 // Moment is a moment of the running bake on the clock.
 type Moment struct {

@@ -78,7 +78,9 @@ func TestAKitchenThatCannotBeIsRefusedAtItsField(t *testing.T) {
 		"/name":             func(k *Kitchen) { k.Name = " " },
 		"/room":             func(k *Kitchen) { k.Room = hot },
 		"/cups/0/weighings": func(k *Kitchen) { k.Cups = []larder.Cup{cup} },
-		"/cups/0/flour":     func(k *Kitchen) { k.Cups = []larder.Cup{{Filling: larder.Spooned, Flour: "water", Measure: cup.Measure}} },
+		"/cups/0/flour": func(k *Kitchen) {
+			k.Cups = []larder.Cup{{Filling: larder.Spooned, Flour: "water", Measure: cup.Measure}}
+		},
 		"/cups/1/flour": func(k *Kitchen) {
 			good := larder.Cup{Filling: larder.Spooned, Flour: cup.Flour, Measure: cup.Measure}
 			k.Cups = []larder.Cup{good, good}

@@ -1,7 +1,7 @@
 package measure
 
 import (
-	"fmt"
+	"cmp"
 	"math"
 	"math/big"
 	"strconv"
@@ -18,7 +18,36 @@ func NewRatio(num, den int64) Ratio {
 	if den == 0 {
 		panic("measure: ratio with denominator 0")
 	}
+	if small(num) && small(den) {
+		return lowest(num, den)
+	}
 	return fromRat(big.NewRat(num, den))
+}
+
+// small reports whether products of two such terms fit in 64 bits, as all do that a kitchen writes.
+func small(n int64) bool { return n < 1<<30 && n > -1<<30 }
+
+// lowest is num/den in lowest terms, for a den that is not 0.
+func lowest(num, den int64) Ratio {
+	if num == 0 {
+		return Ratio{}
+	}
+	a, b := num, den
+	for b != 0 {
+		a, b = b, a%b
+	}
+	num, den = num/a, den/a
+	if den < 0 {
+		num, den = -num, -den
+	}
+	return Ratio{num, den}
+}
+
+// both gives the terms of two ratios that are small enough to reckon with in 64 bits.
+func both(r, s Ratio) (a, b, c, d int64, ok bool) {
+	a, b = r.Terms()
+	c, d = s.Terms()
+	return a, b, c, d, small(a) && small(b) && small(c) && small(d)
 }
 
 // Whole returns n as a ratio.
@@ -48,18 +77,43 @@ func fromRat(r *big.Rat) Ratio {
 	return fromRat(big.NewRat(int64(math.Round(f*million)), million))
 }
 
-func (r Ratio) Plus(s Ratio) Ratio  { return fromRat(new(big.Rat).Add(r.rat(), s.rat())) }
-func (r Ratio) Minus(s Ratio) Ratio { return fromRat(new(big.Rat).Sub(r.rat(), s.rat())) }
-func (r Ratio) Times(s Ratio) Ratio { return fromRat(new(big.Rat).Mul(r.rat(), s.rat())) }
+// Plus returns r + s.
+func (r Ratio) Plus(s Ratio) Ratio {
+	if a, b, c, d, ok := both(r, s); ok {
+		return lowest(a*d+c*b, b*d)
+	}
+	return fromRat(new(big.Rat).Add(r.rat(), s.rat()))
+}
+
+// Minus returns r - s.
+func (r Ratio) Minus(s Ratio) Ratio { return r.Plus(Ratio{-s.num, s.den}) }
+
+// Times returns r times s.
+func (r Ratio) Times(s Ratio) Ratio {
+	if a, b, c, d, ok := both(r, s); ok {
+		return lowest(a*c, b*d)
+	}
+	return fromRat(new(big.Rat).Mul(r.rat(), s.rat()))
+}
 
 // Over returns r/s. It panics when s is 0.
-func (r Ratio) Over(s Ratio) Ratio { return fromRat(new(big.Rat).Quo(r.rat(), s.rat())) }
+func (r Ratio) Over(s Ratio) Ratio {
+	if a, b, c, d, ok := both(r, s); ok && c != 0 {
+		return lowest(a*d, b*c)
+	}
+	return fromRat(new(big.Rat).Quo(r.rat(), s.rat()))
+}
 
 // Cmp is -1, 0 or 1 as r is less than, equal to or more than s.
-func (r Ratio) Cmp(s Ratio) int { return r.rat().Cmp(s.rat()) }
+func (r Ratio) Cmp(s Ratio) int {
+	if a, b, c, d, ok := both(r, s); ok {
+		return cmp.Compare(a*d, c*b)
+	}
+	return r.rat().Cmp(s.rat())
+}
 
 // Sign is -1, 0 or 1.
-func (r Ratio) Sign() int { return r.Cmp(Ratio{}) }
+func (r Ratio) Sign() int { return cmp.Compare(r.num, 0) }
 
 // IsWhole reports whether r is a whole number.
 func (r Ratio) IsWhole() bool { return r.den <= 1 }
@@ -80,7 +134,13 @@ func (r Ratio) Floor() int64 {
 func (r Ratio) HalfUp() int64 { return r.Plus(NewRatio(1, 2)).Floor() }
 
 // Float is the nearest float64.
-func (r Ratio) Float() float64 { f, _ := r.rat().Float64(); return f }
+func (r Ratio) Float() float64 {
+	if n, d := r.Terms(); small(n) && small(d) {
+		return float64(n) / float64(d)
+	}
+	f, _ := r.rat().Float64()
+	return f
+}
 
 // Terms are the numerator and the denominator, in lowest terms.
 func (r Ratio) Terms() (num, den int64) {
@@ -100,10 +160,11 @@ func (r Ratio) String() string {
 	if n < 0 {
 		sign, n = "-", -n
 	}
+	part := strconv.FormatInt(n%d, 10) + "/" + strconv.FormatInt(d, 10)
 	if n < d {
-		return fmt.Sprintf("%s%d/%d", sign, n, d)
+		return sign + part
 	}
-	return fmt.Sprintf("%s%d %d/%d", sign, n/d, n%d, d)
+	return sign + strconv.FormatInt(n/d, 10) + " " + part
 }
 
 // Decimal writes the number with at most four decimals where it is exactly that, "12.5", else as a

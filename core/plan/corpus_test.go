@@ -265,17 +265,17 @@ func (s *tally) add(t testing.TB, name string, measures []measure.Measure, std m
 	}
 	began := time.Now()
 	set := scoop.NewSet(measures, std)
-	front, proven := set.Joint(in)
-	if !proven {
+	front := set.Joint(in)
+	if !front.Proven {
 		t.Errorf("%s: an ordinary loaf used up the solver's budget", name)
 	}
 	if took := time.Since(began); took > s.slowest {
 		s.slowest, s.slowestName = took, name
 	}
-	if len(front) == 0 {
+	if len(front.Points) == 0 {
 		t.Fatalf("%s: no way to measure it", name)
 	}
-	best := front[0]
+	best := front.At(0)
 	s.loaves++
 	s.lines += len(in)
 	for _, m := range best.Misses {
@@ -289,8 +289,8 @@ func (s *tally) add(t testing.TB, name string, measures []measure.Measure, std m
 			s.unconfirmed = append(s.unconfirmed, fmt.Sprintf("%s: %s, %+.3f", name, l.Ingredient.Name, m.Deviation))
 		}
 	}
-	for _, x := range front {
-		holds(t, name, in, x)
+	for n := range front.Points {
+		holds(t, name, in, front.At(n))
 	}
 	s.joint += best.Scoops
 	s.alone += set.Alone(in).Scoops

@@ -2,16 +2,6 @@
 // machine, and the Amounts for the hands. Each is made by one function from those before it.
 package plan
 
-import (
-	"crypto/sha256"
-	"encoding/hex"
-	"encoding/json"
-
-	"risepan/core/machine"
-	"risepan/core/measure"
-	"risepan/core/timetable"
-)
-
 // Shape is the number of the plan's JSON shape; a stored plan carries the one it was written in.
 const Shape = 1
 
@@ -43,28 +33,4 @@ func Make(p Place, w Wish) (Plan, error) {
 		return Plan{}, err
 	}
 	return Plan{Shape, dough, programme, amounts, judge(p, w, dough, programme, amounts)}, nil
-}
-
-// Digest identifies what the baker measures and sets and what the machine then does. Clock times are
-// left out: they move with the present, and a bake that starts a minute later is still the loaf that
-// was shown.
-func (p Plan) Digest() string {
-	b, err := json.Marshal(struct {
-		Shape   int
-		Recipe  string
-		Machine string
-		Size    measure.LoafSize
-		Lines   []Line
-		Pan     Pan
-		Cycle   CycleName
-		Crust   machine.Crust
-		Stages  []machine.Span
-		Moments []timetable.Moment
-		Timer   machine.Minutes
-	}{p.Shape, p.Recipe, p.Machine, p.Size, p.Lines, p.Pan, p.Setting.Cycle, p.Setting.Crust, p.Stages, p.Moments, p.Timer.Setting})
-	if err != nil {
-		panic("plan: a plan is always writable: " + err.Error())
-	}
-	sum := sha256.Sum256(b)
-	return hex.EncodeToString(sum[:16])
 }

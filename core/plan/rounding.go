@@ -49,9 +49,11 @@ type rounded struct {
 // round turns every line into what to pick up. The dough's lines are measured together; a glaze or
 // filling each on its own.
 func round(p Place, w Wish, d Dough, in []scoop.Line) rounded {
-	set := scoop.NewSet(slices.DeleteFunc(slices.Clone(p.Kitchen.Measures), func(m measure.Measure) bool {
-		return slices.Contains(w.NotToHand, m.String())
-	}), p.Kitchen.Standard)
+	measures := p.Kitchen.Measures
+	if len(w.NotToHand) > 0 {
+		measures = slices.DeleteFunc(slices.Clone(measures), func(m measure.Measure) bool { return slices.Contains(w.NotToHand, m.String()) })
+	}
+	set := scoop.NewSet(measures, p.Kitchen.Standard)
 	out := rounded{amounts: make([]scoop.Amount, len(in)), miss: make([]string, len(in))}
 	set.Stop = p.Stop
 	var dough []scoop.Line
@@ -63,10 +65,10 @@ func round(p Place, w Wish, d Dough, in []scoop.Line) rounded {
 			out.amounts[n] = a
 		}
 	}
-	front, proven := set.Joint(dough)
-	out.rounding = steps(front, p.Recipe.Size == d.Size, w.Closer)
-	out.rounding.Unproven = !proven
-	chosen := front[out.rounding.Chosen]
+	front := set.Joint(dough)
+	out.rounding = steps(front.Points, p.Recipe.Size == d.Size, w.Closer)
+	out.rounding.Unproven = !front.Proven
+	chosen := front.At(out.rounding.Chosen)
 	out.rounding.Shift = shift(dough, chosen)
 	out.rounding.Alone = shift(dough, set.Alone(dough))
 	for m, a := range chosen.Amounts {
@@ -126,7 +128,7 @@ func held(l scale.Line, lock Lock) (measure.Grams, error) {
 
 // steps begins at the recipe as written where the measures make it, else at the fewest scoops; the
 // baker's steps go on from there.
-func steps(front []scoop.Solution, written bool, closer int) Rounding {
+func steps(front []scoop.Point, written bool, closer int) Rounding {
 	var r Rounding
 	for n, s := range front {
 		r.Choices = append(r.Choices, RoundingChoice{s.Scoops, toDecimals(s.D, 4)})

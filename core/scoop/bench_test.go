@@ -29,7 +29,7 @@ func eleven(t testing.TB) []measure.Measure {
 func BenchmarkJointRoundingOfFourteenLines(b *testing.B) {
 	lines, measures := fourteen(b), eleven(b)
 	for b.Loop() {
-		if front, _ := NewSet(measures, measure.US).Joint(lines); len(front) == 0 {
+		if front := NewSet(measures, measure.US).Joint(lines); len(front.Points) == 0 {
 			b.Fatal("no solution")
 		}
 	}
@@ -58,14 +58,14 @@ func nasty(t testing.TB) map[string]struct {
 		measures []measure.Measure
 	}
 	return map[string]hard{
-		"36 lines of 1/8 cup of flour":            {many("bread-flour", 36, 15.625, 0), eleven(t)},
-		"40 lines of flour, no two alike":         {many("bread-flour", 40, 11, 0.7), odd},
-		"38 lines of water beside flour":          {append(many("water", 38, 6, 0.3), loaf...), odd},
-		"38 lines of milk beside flour":           {append(many("milk", 38, 6, 0.3), loaf...), eleven(t)},
-		"38 lines of spice beside flour":          {append(many("ground-spice", 38, 2, 0.3), loaf...), odd},
-		"20 flours and 20 liquids":                {append(many("bread-flour", 20, 20, 1.1), many("water", 20, 12, 0.9)...), odd},
-		"fourteen lines, forty odd measures":      {fourteen(t), odd},
-		"liquids and spices without any flour":    {append(many("water", 20, 11, 0.7), many("ground-spice", 20, 2, 0.3)...), odd},
+		"36 lines of 1/8 cup of flour":           {many("bread-flour", 36, 15.625, 0), eleven(t)},
+		"40 lines of flour, no two alike":        {many("bread-flour", 40, 11, 0.7), odd},
+		"38 lines of water beside flour":         {append(many("water", 38, 6, 0.3), loaf...), odd},
+		"38 lines of milk beside flour":          {append(many("milk", 38, 6, 0.3), loaf...), eleven(t)},
+		"38 lines of spice beside flour":         {append(many("ground-spice", 38, 2, 0.3), loaf...), odd},
+		"20 flours and 20 liquids":               {append(many("bread-flour", 20, 20, 1.1), many("water", 20, 12, 0.9)...), odd},
+		"fourteen lines, forty odd measures":     {fourteen(t), odd},
+		"liquids and spices without any flour":   {append(many("water", 20, 11, 0.7), many("ground-spice", 20, 2, 0.3)...), odd},
 		"the largest pan: 3 kg of each of forty": {many("bread-flour", 40, 3000, 0), odd},
 	}
 }
@@ -74,7 +74,7 @@ func BenchmarkWorstRequest(b *testing.B) {
 	for name, hard := range nasty(b) {
 		b.Run(name, func(b *testing.B) {
 			for b.Loop() {
-				if front, _ := NewSet(hard.measures, measure.US).Joint(hard.lines); len(front) == 0 {
+				if front := NewSet(hard.measures, measure.US).Joint(hard.lines); len(front.Points) == 0 {
 					b.Fatal("no solution")
 				}
 			}
@@ -85,17 +85,17 @@ func BenchmarkWorstRequest(b *testing.B) {
 func TestTheHardestRequestIsAnsweredWithinItsBudget(t *testing.T) {
 	brokenOff := 0
 	for name, hard := range nasty(t) {
-		front, proven := NewSet(hard.measures, measure.US).Joint(hard.lines)
-		if len(front) == 0 {
+		front := NewSet(hard.measures, measure.US).Joint(hard.lines)
+		if len(front.Points) == 0 {
 			t.Errorf("%s: no answer", name)
 			continue
 		}
-		for n, a := range front[0].Amounts {
+		for n, a := range front.At(0).Amounts {
 			if a.Grams <= 0 {
 				t.Errorf("%s: line %d gets nothing", name, n)
 			}
 		}
-		if !proven {
+		if !front.Proven {
 			brokenOff++
 		}
 	}
@@ -110,7 +110,7 @@ func TestNobodyWaitsNothingIsWorkedOut(t *testing.T) {
 	hard := nasty(t)["20 flours and 20 liquids"]
 	set := NewSet(hard.measures, measure.US)
 	set.Stop = gone
-	if front, proven := set.Joint(hard.lines); proven || len(front) == 0 {
-		t.Errorf("with nobody waiting the search went on to its end (%v)", proven)
+	if front := set.Joint(hard.lines); front.Proven || len(front.Points) == 0 {
+		t.Errorf("with nobody waiting the search went on to its end (%v)", front.Proven)
 	}
 }

@@ -103,19 +103,35 @@ func toleranceOf(i larder.Ingredient, exact measure.Grams) float64 {
 	return max(otherTolerance, float64(i.GramsPerMl()*measure.Grams(eighth)/exact))
 }
 
-// Joint measures all lines together. It returns the exact trade-off between fewer scoops and a
-// smaller D: every solution that no other beats in both, fewest scoops first, among those that miss
-// as few tolerances as can be. A line without any measure that suits it gets an amount without
-// scoops at its exact weight. docs/rounding.md states the objective. Where there is more to go through
-// than the budget of work holds, it returns the best that was found, and proven is false.
-func (s *Set) Joint(lines []Line) (front []Solution, proven bool) {
-	p := s.problem(lines)
-	found := p.search()
-	out := make([]Solution, 0, len(found))
-	for _, f := range found {
-		out = append(out, p.solution(f))
+// Point is one point of the trade-off between fewer scoops and a smaller D.
+type Point struct {
+	Scoops int
+	D      float64
+}
+
+// Front is the exact trade-off: every solution that no other beats in both, fewest scoops first, among
+// those that miss as few tolerances as can be.
+type Front struct {
+	Points  []Point
+	Proven  bool // false where there was more to go through than the budget of work holds
+	problem *problem
+	found   []found
+}
+
+// At is the solution at a point.
+func (f Front) At(n int) Solution { return f.problem.solution(f.found[n]) }
+
+// Joint measures all lines together. A line without any measure that suits it gets an amount without
+// scoops at its exact weight. docs/rounding.md states the objective. Where the budget of work is used up
+// it returns the best that was found.
+func (s *Set) Joint(lines []Line) Front {
+	f := Front{problem: s.problem(lines)}
+	f.found = f.problem.search()
+	for _, x := range f.found {
+		f.Points = append(f.Points, Point{x.scoops, x.d})
 	}
-	return out, !p.work.brokenOff
+	f.Proven = !f.problem.work.brokenOff
+	return f
 }
 
 func (s *Set) problem(lines []Line) *problem {

@@ -310,7 +310,11 @@ func TestTheFrontIsTheTrueOptimum(t *testing.T) {
 		}
 		cases++
 		misses, want := brute(set, lines)
-		got, _ := NewSet(set, measure.US).Joint(lines)
+		front := NewSet(set, measure.US).Joint(lines)
+		var got []Solution
+		for n := range front.Points {
+			got = append(got, front.At(n))
+		}
 		describe := func() string {
 			s := ""
 			for _, l := range lines {

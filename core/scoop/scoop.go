@@ -6,7 +6,9 @@ import (
 	"cmp"
 	"math"
 	"slices"
+	"strconv"
 	"strings"
+	"sync"
 
 	"risepan/core/larder"
 	"risepan/core/measure"
@@ -78,6 +80,7 @@ type Set struct {
 	volumes  []int                 // of each, in steps
 	step     float64               // ml
 	tables   map[tableKey]*table
+	key      string // of its measures
 }
 
 // stepsPerTeaspoon divides a teaspoon so that halves, thirds, quarters and eighths of spoons and
@@ -98,9 +101,47 @@ func NewSet(measures []measure.Measure, s measure.Standard) *Set {
 		ml := m.Amount.Millilitres()
 		set.ml = append(set.ml, ml)
 		set.volumes = append(set.volumes, max(1, int(math.Round(float64(ml)/set.step))))
+		set.key += strconv.Itoa(set.volumes[len(set.volumes)-1]) + " "
 	}
 	return set
 }
+
+// made remembers tables, for those of one drawer of cups and spoons are asked for again and again. A
+// table never changes once it is there; of sizes, the largest is kept.
+var made struct {
+	sync.Mutex
+	tables map[string]*table
+}
+
+// mostMade is how many tables are remembered, of up to about 100 kB each.
+const mostMade = 64
+
+// remembered is the table of a set that was made before and is large enough.
+func (s *Set) remembered(usable, liked, size int) *table {
+	made.Lock()
+	defer made.Unlock()
+	if t := made.tables[s.tableName(usable, liked)]; t != nil && len(t.fewest) >= size {
+		return t
+	}
+	return nil
+}
+
+func (s *Set) remember(usable, liked int, t *table) {
+	made.Lock()
+	defer made.Unlock()
+	if len(made.tables) >= mostMade || made.tables == nil {
+		made.tables = map[string]*table{}
+	}
+	made.tables[s.tableName(usable, liked)] = t
+}
+
+// tableName tells tables apart: by the measures, how many of them may be used, and which is liked.
+func (s *Set) tableName(usable, liked int) string {
+	return s.key + strconv.Itoa(usable) + " " + strconv.Itoa(liked)
+}
+
+// tableStep is by how many steps of volume tables grow: about a cup and a half.
+const tableStep = 2048
 
 type tableKey struct {
 	least  measure.Millilitres
@@ -176,14 +217,22 @@ func (s *Set) table(least measure.Millilitres, want int, prefer measure.Measure)
 	if t := s.tables[key]; t != nil && len(t.fewest) >= size {
 		return t, true
 	}
-	if t := s.tables[key]; t != nil {
-		size = max(size, 2*len(t.fewest)) // so that growing lines do not make it anew each time
+	liked := -1
+	if prefer.Amount.Millilitres() > 0 {
+		liked = slices.Index(s.measures[:usable], prefer)
+		if liked < 0 {
+			liked = len(s.measures) // none of those that may be used: all are strangers
+		}
 	}
+	if t := s.remembered(usable, liked, size); t != nil {
+		s.tables[key] = t
+		return t, true
+	}
+	size = (size/tableStep + 1) * tableStep // so that growing lines do not make it anew each time
 	price := make([]int32, usable)
-	liked := prefer.Amount.Millilitres() > 0
 	for n := range usable {
 		price[n] = 1
-		if liked && s.measures[n] != prefer {
+		if liked >= 0 && n != liked {
 			price[n] += stranger
 		}
 	}
@@ -197,5 +246,6 @@ func (s *Set) table(least measure.Millilitres, want int, prefer measure.Measure)
 		}
 	}
 	s.tables[key] = t
+	s.remember(usable, liked, t)
 	return t, true
 }

@@ -58,7 +58,7 @@ func (f *front) add(x found) {
 }
 
 // bins divide the range of flour; in each, one lower bound holds for all its combinations.
-const bins = 48
+const bins = 16
 
 // search goes through the combinations of flours. The best of each number of scoops come first,
 // so that the front is soon good; of the rest most are left out, because even the lower bound of

@@ -5,6 +5,7 @@ package main
 import (
 	"context"
 	"database/sql"
+	"flag"
 	"fmt"
 	"log"
 	"log/slog"
@@ -19,9 +20,11 @@ import (
 
 func main() {
 	log.SetFlags(0)
+	quick := flag.Bool("quick", false, "only the calls: without a hundred thousand bakes, twenty thousand recipes and the browser")
+	flag.Parse()
 	temp, err := os.MkdirTemp("", "rise-pan-measure")
 	if err == nil {
-		err = run(temp)
+		err = run(temp, *quick)
 		os.RemoveAll(temp)
 	}
 	if err != nil {
@@ -38,7 +41,7 @@ type bench struct {
 	machine string // an id
 }
 
-func run(temp string) error {
+func run(temp string, quick bool) error {
 	ctx := context.Background()
 	server, err := mariadb.Start(ctx, filepath.Join(temp, "data"), slog.New(slog.DiscardHandler))
 	if err != nil {
@@ -60,10 +63,17 @@ func run(temp string) error {
 	if err := b.find(ctx); err != nil {
 		return err
 	}
-	for _, step := range []func(context.Context, *bench) error{plans, polls, manyBakes, logPages, taps} {
+	steps := []func(context.Context, *bench) error{plans, polls, manyBakes, logPages, taps}
+	if quick {
+		steps = []func(context.Context, *bench) error{plans, polls, taps}
+	}
+	for _, step := range steps {
 		if err := step(ctx, b); err != nil {
 			return err
 		}
+	}
+	if quick {
+		return nil
 	}
 	return shelves(ctx, temp)
 }
