@@ -105,10 +105,10 @@ func (c *call) version() (int, error) {
 	return version, nil
 }
 
-// notModified is returned by a handler whose client has the newest state already.
-var notModified = errors.New("not modified")
+// errNotModified is returned by a handler whose client has the newest state already.
+var errNotModified = errors.New("not modified")
 
-// unseen is notModified for a client that says it has seen all that happened in a journal; it asks the
+// unseen is errNotModified for a client that says it has seen all that happened in a journal; it asks the
 // newest number alone.
 func (c *call) unseen(id string) error {
 	text := c.gin.Query("after")
@@ -121,14 +121,14 @@ func (c *call) unseen(id string) error {
 	}
 	newest, err := c.Newest(c.ctx, c.kitchen, id)
 	if err == nil && after == newest {
-		return notModified
+		return errNotModified
 	}
 	return err
 }
 
 // answer writes what a handler returned.
 func (s *server) answer(c *gin.Context, status int, v any, err error) {
-	if errors.Is(err, notModified) {
+	if errors.Is(err, errNotModified) {
 		c.Status(http.StatusNotModified)
 		return
 	}

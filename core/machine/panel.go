@@ -96,6 +96,25 @@ func (m Machine) Full() Panel {
 	return p
 }
 
+// check reports what about a ring cannot be; known tells the machine's cycles.
+func (r Ring) check(at string, known func(cycle string) bool) error {
+	if len(r.Values) > 0 && !slices.Contains(r.Values, r.Default) {
+		return fault.At(at+"/default", "%q is not among the values that this button steps through: %s", r.Default, strings.Join(r.Values, ", "))
+	}
+	if !apart(r.Values) {
+		return fault.At(at+"/values", "a value stands in this ring twice")
+	}
+	for cycle, values := range r.Only {
+		if !known(cycle) {
+			return fault.At(at+"/only", "there is no cycle %q", cycle)
+		}
+		if len(values) == 0 || !apart(values) {
+			return fault.At(at+"/only", "the ring for cycle %q is empty or holds a value twice", cycle)
+		}
+	}
+	return nil
+}
+
 func (m Machine) checkPanel() error {
 	p := m.Full()
 	known := func(id string) bool { _, ok := m.Cycle(id); return ok }
@@ -103,20 +122,8 @@ func (m Machine) checkPanel() error {
 		at   string
 		ring Ring
 	}{{"menu", p.Menu}, {"crust", p.Crust}, {"size", p.Size}, {"addIns", p.AddIns}} {
-		at := "/panel/" + r.at
-		if len(r.ring.Values) > 0 && !slices.Contains(r.ring.Values, r.ring.Default) {
-			return fault.At(at+"/default", "%q is not among the values that this button steps through: %s", r.ring.Default, strings.Join(r.ring.Values, ", "))
-		}
-		if !apart(r.ring.Values) {
-			return fault.At(at+"/values", "a value stands in this ring twice")
-		}
-		for cycle, values := range r.ring.Only {
-			if !known(cycle) {
-				return fault.At(at+"/only", "there is no cycle %q", cycle)
-			}
-			if len(values) == 0 || !apart(values) {
-				return fault.At(at+"/only", "the ring for cycle %q is empty or holds a value twice", cycle)
-			}
+		if err := r.ring.check("/panel/"+r.at, known); err != nil {
+			return err
 		}
 	}
 	for _, id := range p.Menu.Values {

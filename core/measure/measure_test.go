@@ -4,6 +4,7 @@ import (
 	"encoding/json"
 	"errors"
 	"math"
+	"math/big"
 	"math/rand/v2"
 	"testing"
 )
@@ -194,4 +195,45 @@ func FuzzReadingATemperature(f *testing.F) {
 			t.Errorf("%q reads as %s, which reads back as %s (%v)", text, r, back, err)
 		}
 	})
+}
+
+// Ratios of small terms are reckoned in 64 bits: the same as with big numbers, and of large ones too.
+func TestRatiosOfSmallTermsReckonLikeBigOnes(t *testing.T) {
+	random := rand.New(rand.NewPCG(7, 9))
+	for n := range 20_000 {
+		most := int64(1000)
+		if n%4 == 0 {
+			most = 1 << 34 // beyond what is small
+		}
+		a, b := random.Int64N(2*most)-most, random.Int64N(most)+1
+		c, d := random.Int64N(2*most)-most, random.Int64N(most)+1
+		r, s := NewRatio(a, b), NewRatio(c, d)
+		x, y := big.NewRat(a, b), big.NewRat(c, d)
+		if got, want := r.Cmp(s), x.Cmp(y); got != want {
+			t.Fatalf("%v against %v is %d, want %d", r, s, got, want)
+		}
+		if most > 1000 {
+			continue // sums and products may be rounded there
+		}
+		for name, p := range map[string]struct {
+			got  Ratio
+			want *big.Rat
+		}{
+			"+": {r.Plus(s), new(big.Rat).Add(x, y)}, "-": {r.Minus(s), new(big.Rat).Sub(x, y)}, "*": {r.Times(s), new(big.Rat).Mul(x, y)},
+		} {
+			num, den := p.got.Terms()
+			if big.NewRat(num, den).Cmp(p.want) != 0 || p.got.Sign() != p.want.Sign() {
+				t.Fatalf("%v %s %v is %v, want %v", r, name, s, p.got, p.want)
+			}
+		}
+		if f, _ := x.Float64(); r.Float() != f {
+			t.Fatalf("%v is %v, want %v", r, r.Float(), f)
+		}
+		if c != 0 {
+			num, den := r.Over(s).Terms()
+			if big.NewRat(num, den).Cmp(new(big.Rat).Quo(x, y)) != 0 {
+				t.Fatalf("%v over %v is %v", r, s, r.Over(s))
+			}
+		}
+	}
 }

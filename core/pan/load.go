@@ -247,18 +247,7 @@ func Load(m Manner, portions []Portion) Loaded {
 		out.Layers = asListed(here)
 	} else {
 		for _, s := range m.steps() {
-			layer := Layer{Stuff: s.stuff, Place: s.place, Reason: s.reason}
-			pours := true
-			for _, p := range here {
-				if slices.Contains(s.kinds, p.Kind) {
-					layer.Lines, layer.Volume = append(layer.Lines, p.Line), layer.Volume+p.Volume
-					pours = pours && p.Pours
-				}
-			}
-			if s.stuff == Fat && pours && s.place != Stirred && s.place != Spread {
-				layer.Place, layer.Reason = Spread, "It pours, and spreads by itself."
-			}
-			if len(layer.Lines) > 0 {
+			if layer := s.layer(here); len(layer.Lines) > 0 {
 				out.Layers = append(out.Layers, layer)
 			}
 		}
@@ -271,6 +260,22 @@ func Load(m Manner, portions []Portion) Loaded {
 		out.Layers = slices.Insert(out.Layers, max(at, 0), warm)
 	}
 	return out
+}
+
+// layer is what of the portions belongs to a step.
+func (s step) layer(portions []Portion) Layer {
+	layer := Layer{Stuff: s.stuff, Place: s.place, Reason: s.reason}
+	pours := true
+	for _, p := range portions {
+		if slices.Contains(s.kinds, p.Kind) {
+			layer.Lines, layer.Volume = append(layer.Lines, p.Line), layer.Volume+p.Volume
+			pours = pours && p.Pours
+		}
+	}
+	if s.stuff == Fat && pours && s.place != Stirred && s.place != Spread {
+		layer.Place, layer.Reason = Spread, "It pours, and spreads by itself."
+	}
+	return layer
 }
 
 // asListed makes a layer of each run of like things, in the recipe's order.

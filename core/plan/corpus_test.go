@@ -95,14 +95,14 @@ func readCorpus(t testing.TB, n int) recipe.Recipe {
 
 // tally sums up a corpus rounded with one set of measures.
 type tally struct {
-	loaves, lines, missed    int
-	joint, alone             int     // scoops
-	water, waterAlone        float64 // sums of absolute deviations, points
-	yeast, yeastAlone        float64 // sums of absolute deviations, %
-	yeasts                   int
-	slowest                  time.Duration
-	slowestName              string
-	unconfirmed, outOfBounds []string
+	loaves, lines, missed int
+	joint, alone          int     // scoops
+	water, waterAlone     float64 // sums of absolute deviations, points
+	yeast, yeastAlone     float64 // sums of absolute deviations, %
+	yeasts                int
+	slowest               time.Duration
+	slowestName           string
+	unconfirmed           []string
 }
 
 // withScoops is the amount nearest to g that at most most scoops make: what a baker does who rounds

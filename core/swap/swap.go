@@ -191,6 +191,22 @@ func (b *bench) insert(at int, i larder.Ingredient, grams float64, beside recipe
 	return at
 }
 
+// open lists the components that are to be made up, and by how much each is off: those beyond their
+// slack, and those that a line makes up for already.
+func (b *bench) open(with [all]int) (open []component, off components) {
+	off = b.target
+	for c, held := range b.sum() {
+		off[c] -= held
+		if with[c] >= 0 || math.Abs(off[c])*100/b.flour > slack[c] {
+			open = append(open, component(c))
+		}
+	}
+	if len(open) > 0 && !slices.Contains(open, water) {
+		open = append(open, water) // everything else brings a little of it
+	}
+	return open, off
+}
+
 // makeUp brings the dough back to its target with the recipe's own liquid, fat, sugar and salt, or
 // new lines of them.
 func (b *bench) makeUp(source larder.Ingredient, swapped int) error {
@@ -199,17 +215,7 @@ func (b *bench) makeUp(source larder.Ingredient, swapped int) error {
 		with[c] = -1
 	}
 	for range all {
-		var open []component
-		off := b.target
-		for c, held := range b.sum() {
-			off[c] -= held
-			if with[c] >= 0 || math.Abs(off[c])*100/b.flour > slack[c] {
-				open = append(open, component(c))
-			}
-		}
-		if len(open) > 0 && !slices.Contains(open, water) {
-			open = append(open, water) // everything else brings a little of it
-		}
+		open, off := b.open(with)
 		if len(open) == 0 || !slices.ContainsFunc(open, func(c component) bool { return math.Abs(off[c]) > 1e-9 }) {
 			break
 		}
