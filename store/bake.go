@@ -106,8 +106,8 @@ func (q Queries) Bake(ctx context.Context, kitchenID, id string) (b Bake, err er
 	return b, plans.decode(id, shape, doc, &b.Plan)
 }
 
-const selectGlance = `SELECT id, recipe, machine, machine_id, size, cycle_id, cycle_panel, cycle_name, started_at, begins_at, ready_at, warm_until,
-	ended_at, gave_up, mark, note, moments FROM bakes WHERE kitchen_id = ? `
+const glanceColumns = `SELECT id, recipe, machine, machine_id, size, cycle_id, cycle_panel, cycle_name, started_at, begins_at, ready_at, warm_until,
+	ended_at, gave_up, mark, note, moments `
 
 func scanGlance(scan func(...any) error) (g Glance, err error) {
 	var size, moments string
@@ -131,7 +131,8 @@ func scanGlance(scan func(...any) error) (g Glance, err error) {
 // Glances lists a page of a kitchen's bakes, newest first: those started before a time, or at it with a
 // lesser id; from the newest where the time is zero.
 func (q Queries) Glances(ctx context.Context, kitchenID string, before time.Time, id string, most int) ([]Glance, error) {
-	query, args := selectGlance+`AND put_away = FALSE `, []any{kitchenID}
+	// Left to choose, the optimizer reads and sorts every older bake of a deep page: 130 ms for 0.6 ms.
+	query, args := glanceColumns+`FROM bakes FORCE INDEX (bakes_newest) WHERE kitchen_id = ? AND put_away = FALSE `, []any{kitchenID}
 	if !before.IsZero() {
 		query, args = query+`AND (started_at, id) < (?, ?) AND started_at <= ? `, append(args, before.UTC(), id, before.UTC())
 	}
@@ -144,7 +145,7 @@ const mostRunning = 20
 
 // Running lists a kitchen's bakes that have not ended, newest first.
 func (q Queries) Running(ctx context.Context, kitchenID string) ([]Glance, error) {
-	rows, err := q.q.QueryContext(ctx, selectGlance+`AND ended_at IS NULL AND NOT put_away ORDER BY started_at DESC LIMIT ?`, kitchenID, mostRunning)
+	rows, err := q.q.QueryContext(ctx, glanceColumns+`FROM bakes WHERE kitchen_id = ? AND ended_at IS NULL AND NOT put_away ORDER BY started_at DESC LIMIT ?`, kitchenID, mostRunning)
 	return list(rows, err, scanGlance)
 }
 

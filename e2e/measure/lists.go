@@ -138,7 +138,7 @@ func logPages(ctx context.Context, b *bench) error {
 		}
 		plain, err := median(60, func() error {
 			rows, err := b.db.QueryContext(ctx, `SELECT id, recipe, machine, machine_id, size, cycle_id, cycle_panel, cycle_name, started_at, begins_at, ready_at, warm_until,
-				ended_at, gave_up, mark, note, moments FROM bakes WHERE kitchen_id = '`+b.kitchen+`' AND put_away = FALSE `+p.where+` ORDER BY started_at DESC, id DESC LIMIT 51`)
+				ended_at, gave_up, mark, note, moments FROM bakes FORCE INDEX (bakes_newest) WHERE kitchen_id = '`+b.kitchen+`' AND put_away = FALSE `+p.where+` ORDER BY started_at DESC, id DESC LIMIT 51`)
 			if err != nil {
 				return err
 			}
