@@ -145,8 +145,6 @@ func (k Kitchen) Check() error {
 		return err
 	}
 	switch {
-	case k.Quiet.From < 0 || k.Quiet.From >= day || k.Quiet.To < 0 || k.Quiet.To >= day:
-		return fault.At("/quiet", "quiet hours are times of day, such as 22:30")
 	case len(k.Facts) > mostFacts || len(k.Prefer) > mostFacts:
 		return fault.At("/facts", "these lists are too long: at most %d of own facts, and of measures liked", mostFacts)
 	case k.Lead < 0 || k.Lead > 240:

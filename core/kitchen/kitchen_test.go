@@ -76,6 +76,8 @@ func TestAKitchenThatCannotBeIsRefusedAtItsField(t *testing.T) {
 	hot, _ := measure.ParseTemperature("60 °C")
 	for pointer, change := range map[string]func(*Kitchen){
 		"/name":             func(k *Kitchen) { k.Name = " " },
+		"/quiet/from":       func(k *Kitchen) { k.Quiet.From = -1 },
+		"/quiet/to":         func(k *Kitchen) { k.Quiet.To = 24 * 60 },
 		"/room":             func(k *Kitchen) { k.Room = hot },
 		"/cups/0/weighings": func(k *Kitchen) { k.Cups = []larder.Cup{cup} },
 		"/cups/0/flour": func(k *Kitchen) {

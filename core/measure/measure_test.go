@@ -77,6 +77,15 @@ func TestWrongAmountsSayWhereTheyAreWrong(t *testing.T) {
 	}
 }
 
+func TestANumberIsReadWholeOrNotAtAll(t *testing.T) {
+	for text, want := range map[string]Ratio{"2": {2, 1}, " 1 1/2 ": {3, 2}, "1½": {3, 2}, "1.5": {3, 2}, "": {}, "flour": {}, "2 x": {}, "1/0": {}, "1 1/2 cups": {}} {
+		got, err := ParseRatio(text)
+		if (err == nil) != (want != Ratio{}) || err == nil && got.Cmp(want) != 0 {
+			t.Errorf("%q reads as %v (%v), want %v", text, got, err, want)
+		}
+	}
+}
+
 func TestWritingAnAmountAndReadingItBackIsTheSameAmount(t *testing.T) {
 	random := rand.New(rand.NewPCG(1, 2))
 	for range 5000 {

@@ -134,6 +134,25 @@ func TestReducedSaltIsHeldAndSaid(t *testing.T) {
 	}
 }
 
+func TestOnlyWhatIsShortIsSpokenOf(t *testing.T) {
+	for grams, said := range map[measure.Grams]string{
+		3: "There is only 3 g of honey", 0: "There is no honey", 900: "",
+	} {
+		k := heron()
+		k.Stock = []kitchen.Stocked{{Ingredient: "honey", Grams: grams}}
+		p := plantest.Must(t, k, wish(t, "Oat and honey loaf", demo.Galley(), oneHalf, ""), evening)
+		var found []string
+		for _, c := range p.Cautions {
+			if c.About == plan.Cupboard {
+				found = append(found, c.Say)
+			}
+		}
+		if said == "" && found != nil || said != "" && (len(found) != 1 || !strings.HasPrefix(found[0], said)) {
+			t.Errorf("with %v of honey the plan says %q", grams, found)
+		}
+	}
+}
+
 func TestNotesOnFlourYeastAndCupboard(t *testing.T) {
 	text := func(lines string, kind recipe.Kind) recipe.Recipe {
 		l, err := recipe.ReadLines(strings.ReplaceAll(lines, "; ", "\n"), measure.US)
@@ -202,6 +221,24 @@ func TestADelayIsMadeSafeBySwaps(t *testing.T) {
 	}
 	if len(safe.Swaps) != 2 || safe.Formula.Written == nil || math.Abs(safe.Formula.Hydration-safe.Formula.Written.Hydration) > 0.3 {
 		t.Errorf("swaps %+v move hydration from %+v to %.1f", safe.Swaps, safe.Formula.Written, safe.Formula.Hydration)
+	}
+	stands := 0
+	for _, l := range safe.Lines {
+		want := ""
+		for _, o := range w.Recipe.Lines {
+			if o.ID == l.ID && o.Ingredient == l.Ingredient {
+				want = o.Amount.String()
+			}
+		}
+		if l.Written != "" && l.Written != want {
+			t.Errorf("%s is said to be written %q; the recipe says %q", l.Name, l.Written, want)
+		}
+		if l.Written != "" {
+			stands++
+		}
+	}
+	if stands == 0 || stands == len(safe.Lines) {
+		t.Errorf("%d of %d lines stand in the recipe as they are", stands, len(safe.Lines))
 	}
 	w.Swaps = append(w.Swaps, swap.Pick{Line: "l1", Swap: "sugar>honey"})
 	var f *fault.Fault

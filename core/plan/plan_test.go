@@ -225,6 +225,25 @@ func TestTheDigestFollowsTheLoafAndNotTheClock(t *testing.T) {
 
 // Whatever the wish, a plan can be written as JSON (so no figure is NaN), reads back as itself,
 // places every line once, and keeps its stages in time order.
+// yeastShifts holds the plan's word on its yeast against its own lines.
+func yeastShifts(t testing.TB, p plan.Plan) {
+	t.Helper()
+	var exact, yeast float64
+	for _, l := range p.Lines {
+		if i, _ := larder.Know(l.Ingredient); i.Kind == larder.Yeast && l.Part == "" {
+			exact += float64(l.Exact)
+			yeast += float64(l.Measured.Grams)
+		}
+	}
+	shift, want := p.Rounding.Shift, 0.0
+	if exact > 0 {
+		want = 100 * (yeast/exact/(1+shift.Flour/100) - 1)
+	}
+	if math.Abs(shift.Yeast-want) > 0.3 {
+		t.Errorf("%s: the yeast moves %.1f %%, the plan says %.1f %%", p.Recipe, want, shift.Yeast)
+	}
+}
+
 func TestEveryPlanHoldsTogether(t *testing.T) {
 	random := rand.New(rand.NewPCG(2, 9))
 	for _, r := range demo.Recipes() {
@@ -243,6 +262,7 @@ func TestEveryPlanHoldsTogether(t *testing.T) {
 				if err := json.Unmarshal(b, &back); err != nil || back.Digest() != p.Digest() {
 					t.Fatalf("%s on %s does not read back as itself: %v", r.Name, m.Name, err)
 				}
+				yeastShifts(t, p)
 				placed := map[string]int{}
 				for _, l := range p.Pan.Layers {
 					for _, id := range l.Lines {

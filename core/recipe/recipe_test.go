@@ -122,6 +122,29 @@ func TestNonsenseIsAFaultAtTheLine(t *testing.T) {
 	}
 }
 
+func TestARecipeThatCannotBeIsRefusedAtItsField(t *testing.T) {
+	for pointer, change := range map[string]func(*Recipe){
+		"":              func(*Recipe) {},
+		"/lines":        func(r *Recipe) { r.Lines = nil },
+		"/drawn":        func(r *Recipe) { r.Drawn = -1 },
+		"/lines/0/id":   func(r *Recipe) { r.Lines[0].ID = strings.Repeat("l", longID+1) },
+		"/lines/0/note": func(r *Recipe) { r.Lines[0].Note = "sifted\ntwice" },
+		"/lines/1/note": func(r *Recipe) { r.Lines[1].Note = strings.Repeat("n", longLineNote+1) },
+		"/lines/1/or":   func(r *Recipe) { r.Lines[1].Or = make([]larder.ID, mostOthers+1) },
+	} {
+		lines, err := ReadLines("3 cups bread flour, spooned\n1 cup water\n2 tsp active dry yeast", measure.US)
+		if err != nil {
+			t.Fatal(err)
+		}
+		r := Recipe{Name: "n", Kind: White, Size: measure.LoafPounds(3, 2), Standard: measure.US, Lines: lines}
+		change(&r)
+		var f *fault.Fault
+		if err := r.Check(); pointer == "" && err != nil || pointer != "" && (!errors.As(err, &f) || f.Pointer != pointer) {
+			t.Errorf("%s: refused as %v", pointer, err)
+		}
+	}
+}
+
 func FuzzReadingARecipe(f *testing.F) {
 	f.Add(pasted)
 	f.Add("1 or or or")

@@ -287,3 +287,13 @@ func TestDelaySafeRidsALoafOfAllThatSpoils(t *testing.T) {
 		t.Errorf("the dough was %+v and is %+v", before, after)
 	}
 }
+
+func TestLinearEquationsAreSolvedOrKnownToHaveNoAnswer(t *testing.T) {
+	// 2y = 4 and x + y = 5; then the same line twice.
+	if x, ok := solve([][]float64{{0, 2, 4}, {1, 1, 5}}); !ok || math.Abs(x[0]-3) > 1e-12 || math.Abs(x[1]-2) > 1e-12 {
+		t.Errorf("solved as %v, %v", x, ok)
+	}
+	if x, ok := solve([][]float64{{1, 2, 4}, {2, 4, 9}}); ok {
+		t.Errorf("two parallel lines meet at %v", x)
+	}
+}

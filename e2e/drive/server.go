@@ -15,7 +15,6 @@ import (
 	"strings"
 	"sync"
 	"syscall"
-	"time"
 )
 
 // Server is a running rise-pan with a database of its own.
@@ -118,15 +117,4 @@ func (s *Server) Kitchen() (string, error) {
 		return "", fmt.Errorf("the house has no kitchen: %v", err)
 	}
 	return s.URL + "/api/v1/kitchens/" + all.Kitchens[0].ID, nil
-}
-
-// Healthy reports whether the server and its database answer.
-func (s *Server) Healthy() bool {
-	c := http.Client{Timeout: 2 * time.Second}
-	r, err := c.Get(s.URL + "/api/v1/health")
-	if err != nil {
-		return false
-	}
-	r.Body.Close()
-	return r.StatusCode == http.StatusOK
 }
