@@ -1,6 +1,7 @@
 package api_test
 
 import (
+	"context"
 	"fmt"
 	"net/http/httptest"
 	"strings"
@@ -312,5 +313,31 @@ func TestAnUnknownKitchenIsNotFound(t *testing.T) {
 		if w.Code != 404 {
 			t.Errorf("%s: %d", path, w.Code)
 		}
+	}
+}
+
+// A request waits on the database no longer than its context lets it, and what it was at is not half done.
+func TestADatabaseThatHangsHoldsNobody(t *testing.T) {
+	h := open(t)
+	before, path := len(h.shelf().Recipes), "/api/v1/kitchens/"+h.kitchen()+"/recipes"
+	loaf := `{"name": "Held", "kind": "white", "size": "1 lb", "standard": "us", "text": "1 cup water\n3 cups bread flour\n2 tsp instant yeast"}`
+	release := storetest.Hold(t, h.store, "recipes")
+	for _, ask := range []struct{ method, path, body string }{{"POST", path, loaf}, {"GET", path, ""}} {
+		ctx, cancel := context.WithTimeout(t.Context(), 200*time.Millisecond)
+		r := httptest.NewRequestWithContext(ctx, ask.method, "http://127.0.0.1"+ask.path, strings.NewReader(ask.body))
+		r.Header.Set("Idempotency-Key", "held")
+		w := httptest.NewRecorder()
+		h.handler.ServeHTTP(w, r)
+		cancel()
+		if w.Code != 503 || !strings.Contains(w.Body.String(), "nothing was stored") {
+			t.Errorf("%s with the table held: %d %s", ask.method, w.Code, w.Body)
+		}
+	}
+	release()
+	var kept, again api.RecipeRead
+	h.must(201, "POST", "~/recipes", loaf, &kept, "Idempotency-Key", "held")
+	h.must(201, "POST", "~/recipes", loaf, &again, "Idempotency-Key", "held")
+	if now := len(h.shelf().Recipes); now != before+1 || again.ID != kept.ID {
+		t.Errorf("%d recipes became %d", before, now)
 	}
 }

@@ -221,6 +221,15 @@ func TestMomentsInOrderWithTheBeepOnlyForAddIns(t *testing.T) {
 	}
 }
 
+func TestACycleThatOnlyBakesHasNoDoughToLookAt(t *testing.T) {
+	c := machine.Cycle{Stages: []machine.Stage{{Kind: machine.Bake, Minutes: 40}}}
+	for _, m := range Moments(c.Programme(measure.LoafPounds(1, 1), machine.Medium), 0, Needs{AddIns: true, Held: true}) {
+		if m.Person && m.Kind != Ready {
+			t.Errorf("someone is called for %+v", m)
+		}
+	}
+}
+
 func TestAPauseThatWaitsForStartIsAMomentForHands(t *testing.T) {
 	c := machine.Cycle{Restart: true, Beeps: []machine.Beep{{For: machine.PaddleOut, By: machine.BeforeLastRise}},
 		Stages: []machine.Stage{{Kind: machine.Knead, Minutes: 20}, {Kind: machine.Rise, Minutes: 60}}}

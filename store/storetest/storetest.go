@@ -96,3 +96,20 @@ func RunOn(t testing.TB, dsn, query string, args ...any) {
 		t.Fatal(err)
 	}
 }
+
+// Hold keeps a table of a store that Open made from everybody else until release is called, as a database
+// that hangs would.
+func Hold(t testing.TB, s *store.Store, table string) (release func()) {
+	t.Helper()
+	dsn, _ := dsns.Load(s)
+	db, err := sql.Open("mysql", dsn.(string))
+	if err != nil {
+		t.Fatal(err)
+	}
+	db.SetMaxOpenConns(1) // the lock goes with its connection
+	t.Cleanup(func() { db.Close() })
+	if _, err := db.Exec("LOCK TABLES " + table + " WRITE"); err != nil {
+		t.Fatal(err)
+	}
+	return func() { db.Close() }
+}
