@@ -167,6 +167,18 @@ func TestADelayExcludesCyclesWithoutOne(t *testing.T) {
 	}
 }
 
+// Of all cycles it is the rapid one that asks for instant yeast, and only of a loaf with another.
+func TestARapidCycleAsksForInstantYeast(t *testing.T) {
+	for yeast, asks := range map[string]bool{"2 tsp active dry yeast": true, "2 tsp instant yeast": false, "2 tsp baking powder": false} {
+		n := needs(t, written(t, recipe.White, "1 cup water; 1 1/2 tsp salt; 3 cups bread flour; "+yeast))
+		for _, o := range choice.Cycles(lock(), n) {
+			if got := strings.Contains(o.Reason, "instant yeast"); got != (asks && o.Cycle == "rapid") {
+				t.Errorf("%s on %s: %q", yeast, o.Cycle, o.Reason)
+			}
+		}
+	}
+}
+
 // A pale loaf wants a dark crust, an egg loaf a light one: a machine that lacks it gives the nearest, not
 // the first in its list.
 func TestTheNearestCrustOfTheMachineIsTaken(t *testing.T) {

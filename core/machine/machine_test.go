@@ -53,6 +53,7 @@ func TestBeepsOnTheClock(t *testing.T) {
 		{"from the end of the last knead", basic(), Beep{By: BeforeKneadEnd, Minutes: 6}, Window{34, 34}, true},
 		{"a preheat that varies makes it a window", warming, Beep{By: BeforeKneadEnd, Minutes: 6}, Window{30, 34}, true},
 		{"after the start, as the booklet says", basic(), Beep{By: AfterStart, Minutes: 25}, Window{25, 25}, true},
+		{"at the very start", basic(), Beep{By: AfterStart}, Window{0, 0}, true},
 		{"a window that the booklet gives", basic(), Beep{By: AfterStart, Minutes: 25, UpTo: 40}, Window{25, 40}, true},
 		{"just before the last rise", basic(), Beep{By: BeforeLastRise, Minutes: 0}, Window{40, 40}, true},
 		{"no rise, no such beep", Cycle{Stages: []Stage{{Kind: Bake, Minutes: 60}}}, Beep{By: BeforeLastRise}, Window{}, false},
@@ -142,7 +143,9 @@ func TestCyclesAreComparedInWords(t *testing.T) {
 }
 
 func TestMachinesThatCannotBeAreRefusedAtTheField(t *testing.T) {
-	if err := whole().Check(); err != nil {
+	good := whole()
+	good.Cycles[0].Beeps = append(good.Cycles[0].Beeps, Beep{For: Scrape, By: AfterStart}) // as it starts
+	if err := good.Check(); err != nil {
 		t.Fatalf("a good machine is refused: %v", err)
 	}
 	for pointer, spoil := range map[string]func(*Machine){
