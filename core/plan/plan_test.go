@@ -127,11 +127,33 @@ func TestAMilkAndEggLoafIsRefusedADelayWithAWayOut(t *testing.T) {
 	if !strings.Contains(c.Say, "whole milk and large egg") || !strings.Contains(c.Say, "spoil") || len(c.Ways) == 0 {
 		t.Errorf("the refusal gives no reason or way out: %+v", c)
 	}
+	if !slices.ContainsFunc(c.Ways, func(w plan.Way) bool { return w.Now && strings.HasPrefix(w.Say, "Start now") }) {
+		t.Errorf("no way out starts the bake now: %+v", c.Ways)
+	}
 	if p := mustMake(t, wish(t, "Sluice-gate egg loaf", demo.Galley(), oneHalf, "")); cautions(p, plan.Stop) != "" {
 		t.Errorf("started at once it is fine, but: %v", p.Cautions)
 	}
 	if p := mustMake(t, wish(t, "Towpath white", demo.Galley(), oneHalf, "2026-03-11T07:00")); cautions(p, plan.Stop) != "" {
 		t.Errorf("nothing in the white loaf spoils, but: %v", p.Cautions)
+	}
+}
+
+func TestSwapsAreOfferedOfALineAndOfTheLoafAsItIsWished(t *testing.T) {
+	w := wish(t, "Sluice-gate egg loaf", demo.Galley(), oneHalf, "")
+	w.Kitchen = heron()
+	milk := ""
+	for _, l := range w.Recipe.Lines {
+		if l.Ingredient == "milk" {
+			milk = l.ID
+		}
+	}
+	offers := plan.Offers(w.Place, w.Wish, milk)
+	if len(offers) == 0 || len(plan.Offers(w.Place, w.Wish, "")) <= len(offers) {
+		t.Errorf("for the milk it offers %+v", offers)
+	}
+	w.Wish.Without = []string{milk} // which the loaf needs: nothing can be offered of it
+	if got := plan.Offers(w.Place, w.Wish, milk); len(got) != 0 {
+		t.Errorf("of a loaf that cannot be it offers %+v", got)
 	}
 }
 
