@@ -11,6 +11,7 @@ import { Measures } from "./Measures";
 import { OwnCups } from "./OwnCups";
 import { OwnFacts } from "./OwnFacts";
 import { Preferences } from "./Preferences";
+import { tabLook } from "../parts/tabLook";
 
 const drawers = ["Drawer", "Flour", "Cupboard", "Habits"];
 
@@ -62,10 +63,7 @@ export default function KitchenScreen() {
       >
         <TabList className="mt-2 flex gap-1 border-b-2 border-rim">
           {drawers.map((d) => (
-            <Tab
-              key={d}
-              className="min-h-12 rounded-t-tray px-5 text-lg font-semibold max-md:px-2.5 max-md:text-base text-rim data-hover:bg-shelf data-selected:bg-rim data-selected:text-on-rim"
-            >
+            <Tab key={d} className={tabLook}>
               {d}
             </Tab>
           ))}

@@ -12,6 +12,7 @@ import { faultsOf } from "./fields";
 import { MachineForm } from "./MachineForm";
 import { PanelForm } from "./PanelForm";
 import { tidy } from "./tidy";
+import { tabLook } from "../parts/tabLook";
 
 /** A machine described with its booklet in hand. */
 export default function MachineEditor() {
@@ -135,10 +136,7 @@ function Description({ id, stored, start }: Props) {
       <TabGroup selectedIndex={tab} onChange={setTab}>
         <TabList className="mt-2 flex gap-1 border-b-2 border-rim">
           {["Machine", "Cycles", "Panel"].map((t) => (
-            <Tab
-              key={t}
-              className="min-h-12 rounded-t-tray px-5 text-lg font-semibold max-md:px-2.5 max-md:text-base text-rim data-hover:bg-shelf data-selected:bg-rim data-selected:text-on-rim"
-            >
+            <Tab key={t} className={tabLook}>
               {t}
             </Tab>
           ))}
