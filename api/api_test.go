@@ -428,7 +428,7 @@ func TestARecipeOfTheBakersOwn(t *testing.T) {
 		"text": "1 cup water\n2 tbsp butter or oil\n1 1/2 tsp salt\n2 3/4 cups bread flour\n1/4 cup teff flour\n2 tsp active dry yeast\nAdd-ins:\n1/2 cup raisins (optional)"}
 	var seen, kept api.RecipeRead
 	h.must(200, "POST", "~/recipes/read", mine, &seen)
-	if !seen.Inferred || seen.Recipe.Size.String() != "1 1/2 lb" || len(seen.Lines) != 7 || seen.Lines[4].Like == "" {
+	if !seen.Inferred || seen.Recipe.Size.String() != "1 1/2 lb" || len(seen.Lines) != 7 || seen.Lines[4].Name != "teff flour" || seen.Asks != 0 {
 		t.Errorf("understood as %+v", seen)
 	}
 	before := len(h.shelf().Recipes)

@@ -7,6 +7,7 @@ import (
 	"risepan/core/kitchen"
 	"risepan/core/larder"
 	"risepan/core/measure"
+	"risepan/core/plan"
 	"risepan/core/word"
 )
 
@@ -43,6 +44,69 @@ func settingsOf(k kitchen.Kitchen, version int, today kitchen.Date) KitchenSetti
 // Larder is the table of ingredients, with this kitchen's own facts in it.
 type Larder struct {
 	Ingredients []larder.Ingredient `json:"ingredients"`
+	Likenesses  []plan.Named        `json:"likenesses"` // that an unknown ingredient may be like
+}
+
+// Facts are what is known of an ingredient by a name.
+type Facts struct {
+	Name        string            `json:"name"` // as it was asked
+	Sure        larder.Sure       `json:"sure"`
+	Ingredient  larder.Ingredient `json:"ingredient"`
+	HoldsGluten bool              `json:"holdsGluten"`
+	Near        []plan.Named      `json:"near,omitzero"` // what may be meant
+	Grade       string            `json:"grade,omitzero"`
+	State       string            `json:"state,omitzero"`
+	Warmth      string            `json:"warmth,omitzero"`
+	Remark      string            `json:"remark,omitzero"`
+}
+
+func factsOf(k kitchen.Kitchen, name string) Facts {
+	f := k.Find(name)
+	i, ok := k.Ingredient(f.Ingredient.ID)
+	if !ok {
+		i = f.Ingredient
+	}
+	out := Facts{Name: name, Sure: f.Sure, Ingredient: i, HoldsGluten: i.HoldsGluten(), Grade: f.Grade, State: f.State, Warmth: f.Warmth, Remark: f.Remark}
+	for _, n := range f.Near {
+		out.Near = append(out.Near, plan.Named{ID: n.ID, Name: n.Name})
+	}
+	return out
+}
+
+// AnswerOf is what a baker says of a name: that it means an ingredient, or what an ingredient is that the
+// larder lacks.
+type AnswerOf struct {
+	Name   string         `json:"name"`
+	Is     larder.ID      `json:"is,omitzero"`
+	Answer *larder.Answer `json:"answer,omitzero"`
+}
+
+// answerOf keeps for the kitchen what the baker says of a name. Sent again it changes nothing more.
+func (s *server) answerOf(c *call) (any, error) {
+	var in AnswerOf
+	if err := c.read(&in); err != nil {
+		return nil, err
+	}
+	k, _, err := c.settings()
+	if err != nil {
+		return nil, err
+	}
+	next := k.Kitchen
+	switch {
+	case in.Is != "" && in.Answer == nil:
+		next, err = next.Correct(in.Name, in.Is)
+	case in.Answer != nil && in.Is == "":
+		next, err = next.Explain(in.Name, *in.Answer)
+	default:
+		err = fault.At("/is", "say either which ingredient it is, or what it is like")
+	}
+	if err != nil {
+		return nil, err
+	}
+	if _, err := c.setKitchen(k.Version, next); err != nil {
+		return nil, err
+	}
+	return factsOf(next, in.Name), nil
 }
 
 func (s *server) larder(c *call) (any, error) {
@@ -50,7 +114,13 @@ func (s *server) larder(c *call) (any, error) {
 	if err != nil {
 		return nil, err
 	}
-	out := Larder{larder.All()}
+	if name := c.gin.Query("name"); name != "" {
+		return factsOf(k.Kitchen, name), nil
+	}
+	out := Larder{Ingredients: larder.All()}
+	for _, i := range larder.Likenesses() {
+		out.Likenesses = append(out.Likenesses, plan.Named{ID: i.ID, Name: i.Name})
+	}
 	for n, i := range out.Ingredients {
 		out.Ingredients[n], _ = k.Kitchen.Ingredient(i.ID)
 	}

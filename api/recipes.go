@@ -1,8 +1,11 @@
 package api
 
 import (
+	"cmp"
 	"fmt"
+	"math"
 	"net/http"
+	"slices"
 	"strconv"
 	"strings"
 
@@ -12,19 +15,78 @@ import (
 	"risepan/core/kitchen"
 	"risepan/core/larder"
 	"risepan/core/measure"
+	"risepan/core/plan"
 	"risepan/core/recipe"
 	"risepan/core/scale"
 	"risepan/core/swap"
 	"risepan/store"
 )
 
-// RecipeText is a recipe as its baker writes it.
+// RecipeText is a recipe as its baker writes it: a card, with what the baker says beside it.
 type RecipeText struct {
+	Name     string           `json:"name,omitzero"` // left out: as the card has it
+	Kind     recipe.Kind      `json:"kind,omitzero"` // left out: guessed by what is in it
+	Size     measure.LoafSize `json:"size,omitzero"` // left out: as the card says, or inferred from the flour
+	Standard measure.Standard `json:"standard"`
+	Text     string           `json:"text"`
+	Lines    []LineText       `json:"lines,omitzero"` // in place of those in the text, edited line by line
+	Note     string           `json:"note,omitzero"`
+}
+
+// LineText is one line as the baker edits it, each part of it as it is written.
+type LineText struct {
+	Amount   string      `json:"amount"`
+	Name     string      `json:"name"`
+	Or       []string    `json:"or,omitzero"`
+	Optional bool        `json:"optional,omitzero"`
+	Note     string      `json:"note,omitzero"`
+	Part     recipe.Part `json:"part,omitzero"`
+	When     recipe.When `json:"when,omitzero"`
+}
+
+// row is the line as it stands on a card.
+func (l LineText) row() recipe.Row {
+	text := strings.TrimSpace(l.Amount + " " + l.Name)
+	for _, o := range l.Or {
+		text += ", or " + o
+	}
+	if l.Optional {
+		text += " (optional)"
+	}
+	if l.Note != "" {
+		text += ", " + l.Note
+	}
+	return recipe.Row{Part: l.Part, When: l.When, Text: text}
+}
+
+// written is the text with the lines that were edited in place of its own.
+func (t RecipeText) written(k kitchen.Kitchen) (string, error) {
+	if t.Lines == nil {
+		return t.Text, nil
+	}
+	card, err := recipe.ReadCard(t.Text, t.Standard, k.Find)
+	if err != nil {
+		return "", err
+	}
+	var rows []recipe.Row
+	for _, l := range t.Lines {
+		rows = append(rows, l.row())
+	}
+	below := card.Recipe()
+	below.Open = nil // each is among the lines
+	below.Method = slices.DeleteFunc(below.Method, func(s string) bool {
+		return slices.ContainsFunc(card.Lines, func(u recipe.Understood) bool { return u.Loose && u.Written == s })
+	})
+	return recipe.Write(rows) + below.Foot(), nil
+}
+
+// RecipeCard is a recipe as it stands, with its card's text.
+type RecipeCard struct {
 	Name     string           `json:"name"`
 	Kind     recipe.Kind      `json:"kind"`
-	Size     measure.LoafSize `json:"size,omitzero"` // left out: inferred from the flour
+	Size     measure.LoafSize `json:"size"`
 	Standard measure.Standard `json:"standard"`
-	Text     string           `json:"text"` // one ingredient a line
+	Text     string           `json:"text"`
 	Note     string           `json:"note,omitzero"`
 }
 
@@ -33,77 +95,208 @@ type RecipeRead struct {
 	ID       string            `json:"id,omitzero"` // of a stored recipe
 	Revision int               `json:"revision,omitzero"`
 	PutAway  bool              `json:"putAway,omitzero"`
-	Recipe   RecipeText        `json:"recipe"`
-	Inferred bool              `json:"inferred"` // the size was left out
+	Recipe   RecipeCard        `json:"recipe"`
+	Inferred bool              `json:"inferred"`         // the size was left out
+	Guessed  bool              `json:"guessed,omitzero"` // and the kind
 	Lines    []ReadLine        `json:"lines"`
+	Columns  []ReadColumn      `json:"columns,omitzero"` // that the card has for other sizes
+	Settings recipe.Settings   `json:"settings,omitzero"`
+	Makes    string            `json:"makes,omitzero"`
+	Method   []string          `json:"method,omitzero"`
+	Remarks  []string          `json:"remarks,omitzero"`
+	Asks     int               `json:"asks"` // lines that something is asked about
 	Formula  formula.Formula   `json:"formula"`
 	Question *measure.LoafSize `json:"question,omitzero"` // the size that the flour is for, where it contradicts the stated one
+	Problem  string            `json:"problem,omitzero"`  // why it cannot be kept yet
 }
 
 // ReadLine is one line as it was understood.
 type ReadLine struct {
-	Amount   string        `json:"amount"`
-	Name     string        `json:"name"`
-	Grams    measure.Grams `json:"grams"`
-	Like     string        `json:"like,omitzero"` // guessed after this
-	Optional bool          `json:"optional,omitzero"`
-	Or       []string      `json:"or,omitzero"`
-	Part     recipe.Part   `json:"part,omitzero"`
-	AtBeep   bool          `json:"atBeep,omitzero"`
+	ID         string            `json:"id,omitzero"` // of a line that is kept
+	Row        int               `json:"row"`         // of the card, from 1
+	Written    string            `json:"written"`     // as it stands there
+	Amount     string            `json:"amount"`      // empty: none, or not understood
+	Also       string            `json:"also,omitzero"`
+	Ingredient larder.ID         `json:"ingredient"`
+	Named      string            `json:"named"` // as the card has it
+	Name       string            `json:"name"`
+	Grams      measure.Grams     `json:"grams"` // 0: not known
+	Sure       larder.Sure       `json:"sure"`
+	Near       []plan.Named      `json:"near,omitzero"` // what may be meant
+	Like       string            `json:"like,omitzero"` // this kitchen said that it is like
+	Grade      string            `json:"grade,omitzero"`
+	State      string            `json:"state,omitzero"`
+	Warmth     string            `json:"warmth,omitzero"`
+	Remark     string            `json:"remark,omitzero"`
+	Doubt      string            `json:"doubt,omitzero"` // a question that stands beside it
+	Slip       bool              `json:"slip,omitzero"`  // of scanning or typing, read as what was meant
+	Loose      bool              `json:"loose,omitzero"` // to taste, for dusting: no line of the loaf
+	Asks       bool              `json:"asks,omitzero"`
+	Optional   bool              `json:"optional,omitzero"`
+	Note       string            `json:"note,omitzero"` // grade, state, warmth and remark as they are kept
+	Or         []string          `json:"or,omitzero"`
+	Part       recipe.Part       `json:"part,omitzero"`
+	When       recipe.When       `json:"when,omitzero"`
+	Spoils     bool              `json:"spoils,omitzero"`
+	Allergens  []larder.Allergen `json:"allergens,omitzero"`
 }
 
-// written is the recipe that a text says, before it is looked through.
-func (t RecipeText) written() (recipe.Recipe, error) {
-	lines, err := recipe.ReadLines(t.Text, t.Standard)
-	r := recipe.Recipe{Name: t.Name, Kind: t.Kind, Size: t.Size, Standard: t.Standard, Lines: lines, Note: t.Note}
-	if r.Size.IsZero() {
-		r.Size = measure.LoafPounds(3, 2) // until its flour is known
-	}
-	return r, err
+// ReadColumn is what a card has for another size, beside what scaling makes of it.
+type ReadColumn struct {
+	Size  measure.LoafSize `json:"size"`
+	Lines []ReadBeside     `json:"lines"`
 }
 
-// understand looks a recipe through and says what is understood of it. Where its size was left out, it
-// is inferred.
-func understand(r recipe.Recipe, inferred bool, k kitchen.Kitchen) (recipe.Recipe, RecipeRead, error) {
-	out := RecipeRead{Inferred: inferred}
-	if err := r.Check(); err != nil {
-		return r, out, err
+// ReadBeside is one line of another size.
+type ReadBeside struct {
+	Line    string `json:"line"`    // its id
+	Card    string `json:"card"`    // as the card has it
+	Scaled  string `json:"scaled"`  // as scaling makes it
+	Differs bool   `json:"differs"` // by more than a tenth
+}
+
+// understood is a recipe's text, read.
+type understood struct {
+	text   string // as it is being written
+	recipe recipe.Recipe
+	card   recipe.Card
+	read   RecipeRead
+}
+
+// understand reads a text as this kitchen does. A *fault.Fault is for a text that is no card at all;
+// what cannot be kept yet is said in the answer.
+func (t RecipeText) understand(k kitchen.Kitchen) (u understood, err error) {
+	if u.text, err = t.written(k); err != nil {
+		return u, err
 	}
+	if u.card, err = recipe.ReadCard(u.text, t.Standard, k.Find); err != nil {
+		return u, err
+	}
+	if len(u.card.Lines) == 0 {
+		return u, fault.At("/text", "write one ingredient a line, such as: 3 cups bread flour")
+	}
+	u.card = u.card.At(t.Size)
+	u.recipe = u.card.Recipe()
+	u.read.Guessed, u.read.Inferred = t.Kind == "", t.Size.IsZero()
+	r := &u.recipe
+	r.Standard, r.Note = t.Standard, t.Note
+	r.Name, r.Kind, r.Size = cmp.Or(t.Name, u.card.Name), cmp.Or(t.Kind, u.card.Kind), cmp.Or(t.Size, u.card.Size)
+	u.look(k)
+	return u, nil
+}
+
+// look fills in what is understood of the recipe.
+func (u *understood) look(k kitchen.Kitchen) {
+	r, out := &u.recipe, &u.read
 	weighed, err := r.Weigh(k.Ingredient)
 	if err != nil {
-		return r, out, err
+		out.Problem = fault.Says(err)
 	}
 	out.Formula = formula.FromRecipe(weighed)
 	var everything measure.Grams
+	grams := map[string]measure.Grams{}
 	for _, w := range weighed {
-		l := ReadLine{Amount: w.Line.Amount.String(), Name: w.Ingredient.Name, Grams: w.Grams, Like: w.Ingredient.Like,
-			Optional: w.Line.Optional, Part: w.Line.Part, AtBeep: w.Line.When == recipe.AtBeep}
-		for _, id := range w.Line.Or {
-			i, _ := larder.Know(id)
-			l.Or = append(l.Or, i.Name)
-		}
-		out.Lines = append(out.Lines, l)
 		everything += w.Grams
+		grams[w.Line.ID] = w.Grams
 	}
-	if out.Formula.Flour == 0 {
-		return r, out, problem(http.StatusUnprocessableEntity, "/text", "bread needs flour: add a line with flour")
-	}
-	if inferred {
+	switch likely, ask := scale.Questions(r.Size, out.Formula.Flour); {
+	case r.Size.IsZero() && out.Formula.Flour > 0:
 		r.Size = scale.Infer(out.Formula.Flour, everything)
-	} else if likely, ask := scale.Questions(r.Size, out.Formula.Flour); ask && kind.Of(r.Kind).BySize() {
-		out.Question = &likely
+	case r.Size.IsZero():
+		r.Size = measure.LoafPounds(3, 2)
+	default:
+		if ask && kind.Of(r.Kind).BySize() && out.Formula.Flour > 0 {
+			out.Question = &likely
+		}
 	}
-	out.Recipe = RecipeText{r.Name, r.Kind, r.Size, r.Standard, r.Text(), r.Note}
-	return r, out, nil
+	if out.Formula.Flour == 0 && out.Problem == "" {
+		out.Problem = "Bread needs flour: add a line with flour."
+	}
+	for _, l := range u.card.Lines {
+		out.Lines = append(out.Lines, readLine(k, l, grams[l.Line.ID]))
+		if l.Asks() {
+			out.Asks++
+		}
+	}
+	for _, c := range r.Columns {
+		out.Columns = append(out.Columns, beside(k, *r, weighed, c))
+	}
+	out.Settings, out.Makes, out.Method, out.Remarks = r.Settings, r.Makes, r.Method, u.card.Remarks
+	out.Recipe = RecipeCard{r.Name, r.Kind, r.Size, r.Standard, r.Text(), r.Note}
+}
+
+func readLine(k kitchen.Kitchen, u recipe.Understood, grams measure.Grams) ReadLine {
+	i, _ := k.Ingredient(u.Line.Ingredient)
+	a := u.Line.Aside()
+	l := ReadLine{ID: u.Line.ID, Row: u.Row, Written: u.Written, Amount: amountText(u.Line.Amount), Also: amountText(u.Line.Also), Ingredient: i.ID, Named: u.Name, Name: i.Name,
+		Grams: grams, Sure: u.Sure, Like: i.Like, Grade: cmp.Or(u.Grade, a.Grade), State: cmp.Or(a.State, u.State), Warmth: a.Warmth, Doubt: u.Doubt, Slip: u.Slip, Loose: u.Loose, Asks: u.Asks(),
+		Optional: u.Line.Optional, Note: u.Line.Note, Part: u.Line.Part, When: u.Line.When, Spoils: i.Spoils, Allergens: i.Allergens}
+	l.Remark = strings.TrimSpace(strings.Join([]string{a.Remark, u.Remark}, " "))
+	if i.Unknown {
+		l.Grams = 0
+	}
+	for _, n := range u.Near {
+		l.Near = append(l.Near, plan.Named{ID: n.ID, Name: n.Name})
+	}
+	for _, c := range u.Line.Or {
+		o, _ := k.Ingredient(c.Ingredient)
+		l.Or = append(l.Or, strings.TrimSpace(amountText(c.Amount)+" "+o.Name))
+	}
+	return l
+}
+
+func amountText(a measure.Amount) string {
+	if a.Quantity.Sign() <= 0 {
+		return ""
+	}
+	return a.String()
+}
+
+// differs is how far a card's own amount for another size may lie from the scaled one, as a share.
+const differs = 0.10
+
+// beside puts a card's column for another size beside what scaling makes of the lines.
+func beside(k kitchen.Kitchen, r recipe.Recipe, weighed []recipe.Weighed, c recipe.Column) ReadColumn {
+	out := ReadColumn{Size: c.Size, Lines: []ReadBeside{}}
+	if len(weighed) != len(r.Lines) {
+		return out
+	}
+	scaled, _ := scale.To(weighed, r.Kind, c.Size.Over(r.Size), k.Schools())
+	for n, l := range r.Lines {
+		if n >= len(c.Amounts) || c.Amounts[n].Quantity.Sign() <= 0 {
+			continue
+		}
+		card, err := weighed[n].Ingredient.Weigh(c.Amounts[n])
+		at := slices.IndexFunc(scaled, func(s scale.Line) bool { return s.Line.ID == l.ID })
+		if err != nil || at < 0 {
+			continue
+		}
+		off := float64(card/scaled[at].Grams) - 1
+		text := k.Weights.Text(scaled[at].Grams, scaled[at].Grams < 20)
+		if straight := l.Amount.Times(c.Size.Over(r.Size)); math.Abs(float64(scaled[at].Grams)-float64(weighed[n].Grams)*c.Size.Over(r.Size).Float()) < 0.01 {
+			text = straight.String()
+		}
+		out.Lines = append(out.Lines, ReadBeside{l.ID, c.Amounts[n].String(), text, math.Abs(off) > differs})
+	}
+	return out
 }
 
 func (s *server) readRecipe(c *call) (any, error) {
-	_, _, out, err := c.text()
-	return out, err
+	_, u, err := c.text()
+	if err != nil {
+		return nil, err
+	}
+	u.read.Recipe.Text = u.text
+	if u.read.Problem == "" {
+		named := u.recipe
+		named.Name = cmp.Or(named.Name, "a recipe") // a name may still come
+		u.read.Problem = fault.Says(recipe.New(named).Check())
+	}
+	return u.read, nil
 }
 
 // text reads the recipe that a call sends, and what is understood of it.
-func (c *call) text() (t RecipeText, r recipe.Recipe, out RecipeRead, err error) {
+func (c *call) text() (t RecipeText, u understood, err error) {
 	if err = c.read(&t); err != nil {
 		return
 	}
@@ -111,14 +304,20 @@ func (c *call) text() (t RecipeText, r recipe.Recipe, out RecipeRead, err error)
 	if err != nil {
 		return
 	}
-	if r, err = t.written(); err != nil {
-		return
-	}
-	r, out, err = understand(recipe.New(r), t.Size.IsZero(), k.Kitchen)
-	if err == nil {
-		out.Recipe.Text = t.Text // as it is being written
-	}
+	u, err = t.understand(k.Kitchen)
 	return
+}
+
+// toKeep is the recipe that a call sends, which must be one that can be kept.
+func (c *call) toKeep() (recipe.Recipe, error) {
+	_, u, err := c.text()
+	switch {
+	case err != nil:
+		return u.recipe, err
+	case u.read.Problem != "":
+		return u.recipe, problem(http.StatusUnprocessableEntity, "/text", "%s", u.read.Problem)
+	}
+	return u.recipe, nil
 }
 
 func (s *server) showRecipe(c *call) (any, error) {
@@ -142,9 +341,14 @@ func (c *call) showRevision(id string, revision int) (RecipeRead, error) {
 	if err != nil {
 		return RecipeRead{}, err
 	}
-	_, out, err := understand(r.Recipe, false, k.Kitchen)
-	out.ID, out.Revision, out.PutAway = r.ID, r.Revision, row.PutAway
-	return out, err
+	t := RecipeText{Name: r.Recipe.Name, Kind: r.Recipe.Kind, Size: r.Recipe.Size, Standard: r.Recipe.Standard, Text: r.Recipe.Text(), Note: r.Recipe.Note}
+	u, err := t.understand(k.Kitchen)
+	if err != nil {
+		return u.read, err
+	}
+	out := u.read
+	out.ID, out.Revision, out.PutAway, out.Settings = r.ID, r.Revision, row.PutAway, r.Recipe.Settings
+	return out, nil
 }
 
 // revisionRef names a revision of a recipe for an answer to be made of.
@@ -174,8 +378,12 @@ func (s *server) recipeKept(c *call, ref string) (any, error) {
 }
 
 func (s *server) addRecipe(c *call) (string, error) {
-	_, r, _, err := c.text()
+	r, err := c.toKeep()
 	if err != nil {
+		return "", err
+	}
+	r = recipe.New(r)
+	if err := r.Check(); err != nil {
 		return "", err
 	}
 	k, _, err := c.settings()
@@ -193,7 +401,7 @@ func (s *server) reviseRecipe(c *call) (string, error) {
 	if err != nil {
 		return "", err
 	}
-	_, r, _, err := c.text()
+	r, err := c.toKeep()
 	if err != nil {
 		return "", err
 	}
@@ -201,7 +409,11 @@ func (s *server) reviseRecipe(c *call) (string, error) {
 	if err != nil {
 		return "", err
 	}
-	return c.keep(before, r.Revise(before.Recipe))
+	next := r.Revise(before.Recipe)
+	if err := next.Check(); err != nil {
+		return "", err
+	}
+	return c.keep(before, next)
 }
 
 // head is the newest revision of the recipe that the path names, which must be the one that the

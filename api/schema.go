@@ -28,6 +28,7 @@ type shapes struct {
 	BakeTold     BakeTold
 	Happened     Happened
 	Loaded       Loaded
+	RecipeText   RecipeText
 	RecipeRead   RecipeRead
 	SwapsKept    SwapsKept
 	Bench        BenchView
@@ -41,6 +42,8 @@ type shapes struct {
 	HabitOf      HabitOf
 	RecipeKept   RecipeKept
 	Larder       Larder
+	Facts        Facts
+	AnswerOf     AnswerOf
 	Settings     KitchenSettings
 	Problem      Problem
 }

@@ -56,6 +56,7 @@ func New(cfg Config) http.Handler {
 	k.POST("/undo", s.change(s.undoKitchen))
 	k.POST("/demo", s.create(s.loadDemo, s.loadedDemo))
 	k.GET("/larder", s.show(s.larder))
+	k.POST("/larder", s.change(s.answerOf))
 	k.GET("/recipes", s.show(s.listRecipes))
 	k.POST("/recipes", s.create(s.addRecipe, s.recipeMade))
 	k.POST("/recipes/read", s.show(s.readRecipe))

@@ -3,6 +3,7 @@ package store
 import (
 	"context"
 	"fmt"
+	"strings"
 
 	"github.com/go-json-experiment/json"
 
@@ -26,17 +27,72 @@ type document struct {
 // The documents that a kitchen keeps. Shapes began at 1; who changes one adds its upgrade here and a
 // golden file in testdata.
 var (
-	kitchens      = document{"kitchen", "kitchen_versions", kitchen.Shape, nil}
+	kitchens      = document{"kitchen", "kitchen_versions", kitchen.Shape, map[int]func(map[string]any) error{1: grainsAndHoppers}}
 	machines      = document{"machine", "machine_versions", machine.Shape, nil}
-	recipes       = document{"recipe", "recipe_versions", recipe.Shape, nil}
+	recipes       = document{"recipe", "recipe_versions", recipe.Shape, map[int]func(map[string]any) error{1: guessesUnknown}}
 	habits        = document{"habit", "habits", HabitShape, nil}
 	wishes        = document{"wish", "benches", plan.WishShape, nil}
-	plans         = document{"plan", "bakes", plan.Shape, nil}
+	plans         = document{"plan", "bakes", plan.Shape, map[int]func(map[string]any) error{1: guessesOfPlan}}
 	benchHappened = document{"happening at a bench", "happenings", bench.Shape, nil}
 	bakeHappened  = document{"happening in a bake", "happenings", bake.Shape, nil}
 )
 
 var documents = []document{kitchens, machines, recipes, habits, wishes, plans, benchHappened, bakeHappened}
+
+// grainsAndHoppers brings a kitchen's own facts from shape 1: whether an ingredient is whole grain and
+// whether it may go in a dispenser were one word each, yes or no.
+func grainsAndHoppers(kitchen map[string]any) error {
+	facts, _ := kitchen["facts"].([]any)
+	for _, f := range facts {
+		i, ok := f.(map[string]any)
+		if !ok {
+			return fmt.Errorf("a fact of the kitchen is %T, no ingredient", f)
+		}
+		if whole, _ := i["grain"].(bool); whole {
+			i["whole"] = true
+		}
+		if may, _ := i["dispenser"].(bool); may {
+			i["dispenser"] = "yes"
+		} else {
+			delete(i, "dispenser")
+		}
+		delete(i, "grain")
+		i["id"] = known(i["id"])
+	}
+	return nil
+}
+
+// guessesUnknown brings a recipe from shape 1, in which what the larder lacked was guessed by its name:
+// now it is unknown until somebody says what it is.
+func guessesUnknown(recipe map[string]any) error {
+	lines, _ := recipe["lines"].([]any)
+	for _, l := range lines {
+		line, ok := l.(map[string]any)
+		if !ok {
+			return fmt.Errorf("a line of the recipe is %T", l)
+		}
+		line["ingredient"] = known(line["ingredient"])
+		others, _ := line["or"].([]any)
+		for n, o := range others {
+			others[n] = known(o)
+		}
+	}
+	return nil
+}
+
+// guessesOfPlan does the same to a plan.
+func guessesOfPlan(plan map[string]any) error {
+	plan["shape"] = 2
+	return guessesUnknown(plan)
+}
+
+func known(id any) any {
+	text, _ := id.(string)
+	if name, guessed := strings.CutPrefix(text, "guess:"); guessed {
+		return "unknown:" + name
+	}
+	return id
+}
 
 // Unreadable is the fault of a stored document that cannot be read. It is never the client's.
 type Unreadable struct {
@@ -91,7 +147,7 @@ func (d document) read(shape int, doc string, v any) error {
 var ErrNewer = fmt.Errorf("this kitchen was used with a newer Rise Pan: start that one, or begin with another --data folder")
 
 // known refuses a database that holds documents of shapes which this program does not know.
-func (q Queries) known(ctx context.Context) error {
+func (q Queries) knownShapes(ctx context.Context) error {
 	known := map[string]int{} // by table: two kinds of happenings share one
 	for _, d := range documents {
 		known[d.table] = max(known[d.table], d.shape)

@@ -52,6 +52,7 @@ func samples(t *testing.T) []sample {
 	k := kitchen.New("Golden", "Europe/London")
 	flour, _ := larder.Get("bread-flour")
 	k.Facts = []larder.Ingredient{flour}
+	k.Readings = []kitchen.Reading{{Spelling: "spice", Ingredient: "ground-spice"}}
 	k.Prefer = []kitchen.Preference{{Ingredient: "bread-flour", Measure: k.Measures[1]}}
 	k.Cups = []larder.Cup{{Flour: "bread-flour", Filling: larder.Scooped, Measure: measure.Of(1, 1, measure.Cup), Weighings: []measure.Grams{140, 143, 141}}}
 	k.Packs = []kitchen.Pack{{Ingredient: "active-dry-yeast", Name: "jar", BestBefore: date, Opened: date}}
@@ -68,8 +69,12 @@ func samples(t *testing.T) []sample {
 	m.Panel.Crust.Only = map[string][]string{"basic": {"light", "dark"}}
 
 	r := demo.Recipes()[4]
-	r.Lines[0].Or, r.Lines[0].Optional, r.Lines[0].Note = []larder.ID{"milk"}, true, "lukewarm"
+	r.Lines[0].Or, r.Lines[0].Optional, r.Lines[0].Note = []recipe.Choice{{Ingredient: "milk"}, {Ingredient: "buttermilk", Amount: measure.Of(9, 8, measure.Cup)}}, true, "lukewarm"
 	r.Lines[9].Part = recipe.Topping
+	r.Lines[5].Also = measure.Of(375, 1, measure.Gram)
+	r.Columns = []recipe.Column{{Size: measure.LoafPounds(1, 1), Amounts: []measure.Amount{measure.Of(2, 3, measure.Cup), {}}}}
+	r.Settings = recipe.Settings{Cycle: "sweet", Crust: "light", Delay: "no"}
+	r.Makes, r.Method, r.Open = "12 slices", []string{"Add the fruit at the beep."}, []string{"320 flour"}
 
 	w := plan.Wish{RecipeID: store.NewID(), MachineID: store.NewID(),
 		Loaf: plan.Loaf{Size: measure.LoafPounds(2, 1), Slices: 10, Eaters: 2, Have: &plan.Have{Line: "l1", Amount: measure.Of(1, 1, measure.Cup)},

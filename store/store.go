@@ -59,7 +59,7 @@ func Open(ctx context.Context, dsn string) (*Store, error) {
 		return nil, fmt.Errorf("the database's tables cannot be brought up to date: %w", err)
 	}
 	s := &Store{Queries{q: db, read: &readVersions{}}, db}
-	if err := s.known(ctx); err != nil {
+	if err := s.knownShapes(ctx); err != nil {
 		db.Close()
 		return nil, err
 	}

@@ -10,6 +10,7 @@ import (
 	"risepan/core/machine"
 	"risepan/core/measure"
 	"risepan/core/recipe"
+	"risepan/core/recipe/recipetest"
 	"risepan/demo"
 )
 
@@ -43,10 +44,7 @@ func lock() machine.Machine {
 
 func written(t *testing.T, kind recipe.Kind, text string) recipe.Recipe {
 	t.Helper()
-	lines, err := recipe.ReadLines(strings.ReplaceAll(text, "; ", "\n"), measure.US)
-	if err != nil {
-		t.Fatal(err)
-	}
+	lines := recipetest.Lines(t, text)
 	return recipe.Recipe{Name: string(kind) + " of " + strings.SplitN(text, ";", 2)[0], Kind: kind, Size: measure.LoafPounds(3, 2), Standard: measure.US, Lines: lines}
 }
 

@@ -2,7 +2,10 @@
 // what would be right.
 package fault
 
-import "fmt"
+import (
+	"errors"
+	"fmt"
+)
 
 // Fault is a mistake in one field of what was sent.
 type Fault struct {
@@ -28,4 +31,16 @@ func Under(prefix string, err error) error {
 		return &Fault{prefix + f.Pointer, f.Detail}
 	}
 	return At(prefix, "%v", err)
+}
+
+// Says is what an error says, without where; nothing for no error.
+func Says(err error) string {
+	var f *Fault
+	switch {
+	case err == nil:
+		return ""
+	case errors.As(err, &f):
+		return f.Detail
+	}
+	return err.Error()
 }

@@ -23,7 +23,8 @@ type Formula struct {
 	Sugar     float64       `json:"sugar"`     // without milk sugar
 	Fat       float64       `json:"fat"`       // without the flour's own
 	Grain     float64       `json:"grain"`     // wholemeal, rye and oats
-	Powder    float64       `json:"powder"`    // baking powder
+	Powder    float64       `json:"powder"`    // all leavening, as baking powder
+	Soda      float64       `json:"soda"`      // the part of it that is soda
 }
 
 // Portion is a weight of an ingredient in the dough.
@@ -60,7 +61,7 @@ func counted(portions []Portion) []Portion {
 // Of works out the formula of what goes into the pan. Without flour all shares are 0.
 func Of(portions []Portion) Formula {
 	var f Formula
-	var water, salt, hidden, yeast, sugar, fat, grain, powder float64
+	var water, salt, hidden, yeast, sugar, fat, grain, powder, soda float64
 	for _, p := range counted(portions) {
 		if p.Ingredient.Kind == larder.Extra {
 			continue
@@ -68,7 +69,7 @@ func Of(portions []Portion) Formula {
 		g, s := float64(p.Grams), p.Ingredient.Shares
 		flour := g * p.Ingredient.FlourPart
 		f.Flour += measure.Grams(flour)
-		if p.Ingredient.Grain {
+		if p.Ingredient.Whole {
 			grain += flour
 		}
 		yeast += g * p.Ingredient.AsDry
@@ -77,6 +78,9 @@ func Of(portions []Portion) Formula {
 			hidden += g * s.Salt / 100
 		}
 		powder += g * p.Ingredient.Raising
+		if p.Ingredient.Raising > 1 {
+			soda += g * p.Ingredient.Raising
+		}
 		if p.Ingredient.Kind != larder.Flour {
 			water += g * s.Water / 100
 			fat += g * s.Fat / 100
@@ -91,7 +95,7 @@ func Of(portions []Portion) Formula {
 	per := 100 / float64(f.Flour)
 	f.Hydration, f.Salt, f.Yeast = water*per, salt*per, yeast*per
 	f.Sugar, f.Fat, f.Grain = sugar*per, fat*per, grain*per
-	f.Hidden, f.Powder = hidden*per, powder*per
+	f.Hidden, f.Powder, f.Soda = hidden*per, powder*per, soda*per
 	return f
 }
 

@@ -91,6 +91,18 @@ func (b Bands) In(s SaltSchool) Bands {
 	return b
 }
 
+// sodaPowder is the upper edge of leavening where soda works on fruit, buttermilk or honey, and makes up
+// for their sourness.
+const sodaPowder = 8
+
+// Soured gives the bands for a batter in which there is soda.
+func (b Bands) Soured(soda float64) Bands {
+	if soda > 0 && !b.Powder.IsZero() {
+		b.Powder.High = max(b.Powder.High, sodaPowder)
+	}
+	return b
+}
+
 // On gives the bands for a share (0 to 100) of thirsty grain in the flour.
 func (b Bands) On(grain float64) Bands {
 	if !b.Hydration.IsZero() {

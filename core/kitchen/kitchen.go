@@ -20,7 +20,7 @@ import (
 )
 
 // Shape is the number of a kitchen's JSON shape.
-const Shape = 1
+const Shape = 2
 
 // Kitchen is one household's settings.
 type Kitchen struct {
@@ -35,16 +35,17 @@ type Kitchen struct {
 	EggSize  EggSize             `json:"eggSize"`
 	Salt     kind.SaltSchool     `json:"salt"`
 	Degrees  measure.Degrees     `json:"degrees"`
-	Room     measure.Temperature `json:"room"`           // as the kitchen usually is
-	Liquid   dough.School        `json:"liquid"`         // how it is tempered
-	Lead     machine.Minutes     `json:"lead"`           // to load the pan and press Start
-	Loading  pan.Manner          `json:"loading"`        // as it likes to load a pan; empty: as the booklet has it
-	Quiet    Quiet               `json:"quiet"`          // hours in which nobody should be woken
-	Prefer   []Preference        `json:"prefer"`         // measures liked for an ingredient
-	Facts    []larder.Ingredient `json:"facts,omitzero"` // its own rows, in place of the table's
-	Cups     []larder.Cup        `json:"cups,omitzero"`  // its own cups of flour
-	Packs    []Pack              `json:"packs,omitzero"` // jars and bags with their dates
-	Stock    []Stocked           `json:"stock,omitzero"` // what is kept count of
+	Room     measure.Temperature `json:"room"`              // as the kitchen usually is
+	Liquid   dough.School        `json:"liquid"`            // how it is tempered
+	Lead     machine.Minutes     `json:"lead"`              // to load the pan and press Start
+	Loading  pan.Manner          `json:"loading"`           // as it likes to load a pan; empty: as the booklet has it
+	Quiet    Quiet               `json:"quiet"`             // hours in which nobody should be woken
+	Prefer   []Preference        `json:"prefer"`            // measures liked for an ingredient
+	Facts    []larder.Ingredient `json:"facts,omitzero"`    // its own rows, in place of the table's
+	Readings []Reading           `json:"readings,omitzero"` // names that it means otherwise than the table
+	Cups     []larder.Cup        `json:"cups,omitzero"`     // its own cups of flour
+	Packs    []Pack              `json:"packs,omitzero"`    // jars and bags with their dates
+	Stock    []Stocked           `json:"stock,omitzero"`    // what is kept count of
 }
 
 // Preference is the measure that a kitchen likes for an ingredient, such as flour by the half cup.
@@ -108,18 +109,26 @@ func (k Kitchen) Preferred(id larder.ID) measure.Measure {
 	return measure.Measure{}
 }
 
-// Ingredient finds what an ingredient is in this kitchen, by its own facts, the larder's or a guess.
+// Ingredient finds what an ingredient is in this kitchen: by its own facts or the larder's, and for a name
+// that the larder lacks by what the kitchen corrected it to.
 func (k Kitchen) Ingredient(id larder.ID) (larder.Ingredient, bool) {
-	i, ok := larder.Know(id)
-	for _, own := range k.Facts {
-		if own.ID == id {
-			i, ok = own, true
+	i, ok := k.row(id)
+	if i.Unknown {
+		if n := slices.IndexFunc(k.Readings, func(r Reading) bool { return r.Spelling == spelling(i.Name) }); n >= 0 {
+			i, ok = k.row(k.Readings[n].Ingredient)
 		}
 	}
-	if c, own := k.Cup(id); own {
+	if c, own := k.Cup(i.ID); own {
 		i = c.In(i)
 	}
 	return i, ok
+}
+
+func (k Kitchen) row(id larder.ID) (larder.Ingredient, bool) {
+	if n := slices.IndexFunc(k.Facts, func(own larder.Ingredient) bool { return own.ID == id }); n >= 0 {
+		return k.Facts[n], true
+	}
+	return larder.Know(id)
 }
 
 // Cup is the kitchen's own cup of a flour.
@@ -178,6 +187,9 @@ func (k Kitchen) Check() error {
 		if !slices.Contains(k.Measures, p.Measure) {
 			return fault.At(at+"/measure", "%s is not among this kitchen's measures", p.Measure)
 		}
+	}
+	if err := k.checkReadings(); err != nil {
+		return err
 	}
 	for n, i := range k.Facts {
 		at := fmt.Sprintf("/facts/%d", n)

@@ -5,7 +5,6 @@ package larder
 import (
 	"fmt"
 	"slices"
-	"strings"
 
 	"risepan/core/kept"
 	"risepan/core/measure"
@@ -43,21 +42,30 @@ func (k *Kind) UnmarshalText(text []byte) error {
 	return word.Read(k, text, "kind of ingredient", Kinds)
 }
 
-// Allergen is a common allergen that an ingredient holds.
+// Allergen is one of the allergens that European food labels name; of cereals and nuts, the grain.
 type Allergen string
 
 const (
-	Wheat  Allergen = "wheat"
-	Rye    Allergen = "rye"
-	Oats   Allergen = "oats"
-	Milk   Allergen = "milk"
-	Eggs   Allergen = "egg"
-	Nuts   Allergen = "nuts"
-	Lupin  Allergen = "lupin"
-	Sesame Allergen = "sesame"
+	Wheat       Allergen = "wheat"
+	Rye         Allergen = "rye"
+	Barley      Allergen = "barley"
+	Oats        Allergen = "oats"
+	Milk        Allergen = "milk"
+	Eggs        Allergen = "egg"
+	Nuts        Allergen = "nuts"
+	Peanuts     Allergen = "peanuts"
+	Soya        Allergen = "soya"
+	Sesame      Allergen = "sesame"
+	Lupin       Allergen = "lupin"
+	Celery      Allergen = "celery"
+	Mustard     Allergen = "mustard"
+	Fish        Allergen = "fish"
+	Crustaceans Allergen = "crustaceans"
+	Molluscs    Allergen = "molluscs"
+	Sulphites   Allergen = "sulphites"
 )
 
-var Allergens = []Allergen{Wheat, Rye, Oats, Milk, Eggs, Nuts, Lupin, Sesame}
+var Allergens = []Allergen{Wheat, Rye, Barley, Oats, Milk, Eggs, Nuts, Peanuts, Soya, Sesame, Lupin, Celery, Mustard, Fish, Crustaceans, Molluscs, Sulphites}
 
 func (a Allergen) Words() []string { return word.List(Allergens) }
 func (a *Allergen) UnmarshalText(text []byte) error {
@@ -100,6 +108,45 @@ func (s *Strength) UnmarshalText(text []byte) error {
 	return word.Read(s, text, "strength of flour (leave it empty, or)", Strengths)
 }
 
+// Grain is what a flour or meal was milled from; empty for what is none.
+type Grain string
+
+const (
+	NoGrain     Grain = ""
+	OfWheat     Grain = "wheat" // spelt, durum and khorasan too
+	OfRye       Grain = "rye"
+	OfBarley    Grain = "barley"
+	OfOats      Grain = "oats"
+	OfRice      Grain = "rice"
+	OfMaize     Grain = "maize"
+	OfBuckwheat Grain = "buckwheat"
+	OfMillet    Grain = "millet"
+	OfOther     Grain = "other"
+)
+
+var Grains = []Grain{NoGrain, OfWheat, OfRye, OfBarley, OfOats, OfRice, OfMaize, OfBuckwheat, OfMillet, OfOther}
+
+func (g Grain) Words() []string { return word.List(Grains) }
+func (g *Grain) UnmarshalText(text []byte) error {
+	return word.Read(g, text, "grain (leave it empty, or)", Grains)
+}
+
+// Hopper tells whether an ingredient may go in a fruit-and-nut dispenser.
+type Hopper string
+
+const (
+	NoHopper Hopper = ""        // sticky, fine or wet: by hand
+	AnyHow   Hopper = "yes"     // as it is
+	Drained  Hopper = "drained" // once it is well drained and patted dry
+)
+
+var Hoppers = []Hopper{NoHopper, AnyHow, Drained}
+
+func (h Hopper) Words() []string { return word.List(Hoppers) }
+func (h *Hopper) UnmarshalText(text []byte) error {
+	return word.Read(h, text, "answer for the dispenser (leave it empty, or)", Hoppers)
+}
+
 // Shares are grams per 100 g of the ingredient. Water is all water in it, also that in flour.
 type Shares struct {
 	Water   float64 `json:"water"`
@@ -117,11 +164,14 @@ type Ingredient struct {
 	Name      string        `json:"name"`
 	Names     []string      `json:"names,omitzero"` // other names that recipes use
 	Kind      Kind          `json:"kind"`
-	PerCup    measure.Grams `json:"perCup,omitzero"` // g in a US cup; 0 when it is counted only
-	Each      measure.Grams `json:"each,omitzero"`   // g of one piece; 0 when it is not counted
+	PerCup    measure.Grams `json:"perCup,omitzero"`   // g in a US cup; 0 when it is counted only
+	Lightest  measure.Grams `json:"lightest,omitzero"` // g in a cup, where bakers' books differ: from
+	Heaviest  measure.Grams `json:"heaviest,omitzero"` // and to
+	Each      measure.Grams `json:"each,omitzero"`     // g of one piece; 0 when it is not counted
 	Shares    Shares        `json:"shares"`
 	FlourPart float64       `json:"flourPart,omitzero"` // share of its weight that counts as flour, 0 to 1
-	Grain     bool          `json:"grain,omitzero"`     // wholemeal, rye or oats: it drinks more
+	Grain     Grain         `json:"grain,omitzero"`     // that it was milled from
+	Whole     bool          `json:"whole,omitzero"`     // wholemeal, rye or oats: it drinks more
 	Strength  Strength      `json:"strength,omitzero"`  // of a white wheat flour
 	Gluten    bool          `json:"gluten,omitzero"`    // nearly pure gluten: a flour itself where there is much of it
 	AsDry     float64       `json:"asDry,omitzero"`     // g of active dry yeast that 1 g stands for
@@ -130,11 +180,15 @@ type Ingredient struct {
 	Shell     bool          `json:"shell,omitzero"`     // a whole egg, of which a kitchen has a size of its own
 	Spoils    bool          `json:"spoils,omitzero"`    // at room temperature, during a delay
 	Milky     bool          `json:"milky,omitzero"`     // its sugar is milk sugar, which the sugar band leaves out
+	Browns    bool          `json:"browns,omitzero"`    // its sugar, milk or egg darkens the crust
+	Melts     bool          `json:"melts,omitzero"`     // in the warm dough
+	Breaks    bool          `json:"breaks,omitzero"`    // up in kneading, and then counts as liquid
 	Allergens []Allergen    `json:"allergens,omitzero"`
 	State     State         `json:"state,omitzero"`
-	Dispenser bool          `json:"dispenser,omitzero"` // may go in a fruit-and-nut dispenser
-	Prep      string        `json:"prep,omitzero"`      // what an add-in wants beforehand
-	Like      string        `json:"like,omitzero"`      // of a guessed row: what it is taken to be like
+	Dispenser Hopper        `json:"dispenser,omitzero"`
+	Prep      string        `json:"prep,omitzero"`    // what an add-in wants beforehand
+	Like      string        `json:"like,omitzero"`    // what a kitchen said that its own ingredient is like
+	Unknown   bool          `json:"unknown,omitzero"` // nobody has said yet what it is
 }
 
 // Weigh turns an amount of the ingredient into grams. It is an error to count what has no weight
@@ -183,6 +237,8 @@ func (i Ingredient) Check() error {
 		return fmt.Errorf("%s is a flour: say which part of it counts as flour, more than 0", i.Name)
 	case !(i.AsDry >= 0 && i.AsDry <= 3) || !(i.Raising >= 0 && i.Raising <= 5):
 		return fmt.Errorf("%s: 1 g of it stands for at most 3 g of dry yeast, or 5 g of baking powder", i.Name)
+	case !(i.Lightest >= 0 && i.Lightest <= i.Heaviest && i.Heaviest <= 1000):
+		return fmt.Errorf("%s: the weights of a lightly and a heavily filled cup are the wrong way round", i.Name)
 	case i.PerCup == 0 && i.Each == 0:
 		return fmt.Errorf("%s needs a weight by the cup or by the piece", i.Name)
 	}
@@ -208,37 +264,7 @@ func (i Ingredient) Volume(g measure.Grams) measure.Millilitres {
 // Counted reports whether cooks count the ingredient in whole pieces.
 func (i Ingredient) Counted() bool { return i.Each > 0 && i.Kind == Egg }
 
-// Get finds an ingredient by its ID.
-func Get(id ID) (Ingredient, bool) {
-	n, ok := byID[id]
-	if !ok {
-		return Ingredient{}, false
-	}
-	return table[n], true
+// HoldsGluten reports whether the ingredient holds wheat, rye or barley.
+func (i Ingredient) HoldsGluten() bool {
+	return slices.ContainsFunc(i.Allergens, func(a Allergen) bool { return a == Wheat || a == Rye || a == Barley })
 }
-
-// Find finds an ingredient by its name or one of its other names, capitals aside.
-func Find(name string) (Ingredient, bool) {
-	n, ok := byName[strings.ToLower(strings.TrimSpace(name))]
-	if !ok {
-		return Ingredient{}, false
-	}
-	return table[n], true
-}
-
-// Water is the row of plain water.
-func Water() Ingredient { return table[byID["water"]] }
-
-// All lists the table in its order.
-func All() []Ingredient { return slices.Clone(table) }
-
-var byID, byName = func() (map[ID]int, map[string]int) {
-	ids, names := map[ID]int{}, map[string]int{}
-	for n, i := range table {
-		ids[i.ID] = n
-		for _, name := range append([]string{i.Name, string(i.ID)}, i.Names...) {
-			names[strings.ToLower(name)] = n
-		}
-	}
-	return ids, names
-}()

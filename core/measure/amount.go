@@ -5,6 +5,7 @@ package measure
 import (
 	"fmt"
 	"math"
+	"slices"
 	"strconv"
 
 	"risepan/core/word"
@@ -54,8 +55,12 @@ func (a Amount) in(d Dimension) float64 {
 	return a.Middle().Float() * f.Size
 }
 
-// String writes the amount so that Parse reads it back: "1 1/2 cups", "2-3 tbsp", "2".
+// String writes the amount so that Parse reads it back: "1 1/2 cups", "2-3 tbsp", "2", and what no cook
+// would write as one fraction as a sum: "1 1/2 cups + 1 tbsp".
 func (a Amount) String() string {
+	if whole, rest, ok := a.parted(); ok {
+		return whole.String() + " + " + rest.String()
+	}
 	f := a.Unit.Facts()
 	number := Ratio.String
 	if f.Decimal {
@@ -72,6 +77,37 @@ func (a Amount) String() string {
 		return s + " " + f.Many
 	}
 	return s + " " + f.One
+}
+
+// spoons are the tablespoon and teaspoon that go with a cup.
+var spoons = map[Unit][2]Unit{Cup: {Tbsp, Tsp}, MetricCup: {MetricTbsp, MetricTsp}}
+
+// parted is the amount as cups and spoons, where it is a fraction of a cup that no cup measure holds.
+func (a Amount) parted() (whole, rest Amount, ok bool) {
+	smaller, cups := spoons[a.Unit]
+	if !cups || a.UpTo.Sign() != 0 || slices.Contains([]int64{1, 2, 3, 4, 8}, parts(a.Quantity)) {
+		return a, a, false
+	}
+	for _, part := range []Ratio{NewRatio(3, 4), NewRatio(2, 3), NewRatio(1, 2), NewRatio(1, 3), NewRatio(1, 4), {}} {
+		left := a.Quantity.Plus(part.Times(Whole(-1)))
+		n := Whole(int64(left.Float()))
+		if left.Sign() <= 0 || n.Plus(part).Sign() == 0 {
+			continue
+		}
+		for _, u := range smaller {
+			spoonfuls := left.Plus(n.Times(Whole(-1))).Times(exactly(a.Unit, u))
+			if spoonfuls.Sign() > 0 && parts(spoonfuls) <= 4 && spoonfuls.Cmp(Whole(8)) < 0 {
+				return Amount{Quantity: n.Plus(part), Unit: a.Unit}, Amount{Quantity: spoonfuls, Unit: u}, true
+			}
+		}
+	}
+	return a, a, false
+}
+
+// parts is into how many a number parts its whole: the lower term of the fraction.
+func parts(r Ratio) int64 {
+	_, d := r.Terms()
+	return d
 }
 
 func (a Amount) MarshalText() ([]byte, error) { return []byte(a.String()), nil }

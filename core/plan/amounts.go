@@ -43,7 +43,8 @@ type Line struct {
 	Locked     string        `json:"locked,omitzero"`  // the amount that the baker holds it at
 	Miss       string        `json:"miss,omitzero"`    // how far the closest measurable amount is off
 	AtBeep     bool          `json:"atBeep,omitzero"`
-	Like       string        `json:"like,omitzero"`     // the facts are guessed after this
+	Like       string        `json:"like,omitzero"`     // what this kitchen said that it is like
+	Unknown    bool          `json:"unknown,omitzero"`  // nobody has said yet what it is: its weight is none
 	Part       recipe.Part   `json:"part,omitzero"`     // of the recipe, other than its dough
 	Optional   bool          `json:"optional,omitzero"` // the loaf can do without
 	Or         []Named       `json:"or,omitzero"`       // what can stand in its place
@@ -98,9 +99,12 @@ func describe(p Place, d Dough, l scale.Line, atBeep bool) Line {
 		AtBeep: atBeep, Exact: l.Grams, Pieces: l.Pieces,
 		Weight: p.Kitchen.Weights.Text(l.Grams, finely(l.Ingredient)),
 		Stuff:  pan.StuffOf(l.Ingredient.Kind, l.Line.When == recipe.AtBeep),
-		Part:   l.Line.Part, Optional: l.Line.Optional, Like: l.Ingredient.Like,
+		Part:   l.Line.Part, Optional: l.Line.Optional, Like: l.Ingredient.Like, Unknown: l.Ingredient.Unknown,
 		Or: others(p, l), Tips: tips(p.Kitchen, l),
 		Percent: toDecimals(100*float64(l.Grams/d.Formula.Flour), 2),
+	}
+	if l.Ingredient.Unknown && l.Line.Amount.Grams() == 0 {
+		out.Weight = "" // nobody knows what a cup of it weighs
 	}
 	if l.Line.ID != scale.AddedWater && written(p.Recipe, l.Line) {
 		out.Written = l.Line.Amount.String()
@@ -111,7 +115,7 @@ func describe(p Place, d Dough, l scale.Line, atBeep bool) Line {
 // written reports whether a line stands in the recipe as it is: a swap may have made or changed it.
 func written(r recipe.Recipe, l recipe.Line) bool {
 	return slices.ContainsFunc(r.Lines, func(o recipe.Line) bool {
-		return o.ID == l.ID && (o.Ingredient == l.Ingredient || slices.Contains(o.Or, l.Ingredient)) && o.Amount == l.Amount
+		return o.ID == l.ID && o.Ingredient == l.Ingredient && o.Amount == l.Amount
 	})
 }
 
@@ -122,9 +126,9 @@ func others(p Place, l scale.Line) []Named {
 		if o.ID != l.Line.ID || len(o.Or) == 0 {
 			continue
 		}
-		for _, id := range append([]larder.ID{o.Ingredient}, o.Or...) {
-			if i, ok := p.Kitchen.Ingredient(id); ok && id != l.Ingredient.ID {
-				out = append(out, Named{id, i.Name})
+		for _, c := range append([]recipe.Choice{{Ingredient: o.Ingredient}}, o.Or...) {
+			if i, ok := p.Kitchen.Ingredient(c.Ingredient); ok && i.ID != l.Ingredient.ID {
+				out = append(out, Named{i.ID, i.Name})
 			}
 		}
 	}
@@ -191,7 +195,8 @@ func load(p Place, w Wish, d Dough, g Programme) Pan {
 }
 
 // running adds up what a scale under the pan shows, line after line in loading order. Each line is
-// added as it is read off, so that the sums are those on the display.
+// added as it is read off, so that the sums are those on the display. With an unknown ingredient in the
+// pan there are none.
 func running(k kitchen.Kitchen, loaded Pan, lines []scale.Line) map[string]string {
 	weights := map[string]scale.Line{}
 	for _, l := range lines {
@@ -205,6 +210,9 @@ func running(k kitchen.Kitchen, loaded Pan, lines []scale.Line) map[string]strin
 		}
 		for _, id := range layer.Lines {
 			l := weights[id]
+			if l.Ingredient.Unknown {
+				return nil
+			}
 			sum += k.Weights.Read(l.Grams, finely(l.Ingredient))
 			out[id] = k.Weights.Text(sum, false)
 		}

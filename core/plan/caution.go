@@ -16,11 +16,12 @@ type Level string
 
 const (
 	Stop Level = "stop" // the bake is not started like this
+	Ask  Level = "ask"  // a question that the baker answers before anything is measured
 	Care Level = "care" // something to do or to watch
 	Note Level = "note" // good to know
 )
 
-var Levels = []Level{Stop, Care, Note}
+var Levels = []Level{Stop, Ask, Care, Note}
 
 func (l Level) Words() []string { return word.List(Levels) }
 func (l *Level) UnmarshalText(text []byte) error {
@@ -31,7 +32,8 @@ func (l *Level) UnmarshalText(text []byte) error {
 type Caution struct {
 	Level Level  `json:"level"`
 	About About  `json:"about"`
-	Line  string `json:"line,omitzero"` // that it is about, of a date
+	Line  string `json:"line,omitzero"` // that it is about, of a date or an unknown
+	Name  string `json:"name,omitzero"` // the ingredient that is asked about
 	Say   string `json:"say"`
 	Ways  []Way  `json:"ways,omitzero"`
 }
@@ -49,7 +51,8 @@ const (
 	Unfit      About = "cycle"
 	Unmade     About = "not measurable"
 	Measures   About = "measures"
-	Guessed    About = "guessed"
+	Unknown    About = "unknown"
+	Open       About = "not understood"
 	NoSetting  About = "no matching setting"
 	Dates      About = "dates"
 	WrongFlour About = "flour"

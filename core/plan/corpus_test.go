@@ -80,7 +80,7 @@ func readCorpus(t testing.TB, n int) recipe.Recipe {
 	for m, line := range strings.Split(c.text, "; ") {
 		rest, beep := strings.CutPrefix(line, "+")
 		a, name, ok := measure.ParsePrefix(rest, c.std)
-		i, known := larder.Find(name)
+		i, known := larder.Is(name)
 		if !ok || !known {
 			t.Fatalf("%s: cannot read %q", c.name, line)
 		}

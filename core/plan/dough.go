@@ -64,6 +64,9 @@ func MakeDough(p Place, w Wish) (Dough, error) {
 	if err := p.fits(w); err != nil {
 		return d, err
 	}
+	if p.Kitchen.Scale {
+		p.Recipe = p.Recipe.ByWeight()
+	}
 	chosen, err := p.Recipe.Choose(w.Without, w.Instead)
 	if err != nil {
 		return d, fault.Under("/loaf", err)

@@ -15,6 +15,7 @@ import (
 	"risepan/core/plan"
 	"risepan/core/plan/plantest"
 	"risepan/core/recipe"
+	"risepan/core/recipe/recipetest"
 	"risepan/core/scale"
 	"risepan/core/swap"
 	"risepan/demo"
@@ -155,10 +156,7 @@ func TestOnlyWhatIsShortIsSpokenOf(t *testing.T) {
 
 func TestNotesOnFlourYeastAndCupboard(t *testing.T) {
 	text := func(lines string, kind recipe.Kind) recipe.Recipe {
-		l, err := recipe.ReadLines(strings.ReplaceAll(lines, "; ", "\n"), measure.US)
-		if err != nil {
-			t.Fatal(err)
-		}
+		l := recipetest.Lines(t, lines)
 		return recipe.Recipe{Name: "test", Kind: kind, Size: oneHalf, Standard: measure.US, Lines: l}
 	}
 	old, _ := kitchen.ParseDate("2025-01-01")

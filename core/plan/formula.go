@@ -117,7 +117,7 @@ func usual(p Place, d Dough, cycle machine.Cycle) Usual {
 	if cycle.Character == machine.Rapid && row.ByRapid {
 		b = kind.Rapid
 	}
-	b = formula.Liking(b.On(d.Formula.Grain).In(p.Kitchen.Salt), p.Liked)
+	b = formula.Liking(b.On(d.Formula.Grain).Soured(d.Formula.Soda).In(p.Kitchen.Salt), p.Liked)
 	return Usual{b, d.Formula.against(b)}
 }
 

@@ -77,11 +77,15 @@ func (j *judgement) machine() {
 	}
 }
 
-// lines says what was guessed, and what no measure suits.
+// lines asks about what nobody has explained yet, and says what no measure suits.
 func (j *judgement) lines() {
+	if n := len(j.Recipe.Open); n > 0 {
+		j.say(Ask, Open, nil, "The recipe has a row that is not understood, and it is left out here: “%s”.", j.Recipe.Open[0])
+	}
 	for _, l := range j.amounts.Lines {
-		if l.Like != "" {
-			j.say(Note, Guessed, nil, "What %s is has been guessed: it is taken to be like %s.", l.Name, l.Like)
+		if l.Unknown {
+			j.said = append(j.said, Caution{Level: Ask, About: Unknown, Line: l.ID, Name: l.Name,
+				Say: fmt.Sprintf("What is %s? Until you say, it counts as something that spoils, with unknown allergens, and the formula leaves it out.", l.Name)})
 		}
 		if !l.Fixed && len(l.Measured.Scoops) == 0 {
 			j.say(Care, Unmade, nil, "No measure in this kitchen suits %s: weigh %.0f g.", l.Name, float64(l.Exact))

@@ -12,6 +12,7 @@ import (
 	"risepan/core/pan"
 	"risepan/core/plan"
 	"risepan/core/recipe"
+	"risepan/core/recipe/recipetest"
 	"risepan/demo"
 )
 
@@ -44,10 +45,7 @@ func layersOf(t *testing.T, r recipe.Recipe, m machine.Machine, order pan.Order)
 // leavening never stirred into the liquid, a quick bread a batter whatever the machine.
 func TestEveryKindInEveryOrder(t *testing.T) {
 	text := func(kind recipe.Kind, lines string) recipe.Recipe {
-		l, err := recipe.ReadLines(strings.ReplaceAll(lines, "; ", "\n"), measure.US)
-		if err != nil {
-			t.Fatal(err)
-		}
+		l := recipetest.Lines(t, lines)
 		return recipe.Recipe{Name: string(kind), Kind: kind, Size: oneHalf, Standard: measure.US, Lines: l}
 	}
 	batter := "milk | banana | oil | egg | sugar salt | plain-flour | baking-powder baking-soda (in the middle) | walnuts"

@@ -93,7 +93,7 @@ func outside(t testing.TB, r recipe.Recipe) map[string]string {
 		t.Fatalf("%s: %v", r.Name, err)
 	}
 	f := formula.FromRecipe(w)
-	b := kind.BandsOf(r.Kind, f.Grain)
+	b := kind.BandsOf(r.Kind, f.Grain).Soured(f.Soda)
 	out := map[string]string{}
 	for _, c := range []struct {
 		what string
@@ -326,7 +326,7 @@ func twelveLines() recipe.Recipe {
 		{"1 1/4 tsp", "salt"}, {"2 cups", "bread flour"}, {"1 cup", "wholemeal flour"}, {"1 tbsp", "gluten"}, {"2 tsp", "active dry yeast"}, {"2/3 cup", "raisins"},
 	} {
 		a, err := measure.Parse(l.amount, measure.US)
-		i, ok := larder.Find(l.name)
+		i, ok := larder.Is(l.name)
 		if err != nil || !ok {
 			panic(fmt.Sprint(l, err))
 		}

@@ -236,7 +236,7 @@ func placeAddIns(m machine.Machine, t Timing, lines []scale.Line) (*AddIns, erro
 		}
 		a.Lines = append(a.Lines, l.Line.ID)
 		a.Volume += l.Ingredient.Volume(l.Grams)
-		if !l.Ingredient.Dispenser && a.NoBox == "" {
+		if l.Ingredient.Dispenser == larder.NoHopper && a.NoBox == "" {
 			a.NoBox = fmt.Sprintf("%s is wet, soft or sticky, and stays in a dispenser.", upper(l.Ingredient.Name))
 		}
 	}

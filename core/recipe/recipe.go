@@ -72,15 +72,16 @@ type Line struct {
 	ID         string         `json:"id"` // the same through all revisions of the recipe
 	Ingredient larder.ID      `json:"ingredient"`
 	Amount     measure.Amount `json:"amount"`
+	Also       measure.Amount `json:"also,omitzero"` // a second measure of the same: "3 cups (375 g)"
 	When       When           `json:"when,omitzero"`
 	Part       Part           `json:"part,omitzero"`
 	Optional   bool           `json:"optional,omitzero"` // the loaf can do without
-	Or         []larder.ID    `json:"or,omitzero"`       // what can stand in its place, in the same amount
+	Or         []Choice       `json:"or,omitzero"`       // what can stand in its place
 	Note       string         `json:"note,omitzero"`
 }
 
 // Shape is the number of a recipe's JSON shape.
-const Shape = 1
+const Shape = 2
 
 // Recipe is one revision of a recipe: a value that never changes.
 type Recipe struct {
@@ -91,6 +92,11 @@ type Recipe struct {
 	Lines    []Line           `json:"lines"`
 	Drawn    int              `json:"drawn,omitzero"` // ids that its lines ever had, so that none is used twice
 	Note     string           `json:"note,omitzero"`
+	Columns  []Column         `json:"columns,omitzero"` // the amounts that the card has for other sizes
+	Settings Settings         `json:"settings,omitzero"`
+	Makes    string           `json:"makes,omitzero"`  // "12 rolls"
+	Method   []string         `json:"method,omitzero"` // its sentences
+	Open     []string         `json:"open,omitzero"`   // rows that are not understood yet
 }
 
 // Lookup finds an ingredient's facts; a kitchen's own facts come before the table's.
@@ -127,8 +133,12 @@ func (r Recipe) Weigh(facts Lookup) ([]Weighed, error) {
 		}
 		seen[l.ID] = true
 		for m, other := range l.Or {
-			if _, ok := facts(other); !ok {
-				return nil, fault.At(fmt.Sprintf("%s/or/%d", at, m), "%q is not in the larder", word.Clip(string(other)))
+			i, ok := facts(other.Ingredient)
+			if !ok {
+				return nil, fault.At(fmt.Sprintf("%s/or/%d", at, m), "%q is not in the larder", word.Clip(string(other.Ingredient)))
+			}
+			if _, err := i.Weigh(other.Amount); other.Amount != (measure.Amount{}) && err != nil {
+				return nil, fault.At(fmt.Sprintf("%s/or/%d", at, m), "%v", err)
 			}
 		}
 		i, ok := facts(l.Ingredient)
@@ -165,6 +175,9 @@ func (r Recipe) Check() error {
 	case r.Drawn < 0 || r.Drawn > mostDrawn:
 		return fault.At("/drawn", "a recipe's lines had 0 to %d ids, not %d", mostDrawn, r.Drawn)
 	}
+	if err := r.checkCard(); err != nil {
+		return err
+	}
 	for n, l := range r.Lines {
 		at := fmt.Sprintf("/lines/%d", n)
 		if err := kept.First(kept.Short(at+"/id", "the line's id", l.ID, longID), kept.Short(at+"/note", "the line's note", l.Note, longLineNote)); err != nil {
@@ -180,6 +193,19 @@ func (r Recipe) Check() error {
 	return nil
 }
 
+// ByWeight is the recipe for a kitchen that weighs: where a line gives a weight beside its cups, the
+// weight counts.
+func (r Recipe) ByWeight() Recipe {
+	lines := slices.Clone(r.Lines)
+	for n, l := range lines {
+		if l.Also.Grams() > 0 && l.Amount.Grams() == 0 {
+			lines[n].Amount, lines[n].Also = l.Also, l.Amount
+		}
+	}
+	r.Lines = lines
+	return r
+}
+
 // Choose leaves out optional lines and puts others in the place of lines that offer a choice. A line
 // that is not optional, or a choice that is not offered, is a *fault.Fault.
 func (r Recipe) Choose(without []string, instead map[string]larder.ID) (Recipe, error) {
@@ -192,10 +218,14 @@ func (r Recipe) Choose(without []string, instead map[string]larder.ID) (Recipe, 
 			continue
 		}
 		if other, ok := instead[l.ID]; ok && other != l.Ingredient {
-			if !slices.Contains(l.Or, other) {
+			n := slices.IndexFunc(l.Or, func(c Choice) bool { return c.Ingredient == other })
+			if n < 0 {
 				return r, fault.At("/instead/"+l.ID, "the recipe does not offer %q in place of %s", word.Clip(string(other)), l.Ingredient)
 			}
-			l.Ingredient = other
+			l.Ingredient, l.Also = other, measure.Amount{}
+			if own := l.Or[n].Amount; own != (measure.Amount{}) {
+				l.Amount = own
+			}
 		}
 		lines = append(lines, l)
 	}

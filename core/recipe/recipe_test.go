@@ -3,6 +3,7 @@ package recipe
 import (
 	"errors"
 	"fmt"
+	"slices"
 	"strings"
 	"testing"
 
@@ -17,7 +18,7 @@ const pasted = `
 - 1 1/2 tsp salt
 3 cups bread flour, spooned
 2 tsp active dry yeast
-1/4 cup buckwheat groats flour
+1/4 cup moonflower flour
 
 Add-ins:
 2/3 cup raisins (optional), rinsed
@@ -28,71 +29,63 @@ Glaze:
 `
 
 func TestReadingARecipeAsPeopleWriteIt(t *testing.T) {
-	lines, err := ReadLines(pasted, measure.US)
-	if err != nil {
-		t.Fatal(err)
-	}
+	lines := linesOf(t, pasted)
 	want := []Line{
 		{ID: "l1", Ingredient: "water", Amount: measure.Of(1, 1, measure.Cup)},
-		{ID: "l2", Ingredient: "butter", Amount: measure.Of(2, 1, measure.Tbsp), Or: []larder.ID{"oil"}},
+		{ID: "l2", Ingredient: "butter", Amount: measure.Of(2, 1, measure.Tbsp), Or: []Choice{{Ingredient: "oil"}}},
 		{ID: "l3", Ingredient: "salt", Amount: measure.Of(3, 2, measure.Tsp)},
 		{ID: "l4", Ingredient: "bread-flour", Amount: measure.Of(3, 1, measure.Cup), Note: "spooned"},
 		{ID: "l5", Ingredient: "active-dry-yeast", Amount: measure.Of(2, 1, measure.Tsp)},
-		{ID: "l6", Ingredient: "guess:buckwheat groats flour", Amount: measure.Of(1, 4, measure.Cup)},
+		{ID: "l6", Ingredient: "unknown:moonflower flour", Amount: measure.Of(1, 4, measure.Cup)},
 		{ID: "l7", Ingredient: "raisins", Amount: measure.Of(2, 3, measure.Cup), When: AtBeep, Optional: true, Note: "rinsed"},
 		{ID: "l8", Ingredient: "olives", Amount: measure.Of(1, 2, measure.Cup), When: AtBeep, Note: "drained"},
 		{ID: "l9", Ingredient: "egg", Amount: measure.Of(1, 1, measure.Piece), Part: Glaze},
 		{ID: "l10", Ingredient: "milk", Amount: measure.Of(1, 1, measure.Tbsp), Part: Glaze},
+	}
+	if len(lines) != len(want) {
+		t.Fatalf("%d lines, want %d: %+v", len(lines), len(want), lines)
 	}
 	for n := range want {
 		if fmt.Sprint(lines[n]) != fmt.Sprint(want[n]) {
 			t.Errorf("line %d reads as %+v, want %+v", n+1, lines[n], want[n])
 		}
 	}
-	back, err := ReadLines(Recipe{Lines: lines}.Text(), measure.US)
-	if err != nil || fmt.Sprint(back) != fmt.Sprint(lines) {
-		t.Errorf("written and read back it is another recipe (%v):\n%v\n%v", err, back, lines)
+	if back := linesOf(t, Recipe{Lines: lines}.Text()); fmt.Sprint(back) != fmt.Sprint(lines) {
+		t.Errorf("written and read back it is another recipe:\n%v\n%v", back, lines)
 	}
 }
 
-func TestALineThatCannotBeReadIsNamed(t *testing.T) {
+// A row that cannot be read is asked about in its place, and stops no other.
+func TestARowThatCannotBeReadIsAskedAboutAlone(t *testing.T) {
 	for text, want := range map[string]string{
-		"1 cup water\nsome flour": `line 2, "some flour"`, "3 water": "line 1", "1 cup ": "line 1", "": "one ingredient a line",
-		"-1 cup water": "line 1", "0 cups water": "line 1", "3 cups\n": "say what it is", strings.Repeat("1 cup water\n", 2000): "too long",
+		"1 cup water\n3 cups": "", "1 cup water\n2 tbsp moon dust\n2 cups flour": "moon dust", "1 cup water\n320 flour": "what measure", "1 can beans\n1 cup water": "how much a can holds",
+		"1 cup water\n90 cups bread flour": "cannot be meant",
 	} {
-		_, err := ReadLines(text, measure.US)
-		var f *fault.Fault
-		if text == "-1 cup water" { // a list's dash
-			if err != nil {
-				t.Errorf("%q: %v", text, err)
-			}
-			continue
+		c, err := ReadCard(text, measure.US, larder.Find)
+		if err != nil {
+			t.Fatal(err)
 		}
-		if !errors.As(err, &f) || f.Pointer != "/text" || !strings.Contains(f.Detail, want) {
-			t.Errorf("%.30q: %v, want %q", text, err, want)
+		asked, other := "", 0
+		for _, u := range c.Lines {
+			switch {
+			case u.Asks():
+				asked += strings.ToLower(u.Doubt + u.Name)
+			case u.Line.Ingredient == "water":
+				other++
+			}
+		}
+		if !strings.Contains(asked, want) || other != 1 {
+			t.Errorf("%q: asked %q, want %q; water read %d times", text, asked, want, other)
 		}
 	}
-}
-
-func TestAnUnknownIngredientIsGuessedByItsNameAndMarked(t *testing.T) {
-	for name, kind := range map[string]larder.Kind{
-		"teff flour": larder.Flour, "Date Syrup": larder.Syrup, "pale ale": larder.Liquid, "cranberries": larder.Extra, "hemp seed": larder.Extra, "goose lard": larder.Fat,
-	} {
-		i, ok := larder.Guess(name)
-		if !ok || i.Kind != kind || i.Like == "" {
-			t.Errorf("%s is taken for %s like %q, want %s", name, i.Kind, i.Like, kind)
-		}
-		if again, ok := larder.Know(i.ID); !ok || again.Kind != kind {
-			t.Errorf("%s is not known again by its id", i.ID)
-		}
+	_, err := ReadCard(strings.Repeat("1 cup water\n", 2000), measure.US, larder.Find)
+	if f := (*fault.Fault)(nil); !errors.As(err, &f) || f.Pointer != "/text" || !strings.Contains(f.Detail, "too long") {
+		t.Errorf("a card without end: %v", err)
 	}
 }
 
 func TestOptionalLinesAndChoices(t *testing.T) {
-	lines, err := ReadLines(pasted, measure.US)
-	if err != nil {
-		t.Fatal(err)
-	}
+	lines := linesOf(t, pasted)
 	r := Recipe{Lines: lines}
 	got, err := r.Choose([]string{"l7"}, map[string]larder.ID{"l2": "oil"})
 	if err != nil || len(got.Lines) != len(lines)-1 || got.Lines[1].Ingredient != "oil" || r.Lines[1].Ingredient != "butter" {
@@ -130,12 +123,9 @@ func TestARecipeThatCannotBeIsRefusedAtItsField(t *testing.T) {
 		"/lines/0/id":   func(r *Recipe) { r.Lines[0].ID = strings.Repeat("l", longID+1) },
 		"/lines/0/note": func(r *Recipe) { r.Lines[0].Note = "sifted\ntwice" },
 		"/lines/1/note": func(r *Recipe) { r.Lines[1].Note = strings.Repeat("n", longLineNote+1) },
-		"/lines/1/or":   func(r *Recipe) { r.Lines[1].Or = make([]larder.ID, mostOthers+1) },
+		"/lines/1/or":   func(r *Recipe) { r.Lines[1].Or = slices.Repeat([]Choice{{Ingredient: "oil"}}, mostOthers+1) },
 	} {
-		lines, err := ReadLines("3 cups bread flour, spooned\n1 cup water\n2 tsp active dry yeast", measure.US)
-		if err != nil {
-			t.Fatal(err)
-		}
+		lines := linesOf(t, "3 cups bread flour, spooned\n1 cup water\n2 tsp active dry yeast")
 		r := Recipe{Name: "n", Kind: White, Size: measure.LoafPounds(3, 2), Standard: measure.US, Lines: lines}
 		change(&r)
 		var f *fault.Fault
@@ -145,17 +135,41 @@ func TestARecipeThatCannotBeIsRefusedAtItsField(t *testing.T) {
 	}
 }
 
-func FuzzReadingARecipe(f *testing.F) {
+func FuzzReadingACard(f *testing.F) {
 	f.Add(pasted)
-	f.Add("1 or or or")
-	f.Add("1 cup (optional)(optional), or")
+	for _, card := range strings.Split(cardCorpus, "=====\n")[1:] {
+		card, _, _ = strings.Cut(card, "---\n")
+		f.Add(card)
+	}
 	f.Fuzz(func(t *testing.T, text string) {
-		lines, err := ReadLines(text, measure.US)
+		c, err := ReadCard(text, measure.US, larder.Find)
 		if err != nil {
 			return
 		}
-		if _, err := ReadLines(Recipe{Lines: lines}.Text(), measure.US); err != nil {
-			t.Errorf("%q is read, but written as %q it is not: %v", text, Recipe{Lines: lines}.Text(), err)
+		for _, u := range c.Lines {
+			i, ok := larder.Know(u.Line.Ingredient)
+			if _, err := i.Weigh(u.Line.Amount); u.Sure == larder.Plainly && !u.Open() && !u.Loose && (err != nil || !ok) {
+				t.Errorf("%q is understood as %+v, which cannot be weighed: %v", u.Written, u.Line, err)
+			}
+		}
+	})
+}
+
+func FuzzReadingALine(f *testing.F) {
+	for _, row := range strings.Split(lineCorpus, "\n") {
+		text, _, _ := strings.Cut(row, " => ")
+		f.Add(text)
+	}
+	r := reading{measure.US, larder.Find}
+	f.Fuzz(func(t *testing.T, text string) {
+		for _, u := range r.rows(text) {
+			if u.Line.Note != "" && len(u.Line.Note) > longLineNote {
+				t.Errorf("%q has a note of %d letters", text, len(u.Line.Note))
+			}
+			if len(u.Line.Or) > mostOthers {
+				t.Errorf("%q has %d choices", text, len(u.Line.Or))
+			}
+			u.Line.Aside()
 		}
 	})
 }

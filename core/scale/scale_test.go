@@ -21,7 +21,7 @@ func dough(t testing.TB, kind recipe.Kind, pairs ...string) []recipe.Weighed {
 		if err != nil {
 			t.Fatal(err)
 		}
-		i, ok := larder.Find(pairs[n+1])
+		i, ok := larder.Is(pairs[n+1])
 		if !ok {
 			t.Fatalf("no %s in the larder", pairs[n+1])
 		}
@@ -155,7 +155,7 @@ func TestYeastStaysInItsBandButIsNeverMovedAtTheWrittenSize(t *testing.T) {
 }
 
 func TestPacketsAndPiecesBecomeSpoons(t *testing.T) {
-	w := dough(t, recipe.White, "1 cup", "water", "3 cups", "bread flour", "1 packet", "yeast", "1", "orange zest")
+	w := dough(t, recipe.White, "1 cup", "water", "3 cups", "bread flour", "1 packet", "yeast", "1", "zest")
 	lines, deviations := To(w, recipe.White, toOne, Schools{Yeast: Straight})
 	zest := find(t, lines, "citrus-zest")
 	if zest.Pieces != 0 || zest.Exact.Unit != measure.Piece || zest.Exact.Quantity.Sign() != 0 || math.Abs(float64(zest.Grams)-4) > 1e-9 {

@@ -12,15 +12,13 @@ import (
 	"risepan/core/larder"
 	"risepan/core/measure"
 	"risepan/core/recipe"
+	"risepan/core/recipe/recipetest"
 )
 
 // written reads a recipe of a 1 1/2 lb loaf, lines parted by semicolons.
 func written(t testing.TB, text string) recipe.Recipe {
 	t.Helper()
-	lines, err := recipe.ReadLines(strings.ReplaceAll(text, "; ", "\n"), measure.US)
-	if err != nil {
-		t.Fatal(err)
-	}
+	lines := recipetest.Lines(t, text)
 	return recipe.Recipe{Name: "test", Kind: recipe.White, Size: measure.LoafPounds(3, 2), Standard: measure.US, Lines: lines}
 }
 

@@ -141,7 +141,7 @@ func (p *Page) Text(selector string) string {
 func (p *Page) Click(name string) {
 	p.report.Helper()
 	p.Until(fmt.Sprintf("something to press that says %q", name), "target("+quote(name)+")")
-	at := Value[[]float64](p, "centre(target("+quote(name)+"))")
+	at := Value[[]float64](p, "still(() => target("+quote(name)+"))")
 	p.do("click "+name, chromedp.MouseClickXY(at[0], at[1]))
 }
 
@@ -149,7 +149,7 @@ func (p *Page) Click(name string) {
 func (p *Page) Type(label, text string) {
 	p.report.Helper()
 	p.Until(fmt.Sprintf("a field labelled %q", label), "field("+quote(label)+")")
-	at := Value[[]float64](p, "centre(field("+quote(label)+"))")
+	at := Value[[]float64](p, "still(() => field("+quote(label)+"))")
 	p.do("type into "+label, chromedp.MouseClickXY(at[0], at[1]))
 	Value[bool](p, "(field("+quote(label)+").select(), true)")
 	p.do("type into "+label, chromedp.KeyEvent(text))

@@ -24,3 +24,17 @@ const centre = (e) => {
   const r = e.getBoundingClientRect();
   return [r.x + r.width / 2, r.y + r.height / 2];
 };
+const frame = () => new Promise((done) => requestAnimationFrame(done));
+// still waits until what find finds stays in its place and nothing covers it, and gives its centre.
+const still = async (find) => {
+  for (let end = performance.now() + 20_000, last = ""; ; await frame()) {
+    const e = find();
+    if (!e) continue;
+    const at = centre(e);
+    const top = document.elementFromPoint(...at);
+    const bare = top && (e.contains(top) || top.contains(e) || top.closest("label")?.contains(e));
+    if ((bare && String(at) === last) || performance.now() > end) return at;
+    last = bare ? String(at) : "";
+    await frame();
+  }
+};

@@ -20,6 +20,7 @@ export interface Schema {
   BakeTold: BakeTold;
   Happened: Happened;
   Loaded: Loaded;
+  RecipeText: RecipeText;
   RecipeRead: RecipeRead;
   SwapsKept: SwapsKept;
   Bench: BenchView;
@@ -33,6 +34,8 @@ export interface Schema {
   HabitOf: HabitOf;
   RecipeKept: RecipeKept;
   Larder: Larder;
+  Facts: Facts;
+  AnswerOf: AnswerOf;
   Settings: KitchenSettings;
   Problem: Problem;
 }
@@ -74,6 +77,7 @@ export interface Kitchen {
   quiet: KitchenQuiet;
   prefer: KitchenPreference[];
   facts?: LarderIngredient[];
+  readings?: KitchenReading[];
   cups?: LarderCup[];
   packs?: KitchenPack[];
   stock?: KitchenStocked[];
@@ -115,10 +119,13 @@ export interface LarderIngredient {
     | "extra"
     | "puree";
   perCup?: number;
+  lightest?: number;
+  heaviest?: number;
   each?: number;
   shares: LarderShares;
   flourPart?: number;
-  grain?: boolean;
+  grain?: "" | "wheat" | "rye" | "barley" | "oats" | "rice" | "maize" | "buckwheat" | "millet" | "other";
+  whole?: boolean;
   strength?: "" | "strong" | "plain" | "soft" | "self-raising";
   gluten?: boolean;
   asDry?: number;
@@ -127,11 +134,33 @@ export interface LarderIngredient {
   shell?: boolean;
   spoils?: boolean;
   milky?: boolean;
-  allergens?: ("wheat" | "rye" | "oats" | "milk" | "egg" | "nuts" | "lupin" | "sesame")[];
+  browns?: boolean;
+  melts?: boolean;
+  breaks?: boolean;
+  allergens?: (
+    | "wheat"
+    | "rye"
+    | "barley"
+    | "oats"
+    | "milk"
+    | "egg"
+    | "nuts"
+    | "peanuts"
+    | "soya"
+    | "sesame"
+    | "lupin"
+    | "celery"
+    | "mustard"
+    | "fish"
+    | "crustaceans"
+    | "molluscs"
+    | "sulphites"
+  )[];
   state?: "" | "cold" | "softened" | "melted" | "warm";
-  dispenser?: boolean;
+  dispenser?: "" | "yes" | "drained";
   prep?: string;
   like?: string;
+  unknown?: boolean;
 }
 export interface LarderShares {
   water: number;
@@ -141,6 +170,10 @@ export interface LarderShares {
   protein: number;
   starch: number;
   fibre: number;
+}
+export interface KitchenReading {
+  spelling: string;
+  ingredient: string;
 }
 export interface LarderCup {
   flour: string;
@@ -322,6 +355,7 @@ export interface PlanFormula {
   fat: number;
   grain: number;
   powder: number;
+  soda: number;
   low: number;
   high: number;
   sure: "weighed" | "own cup" | "unknown cup";
@@ -337,6 +371,7 @@ export interface Formula {
   fat: number;
   grain: number;
   powder: number;
+  soda: number;
 }
 export interface FormulaSlice {
   netCarbohydrate: number;
@@ -459,6 +494,7 @@ export interface PlanLine {
   miss?: string;
   atBeep?: boolean;
   like?: string;
+  unknown?: boolean;
   part?: "" | "filling" | "glaze" | "topping";
   optional?: boolean;
   or?: PlanNamed[];
@@ -564,9 +600,10 @@ export interface PlanHeatPart {
   share: number;
 }
 export interface PlanCaution {
-  level: "stop" | "care" | "note";
+  level: "stop" | "ask" | "care" | "note";
   about: string;
   line?: string;
+  name?: string;
   say: string;
   ways?: PlanWay[];
 }
@@ -703,33 +740,111 @@ export interface Loaded {
   machines: number;
   recipes: number;
 }
+export interface RecipeText {
+  name?: string;
+  kind?: "white" | "wholemeal" | "crusty" | "sweet" | "gluten-free" | "low-carb" | "quick bread" | "dough";
+  size?: string;
+  standard: "us" | "metric" | "australian" | "imperial";
+  text: string;
+  lines?: LineText[];
+  note?: string;
+}
+export interface LineText {
+  amount: string;
+  name: string;
+  or?: string[];
+  optional?: boolean;
+  note?: string;
+  part?: "" | "filling" | "glaze" | "topping";
+  when?: "" | "beep" | "first knead" | "warmed first";
+}
 export interface RecipeRead {
   id?: string;
   revision?: number;
   putAway?: boolean;
-  recipe: RecipeText;
+  recipe: RecipeCard;
   inferred: boolean;
+  guessed?: boolean;
   lines: ReadLine[];
+  columns?: ReadColumn[];
+  settings?: RecipeSettings;
+  makes?: string;
+  method?: string[];
+  remarks?: string[];
+  asks: number;
   formula: Formula;
   question?: string;
+  problem?: string;
 }
-export interface RecipeText {
+export interface RecipeCard {
   name: string;
   kind: "white" | "wholemeal" | "crusty" | "sweet" | "gluten-free" | "low-carb" | "quick bread" | "dough";
-  size?: string;
+  size: string;
   standard: "us" | "metric" | "australian" | "imperial";
   text: string;
   note?: string;
 }
 export interface ReadLine {
+  id?: string;
+  row: number;
+  written: string;
   amount: string;
+  also?: string;
+  ingredient: string;
+  named: string;
   name: string;
   grams: number;
+  sure: string;
+  near?: PlanNamed[];
   like?: string;
+  grade?: string;
+  state?: string;
+  warmth?: string;
+  remark?: string;
+  doubt?: string;
+  slip?: boolean;
+  loose?: boolean;
+  asks?: boolean;
   optional?: boolean;
+  note?: string;
   or?: string[];
   part?: "" | "filling" | "glaze" | "topping";
-  atBeep?: boolean;
+  when?: "" | "beep" | "first knead" | "warmed first";
+  spoils?: boolean;
+  allergens?: (
+    | "wheat"
+    | "rye"
+    | "barley"
+    | "oats"
+    | "milk"
+    | "egg"
+    | "nuts"
+    | "peanuts"
+    | "soya"
+    | "sesame"
+    | "lupin"
+    | "celery"
+    | "mustard"
+    | "fish"
+    | "crustaceans"
+    | "molluscs"
+    | "sulphites"
+  )[];
+}
+export interface ReadColumn {
+  size: string;
+  lines: ReadBeside[];
+}
+export interface ReadBeside {
+  line: string;
+  card: string;
+  scaled: string;
+  differs: boolean;
+}
+export interface RecipeSettings {
+  cycle?: string;
+  crust?: string;
+  delay?: string;
 }
 export interface SwapsKept {
   revision: number;
@@ -949,6 +1064,47 @@ export interface RecipeKept {
 }
 export interface Larder {
   ingredients: LarderIngredient[];
+  likenesses: PlanNamed[];
+}
+export interface Facts {
+  name: string;
+  sure: string;
+  ingredient: LarderIngredient;
+  holdsGluten: boolean;
+  near?: PlanNamed[];
+  grade?: string;
+  state?: string;
+  warmth?: string;
+  remark?: string;
+}
+export interface AnswerOf {
+  name: string;
+  is?: string;
+  answer?: LarderAnswer;
+}
+export interface LarderAnswer {
+  like: string;
+  keeps?: boolean;
+  allergens?: (
+    | "wheat"
+    | "rye"
+    | "barley"
+    | "oats"
+    | "milk"
+    | "egg"
+    | "nuts"
+    | "peanuts"
+    | "soya"
+    | "sesame"
+    | "lupin"
+    | "celery"
+    | "mustard"
+    | "fish"
+    | "crustaceans"
+    | "molluscs"
+    | "sulphites"
+  )[];
+  perCup?: number;
 }
 export interface KitchenSettings {
   kitchen: Kitchen;

@@ -1,0 +1,372 @@
+package larder
+
+import (
+	"slices"
+	"strings"
+	"unicode"
+)
+
+// Sure is how surely a name was understood.
+type Sure string
+
+const (
+	Plainly  Sure = "known"
+	Remarked Sure = "understood with a remark"
+	NearMiss Sure = "near miss" // one slip of the pen from a name: offered, not taken
+	Nowhere  Sure = "unknown"
+)
+
+// Found is what a name was understood as.
+type Found struct {
+	Sure       Sure
+	Ingredient Ingredient   // the row; an unnamed ingredient where it is not known
+	Grade      string       // organic, ripe, large …: what was read off before the name
+	State      string       // chopped, softened …
+	Warmth     string       // cold, warm, boiling …
+	Remark     string       // what was taken for granted, as a sentence
+	Near       []Ingredient // of a near miss: what may be meant
+}
+
+// entry is one name of a row, as its words.
+type entry struct {
+	words []string
+	row   int
+}
+
+// index finds names by their last word, and words by what is left of them without one letter.
+type index struct {
+	byHead map[string][]entry
+	words  map[string]bool
+	slips  map[string][]string
+}
+
+var names = func() index {
+	x := index{map[string][]entry{}, map[string]bool{}, map[string][]string{}}
+	for n, i := range table {
+		for _, name := range append([]string{i.Name, strings.ReplaceAll(string(i.ID), "-", " ")}, i.Names...) {
+			for _, form := range forms(name) {
+				words := Words(form)
+				head := words[len(words)-1]
+				x.byHead[head] = append(x.byHead[head], entry{words, n})
+				for _, w := range words {
+					x.words[w] = true
+				}
+			}
+		}
+	}
+	for w := range modifiers {
+		x.words[w] = true
+	}
+	for w := range x.words {
+		if len(w) >= leastSlip {
+			for _, s := range without(w) {
+				x.slips[s] = append(x.slips[s], w)
+			}
+		}
+	}
+	return x
+}()
+
+// forms writes a name with and without its word in brackets.
+func forms(name string) []string {
+	before, rest, ok := strings.Cut(name, "(")
+	inside, after, closed := strings.Cut(rest, ")")
+	if !ok || !closed {
+		return []string{name}
+	}
+	return []string{before + inside + after, before + after}
+}
+
+// Words are the words of a name as the table is searched by them: small letters without accents,
+// singular, each in one spelling.
+func Words(name string) []string {
+	var out []string
+	for _, w := range strings.FieldsFunc(plain(name), func(r rune) bool { return !unicode.IsLetter(r) && !unicode.IsDigit(r) && r != '%' }) {
+		w = singular(w)
+		if s, ok := spellings[w]; ok {
+			w = s
+		}
+		out = append(out, strings.Fields(w)...)
+	}
+	for n := 0; n+1 < len(out); n++ {
+		if w, ok := pairs[out[n]+" "+out[n+1]]; ok {
+			out = slices.Replace(out, n, n+2, strings.Fields(w)...)
+		}
+	}
+	return out
+}
+
+var accents = strings.NewReplacer("é", "e", "è", "e", "ê", "e", "ë", "e", "à", "a", "â", "a", "ä", "a", "ç", "c", "î", "i", "ï", "i", "ñ", "n", "ô", "o", "ö", "o", "û", "u", "ü", "u", "ù", "u", "œ", "oe",
+	"'", "", "’", "", "‘", "", "`", "", "n/c", "nc")
+
+func plain(s string) string { return accents.Replace(strings.ToLower(s)) }
+
+// singular takes a plural's ending off. It need not be English as long as it does the same to the
+// table's names and a card's.
+func singular(w string) string {
+	switch {
+	case len(w) < 4 || strings.HasSuffix(w, "ss"):
+		return w
+	case strings.HasSuffix(w, "ies") && len(w) > 5:
+		return w[:len(w)-3] + "y"
+	case strings.HasSuffix(w, "oes"), strings.HasSuffix(w, "ches"), strings.HasSuffix(w, "shes"), strings.HasSuffix(w, "xes"):
+		return w[:len(w)-2]
+	case strings.HasSuffix(w, "leaves"):
+		return w[:len(w)-3] + "f"
+	case strings.HasSuffix(w, "halves"):
+		return w[:len(w)-3] + "f"
+	case strings.HasSuffix(w, "s"):
+		return w[:len(w)-1]
+	}
+	return w
+}
+
+// spellings bring a word to the table's spelling, usual misspellings too.
+var spellings = map[string]string{
+	"yogurt": "yoghurt", "yoghourt": "yoghurt", "fiber": "fibre", "soy": "soya", "chili": "chilli", "chile": "chilli", "chilly": "chilli", "chily": "chilli", "unflavored": "unflavoured", "flavor": "flavour", "flavored": "flavoured",
+	"flavoring": "flavouring", "color": "colour", "coloring": "colouring", "colored": "coloured", "wholewheat": "whole wheat", "wholegrain": "whole grain", "multigrain": "multi grain",
+	"stoneground": "stone ground", "flaxseed": "flax seed", "flaxmeal": "flax meal", "poppyseed": "poppy seed", "breadcrumb": "bread crumb", "gingerroot": "ginger root", "skim": "skimmed",
+	"nonfat": "fat free", "fatfree": "fat free", "lowfat": "low fat", "gf": "gluten free", "glutenfree": "gluten free", "evoo": "extra virgin olive oil", "crystallized": "crystallised",
+	"caramelized": "caramelised", "iodized": "iodised", "homogenized": "homogenised", "pasteurized": "pasteurised", "dessicated": "desiccated", "unsulfured": "unsulphured",
+	"unsulphered": "unsulphured", "choc": "chocolate", "temp": "temperature", "wheatgerm": "wheat germ", "wheatbran": "wheat bran", "oatbran": "oat bran", "tumeric": "turmeric", "brocolli": "broccoli",
+	"gelatin": "gelatine", "orangepeel": "orange peel", "whisky": "whiskey", "parmigiana": "parmigiano",
+	"sundried": "sun dried", "sunblushed": "sun blushed", "almondmilk": "almond milk", "soymilk": "soya milk", "oatmilk": "oat milk", "cornmeal": "corn meal", "soybean": "soya bean",
+	"maccadamia": "macadamia", "rosewater": "rose water", "applesauce": "apple sauce", "sweetcorn": "sweet corn", "popcorn": "pop corn", "crabmeat": "crab meat", "sausagemeat": "sausage meat",
+	"raising": "rising", "unbleeched": "unbleached", "allpurpose": "all purpose", "ap": "all purpose", "cornflake": "corn flake", "aluminum": "aluminium",
+	"hazlenut": "hazelnut", "tinned": "canned",
+}
+
+// pairs are words that are written as one or as two.
+var pairs = map[string]string{
+	"butter milk": "buttermilk", "sour dough": "sourdough", "non fat": "fat free", "whole meal": "wholemeal", "corn starch": "cornstarch", "free range": "freerange", "stone ground": "stoneground",
+	"lin seed": "linseed", "white wheat": "white wheat", "room temperature": "roomtemperature",
+}
+
+// What is read off round a name, in singular words.
+const (
+	grades = `organic plain full fresh freshly ripe very extra good best quality high large medium small big little fine finely coarse coarsely thick thickly thin thinly natural pure real raw
+unbleached bleached stoneground sifted unsifted packed firmly lightly loosely heaping heaped level levelled rounded scant freerange local homemade unsalted salted unsweetened sweetened seedless
+pitted stoned unwaxed untreated lean mature mild sharp plump soft tender young favourite favorite regular ordinary traditional classic premium artisan italian french greek spanish mexican hungarian
+english irish turkish washed unwashed unpeeled skinless boneless shelled hulled unhulled whole unsmoked smoked smoky canned jarred bottled frozen thick-cut ready good-quality overripe over
+neutral store bought virgin quick generous overnight active light lite low reduced fat free sodium sugar vegan new`
+	states = `softened melted beaten whisked chopped diced sliced minced grated shredded crumbled crushed mashed pureed cubed halved quartered cut torn snipped strained sieved pressed squeezed
+juiced flaked slivered broken drained undrained rinsed soaked thawed defrosted toasted untoasted roasted blanched peeled cored seeded deseeded trimmed separated bruised roughly well cooled
+scalded warmed patted dry piece chunk cube slice bit half into and then divided heated whipped split rubbed hydrated washed picked destemmed stemmed hulled folded
+stalk sprig leaf stick rasher clove ear head strip packed`
+	warmths  = `boiling warm lukewarm tepid hand blood hot cold cool chilled iced icy roomtemperature ice at`
+	colours  = `white red yellow green black brown golden dark pink purple blue`
+	cookings = `cooked fried sauteed steamed boiled poached baked braised caramelised crispy crisp grilled`
+	fillers  = `the of a an some any kind your own about approx approximately each such as e g eg ie i e preferably so room for to`
+)
+
+// modifier is what a word says that is read off round a name.
+type modifier uint8
+
+const (
+	grade modifier = iota + 1
+	state
+	warmth
+	colour
+	cooking
+	filler
+)
+
+var modifiers = func() map[string]modifier {
+	out := map[string]modifier{}
+	for m, list := range map[modifier]string{filler: fillers, cooking: cookings, colour: colours, warmth: warmths, state: states, grade: grades} {
+		for _, w := range strings.Fields(list) {
+			if old, ok := out[w]; !ok || m < old {
+				out[w] = m
+			}
+		}
+	}
+	return out
+}()
+
+// wears reports whether a word before an ingredient's name leaves it what it is: a fried onion is an
+// onion, but white flour that is called brown, rice that is cooked and herbs that are fresh are rows of
+// their own or none.
+func (i Ingredient) wears(word string) bool {
+	switch m := modifiers[word]; {
+	case m == colour:
+		return i.Kind != Flour && i.Kind != DryMilk && i.Kind != Yeast && i.Kind != Syrup
+	case m == cooking:
+		return i.Spoils
+	case word == "dried" || word == "dry" || word == "ground" || word == "powdered" || word == "powder":
+		return i.Kind == DryExtra
+	case word == "free":
+		return !i.HoldsGluten()
+	case word == "vegan":
+		return !slices.Contains(i.Allergens, Milk) && !slices.Contains(i.Allergens, Eggs)
+	default:
+		return m != 0
+	}
+}
+
+const mostWords = 14
+
+// match finds the longest name that the words hold, where all that is left over may be read off.
+func match(words []string) (found entry, ok bool) {
+	if len(words) > mostWords {
+		return found, false
+	}
+	longest, fewest := 0, 0 // words of the name, and words left over inside it
+	for end := len(words); end > 0; end-- {
+		for _, e := range names.byHead[words[end-1]] {
+			if len(e.words) < longest || len(e.words) > end {
+				continue
+			}
+			if gaps, fits := within(e, words, end); fits && (len(e.words) > longest || gaps < fewest) {
+				found, ok, longest, fewest = e, true, len(e.words), gaps
+			}
+		}
+	}
+	return found, ok
+}
+
+// within reports whether a name stands in the words, its last one just before end, with nothing but
+// modifiers between and round it; gaps counts those between.
+func within(e entry, words []string, end int) (gaps int, fits bool) {
+	i := table[e.row]
+	next := len(e.words) - 2 // from behind, for the last word is known
+	for n := end - 2; n >= 0; n-- {
+		switch {
+		case next >= 0 && words[n] == e.words[next]:
+			next--
+		case i.wears(words[n]):
+			if next >= 0 {
+				gaps++
+			}
+		default:
+			return 0, false
+		}
+	}
+	if next >= 0 {
+		return 0, false
+	}
+	for _, w := range words[end:] {
+		if !i.wears(w) {
+			return 0, false
+		}
+	}
+	return gaps, true
+}
+
+// granted says what is taken for granted with a name that leaves it open.
+var granted = map[string]string{
+	"flour": "Taken for plain flour; bread flour rises higher.", "white flour": "Taken for plain flour; bread flour rises higher.", "wheat flour": "Taken for plain flour; bread flour rises higher.",
+	"yeast": "Taken for active dry yeast.",
+}
+
+// Find finds an ingredient by a name as cards have it, by its head noun in whole words: "unsalted
+// butter, softened", "3 ripe bananas" without the 3.
+func Find(name string) Found {
+	words := Words(name)
+	f := Found{Sure: Nowhere}
+	if e, ok := match(words); ok {
+		f.Sure, f.Ingredient = Plainly, table[e.row]
+		f.sort(words, e)
+		if f.Remark = granted[strings.Join(words, " ")]; f.Remark != "" {
+			f.Sure = Remarked
+		}
+		return f
+	}
+	f.Ingredient, _ = Unnamed(name)
+	if f.Near = near(words); len(f.Near) > 0 {
+		f.Sure = NearMiss
+	}
+	return f
+}
+
+// Is finds the row that has just this name, spelling and plural aside.
+func Is(name string) (Ingredient, bool) {
+	words := Words(name)
+	if e, ok := match(words); ok && len(e.words) == len(words) {
+		return table[e.row], true
+	}
+	return Ingredient{}, false
+}
+
+// sort puts the words that were read off where they belong, also those that are part of the name that
+// the card has but not of the row's own.
+func (f *Found) sort(words []string, e entry) {
+	add := func(to *string, w string) { *to = strings.TrimSpace(*to + " " + w) }
+	own := Words(f.Ingredient.Name)
+	for _, w := range words {
+		if slices.Contains(own, w) {
+			continue
+		}
+		switch m := modifiers[w]; m {
+		case warmth:
+			if slices.Contains(e.words, w) {
+				continue
+			}
+			if w = strings.Replace(w, "roomtemperature", "room", 1); w != "at" && w != "hand" && w != "blood" {
+				add(&f.Warmth, w)
+			} else if w != "at" {
+				add(&f.Warmth, "warm")
+			}
+		case state, cooking:
+			add(&f.State, w)
+		case grade, colour:
+			add(&f.Grade, w)
+		}
+	}
+}
+
+// leastSlip is the fewest letters of a word in which a slip is looked for.
+const leastSlip = 4
+
+// without lists a word and all that it is without one of its letters.
+func without(w string) []string {
+	r := []rune(w)
+	out := []string{w}
+	for n := range r {
+		out = append(out, string(r[:n])+string(r[n+1:]))
+	}
+	return out
+}
+
+// near lists the rows that a name with one slip of the pen may mean, at most three.
+func near(words []string) []Ingredient {
+	var out []Ingredient
+	for n, w := range words {
+		if names.words[w] || len(w) < leastSlip || len(words) > mostWords {
+			continue
+		}
+		var tried []string
+		for _, s := range without(w) {
+			for _, other := range names.slips[s] {
+				if slices.Contains(tried, other) || !oneSlip([]rune(w), []rune(other)) {
+					continue
+				}
+				tried = append(tried, other)
+				mended := slices.Replace(slices.Clone(words), n, n+1, other)
+				if e, ok := match(mended); ok && len(out) < 3 && !slices.ContainsFunc(out, func(i Ingredient) bool { return i.ID == table[e.row].ID }) {
+					out = append(out, table[e.row])
+				}
+			}
+		}
+	}
+	return out
+}
+
+// oneSlip reports whether one letter too many, too few, wrong or changed with its neighbour makes the
+// difference.
+func oneSlip(a, b []rune) bool {
+	if len(a) > len(b) {
+		a, b = b, a
+	}
+	same := 0
+	for same < len(a) && a[same] == b[same] {
+		same++
+	}
+	a, b = a[same:], b[same:]
+	switch len(b) - len(a) {
+	case 0:
+		return len(a) > 0 && (slices.Equal(a[1:], b[1:]) || len(a) > 1 && a[0] == b[1] && a[1] == b[0] && slices.Equal(a[2:], b[2:]))
+	case 1:
+		return slices.Equal(a, b[1:])
+	}
+	return false
+}

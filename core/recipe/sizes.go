@@ -1,0 +1,191 @@
+package recipe
+
+import (
+	"math"
+	"regexp"
+	"slices"
+	"strings"
+
+	"risepan/core/measure"
+)
+
+var (
+	anySize  = regexp.MustCompile(`(?i)(?:^|[\s(|/,])` + sizeWords)
+	gramSize = regexp.MustCompile(`(?i)^(450|500|600|650|680|700|750|900|1000|1250|1350) ?g$`)
+)
+
+// readSize reads a loaf size as cards write it: "1½-pound", "1.5 lb", "750g".
+func readSize(text string) (measure.LoafSize, bool) {
+	text = strings.ToLower(strings.TrimSpace(text))
+	text = strings.NewReplacer("pounds", "lb", "pound", "lb", "lbs", "lb", "-", " ", ".5", " 1/2").Replace(text)
+	text = strings.TrimRight(strings.Join(strings.Fields(text), " "), ".")
+	s, err := measure.ParseLoafSize(text)
+	return s, err == nil
+}
+
+// sizeIn finds the one loaf size that a row names.
+func sizeIn(row string) (measure.LoafSize, bool) {
+	all := sizesIn(row)
+	if len(all) != 1 {
+		return measure.LoafSize{}, false
+	}
+	return all[0], true
+}
+
+func sizesIn(row string) []measure.LoafSize {
+	var out []measure.LoafSize
+	for rest := row; ; {
+		m := anySize.FindStringSubmatchIndex(rest)
+		if m == nil {
+			return out
+		}
+		text := rest[m[2]:m[3]]
+		if strings.HasSuffix(strings.ToLower(text), "g") && !gramSize.MatchString(text) {
+			return out // grams of something
+		}
+		if s, ok := readSize(text); ok && !slices.Contains(out, s) {
+			out = append(out, s)
+		}
+		rest = rest[m[3]:]
+	}
+}
+
+var wideGap = regexp.MustCompile(`\s*\|\s*|\t+|\s{2,}`)
+
+func cells(row string) []string {
+	return wideGap.Split(strings.Trim(strings.TrimSpace(row), "|"), -1)
+}
+
+// columnSizes finds the row that names the sizes of a table: two or more, each in a cell of its own.
+func columnSizes(rows []string) []measure.LoafSize {
+	for _, row := range rows {
+		var sizes []measure.LoafSize
+		for _, cell := range cells(row) {
+			if s, ok := sizeIn(cell); ok && len(cell) < 20 {
+				sizes = append(sizes, s)
+			}
+		}
+		if len(sizes) > 1 && len(sizes) <= mostColumns+1 {
+			return sizes
+		}
+	}
+	return nil
+}
+
+// table reads a row of a table of sizes: a name and an amount for each size, in either order.
+func (c *sheet) table(n int, row string) bool {
+	if len(c.sizes) == 0 {
+		return false
+	}
+	in := cells(row)
+	if len(sizesIn(row)) == len(c.sizes) && len(in) >= len(c.sizes) {
+		if head := in[0]; c.card.Name == "" && len(in) > len(c.sizes) && !listHead.MatchString(head) {
+			if _, ok := sizeIn(head); !ok {
+				c.title(head)
+			}
+		}
+		return true
+	}
+	if len(in) != len(c.sizes)+1 {
+		return false
+	}
+	name, amounts := in[0], in[1:]
+	if _, ok := measure.ReadLead(name, c.standard); ok && name != "" || slices.Contains(blanks, name) {
+		name, amounts = in[len(in)-1], in[:len(in)-1]
+	}
+	if !slices.ContainsFunc(amounts, func(a string) bool { _, ok := measure.ReadLead(a, c.standard); return ok }) {
+		return strings.HasPrefix(strings.ToLower(name), "ingredient") || strings.HasPrefix(strings.ToLower(amounts[0]), "amount")
+	}
+	for col, amount := range amounts {
+		if slices.Contains(blanks, amount) {
+			continue
+		}
+		for _, u := range c.rows(amount + " " + name) {
+			u.Row, u.Written = n, strings.TrimSpace(row)
+			c.keep(c.sizes[col], u)
+		}
+	}
+	return true
+}
+
+// blanks stand in a cell of a table where a size has no amount.
+var blanks = []string{none, "", "-", "—", "x", "n/a"}
+
+// usual is the loaf size that a card with several is read at: the one nearest to it.
+var usual = measure.LoafPounds(3, 2)
+
+// settle chooses the column that the lines stand for, and puts the others beside it.
+func (c *sheet) settle() {
+	sizes := c.sizes
+	if len(sizes) == 0 {
+		for _, u := range c.order() {
+			if !u.IsZero() {
+				sizes = append(sizes, u)
+			}
+		}
+	}
+	if len(sizes) == 0 {
+		c.card.Lines = c.lists[measure.LoafSize{}]
+		c.finish()
+		return
+	}
+	off := func(s measure.LoafSize) float64 { return math.Abs(s.Over(usual).Float() - 1) }
+	best := slices.MinFunc(sizes, func(a, b measure.LoafSize) int {
+		if off(a) < off(b)-1e-9 {
+			return -1
+		}
+		if off(a) > off(b)+1e-9 {
+			return 1
+		}
+		return 0
+	})
+	c.card.Size, c.card.Lines = best, append(c.lists[best], c.lists[measure.LoafSize{}]...)
+	if len(sizes) > 1 {
+		c.card.Sizes = sizes
+		for _, s := range sizes {
+			if s != best {
+				c.card.Columns = append(c.card.Columns, Column{s, beside(c.card.Lines, c.lists[s])})
+			}
+		}
+	}
+	c.finish()
+}
+
+// order lists the sizes that lists were read for, smallest first.
+func (c *sheet) order() []measure.LoafSize {
+	var out []measure.LoafSize
+	for s := range c.lists {
+		out = append(out, s)
+	}
+	slices.SortFunc(out, func(a, b measure.LoafSize) int {
+		if a.IsZero() || b.IsZero() {
+			return 0
+		}
+		return a.Pounds().Cmp(b.Pounds())
+	})
+	return out
+}
+
+// beside gives the amounts of another size in the order of the lines: of the same ingredient in the
+// same place, the first that is not taken yet.
+func beside(lines, others []Understood) []measure.Amount {
+	out := make([]measure.Amount, len(lines))
+	taken := make([]bool, len(others))
+	for n, l := range lines {
+		for m, o := range others {
+			if !taken[m] && alike(l.Line, o.Line) {
+				out[n], taken[m] = o.Line.Amount, true
+				break
+			}
+		}
+	}
+	return out
+}
+
+// finish gives the lines their ids and looks at the card as a whole.
+func (c *sheet) finish() {
+	c.card.number()
+	c.card.Kind = c.card.kind()
+	c.card.compare(c.reading)
+	c.card.question()
+}
