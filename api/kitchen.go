@@ -45,6 +45,7 @@ func settingsOf(k kitchen.Kitchen, version int, today kitchen.Date) KitchenSetti
 type Larder struct {
 	Ingredients []larder.Ingredient `json:"ingredients"`
 	Likenesses  []plan.Named        `json:"likenesses"` // that an unknown ingredient may be like
+	Allergens   []larder.Allergen   `json:"allergens"`
 }
 
 // Facts are what is known of an ingredient by a name.
@@ -117,7 +118,7 @@ func (s *server) larder(c *call) (any, error) {
 	if name := c.gin.Query("name"); name != "" {
 		return factsOf(k.Kitchen, name), nil
 	}
-	out := Larder{Ingredients: larder.All()}
+	out := Larder{Ingredients: larder.All(), Allergens: larder.Allergens}
 	for _, i := range larder.Likenesses() {
 		out.Likenesses = append(out.Likenesses, plan.Named{ID: i.ID, Name: i.Name})
 	}

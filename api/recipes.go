@@ -92,22 +92,23 @@ type RecipeCard struct {
 
 // RecipeRead is what was understood of a recipe's text.
 type RecipeRead struct {
-	ID       string            `json:"id,omitzero"` // of a stored recipe
-	Revision int               `json:"revision,omitzero"`
-	PutAway  bool              `json:"putAway,omitzero"`
-	Recipe   RecipeCard        `json:"recipe"`
-	Inferred bool              `json:"inferred"`         // the size was left out
-	Guessed  bool              `json:"guessed,omitzero"` // and the kind
-	Lines    []ReadLine        `json:"lines"`
-	Columns  []ReadColumn      `json:"columns,omitzero"` // that the card has for other sizes
-	Settings recipe.Settings   `json:"settings,omitzero"`
-	Makes    string            `json:"makes,omitzero"`
-	Method   []string          `json:"method,omitzero"`
-	Remarks  []string          `json:"remarks,omitzero"`
-	Asks     int               `json:"asks"` // lines that something is asked about
-	Formula  formula.Formula   `json:"formula"`
-	Question *measure.LoafSize `json:"question,omitzero"` // the size that the flour is for, where it contradicts the stated one
-	Problem  string            `json:"problem,omitzero"`  // why it cannot be kept yet
+	ID       string             `json:"id,omitzero"` // of a stored recipe
+	Revision int                `json:"revision,omitzero"`
+	PutAway  bool               `json:"putAway,omitzero"`
+	Recipe   RecipeCard         `json:"recipe"`
+	Inferred bool               `json:"inferred"`         // the size was left out
+	Guessed  bool               `json:"guessed,omitzero"` // and the kind
+	Lines    []ReadLine         `json:"lines"`
+	Sizes    []measure.LoafSize `json:"sizes,omitzero"`   // that the card has columns for, smallest first
+	Columns  []ReadColumn       `json:"columns,omitzero"` // for the sizes other than the recipe's own
+	Settings recipe.Settings    `json:"settings,omitzero"`
+	Makes    string             `json:"makes,omitzero"`
+	Method   []string           `json:"method,omitzero"`
+	Remarks  []string           `json:"remarks,omitzero"`
+	Asks     int                `json:"asks"` // lines that something is asked about
+	Formula  formula.Formula    `json:"formula"`
+	Question *measure.LoafSize  `json:"question,omitzero"` // the size that the flour is for, where it contradicts the stated one
+	Problem  string             `json:"problem,omitzero"`  // why it cannot be kept yet
 }
 
 // ReadLine is one line as it was understood.
@@ -221,6 +222,7 @@ func (u *understood) look(k kitchen.Kitchen) {
 	for _, c := range r.Columns {
 		out.Columns = append(out.Columns, beside(k, *r, weighed, c))
 	}
+	out.Sizes = slices.SortedFunc(slices.Values(u.card.Sizes), func(a, b measure.LoafSize) int { return a.Pounds().Cmp(b.Pounds()) })
 	out.Settings, out.Makes, out.Method, out.Remarks = r.Settings, r.Makes, r.Method, u.card.Remarks
 	out.Recipe = RecipeCard{r.Name, r.Kind, r.Size, r.Standard, r.Text(), r.Note}
 }
@@ -271,12 +273,13 @@ func beside(k kitchen.Kitchen, r recipe.Recipe, weighed []recipe.Weighed, c reci
 		if err != nil || at < 0 {
 			continue
 		}
-		off := float64(card/scaled[at].Grams) - 1
+		straight := weighed[n].Grams * measure.Grams(c.Size.Over(r.Size).Float()) // as cards have it, whatever this kitchen's schools
+		off := min(math.Abs(float64(card/scaled[at].Grams)-1), math.Abs(float64(card/straight)-1))
 		text := k.Weights.Text(scaled[at].Grams, scaled[at].Grams < 20)
-		if straight := l.Amount.Times(c.Size.Over(r.Size)); math.Abs(float64(scaled[at].Grams)-float64(weighed[n].Grams)*c.Size.Over(r.Size).Float()) < 0.01 {
-			text = straight.String()
+		if math.Abs(float64(scaled[at].Grams-straight)) < 0.01 {
+			text = l.Amount.Times(c.Size.Over(r.Size)).String()
 		}
-		out.Lines = append(out.Lines, ReadBeside{l.ID, c.Amounts[n].String(), text, math.Abs(off) > differs})
+		out.Lines = append(out.Lines, ReadBeside{l.ID, c.Amounts[n].String(), text, off > differs})
 	}
 	return out
 }

@@ -36,7 +36,7 @@ func TestWeighingOnesOwnCupNarrowsTheHydration(t *testing.T) {
 	wide := width(t, fact(p, "formula"))
 	p.Click("Kitchen")
 	p.Click("Flour")
-	p.Click("Weigh a cup of flour")
+	p.Type("Weigh a cup of flour", "bread fl")
 	p.Click("bread flour")
 	p.Sees("weighed three times")
 	weigh := func(g string) {
@@ -101,7 +101,7 @@ func TestAnOldJarIsWarnedOfBeforeMeasuring(t *testing.T) {
 	s := serve(t)
 	p := open(t, s.URL+"/kitchen?drawer=Cupboard")
 	p.Sees("Jars and bags")
-	p.Click("Add a jar or bag of")
+	p.Type("Add a jar or bag of", "active dry")
 	p.Click("active dry yeast")
 	p.Type("Best before, active dry yeast", "20226-01-01\r")
 	p.Sees("is no date: use one such as")

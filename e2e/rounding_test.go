@@ -194,7 +194,7 @@ func TestTheKitchensMeasuresAndSchoolsShowOnThePlan(t *testing.T) {
 	p.Click("Grams")
 	p.Until("grams", "target('Grams')?.hasAttribute('data-checked')")
 	p.Click("Flour")
-	p.Click("Change the figures of")
+	p.Type("Change the figures of", "bread fl")
 	p.Click("bread flour")
 	p.Type("A cup of bread flour, in grams", "9000\r")
 	p.Sees("1 to 1000")

@@ -126,7 +126,7 @@ var spellings = map[string]string{
 	"yogurt": "yoghurt", "yoghourt": "yoghurt", "fiber": "fibre", "soy": "soya", "chili": "chilli", "chile": "chilli", "chilly": "chilli", "chily": "chilli", "unflavored": "unflavoured", "flavor": "flavour", "flavored": "flavoured",
 	"flavoring": "flavouring", "color": "colour", "coloring": "colouring", "colored": "coloured", "wholewheat": "whole wheat", "wholegrain": "whole grain", "multigrain": "multi grain",
 	"stoneground": "stone ground", "flaxseed": "flax seed", "flaxmeal": "flax meal", "poppyseed": "poppy seed", "breadcrumb": "bread crumb", "gingerroot": "ginger root", "skim": "skimmed",
-	"nonfat": "fat free", "fatfree": "fat free", "lowfat": "low fat", "gf": "gluten free", "glutenfree": "gluten free", "evoo": "extra virgin olive oil", "crystallized": "crystallised",
+	"nonfat": "fatfree", "gf": "glutenfree", "evoo": "extra virgin olive oil", "crystallized": "crystallised",
 	"caramelized": "caramelised", "iodized": "iodised", "homogenized": "homogenised", "pasteurized": "pasteurised", "dessicated": "desiccated", "unsulfured": "unsulphured",
 	"unsulphered": "unsulphured", "choc": "chocolate", "temp": "temperature", "wheatgerm": "wheat germ", "wheatbran": "wheat bran", "oatbran": "oat bran", "tumeric": "turmeric", "brocolli": "broccoli",
 	"gelatin": "gelatine", "orangepeel": "orange peel", "whisky": "whiskey", "parmigiana": "parmigiano",
@@ -138,25 +138,25 @@ var spellings = map[string]string{
 
 // pairs are words that are written as one or as two.
 var pairs = map[string]string{
-	"butter milk": "buttermilk", "sour dough": "sourdough", "non fat": "fat free", "whole meal": "wholemeal", "corn starch": "cornstarch", "free range": "freerange", "stone ground": "stoneground",
-	"lin seed": "linseed", "white wheat": "white wheat", "room temperature": "roomtemperature",
+	"butter milk": "buttermilk", "sour dough": "sourdough", "non fat": "fatfree", "whole meal": "wholemeal", "corn starch": "cornstarch", "free range": "freerange", "stone ground": "stoneground",
+	"lin seed": "linseed", "room temperature": "roomtemperature", "low fat": "lowfat", "fat free": "fatfree", "reduced fat": "reducedfat", "full fat": "fullfat", "sugar free": "sugarfree",
+	"gluten free": "glutenfree", "dairy free": "dairyfree", "low sodium": "lowsodium", "reduced sodium": "lowsodium", "low sugar": "lowsugar", "low salt": "lowsalt",
 }
 
 // What is read off round a name, in singular words.
 const (
-	grades = `organic plain full fresh freshly ripe very extra good best quality high large medium small big little fine finely coarse coarsely thick thickly thin thinly natural pure real raw
+	grades = `organic flat plain fresh freshly ripe very extra good best quality high large medium small big little fine finely coarse coarsely thick thickly thin thinly natural pure real raw
 unbleached bleached stoneground sifted unsifted packed firmly lightly loosely heaping heaped level levelled rounded scant freerange local homemade unsalted salted unsweetened sweetened seedless
-pitted stoned unwaxed untreated lean mature mild sharp plump soft tender young favourite favorite regular ordinary traditional classic premium artisan italian french greek spanish mexican hungarian
-english irish turkish washed unwashed unpeeled skinless boneless shelled hulled unhulled whole unsmoked smoked smoky canned jarred bottled frozen thick-cut ready good-quality overripe over
-neutral store bought virgin quick generous overnight active light lite low reduced fat free sodium sugar vegan new`
+pitted stoned unwaxed untreated lean mature mild sharp plump soft tender young favourite favorite regular ordinary traditional classic premium artisan decaf decaffeinated washed unwashed unpeeled skinless boneless shelled hulled unhulled whole unsmoked smoked smoky canned jarred bottled frozen thick-cut ready good-quality overripe over
+neutral store bought virgin quick generous overnight active light lite low reduced lowfat fatfree reducedfat fullfat sugarfree glutenfree dairyfree lowsodium lowsugar lowsalt new`
 	states = `softened melted beaten whisked chopped diced sliced minced grated shredded crumbled crushed mashed pureed cubed halved quartered cut torn snipped strained sieved pressed squeezed
 juiced flaked slivered broken drained undrained rinsed soaked thawed defrosted toasted untoasted roasted blanched peeled cored seeded deseeded trimmed separated bruised roughly well cooled
 scalded warmed patted dry piece chunk cube slice bit half into and then divided heated whipped split rubbed hydrated washed picked destemmed stemmed hulled folded
-stalk sprig leaf stick rasher clove ear head strip packed`
+packed`
 	warmths  = `boiling warm lukewarm tepid hand blood hot cold cool chilled iced icy roomtemperature ice at`
 	colours  = `white red yellow green black brown golden dark pink purple blue`
 	cookings = `cooked fried sauteed steamed boiled poached baked braised caramelised crispy crisp grilled`
-	fillers  = `the of a an some any kind your own about approx approximately each such as e g eg ie i e preferably so room for to`
+	fillers  = `the of a an some any kind your own about approx approximately each such as e g eg ie i e preferably so room for to stalk sprig leaf stick rasher clove ear head strip of`
 )
 
 // modifier is what a word says that is read off round a name.
@@ -194,10 +194,12 @@ func (i Ingredient) wears(word string) bool {
 		return i.Spoils
 	case word == "dried" || word == "dry" || word == "ground" || word == "powdered" || word == "powder":
 		return i.Kind == DryExtra
-	case word == "free":
+	case word == "glutenfree":
 		return !i.HoldsGluten()
-	case word == "vegan":
-		return !slices.Contains(i.Allergens, Milk) && !slices.Contains(i.Allergens, Eggs)
+	case word == "dairyfree":
+		return !slices.Contains(i.Allergens, Milk)
+	case word == "hot" || word == "boiling":
+		return i.Kind == Liquid || i.Kind == Puree || i.Kind == Fat
 	default:
 		return m != 0
 	}
@@ -309,9 +311,30 @@ func (f *Found) sort(words []string, e entry) {
 		case state, cooking:
 			add(&f.State, w)
 		case grade, colour:
-			add(&f.Grade, w)
+			if m == grade || f.Ingredient.Kind == Extra || !slices.Contains(e.words, w) { // white flour is no grade of flour
+				add(&f.Grade, w)
+			}
 		}
 	}
+}
+
+// Bare reads a text that holds nothing but what is read off round a name: "diced", "at room temperature".
+// ok is false for one that holds more.
+func Bare(text string) (f Found, ok bool) {
+	words := Words(text)
+	for _, w := range words {
+		if modifiers[w] == 0 {
+			return f, false
+		}
+	}
+	f.sort(words, entry{})
+	return f, len(words) > 0
+}
+
+// IsBare reports whether Bare can read the text.
+func IsBare(text string) bool {
+	_, ok := Bare(text)
+	return ok
 }
 
 // leastSlip is the fewest letters of a word in which a slip is looked for.

@@ -82,13 +82,21 @@ func (a Amount) String() string {
 // spoons are the tablespoon and teaspoon that go with a cup.
 var spoons = map[Unit][2]Unit{Cup: {Tbsp, Tsp}, MetricCup: {MetricTbsp, MetricTsp}}
 
+// teaspoon is the one that goes three times into a tablespoon.
+var teaspoon = map[Unit]Unit{Tbsp: Tsp, MetricTbsp: MetricTsp}
+
 // parted is the amount as cups and spoons, where it is a fraction of a cup that no cup measure holds.
 func (a Amount) parted() (whole, rest Amount, ok bool) {
 	smaller, cups := spoons[a.Unit]
+	if tsp, ok := teaspoon[a.Unit]; ok && parts(a.Quantity) == 3 && a.UpTo.Sign() == 0 && a.Quantity.Cmp(Whole(1)) > 0 {
+		n := Whole(int64(a.Quantity.Float()))
+		return Amount{Quantity: n, Unit: a.Unit}, Amount{Quantity: a.Quantity.Plus(n.Times(Whole(-1))).Times(exactly(a.Unit, tsp)), Unit: tsp}, true
+	}
 	if !cups || a.UpTo.Sign() != 0 || slices.Contains([]int64{1, 2, 3, 4, 8}, parts(a.Quantity)) {
 		return a, a, false
 	}
-	for _, part := range []Ratio{NewRatio(3, 4), NewRatio(2, 3), NewRatio(1, 2), NewRatio(1, 3), NewRatio(1, 4), {}} {
+	fewest := Whole(5) // of the spoons beside the cups
+	for _, part := range []Ratio{{}, NewRatio(3, 4), NewRatio(2, 3), NewRatio(1, 2), NewRatio(1, 3), NewRatio(1, 4)} {
 		left := a.Quantity.Plus(part.Times(Whole(-1)))
 		n := Whole(int64(left.Float()))
 		if left.Sign() <= 0 || n.Plus(part).Sign() == 0 {
@@ -96,12 +104,12 @@ func (a Amount) parted() (whole, rest Amount, ok bool) {
 		}
 		for _, u := range smaller {
 			spoonfuls := left.Plus(n.Times(Whole(-1))).Times(exactly(a.Unit, u))
-			if spoonfuls.Sign() > 0 && parts(spoonfuls) <= 4 && spoonfuls.Cmp(Whole(8)) < 0 {
-				return Amount{Quantity: n.Plus(part), Unit: a.Unit}, Amount{Quantity: spoonfuls, Unit: u}, true
+			if spoonfuls.Sign() > 0 && parts(spoonfuls) <= 4 && spoonfuls.Cmp(fewest) < 0 {
+				whole, rest, ok, fewest = Amount{Quantity: n.Plus(part), Unit: a.Unit}, Amount{Quantity: spoonfuls, Unit: u}, true, spoonfuls
 			}
 		}
 	}
-	return a, a, false
+	return whole, rest, ok
 }
 
 // parts is into how many a number parts its whole: the lower term of the fraction.

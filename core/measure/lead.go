@@ -12,7 +12,7 @@ type Lead struct {
 	Manner  string // scant, heaped …
 	Slip    bool   // a slip of scanning or typing was read as what was meant
 	Vessel  string // the can or jar whose size the amount is
-	Missing string // what the amount leaves open, such as how much a can holds
+	Missing string // the can or jar of which the line does not say what it holds
 	Rest    string // of the line, after the amount
 }
 
@@ -45,6 +45,7 @@ var (
 	)
 	figures = rules(
 		`(\d) ?[⁄∕] ?(\d)`, `$1/$2`,
+		`^(\d+) (?:and|&) (\d/\d)`, `$1 $2`,
 		`^(\d+) / (\d)\b`, `$1/$2`,
 		`(\d),(\d)`, `$1.$2`,
 		`^\.(\d)`, `0.$1`,
@@ -70,17 +71,18 @@ var (
 		`(?i)^(?:one|an?) `, `1 `, `(?i)^two `, `2 `, `(?i)^three `, `3 `, `(?i)^four `, `4 `, `(?i)^five `, `5 `, `(?i)^six `, `6 `,
 		`(?i)^seven `, `7 `, `(?i)^eight `, `8 `, `(?i)^nine `, `9 `, `(?i)^ten `, `10 `, `(?i)^twelve `, `12 `,
 		`(?i)^between (\S+) and `, `$1-`,
+		`(?i)^(1|an?) (?:large|big|small|good|generous) (pinch|dash|knob|handful)`, `$1 $2`,
 	)
 	about    = regexp.MustCompile(`(?i)^(?:about|approx\.?|approximately|around|roughly|circa|ca\.|~|up to|at least|just (?:over|under)|generous|good|nearly|almost) ?`)
-	manners  = regexp.MustCompile(`(?i)^(scant|heaped|heaping|rounded|level|good|generous|large|big|small|slightly heaped) `)
+	manners  = regexp.MustCompile(`(?i)^(scant|heaped|heaping|rounded|level|good|generous|slightly heaped) `)
 	manner   = map[string]string{"scant": "scant", "heaped": "heaped", "heaping": "heaped", "slightly heaped": "heaped", "rounded": "rounded"}
 	within   = regexp.MustCompile(`(?i)^(\d[\d/. ½⅓⅔¼¾⅛-]*|[½⅓⅔¼¾⅛]) ?(scant|heaped|heaping|rounded|level|generous|good)(?: |$)`)
-	bunches  = regexp.MustCompile(`(?i)^(\d[\d/. -]*|[½⅓⅔¼¾⅛])? ?(cloves?|slices?|rashers?|sprigs?|stalks?|ribs?|leaves|leaf|cubes?|pods?|heads?|ears?|strips?|whole|pieces?|pcs?|halves|rings?)(?: of)? `)
+	bunches  = regexp.MustCompile(`(?i)^(\d[\d/. -]*|[½⅓⅔¼¾⅛])? ?(threads?|strands?|cloves?|slices?|rashers?|sprigs?|stalks?|ribs?|leaves|leaf|cubes?|pods?|heads?|ears?|strips?|whole|pieces?|pcs?|halves|rings?)(?: of)? `)
 	knob     = regexp.MustCompile(`(?i)^(\d*)? ?knobs?(?: of)? `)
 	handful  = regexp.MustCompile(`(?i)^(\d*)? ?(?:small |large |good )?handfuls?(?: of)? `)
 	quarts   = regexp.MustCompile(`(?i)^(?:quarts?|qts?)\b\.? ?`)
 	spoonful = regexp.MustCompile(`^dsp\b\.? ?`)
-	vessels  = regexp.MustCompile(`(?i)^\(?(cans?|tins?|jars?|cartons?|tubs?|boxe?s?|bags?|bottles?|packages?|packets?|pkgs?\.?|pkts?|sachets?|envelopes?|pots?|blocks?|bars?|containers?|pouche?s?|scoops?)\)?(?:\b|$)(?: of)? ?`)
+	vessels  = regexp.MustCompile(`(?i)^\(?(cans?|tins?|jars?|cartons?|tubs?|boxe?s?|bags?|bottles?|packages?|packets?|pkgs?\.?|pkts?|sachets?|envelopes?|pots?|blocks?|bars?|containers?|pouche?s?|scoops?|bunch(?:es)?)\)?(?:\b|$)(?: of)? ?`)
 	bracket  = regexp.MustCompile(`^\(([^()]{1,40})\) ?`)
 	another  = regexp.MustCompile(`[\pL.] ?/ ?\d`)
 	slash    = regexp.MustCompile(`^ ?/ ?`)
@@ -213,7 +215,7 @@ func (l *Lead) vessel(text string, s Standard) bool {
 	case packet:
 		return false
 	default:
-		l.Amount, l.Missing = n, "how much a "+strings.TrimSuffix(strings.ToLower(strings.Trim(named, " .()")), "s")+" holds"
+		l.Amount, l.Missing = n, strings.TrimSuffix(strings.ToLower(strings.Trim(named, " .()")), "s")
 	}
 	l.Vessel, l.Rest = strings.TrimSpace(named), strings.TrimSpace(strings.TrimPrefix(strings.TrimSpace(rest), "of "))
 	return true

@@ -317,7 +317,7 @@ func (c *sheet) ingredients(row string) bool {
 		}
 	}
 	f := c.name(text)
-	return len(c.card.Name) > 0 && len(strings.Fields(text)) <= 4 && f.Sure == larder.Plainly && cycles[strings.ToLower(text)] == ""
+	return (c.card.Name != "" || len(c.lines()) > 0) && len(strings.Fields(text)) <= 4 && f.Sure == larder.Plainly && cycles[strings.ToLower(text)] == ""
 }
 
 var bars = regexp.MustCompile(`\s*\|\s*|\t+`)

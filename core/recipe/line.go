@@ -66,7 +66,7 @@ var (
 		{regexp.MustCompile(`(?i)[,(]?\s*(?:plus |and )?(?:extra |more )?(?:for (?:the )?(?:dusting|greasing|kneading|rolling|shaping|pan|tin|work ?surface|bowl)|to (?:serve|dust|grease))\b[^,]*$`), InDough, true},
 	}
 	more   = regexp.MustCompile(`(?i)[,]?\s*\(?\b(?:plus|and) (?:a little |some )?(?:extra|more)\b.*$`)
-	little = regexp.MustCompile(`(?i)^(?:a (?:little|few|bit of|drizzle of|sprinkling of)|some|extra|enough)\s+`)
+	little = regexp.MustCompile(`(?i)^(?:a (?:little|few(?: drops(?: of)?)?|bit of|drizzle of|sprinkling of)|some|extra|enough)\s+`)
 	taste  = regexp.MustCompile(`(?i)[,(]?\s*\(?(?:or )?(?:to taste|as needed|as required|as necessary)\)?`)
 )
 
@@ -118,6 +118,10 @@ func (r reading) rows(row string) []Understood {
 		if piece = strings.TrimSpace(piece); piece == "" {
 			continue
 		}
+		if last := len(out) - 1; last >= 0 && larder.IsBare(piece) {
+			out[last].Line.Note = note([]string{strings.Trim(out[last].Line.Note, ", "), piece})
+			continue
+		}
 		for _, u := range r.piece(piece) {
 			u.Line.Optional = u.Line.Optional || as.Line.Optional
 			u.Line.When, u.Line.Part = as.Line.When, as.Line.Part
@@ -139,12 +143,13 @@ func (r reading) rows(row string) []Understood {
 }
 
 var (
-	joins = regexp.MustCompile(`(?i)(?:,| plus| and| \+| &)\s+`)
-	makes = regexp.MustCompile(`(?i)^(.+?),?\s+(?:plus|and|\+|with)\s+(?:enough\s+)?(.+?)\s+to (?:make|equal|measure|total|fill|give)(?: up)?(?: to)?\s+(.+)$`)
-	each  = regexp.MustCompile(`(?i)^(?:each|of each)\b:?\s*(?:of\s+)?(.+)$`)
-	ofN   = regexp.MustCompile(`(?i)^(?:the )?(?:finely |freshly |grated |squeezed )*(zest|juice|rind|peel|whites?|yolks?)(?:\s+(?:and|&)\s+(?:grated |finely grated )?(zest|juice|rind|peel))?\s+of\s+(.+)$`)
-	twoOf = regexp.MustCompile(`(?i)^(.+?),\s*(\d.*?)\s+each$`)
-	andOr = regexp.MustCompile(`(?i)\s*(?:,| and |&|, and )\s*`)
+	joins  = regexp.MustCompile(`(?i)(?:,| plus| and| \+| &)\s+`)
+	makes  = regexp.MustCompile(`(?i)^(.+?),?\s+(?:plus|and|\+|with)\s+(?:enough\s+)?(.+?)\s+to (?:make|equal|measure|total|fill|give)(?: up)?(?: to)?\s+(.+)$`)
+	each   = regexp.MustCompile(`(?i)^(?:each|of each)\b:?\s*(?:of\s+)?(.+)$`)
+	ofN    = regexp.MustCompile(`(?i)^(?:the )?(?:finely |freshly |grated |squeezed )*(zest|juice|rind|peel|whites?|yolks?)(?:\s+(?:and|&)\s+(?:grated |finely grated )?(zest|juice|rind|peel))?\s+of\s+(.+)$`)
+	twoOf  = regexp.MustCompile(`(?i)^(.+?),\s*(\d.*?)\s+each$`)
+	lessOf = regexp.MustCompile(`(?i)^(.+?),? (?:minus|less) (\d.*)$`)
+	andOr  = regexp.MustCompile(`(?i)\s*(?:,| and |&|, and )\s*`)
 )
 
 // piece reads what is left of a row: usually one amount of one food.
@@ -182,14 +187,20 @@ func (r reading) piece(text string) []Understood {
 	}
 	if m := each.FindStringSubmatch(lead.Rest); m != nil {
 		var out []Understood
-		for _, name := range andOr.Split(m[1], -1) {
+		names := andOr.Split(m[1], -1)
+		for _, name := range names {
 			if name = strings.TrimSpace(name); name != "" {
 				one := lead
-				one.Rest = name
+				one.Rest = r.shared(name, names[len(names)-1])
 				out = append(out, r.food(one))
 			}
 		}
 		return out
+	}
+	if m := lessOf.FindStringSubmatch(lead.Rest); m != nil {
+		if less, err := measure.Parse(lead.Amount.String()+" less "+strings.TrimSuffix(m[2], "."), r.standard); err == nil {
+			lead.Amount, lead.Rest = less, m[1]
+		}
 	}
 	if one, rest, again, ok := r.cut(lead); ok {
 		first := r.food(one)
@@ -294,7 +305,10 @@ func (r reading) behind(text string) (measure.Lead, bool) {
 		if !ok || name == "" || temperature.MatchString(text[start:]) && temperature.FindStringIndex(text[start:])[0] == 0 {
 			continue
 		}
-		if lead.Rest == "" || strings.ContainsAny(lead.Rest[:1], "(,") {
+		if larder.IsBare(lead.Rest) && !strings.HasPrefix(lead.Rest, "(") {
+			lead.Rest, name = name, lead.Rest
+		}
+		if lead.Rest == "" || strings.ContainsAny(lead.Rest[:1], "(,") || larder.IsBare(name) {
 			lead.Rest = strings.TrimSpace(name + " " + lead.Rest)
 			return lead, true
 		}
@@ -334,7 +348,7 @@ func (r reading) bare(text string) []Understood {
 }
 
 var (
-	temperature = regexp.MustCompile(`(?i)(?:at |to )?(\d{1,3})(?:\s*[-–]\s*(\d{1,3}))?\s*(?:°|º|degrees?|deg\.?)?\s*(C|F|Celsius|Fahrenheit)\b`)
+	temperature = regexp.MustCompile(`(?i)(?:at |to )?(\d{1,3})(?:\s*[-–]\s*(\d{1,3}))?\s*(?:(?:°|º|degrees?|deg\.?)?\s*(C|F|Celsius|Fahrenheit)\b|[°º])`)
 	paren       = regexp.MustCompile(`\s*\(([^()]*)\)`)
 	places      = regexp.MustCompile(`(?i)\s+(?:in|with|from|without|made|such as|like|for|at|soaked|cut|that|which|warmed|heated|packed)\s`)
 	dash        = regexp.MustCompile(`\s+[-–—]\s+`)
@@ -347,7 +361,7 @@ func (r reading) food(lead measure.Lead) Understood {
 	text := strings.TrimSpace(strings.TrimPrefix(lead.Rest, "of "))
 	var asides []string
 	keep := func(aside string) {
-		if aside = strings.Trim(strings.TrimSpace(aside), " ,.:-–—"); aside != "" {
+		if aside = strings.Trim(strings.TrimSpace(aside), " ,.:-–—()"); aside != "" && aside != "about" && aside != "at" {
 			asides = append(asides, aside)
 		}
 	}
@@ -369,6 +383,11 @@ func (r reading) food(lead measure.Lead) Understood {
 		return ", " + inside
 	})
 	name, tail, _ := strings.Cut(text, ",")
+	for larder.IsBare(name) && strings.TrimSpace(tail) != "" && r.name(name).Sure == larder.Nowhere { // "diced, drained peaches"
+		var next string
+		next, tail, _ = strings.Cut(tail, ",")
+		name += " " + strings.TrimSpace(next)
+	}
 	name, tail = r.choices(&u, strings.TrimSpace(name), tail)
 	name, tail = r.qualified(name, tail)
 	f := r.name(name)
@@ -394,6 +413,14 @@ func (r reading) food(lead measure.Lead) Understood {
 			asides = slices.Insert(asides, min(n, len(asides)), b)
 		}
 	}
+	u.Line.Or = slices.DeleteFunc(u.Line.Or, func(c Choice) bool { return c.Ingredient == u.Line.Ingredient && c.Amount == measure.Amount{} })
+	if also := u.Line.Also; u.Line.Amount.Unit == measure.Piece && also.Grams() > 0 && f.Ingredient.Kind != larder.Egg {
+		keep(u.Line.Amount.String() + " of them")
+		u.Line.Amount, u.Line.Also = also, measure.Amount{}
+	}
+	if len(u.Line.Or) == 0 {
+		u.Line.Or = nil
+	}
 	u.Line.Note = note(asides)
 	r.weigh(&u, f.Ingredient, lead)
 	return u
@@ -413,7 +440,7 @@ func (r reading) weigh(u *Understood, i larder.Ingredient, lead measure.Lead) {
 	none := measure.Amount{}
 	switch g, err := i.Weigh(u.Line.Amount); {
 	case lead.Missing != "":
-		u.Doubt, u.Line.Amount = upper(lead.Missing)+"? Write its size, such as 1 can (400 g).", none
+		u.Doubt, u.Line.Amount = fmt.Sprintf("How much is in a %s? Write its size, such as 1 can (400 g).", lead.Missing), none
 	case u.Line.Amount == none:
 	case i.ID == "":
 		u.Doubt, u.Line.Amount = "Say what it is.", none
@@ -574,10 +601,9 @@ func (l Line) Aside() Aside {
 			a.Warmth = degrees(m)
 			continue
 		}
-		// read off a food that takes any of them
-		f := larder.Find(seg + " raisins")
+		f, bare := larder.Bare(seg)
 		switch {
-		case f.Sure != larder.Plainly:
+		case !bare:
 			add(&a.Remark, seg)
 		case f.Warmth != "":
 			if !strings.Contains(a.Warmth, "°") {
@@ -595,6 +621,9 @@ func (l Line) Aside() Aside {
 	return a
 }
 
+// leastFahrenheit is from which figure on a temperature without a unit can be no Celsius of a liquid.
+const leastFahrenheit = 60
+
 // degrees is a temperature as it is written, the middle of a range.
 func degrees(m []string) string {
 	var low, high int
@@ -602,7 +631,14 @@ func degrees(m []string) string {
 	if high = low; m[2] != "" {
 		fmt.Sscan(m[2], &high)
 	}
-	return fmt.Sprintf("%d °%s", (low+high)/2, strings.ToUpper(m[3][:1]))
+	unit := "C"
+	switch {
+	case m[3] != "":
+		unit = strings.ToUpper(m[3][:1])
+	case low >= leastFahrenheit:
+		unit = "F" // nobody warms a liquid to 60 °C
+	}
+	return fmt.Sprintf("%d °%s", (low+high)/2, unit)
 }
 
 // warmths say in one word what cards have many for.

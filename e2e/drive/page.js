@@ -17,7 +17,7 @@ const target = (name) => {
 };
 const field = (label) =>
   [...document.querySelectorAll("input, textarea")].find(
-    (e) => seen(e) && (squeeze(e.getAttribute("aria-label")) === label || [...(e.labels ?? [])].some((l) => squeeze(l.innerText).startsWith(label))),
+    (e) => seen(e) && !e.closest("[inert]") && (squeeze(e.getAttribute("aria-label")) === label || [...(e.labels ?? [])].some((l) => squeeze(l.innerText).startsWith(label))),
   ) ?? null;
 const centre = (e) => {
   e.scrollIntoView({ block: "center", inline: "center", behavior: "instant" });

@@ -129,7 +129,7 @@ var scenes = []scene{
 		p.Sees("What to press")
 	}},
 	{name: "own-cup", path: "/kitchen?drawer=Flour", wait: "Your own cup", act: func(p *drive.Page) {
-		p.Click("Weigh a cup of flour")
+		p.Type("Weigh a cup of flour", "bread fl")
 		p.Click("bread flour")
 		for _, g := range []string{"131", "128", "134", "152"} {
 			p.Type("A weighing of bread flour, in grams", g+"\r")

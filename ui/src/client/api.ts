@@ -1,5 +1,7 @@
 import { kitchen } from "./kitchen";
 import type {
+  AnswerOf,
+  Facts,
   BakeView,
   BenchView,
   Compare,
@@ -103,6 +105,7 @@ const ask = <T>(path: string, body: unknown, signal?: AbortSignal) => call<T>(pa
 
 export const fetchShelf = read<Shelf>("");
 export const fetchLarder = read<Larder>("/larder");
+export const answerName = (body: AnswerOf) => ask<Facts>("/larder", body);
 export const putKitchen = (body: Kitchen, version: number) => put<KitchenSettings>("", body, version);
 export const undoKitchen = (version: number) => call<KitchenSettings>("/undo", { method: "POST", body: {}, version });
 

@@ -211,6 +211,21 @@ export const useReadRecipe = (recipe: RecipeText) =>
     placeholderData: keepPreviousData,
   });
 
+/** A recipe with lines that were edited one by one: its text is written anew. */
+export const useWriteLines = () => useMutation({ mutationFn: (recipe: RecipeText) => api.readRecipe(recipe) });
+
+/** What the baker says that a name means; whatever was read and planned by it is made anew. */
+export function useAnswerName() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: api.answerName,
+    onSuccess: async () => {
+      await Promise.all(["read", "recipe", "larder", "shelf"].map((key) => client.invalidateQueries({ queryKey: at(key) })));
+      await replan(client);
+    },
+  });
+}
+
 /** A change of a recipe: plans and cards of it are made anew. */
 async function recipeChanged(client: QueryClient) {
   client.removeQueries({ queryKey: at("recipe") });

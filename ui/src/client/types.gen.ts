@@ -766,6 +766,7 @@ export interface RecipeRead {
   inferred: boolean;
   guessed?: boolean;
   lines: ReadLine[];
+  sizes?: string[];
   columns?: ReadColumn[];
   settings?: RecipeSettings;
   makes?: string;
@@ -1065,6 +1066,25 @@ export interface RecipeKept {
 export interface Larder {
   ingredients: LarderIngredient[];
   likenesses: PlanNamed[];
+  allergens: (
+    | "wheat"
+    | "rye"
+    | "barley"
+    | "oats"
+    | "milk"
+    | "egg"
+    | "nuts"
+    | "peanuts"
+    | "soya"
+    | "sesame"
+    | "lupin"
+    | "celery"
+    | "mustard"
+    | "fish"
+    | "crustaceans"
+    | "molluscs"
+    | "sulphites"
+  )[];
 }
 export interface Facts {
   name: string;

@@ -1,7 +1,7 @@
 import { CircleAlert, X } from "lucide-react";
 import { useLarder } from "../client/queries";
 import type { Kitchen, KitchenPack, Problem } from "../client/types.gen";
-import { Picker } from "../plan/Pickers";
+import { IngredientPicker } from "../parts/IngredientPicker";
 import { readNumber, Typed } from "../parts/Typed";
 import { fieldLook, type SetKitchen } from "./set";
 
@@ -26,7 +26,6 @@ function Packs({ kitchen, worries, set, fault }: Props) {
   const larder = useLarder().data?.ingredients ?? [];
   const packs = kitchen.packs ?? [];
   const name = (id: string) => larder.find((i) => i.id === id)?.name ?? id;
-  const [first, rest] = [larder.filter((i) => i.kind === "yeast"), larder.filter((i) => i.kind !== "yeast")];
   const change = (n: number, part: Partial<KitchenPack>) => set({ packs: packs.map((p, m) => (m === n ? { ...p, ...part } : p)) });
   return (
     <section aria-labelledby="packs">
@@ -69,12 +68,7 @@ function Packs({ kitchen, worries, set, fault }: Props) {
           </li>
         ))}
       </ul>
-      <Picker
-        label="Add a jar or bag of"
-        value=""
-        choices={[{ id: "", name: "Add a jar or bag of …" }, ...[...first, ...rest].map((i) => ({ id: i.id, name: i.name }))]}
-        pick={(ingredient) => ingredient && set({ packs: [...packs, { ingredient }] })}
-      />
+      <IngredientPicker label="Add a jar or bag of" ingredients={larder} pick={(i) => set({ packs: [...packs, { ingredient: i.id }] })} />
     </section>
   );
 }
@@ -141,12 +135,7 @@ function Stock({ kitchen, set, fault }: Omit<Props, "worries">) {
           </li>
         ))}
       </ul>
-      <Picker
-        label="Keep count of"
-        value=""
-        choices={[{ id: "", name: "Keep count of …" }, ...open.map((i) => ({ id: i.id, name: i.name }))]}
-        pick={(ingredient) => ingredient && set({ stock: [...stock, { ingredient, grams: 0 }] })}
-      />
+      <IngredientPicker label="Keep count of" ingredients={open} pick={(i) => set({ stock: [...stock, { ingredient: i.id, grams: 0 }] })} />
     </section>
   );
 }

@@ -2,7 +2,7 @@ import { X } from "lucide-react";
 import { useState } from "react";
 import { useLarder } from "../client/queries";
 import type { CupKnown, Kitchen, LarderCup, Problem } from "../client/types.gen";
-import { Picker } from "../plan/Pickers";
+import { IngredientPicker } from "../parts/IngredientPicker";
 import { Segments } from "../parts/Segments";
 import { readNumber } from "../parts/Typed";
 import { fieldLook, type SetKitchen } from "./set";
@@ -44,11 +44,11 @@ export function OwnCups({ kitchen, known, set, fault }: Props) {
         ))}
       </ul>
       {open.length > 0 && (
-        <Picker
+        <IngredientPicker
           label="Weigh a cup of flour"
-          value=""
-          choices={[{ id: "", name: "Weigh a cup of …" }, ...open.map((i) => ({ id: i.id, name: i.name }))]}
-          pick={(flour) => flour && set({ cups: [...cups, { flour, filling: "spooned", measure: fullCup[kitchen.standard] }] })}
+          ingredients={open}
+          placeholder="weigh a cup of …"
+          pick={(i) => set({ cups: [...cups, { flour: i.id, filling: "spooned", measure: fullCup[kitchen.standard] }] })}
         />
       )}
     </section>

@@ -1,7 +1,7 @@
 import { X } from "lucide-react";
 import { useLarder } from "../client/queries";
 import type { Kitchen, LarderIngredient, Problem } from "../client/types.gen";
-import { Picker } from "../plan/Pickers";
+import { IngredientPicker } from "../parts/IngredientPicker";
 import { between, Typed } from "../parts/Typed";
 import { fieldLook, type SetKitchen } from "./set";
 
@@ -60,18 +60,17 @@ export function OwnFacts({ kitchen, set, fault }: { kitchen: Kitchen; set: SetKi
           </li>
         ))}
       </ul>
+      <Readings
+        kitchen={kitchen}
+        set={set}
+        name={(id) => larder.find((i) => i.id === id)?.name ?? own.find((i) => i.id === id)?.name ?? id}
+      />
       {open.length > 0 && (
-        <Picker
+        <IngredientPicker
           label="Change the figures of"
-          value=""
-          choices={[
-            { id: "", name: "Change the figures of …" },
-            ...open.map((i) => ({ id: i.id, name: i.name, hint: `a cup usually weighs ${+(i.perCup ?? 0).toFixed(0)} g` })),
-          ]}
-          pick={(id) => {
-            const row = larder.find((i) => i.id === id);
-            if (row) set({ facts: [...own, row] });
-          }}
+          ingredients={open}
+          hint={(i) => `a cup usually weighs ${+(i.perCup ?? 0).toFixed(0)} g`}
+          pick={(i) => set({ facts: [...own, i] })}
         />
       )}
     </section>
@@ -102,5 +101,30 @@ function Fact({ label, say, value, least, most, keep }: FactProps) {
         className={`${fieldLook} block w-18 text-right text-lg font-bold text-ink`}
       />
     </label>
+  );
+}
+
+/** Names on cards that this kitchen reads in a way of its own. */
+function Readings({ kitchen, set, name }: { kitchen: Kitchen; set: SetKitchen; name: (id: string) => string }) {
+  const readings = kitchen.readings ?? [];
+  if (readings.length === 0) return null;
+  return (
+    <ul aria-label="Names that you have explained" className="divide-y divide-rule border-b border-rule">
+      {readings.map((r) => (
+        <li key={r.spelling} className="flex min-h-11 items-center gap-2">
+          <span>
+            “{r.spelling}” means <b>{name(r.ingredient)}</b>
+          </span>
+          <button
+            type="button"
+            aria-label={`Forget what ${r.spelling} means`}
+            onClick={() => set({ readings: readings.filter((o) => o !== r) })}
+            className="ml-auto grid size-11 place-items-center text-rim"
+          >
+            <X size={20} aria-hidden="true" />
+          </button>
+        </li>
+      ))}
+    </ul>
   );
 }

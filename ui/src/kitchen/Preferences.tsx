@@ -1,6 +1,7 @@
 import { X } from "lucide-react";
 import { useLarder } from "../client/queries";
 import type { Kitchen } from "../client/types.gen";
+import { IngredientPicker } from "../parts/IngredientPicker";
 import { Picker } from "../plan/Pickers";
 import type { SetKitchen } from "./set";
 
@@ -43,11 +44,10 @@ export function Preferences({ kitchen, set }: { kitchen: Kitchen; set: SetKitche
         ))}
       </ul>
       {open.length > 0 && (
-        <Picker
+        <IngredientPicker
           label="Add an ingredient"
-          value=""
-          choices={[{ id: "", name: "Add an ingredient …" }, ...open.map((i) => ({ id: i.id, name: i.name }))]}
-          pick={(id) => id && set({ prefer: [...kitchen.prefer, { ingredient: id, measure: first }] })}
+          ingredients={open}
+          pick={(i) => set({ prefer: [...kitchen.prefer, { ingredient: i.id, measure: first }] })}
         />
       )}
     </section>

@@ -1,12 +1,18 @@
-import { CircleAlert, Hand, Info } from "lucide-react";
+import { CircleAlert, CircleQuestionMark, Hand, Info } from "lucide-react";
+import { lazy, Suspense, useState } from "react";
 import type { PlanCaution, PlanWay, Wish } from "../client/types.gen";
 import { type Change, swapped } from "./wish";
 
 const look = {
   stop: { icon: Hand, name: "Stop", tone: "border-signal", mark: "text-signal" },
+  ask: { icon: CircleQuestionMark, name: "A question", tone: "border-rim border-l-8 text-base font-semibold", mark: "text-rim" },
   care: { icon: CircleAlert, name: "Take care", tone: "border-rim", mark: "text-rim" },
   note: { icon: Info, name: "Note", tone: "border-rule", mark: "text-soft" },
 } as const;
+
+const NameSheet = lazy(() => import("../recipes/NameSheet"));
+
+const press = "mt-1 mr-2 min-h-9 rounded-tray border-2 border-rim px-3 font-semibold text-rim hover:bg-shelf";
 
 interface Props {
   cautions: PlanCaution[];
@@ -51,6 +57,7 @@ export function Cautions({ cautions, wish, change }: Props) {
 
 function Said({ caution, take }: { caution: PlanCaution; take: (way: PlanWay) => void }) {
   const { icon: Icon, name, tone, mark } = look[caution.level];
+  const [asked, ask] = useState(false);
   return (
     <li data-caution={caution.about} className={`border-l-4 pl-3 text-sm leading-5 ${tone}`}>
       <p>
@@ -59,15 +66,20 @@ function Said({ caution, take }: { caution: PlanCaution; take: (way: PlanWay) =>
         {caution.say}
       </p>
       {caution.ways?.map((w) => (
-        <button
-          key={w.say}
-          type="button"
-          onClick={() => take(w)}
-          className="mt-1 mr-2 min-h-9 rounded-tray border-2 border-rim px-3 font-semibold text-rim hover:bg-shelf"
-        >
+        <button key={w.say} type="button" onClick={() => take(w)} className={press}>
           {w.say}
         </button>
       ))}
+      {caution.name && (
+        <button type="button" onClick={() => ask(true)} className={press}>
+          Say what it is
+        </button>
+      )}
+      {asked && caution.name && (
+        <Suspense fallback={null}>
+          <NameSheet name={caution.name} close={() => ask(false)} />
+        </Suspense>
+      )}
     </li>
   );
 }

@@ -37,9 +37,13 @@ export function LineWhy({ answer, wish, line, fault, change }: Props) {
             The recipe says <span className="fraction text-ink">{found.written}</span>.{" "}
           </>
         )}
-        This loaf wants <span className="figures text-ink">{found.weight}</span>.
+        {found.weight && (
+          <>
+            This loaf wants <span className="figures text-ink">{found.weight}</span>.
+          </>
+        )}
       </p>
-      {found.like && <p className="mt-2 border-l-4 border-rim pl-3">Guessed: taken to be like {found.like}.</p>}
+      {found.like && <p className="mt-2 border-l-4 border-rim pl-3">Like {found.like}, as you said.</p>}
       {found.miss && <p className="mt-2 border-l-4 border-rim pl-3">{found.miss}.</p>}
       <ul className="mt-2 space-y-3">
         {plan.deviations

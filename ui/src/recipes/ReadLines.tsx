@@ -1,35 +1,172 @@
-import type { RecipeRead } from "../client/types.gen";
+import { GripVertical } from "lucide-react";
+import { useState } from "react";
+import { useAnswerName } from "../client/queries";
+import type { LineText, ReadLine, RecipeRead } from "../client/types.gen";
+import { LineSheet } from "./LineSheet";
+import NameSheet from "./NameSheet";
 
-/** The lines of a recipe as they were understood, with what is guessed or questioned. */
-export function ReadLines({ read }: { read: RecipeRead }) {
+/** A line as it is written, for the server to put into the text. */
+export function lineText(l: ReadLine): LineText {
+  if (!l.amount || l.loose) return { amount: "", name: l.written, part: l.part, when: l.when };
+  return {
+    amount: l.also ? `${l.amount} (${l.also})` : l.amount,
+    name: l.asks ? l.named : l.name,
+    or: l.or,
+    optional: l.optional,
+    note: l.note,
+    part: l.part,
+    when: l.when,
+  };
+}
+
+interface Props {
+  read: RecipeRead;
+  write: (lines: LineText[]) => void;
+}
+
+/** The lines of a recipe as they were understood: each can be opened, asked about and moved. */
+export function ReadLines({ read, write }: Props) {
+  const [open, setOpen] = useState<number | null>(null);
+  const [asked, ask] = useState<ReadLine | null>(null);
+  const [held, hold] = useState<number | null>(null);
+  const texts = read.lines.map(lineText);
+  const move = (from: number, to: number) => {
+    if (to < 0 || to >= texts.length || from === to) return;
+    const next = [...texts];
+    const [moved] = next.splice(from, 1);
+    const beside = texts[to];
+    if (!moved || !beside) return;
+    next.splice(to, 0, { ...moved, part: beside.part, when: beside.when });
+    write(next);
+  };
+  const opened = open === null ? undefined : read.lines[open];
   return (
     <>
-      <ul className="mt-1 divide-y divide-rule border-y border-rule">
+      <ol className="mt-1 divide-y divide-rule border-y border-rule">
         {read.lines.map((l, n) => (
-          <li key={n} className="grid grid-cols-[8rem_1fr_auto] items-baseline gap-3 py-1.5">
-            <span className="fraction text-lg font-semibold">{l.amount}</span>
-            <span>
-              <b>{l.name}</b>
-              {l.or?.map((o) => ` or ${o}`)}
-              <span className="text-sm text-soft">
-                {l.optional && " · optional"}
-                {l.atBeep && " · at the beep"}
-                {l.part && ` · ${l.part}`}
-              </span>
-              {l.like && <span className="block text-sm text-soft">guessed: taken to be like {l.like}</span>}
-            </span>
-            <span className="figures text-sm text-soft">{l.grams.toFixed(l.grams < 10 ? 1 : 0)} g</span>
+          <li
+            key={l.row * 100 + n}
+            data-line={l.ingredient}
+            draggable
+            onDragStart={() => hold(n)}
+            onDragOver={(e) => e.preventDefault()}
+            onDrop={() => held !== null && move(held, n)}
+            className="flex items-start gap-1"
+          >
+            <GripVertical size={18} aria-hidden="true" className="mt-3 shrink-0 cursor-grab text-soft" />
+            <div className="min-w-0 flex-1 py-1">
+              <button
+                type="button"
+                onClick={() => setOpen(n)}
+                onKeyDown={(e) => {
+                  const by = e.altKey && { ArrowUp: -1, ArrowDown: 1 }[e.key];
+                  if (!by) return;
+                  e.preventDefault();
+                  move(n, n + by);
+                }}
+                className="grid min-h-11 w-full grid-cols-[8.5rem_1fr_auto] items-baseline gap-3 rounded-tray px-1 text-left hover:bg-shelf"
+              >
+                <span className="fraction text-lg font-semibold">{l.amount || "—"}</span>
+                <LineName line={l} />
+                <span className="sr-only">change this line</span>
+                <span className="figures text-soft">{l.grams > 0 && `${l.grams.toFixed(l.grams < 10 ? 1 : 0)} g`}</span>
+              </button>
+              <LineQuestion line={l} ask={() => ask(l)} />
+            </div>
           </li>
         ))}
-      </ul>
-      <p className="mt-2">
-        <span className="fraction font-semibold">{read.recipe.size}</span>
-        {read.inferred && " by its flour"} · {Math.round(read.formula.flour)} g flour · water {read.formula.hydration.toFixed(0)}, salt{" "}
-        {read.formula.salt.toFixed(1)}, yeast {read.formula.yeast.toFixed(1)} per 100
-      </p>
-      {read.question && (
-        <p className="mt-1 border-l-4 border-rim pl-3">
-          Called {read.recipe.size}, but it has flour for {read.question}. Check which is right.
+      </ol>
+      {opened && open !== null && (
+        <LineSheet
+          key={open}
+          line={opened}
+          close={() => setOpen(null)}
+          keep={(line) => {
+            write(line ? texts.map((t, n) => (n === open ? line : t)) : texts.filter((_, n) => n !== open));
+            setOpen(null);
+          }}
+          move={(by) => {
+            move(open, open + by);
+            setOpen(null);
+          }}
+          ask={() => {
+            ask(opened);
+            setOpen(null);
+          }}
+        />
+      )}
+      {asked && (
+        <NameSheet
+          name={asked.named}
+          is={asked.sure === "known" || asked.sure === "understood with a remark" ? asked.name : undefined}
+          near={asked.near}
+          close={() => ask(null)}
+        />
+      )}
+    </>
+  );
+}
+
+const whens: Record<string, string> = { beep: "at the beep", "first knead": "at the first knead", "warmed first": "warmed first" };
+
+function LineName({ line: l }: { line: ReadLine }) {
+  const aside = [
+    l.note,
+    l.also && `(${l.also})`,
+    l.optional && "optional",
+    l.when && whens[l.when],
+    l.part && `for the ${l.part}`,
+    l.loose && "not counted",
+  ].filter(Boolean);
+  return (
+    <span className="min-w-0">
+      <b className="text-lg">{l.name}</b>
+      {l.or?.map((o) => ` or ${o}`)}
+      {aside.length > 0 && <span className="text-soft"> · {aside.join(" · ")}</span>}
+    </span>
+  );
+}
+
+/** What is asked about a line, and what was taken for granted. */
+function LineQuestion({ line: l, ask }: { line: ReadLine; ask: () => void }) {
+  const unknown = l.sure === "unknown" || l.sure === "near miss";
+  const tell = useAnswerName();
+  return (
+    <>
+      {unknown && (
+        <p data-asks className="mt-1 mb-2 flex flex-wrap items-center gap-2 border-l-4 border-rim pl-3">
+          <span>
+            {l.near ? "Did you mean" : <>“{l.named}” is not in the larder. Until you say what it is, it counts as something that spoils.</>}
+          </span>
+          {l.near?.map((n) => (
+            <button
+              key={n.id}
+              type="button"
+              onClick={() => tell.mutate({ name: l.named, is: n.id })}
+              className="min-h-11 rounded-tray bg-rim px-3 font-bold text-on-rim"
+            >
+              {n.name}
+            </button>
+          ))}
+          <button
+            type="button"
+            onClick={ask}
+            className="min-h-11 rounded-tray border-2 border-rim px-3 font-semibold text-rim hover:bg-shelf"
+          >
+            {l.near ? "Something else" : "Say what it is"}
+          </button>
+        </p>
+      )}
+      {l.doubt && (
+        <p data-asks className="fraction mt-1 mb-2 border-l-4 border-rim pl-3">
+          {l.doubt}
+        </p>
+      )}
+      {(l.remark || l.slip || l.like) && !unknown && (
+        <p className="mb-1 pl-1 text-sm text-soft">
+          {[l.like && `like ${l.like}, as you said`, l.slip && `read from “${l.written}”`, l.remark !== l.note && l.remark]
+            .filter(Boolean)
+            .join(" · ")}
         </p>
       )}
     </>

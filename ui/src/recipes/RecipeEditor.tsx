@@ -1,14 +1,23 @@
 import { Link, useNavigate, useParams } from "react-router";
 import { Trouble } from "../client/api";
-import { useKeepRecipe, useReadRecipe, useRecipe, useShelf } from "../client/queries";
+import { useKeepRecipe, useReadRecipe, useRecipe, useShelf, useWriteLines } from "../client/queries";
 import type { RecipeText } from "../client/types.gen";
 import { useDraft } from "../parts/draft";
 import { useSettled } from "../parts/settled";
 import { TroubleNote } from "../parts/Trouble";
 import { Picker } from "../plan/Pickers";
-import { ReadLines } from "./ReadLines";
+import { ReadCard } from "./ReadCard";
 
-const kinds: RecipeText["kind"][] = ["white", "wholemeal", "crusty", "sweet", "gluten-free", "low-carb", "quick bread", "dough"];
+const kinds: NonNullable<RecipeText["kind"]>[] = [
+  "white",
+  "wholemeal",
+  "crusty",
+  "sweet",
+  "gluten-free",
+  "low-carb",
+  "quick bread",
+  "dough",
+];
 const sizes = ["1 lb", "1 1/2 lb", "2 lb", "2 1/2 lb", "500 g", "750 g", "1000 g"];
 const example =
   "1 cup water\n1 tbsp honey or sugar\n2 tbsp oil\n1 1/2 tsp salt\n3 cups bread flour\n1 3/4 tsp active dry yeast\nAdd-ins:\n1/2 cup raisins (optional)";
@@ -25,14 +34,7 @@ export default function RecipeEditor() {
       </div>
     );
   if ((id && !stored.data) || !standard) return <p className="p-8 text-lg text-soft">Taking the card out …</p>;
-  return (
-    <Card
-      key={id ?? "new"}
-      id={id}
-      revision={stored.data?.revision}
-      start={stored.data?.recipe ?? { name: "", kind: "white", standard, text: "" }}
-    />
-  );
+  return <Card key={id ?? "new"} id={id} revision={stored.data?.revision} start={stored.data?.recipe ?? { standard, text: "" }} />;
 }
 
 interface CardProps {
@@ -45,7 +47,8 @@ function Card({ id, revision, start }: CardProps) {
   const [recipe, write, forget] = useDraft(`recipe ${id ?? "new"}`, start);
   const change = (part: Partial<RecipeText>) => write((before) => ({ ...before, ...part }));
   const settled = useSettled(recipe);
-  const read = useReadRecipe({ ...settled, name: settled.name || "…" });
+  const read = useReadRecipe(settled);
+  const lines = useWriteLines();
   const keep = useKeepRecipe(id, revision);
   const navigate = useNavigate();
   const problem = keep.error instanceof Trouble ? keep.error.problem : read.error instanceof Trouble ? read.error.problem : undefined;
@@ -71,8 +74,9 @@ function Card({ id, revision, start }: CardProps) {
           <label className="block font-semibold">
             Name
             <input
-              value={recipe.name}
-              onChange={(e) => change({ name: e.target.value })}
+              value={recipe.name ?? ""}
+              onChange={(e) => change({ name: e.target.value || undefined })}
+              placeholder={read.data?.recipe.name || "as the card has it"}
               maxLength={120}
               aria-invalid={!!at("/name")}
               className={`${field} h-12`}
@@ -82,23 +86,23 @@ function Card({ id, revision, start }: CardProps) {
           <div className="mt-2 flex flex-wrap items-center gap-4">
             <Picker
               label="Kind"
-              value={recipe.kind}
-              choices={kinds.map((k) => ({ id: k, name: k }))}
-              pick={(k) => change({ kind: k as RecipeText["kind"] })}
+              value={recipe.kind ?? ""}
+              choices={[{ id: "", name: "kind by what is in it" }, ...kinds.map((k) => ({ id: k, name: k }))]}
+              pick={(k) => change({ kind: kinds.find((known) => known === k) })}
             />
             <Picker
               label="Written for"
               value={recipe.size ?? ""}
-              choices={[{ id: "", name: "size as its flour says" }, ...sizes.map((s) => ({ id: s, name: s }))]}
+              choices={[{ id: "", name: "size as the card says" }, ...sizes.map((s) => ({ id: s, name: s }))]}
               pick={(s) => change({ size: s || undefined })}
             />
           </div>
           <label className="mt-2 block font-semibold">
-            Ingredients, one a line
+            Ingredients, or the whole card
             <textarea
               value={recipe.text}
               onChange={(e) => change({ text: e.target.value })}
-              rows={12}
+              rows={14}
               placeholder={example}
               aria-invalid={!!at("/text")}
               aria-describedby="text-help"
@@ -107,7 +111,7 @@ function Card({ id, revision, start }: CardProps) {
           </label>
           <Fault text={at("/text")} />
           <p id="text-help" className="text-xs text-soft">
-            “or” for a choice, “(optional)” for what the loaf can do without; a line “Add-ins:”, “Glaze:” or “Filling:” begins a part.
+            Paste it as it is: title, ingredients, sizes in columns, method. “or” gives a choice, “Glaze:” or “Add-ins:” begins a part.
           </p>
           <label className="mt-2 block font-semibold">
             Note
@@ -123,7 +127,24 @@ function Card({ id, revision, start }: CardProps) {
           <h2 id="understood" className="text-sm font-semibold text-soft">
             Understood
           </h2>
-          {read.data ? <ReadLines read={read.data} /> : <p className="text-lg text-soft">What you write is read here as you go.</p>}
+          {read.data ? (
+            <ReadCard
+              read={read.data}
+              write={(next) =>
+                lines.mutate(
+                  { ...recipe, lines: next },
+                  {
+                    onSuccess: (now) => change({ text: now.recipe.text, name: recipe.name ?? (now.recipe.name || read.data?.recipe.name) }),
+                  },
+                )
+              }
+              trust={(size) => change({ size })}
+            />
+          ) : (
+            <p className="text-lg text-soft">What you write is read here as you go.</p>
+          )}
+          {read.data?.problem && <p className="mt-2 border-l-4 border-rim pl-3 text-lg">{read.data.problem}</p>}
+          <TroubleNote error={lines.error} />
           <button
             type="button"
             onClick={save}

@@ -1,0 +1,17 @@
+import { Dialog, DialogPanel, DialogTitle } from "@headlessui/react";
+import type { ReactNode } from "react";
+
+/** A sheet over the page that asks or tells one thing. */
+export function Sheet({ title, close, children }: { title: ReactNode; close: () => void; children: ReactNode }) {
+  return (
+    <Dialog open onClose={close} className="relative z-50">
+      <div className="fixed inset-0 bg-ink/60" aria-hidden="true" />
+      <div className="fixed inset-0 grid place-items-center overflow-y-auto p-4">
+        <DialogPanel className="w-[36rem] max-w-full rounded-tray border-4 border-rim bg-enamel p-6">
+          <DialogTitle className="text-xl font-bold">{title}</DialogTitle>
+          {children}
+        </DialogPanel>
+      </div>
+    </Dialog>
+  );
+}
