@@ -13,6 +13,7 @@ import (
 	"risepan/core/measure"
 	"risepan/core/pan"
 	"risepan/core/plan"
+	"risepan/core/recipe"
 	"risepan/core/scoop"
 	"risepan/core/word"
 )
@@ -169,6 +170,11 @@ func (b *maker) look() {
 // prepare brings liquid and fat to where they should be, and sets the paddle.
 func (b *maker) prepare() {
 	p := b.plan
+	for _, l := range p.Lines {
+		if (recipe.Line{Note: l.Note}).Waits() {
+			b.add(Step{ID: "ready " + l.ID, Kind: Look, Say: fmt.Sprintf("Have the %s ready: %s.", l.Name, l.Note), Why: "The recipe asks for it beforehand."})
+		}
+	}
 	warmed := func(l pan.Layer) bool { return l.Place == pan.Together }
 	if n := slices.IndexFunc(p.Pan.Layers, warmed); n >= 0 {
 		for _, id := range p.Pan.Layers[n].Lines {

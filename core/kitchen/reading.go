@@ -61,9 +61,7 @@ func (k Kitchen) Explain(name string, a larder.Answer) (Kitchen, error) {
 		return k, fault.At("/answer/like", "%q is not in the larder", word.Clip(string(a.Like)))
 	}
 	k.Facts = append(slices.DeleteFunc(slices.Clone(k.Facts), func(f larder.Ingredient) bool { return f.ID == i.ID }), i)
-	s := spelling(name)
-	k.Readings = slices.DeleteFunc(slices.Clone(k.Readings), func(r Reading) bool { return r.Spelling == s })
-	return k, k.Check()
+	return k.Correct(name, i.ID) // however it is spelled
 }
 
 // checkReadings reports the first correction that cannot be.

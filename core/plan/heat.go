@@ -52,7 +52,8 @@ type tempering struct {
 	rise        measure.Celsius // that kneading adds
 	parts       []dough.Part
 	heat        []HeatPart
-	sought      int // the liquid among the parts; -1 without one
+	sought      int                 // the liquid among the parts; -1 without one
+	own         measure.Temperature // that the recipe asks of that liquid; zero: none
 	rapid       bool
 	meeting     dough.Meeting
 }
@@ -137,6 +138,7 @@ func (t *tempering) weigh(lines []scale.Line, fromFridge []string) {
 		}
 		if l.Ingredient.Kind == larder.Liquid && l.Line.When == recipe.InPan && l.Grams > most {
 			t.sought, most = len(t.parts), l.Grams
+			t.own, _ = l.Line.Aside().Temperature()
 		}
 		t.parts = append(t.parts, part)
 		t.heat = append(t.heat, HeatPart{Name: l.Ingredient.Name, Cold: cold})
@@ -151,6 +153,8 @@ func (t *tempering) decide(k kitchen.Kitchen, g Programme) (liquid measure.Celsi
 	case g.Timer.Setting > 0:
 		return dough.ForDelay(t.room.Celsius()), true,
 			"Cool, for the delay: whatever its warmth, it stands at the kitchen's temperature by the time the kneading begins, and the yeast must stay asleep."
+	case !t.own.IsZero():
+		return t.own.Celsius(), false, "As the recipe has it. " + t.harm(k)
 	case k.Liquid == dough.AtRoom && t.meeting != dough.Dissolved:
 		return t.room.Celsius(), false, "As this kitchen likes it: everything at room temperature."
 	case k.Liquid == dough.Hot && t.rapid && g.cycle.Character == machine.Rapid:
@@ -171,6 +175,14 @@ func (t *tempering) decide(k kitchen.Kitchen, g Programme) (liquid measure.Celsi
 		why += " Hot liquid is for rapid-rise yeast on a rapid cycle only."
 	}
 	return liquid, false, why
+}
+
+// harm warns of a temperature of the recipe's own that the yeast does not stand.
+func (t *tempering) harm(k kitchen.Kitchen) string {
+	if high := dough.LimitsFor(t.meeting).High; t.own.Celsius() > high && !t.rapid {
+		return fmt.Sprintf("It is above %s: let it cool before it meets the yeast.", k.Degrees.Text(high))
+	}
+	return fmt.Sprintf("The balance would ask for %s.", k.Degrees.Text(dough.For(t.parts, t.sought, dough.Target-t.rise)))
 }
 
 // kettle says how much boiling water and how much cold make the liquid, where it is water.

@@ -5,14 +5,17 @@ import (
 	"slices"
 	"strings"
 	"testing"
+	"time"
 
 	"risepan/core/fault"
 	"risepan/core/kitchen"
 	"risepan/core/machine"
+	"risepan/core/measure"
 	"risepan/core/pan"
 	"risepan/core/plan"
 	"risepan/core/plan/plantest"
 	"risepan/core/recipe"
+	"risepan/core/recipe/recipetest"
 	"risepan/core/timetable"
 	"risepan/demo"
 )
@@ -208,5 +211,25 @@ func TestNoDelayWetsTheYeast(t *testing.T) {
 	w.Loading.Order = pan.Bloomed
 	if h := mustMake(t, w).Heat; h.Liquid < 38 || h.Liquid > 43 {
 		t.Errorf("yeast is bloomed at %v °C, want 38 to 43", h.Liquid)
+	}
+}
+
+// A temperature on a card's own line wins over the kitchen's habit; with a delay the liquid is cool all the
+// same.
+func TestTheRecipesOwnTemperatureWins(t *testing.T) {
+	for _, c := range []struct{ note, at, why string }{
+		{"at 38 °C", "38 °C", "As the recipe has it"}, {"110 °F", "43 °C", "As the recipe has it"}, {"at 55 °C", "55 °C", "let it cool"}, {"filtered", "", ""},
+	} {
+		r := recipe.Recipe{Name: "n", Kind: recipe.White, Size: measure.LoafPounds(3, 2), Standard: measure.US,
+			Lines: recipetest.Lines(t, "1 cup water; 2 tbsp oil; 1 1/2 tsp salt; 3 cups bread flour; 2 tsp active dry yeast")}
+		r.Lines[0].Note = c.note
+		p, err := plan.Make(plan.Place{Kitchen: kitchen.New("n", "UTC"), Zone: time.UTC, Recipe: r, Machine: demo.Galley(), Now: time.Date(2026, 5, 2, 9, 0, 0, 0, time.UTC)},
+			plan.Wish{Loaf: plan.Loaf{Size: r.Size}})
+		if err != nil {
+			t.Fatal(err)
+		}
+		if c.at != "" && (p.Heat.At != c.at || !strings.Contains(p.Heat.Why, c.why)) || c.at == "" && strings.Contains(p.Heat.Why, "recipe") {
+			t.Errorf("water %q goes in at %s (%s), want %s", c.note, p.Heat.At, p.Heat.Why, c.at)
+		}
 	}
 }

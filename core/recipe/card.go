@@ -85,6 +85,19 @@ func (r Recipe) checkCard() error {
 	return nil
 }
 
+// remembered asks for each name of a card once.
+func remembered(name Namer) Namer {
+	seen := map[string]larder.Found{}
+	return func(n string) larder.Found {
+		f, ok := seen[n]
+		if !ok {
+			f = name(n)
+			seen[n] = f
+		}
+		return f
+	}
+}
+
 // sheet is a card while its rows are read.
 type sheet struct {
 	reading
@@ -113,7 +126,7 @@ func ReadCard(text string, s measure.Standard, name Namer) (Card, error) {
 	if len(text) > longCard || len(rows) > mostRows {
 		return Card{}, fault.At("/text", "this card is too long: at most %d letters in %d lines", longCard, mostRows)
 	}
-	c := &sheet{reading: reading{s, name}, lists: map[measure.LoafSize][]Understood{}}
+	c := &sheet{reading: reading{s, remembered(name)}, lists: map[measure.LoafSize][]Understood{}}
 	c.sizes = columnSizes(rows)
 	for n, row := range rows {
 		row = strings.TrimSpace(strings.Trim(strings.TrimSpace(row), "*_#"))
@@ -131,6 +144,8 @@ var (
 	noteHead   = regexp.MustCompile(`(?i)^(?:notes?|tips?|hints?|allerg\w*|variations?|source|prep(?:aration)? time|cook(?:ing)? time|total time|calories|nutrition.*|per slice|from|kcal|level|difficulty|equipment|author|recipe by|category|cuisine)\s*:\s*(.*)$`)
 	makesRow   = regexp.MustCompile(`(?i)^\(?(?:serves|servings?|yields?|makes|for)\s*:?\s+(?:about )?((?:\d+|one|two|three|four|six|eight|twelve|a)\b[^.]*?)\)?\.?$`)
 	sizeHead   = regexp.MustCompile(`(?i)^(?:for (?:an? |the )?)?(?:(?:small|medium|regular|large|extra[ -]large)\s*)?\(?\s*` + sizeWords + `\s*\)?\s*(?:loa(?:f|ves)|bread|size|recipe)?\s*:?$`)
+	sizeSaid   = regexp.MustCompile(`(?i)^(?:loaf(?: size| weight)?|size|weight|for)\s*[:=]?\s*` + sizeWords + `\.?$`)
+	titleWord  = regexp.MustCompile(`(?i)^(?:title|name|recipe(?: name)?)\s*:\s*`)
 	sizeLead   = regexp.MustCompile(`(?i)^(?:(?:small|medium|regular|large|extra[ -]large)\s*)?\(?\s*` + sizeWords + `\s*\)?(?:\s*loaf)?\s*:\s*(\S.*)$`)
 )
 
@@ -192,6 +207,12 @@ func (c *sheet) makes(row string) bool {
 
 // sized reads a heading that begins the list for one size, and a list that stands behind it.
 func (c *sheet) sized(n int, row string) bool {
+	if m := sizeSaid.FindStringSubmatch(row); m != nil && c.card.Size.IsZero() && len(c.lines()) == 0 {
+		if s, ok := readSize(m[1]); ok {
+			c.card.Size = s
+			return true
+		}
+	}
 	m := sizeHead.FindStringSubmatch(row)
 	rest := ""
 	if m == nil {
@@ -263,7 +284,7 @@ func (c *sheet) title(row string) bool {
 	if s, ok := sizeIn(row); ok && c.card.Size.IsZero() && len(c.sizes) == 0 {
 		c.card.Size = s
 	}
-	name := strings.TrimSpace(paren.ReplaceAllString(row, ""))
+	name := strings.TrimSpace(paren.ReplaceAllString(titleWord.ReplaceAllString(row, ""), ""))
 	name = strings.TrimSpace(strings.TrimRight(name, " .:-–—"))
 	if name == "" {
 		return false
@@ -307,7 +328,10 @@ func (c *sheet) ingredients(row string) bool {
 	if c.section == method {
 		return false
 	}
-	if lead, ok := c.behind(text); ok && len(strings.Fields(lead.Rest)) <= 6 && !strings.Contains(text, ". ") {
+	if len(c.listed(text)) > 1 {
+		return true
+	}
+	if lead, ok := c.behind(text); ok && len(strings.Fields(lead.Rest)) <= 6 && !strings.Contains(leaders.ReplaceAllString(text, " "), ". ") {
 		f := c.name(firstName(lead.Rest))
 		return f.Sure != larder.Nowhere || lead.Amount.Unit != measure.Piece
 	}
@@ -319,6 +343,9 @@ func (c *sheet) ingredients(row string) bool {
 	f := c.name(text)
 	return (c.card.Name != "" || len(c.lines()) > 0) && len(strings.Fields(text)) <= 4 && f.Sure == larder.Plainly && cycles[strings.ToLower(text)] == ""
 }
+
+// leaders are the dots between a name and its amount.
+var leaders = regexp.MustCompile(`\s*\.{2,}\s*`)
 
 var bars = regexp.MustCompile(`\s*\|\s*|\t+`)
 

@@ -4,6 +4,7 @@ import (
 	_ "embed"
 	"fmt"
 	"math"
+	"os"
 	"slices"
 	"strconv"
 	"strings"
@@ -167,33 +168,57 @@ func tally(t *testing.T, what string, right, all int, missed []string) {
 
 // Lines of recipes in many hands are read as a baker reads them.
 func TestLinesAsCardsHaveThem(t *testing.T) {
-	r := reading{measure.US, larder.Find}
 	right, all := 0, 0
 	var missed []string
 	for _, row := range strings.Split(lineCorpus, "\n") {
-		text, wants, ok := strings.Cut(row, " => ")
-		if !ok || strings.HasPrefix(row, "#") {
+		if !strings.Contains(row, " => ") || strings.HasPrefix(row, "#") {
 			continue
 		}
 		all++
-		got := r.rows(text)
-		want := strings.Split(wants, " && ")
-		problem := ""
-		if len(got) != len(want) {
-			problem = fmt.Sprintf("%d foods, not %d", len(got), len(want))
-		}
-		for n := range min(len(got), len(want)) {
-			if p := wrong(got[n], want[n]); p != "" && problem == "" {
-				problem = p
-			}
-		}
-		if problem != "" {
-			missed = append(missed, fmt.Sprintf("%q: %s", text, problem))
+		if problem := wrongRow(row); problem != "" {
+			missed = append(missed, row+": "+problem)
 		} else {
 			right++
 		}
 	}
 	tally(t, "lines", right, all, missed)
+}
+
+// Every example of the written grammar is read as the page says.
+func TestTheGrammarsExamples(t *testing.T) {
+	page, err := os.ReadFile("../../docs/recipe-text.md")
+	if err != nil {
+		t.Fatal(err)
+	}
+	examples := 0
+	for _, block := range strings.Split(string(page), "```examples\n")[1:] {
+		block, _, _ = strings.Cut(block, "```")
+		for _, row := range strings.Split(strings.TrimSpace(block), "\n") {
+			examples++
+			if p := wrongRow(row); p != "" {
+				t.Errorf("%s: %s", row, p)
+			}
+		}
+	}
+	if examples < 20 {
+		t.Errorf("only %d examples were found", examples)
+	}
+}
+
+// wrongRow says what of a row of the corpus is read otherwise than it wants.
+func wrongRow(row string) string {
+	text, wants, _ := strings.Cut(row, " => ")
+	got := reading{measure.US, larder.Find}.rows(text)
+	want := strings.Split(wants, " && ")
+	if len(got) != len(want) {
+		return fmt.Sprintf("%d foods, not %d", len(got), len(want))
+	}
+	for n := range got {
+		if p := wrong(got[n], want[n]); p != "" {
+			return p
+		}
+	}
+	return ""
 }
 
 // Whole cards, each judged whole: its lines, sizes, settings and what it says beside them.

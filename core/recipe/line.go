@@ -57,7 +57,7 @@ var (
 		part Part
 		not  bool // not for the loaf at all
 	}{
-		{regexp.MustCompile(`(?i)^(?:to glaze|for (?:the )?glaz(?:e|ing)|glaze|egg wash)\s*[:–-]\s*`), Glaze, false},
+		{regexp.MustCompile(`(?i)^(?:to glaze|to brush|for (?:the )?(?:glaz(?:e|ing)|brushing)|glaze|egg wash)\s*[:–-]\s*`), Glaze, false},
 		{regexp.MustCompile(`(?i)^(?:for (?:the )?top(?:ping)?|topping|to finish|to sprinkle)\s*[:–-]\s*`), Topping, false},
 		{regexp.MustCompile(`(?i)^(?:for (?:the )?filling|filling)\s*[:–-]\s*`), Filling, false},
 		{regexp.MustCompile(`(?i)[,(]?\s*(?:to glaze|to brush|for (?:the )?(?:glaze|glazing|brushing|egg ?wash)|as (?:a )?glaze)[^,]*$`), Glaze, false},
@@ -113,8 +113,12 @@ func (r reading) rows(row string) []Understood {
 		text = strings.TrimSpace(more.ReplaceAllString(text, ""))
 	}
 	text = strings.TrimRight(text, " .,;")
+	pieces := strings.Split(text, ";")
+	if listed := r.listed(text); len(listed) > 1 {
+		pieces = listed
+	}
 	var out []Understood
-	for _, piece := range strings.Split(text, ";") {
+	for _, piece := range pieces {
 		if piece = strings.TrimSpace(piece); piece == "" {
 			continue
 		}
@@ -214,6 +218,20 @@ func (r reading) piece(text string) []Understood {
 		return append([]Understood{first}, others...)
 	}
 	return []Understood{r.food(lead)}
+}
+
+// listed are the foods of a row that are told one after another, each with its amount behind it: "flour 3c,
+// water 1c". It is empty where the row is no such list.
+func (r reading) listed(text string) []string {
+	pieces := strings.Split(text, ",")
+	for _, piece := range pieces {
+		piece = strings.TrimSpace(piece)
+		_, begins := measure.ReadLead(piece, r.standard)
+		if lead, ok := r.behind(piece); begins || !ok || len(strings.Fields(lead.Rest)) > 4 {
+			return nil
+		}
+	}
+	return pieces
 }
 
 // partOf names the zest, juice, white or yolk of a fruit or an egg.
@@ -348,7 +366,7 @@ func (r reading) bare(text string) []Understood {
 }
 
 var (
-	temperature = regexp.MustCompile(`(?i)(?:at |to )?(\d{1,3})(?:\s*[-–]\s*(\d{1,3}))?\s*(?:(?:°|º|degrees?|deg\.?)?\s*(C|F|Celsius|Fahrenheit)\b|[°º])`)
+	temperature = regexp.MustCompile(`(?i)(?:at |to )?(\d{2,3})(?:\s*[-–]\s*(\d{2,3}))?\s*(?:(?:°|º|degrees?|deg\.?)?\s*(C|F|Celsius|Fahrenheit)\b|[°º])`)
 	paren       = regexp.MustCompile(`\s*\(([^()]*)\)`)
 	places      = regexp.MustCompile(`(?i)\s+(?:in|with|from|without|made|such as|like|for|at|soaked|cut|that|which|warmed|heated|packed)\s`)
 	dash        = regexp.MustCompile(`\s+[-–—]\s+`)
@@ -452,7 +470,10 @@ func (r reading) weigh(u *Understood, i larder.Ingredient, lead measure.Lead) {
 	case g <= 0 || g > mostGrams:
 		u.Doubt, u.Line.Amount = fmt.Sprintf("%s of %s cannot be meant.", u.Line.Amount, i.Name), none
 	default:
-		if other, err := i.Weigh(u.Line.Also); err == nil && u.Line.Also != none && (other > g*apartMost || g > other*apartMost) {
+		other, err := i.Weigh(u.Line.Also)
+		imperial, _ := i.Weigh(u.Line.Also.In(measure.Imperial)) // a British card's pint
+		contradicts := func(w measure.Grams) bool { return w > g*apartMost || g > w*apartMost }
+		if err == nil && u.Line.Also != none && contradicts(other) && contradicts(imperial) {
 			u.Doubt = fmt.Sprintf("%s and %s are not the same: %.0f g and %.0f g. Which is right?", u.Line.Amount, u.Line.Also, float64(g), float64(other))
 		}
 	}
@@ -623,6 +644,20 @@ func (l Line) Aside() Aside {
 
 // leastFahrenheit is from which figure on a temperature without a unit can be no Celsius of a liquid.
 const leastFahrenheit = 60
+
+// Temperature is the temperature that the card asks of the line, in degrees or as cold or room; ok is false
+// where it asks none, or only for something warm, which the balance of heat works out.
+func (a Aside) Temperature() (t measure.Temperature, ok bool) {
+	t, err := measure.ParseTemperature(a.Warmth)
+	return t, err == nil
+}
+
+// waits are words of a note for what takes its time before the bake.
+var waits = regexp.MustCompile(`(?i)\b(?:soak\w*|overnight|thaw\w*|steep\w*|sprout\w*|cooled? to|cooled|chill\w*|set aside)\b`)
+
+// Waits reports whether the line's note asks for something that takes its time before the bake: "soaked
+// overnight", "cooled to lukewarm".
+func (l Line) Waits() bool { return waits.MatchString(l.Note) }
 
 // degrees is a temperature as it is written, the middle of a range.
 func degrees(m []string) string {
