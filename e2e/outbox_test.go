@@ -43,7 +43,7 @@ func TestAPressWhoseAnswerIsLostCountsOnce(t *testing.T) {
 	p := open(t, at+"/recipes/new")
 	p.Type("Name", "Lost and found loaf")
 	p.Until("the field for the ingredients", `document.querySelector("textarea")`)
-	p.Type("Ingredients, one a line", "1 cup water")
+	p.Type("Ingredients, or the whole card", "1 cup water")
 	p.Keys("\r3 cups bread flour\r1 1/2 tsp salt\r2 tsp instant yeast")
 	p.Until("the recipe to be understood", "shows('bread flour')")
 	lose.Store(true)

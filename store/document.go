@@ -80,9 +80,17 @@ func guessesUnknown(recipe map[string]any) error {
 	return nil
 }
 
-// guessesOfPlan does the same to a plan.
+// guessesOfPlan does the same to a plan, whose trade-off was between scoops and closeness.
 func guessesOfPlan(plan map[string]any) error {
 	plan["shape"] = 2
+	rounding, _ := plan["rounding"].(map[string]any)
+	choices, _ := rounding["choices"].([]any)
+	for _, c := range choices {
+		if choice, ok := c.(map[string]any); ok {
+			choice["handling"] = choice["scoops"] // of that shape the scoops alone counted
+			delete(choice, "scoops")
+		}
+	}
 	return guessesUnknown(plan)
 }
 

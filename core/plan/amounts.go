@@ -34,7 +34,8 @@ type Line struct {
 	Stuff      pan.Stuff     `json:"stuff"`
 	Written    string        `json:"written"` // as the recipe has it
 	Exact      measure.Grams `json:"exact"`   // what the resized recipe asks for
-	Weight     string        `json:"weight"`  // the same as this kitchen's scale shows it
+	Weight     string        `json:"weight"`  // as this kitchen's scale shows it: what its scoops hold, or the exact amount
+	Wants      string        `json:"wants"`   // the exact amount as the scale shows it
 	Pieces     int64         `json:"pieces,omitzero"`
 	Measured   scoop.Amount  `json:"measured"`         // by this kitchen's cups and spoons; no scoops for pieces
 	Percent    float64       `json:"percent"`          // of the flour
@@ -78,11 +79,22 @@ func MakeAmounts(p Place, w Wish, d Dough, g Programme) (Amounts, error) {
 	}
 	measured := round(p, w, d, in)
 	a := Amounts{Rounding: measured.rounding, misses: measured.misses, Pan: load(p, w, d, g)}
-	running := running(p.Kitchen, a.Pan, d.lines)
+	weights := make([]measure.Grams, len(d.lines)) // that go into the pan
+	for n, l := range d.lines {
+		if weights[n] = l.Grams; in[n].Fixed {
+			weights[n] = in[n].Actual
+		} else if m := measured.amounts[n]; len(m.Scoops) > 0 {
+			weights[n] = m.Grams
+		}
+	}
+	running := running(p.Kitchen, a.Pan, d.lines, weights)
 	for n, l := range d.lines {
 		line := describe(p, d, l, g.atBeep(l.Line))
 		line.Measured, line.Miss, line.Fixed = measured.amounts[n], measured.miss[n], in[n].Fixed
 		line.Running = running[l.Line.ID]
+		if line.Weight != "" {
+			line.Weight = p.Kitchen.Weights.Text(weights[n], finely(l.Ingredient))
+		}
 		if m := w.locked(l.Line.ID); m >= 0 {
 			line.Locked = w.Locks[m].Amount.String()
 		}
@@ -97,15 +109,16 @@ func describe(p Place, d Dough, l scale.Line, atBeep bool) Line {
 	out := Line{
 		ID: l.Line.ID, Ingredient: l.Ingredient.ID, Name: l.Ingredient.Name, Note: l.Line.Note,
 		AtBeep: atBeep, Exact: l.Grams, Pieces: l.Pieces,
-		Weight: p.Kitchen.Weights.Text(l.Grams, finely(l.Ingredient)),
-		Stuff:  pan.StuffOf(l.Ingredient.Kind, l.Line.When == recipe.AtBeep),
-		Part:   l.Line.Part, Optional: l.Line.Optional, Like: l.Ingredient.Like, Unknown: l.Ingredient.Unknown,
+		Wants: p.Kitchen.Weights.Text(l.Grams, finely(l.Ingredient)),
+		Stuff: pan.StuffOf(l.Ingredient.Kind, l.Line.When == recipe.AtBeep),
+		Part:  l.Line.Part, Optional: l.Line.Optional, Like: l.Ingredient.Like, Unknown: l.Ingredient.Unknown,
 		Or: others(p, l), Tips: tips(p.Kitchen, l),
 		Percent: toDecimals(100*float64(l.Grams/d.Formula.Flour), 2),
 	}
 	if l.Ingredient.Unknown && l.Line.Amount.Grams() == 0 {
-		out.Weight = "" // nobody knows what a cup of it weighs
+		out.Wants = "" // nobody knows what a cup of it weighs
 	}
+	out.Weight = out.Wants
 	if l.Line.ID != scale.AddedWater && written(p.Recipe, l.Line) {
 		out.Written = l.Line.Amount.String()
 	}
@@ -197,10 +210,10 @@ func load(p Place, w Wish, d Dough, g Programme) Pan {
 // running adds up what a scale under the pan shows, line after line in loading order. Each line is
 // added as it is read off, so that the sums are those on the display. With an unknown ingredient in the
 // pan there are none.
-func running(k kitchen.Kitchen, loaded Pan, lines []scale.Line) map[string]string {
-	weights := map[string]scale.Line{}
-	for _, l := range lines {
-		weights[l.Line.ID] = l
+func running(k kitchen.Kitchen, loaded Pan, lines []scale.Line, weights []measure.Grams) map[string]string {
+	at := map[string]int{}
+	for n, l := range lines {
+		at[l.Line.ID] = n
 	}
 	out := map[string]string{}
 	sum := measure.Grams(0)
@@ -209,11 +222,11 @@ func running(k kitchen.Kitchen, loaded Pan, lines []scale.Line) map[string]strin
 			continue // it is not in the pan
 		}
 		for _, id := range layer.Lines {
-			l := weights[id]
-			if l.Ingredient.Unknown {
+			i := lines[at[id]].Ingredient
+			if i.Unknown {
 				return nil
 			}
-			sum += k.Weights.Read(l.Grams, finely(l.Ingredient))
+			sum += k.Weights.Read(weights[at[id]], finely(i))
 			out[id] = k.Weights.Text(sum, false)
 		}
 	}

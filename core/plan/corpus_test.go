@@ -119,7 +119,7 @@ func withScoops(measures []measure.Measure, i larder.Ingredient, g float64, most
 			return
 		}
 		for m := from; m < len(measures); m++ {
-			if v := measures[m].Amount.Millilitres(); v >= scoop.Smallest(i.Kind) {
+			if v := measures[m].Amount.Millilitres(); v >= scoop.Smallest(i, measure.Grams(g)) {
 				add(m, left-1, grams+float64(v)*perMl)
 			}
 		}
@@ -143,7 +143,7 @@ func sums(measures []measure.Measure, i larder.Ingredient, low, high float64) []
 		v := measures[m].Amount.Millilitres()
 		for n := 0; ; n++ {
 			next := grams + float64(n)*float64(v)*perMl
-			if next > high+1e-9 || (n > 0 && v < scoop.Smallest(i.Kind)) {
+			if next > high+1e-9 || (n > 0 && v < scoop.Smallest(i, measure.Grams(high))) {
 				return
 			}
 			try(m+1, next)
@@ -214,14 +214,17 @@ func holds(t testing.TB, name string, in []scoop.Line, x scoop.Solution) {
 	}
 	for n, l := range in {
 		off := float64(x.Amounts[n].Grams)/float64(l.Exact)/(measured/exact) - 1
-		if !l.Fixed && !flagged[n] && math.Abs(off) > toleranceOf(l)+1e-9 {
+		if !l.Fixed && !flagged[n] && math.Abs(off) > toleranceOf(l, exact)+1e-9 {
 			t.Errorf("%s: %s is off by %+.3f and not flagged", name, l.Ingredient.Name, off)
 		}
 	}
 }
 
-func toleranceOf(l scoop.Line) float64 {
+// toleranceOf is a line's tolerance beside so much flour in all.
+func toleranceOf(l scoop.Line, flour float64) float64 {
 	switch l.Ingredient.Kind {
+	case larder.Flour:
+		return 0.02 * flour / float64(l.Exact)
 	case larder.Salt, larder.Yeast:
 		return 0.07
 	case larder.Sugar, larder.Syrup, larder.Fat:
@@ -229,6 +232,15 @@ func toleranceOf(l scoop.Line) float64 {
 	}
 	eighth := float64(measure.Of(1, 8, measure.Tsp).Millilitres()) * float64(l.Ingredient.GramsPerMl())
 	return max(0.15, eighth/float64(l.Exact))
+}
+
+func flourOf(in []scoop.Line) (g float64) {
+	for _, l := range in {
+		if l.Ingredient.Kind == larder.Flour {
+			g += float64(l.Exact)
+		}
+	}
+	return g
 }
 
 func roundCorpus(t testing.TB, eighth bool) tally {
@@ -285,7 +297,7 @@ func (s *tally) add(t testing.TB, name string, measures []measure.Measure, std m
 			continue
 		}
 		l := in[m.Line]
-		if reachable(measures, in, l, toleranceOf(l)) {
+		if reachable(measures, in, l, toleranceOf(l, flourOf(in))) {
 			s.unconfirmed = append(s.unconfirmed, fmt.Sprintf("%s: %s, %+.3f", name, l.Ingredient.Name, m.Deviation))
 		}
 	}

@@ -76,6 +76,9 @@ func (j *judgement) time() {
 		j.say(Care, Timed, append(j.faster(), Way{Say: "Ready at " + j.clock(t.Ready) + " instead", Now: true}),
 			"Too soon: started at %s the bread is ready at %s, %s later than you wish.", j.clock(t.Press), j.clock(t.Ready), inHours(t.Late))
 	case timetable.TooFar:
+		if j.refused() { // by what would spoil in that delay: nobody loads it
+			break
+		}
 		j.say(Care, Timed, nil, "The timer goes up to %s. Load the pan later and press Start at %s.", j.Machine.Delay.Largest, j.clock(t.Press))
 	case timetable.ByHand:
 		j.say(Care, Timed, []Way{j.atOnce()},
@@ -88,6 +91,11 @@ func (j *judgement) time() {
 	default:
 		j.say(Care, Timed, nil, "%s, your own choice, takes %s, and there are %s.", s.Cycle, inHours(s.Total), inHours(j.Within))
 	}
+}
+
+// refused reports whether the plan is stopped already.
+func (j *judgement) refused() bool {
+	return slices.ContainsFunc(j.said, func(c Caution) bool { return c.Level == Stop })
 }
 
 // faster are the cycles that suit the dough and are done by the wished time.

@@ -16,9 +16,9 @@ import (
 
 // Rounding is how the exact amounts became measurable ones.
 type Rounding struct {
-	Choices  []RoundingChoice `json:"choices"` // from fewest scoops to closest
+	Choices  []RoundingChoice `json:"choices"` // from least handling to closest
 	Chosen   int              `json:"chosen"`
-	First    int              `json:"first"` // where the plan begins: as written, or fewest scoops
+	First    int              `json:"first"` // where the plan begins: as written, or least handling
 	Shift    RoundingShift    `json:"shift"`
 	Alone    RoundingShift    `json:"alone"`             // what rounding each line alone would have done
 	Unproven bool             `json:"unproven,omitzero"` // so many lines and measures that the search was broken off at the best found
@@ -26,16 +26,17 @@ type Rounding struct {
 
 // RoundingChoice is one way to measure, on the exact trade-off.
 type RoundingChoice struct {
-	Scoops int     `json:"scoops"`
-	D      float64 `json:"d"` // sum of squared deviations in units of their tolerances
+	Handling float64 `json:"handling"` // scoops, with a half for each further kind of measure that a line takes
+	D        float64 `json:"d"`        // sum of squared deviations in units of their tolerances
 }
 
 // RoundingShift is how far measuring moves the dough.
 type RoundingShift struct {
-	Scoops int     `json:"scoops"`
-	Flour  float64 `json:"flour"` // per cent
-	Water  float64 `json:"water"` // points of hydration
-	Yeast  float64 `json:"yeast"` // per cent of the yeast, beside the flour
+	Scoops   int     `json:"scoops"`
+	Handling float64 `json:"handling"`
+	Flour    float64 `json:"flour"` // per cent
+	Water    float64 `json:"water"` // points of hydration
+	Yeast    float64 `json:"yeast"` // per cent of the yeast, beside the flour
 }
 
 // rounded is what to pick up for every line, and how it came about.
@@ -126,12 +127,12 @@ func held(l scale.Line, lock Lock) (measure.Grams, error) {
 	return g, err
 }
 
-// steps begins at the recipe as written where the measures make it, else at the fewest scoops; the
+// steps begins at the recipe as written where the measures make it, else at the least handling; the
 // baker's steps go on from there.
 func steps(front []scoop.Point, written bool, closer int) Rounding {
 	var r Rounding
 	for n, s := range front {
-		r.Choices = append(r.Choices, RoundingChoice{s.Scoops, toDecimals(s.D, 4)})
+		r.Choices = append(r.Choices, RoundingChoice{s.Handling, toDecimals(s.D, 4)})
 		if s.D < 1e-9 && written {
 			r.First = n
 		}
@@ -151,7 +152,7 @@ func shift(lines []scoop.Line, s scoop.Solution) RoundingShift {
 		}
 	}
 	flour, water := scoop.Shift(lines, grams)
-	out := RoundingShift{Scoops: s.Scoops, Flour: toDecimals(100*flour, 1), Water: toDecimals(water, 1)}
+	out := RoundingShift{Scoops: s.Scoops, Handling: s.Handling, Flour: toDecimals(100*flour, 1), Water: toDecimals(water, 1)}
 	if exact > 0 {
 		out.Yeast = toDecimals(100*(yeast/exact/(1+flour)-1), 1)
 	}

@@ -223,6 +223,9 @@ func (r reading) piece(text string) []Understood {
 // listed are the foods of a row that are told one after another, each with its amount behind it: "flour 3c,
 // water 1c". It is empty where the row is no such list.
 func (r reading) listed(text string) []string {
+	if !strings.Contains(text, ",") {
+		return nil
+	}
 	pieces := strings.Split(text, ",")
 	for _, piece := range pieces {
 		piece = strings.TrimSpace(piece)

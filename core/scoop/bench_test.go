@@ -114,3 +114,33 @@ func TestNobodyWaitsNothingIsWorkedOut(t *testing.T) {
 		t.Errorf("with nobody waiting the search went on to its end (%v)", front.Proven)
 	}
 }
+
+// The sorts of dough in which the search has most to go through.
+func BenchmarkHardDoughs(b *testing.B) {
+	many := func(ids []larder.ID, base ...Line) []Line {
+		out := base
+		for n, id := range ids {
+			out = append(out, Line{Ingredient: ingredient(b, id), Exact: 31.7 + 9.3*measure.Grams(n)})
+		}
+		return out
+	}
+	flour := Line{Ingredient: ingredient(b, "bread-flour"), Exact: 401}
+	salt := Line{Ingredient: ingredient(b, "salt"), Exact: 7.7}
+	wet := []larder.ID{"water", "milk", "butter", "honey", "yoghurt", "oil", "buttermilk", "maple-syrup"}
+	flours := []larder.ID{"bread-flour", "wholemeal-flour", "rye-flour", "spelt-flour", "oats", "cornmeal", "semolina", "barley-flour"}
+	for name, lines := range map[string][]Line{
+		"8 wet lines": many(wet, flour, salt), "5 flours": many(flours[:5], salt, Line{Ingredient: ingredient(b, "water"), Exact: 171}),
+		"8 flours": many(flours, salt, Line{Ingredient: ingredient(b, "water"), Exact: 251}),
+	} {
+		b.Run(name, func(b *testing.B) {
+			b.ReportAllocs()
+			proven := true
+			for b.Loop() {
+				proven = NewSet(eleven(b), measure.US).Joint(lines).Proven
+			}
+			if !proven {
+				b.ReportMetric(1, "unproven")
+			}
+		})
+	}
+}

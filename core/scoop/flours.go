@@ -8,11 +8,11 @@ import (
 
 // ranked is one combination of flours.
 type ranked struct {
-	pick   int // where the candidate of each flour line begins in the problem's digits
-	ratio  float64
-	scoops int
-	key    int // misses and strangers
-	d      float64
+	pick     int // where the candidate of each flour line begins in the problem's digits
+	ratio    float64
+	handling int
+	key      int // misses and strangers
+	d        float64
 }
 
 // picks spells out a combination's candidates.
@@ -77,12 +77,12 @@ type enumeration struct {
 	reserve int // work to leave for the other lines
 }
 
-func (e *enumeration) choose(n int, sum float64, scoops, key int) {
+func (e *enumeration) choose(n int, sum float64, handling, key int) {
 	if e.fewest == 0 && (sum > e.flour*(1+flourTolerance)+1e-9 || sum+e.rest[n] < e.flour*(1-flourTolerance)-1e-9) {
 		return
 	}
 	if n == len(e.flours) {
-		e.leaf(sum, scoops, key)
+		e.leaf(sum, handling, key)
 		return
 	}
 	for _, c := range e.order[n] {
@@ -93,12 +93,12 @@ func (e *enumeration) choose(n int, sum float64, scoops, key int) {
 		e.work.spend(1)
 		x := e.flours[n].candidates[c]
 		e.grams[n], e.digits[n] = x.grams, uint16(c)
-		e.choose(n+1, sum+x.grams, scoops+x.scoops, key+x.strangers)
+		e.choose(n+1, sum+x.grams, handling+x.handling, key+x.strangers)
 	}
 }
 
 // leaf keeps a combination that misses no more than those before it.
-func (e *enumeration) leaf(sum float64, scoops, key int) {
+func (e *enumeration) leaf(sum float64, handling, key int) {
 	e.work.spend(len(e.flours))
 	ratio := sum / e.flour
 	misses, d := 0, square((ratio-1)/flourTolerance)
@@ -117,7 +117,7 @@ func (e *enumeration) leaf(sum float64, scoops, key int) {
 		e.fewest, e.out = misses, e.out[:0]
 	}
 	if misses == e.fewest {
-		e.out = append(e.out, ranked{len(e.problem.digits), ratio, scoops, misses*missKey + key, d})
+		e.out = append(e.out, ranked{len(e.problem.digits), ratio, handling, misses*missKey + key, d})
 		e.problem.digits = append(e.problem.digits, e.digits...)
 	}
 }

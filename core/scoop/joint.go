@@ -17,6 +17,7 @@ const (
 	saltTolerance      = 0.07 // and yeast
 	sugarTolerance     = 0.10 // and fat
 	otherTolerance     = 0.15 // or an eighth of a teaspoon, whichever is more
+	shareTolerance     = 0.02 // of each flour of a blend, as a share of all flour
 )
 
 // Line is one ingredient to measure beside others.
@@ -46,8 +47,10 @@ const (
 type Solution struct {
 	Amounts []Amount // one for each line; fixed lines have no scoops
 	Scoops  int
-	D       float64 // sum of squared deviations, each in units of its tolerance
-	Misses  []Miss
+	// Handling is the scoops of all lines, with a half for each further kind of measure that a line takes.
+	Handling float64
+	D        float64 // sum of squared deviations, each in units of its tolerance
+	Misses   []Miss
 	// Water and Flour are how far hydration (points) and all flour (relative) are off.
 	Water, Flour float64
 }
@@ -56,7 +59,7 @@ type Solution struct {
 type candidate struct {
 	steps     int
 	grams     float64
-	scoops    int
+	handling  int // in halves
 	strangers int // scoops of another measure than the preferred one
 }
 
@@ -103,13 +106,13 @@ func toleranceOf(i larder.Ingredient, exact measure.Grams) float64 {
 	return max(otherTolerance, float64(i.GramsPerMl()*measure.Grams(eighth)/exact))
 }
 
-// Point is one point of the trade-off between fewer scoops and a smaller D.
+// Point is one point of the trade-off between less handling and a smaller D.
 type Point struct {
-	Scoops int
-	D      float64
+	Handling float64
+	D        float64
 }
 
-// Front is the exact trade-off: every solution that no other beats in both, fewest scoops first, among
+// Front is the exact trade-off: every solution that no other beats in both, least handling first, among
 // those that miss as few tolerances as can be.
 type Front struct {
 	Points  []Point
@@ -128,7 +131,7 @@ func (s *Set) Joint(lines []Line) Front {
 	f := Front{problem: s.problem(lines)}
 	f.found = f.problem.search()
 	for _, x := range f.found {
-		f.Points = append(f.Points, Point{x.scoops, x.d})
+		f.Points = append(f.Points, Point{float64(x.handling) / 2, x.d})
 	}
 	f.Proven = !f.problem.work.brokenOff
 	return f
@@ -136,11 +139,17 @@ func (s *Set) Joint(lines []Line) Front {
 
 func (s *Set) problem(lines []Line) *problem {
 	p := &problem{set: s, lines: lines, work: work{left: budget, stop: s.Stop}}
+	all := 0.0
+	for _, l := range lines {
+		if l.Ingredient.Kind == larder.Flour {
+			all += float64(l.Exact)
+		}
+	}
 	for n, l := range lines {
 		if l.Ingredient.Kind != larder.Flour {
 			continue
 		}
-		w := wanted{index: n, exact: float64(l.Exact), tolerance: toleranceOf(l.Ingredient, l.Exact)}
+		w := wanted{index: n, exact: float64(l.Exact), tolerance: shareTolerance * all / float64(l.Exact)}
 		p.flour += w.exact
 		switch {
 		case l.Fixed:
@@ -201,23 +210,23 @@ func (s *Set) candidates(w *wanted, l Line, least, most float64) bool {
 	}
 	low := w.exact * (1 - w.tolerance) * least / perStep
 	high := w.exact * (1 + w.tolerance) * most / perStep
-	t, ok := s.table(Smallest(l.Ingredient.Kind), int(high)+1, l.Prefer)
+	t, ok := s.table(Smallest(l.Ingredient, l.Exact), int(high)+1, l.Prefer)
 	if !ok {
 		return false
 	}
 	w.table = t
 	add := func(v int) {
-		w.candidates = append(w.candidates, candidate{v, float64(v) * perStep, t.scoops(v), t.strangers(v)})
+		w.candidates = append(w.candidates, candidate{v, float64(v) * perStep, t.handling(v), t.strangers(v)})
 	}
 	first := max(int(math.Ceil(low-1e-9)), 1)
-	for v := min(first, len(t.fewest)) - 1; v > 0; v-- {
-		if t.fewest[v] >= 0 {
+	for v := min(first, len(t.price)) - 1; v > 0; v-- {
+		if t.price[v] >= 0 {
 			add(v)
 			break
 		}
 	}
-	for v := first; v < len(t.fewest); v++ {
-		if t.fewest[v] >= 0 {
+	for v := first; v < len(t.price); v++ {
+		if t.price[v] >= 0 {
 			add(v)
 			if float64(v) > high {
 				break
@@ -229,8 +238,8 @@ func (s *Set) candidates(w *wanted, l Line, least, most float64) bool {
 
 // option is a candidate that a line may take.
 type option struct {
-	pick, scoops int
-	d, grams     float64
+	pick, handling int
+	d, grams       float64
 }
 
 // options lists what a line may take beside flour of low to high times its exact weight: what is
@@ -240,23 +249,23 @@ type option struct {
 func (w *wanted) options(low, high float64) (key int, out []option) {
 	out = w.room[:0]
 	least := math.MaxInt
-	closest := option{d: math.Inf(1), scoops: math.MaxInt}
+	closest := option{d: math.Inf(1), handling: math.MaxInt}
 	strangers := 0
 	for n, c := range w.candidates {
 		off := c.grams/w.exact/high - 1
 		if off < 0 { // the nearest to 0 in the range
 			off = min(c.grams/w.exact/low-1, 0)
 		}
-		o := option{n, c.scoops, square(off / w.tolerance), c.grams}
-		if o.d < closest.d-1e-12 {
+		o := option{n, c.handling, square(off / w.tolerance), c.grams}
+		if o.d < closest.d-1e-12 || o.d < closest.d+1e-12 && low == high && o.handling < closest.handling {
 			if low < high {
-				o.scoops = min(o.scoops, closest.scoops)
+				o.handling = min(o.handling, closest.handling)
 			}
 			closest, strangers = o, c.strangers
 		} else if low < high {
-			closest.scoops = min(closest.scoops, c.scoops)
+			closest.handling = min(closest.handling, c.handling)
 		}
-		o.scoops = c.scoops
+		o.handling = c.handling
 		if math.Abs(off) > w.tolerance+1e-9 {
 			continue
 		}

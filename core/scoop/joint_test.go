@@ -14,8 +14,8 @@ import (
 
 // outcome is one point of a front as the brute force finds it.
 type outcome struct {
-	scoops int
-	d      float64
+	handling int // in halves
+	d        float64
 }
 
 // brute finds the whole front by trying everything. It shares nothing with the solver but the
@@ -23,8 +23,8 @@ type outcome struct {
 // docs/rounding.md afresh.
 func brute(measures []measure.Measure, lines []Line) (misses int, front []outcome) {
 	type pick struct {
-		grams  float64
-		scoops int
+		grams    float64
+		handling int
 	}
 	eighth := 236.588 / 48 / 8
 	flourTotal, water := 0.0, 0.0
@@ -42,8 +42,15 @@ func brute(measures []measure.Measure, lines []Line) (misses int, front []outcom
 		}
 		return false
 	}
+	for _, l := range lines {
+		if l.Ingredient.Kind == larder.Flour {
+			flourTotal += float64(l.Exact)
+		}
+	}
 	tolerance := func(l Line) float64 {
 		switch l.Ingredient.Kind {
+		case larder.Flour:
+			return 0.02 * flourTotal / float64(l.Exact)
 		case larder.Salt, larder.Yeast:
 			return 0.07
 		case larder.Sugar, larder.Syrup, larder.Fat:
@@ -54,9 +61,6 @@ func brute(measures []measure.Measure, lines []Line) (misses int, front []outcom
 	for n, l := range lines {
 		e := float64(l.Exact)
 		water += e * share(l.Ingredient)
-		if l.Ingredient.Kind == larder.Flour {
-			flourTotal += e
-		}
 		if l.Fixed {
 			options[n] = []pick{{float64(l.Actual), 0}}
 			continue
@@ -66,20 +70,22 @@ func brute(measures []measure.Measure, lines []Line) (misses int, front []outcom
 		case larder.Flour:
 			least = 14.5
 		case larder.Liquid, larder.Puree:
-			least = 2.4
+			if e/float64(l.Ingredient.PerCup)*236.588 >= 30 {
+				least = 2.4
+			}
 		}
 		perMl := float64(l.Ingredient.PerCup) / 236.588
 		byVolume := map[int64]int{}
-		var sum func(m int, ml float64, scoops int)
-		sum = func(m int, ml float64, scoops int) {
+		var sum func(m int, ml float64, scoops, kinds int)
+		sum = func(m int, ml float64, scoops, kinds int) {
 			if ml*perMl > 1.6*e+30 {
 				return
 			}
 			if m == len(measures) {
 				if ml > 0 {
 					key := int64(math.Round(ml * 1e9))
-					if old, ok := byVolume[key]; !ok || scoops < old {
-						byVolume[key] = scoops
+					if old, ok := byVolume[key]; !ok || 2*scoops+kinds-1 < old {
+						byVolume[key] = 2*scoops + kinds - 1
 					}
 				}
 				return
@@ -89,12 +95,12 @@ func brute(measures []measure.Measure, lines []Line) (misses int, front []outcom
 				if count > 0 && (size < least || (ml+float64(count)*size)*perMl > 1.6*e+30) {
 					return
 				}
-				sum(m+1, ml+float64(count)*size, scoops+count)
+				sum(m+1, ml+float64(count)*size, scoops+count, kinds+min(count, 1))
 			}
 		}
-		sum(0, 0, 0)
-		for key, scoops := range byVolume {
-			options[n] = append(options[n], pick{float64(key) / 1e9 * perMl, scoops})
+		sum(0, 0, 0, 0)
+		for key, handling := range byVolume {
+			options[n] = append(options[n], pick{float64(key) / 1e9 * perMl, handling})
 		}
 		sort.Slice(options[n], func(a, b int) bool { return options[n][a].grams < options[n][b].grams })
 		if l.Ingredient.Kind == larder.Flour { // within tolerance beside flour within its own, and the next ones
@@ -167,8 +173,8 @@ func brute(measures []measure.Measure, lines []Line) (misses int, front []outcom
 		if missed > flourMissesLeast || (missed > 0 && math.Abs(ratio-1) > closest+1e-9) {
 			return
 		}
-		var others func(n int, misses, scoops int, d float64)
-		others = func(n int, misses, scoops int, d float64) {
+		var others func(n int, misses, handling int, d float64)
+		others = func(n int, misses, handling int, d float64) {
 			if n == len(lines) {
 				w := 0.0
 				for m, l := range lines {
@@ -186,7 +192,7 @@ func brute(measures []measure.Measure, lines []Line) (misses int, front []outcom
 						misses++
 					}
 				}
-				all = append(all, state{misses, outcome{scoops, d}})
+				all = append(all, state{misses, outcome{handling, d}})
 				return
 			}
 			l := lines[n]
@@ -196,12 +202,12 @@ func brute(measures []measure.Measure, lines []Line) (misses int, front []outcom
 				if !l.Fixed {
 					add = math.Pow(off(chosen[n])/tolerance(l), 2)
 				}
-				others(n+1, misses, scoops+chosen[n].scoops, d+add)
+				others(n+1, misses, handling+chosen[n].handling, d+add)
 				return
 			}
 			if l.Fixed {
 				chosen[n] = options[n][0]
-				others(n+1, misses, scoops, d)
+				others(n+1, misses, handling, d)
 				return
 			}
 			var inside []pick
@@ -210,7 +216,7 @@ func brute(measures []measure.Measure, lines []Line) (misses int, front []outcom
 				if math.Abs(off(o)) <= tolerance(l)+1e-9 {
 					inside = append(inside, o)
 				}
-				if math.Abs(off(o)) < math.Abs(off(nearest))-1e-12 {
+				if d := math.Abs(off(o)) - math.Abs(off(nearest)); d < -1e-12 || d < 1e-12 && o.handling < nearest.handling {
 					nearest = o
 				}
 			}
@@ -220,7 +226,7 @@ func brute(measures []measure.Measure, lines []Line) (misses int, front []outcom
 			}
 			for _, o := range inside {
 				chosen[n] = o
-				others(n+1, misses+missedHere, scoops+o.scoops, d+math.Pow(off(o)/tolerance(l), 2))
+				others(n+1, misses+missedHere, handling+o.handling, d+math.Pow(off(o)/tolerance(l), 2))
 			}
 		}
 		others(0, missed, 0, 0)
@@ -232,15 +238,15 @@ func brute(measures []measure.Measure, lines []Line) (misses int, front []outcom
 	best := map[int]float64{}
 	for _, s := range all {
 		if s.misses == misses {
-			if old, ok := best[s.scoops]; !ok || s.d < old {
-				best[s.scoops] = s.d
+			if old, ok := best[s.handling]; !ok || s.d < old {
+				best[s.handling] = s.d
 			}
 		}
 	}
 	for s, d := range best {
 		front = append(front, outcome{s, d})
 	}
-	sort.Slice(front, func(a, b int) bool { return front[a].scoops < front[b].scoops })
+	sort.Slice(front, func(a, b int) bool { return front[a].handling < front[b].handling })
 	least := math.Inf(1)
 	front = slices.DeleteFunc(front, func(o outcome) bool {
 		if o.d >= least-1e-9 {
@@ -327,8 +333,8 @@ func TestTheFrontIsTheTrueOptimum(t *testing.T) {
 		}
 		for n, w := range want {
 			g := got[n]
-			if g.Scoops != w.scoops || math.Abs(g.D-w.d) > 1e-6 || len(g.Misses) != misses {
-				t.Fatalf("%s\npoint %d is %d scoops, D %.9f, misses %v; brute force says %d, %.9f, %d misses", describe(), n, g.Scoops, g.D, g.Misses, w.scoops, w.d, misses)
+			if g.Handling != float64(w.handling)/2 || math.Abs(g.D-w.d) > 1e-6 || len(g.Misses) != misses {
+				t.Fatalf("%s\npoint %d is handling %.1f, D %.9f, misses %v; brute force says %d halves, %.9f, %d misses", describe(), n, g.Handling, g.D, g.Misses, w.handling, w.d, misses)
 			}
 			count := 0
 			for _, a := range g.Amounts {
@@ -349,7 +355,7 @@ func TestTheFrontIsTheTrueOptimum(t *testing.T) {
 func points(s []Solution) []outcome {
 	var out []outcome
 	for _, x := range s {
-		out = append(out, outcome{x.Scoops, x.D})
+		out = append(out, outcome{int(2 * x.Handling), x.D})
 	}
 	return out
 }

@@ -49,13 +49,14 @@ func (a Amount) String() string {
 	return strings.Join(parts, " + ")
 }
 
-// Smallest is the smallest measure that an ingredient of this kind is measured with: flour none
-// below 1 tbsp, a liquid or syrup none below 1/2 tsp, anything else whatever there is.
-func Smallest(k larder.Kind) measure.Millilitres {
-	switch k {
-	case larder.Flour:
+// Smallest is the smallest measure that so much of an ingredient is measured with: flour none below 1 tbsp,
+// a liquid none below 1/2 tsp, but for flavourings and the like, of which there is less than two spoonfuls;
+// anything else whatever there is.
+func Smallest(i larder.Ingredient, g measure.Grams) measure.Millilitres {
+	switch {
+	case i.Kind == larder.Flour:
 		return tablespoon - slack
-	case larder.Liquid, larder.Puree:
+	case (i.Kind == larder.Liquid || i.Kind == larder.Puree) && i.Volume(g) >= flavouring:
 		return halfTeaspoon - slack
 	}
 	return 0
@@ -64,6 +65,7 @@ func Smallest(k larder.Kind) measure.Millilitres {
 var (
 	tablespoon   = measure.Of(1, 1, measure.MetricTbsp).Millilitres()
 	halfTeaspoon = measure.Of(1, 2, measure.Tsp).Millilitres()
+	flavouring   = measure.Of(2, 1, measure.MetricTbsp).Millilitres()
 	eighth       = measure.Of(1, 8, measure.Tsp).Millilitres()
 )
 
@@ -120,7 +122,7 @@ const mostMade = 64
 func (s *Set) remembered(usable, liked, size int) *table {
 	made.Lock()
 	defer made.Unlock()
-	if t := made.tables[s.tableName(usable, liked)]; t != nil && len(t.fewest) >= size {
+	if t := made.tables[s.tableName(usable, liked)]; t != nil && len(t.price) >= size {
 		return t
 	}
 	return nil
@@ -148,29 +150,66 @@ type tableKey struct {
 	prefer measure.Measure
 }
 
-// table holds, for every volume in steps, the cheapest sum of measures that makes it and the last
-// measure used. Another measure than a preferred one outweighs any number of scoops.
+// table holds, for every volume in steps, the easiest sum of measures that makes it: with the fewest
+// scoops of another measure than a preferred one, then the least handling, then the fewest scoops.
 type table struct {
-	fewest []int32 // scoops + stranger × strangers; -1 where no sum makes the volume
-	last   []int16
+	price []int64    // strangers, handling and scoops in one number; -1 where no sum makes the volume
+	used  [][]uint16 // of each measure, in the easiest sum of it and those before it
 }
 
-const stranger = 1 << 16
+// The parts of a price. Handling is counted in halves: two for each scoop, one for each kind of measure.
+const (
+	stranger = 1 << 40
+	half     = 1 << 20
+	scoop    = 2*half + 1
+)
 
-func (t *table) scoops(v int) int    { return int(t.fewest[v]) % stranger }
-func (t *table) strangers(v int) int { return int(t.fewest[v]) / stranger }
+// handling is that of a volume in halves; the first kind of measure is free.
+func (t *table) handling(v int) int  { return int(t.price[v]%stranger/half) - 1 }
+func (t *table) strangers(v int) int { return int(t.price[v] / stranger) }
 
-// Nearest is the measurable amount closest to g of the ingredient, with the fewest scoops that
-// make it: what rounding each line alone does. ok is false when no measure suits the ingredient.
+// easiest fills a table for volumes up to a size, measure after measure.
+func easiest(volumes []int, price []int64, size int) *table {
+	t := &table{price: make([]int64, size)}
+	for v := 1; v < size; v++ {
+		t.price[v] = -1
+	}
+	with := make([]int64, size) // the easiest sums in which the measure is
+	for n, u := range volumes {
+		used := make([]uint16, size)
+		count := make([]uint16, size)
+		for v := range with {
+			with[v] = -1
+		}
+		for v := u; v < size; v++ {
+			if p := t.price[v-u]; p >= 0 && used[v-u] == 0 {
+				with[v], count[v] = p+price[n]+half, 1
+			}
+			if p := with[v-u]; p >= 0 && (with[v] < 0 || p+price[n] < with[v]) {
+				with[v], count[v] = p+price[n], count[v-u]+1
+			}
+		}
+		for v := range with {
+			if with[v] >= 0 && (t.price[v] < 0 || with[v] < t.price[v]) {
+				t.price[v], used[v] = with[v], count[v]
+			}
+		}
+		t.used = append(t.used, used)
+	}
+	return t
+}
+
+// Nearest is the measurable amount closest to g of the ingredient, with the least handling that
+// makes it: what rounding each line alone does. ok is false when no measure suits the ingredient.
 func (s *Set) Nearest(i larder.Ingredient, g measure.Grams) (a Amount, ok bool) {
 	want := float64(i.Volume(g)) / s.step
-	t, ok := s.table(Smallest(i.Kind), int(want)+1, measure.Measure{})
+	t, ok := s.table(Smallest(i, g), int(want)+1, measure.Measure{})
 	if !ok {
 		return Amount{}, false
 	}
 	best := -1
-	for v := 1; v < len(t.fewest); v++ {
-		if t.fewest[v] < 0 {
+	for v := 1; v < len(t.price); v++ {
+		if t.price[v] < 0 {
 			continue
 		}
 		if best < 0 || math.Abs(float64(v)-want) < math.Abs(float64(best)-want) {
@@ -192,8 +231,9 @@ func (s *Set) Nearest(i larder.Ingredient, g measure.Grams) (a Amount, ok bool) 
 func (s *Set) amount(t *table, steps int) Amount {
 	a := Amount{Volume: measure.Millilitres(float64(steps) * s.step)}
 	count := make([]int, len(s.measures))
-	for v := steps; v > 0; v -= s.volumes[t.last[v]] {
-		count[t.last[v]]++
+	for n, v := len(t.used)-1, steps; n >= 0; n-- {
+		count[n] = int(t.used[n][v])
+		v -= count[n] * s.volumes[n]
 	}
 	for n, c := range count {
 		if c > 0 {
@@ -214,7 +254,7 @@ func (s *Set) table(least measure.Millilitres, want int, prefer measure.Measure)
 	}
 	size := want + s.volumes[0] + 1
 	key := tableKey{least, prefer}
-	if t := s.tables[key]; t != nil && len(t.fewest) >= size {
+	if t := s.tables[key]; t != nil && len(t.price) >= size {
 		return t, true
 	}
 	liked := -1
@@ -229,22 +269,14 @@ func (s *Set) table(least measure.Millilitres, want int, prefer measure.Measure)
 		return t, true
 	}
 	size = (size/tableStep + 1) * tableStep // so that growing lines do not make it anew each time
-	price := make([]int32, usable)
+	price := make([]int64, usable)
 	for n := range usable {
-		price[n] = 1
+		price[n] = scoop
 		if liked >= 0 && n != liked {
 			price[n] += stranger
 		}
 	}
-	t := &table{make([]int32, size), make([]int16, size)}
-	for v := 1; v < size; v++ {
-		t.fewest[v] = -1
-		for n, u := range s.volumes[:usable] {
-			if u <= v && t.fewest[v-u] >= 0 && (t.fewest[v] < 0 || t.fewest[v-u]+price[n] < t.fewest[v]) {
-				t.fewest[v], t.last[v] = t.fewest[v-u]+price[n], int16(n)
-			}
-		}
-	}
+	t := easiest(s.volumes[:usable], price, size)
 	s.tables[key] = t
 	s.remember(usable, liked, t)
 	return t, true

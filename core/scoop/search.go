@@ -8,35 +8,35 @@ import (
 
 // found is one point of the front: a combination of flours with its wet and dry choices.
 type found struct {
-	combo     ranked
-	scoops    int
-	d         float64
-	wet       []int // candidates chosen
-	dryScoops int
+	combo       ranked
+	handling    int
+	d           float64
+	wet         []int // candidates chosen
+	dryHandling int
 }
 
 const missKey = 1000 // one tolerance missed outranks any number of strangers
 
-// front keeps the best points so far, by number of scoops.
+// front keeps the best points so far, by handling.
 type front struct {
 	key   int
 	best  map[int]found
-	bound []float64 // the least D with at most so many scoops
+	bound []float64 // the least D with at most so much handling
 }
 
-// beaten reports whether the front is at least as good with at most so many scoops.
-func (f *front) beaten(scoops int, d float64) bool {
+// beaten reports whether the front is at least as good with at most so much handling.
+func (f *front) beaten(handling int, d float64) bool {
 	if len(f.bound) == 0 {
 		return false
 	}
-	return f.bound[min(scoops, len(f.bound)-1)] <= d+1e-12
+	return f.bound[min(handling, len(f.bound)-1)] <= d+1e-12
 }
 
-// beatenBy reports whether the front is at least as good as all that a fold can add to so many scoops
+// beatenBy reports whether the front is at least as good as all that a fold can add to so much handling
 // and so much D.
-func (f *front) beatenBy(rest fold, scoops int, d float64) bool {
+func (f *front) beatenBy(rest fold, handling int, d float64) bool {
 	for more, e := range rest {
-		if !math.IsInf(e, 1) && !f.beaten(scoops+more, d+e) {
+		if !math.IsInf(e, 1) && !f.beaten(handling+more, d+e) {
 			return false
 		}
 	}
@@ -44,38 +44,38 @@ func (f *front) beatenBy(rest fold, scoops int, d float64) bool {
 }
 
 func (f *front) add(x found) {
-	for len(f.bound) <= x.scoops {
+	for len(f.bound) <= x.handling {
 		last := math.Inf(1)
 		if len(f.bound) > 0 {
 			last = f.bound[len(f.bound)-1]
 		}
 		f.bound = append(f.bound, last)
 	}
-	for n := x.scoops; n < len(f.bound); n++ {
+	for n := x.handling; n < len(f.bound); n++ {
 		f.bound[n] = min(f.bound[n], x.d)
 	}
-	f.best[x.scoops] = x
+	f.best[x.handling] = x
 }
 
 // bins divide the range of flour; in each, one lower bound holds for all its combinations.
 const bins = 16
 
-// search goes through the combinations of flours. The best of each number of scoops come first,
+// search goes through the combinations of flours. The best of each handling come first,
 // so that the front is soon good; of the rest most are left out, because even the lower bound of
 // their bin is beaten.
 func (p *problem) search() []found {
 	f := &front{key: math.MaxInt, best: map[int]found{}}
 	low, high, most := math.Inf(1), math.Inf(-1), 0
 	for _, c := range p.combos {
-		low, high, most = min(low, c.ratio), max(high, c.ratio), max(most, c.scoops)
+		low, high, most = min(low, c.ratio), max(high, c.ratio), max(most, c.handling)
 	}
-	first := make([]int, most+1) // the best combination of each number of scoops
+	first := make([]int, most+1) // the best combination of each handling
 	for n := range first {
 		first[n] = -1
 	}
 	for n, c := range p.combos {
-		if b := first[c.scoops]; b < 0 || c.d < p.combos[b].d {
-			first[c.scoops] = n
+		if b := first[c.handling]; b < 0 || c.d < p.combos[b].d {
+			first[c.handling] = n
 		}
 	}
 	width := max((high-low)/bins, 1e-9)
@@ -86,7 +86,7 @@ func (p *problem) search() []found {
 		}
 	}
 	for n, c := range p.combos {
-		if first[c.scoops] == n {
+		if first[c.handling] == n {
 			continue
 		}
 		if !p.work.spend(8) {
@@ -103,13 +103,13 @@ func (p *problem) search() []found {
 	return f.points()
 }
 
-// points lists what no other point beats, fewest scoops first.
+// points lists what no other point beats, least handling first.
 func (f *front) points() []found {
 	out := make([]found, 0, len(f.best))
 	for _, x := range f.best {
 		out = append(out, x)
 	}
-	slices.SortFunc(out, func(a, b found) int { return cmp.Compare(a.scoops, b.scoops) })
+	slices.SortFunc(out, func(a, b found) int { return cmp.Compare(a.handling, b.handling) })
 	least := math.Inf(1)
 	return slices.DeleteFunc(out, func(x found) bool {
 		if x.d >= least-1e-12 {
@@ -120,7 +120,7 @@ func (f *front) points() []found {
 	})
 }
 
-// bound is the best that all lines but flour can do anywhere in a bin: for each number of scoops
+// bound is the best that all lines but flour can do anywhere in a bin: for each handling
 // the least D, hydration left out.
 type bound struct {
 	key  int
@@ -148,12 +148,12 @@ func (b *bound) beats(f *front, c ranked) bool {
 	case key > f.key:
 		return true
 	}
-	return f.beatenBy(b.fold, c.scoops, c.d)
+	return f.beatenBy(b.fold, c.handling, c.d)
 }
 
 // try works one combination of flours out. Beside a given weight of flour the dry lines are
-// independent of one another and of the wet ones, so each side folds into the least D for each
-// number of scoops, and the two are then added.
+// independent of one another and of the wet ones, so they fold into the least D for each handling, to which
+// each choice of the wet ones is added.
 func (p *problem) try(c ranked, f *front) {
 	key, dry := c.key, fold{0}
 	for n := range p.dry {
@@ -165,33 +165,19 @@ func (p *problem) try(c ranked, f *front) {
 	if key > f.key {
 		return
 	}
-	key, wet := p.foldWet(c, key, dry, f)
-	if len(wet) == 0 || key > f.key {
-		return
-	}
-	if key < f.key {
-		*f = front{key: key, best: map[int]found{}}
-	}
-	for _, w := range wet {
-		for scoops, d := range dry {
-			all, sum := c.scoops+w.scoops+scoops, c.d+w.d+d
-			if !math.IsInf(sum, 1) && !f.beaten(all, sum) {
-				f.add(found{c, all, sum, w.picks, scoops})
-			}
-		}
-	}
+	p.searchWet(c, key, dry, f)
 }
 
-// fold holds the least D for each number of scoops; infinity where no choice has that number.
+// fold holds the least D for each handling; infinity where no choice has that number.
 type fold []float64
 
-// with adds one line's options, of which only those matter that no other beats in scoops and D.
+// with adds one line's options, of which only those matter that no other beats in handling and D.
 func (f fold) with(options []option, w *work) fold {
 	most := 0
 	for _, o := range options {
-		most = max(most, o.scoops)
+		most = max(most, o.handling)
 	}
-	var few [24]float64 // the least D of the line for each number of scoops
+	var few [24]float64 // the least D of the line for each handling
 	line := few[:]
 	if most >= len(few) {
 		line = make([]float64, most+1)
@@ -201,21 +187,21 @@ func (f fold) with(options []option, w *work) fold {
 		line[n] = math.Inf(1)
 	}
 	for _, o := range options {
-		line[o.scoops] = min(line[o.scoops], o.d)
+		line[o.handling] = min(line[o.handling], o.d)
 	}
 	out := make(fold, len(f)+most)
 	for n := range out {
 		out[n] = math.Inf(1)
 	}
 	least := math.Inf(1)
-	for scoops, d := range line {
+	for handling, d := range line {
 		if d >= least {
 			continue
 		}
 		least = d
 		w.spend(len(f) / 4)
 		for before, e := range f {
-			out[before+scoops] = min(out[before+scoops], e+d)
+			out[before+handling] = min(out[before+handling], e+d)
 		}
 	}
 	return out

@@ -7,8 +7,8 @@ import (
 	"risepan/core/measure"
 )
 
-// dryPicks finds the dry lines' choices behind a number of scoops.
-func (p *problem) dryPicks(ratio float64, scoops int) []int {
+// dryPicks finds the dry lines' choices behind their handling.
+func (p *problem) dryPicks(ratio float64, handling int) []int {
 	folds := []fold{{0}}
 	options := make([][]option, len(p.dry))
 	for n := range p.dry {
@@ -18,9 +18,9 @@ func (p *problem) dryPicks(ratio float64, scoops int) []int {
 	out := make([]int, len(p.dry))
 	for n := len(p.dry) - 1; n >= 0; n-- {
 		for _, o := range options[n] {
-			left := scoops - o.scoops
-			if left >= 0 && left < len(folds[n]) && math.Abs(folds[n][left]+o.d-folds[n+1][scoops]) < 1e-12 {
-				out[n], scoops = o.pick, left
+			left := handling - o.handling
+			if left >= 0 && left < len(folds[n]) && math.Abs(folds[n][left]+o.d-folds[n+1][handling]) < 1e-12 {
+				out[n], handling = o.pick, left
 				break
 			}
 		}
@@ -30,7 +30,7 @@ func (p *problem) dryPicks(ratio float64, scoops int) []int {
 
 // solution turns a point of the front into amounts.
 func (p *problem) solution(x found) Solution {
-	s := Solution{Amounts: make([]Amount, len(p.lines)), Scoops: x.scoops, D: x.d}
+	s := Solution{Amounts: make([]Amount, len(p.lines)), Handling: float64(x.handling) / 2, D: x.d}
 	for n, l := range p.lines {
 		s.Amounts[n].Grams = l.Exact
 		if l.Fixed {
@@ -44,6 +44,7 @@ func (p *problem) solution(x found) Solution {
 			c := w.candidates[picks[n]]
 			s.Amounts[w.index] = p.set.amount(w.table, c.steps)
 			s.Amounts[w.index].Grams = measure.Grams(c.grams)
+			s.Scoops += s.Amounts[w.index].Count()
 			water += c.grams * w.water
 			if off := c.grams/w.exact/ratio - 1; math.Abs(off) > w.tolerance+1e-9 {
 				s.Misses = append(s.Misses, Miss{w.index, off})
@@ -51,7 +52,7 @@ func (p *problem) solution(x found) Solution {
 		}
 	}
 	measured(p.flours, p.picks(x.combo))
-	measured(p.dry, p.dryPicks(ratio, x.dryScoops))
+	measured(p.dry, p.dryPicks(ratio, x.dryHandling))
 	measured(p.wet, x.wet)
 	s.Flour = ratio - 1
 	if math.Abs(s.Flour) > flourTolerance+1e-9 && len(p.flours) > 0 {

@@ -485,6 +485,7 @@ export interface PlanLine {
   written: string;
   exact: number;
   weight: string;
+  wants: string;
   pieces?: number;
   measured: ScoopAmount;
   percent: number;
@@ -523,11 +524,12 @@ export interface PlanRounding {
   unproven?: boolean;
 }
 export interface PlanRoundingChoice {
-  scoops: number;
+  handling: number;
   d: number;
 }
 export interface PlanRoundingShift {
   scoops: number;
+  handling: number;
   flour: number;
   water: number;
   yeast: number;

@@ -37,9 +37,9 @@ export function LineWhy({ answer, wish, line, fault, change }: Props) {
             The recipe says <span className="fraction text-ink">{found.written}</span>.{" "}
           </>
         )}
-        {found.weight && (
+        {found.wants && (
           <>
-            This loaf wants <span className="figures text-ink">{found.weight}</span>.
+            This loaf wants <span className="figures text-ink">{found.wants}</span> exactly.
           </>
         )}
       </p>

@@ -9,11 +9,11 @@ interface Props {
   ask: (why: Why) => void;
 }
 
-/** Steps along the exact trade-off between fewer scoops and closer amounts. */
+/** Steps along the exact trade-off between less handling and closer amounts. */
 export function RoundingStep({ answer, change, ask }: Props) {
   const { rounding } = answer.plan;
   const { chosen, first, choices } = rounding;
-  if (choices[chosen]?.scoops === 0) return <p className="text-xs text-soft">weighed</p>;
+  if (rounding.shift.scoops === 0) return <p className="text-xs text-soft">weighed</p>;
   const step = (by: number) => change({ closer: String(chosen + by - first) });
   const button = "grid size-8 place-items-center rounded-tray border-2 border-rim text-rim disabled:border-rule disabled:text-soft";
   return (
@@ -23,7 +23,7 @@ export function RoundingStep({ answer, change, ask }: Props) {
         onClick={() => step(-1)}
         disabled={chosen === 0}
         aria-label="Fewer scoops"
-        title="Fewer scoops"
+        title="Fewer scoops and fewer different measures"
         className={button}
       >
         <Minus size={16} aria-hidden="true" />
@@ -32,9 +32,9 @@ export function RoundingStep({ answer, change, ask }: Props) {
         type="button"
         onClick={() => ask({ about: "rounding" })}
         className="min-h-8 font-semibold text-rim underline"
-        data-scoops={choices[chosen]?.scoops}
+        data-handling={choices[chosen]?.handling}
       >
-        <span className="figures">{choices[chosen]?.scoops}</span> scoops
+        <span className="figures">{rounding.shift.scoops}</span> scoops
       </button>
       <button
         type="button"
