@@ -211,7 +211,7 @@ func TestAnAnswerGivenAgainIsOfNow(t *testing.T) {
 	for n, path := range []string{"~/recipes", "~/machines", "~/benches", "~/recipes/" + w["recipe"].(string) + "/swaps"} {
 		var all api.Profiles
 		h.must(200, "GET", "~/machines/profiles", nil, &all)
-		body := []any{map[string]any{"name": "n", "kind": "white", "standard": "us", "text": "1 cup water\n3 cups bread flour"}, all.Profiles[0], w,
+		body := []any{map[string]any{"name": "n", "kind": "white", "standard": "us", "text": "1 cup water\n3 cups bread flour"}, all.Profiles[0], h.wish("Towpath white"),
 			map[string]any{"revision": 1, "swaps": []any{map[string]any{"line": "l2", "swap": "butter>oil"}}}}[n]
 		var a, b map[string]any
 		h.must(201, "POST", path, body, &a, "Idempotency-Key", path)

@@ -114,7 +114,10 @@ func (c *call) fulfil(w plan.Wish, pins *store.Pins) (made, error) {
 	if err != nil {
 		return made{}, err
 	}
-	if p.Liked, err = c.LikedDoughs(c.ctx, c.kitchen, p.Recipe.Kind); err != nil {
+	if p.Liked, err = c.LikedDoughs(c.ctx, c.kitchen, at.RecipeID, p.Recipe.Kind); err != nil {
+		return made{}, err
+	}
+	if p.Occupied, err = c.Occupied(c.ctx, c.kitchen, at.MachineID, c.now); err != nil {
 		return made{}, err
 	}
 	w = w.In(p.Kitchen.Standard)

@@ -477,6 +477,33 @@ func (s *server) keepSwaps(c *call) (string, error) {
 	return c.keep(r, next)
 }
 
+// MeantOf says that a figure of a recipe's formula is meant, though no loaf holds it.
+type MeantOf struct {
+	Revision int         `json:"revision"`
+	Figure   plan.Figure `json:"figure"`
+}
+
+// meanIt keeps an answer for the recipe, as its next revision. Said again it keeps nothing more.
+func (s *server) meanIt(c *call) (string, error) {
+	var in MeantOf
+	if err := c.read(&in); err != nil {
+		return "", err
+	}
+	r, err := c.head(in.Revision)
+	if err != nil {
+		return "", err
+	}
+	next := r.Recipe
+	if slices.Contains(next.Meant, string(in.Figure)) {
+		return revisionRef(r), nil
+	}
+	next.Meant = append(slices.Clone(next.Meant), string(in.Figure))
+	if err := next.Check(); err != nil {
+		return "", err
+	}
+	return c.keep(r, next)
+}
+
 // undoRecipe brings the revision before the newest back, as a revision of its own.
 func (s *server) undoRecipe(c *call) (string, error) {
 	var in RecipeKept

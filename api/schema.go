@@ -31,6 +31,7 @@ type shapes struct {
 	RecipeText   RecipeText
 	RecipeRead   RecipeRead
 	SwapsKept    SwapsKept
+	MeantOf      MeantOf
 	Bench        BenchView
 	BenchTold    BenchTold
 	AtBench      AtBench

@@ -125,3 +125,30 @@ func TestAnUnknownStandsOnThePlanUntilItIsExplained(t *testing.T) {
 	p.Click("Keep this answer")
 	p.Until("the question gone", "!document.querySelector('[data-caution=unknown]') && document.querySelector('[data-amount]')")
 }
+
+// What no loaf holds is asked about before anything is measured: a slip is mended with one press, and what is
+// meant stays answered for the recipe.
+func TestWhatNoLoafHoldsIsAskedAboutBeforeMeasuring(t *testing.T) {
+	s := serve(t)
+	p := open(t, s.URL+"/recipes/new")
+	p.Type("Name", "Salt marsh loaf")
+	p.Type("Ingredients", "1 cup water\r2 tbsp oil\r1 1/2 tbsp salt\r3 cups bread flour\r2 tsp active dry yeast")
+	p.Sees("a tablespoon for a teaspoon?")
+	p.Click("Keep the recipe")
+	p.Sees("a slip for 1 1/2 tsp?")
+	p.Until("nothing to measure yet", "[...document.querySelectorAll('button')].some(b => b.innerText === 'Answer first' && b.disabled) && document.querySelector('[data-start]').disabled")
+	axe(t, p, "A question about the formula")
+	p.Click("Yes, use 1 1/2 tsp")
+	p.Until("the slip mended", "!document.querySelector('[data-caution=implausible]') && [...document.querySelectorAll('button')].some(b => b.innerText === 'To the bench' && !b.disabled)")
+
+	p.Go(s.URL + "/recipes/new")
+	p.Type("Name", "Saltless loaf")
+	p.Type("Ingredients", "1 cup water\r2 tbsp oil\r3 cups bread flour\r2 tsp active dry yeast")
+	p.Sees("by its flour")
+	p.Click("Keep the recipe")
+	p.Sees("There is no salt in it")
+	p.Click("It is meant")
+	p.Until("the answer kept", "!document.querySelector('[data-caution=implausible]') && [...document.querySelectorAll('button')].some(b => b.innerText === 'To the bench' && !b.disabled)")
+	p.Click("1 lb")
+	p.Until("no question at another size", "new URLSearchParams(location.search).get('size') === '1 lb' && !document.querySelector('[data-caution=implausible]')")
+}

@@ -296,12 +296,12 @@ func TestLikedDoughsAreTheWellMarkedOfTheirKind(t *testing.T) {
 	s := storetest.Open(t)
 	k := heron(t, s)
 	for kind, want := range map[recipe.Kind]int{recipe.White: 2, recipe.Sweet: 2, recipe.Wholemeal: 1, recipe.Crusty: 0} {
-		liked, err := s.LikedDoughs(ctx, k.ID, kind)
+		liked, err := s.LikedDoughs(ctx, k.ID, k.ID, kind)
 		if err != nil || len(liked) != want {
 			t.Errorf("%d liked doughs of kind %s, want %d (%v)", len(liked), kind, want, err)
 		}
 		for _, f := range liked {
-			if f.Hydration < 50 || f.Salt <= 0 {
+			if f := f.Formula; f.Hydration < 50 || f.Salt <= 0 {
 				t.Errorf("a liked dough came back as %+v", f)
 			}
 		}

@@ -55,17 +55,23 @@ var preferences = []struct {
 		return "Low-carb flours dislike more than one knock-back.", n.row().Dense
 	}, []machine.Character{machine.LowCarb, machine.Rapid, machine.Basic}},
 	{func(n Needs) (string, bool) {
-		return fmt.Sprintf("%.0f %% of the flour is whole grain, which drinks slowly and rises long.", n.Formula.Grain), n.Formula.Grain >= 50
+		return fmt.Sprintf("A sweet loaf: sugar is %.0f %% of the flour, which browns fast and rises slowly.", n.Formula.Sugar), n.Kind == recipe.Sweet
+	}, []machine.Character{machine.Sweet, machine.Basic, machine.Rapid}},
+	{func(n Needs) (string, bool) {
+		if n.Formula.Sugar <= 3 && n.Formula.Fat <= 3 {
+			return "A crusty loaf, with hardly any sugar or fat: a long rise and a hot bake give the crust.", n.Kind == recipe.Crusty
+		}
+		return "A crusty loaf: a long rise and a hot bake give the crust.", n.Kind == recipe.Crusty
+	}, []machine.Character{machine.CrustyLoaf, machine.Basic, machine.Rapid}},
+	{func(n Needs) (string, bool) {
+		if n.Kind == recipe.Wholemeal && n.Formula.Grain < 50 {
+			return "A wholemeal loaf: grain drinks slowly and rises long.", true
+		}
+		return fmt.Sprintf("%.0f %% of the flour is whole grain, which drinks slowly and rises long.", n.Formula.Grain), n.Kind == recipe.Wholemeal || n.Formula.Grain >= 50
 	}, []machine.Character{machine.Wholemeal, machine.Basic, machine.Rapid}},
 	{func(n Needs) (string, bool) {
-		return fmt.Sprintf("Sugar is %.0f %% of the flour, which browns fast and rises slowly.", n.Formula.Sugar), n.Formula.Sugar >= 8
-	}, []machine.Character{machine.Sweet, machine.Basic, machine.Rapid}},
-	{func(n Needs) (string, bool) {
-		return "Eggs and fat make a rich dough, which rises slowly and browns fast.", n.has(larder.Egg) && n.Formula.Fat >= 5
-	}, []machine.Character{machine.Sweet, machine.Basic, machine.Rapid}},
-	{func(n Needs) (string, bool) {
-		return "Hardly any sugar or fat: a long rise and a hot bake give the crust.", n.Formula.Sugar <= 3 && n.Formula.Fat <= 3
-	}, []machine.Character{machine.CrustyLoaf, machine.Basic, machine.Rapid}},
+		return fmt.Sprintf("A white loaf: the basic cycle suits it. With sugar at %.0f per 100 of flour the sweet cycle would do too.", n.Formula.Sugar), n.Formula.Sugar >= 8
+	}, []machine.Character{machine.Basic, machine.Sweet, machine.Rapid}},
 	{func(n Needs) (string, bool) { return "An everyday dough: the basic cycle suits it.", true },
 		[]machine.Character{machine.Basic, machine.CrustyLoaf, machine.Rapid}},
 }
@@ -191,6 +197,13 @@ func judge(c machine.Cycle, n Needs, why string, prefer []machine.Character) Opt
 	return o
 }
 
+// From sweet, per 100 of flour, sugar browns a sweet loaf too fast for a medium crust; another loaf only where
+// it is more by what a cup of flour is uncertain by.
+const (
+	sweet = 8
+	doubt = 1.2
+)
+
 // Crust picks the crust: medium, one lighter for what browns fast and for the smallest loaf of a
 // bigger machine, never beyond the ends of the machine's range. Its reason is one line.
 func Crust(m machine.Machine, c machine.Cycle, n Needs) (machine.Crust, string) {
@@ -202,16 +215,18 @@ func Crust(m machine.Machine, c machine.Cycle, n Needs) (machine.Crust, string) 
 	}
 	want, why := machine.Medium, "A plain dough browns as the booklet expects."
 	switch {
-	case n.Formula.Sugar >= 8:
-		want, why = machine.Light, "One lighter: this much sugar browns fast."
-	case n.has(larder.Egg) && n.Formula.Sugar >= 4:
-		want, why = machine.Light, "One lighter: egg and sugar brown fast."
-	case n.Formula.Grain >= 50:
-		why = "Whole grain is dark to look at before it is done: medium, and judge by the tap."
-	case n.Formula.Sugar < 1 && n.Formula.Fat < 2:
-		want, why = machine.Dark, "One darker: a lean white loaf stays pale."
 	case n.row().Dense:
 		want, why = machine.Dark, "One darker: a dense, moist loaf wants longer until its middle is done."
+	case n.row().Batter:
+		why = "Medium, though it browns early: a moist loaf wants its time until the middle is done."
+	case n.Formula.Grain >= 50:
+		why = "Whole grain is dark to look at before it is done: medium, and judge by the tap."
+	case n.Kind == recipe.Sweet && n.Formula.Sugar >= sweet, n.Formula.Sugar >= sweet*doubt:
+		want, why = machine.Light, "One lighter: this much sugar browns fast."
+	case n.has(larder.Egg) && n.Formula.Sugar >= sweet/2:
+		want, why = machine.Light, "One lighter: egg and sugar brown fast."
+	case n.Formula.Sugar < 1 && n.Formula.Fat < 2:
+		want, why = machine.Dark, "One darker: a lean white loaf stays pale."
 	case sameForAll(m, c) && n.Size == smallest(m.Sizes) && len(m.Sizes) > 1:
 		want, why = machine.Light, "One lighter: this cycle bakes a small loaf as long as a big one."
 	}

@@ -69,15 +69,15 @@ func TestCycleAndCrustReasonedByHand(t *testing.T) {
 		{demos["Towpath white"], "basic", "basic", "basic", machine.Medium, "everyday", "3 % sugar and 5 % fat"},
 		{demos["Oat and honey loaf"], "basic", "basic", "basic", machine.Medium, "everyday", "18 % oats are too few for the wholemeal cycle, 7 % sugar too little for sweet"},
 		{demos["Lock-keeper's wholemeal"], "wholemeal", "wholemeal", "basic", machine.Medium, "whole grain", "two thirds whole grain; the lock machine has no such cycle, but its basic rises 110 minutes"},
-		{demos["Sluice-gate egg loaf"], "sweet", "sweet", "basic", machine.Light, "Sugar is 14", "14 % sugar browns fast"},
-		{demos["Mooring raisin loaf"], "sweet", "sweet", "basic", machine.Light, "Sugar is 10", "10 % sugar before the raisins"},
-		{demos["Winding-hole crusty"], "crusty", "basic", "crusty", machine.Medium, "Hardly any sugar", "1 % sugar, 2 % fat; the boatyard machine has no crusty cycle"},
+		{demos["Sluice-gate egg loaf"], "sweet", "sweet", "basic", machine.Light, "sugar is 14", "14 % sugar browns fast"},
+		{demos["Mooring raisin loaf"], "sweet", "sweet", "basic", machine.Light, "sugar is 10", "10 % sugar before the raisins"},
+		{demos["Winding-hole crusty"], "crusty", "basic", "crusty", machine.Medium, "hardly any sugar", "1 % sugar, 2 % fat; the boatyard machine has no crusty cycle"},
 		{demos["Boathook rye"], "basic", "basic", "basic", machine.Medium, "everyday", "a fifth rye, 7 % sugar"},
-		{demos["Tiller gluten-free loaf"], "gluten-free", "quick", "rapid", machine.Light, "no knock-back", "a batter: on machines without its cycle the one that never knocks back; egg and 7 % sugar brown fast"},
-		{demos["Boatyard banana bread"], "cake", "", "", machine.Light, "No yeast", "only a quick bread cycle bakes what has no yeast, and half the flour's weight is sugar"},
+		{demos["Tiller gluten-free loaf"], "gluten-free", "quick", "rapid", machine.Medium, "no knock-back", "a batter: on machines without its cycle the one that never knocks back; a moist loaf wants its time, which outweighs egg and sugar"},
+		{demos["Boatyard banana bread"], "cake", "", "", machine.Medium, "No yeast", "only a quick bread cycle bakes what has no yeast, and its middle must be done, whatever the sugar does to the crust"},
 		{lowCarb, "rapid", "quick", "low-carb", machine.Dark, "knock-back", "its own cycle, else one that knocks back at most once; dense, so dark"},
 		{rolls, "dough", "dough", "", machine.Medium, "shaped by hand", "the machine only kneads and raises it"},
-		{lean, "crusty", "basic", "crusty", machine.Dark, "Hardly any sugar", "no sugar and no fat stay pale"},
+		{lean, "crusty", "basic", "crusty", machine.Dark, "hardly any sugar", "no sugar and no fat stay pale"},
 	} {
 		n := needs(t, c.recipe)
 		for _, m := range []struct {

@@ -15,6 +15,37 @@ type Row struct {
 	Shaped   bool    // by hand: the machine kneads and raises only
 	FewKnock bool    // dislikes more than one knock-back
 	Dense    bool    // moist and close: it wants longer until its middle is done
+	Edges    Edges   // beyond which no loaf of it lies
+}
+
+// Edges are the figures, per 100 of flour, beyond which something is a slip and not a taste. A figure of 0
+// is not asked about.
+type Edges struct {
+	Wet    Band    // hydration
+	Salt   float64 // at the most
+	Yeast  float64
+	Fat    float64
+	Sugar  float64
+	Salted bool // none at all is a slip
+	Raised bool // neither yeast nor other leavening is a slip
+}
+
+// RapidYeast is the most yeast on a rapid cycle.
+const RapidYeast = 6
+
+// Pasta are the edges of a pasta dough, which nothing raises.
+var Pasta = Edges{Wet: Band{30, 60}, Salt: 4, Yeast: 4.5, Fat: 45, Sugar: 40}
+
+// kneaded are the edges of what is kneaded and raised with yeast; a batter without yeast is asked about salt
+// and leavening alone, for sugar, fat and water run far higher there.
+var (
+	kneaded = Edges{Band{45, 95}, 4, 4.5, 45, 40, true, true}
+	batter  = Edges{Salt: 4, Yeast: 4.5, Raised: true}
+)
+
+func (e Edges) wet(low, high, yeast float64) Edges {
+	e.Wet, e.Yeast = Band{low, high}, yeast
+	return e
 }
 
 // BySize reports whether the flour of a loaf tells its size; a batter's says little.
@@ -25,21 +56,21 @@ var Rapid = Bands{Hydration: Band{60, 72}, Salt: Band{1.6, 2.8}, Yeast: Band{2.0
 
 // table: working values for home bread machines.
 var table = map[recipe.Kind]Row{
-	recipe.White: {Low: 5.5, High: 6.0, ByRapid: true,
+	recipe.White: {Edges: kneaded, Low: 5.5, High: 6.0, ByRapid: true,
 		Bands: Bands{Band{57, 72}, Band{1.6, 2.8}, Band{1.0, 2.2}, Band{1, 8}, Band{1, 9}, Band{}}},
-	recipe.Wholemeal: {Low: 4.0, High: 4.5, ByRapid: true,
+	recipe.Wholemeal: {Edges: kneaded, Low: 4.0, High: 4.5, ByRapid: true,
 		Bands: Bands{Band{57, 72}, Band{1.6, 2.8}, Band{1.0, 2.2}, Band{1, 8}, Band{1, 9}, Band{}}},
-	recipe.Sweet: {Low: 5.0, High: 5.5,
+	recipe.Sweet: {Edges: kneaded, Low: 5.0, High: 5.5,
 		Bands: Bands{Band{52, 66}, Band{1.4, 2.4}, Band{1.2, 2.6}, Band{8, 20}, Band{5, 25}, Band{}}},
-	recipe.Crusty: {Low: 5.5, High: 6.0,
+	recipe.Crusty: {Edges: kneaded, Low: 5.5, High: 6.0,
 		Bands: Bands{Band{60, 70}, Band{1.6, 2.8}, Band{0.8, 1.7}, Band{0, 2}, Band{0, 4}, Band{}}},
-	recipe.Dough: {Low: 5.5, High: 6.0, Shaped: true,
+	recipe.Dough: {Edges: kneaded, Low: 5.5, High: 6.0, Shaped: true,
 		Bands: Bands{Band{57, 72}, Band{1.6, 2.8}, Band{1.0, 2.2}, Band{0, 20}, Band{0, 25}, Band{}}},
-	recipe.GlutenFree: {Low: 3.5, High: 3.5, Batter: true, FewKnock: true,
+	recipe.GlutenFree: {Edges: kneaded.wet(60, 140, 6), Low: 3.5, High: 3.5, Batter: true, FewKnock: true,
 		Bands: Bands{Band{80, 110}, Band{1.4, 2.8}, Band{1.2, 2.8}, Band{1, 10}, Band{5, 20}, Band{}}},
-	recipe.LowCarb: {Low: 3.5, High: 3.5, FewKnock: true, Dense: true,
+	recipe.LowCarb: {Edges: kneaded.wet(60, 230, 4.5), Low: 3.5, High: 3.5, FewKnock: true, Dense: true,
 		Bands: Bands{Band{85, 130}, Band{1.4, 2.8}, Band{1.8, 3.5}, Band{0, 3}, Band{4, 25}, Band{}}},
-	recipe.QuickBread: {Low: 2.2, High: 2.2, Batter: true, Loose: true,
+	recipe.QuickBread: {Edges: batter, Low: 2.2, High: 2.2, Batter: true, Loose: true,
 		Bands: Bands{Powder: Band{3, 5}}},
 }
 

@@ -79,7 +79,8 @@ const DefaultLead machine.Minutes = 15
 // New is a kitchen with the default measures and schools.
 func New(name, zone string) Kitchen {
 	return Kitchen{Name: name, Zone: zone, Standard: measure.US, Measures: measure.DefaultMeasures(measure.US),
-		Yeast: scale.Eased, Eggs: scale.Whole, EggSize: Large, Salt: kind.Booklet, Weights: measure.InGrams, Lead: DefaultLead}.Filled()
+		Yeast: scale.Eased, Eggs: scale.Whole, EggSize: Large, Salt: kind.Booklet, Weights: measure.InGrams, Lead: DefaultLead,
+		Quiet: Quiet{From: 22 * 60, To: 6*60 + 30}}.Filled()
 }
 
 // Filled is the kitchen with the usual answer to what it was never asked.

@@ -148,6 +148,9 @@ func others(p Place, l scale.Line) []Named {
 	return out
 }
 
+// hair is the share of a packet that nobody measures.
+const hair = 0.03
+
 // packet is what a packet of dry yeast holds, g.
 const packet = 7
 
@@ -162,13 +165,17 @@ func tips(k kitchen.Kitchen, l scale.Line) []string {
 	}
 	out := []string{}
 	if i.AsDry >= 1 { // dry yeasts come in packets
-		packets := math.Ceil(float64(l.Grams)/packet - 0.01)
-		left := max(0, packets*packet-float64(l.Grams))
-		name := "A packet"
+		packets := math.Ceil(float64(l.Grams)/packet - hair)
+		left := packets*packet - float64(l.Grams)
+		name, leaves := "A packet", "leaves"
 		if packets > 1 {
-			name = fmt.Sprintf("%.0f packets", packets)
+			name, leaves = fmt.Sprintf("%.0f packets", packets), "leave"
 		}
-		out = append(out, fmt.Sprintf("%s of 7 g (2 1/4 tsp) leaves %s over.", name, k.Weights.Text(measure.Grams(left), true)))
+		say := fmt.Sprintf("%s of 7 g (2 1/4 tsp) %s %s over.", name, leaves, k.Weights.Text(measure.Grams(left), true))
+		if left < packet*hair {
+			say = name + " of 7 g (2 1/4 tsp): just that."
+		}
+		out = append(out, say)
 	}
 	return append(out, "Not sure of it? "+kitchen.Proof)
 }

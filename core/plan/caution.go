@@ -42,26 +42,29 @@ type Caution struct {
 type About string
 
 const (
-	Spoils     About = "spoils in a delay"
-	Timed      About = "time"
-	Clocks     About = "clocks change"
-	Overflow   About = "overflow"
-	OutOfBand  About = "outside the usual"
-	NoBeep     About = "no beep"
-	Unfit      About = "cycle"
-	Unmade     About = "not measurable"
-	Measures   About = "measures"
-	Unknown    About = "unknown"
-	Open       About = "not understood"
-	NoSetting  About = "no matching setting"
-	Dates      About = "dates"
-	WrongFlour About = "flour"
-	Grain      About = "wholemeal"
-	SlowYeast  About = "slow yeast"
-	TooMany    About = "add-ins"
-	Quiet      About = "quiet hours"
-	WetYeast   About = "yeast"
-	Cupboard   About = "cupboard"
+	Spoils      About = "spoils in a delay"
+	Timed       About = "time"
+	Busy        About = "busy"
+	Clocks      About = "clocks change"
+	Overflow    About = "overflow"
+	OutOfBand   About = "outside the usual"
+	NoBeep      About = "no beep"
+	Unfit       About = "cycle"
+	Unmade      About = "not measurable"
+	Measures    About = "measures"
+	Unknown     About = "unknown"
+	Implausible About = "implausible"
+	Open        About = "not understood"
+	NoSetting   About = "no matching setting"
+	Dates       About = "dates"
+	WrongFlour  About = "flour"
+	Grain       About = "wholemeal"
+	SlowYeast   About = "slow yeast"
+	TooMany     About = "add-ins"
+	Quiet       About = "quiet hours"
+	WetYeast    About = "yeast"
+	Cupboard    About = "cupboard"
+	Allergy     About = "allergy"
 )
 
 // Way is a way out of a caution: what of the wish to change.
@@ -73,13 +76,18 @@ type Way struct {
 	AddIns AddInWay       `json:"addIns,omitzero"`
 	Order  pan.Order      `json:"order,omitzero"`
 	Swaps  []swap.Pick    `json:"swaps,omitzero"` // beside those there are
+	Lock   *Lock          `json:"lock,omitzero"`  // a line's amount
+	Meant  Figure         `json:"meant,omitzero"` // said of the recipe: the figure is meant
 }
 
-// Refusal is the first caution that forbids to start the bake like this, if there is one.
+// Refusal is the first caution that forbids to measure or start the loaf like this, if there is one: a stop,
+// or a question that waits for its answer.
 func (p Plan) Refusal() (c Caution, refused bool) {
-	for _, c := range p.Cautions {
-		if c.Level == Stop {
-			return c, true
+	for _, level := range []Level{Stop, Ask} {
+		for _, c := range p.Cautions {
+			if c.Level == level {
+				return c, true
+			}
 		}
 	}
 	return Caution{}, false
@@ -107,6 +115,7 @@ func judge(p Place, w Wish, d Dough, g Programme, a Amounts) []Caution {
 	j.dry()
 	j.size()
 	j.spoils()
+	j.busy()
 	j.time()
 	j.quiet()
 	j.clocks()

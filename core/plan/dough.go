@@ -8,6 +8,7 @@ import (
 	"risepan/core/formula"
 	"risepan/core/kitchen"
 	"risepan/core/larder"
+	"risepan/core/machine"
 	"risepan/core/measure"
 	"risepan/core/recipe"
 	"risepan/core/scale"
@@ -27,6 +28,8 @@ type Dough struct {
 	Deviations []scale.Deviation `json:"deviations"`
 	Formula    Formula           `json:"formula"`
 	Slice      formula.Slice     `json:"slice"` // an estimate of what one holds
+	Allergens  []larder.Allergen `json:"allergens"`
+	Unknown    bool              `json:"unknown,omitzero"` // something in it may hold others, for nobody has said what it is
 
 	swapped recipe.Recipe    // what is baked, as it would be written
 	written []recipe.Weighed // its lines at the written size
@@ -96,7 +99,20 @@ func MakeDough(p Place, w Wish) (Dough, error) {
 		d.Formula.Written = &f
 	}
 	d.Slice = perSlice(d.lines, d.Size)
+	d.Allergens, d.Unknown = allergens(d.lines)
 	return d, nil
+}
+
+// allergens are what the loaf with its glaze and fillings holds, in the order of food labels, and whether
+// something in it is not known.
+func allergens(lines []scale.Line) (held []larder.Allergen, unknown bool) {
+	held = []larder.Allergen{}
+	for _, a := range larder.Allergens {
+		if slices.ContainsFunc(lines, func(l scale.Line) bool { return slices.Contains(l.Ingredient.Allergens, a) }) {
+			held = append(held, a)
+		}
+	}
+	return held, slices.ContainsFunc(lines, func(l scale.Line) bool { return l.Ingredient.Unknown })
 }
 
 // perSlice is what a slice of the whole holds, its glaze and add-ins too.
@@ -108,16 +124,31 @@ func perSlice(lines []scale.Line, size measure.LoafSize) formula.Slice {
 	return formula.PerSlice(eaten, scale.Slices(size))
 }
 
+var usualSizes = []measure.LoafSize{measure.LoafPounds(1, 1), measure.LoafPounds(3, 2), measure.LoafPounds(2, 1)}
+
+// Smaller lists the usual sizes that a machine has no setting for and bakes on its smallest.
+func Smaller(m machine.Machine) []measure.LoafSize {
+	var out []measure.LoafSize
+	for _, s := range usualSizes {
+		if (Place{Machine: m}).small(s) {
+			out = append(out, s)
+		}
+	}
+	return out
+}
+
 // offers lists the machine's sizes and the usual ones that it does not bake.
 func (p Place) offers() []SizeOffer {
-	usual := []measure.LoafSize{measure.LoafPounds(1, 1), measure.LoafPounds(3, 2), measure.LoafPounds(2, 1)}
 	var out []SizeOffer
 	for _, s := range p.Machine.Sizes {
 		out = append(out, SizeOffer{Size: s, Written: s == p.Recipe.Size, Slices: scale.Slices(s)})
 	}
-	for _, s := range usual {
+	for _, s := range usualSizes {
 		if !p.Machine.Bakes(s) {
 			why := p.Machine.Name + " has no setting for it: it bakes " + p.Machine.SizesInWords() + "."
+			if p.small(s) {
+				why = ""
+			}
 			out = append(out, SizeOffer{s, s == p.Recipe.Size, scale.Slices(s), why})
 		}
 	}
@@ -168,7 +199,7 @@ func (l Loaf) factor(r recipe.Recipe, written []recipe.Weighed) (measure.Ratio, 
 // settingFor is the size to set on the machine: the wished one, or for a loaf that follows what
 // there is the smallest that holds it.
 func (l Loaf) settingFor(p Place, factor measure.Ratio) measure.LoafSize {
-	if l.Have == nil {
+	if l.Have == nil && p.Machine.Bakes(l.Size) {
 		return l.Size
 	}
 	pounds := factor.Times(p.Recipe.Size.Pounds())

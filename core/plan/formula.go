@@ -80,7 +80,13 @@ func formulate(k kitchen.Kitchen, h Handling, lines []scale.Line) Formula {
 		if l.Line.Part != recipe.InDough {
 			continue
 		}
-		dough = append(dough, formula.Portion{Ingredient: l.Ingredient, Grams: l.Grams})
+		grams := l.Grams
+		if m := h.locked(l.Line.ID); m >= 0 {
+			if g, err := held(l, h.Locks[m]); err == nil {
+				grams = g // what really goes in
+			}
+		}
+		dough = append(dough, formula.Portion{Ingredient: l.Ingredient, Grams: grams})
 		if l.Ingredient.Kind != larder.Flour || h.weighs(k, l.Line.ID) {
 			continue
 		}
@@ -117,8 +123,23 @@ func usual(p Place, d Dough, cycle machine.Cycle) Usual {
 	if cycle.Character == machine.Rapid && row.ByRapid {
 		b = kind.Rapid
 	}
-	b = formula.Liking(b.On(d.Formula.Grain).Soured(d.Formula.Soda).In(p.Kitchen.Salt), p.Liked)
+	b = formula.Liking(b.On(d.Formula.Grain).Soured(d.Formula.Soda).In(p.Kitchen.Salt), counted(p.Liked))
 	return Usual{b, d.Formula.against(b)}
+}
+
+// fewLiked is how many liked loaves of a kind widen what is usual for the kind.
+const fewLiked = 3
+
+// counted are the liked loaves that widen what is usual for this one: those of its own recipe, and those of
+// its kind where there are a few.
+func counted(liked []Liked) []formula.Formula {
+	var out []formula.Formula
+	for _, l := range liked {
+		if l.Own || len(liked) >= fewLiked {
+			out = append(out, l.Formula)
+		}
+	}
+	return out
 }
 
 // against holds every figure against its band. What this dough has none of is left out where it is

@@ -192,9 +192,13 @@ func (t *tempering) kettle(k kitchen.Kitchen, liquid measure.Celsius, cool bool)
 	if !ok || cool || water.Heat != dough.SpecificHeat(larder.Water()) {
 		return ""
 	}
-	spoons := measure.NewRatio(int64(math.Round(2*float64(shares.Boiling)/gramsPerTbsp)), 2)
-	return fmt.Sprintf("%s of boiling water (about %s tbsp), topped up with cold (%s) to %s",
-		k.Weights.Text(shares.Boiling, false), spoons, k.Degrees.Text(shares.Tap), k.Weights.Text(water.Grams, false))
+	spoons := measure.NewRatio(int64(math.Round(float64(shares.Boiling)/gramsPerTbsp)), 1)
+	cups := measure.Amount{Quantity: spoons.Over(measure.Whole(16)), Unit: measure.Cup}
+	if cups.Quantity.Cmp(measure.NewRatio(1, 4)) < 0 {
+		cups = measure.Amount{Quantity: spoons, Unit: measure.Tbsp}
+	}
+	return fmt.Sprintf("%s of boiling water (about %s), topped up with cold (%s) to %s",
+		k.Weights.Text(shares.Boiling, false), cups, k.Degrees.Text(shares.Tap), k.Weights.Text(water.Grams, false))
 }
 
 // gramsPerTbsp is what a US tablespoon of water weighs.

@@ -52,8 +52,7 @@ func (j *judgement) size() {
 	}
 	pounds := d.factor.Times(j.Recipe.Size.Pounds()).Float()
 	switch set := d.Size.Pounds().Float(); {
-	case j.Have == nil:
-	case pounds > set*1.05:
+	case pounds > set*1.05 && j.Have != nil:
 		j.say(Care, NoSetting, nil, "This makes a loaf of about %.1f lb, more than %s bakes. Take less, or watch for an overflow.", pounds, j.Machine.Name)
 	case pounds < set*0.9:
 		j.say(Care, NoSetting, nil, "This makes a loaf of about %.1f lb and there is no setting for it. Set %s and a lighter crust, and look early.", pounds, d.Size)
@@ -93,29 +92,6 @@ func (j *judgement) lines() {
 	}
 }
 
-// Above these shares of the flour, per cent, sugar and salt slow yeast.
-const (
-	slowSugar = 12
-	slowSalt  = 2.4
-)
-
-// formula says what of the dough is outside the usual, and what slows its yeast.
-func (j *judgement) formula() {
-	for _, f := range j.programme.Usual.Against {
-		if f.Verdict.Outside() {
-			j.say(Note, OutOfBand, nil, "%s is %.1f per 100 of flour; usual for this kind is %g–%g. That may be how you like it.",
-				upper(string(f.Of)), (f.Low+f.High)/2, toDecimals(f.Usual.Low, 1), toDecimals(f.Usual.High, 1))
-		}
-	}
-	f := j.dough.Formula
-	if f.Yeast > 0 && f.Sugar > slowSugar {
-		j.say(Note, SlowYeast, nil, "Sugar is %.0f %% of the flour; above about %d %% it slows the yeast. Give it time.", f.Sugar, slowSugar)
-	}
-	if f.Yeast > 0 && f.Salt > slowSalt {
-		j.say(Note, SlowYeast, nil, "Salt is %.2f %% of the flour; above about %.1f %% it slows the yeast.", f.Salt, slowSalt)
-	}
-}
-
 // unfit is what a flour of some strength does to a loaf, with yeast or without.
 var unfit = map[larder.Strength]struct{ yeast, loose *Caution }{
 	larder.Strong:      {nil, &Caution{Level: Note, Say: "A quick bread wants plain flour: bread flour makes it tough."}},
@@ -145,6 +121,9 @@ func (j *judgement) flour() {
 		if worry := j.Kitchen.Worry(i, today); worry != "" {
 			j.said = append(j.said, Caution{Level: Care, About: Dates, Line: l.Line.ID, Say: worry})
 		}
+	}
+	if j.dough.Kind == recipe.GlutenFree {
+		j.say(Note, Allergy, nil, "If %s has ever held wheat dough, traces of it stay in pan and paddle: not for somebody who must avoid gluten.", j.Machine.Name)
 	}
 	if whole.Line.ID != "" && !gluten && j.dough.Formula.Grain >= 50 {
 		j.say(Note, Grain, []Way{{Say: "Add a little gluten", Swaps: []swap.Pick{{Line: whole.Line.ID, Swap: swap.WithGluten}}}},

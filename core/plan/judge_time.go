@@ -12,7 +12,55 @@ import (
 	"risepan/core/timetable"
 )
 
-func (j *judgement) clock(t time.Time) string { return timetable.WallOf(t, j.Zone).Clock() }
+// clock is a moment on the kitchen's clock, with its day wherever that is not today.
+func (j *judgement) clock(t time.Time) string {
+	return timetable.WallOf(t, j.Zone).Clock() + dayAfter(t.In(j.Zone), j.Now.In(j.Zone))
+}
+
+func dayAfter(t, now time.Time) string {
+	const days = 7
+	midnight := func(t time.Time) time.Time { return time.Date(t.Year(), t.Month(), t.Day(), 0, 0, 0, 0, time.UTC) }
+	switch n := int(midnight(t).Sub(midnight(now)).Hours() / 24); {
+	case n == 0:
+		return ""
+	case n == 1:
+		return " tomorrow"
+	case n > 1 && n < days:
+		return " on " + t.Weekday().String()
+	}
+	return " on " + t.Format("2 January")
+}
+
+// busy refuses a start on a machine that bakes, and warns of one that still cools.
+func (j *judgement) busy() {
+	o := j.Occupied
+	if o == nil {
+		return
+	}
+	free := o.Until.Add(time.Duration(j.Machine.CoolDown) * time.Minute)
+	if o.Running && j.Now.After(o.Until) { // nobody has said that it is out
+		free = j.Now.Add(time.Duration(j.Machine.CoolDown) * time.Minute)
+	}
+	press := j.programme.Timer.Press
+	if !press.Before(free) {
+		return
+	}
+	const neat = 5 * time.Minute
+	ready := timetable.WallOf(free.Add(j.total()+neat-1).Truncate(neat), j.Zone)
+	ways := []Way{{Say: "Ready at " + ready.Clock() + " instead", Ready: ready}}
+	level := Care // there is time to measure
+	if j.AtPanel {
+		level = Stop
+	}
+	switch {
+	case o.Running && j.Now.After(o.Until):
+		j.say(level, Busy, ways, "%s still stands in %s: say that it is out, and give the machine %d min to cool.", o.Recipe, j.Machine.Name, j.Machine.CoolDown)
+	case o.Running:
+		j.say(level, Busy, ways, "%s bakes %s until %s and then cools: the next start is at %s.", j.Machine.Name, o.Recipe, j.clock(o.Until), j.clock(free))
+	default:
+		j.say(Care, Busy, nil, "%s is still warm from %s and may refuse to start before %s.", j.Machine.Name, o.Recipe, j.clock(free))
+	}
+}
 
 func (j *judgement) total() time.Duration {
 	return time.Duration(j.programme.Setting.Total) * time.Minute
@@ -79,9 +127,12 @@ func (j *judgement) time() {
 		if j.refused() { // by what would spoil in that delay: nobody loads it
 			break
 		}
-		j.say(Care, Timed, nil, "The timer goes up to %s. Load the pan later and press Start at %s.", j.Machine.Delay.Largest, j.clock(t.Press))
+		j.say(j.notYet(), Timed, j.early(), "The timer goes up to %s. Load the pan later and press Start at %s.", j.Machine.Delay.Largest, j.clock(t.Press))
 	case timetable.ByHand:
-		j.say(Care, Timed, []Way{j.atOnce()},
+		if j.refused() {
+			break
+		}
+		j.say(j.notYet(), Timed, []Way{j.atOnce()},
 			"The delay timer cannot be set for this on %s. Press Start by hand at %s.", s.Cycle.Name, j.clock(t.Press))
 	}
 	switch {
@@ -91,6 +142,24 @@ func (j *judgement) time() {
 	default:
 		j.say(Care, Timed, nil, "%s, your own choice, takes %s, and there are %s.", s.Cycle, inHours(s.Total), inHours(j.Within))
 	}
+}
+
+// notYet is how much it matters that Start is to be pressed later: at the panel it forbids the start, for
+// pressed now the bread would be ready hours too early.
+func (j *judgement) notYet() Level {
+	if j.AtPanel && j.programme.Timer.Press.After(j.Now.Add(time.Minute)) {
+		return Stop
+	}
+	return Care
+}
+
+// early is the way out of starting at once all the same.
+func (j *judgement) early() []Way {
+	if j.notYet() == Stop {
+		now := wholeMinute(j.Now, true)
+		return []Way{{Say: "Start now, ready " + j.clock(now.Add(j.total())), Now: true}}
+	}
+	return nil
 }
 
 // refused reports whether the plan is stopped already.

@@ -60,7 +60,12 @@ type CycleName struct {
 }
 
 // String is the name with what the panel shows before it.
-func (c CycleName) String() string { return strings.TrimSpace(c.Panel + " " + c.Name) }
+func (c CycleName) String() string {
+	if c.Panel == c.Name {
+		return c.Name
+	}
+	return strings.TrimSpace(c.Panel + " " + c.Name)
+}
 
 // CycleOption is a cycle of the machine and how it suits this dough and these wishes.
 type CycleOption struct {

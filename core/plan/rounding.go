@@ -67,7 +67,7 @@ func round(p Place, w Wish, d Dough, in []scoop.Line) rounded {
 		}
 	}
 	front := set.Joint(dough)
-	out.rounding = steps(front.Points, p.Recipe.Size == d.Size, w.Closer)
+	out.rounding = steps(front.Points, d.factor == measure.Whole(1), w.Closer)
 	out.rounding.Unproven = !front.Proven
 	chosen := front.At(out.rounding.Chosen)
 	out.rounding.Shift = shift(dough, chosen)

@@ -1,6 +1,8 @@
 package plan
 
 import (
+	"fmt"
+	"math"
 	"slices"
 
 	"risepan/core/kitchen"
@@ -32,6 +34,9 @@ func (p Plan) Shop(k kitchen.Kitchen) []Shopping {
 			continue
 		}
 		s := Shopping{Ingredient: i.ID, Name: i.Name, Need: k.Weights.Text(need, finely(i))}
+		if i.Counted() {
+			s.Need = fmt.Sprintf("%.0f", math.Ceil(float64(need/i.Each)-0.01))
+		}
 		if has, known := k.Has(i.ID); known {
 			s.Has = k.Weights.Text(has, finely(i))
 			if has < need {

@@ -86,13 +86,27 @@ type Warmth struct {
 // Place is where and when a wish is granted: the kitchen, what the wish's ids stand for, and the
 // present.
 type Place struct {
-	Kitchen kitchen.Kitchen
-	Zone    *time.Location // of the kitchen's clock
-	Recipe  recipe.Recipe
-	Machine machine.Machine
-	Liked   []formula.Formula // of this kitchen's well-marked loaves of the kind
-	Now     time.Time
-	Stop    <-chan struct{} // closed when nobody waits for the plan any more; nil: somebody always does
+	Kitchen  kitchen.Kitchen
+	Zone     *time.Location // of the kitchen's clock
+	Recipe   recipe.Recipe
+	Machine  machine.Machine
+	Liked    []Liked   // this kitchen's well-marked loaves of the kind
+	Occupied *Occupied // the machine's last bake of late; nil: none
+	Now      time.Time
+	Stop     <-chan struct{} // closed when nobody waits for the plan any more; nil: somebody always does
+}
+
+// Liked is the formula of a loaf that was liked.
+type Liked struct {
+	Own     bool // of the very recipe that is planned
+	Formula formula.Formula
+}
+
+// Occupied is the last bake of a machine.
+type Occupied struct {
+	Recipe  string
+	Until   time.Time // that its bread is ready, or that it ended
+	Running bool
 }
 
 // What a wish may ask for at the most.
@@ -159,7 +173,7 @@ func (p Place) fits(w Wish) error {
 	if w.Size.IsZero() {
 		return fault.At("/loaf/size", "say which loaf size to bake: %s", p.Machine.SizesInWords())
 	}
-	if !p.Machine.Bakes(w.Size) {
+	if !p.Machine.Bakes(w.Size) && !p.small(w.Size) {
 		return fault.At("/loaf/size", "%s bakes %s, not %s", p.Machine.Name, p.Machine.SizesInWords(), w.Size)
 	}
 	if w.Ready.IsZero() {
@@ -173,6 +187,12 @@ func (p Place) fits(w Wish) error {
 		return fault.At("/time/ready", "%s is too far ahead: plan at most %d days ahead", w.Ready, int(furthest.Hours()/24))
 	}
 	return nil
+}
+
+// small reports whether a size is smaller than any that the machine is set to, and can be baked on the
+// smallest all the same.
+func (p Place) small(s measure.LoafSize) bool {
+	return s.Pounds().Cmp(measure.NewRatio(1, 2)) >= 0 && !slices.ContainsFunc(p.Machine.Sizes, func(m measure.LoafSize) bool { return m.Pounds().Cmp(s.Pounds()) <= 0 })
 }
 
 // wanted is how many slices the loaf should give.

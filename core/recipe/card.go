@@ -47,6 +47,7 @@ const (
 	longSentence = 600
 	mostColumns  = 5
 	longMakes    = 60
+	mostMeant    = 10
 )
 
 // checkCard looks at what a recipe keeps of its card beside the lines.
@@ -56,6 +57,8 @@ func (r Recipe) checkCard() error {
 		return fault.At("/method", "a method of %d sentences is too long: at most %d", len(r.Method), mostMethod)
 	case len(r.Open) > mostLines:
 		return fault.At("/open", "%d rows that are not understood are too many: at most %d", len(r.Open), mostLines)
+	case len(r.Meant) > mostMeant:
+		return fault.At("/meant", "%d figures are more than a formula has", len(r.Meant))
 	case len(r.Columns) > mostColumns:
 		return fault.At("/columns", "%d other sizes are too many: at most %d", len(r.Columns), mostColumns)
 	case r.Settings.Cycle != "" && cycles[r.Settings.Cycle] != r.Settings.Cycle:
@@ -68,7 +71,7 @@ func (r Recipe) checkCard() error {
 	if err := kept.Short("/makes", "what it makes", r.Makes, longMakes); err != nil {
 		return err
 	}
-	for n, s := range append(slices.Clone(r.Method), r.Open...) {
+	for n, s := range slices.Concat(r.Method, r.Open, r.Meant) {
 		if err := kept.Short(fmt.Sprintf("/method/%d", n), "a sentence of the card", s, longSentence); err != nil {
 			return err
 		}

@@ -97,6 +97,7 @@ type Recipe struct {
 	Makes    string           `json:"makes,omitzero"`  // "12 rolls"
 	Method   []string         `json:"method,omitzero"` // its sentences
 	Open     []string         `json:"open,omitzero"`   // rows that are not understood yet
+	Meant    []string         `json:"meant,omitzero"`  // figures of its formula that are meant, though no loaf holds them
 }
 
 // Lookup finds an ingredient's facts; a kitchen's own facts come before the table's.

@@ -28,7 +28,7 @@ func (r Recipe) Revise(before Recipe) Recipe {
 			}
 		}
 	}
-	r.Drawn = before.Drawn
+	r.Drawn, r.Meant = before.Drawn, before.Meant
 	for n := range lines {
 		for lines[n].ID == "" {
 			r.Drawn++

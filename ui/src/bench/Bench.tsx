@@ -30,7 +30,7 @@ export function Bench({ bench }: { bench: BenchView }) {
   const step = steps[at]!;
   const line = plan.lines.find((l) => l.id === step.line);
   const last = at === steps.length - 1;
-  const refused = plan.cautions.find((c) => c.level === "stop");
+  const refused = plan.cautions.find((c) => c.level === "stop" || c.level === "ask");
   useAwake();
   const [reading, read] = useReading(spoken(step, line));
 

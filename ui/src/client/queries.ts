@@ -25,6 +25,7 @@ import type {
   Loaded,
   Machine,
   MachineRead,
+  MeantOf,
   AtBench,
   RecipeKept,
   RecipeRead,
@@ -237,6 +238,8 @@ export const useKeepRecipe = (id: string | undefined, revision: number | undefin
   usePress((recipe: RecipeText) => press<RecipeRead>(id ? `/recipes/${id}/revisions` : "/recipes", recipe, revision), recipeChanged);
 /** Makes swaps in a recipe for good, as its next revision. */
 export const useKeepSwaps = (id: string) => usePress((swaps: SwapsKept) => press<RecipeKept>(`/recipes/${id}/swaps`, swaps), recipeChanged);
+/** Says of a recipe that a figure of its formula is meant. */
+export const useMeanIt = (id: string) => usePress((meant: MeantOf) => press<RecipeKept>(`/recipes/${id}/meant`, meant), recipeChanged);
 /** Brings the revision before the newest back. */
 export const useUndoRecipe = (id: string) =>
   usePress((revision: number) => press<RecipeKept>(`/recipes/${id}/undo`, { id, revision }), recipeChanged);

@@ -23,6 +23,7 @@ export interface Schema {
   RecipeText: RecipeText;
   RecipeRead: RecipeRead;
   SwapsKept: SwapsKept;
+  MeantOf: MeantOf;
   Bench: BenchView;
   BenchTold: BenchTold;
   AtBench: AtBench;
@@ -206,6 +207,7 @@ export interface MachineOnShelf {
   id: string;
   name: string;
   sizes: string[];
+  small?: string[];
   delay: MachineDelay;
 }
 export interface MachineDelay {
@@ -310,6 +312,26 @@ export interface Plan {
   deviations: ScaleDeviation[];
   formula: PlanFormula;
   slice: FormulaSlice;
+  allergens: (
+    | "wheat"
+    | "rye"
+    | "barley"
+    | "oats"
+    | "milk"
+    | "egg"
+    | "nuts"
+    | "peanuts"
+    | "soya"
+    | "sesame"
+    | "lupin"
+    | "celery"
+    | "mustard"
+    | "fish"
+    | "crustaceans"
+    | "molluscs"
+    | "sulphites"
+  )[];
+  unknown?: boolean;
   setting: PlanSetting;
   addIns?: PlanAddIns;
   timer: TimetableTimer;
@@ -617,6 +639,8 @@ export interface PlanWay {
   addIns?: "by hand" | "dispenser" | "at the start";
   order?: "wet first" | "dry first" | "yeast bloomed" | "dry mixed first" | "as listed" | "batter";
   swaps?: SwapPick[];
+  lock?: PlanLock;
+  meant?: "hydration" | "salt" | "yeast" | "sugar" | "fat" | "baking powder";
 }
 export interface PlanShopping {
   ingredient: string;
@@ -852,6 +876,10 @@ export interface RecipeSettings {
 export interface SwapsKept {
   revision: number;
   swaps: SwapPick[];
+}
+export interface MeantOf {
+  revision: number;
+  figure: "hydration" | "salt" | "yeast" | "sugar" | "fat" | "baking powder";
 }
 export interface BenchView {
   plan: Plan;

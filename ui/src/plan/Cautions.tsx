@@ -1,7 +1,9 @@
 import { CircleAlert, CircleQuestionMark, Hand, Info } from "lucide-react";
 import { lazy, Suspense, useState } from "react";
 import type { PlanCaution, PlanWay, Wish } from "../client/types.gen";
-import { type Change, swapped } from "./wish";
+import { useMeanIt } from "../client/queries";
+import { TroubleNote } from "../parts/Trouble";
+import { type Change, locked, swapped } from "./wish";
 
 const look = {
   stop: { icon: Hand, name: "Stop", tone: "border-signal", mark: "text-signal" },
@@ -16,16 +18,21 @@ const press = "mt-1 mr-2 min-h-9 rounded-tray border-2 border-rim px-3 font-semi
 
 interface Props {
   cautions: PlanCaution[];
+  revision: number; // of the recipe
   wish: Wish;
   change: (change: Change) => void;
 }
 
 /** What stands against the plan, each with its ways out; what is only good to know folds away beside it. */
-export function Cautions({ cautions, wish, change }: Props) {
+export function Cautions({ cautions, revision, wish, change }: Props) {
+  const mean = useMeanIt(wish.recipe);
   const grave = cautions.filter((c) => c.level !== "note");
   const notes = cautions.filter((c) => c.level === "note");
-  const take = (way: PlanWay) =>
+  const take = (way: PlanWay) => {
+    if (way.meant) return mean.mutate({ revision, figure: way.meant });
+    const { lock } = way;
     change({
+      ...(lock && { lock: locked([...(wish.hands?.locks ?? []).filter((l) => l.line !== lock.line), lock]) }),
       ...(way.now && { ready: null, home: null }),
       ...(way.ready && { ready: way.ready }),
       ...(way.cycle && { cycle: way.cycle }),
@@ -33,6 +40,7 @@ export function Cautions({ cautions, wish, change }: Props) {
       ...(way.addIns && { "add-ins": way.addIns }),
       ...(way.swaps && { swap: swapped([...(wish.loaf.swaps ?? []), ...way.swaps]) }),
     });
+  };
   const folded = notes.length > (grave.length > 0 ? 0 : 2);
   return (
     <div aria-live="polite" className="mt-2 space-y-2">
@@ -41,6 +49,7 @@ export function Cautions({ cautions, wish, change }: Props) {
           <Said key={c.about + c.say} caution={c} take={take} />
         ))}
       </ul>
+      <TroubleNote error={mean.error} />
       {folded && (
         <details>
           <summary className="min-h-6 cursor-pointer text-sm font-semibold text-rim">Good to know: {notes.length}</summary>
@@ -59,7 +68,7 @@ function Said({ caution, take }: { caution: PlanCaution; take: (way: PlanWay) =>
   const { icon: Icon, name, tone, mark } = look[caution.level];
   const [asked, ask] = useState(false);
   return (
-    <li data-caution={caution.about} className={`border-l-4 pl-3 text-sm leading-5 ${tone}`}>
+    <li data-caution={caution.about} className={`fraction border-l-4 pl-3 text-sm leading-5 ${tone}`}>
       <p>
         <Icon size={18} aria-hidden="true" className={`mr-1 inline align-text-bottom ${mark}`} />
         <span className="sr-only">{name}: </span>

@@ -25,7 +25,10 @@ export function MachinePanel({ answer, wish, renewed, stale, ask, change, start 
   const bench = useAddBench();
   const navigate = useNavigate();
   const toBench = () => bench.mutate(wish, { onSuccess: (b) => navigate(`/bench/${b.id}`) });
-  const refused = plan.cautions.some((c) => c.level === "stop");
+  const refused = plan.cautions.some((c) => c.level === "stop" || c.level === "ask");
+  const asks = !plan.cautions.some((c) => c.level === "stop") && plan.cautions.some((c) => c.level === "ask");
+  const pressDay = dayName(day(timer.press, zone), day(now, zone));
+  const later = timer.fit === "too far" || timer.fit === "by hand"; // Start is pressed then, not now
   const readyDay = dayName(day(timer.ready, zone), day(now, zone));
   return (
     <section aria-labelledby="panel" className="flex min-w-0 flex-col">
@@ -86,6 +89,7 @@ export function MachinePanel({ answer, wish, renewed, stale, ask, change, start 
       {!refused && (
         <p className="mt-2 text-xs text-soft">
           Press Start at <b className="figures text-ink">{clock(timer.press, zone)}</b>
+          {pressDay !== "today" && ` ${pressDay}`}
           {timer.setting > 0 && (
             <>: the timer counts {timer.rule === "finish-based" ? "hours until the bread is done" : "hours until the cycle begins"}</>
           )}
@@ -95,7 +99,7 @@ export function MachinePanel({ answer, wish, renewed, stale, ask, change, start 
           {setting.slack > 0 && ` Its warming up varies: it may be ready up to ${inHours(setting.slack)} sooner.`}
         </p>
       )}
-      <Cautions cautions={plan.cautions} wish={wish} change={change} />
+      <Cautions cautions={plan.cautions} revision={answer.revision} wish={wish} change={change} />
       {answer.noYeast && <NoYeast recipes={answer.noYeast} change={change} />}
       <div className="flex-1" />
       <TroubleNote error={bench.error} />
@@ -106,19 +110,22 @@ export function MachinePanel({ answer, wish, renewed, stale, ask, change, start 
           disabled={refused || stale || bench.isPending}
           className="min-h-14 rounded-tray bg-rim px-2 font-bold text-on-rim disabled:bg-shelf disabled:text-soft"
         >
-          {refused ? "Not like this" : bench.isPending ? "Clearing …" : "To the bench"}
+          {asks ? "Answer first" : refused ? "Not like this" : bench.isPending ? "Clearing …" : "To the bench"}
         </button>
         <button
           type="button"
           data-start
           onClick={start}
-          disabled={refused || stale}
+          disabled={refused || stale || later}
           className="min-h-14 rounded-tray border-2 border-rim px-2 font-bold text-rim disabled:border-rule disabled:text-soft"
         >
-          Start the bake
+          {later ? `Start at ${clock(timer.press, zone)}` : "Start the bake"}
         </button>
       </div>
-      <p className="mt-1 text-xs text-soft">Your machine’s own booklet comes first.</p>
+      <p className="mt-1 text-xs text-soft">
+        {(plan.allergens ?? []).length > 0 && `Contains ${plan.allergens.join(", ")}${plan.unknown ? ", and maybe more" : ""}. `}
+        Your machine’s own booklet comes first.
+      </p>
     </section>
   );
 }

@@ -15,7 +15,7 @@ export function StartDialog({ wish, close }: { wish: Wish; close: () => void }) 
   const start = useStartBake();
   const navigate = useNavigate();
   const answer = fresh.isPlaceholderData ? undefined : fresh.data;
-  const refused = answer?.plan.cautions.find((c) => c.level === "stop");
+  const refused = answer?.plan.cautions.find((c) => c.level === "stop" || c.level === "ask");
   const ready = !!answer && !refused && !start.isPending;
   const begin = () => {
     if (!answer || !ready) return;

@@ -122,7 +122,10 @@ const row = ({ id = "", revision = 0, recipe }: RecipeRead): RecipeOnShelf => ({
 function chosen(shelf: Shelf, search: URLSearchParams, recipe: RecipeOnShelf | undefined): Chosen | null {
   const machine = shelf.machines.find((m) => m.id === search.get("machine")) ?? shelf.machines[0];
   if (!recipe || !machine) return null;
-  const size = [search.get("size"), recipe.size].find((s) => s && machine.sizes.includes(s)) ?? machine.sizes.at(-1) ?? recipe.size;
+  const size =
+    [search.get("size"), recipe.size].find((s) => s && (machine.sizes.includes(s) || machine.small?.includes(s))) ??
+    machine.sizes.at(-1) ??
+    recipe.size;
   return {
     wish: { recipe: recipe.id, machine: machine.id, loaf: loaf(search, size), time: time(search), hands: hands(search) },
     recipe,
