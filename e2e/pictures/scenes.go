@@ -50,20 +50,19 @@ var scenes = []scene{
 	{name: "rounding", path: "/", wait: "In the pan", act: func(p *drive.Page) {
 		pick("Oat and honey loaf")(p)
 		p.Click("1 lb")
-		p.Until("the small loaf", "document.querySelector('[data-grams=bread-flour]').innerText.includes('208')")
-		fewest := p.Text("[data-scoops]")
+		p.Until("the small loaf", "document.querySelector('[data-grams=bread-flour]').innerText.includes('203')")
+		fewest := p.Text("[data-handling]")
 		p.Click("Closer")
-		p.Until("a step closer", "document.querySelector('[data-scoops]').innerText !== '"+fewest+"'")
-		p.Click(p.Text("[data-scoops]"))
+		p.Until("a step closer", "document.querySelector('[data-handling]').innerText !== '"+fewest+"'")
+		p.Click(p.Text("[data-handling]"))
 		p.Sees("each alone")
 		p.Click("1/3 cup")
 		p.Until("the third of a cup away", "target('1/3 cup').ariaPressed === 'false'")
 	}},
 	{name: "recipe", path: "/recipes/new", wait: "A new recipe", act: func(p *drive.Page) {
-		p.Type("Name", "Bridge loaf")
-		p.Type("Ingredients", "1 cup water\r2 tbsp butter or oil\r1 1/2 tsp salt\r2 3/4 cups bread flour\r1/4 cup teff flour\r2 tsp active dry yeast\rAdd-ins:\r1/2 cup raisins (optional)")
-		p.Sees("taken to be like")
-		p.Sees("optional · at the beep")
+		p.Type("Ingredients", "Harbour fruit loaf\r| 1 lb | 1 1/2 lb\rWater, lukewarm | 2/3 cup | 1 cup\rButter, softened | 1 tbsp | 1 1/2 tbsp\rSalt | 1 tsp | 1 1/2 tsp\rStrong white flour | 2 cups | 3 cups\rNutmg | 1/4 tsp | 1/2 tsp\rYeast | 1 tsp | 1 1/2 tsp\rAdd-ins:\rMixed fruit | 1/3 cup | 1/2 cup\rSweet cycle, light crust.")
+		p.Sees("Did you mean")
+		p.Sees("sweet cycle, light crust")
 	}},
 	{name: "kitchen", path: "/kitchen", wait: "Cups and spoons"},
 	{name: "formula", path: "/", wait: "In the pan", act: func(p *drive.Page) {
