@@ -102,30 +102,32 @@ export function MachinePanel({ answer, wish, renewed, stale, ask, change, start 
       <Cautions cautions={plan.cautions} revision={answer.revision} wish={wish} change={change} />
       {answer.noYeast && <NoYeast recipes={answer.noYeast} change={change} />}
       <div className="flex-1" />
-      <TroubleNote error={bench.error} />
-      <div className="mt-3 grid grid-cols-2 gap-2">
-        <button
-          type="button"
-          onClick={toBench}
-          disabled={refused || stale || bench.isPending}
-          className="min-h-14 rounded-tray bg-rim px-2 font-bold text-on-rim disabled:bg-shelf disabled:text-soft"
-        >
-          {asks ? "Answer first" : refused ? "Not like this" : bench.isPending ? "Clearing …" : "To the bench"}
-        </button>
-        <button
-          type="button"
-          data-start
-          onClick={start}
-          disabled={refused || stale || later}
-          className="min-h-14 rounded-tray border-2 border-rim px-2 font-bold text-rim disabled:border-rule disabled:text-soft"
-        >
-          {later ? `Start at ${clock(timer.press, zone)}` : "Start the bake"}
-        </button>
+      <div className="bg-enamel pt-1 pb-1 lg:sticky lg:bottom-32">
+        <TroubleNote error={bench.error} />
+        <div className="mt-1 grid grid-cols-2 gap-2">
+          <button
+            type="button"
+            onClick={toBench}
+            disabled={refused || stale || bench.isPending}
+            className="min-h-14 rounded-tray bg-rim px-2 font-bold text-on-rim disabled:bg-shelf disabled:text-soft"
+          >
+            {asks ? "Answer first" : refused ? "Not like this" : bench.isPending ? "Clearing …" : "To the bench"}
+          </button>
+          <button
+            type="button"
+            data-start
+            onClick={start}
+            disabled={refused || stale || later}
+            className="min-h-14 rounded-tray border-2 border-rim px-2 font-bold text-rim disabled:border-rule disabled:text-soft"
+          >
+            {later ? `Start at ${clock(timer.press, zone)}` : "Start the bake"}
+          </button>
+        </div>
+        <p className="mt-1 text-xs text-soft">
+          {(plan.allergens ?? []).length > 0 && `Contains ${plan.allergens.join(", ")}${plan.unknown ? ", and maybe more" : ""}. `}
+          Your machine’s own booklet comes first.
+        </p>
       </div>
-      <p className="mt-1 text-xs text-soft">
-        {(plan.allergens ?? []).length > 0 && `Contains ${plan.allergens.join(", ")}${plan.unknown ? ", and maybe more" : ""}. `}
-        Your machine’s own booklet comes first.
-      </p>
     </section>
   );
 }

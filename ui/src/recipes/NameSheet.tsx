@@ -78,7 +78,7 @@ function SomethingElse({ likenesses, allergens, tell, busy, close }: ElseProps) 
   const [holds, hold] = useState<Allergen[]>([]);
   const [perCup, weigh] = useState(0);
   return (
-    <fieldset className="mt-3 border-t-2 border-rule pt-3">
+    <fieldset className="mt-3 min-w-0 border-t-2 border-rule pt-3">
       <legend className="pr-2 font-semibold">It is something else</legend>
       <div className="flex flex-wrap items-center gap-x-4">
         <span>In a dough it is like</span>

@@ -64,7 +64,7 @@ export function ReadLines({ read, write }: Props) {
                   e.preventDefault();
                   move(n, n + by);
                 }}
-                className="grid min-h-11 w-full grid-cols-[8.5rem_1fr_auto] items-baseline gap-3 rounded-tray px-1 text-left hover:bg-shelf"
+                className="grid min-h-11 w-full grid-cols-[6.5rem_1fr_auto] md:grid-cols-[8.5rem_1fr_auto] items-baseline gap-3 rounded-tray px-1 text-left hover:bg-shelf"
               >
                 <span className="fraction text-lg font-semibold">{l.amount || "—"}</span>
                 <LineName line={l} />
