@@ -110,6 +110,7 @@ type sheet struct {
 	size    measure.LoafSize // of the list that is being read
 	lists   map[measure.LoafSize][]Understood
 	sizes   []measure.LoafSize // of the columns of a table
+	named   bool               // lists stand under small, medium and large
 }
 
 // section is which part of a card its rows belong to.
@@ -130,7 +131,7 @@ func ReadCard(text string, s measure.Standard, name Namer) (Card, error) {
 		return Card{}, fault.At("/text", "this card is too long: at most %d letters in %d lines", longCard, mostRows)
 	}
 	c := &sheet{reading: reading{s, remembered(name)}, lists: map[measure.LoafSize][]Understood{}}
-	c.sizes = columnSizes(rows)
+	c.sizes, c.named = columnSizes(rows), namedSizes(rows)
 	for n, row := range rows {
 		row = strings.TrimSpace(strings.Trim(strings.TrimSpace(row), "*_#"))
 		if row != "" {
@@ -146,7 +147,7 @@ var (
 	listHead   = regexp.MustCompile(`(?i)^(?:(?:the )?ingredients?(?: list)?|you(?:'ll| will) need|what you need|ingredients? for .*)\s*:?$`)
 	noteHead   = regexp.MustCompile(`(?i)^(?:notes?|tips?|hints?|allerg\w*|variations?|source|prep(?:aration)? time|cook(?:ing)? time|total time|calories|nutrition.*|per slice|from|kcal|level|difficulty|equipment|author|recipe by|category|cuisine)\s*:\s*(.*)$`)
 	makesRow   = regexp.MustCompile(`(?i)^\(?(?:serves|servings?|yields?|makes|for)\s*:?\s+(?:about )?((?:\d+|one|two|three|four|six|eight|twelve|a)\b[^.]*?)\)?\.?$`)
-	sizeHead   = regexp.MustCompile(`(?i)^(?:for (?:an? |the )?)?(?:(?:small|medium|regular|large|extra[ -]large)\s*)?\(?\s*` + sizeWords + `\s*\)?\s*(?:loa(?:f|ves)|bread|size|recipe)?\s*:?$`)
+	sizeHead   = regexp.MustCompile(`(?i)^(?:for (?:an? |the )?)?(?:(?:small|medium|regular|large|extra[ -]large)\s*)?\(?\s*` + sizeWords + `\s*\)?\s*(?:loa(?:f|ves)|bread|size|recipe)?(?: use)?\s*:?$`)
 	sizeSaid   = regexp.MustCompile(`(?i)^(?:loaf(?: size| weight)?|size|weight|for)\s*[:=]?\s*` + sizeWords + `\.?$`)
 	titleWord  = regexp.MustCompile(`(?i)^(?:title|name|recipe(?: name)?)\s*:\s*`)
 	sizeLead   = regexp.MustCompile(`(?i)^(?:(?:small|medium|regular|large|extra[ -]large)\s*)?\(?\s*` + sizeWords + `\s*\)?(?:\s*loaf)?\s*:\s*(\S.*)$`)
@@ -215,6 +216,10 @@ func (c *sheet) sized(n int, row string) bool {
 			c.card.Size = s
 			return true
 		}
+	}
+	if m := namedHead.FindStringSubmatch(row); m != nil && c.named {
+		c.size, c.section, c.here = named[strings.ToLower(m[1])], list, place{}
+		return true
 	}
 	m := sizeHead.FindStringSubmatch(row)
 	rest := ""
@@ -393,7 +398,7 @@ func (c *sheet) say(row string) {
 	if s, ok := sizeIn(row); ok && c.card.Size.IsZero() && len(c.sizes) == 0 && len(row) < 80 {
 		c.card.Size = s
 	}
-	if _, only := readSize(row); only {
+	if _, only := readSize(row); only || sizesOnly.MatchString(row) {
 		return
 	}
 	for _, s := range strings.Split(sentence.ReplaceAllString(row, "$1\n$2"), "\n") {

@@ -50,7 +50,7 @@ type reading struct {
 
 var (
 	ticks    = regexp.MustCompile(`^\s*(?:[-–—*•·▪◦●○☐☑☒✓✔□■]|\[[ xX]?\]|\d{1,2}[.)] )\s*`)
-	optional = regexp.MustCompile(`(?i)[,–—-]?\s*\(?\b(?:optional|if desired|if liked|if you like|if using)\b\)?:?\s*`)
+	optional = regexp.MustCompile(`(?i)[,–—-]?\s*\(?(?:\b(?:optional|if desired|if liked|if you like|if using)\b|\bopt\.)\)?:?\s*`)
 	beeps    = regexp.MustCompile(`(?i)\s*[(,–—-]*\s*(?:both\s+)?(?:to be\s+)?(?:add(?:ed)?\s+|put in\s+)?(?:at|on|with|when)\s+(?:the\s+)?(?:[\pL/]+[ -]){0,3}(?:beeps?|signal|bleep)\)?\s*$`)
 	parts    = []struct {
 		what *regexp.Regexp
@@ -65,7 +65,7 @@ var (
 		{regexp.MustCompile(`(?i)[,(]?\s*for (?:the )?filling\b[^,]*$`), Filling, false},
 		{regexp.MustCompile(`(?i)[,(]?\s*(?:plus |and )?(?:extra |more )?(?:for (?:the )?(?:dusting|greasing|kneading|rolling|shaping|pan|tin|work ?surface|bowl)|to (?:serve|dust|grease))\b[^,]*$`), InDough, true},
 	}
-	more   = regexp.MustCompile(`(?i)[,]?\s*\(?\b(?:plus|and) (?:a little |some )?(?:extra|more)\b.*$`)
+	more   = regexp.MustCompile(`(?i)[,]?\s*\(?(?:\bplus|\band|\+) ?(?:a little |some )?(?:extra|more)\b.*$`)
 	little = regexp.MustCompile(`(?i)^(?:a (?:little|few(?: drops(?: of)?)?|bit of|drizzle of|sprinkling of)|some|extra|enough)\s+`)
 	taste  = regexp.MustCompile(`(?i)[,(]?\s*\(?(?:or )?(?:to taste|as needed|as required|as necessary)\)?`)
 )
@@ -84,7 +84,7 @@ func (r reading) rows(row string) []Understood {
 	has := func(words ...string) bool {
 		return slices.ContainsFunc(words, func(w string) bool { return strings.Contains(lower, w) })
 	}
-	if has("optional", "if ") && optional.MatchString(text) {
+	if has("optional", "opt.", "if ") && optional.MatchString(text) {
 		as.Line.Optional, text = true, strings.TrimSpace(optional.ReplaceAllString(text, " "))
 	}
 	if at := beeps.FindStringIndex(text); has("beep", "signal", "bleep") && at != nil {
@@ -369,7 +369,7 @@ func (r reading) bare(text string) []Understood {
 }
 
 var (
-	temperature = regexp.MustCompile(`(?i)(?:at |to )?(\d{2,3})(?:\s*[-–]\s*(\d{2,3}))?\s*(?:(?:°|º|degrees?|deg\.?)?\s*(C|F|Celsius|Fahrenheit)\b|[°º])`)
+	temperature = regexp.MustCompile(`(?i)(?:at |to |@ ?)?(\d{2,3})(?:\s*[-–]\s*(\d{2,3}))?\s*(?:(?:°|º|degrees?|deg\.?)?\s*(C|F|Celsius|Fahrenheit)\b|[°º]|degrees?\b)`)
 	paren       = regexp.MustCompile(`\s*\(([^()]*)\)`)
 	places      = regexp.MustCompile(`(?i)\s+(?:in|with|from|without|made|such as|like|for|at|soaked|cut|that|which|warmed|heated|packed)\s`)
 	dash        = regexp.MustCompile(`\s+[-–—]\s+`)
@@ -474,9 +474,10 @@ func (r reading) weigh(u *Understood, i larder.Ingredient, lead measure.Lead) {
 		u.Doubt, u.Line.Amount = fmt.Sprintf("%s of %s cannot be meant.", u.Line.Amount, i.Name), none
 	default:
 		other, err := i.Weigh(u.Line.Also)
-		imperial, _ := i.Weigh(u.Line.Also.In(measure.Imperial)) // a British card's pint
-		contradicts := func(w measure.Grams) bool { return w > g*apartMost || g > w*apartMost }
-		if err == nil && u.Line.Also != none && contradicts(other) && contradicts(imperial) {
+		imperial, _ := i.Weigh(u.Line.Also.In(measure.Imperial))       // a British card's pint
+		australian, _ := i.Weigh(u.Line.Amount.In(measure.Australian)) // and an Australian one's tablespoon
+		apart := func(a, b measure.Grams) bool { return a > b*apartMost || b > a*apartMost }
+		if err == nil && u.Line.Also != none && apart(other, g) && apart(imperial, g) && apart(other, australian) {
 			u.Doubt = fmt.Sprintf("%s and %s are not the same: %.0f g and %.0f g. Which is right?", u.Line.Amount, u.Line.Also, float64(g), float64(other))
 		}
 	}

@@ -22,7 +22,7 @@ const cycleWords = `basic white|white basic|basic bread|basic dough|basic|white 
 
 var (
 	cycleNamed = regexp.MustCompile(`(?i)\b(` + cycleWords + `)\b[\s*_'"”]*(?:bread )?(?:cycle|setting|programme|program|course|mode|button)`)
-	cycleAsked = regexp.MustCompile(`(?i)\b(?:select|choose|use|set to|set on|bake on|press|programme?:|cycle:|setting:|setting is|on)\s+(?:the |a )?['"“*_]*(` + cycleWords + `)\b`)
+	cycleAsked = regexp.MustCompile(`(?i)\b(?:select|choose|use|set to|set on|bake on|bake|press|programme?:|cycle:|setting:|setting is|on)\s+(?:the |a )?['"“*_]*(` + cycleWords + `)\b`)
 	cycleShort = regexp.MustCompile(`(?i)^\W*(` + cycleWords + `)(?:$|[\s,;.:!])`)
 	crustNamed = regexp.MustCompile(`(?i)\b(light|medium|dark)\b[ -]*(?:crust|colou?r)|(?:crust|colou?r)(?: setting)?\s*[:=]?\s*(?:to |is |on )?(light|medium|dark)\b`)
 	crustShort = regexp.MustCompile(`(?i)(?:^|[,;]\s*)(light|medium|dark)\W*$`)

@@ -56,6 +56,9 @@ func cells(row string) []string {
 	return wideGap.Split(strings.Trim(strings.TrimSpace(row), "|"), -1)
 }
 
+// sizesOnly is a row that names sizes between strokes and nothing else.
+var sizesOnly = regexp.MustCompile(`(?i)^\W*(?:loaf )?(?:sizes?|makes|for)?\s*:?\s*` + sizeWords + `(?:\s*(?:/|,|or|and)\s*` + sizeWords + `)+\s*(?:loa(?:f|ves))?\W*$`)
+
 // columnSizes finds the row that names the sizes of a table: two or more, each in a cell of its own.
 func columnSizes(rows []string) []measure.LoafSize {
 	for _, row := range rows {
@@ -64,6 +67,9 @@ func columnSizes(rows []string) []measure.LoafSize {
 			if s, ok := sizeIn(cell); ok && len(cell) < 20 {
 				sizes = append(sizes, s)
 			}
+		}
+		if said := sizesIn(strings.ReplaceAll(row, "/", " / ")); len(sizes) < 2 && sizesOnly.MatchString(row) {
+			sizes = said // "Size: 1.5 lb / 2 lb"
 		}
 		if len(sizes) > 1 && len(sizes) <= mostColumns+1 {
 			return sizes
@@ -78,6 +84,9 @@ func (c *sheet) table(n int, row string) bool {
 		return false
 	}
 	in := cells(row)
+	if sizesOnly.MatchString(row) {
+		return true
+	}
 	if len(sizesIn(row)) == len(c.sizes) && len(in) >= len(c.sizes) {
 		if head := in[0]; c.card.Name == "" && len(in) > len(c.sizes) && !listHead.MatchString(head) {
 			if _, ok := sizeIn(head); !ok {
@@ -87,7 +96,9 @@ func (c *sheet) table(n int, row string) bool {
 		return true
 	}
 	if len(in) != len(c.sizes)+1 {
-		return false
+		if in = c.strokes(row); in == nil {
+			return false
+		}
 	}
 	name, amounts := in[0], in[1:]
 	if _, ok := measure.ReadLead(name, c.standard); ok && name != "" || slices.Contains(blanks, name) {
@@ -110,6 +121,45 @@ func (c *sheet) table(n int, row string) bool {
 
 // blanks stand in a cell of a table where a size has no amount.
 var blanks = []string{none, "", "-", "—", "x", "n/a"}
+
+// strokes reads a row whose amounts stand between strokes as the cells of a table: "Water: 1 cup / 1 1/3
+// cups", "3/4 cup / 1 cup water". It is nil for any other row.
+func (c *sheet) strokes(row string) []string {
+	in := strings.Split(row, " / ")
+	if len(in) != len(c.sizes) {
+		return nil
+	}
+	name := ""
+	if lead, ok := c.behind(in[0]); ok {
+		name, in[0] = lead.Rest, lead.Amount.String()
+	} else if lead, ok := measure.ReadLead(in[len(in)-1], c.standard); ok && lead.Rest != "" {
+		name, in[len(in)-1] = lead.Rest, lead.Amount.String()
+	}
+	for _, cell := range in {
+		if _, ok := measure.Exactly(cell, c.standard); !ok || name == "" {
+			return nil
+		}
+	}
+	return append([]string{name}, in...)
+}
+
+// named are the loaf sizes that machines call small, medium and large.
+var named = map[string]measure.LoafSize{
+	"small": measure.LoafPounds(1, 1), "medium": measure.LoafPounds(3, 2), "regular": measure.LoafPounds(3, 2), "large": measure.LoafPounds(2, 1), "extra large": measure.LoafPounds(5, 2),
+}
+
+var namedHead = regexp.MustCompile(`(?i)^(?:for (?:an? |the )?)?(small|medium|regular|large|extra large)(?: loaf| bread| size)?\s*:?$`)
+
+// namedSizes reports whether a card has lists under two or more names of sizes.
+func namedSizes(rows []string) bool {
+	n := 0
+	for _, row := range rows {
+		if namedHead.MatchString(strings.Trim(strings.TrimSpace(row), "*_# ")) {
+			n++
+		}
+	}
+	return n > 1
+}
 
 // usual is the loaf size that a card with several is read at: the one nearest to it.
 var usual = measure.LoafPounds(3, 2)
