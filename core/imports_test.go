@@ -14,7 +14,7 @@ import (
 // allowed are the packages of the standard library that the rules of bread may use: no clock, disk,
 // network, HTTP or SQL.
 var allowed = map[string]bool{
-	"cmp": true, "embed": true, "encoding/csv": true, "crypto/sha256": true, "encoding": true, "encoding/hex": true, "encoding/json": true, "errors": true, "fmt": true,
+	"cmp": true, "embed": true, "encoding/csv": true, "crypto/sha256": true, "encoding": true, "encoding/binary": true, "encoding/hex": true, "encoding/json": true, "errors": true, "fmt": true,
 	"iter": true, "maps": true, "math": true, "math/big": true, "reflect": true, "regexp": true, "slices": true, "sort": true, "strconv": true,
 	"strings": true, "sync": true, "time": true, "unicode": true, "unicode/utf8": true,
 }

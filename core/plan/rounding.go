@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"math"
 	"slices"
+	"sync"
 
 	"risepan/core/fault"
 	"risepan/core/kitchen"
@@ -66,12 +67,9 @@ func round(p Place, w Wish, d Dough, in []scoop.Line) rounded {
 			out.amounts[n] = a
 		}
 	}
-	front := set.Joint(dough)
-	out.rounding = steps(front.Points, d.factor == measure.Whole(1), w.Closer)
-	out.rounding.Unproven = !front.Proven
-	chosen := front.At(out.rounding.Chosen)
-	out.rounding.Shift = shift(dough, chosen)
-	out.rounding.Alone = shift(dough, set.Alone(dough))
+	j := jointly(set, dough, measures, p.Kitchen.Standard, d.factor == measure.Whole(1), w.Closer)
+	out.rounding = j.rounding
+	chosen := j.chosen
 	for m, a := range chosen.Amounts {
 		out.amounts[place[m]] = a
 	}
@@ -83,6 +81,47 @@ func round(p Place, w Wish, d Dough, in []scoop.Line) rounded {
 		out.miss[place[m.Line]] = fmt.Sprintf("%.0f %% %s: the closest that your measures make", math.Abs(100*m.Deviation), moreOrLess(m.Deviation))
 	}
 	return out
+}
+
+// joint is how a dough's lines are measured together: a value that nobody changes.
+type joint struct {
+	rounding Rounding
+	chosen   scoop.Solution
+}
+
+// solved remembers what was worked out, for a plan is made anew each half minute and at each change of the
+// clock, and its amounts stay.
+var solved struct {
+	sync.Mutex
+	joint map[string]joint
+}
+
+const mostSolved = 512
+
+// jointly measures a dough's lines together, or remembers how they are.
+func jointly(set *scoop.Set, dough []scoop.Line, measures []measure.Measure, s measure.Standard, written bool, closer int) joint {
+	key := scoop.Key(dough, measures, s) + fmt.Sprint(written, closer)
+	solved.Lock()
+	j, ok := solved.joint[key]
+	solved.Unlock()
+	if ok {
+		return j
+	}
+	front := set.Joint(dough)
+	j.rounding = steps(front.Points, written, closer)
+	j.rounding.Unproven = !front.Proven
+	j.chosen = front.At(j.rounding.Chosen)
+	j.rounding.Shift = shift(dough, j.chosen)
+	j.rounding.Alone = shift(dough, set.Alone(dough))
+	if front.Proven {
+		solved.Lock()
+		defer solved.Unlock()
+		if solved.joint == nil || len(solved.joint) >= mostSolved {
+			solved.joint = map[string]joint{}
+		}
+		solved.joint[key] = j
+	}
+	return j
 }
 
 func moreOrLess(off float64) string {

@@ -2,6 +2,7 @@ package scoop
 
 import (
 	"cmp"
+	"encoding/binary"
 	"math"
 	"slices"
 
@@ -29,6 +30,31 @@ type Line struct {
 	Actual measure.Grams
 	// Prefer is the measure that the kitchen likes for this ingredient; its volume is 0 without one.
 	Prefer measure.Measure
+}
+
+// Key tells apart what Joint answers: by the lines and the measures with all of them that counts.
+func Key(lines []Line, measures []measure.Measure, s measure.Standard) string {
+	b := append([]byte(s), ' ')
+	number := func(v float64) { b = binary.LittleEndian.AppendUint64(b, math.Float64bits(v)) }
+	for _, m := range measures {
+		b = append(append(b, m.Name...), 0)
+		number(float64(m.Amount.Millilitres()))
+	}
+	for _, l := range lines {
+		b = append(append(append(b, 1), l.Ingredient.Kind...), 0)
+		number(float64(l.Exact))
+		number(float64(l.Ingredient.PerCup))
+		number(l.Ingredient.Shares.Water)
+		if l.Fixed {
+			b = append(b, 3)
+			number(float64(l.Actual))
+		}
+		if prefer := l.Prefer.Amount.Millilitres(); prefer > 0 {
+			b = append(append(append(b, 2), l.Prefer.Name...), 0)
+			number(float64(prefer))
+		}
+	}
+	return string(b)
 }
 
 // Miss says what could not be brought within its tolerance.

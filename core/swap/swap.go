@@ -62,12 +62,19 @@ func held(i larder.Ingredient) components {
 
 // find is a swap by its id.
 func find(id ID) (row, bool) {
-	n := slices.IndexFunc(table, func(r row) bool { return r.id() == id })
-	if n < 0 {
-		return row{}, false
-	}
-	return table[n], true
+	r, ok := byID[id]
+	return r, ok
 }
+
+var byID = func() map[ID]row {
+	out := map[ID]row{}
+	for _, r := range table {
+		if _, twice := out[r.id()]; !twice {
+			out[r.id()] = r
+		}
+	}
+	return out
+}()
 
 // Apply makes the swap in a recipe at its written size. A pick that does not fit the recipe, or one
 // that needs more of something than there is, is a *fault.Fault.
