@@ -72,79 +72,105 @@ var (
 
 // rows reads one row of a card: one ingredient, or several that stand on it.
 func (r reading) rows(row string) []Understood {
-	text := strings.TrimSpace(row)
-	if len(text) > longRow {
+	row = strings.TrimSpace(row)
+	if len(row) > longRow {
 		return nil // no ingredient is told at such length
 	}
-	for ticks.MatchString(text) {
-		text = strings.TrimSpace(ticks.ReplaceAllString(text, ""))
-	}
-	var as Understood
-	lower := strings.ToLower(text)
-	has := func(words ...string) bool {
-		return slices.ContainsFunc(words, func(w string) bool { return strings.Contains(lower, w) })
-	}
-	if has("optional", "opt.", "if ") && optional.MatchString(text) {
-		as.Line.Optional, text = true, strings.TrimSpace(optional.ReplaceAllString(text, " "))
-	}
-	if at := beeps.FindStringIndex(text); has("beep", "signal", "bleep") && at != nil {
-		as.Line.When, text = AtBeep, strings.TrimSpace(text[:at[0]])
-	}
-	for _, p := range parts {
-		if !has("for", "to ", "glaze", "wash", "top", "filling") {
-			break
-		}
-		at := p.what.FindStringIndex(text)
-		if at == nil || at[1]-at[0] == len(text) {
-			continue
-		}
-		if p.not {
-			if _, ok := measure.ReadLead(text, r.standard); ok && more.MatchString(text) {
-				break
-			}
-			as.Loose = true
-		} else {
-			as.Line.Part = p.part
-		}
-		text = strings.TrimSpace(text[:at[0]] + text[at[1]:])
-		break
-	}
-	if has("more", "extra") {
-		text = strings.TrimSpace(more.ReplaceAllString(text, ""))
-	}
-	text = strings.TrimRight(text, " .,;")
-	pieces := strings.Split(text, ";")
-	if listed := r.listed(text); len(listed) > 1 {
-		pieces = listed
-	}
+	text, all := r.framed(unticked(row))
 	var out []Understood
-	for _, piece := range pieces {
-		if piece = strings.TrimSpace(piece); piece == "" {
-			continue
-		}
+	for _, piece := range r.pieces(text) {
 		if last := len(out) - 1; last >= 0 && larder.IsBare(piece) {
 			out[last].Line.Note = note([]string{strings.Trim(out[last].Line.Note, ", "), piece})
 			continue
 		}
 		for _, u := range r.piece(piece) {
-			u.Line.Optional = u.Line.Optional || as.Line.Optional
-			u.Line.When, u.Line.Part = as.Line.When, as.Line.Part
-			u.Loose = u.Loose || as.Loose && u.Line.Amount == (measure.Amount{})
-			if as.Loose && u.Line.Amount != (measure.Amount{}) {
-				u.Loose, u.Line.Amount = true, measure.Amount{}
-			}
-			u.Written = strings.TrimSpace(row)
-			if !u.Loose && u.Line.Amount == (measure.Amount{}) && u.Line.Part != InDough && (u.Sure == larder.Plainly || u.Sure == larder.Remarked) {
-				u.Loose = true // to brush or to sprinkle, as much as it takes
-			}
-			if u.Loose {
-				u.Doubt = ""
-			}
-			out = append(out, u)
+			u.Written = row
+			out = append(out, u.within(all))
 		}
 	}
 	return out
 }
+
+// unticked is a row without the tick, dash or number that it begins with.
+func unticked(row string) string {
+	for ticks.MatchString(row) {
+		row = strings.TrimSpace(ticks.ReplaceAllString(row, ""))
+	}
+	return row
+}
+
+// framed takes off a row what it says of all that stands on it: optional, at the beep, for the glaze.
+func (r reading) framed(text string) (string, Understood) {
+	var all Understood
+	lower := strings.ToLower(text)
+	has := func(words ...string) bool {
+		return slices.ContainsFunc(words, func(w string) bool { return strings.Contains(lower, w) })
+	}
+	if has("optional", "opt.", "if ") && optional.MatchString(text) {
+		all.Line.Optional, text = true, strings.TrimSpace(optional.ReplaceAllString(text, " "))
+	}
+	if at := beeps.FindStringIndex(text); has("beep", "signal", "bleep") && at != nil {
+		all.Line.When, text = AtBeep, strings.TrimSpace(text[:at[0]])
+	}
+	if has("for", "to ", "glaze", "wash", "top", "filling") {
+		text = r.parted(text, &all)
+	}
+	if has("more", "extra") {
+		text = strings.TrimSpace(more.ReplaceAllString(text, ""))
+	}
+	return strings.TrimRight(text, " .,;"), all
+}
+
+// parted takes off a row which part of the loaf it is for, or that it is for none.
+func (r reading) parted(text string, all *Understood) string {
+	for _, p := range parts {
+		at := p.what.FindStringIndex(text)
+		if at == nil || at[1]-at[0] == len(text) {
+			continue
+		}
+		if _, amount := measure.ReadLead(text, r.standard); p.not && amount && more.MatchString(text) {
+			return text // only what is more than the amount is not for the loaf
+		}
+		all.Loose, all.Line.Part = p.not, p.part
+		return strings.TrimSpace(text[:at[0]] + text[at[1]:])
+	}
+	return text
+}
+
+// pieces are the foods of a row.
+func (r reading) pieces(text string) []string {
+	pieces := r.listed(text)
+	if len(pieces) < 2 {
+		pieces = strings.Split(text, ";")
+	}
+	var out []string
+	for _, piece := range pieces {
+		if piece = strings.TrimSpace(piece); piece != "" {
+			out = append(out, piece)
+		}
+	}
+	return out
+}
+
+// within is a piece with what its whole row says.
+func (u Understood) within(all Understood) Understood {
+	u.Line.Optional = u.Line.Optional || all.Line.Optional
+	u.Line.When, u.Line.Part = all.Line.When, all.Line.Part
+	none := measure.Amount{}
+	brushed := u.Line.Part != InDough && u.Line.Amount == none && u.found() // as much as it takes
+	if all.Loose || brushed {
+		u.Loose, u.Line.Amount = true, none
+	}
+	if u.Loose {
+		u.Doubt = ""
+	}
+	return u
+}
+
+// found reports whether the name is one that the larder has.
+func (u Understood) found() bool { return found(u.Sure) }
+
+func found(s larder.Sure) bool { return s == larder.Plainly || s == larder.Remarked }
 
 var (
 	joins  = regexp.MustCompile(`(?i)(?:,| plus| and| \+| &)\s+`)
@@ -166,58 +192,70 @@ func (r reading) piece(text string) []Understood {
 	if m := twoOf.FindStringSubmatch(text); m != nil {
 		return r.piece(m[2] + " each " + m[1])
 	}
-	if m := ofN.FindStringSubmatch(text); m != nil {
-		if lead, ok := measure.ReadLead(m[3], r.standard); ok && lead.Rest != "" {
-			var out []Understood
-			for _, what := range m[1:3] {
-				if what != "" {
-					whole := lead
-					whole.Rest = r.partOf(lead.Rest, what)
-					out = append(out, r.food(whole))
-				}
-			}
-			return out
-		}
-	}
-	if little.MatchString(text) {
-		return r.bare(text)
+	if out := r.partsOf(text); len(out) > 0 {
+		return out
 	}
 	lead, ok := measure.ReadLead(text, r.standard)
 	if !ok {
 		lead, ok = r.behind(text)
 	}
-	if !ok {
+	if !ok || little.MatchString(text) {
 		return r.bare(text)
 	}
 	if m := each.FindStringSubmatch(lead.Rest); m != nil {
-		var out []Understood
-		names := andOr.Split(m[1], -1)
-		for _, name := range names {
-			if name = strings.TrimSpace(name); name != "" {
-				one := lead
-				one.Rest = r.shared(name, names[len(names)-1])
-				out = append(out, r.food(one))
-			}
-		}
-		return out
+		return r.each(lead, andOr.Split(m[1], -1))
 	}
 	if m := lessOf.FindStringSubmatch(lead.Rest); m != nil {
 		if less, err := measure.Parse(lead.Amount.String()+" less "+strings.TrimSuffix(m[2], "."), r.standard); err == nil {
 			lead.Amount, lead.Rest = less, m[1]
 		}
 	}
-	if one, rest, again, ok := r.cut(lead); ok {
-		first := r.food(one)
-		others := r.piece(rest)
-		if again && len(others) == 1 && len(first.Line.Or) == 0 && others[0].Line.Ingredient == first.Line.Ingredient {
-			if sum, err := measure.Parse(first.Line.Amount.String()+" + "+others[0].Line.Amount.String(), r.standard); err == nil {
-				first.Line.Amount = sum
-				return []Understood{first}
-			}
-		}
-		return append([]Understood{first}, others...)
+	one, rest, again, ok := r.cut(lead)
+	if !ok {
+		return []Understood{r.food(lead)}
 	}
-	return []Understood{r.food(lead)}
+	first, others := r.food(one), r.piece(rest)
+	if again && len(others) == 1 && len(first.Line.Or) == 0 && others[0].Line.Ingredient == first.Line.Ingredient {
+		if sum, err := measure.Parse(first.Line.Amount.String()+" + "+others[0].Line.Amount.String(), r.standard); err == nil {
+			first.Line.Amount = sum
+			return []Understood{first}
+		}
+	}
+	return append([]Understood{first}, others...)
+}
+
+// partsOf reads "zest and juice of 1 orange": each part of the fruit is a line.
+func (r reading) partsOf(text string) []Understood {
+	m := ofN.FindStringSubmatch(text)
+	if m == nil {
+		return nil
+	}
+	lead, ok := measure.ReadLead(m[3], r.standard)
+	if !ok || lead.Rest == "" {
+		return nil
+	}
+	var out []Understood
+	for _, what := range m[1:3] {
+		if what != "" {
+			part := lead
+			part.Rest = r.partOf(lead.Rest, what)
+			out = append(out, r.food(part))
+		}
+	}
+	return out
+}
+
+// each reads "1 tsp each salt and sugar": the amount is of every name.
+func (r reading) each(lead measure.Lead, names []string) []Understood {
+	var out []Understood
+	for _, name := range names {
+		if name = strings.TrimSpace(name); name != "" {
+			one := lead
+			one.Rest = r.shared(name, names[len(names)-1])
+			out = append(out, r.food(one))
+		}
+	}
+	return out
 }
 
 // listed are the foods of a row that are told one after another, each with its amount behind it: "flour 3c,
@@ -235,20 +273,6 @@ func (r reading) listed(text string) []string {
 		}
 	}
 	return pieces
-}
-
-// partOf names the zest, juice, white or yolk of a fruit or an egg.
-func (r reading) partOf(of, what string) string {
-	what = strings.TrimSuffix(strings.ToLower(what), "s")
-	name, rest, _ := strings.Cut(of, ",")
-	words := larder.Words(name)
-	if len(words) > 0 {
-		name = words[len(words)-1]
-	}
-	if rest != "" {
-		rest = "," + rest
-	}
-	return name + " " + what + rest
 }
 
 // cut finds a second amount of another food on the row: "3/4 cup water plus 1 egg". again is set where
@@ -344,344 +368,32 @@ func (r reading) bare(text string) []Understood {
 	if at := little.FindStringIndex(name); at != nil {
 		name, loose = name[at[1]:], true
 	}
-	var out []Understood
-	if found := r.name(firstName(name)); found.Sure != larder.Plainly && found.Sure != larder.Remarked {
-		for _, one := range andOr.Split(name, -1) {
-			if f := r.name(one); f.Sure == larder.Plainly || f.Sure == larder.Remarked {
-				u := r.food(measure.Lead{Rest: one})
-				u.Loose = true
-				out = append(out, u)
-			} else {
-				out = nil
-				break
-			}
-		}
-		if len(out) > 1 {
-			return out
-		}
+	if out := r.together(name); len(out) > 1 {
+		return out
 	}
 	u := r.food(measure.Lead{Rest: name})
-	u.Loose = loose && (u.Sure == larder.Plainly || u.Sure == larder.Remarked)
+	u.Loose = loose && u.found()
 	if !u.Loose {
 		u.Doubt = "How much of it? Write an amount, such as 2 tbsp or 350 g."
 	}
 	return []Understood{u}
 }
 
-var (
-	temperature = regexp.MustCompile(`(?i)(?:at |to |@ ?)?(\d{2,3})(?:\s*[-–]\s*(\d{2,3}))?\s*(?:(?:°|º|degrees?|deg\.?)?\s*(C|F|Celsius|Fahrenheit)\b|[°º]|degrees?\b)`)
-	paren       = regexp.MustCompile(`\s*\(([^()]*)\)`)
-	places      = regexp.MustCompile(`(?i)\s+(?:in|with|from|without|made|such as|like|for|at|soaked|cut|that|which|warmed|heated|packed)\s`)
-	dash        = regexp.MustCompile(`\s+[-–—]\s+`)
-)
-
-// food reads the name behind an amount, with all that stands round it.
-func (r reading) food(lead measure.Lead) Understood {
-	u := Understood{Slip: lead.Slip}
-	u.Line.Amount, u.Line.Also = lead.Amount, lead.Also
-	text := strings.TrimSpace(strings.TrimPrefix(lead.Rest, "of "))
-	var asides []string
-	keep := func(aside string) {
-		if aside = strings.Trim(strings.TrimSpace(aside), " ,.:-–—()"); aside != "" && aside != "about" && aside != "at" {
-			asides = append(asides, aside)
-		}
-	}
-	keep(lead.Manner)
-	if m := temperature.FindStringSubmatchIndex(text); m != nil && !strings.Contains(text[:m[0]], ",") {
-		keep(strings.Trim(text[m[0]:m[1]], " "))
-		text = strings.TrimSpace(text[:m[0]]) + strings.TrimLeft(text[m[1]:], "/ ")
-		if again := temperature.FindStringIndex(text); again != nil {
-			text = strings.TrimSpace(text[:again[0]]) + text[again[1]:]
-		}
-		text = strings.ReplaceAll(strings.ReplaceAll(text, "( )", ""), "()", "")
-	}
-	text = paren.ReplaceAllStringFunc(text, func(in string) string {
-		inside := strings.TrimSpace(strings.Trim(strings.TrimSpace(in), "()"))
-		if a, ok := measure.Exactly(strings.TrimPrefix(inside, "about "), r.standard); ok && u.Line.Also == (measure.Amount{}) && lead.Amount != (measure.Amount{}) {
-			u.Line.Also = a
-			return ""
-		}
-		return ", " + inside
-	})
-	name, tail, _ := strings.Cut(text, ",")
-	for larder.IsBare(name) && strings.TrimSpace(tail) != "" && r.name(name).Sure == larder.Nowhere { // "diced, drained peaches"
-		var next string
-		next, tail, _ = strings.Cut(tail, ",")
-		name += " " + strings.TrimSpace(next)
-	}
-	name, tail = r.choices(&u, strings.TrimSpace(name), tail)
-	name, tail = r.qualified(name, tail)
-	f := r.name(name)
-	if f.Sure == larder.Nowhere || f.Sure == larder.NearMiss {
-		for _, cut := range []*regexp.Regexp{dash, places} {
-			if at := cut.FindStringIndex(name); at != nil {
-				if g := r.name(name[:at[0]]); g.Sure == larder.Plainly || g.Sure == larder.Remarked {
-					keep(name[at[0]:])
-					name, f = name[:at[0]], g
-					break
-				}
-			}
-		}
-	}
-	u.Name, u.Line.Ingredient, u.Sure, u.Near, u.Remark = name, f.Ingredient.ID, f.Sure, f.Near, f.Remark
-	u.Grade, u.State, u.Warmth = f.Grade, f.State, f.Warmth
-	before := []string{f.Grade, f.State, f.Warmth}
-	for _, seg := range strings.Split(tail, ",") {
-		keep(taste.ReplaceAllString(seg, ""))
-	}
-	for n, b := range before {
-		if b != "" {
-			asides = slices.Insert(asides, min(n, len(asides)), b)
-		}
-	}
-	u.Line.Or = slices.DeleteFunc(u.Line.Or, func(c Choice) bool { return c.Ingredient == u.Line.Ingredient && c.Amount == measure.Amount{} })
-	if also := u.Line.Also; u.Line.Amount.Unit == measure.Piece && also.Grams() > 0 && f.Ingredient.Kind != larder.Egg {
-		keep(u.Line.Amount.String() + " of them")
-		u.Line.Amount, u.Line.Also = also, measure.Amount{}
-	}
-	if len(u.Line.Or) == 0 {
-		u.Line.Or = nil
-	}
-	u.Line.Note = note(asides)
-	r.weigh(&u, f.Ingredient, lead)
-	return u
-}
-
-// note joins what stands beside a line, within what a line's note may hold.
-func note(asides []string) string {
-	out := strings.Join(slices.Compact(asides), ", ")
-	if r := []rune(out); len(r) > longLineNote/2 {
-		out = strings.TrimSpace(string(r[:longLineNote/2]))
-	}
-	return out
-}
-
-// weigh asks about an amount that cannot be of this ingredient, and about two that contradict.
-func (r reading) weigh(u *Understood, i larder.Ingredient, lead measure.Lead) {
-	none := measure.Amount{}
-	switch g, err := i.Weigh(u.Line.Amount); {
-	case lead.Missing != "":
-		u.Doubt, u.Line.Amount = fmt.Sprintf("How much is in a %s? Write its size, such as 1 can (400 g).", lead.Missing), none
-	case u.Line.Amount == none:
-	case i.ID == "":
-		u.Doubt, u.Line.Amount = "Say what it is.", none
-	case i.Unknown:
-	case u.Line.Amount.Unit == measure.Packet && i.Kind != larder.Yeast:
-		u.Doubt, u.Line.Amount = fmt.Sprintf("How much does a packet of %s hold? Write its weight.", i.Name), none
-	case err != nil:
-		u.Doubt, u.Line.Amount = fmt.Sprintf("%s of what measure? Write a unit, such as cups, tsp or g.", u.Line.Amount), none
-	case g <= 0 || g > mostGrams:
-		u.Doubt, u.Line.Amount = fmt.Sprintf("%s of %s cannot be meant.", u.Line.Amount, i.Name), none
-	default:
-		other, err := i.Weigh(u.Line.Also)
-		imperial, _ := i.Weigh(u.Line.Also.In(measure.Imperial))       // a British card's pint
-		australian, _ := i.Weigh(u.Line.Amount.In(measure.Australian)) // and an Australian one's tablespoon
-		apart := func(a, b measure.Grams) bool { return a > b*apartMost || b > a*apartMost }
-		if err == nil && u.Line.Also != none && apart(other, g) && apart(imperial, g) && apart(other, australian) {
-			u.Doubt = fmt.Sprintf("%s and %s are not the same: %.0f g and %.0f g. Which is right?", u.Line.Amount, u.Line.Also, float64(g), float64(other))
-		}
-	}
-}
-
-// apartMost is how far two measures of one thing may lie apart before they contradict: 15 %, and what
-// a cup of flour is uncertain by.
-const apartMost = 1.21
-
 func upper(s string) string { return strings.ToUpper(s[:1]) + s[1:] }
 
-// qualified puts a qualifier behind the name before it, where the two name another row: "flour, strong
-// white", "yeast (instant)".
-func (r reading) qualified(name, tail string) (string, string) {
-	segments := strings.Split(tail, ",")
-	for n, seg := range segments {
-		words := larder.Words(seg)
-		if len(words) == 0 || len(words) > 4 || name == "" {
-			continue
+// together reads "salt and pepper" without amounts; nothing where one of them is no food.
+func (r reading) together(text string) []Understood {
+	if found(r.name(firstName(text)).Sure) {
+		return nil
+	}
+	var out []Understood
+	for _, one := range andOr.Split(text, -1) {
+		if !found(r.name(one).Sure) {
+			return nil
 		}
-		if with, ok := larder.Is(seg + " " + name); ok && with.ID != r.name(name).Ingredient.ID {
-			return strings.TrimSpace(seg) + " " + name, strings.Join(slices.Delete(segments, n, n+1), ",")
-		}
-		if what, ok := partWords[strings.Join(words, " ")]; ok {
-			return r.partOf(name, what), strings.Join(slices.Delete(segments, n, n+1), ",")
-		}
+		u := r.food(measure.Lead{Rest: one})
+		u.Loose = true
+		out = append(out, u)
 	}
-	return name, tail
-}
-
-// partWords say behind a fruit's name that only a part of it is meant: "1 orange, zest of".
-var partWords = map[string]string{"zest": "zest", "zest of": "zest", "zested": "zest", "grated zest": "zest", "zest only": "zest", "juice": "juice", "juice of": "juice", "juiced": "juice", "juice only": "juice"}
-
-// choices reads what can stand in the line's place: "butter or oil", "sugar, honey or maple syrup".
-func (r reading) choices(u *Understood, name, tail string) (string, string) {
-	known := func(n string) (larder.ID, bool) {
-		f := r.name(n)
-		return f.Ingredient.ID, f.Sure == larder.Plainly || f.Sure == larder.Remarked
-	}
-	if _, ok := known(name); ok && !strings.Contains(name, " or ") {
-		// the choice may stand behind a comma or in brackets
-		first, rest, _ := strings.Cut(tail, ",")
-		first = strings.TrimSpace(first)
-		if _, found := strings.CutPrefix(first, "or "); found {
-			for {
-				after, more := strings.CutPrefix(strings.TrimSpace(first), "or ")
-				if !more || !r.choose(u, after) {
-					return name, tail
-				}
-				tail = rest
-				first, rest, _ = strings.Cut(tail, ",")
-			}
-		} else if others := strings.Split(first, " or "); len(others) > 1 {
-			for _, o := range others {
-				if !r.choose(u, o) {
-					u.Line.Or = nil
-					return name, tail
-				}
-			}
-			return name, rest
-		}
-		return name, tail
-	}
-	all := strings.Split(stroke.ReplaceAllString(name, "$1 or $2"), " or ")
-	if len(all) < 2 {
-		return name, tail
-	}
-	first := strings.TrimSpace(all[0])
-	if len(all) == 2 {
-		first = r.shared(first, all[1])
-	}
-	for _, o := range all[1:] {
-		if !r.choose(u, o) && u.Remark == "" {
-			tail = "or " + strings.TrimSpace(o) + "," + tail
-		}
-	}
-	return first, tail
-}
-
-var stroke = regexp.MustCompile(`(\pL\.?) ?/ ?(\pL)`)
-
-// shared gives the first of two foods the words that only the second one has: "olive or vegetable oil".
-func (r reading) shared(first, last string) string {
-	alone, other := r.name(first), r.name(last)
-	words := strings.Fields(last)
-	for n := len(words) - 1; n > 0; n-- {
-		long := first + " " + strings.Join(words[n:], " ")
-		f := r.name(long)
-		if (f.Sure == larder.Plainly || f.Sure == larder.Remarked) && (alone.Sure == larder.Nowhere || alone.Ingredient.Kind != other.Ingredient.Kind && f.Ingredient.Kind == other.Ingredient.Kind) {
-			return long
-		}
-	}
-	return first
-}
-
-// choose adds one choice to a line; false where it is no known food.
-func (r reading) choose(u *Understood, text string) bool {
-	c := Choice{}
-	text = strings.TrimSpace(text)
-	if f := r.name(text); f.Sure == larder.Plainly || f.Sure == larder.Remarked {
-	} else if lead, ok := measure.ReadLead(text, r.standard); ok {
-		c.Amount, text = lead.Amount, lead.Rest
-		if joins.MatchString(text) {
-			return false
-		}
-	}
-	f := r.name(text)
-	if f.Sure != larder.Plainly && f.Sure != larder.Remarked {
-		return false
-	}
-	c.Ingredient = f.Ingredient.ID
-	if c.Amount == u.Line.Amount {
-		c.Amount = measure.Amount{}
-	}
-	if _, err := f.Ingredient.Weigh(c.Amount); c.Amount != (measure.Amount{}) && err != nil || len(u.Line.Or) == mostOthers {
-		return false
-	}
-	if c.Ingredient != f.Ingredient.ID || !slices.Contains(u.Line.Or, c) {
-		u.Line.Or = append(u.Line.Or, c)
-	}
-	return true
-}
-
-// Aside is what a line's note says of how the ingredient is taken.
-type Aside struct {
-	Grade  string // organic, ripe …
-	State  string // softened, chopped …
-	Warmth string // cold, room, warm, hot, or a temperature such as 30 °C
-	Remark string // anything else
-}
-
-// Aside reads the line's note.
-func (l Line) Aside() Aside {
-	var a Aside
-	add := func(to *string, s string) {
-		if *to != "" {
-			*to += ", "
-		}
-		*to += s
-	}
-	for _, seg := range strings.Split(l.Note, ",") {
-		if seg = strings.TrimSpace(seg); seg == "" {
-			continue
-		}
-		if m := temperature.FindStringSubmatch(seg); m != nil {
-			a.Warmth = degrees(m)
-			continue
-		}
-		f, bare := larder.Bare(seg)
-		switch {
-		case !bare:
-			add(&a.Remark, seg)
-		case f.Warmth != "":
-			if !strings.Contains(a.Warmth, "°") {
-				a.Warmth = warmths[strings.Fields(f.Warmth)[0]]
-			}
-			if f.State != "" {
-				add(&a.State, f.State)
-			}
-		case f.State != "":
-			add(&a.State, seg)
-		default:
-			add(&a.Grade, seg)
-		}
-	}
-	return a
-}
-
-// leastFahrenheit is from which figure on a temperature without a unit can be no Celsius of a liquid.
-const leastFahrenheit = 60
-
-// Temperature is the temperature that the card asks of the line, in degrees or as cold or room; ok is false
-// where it asks none, or only for something warm, which the balance of heat works out.
-func (a Aside) Temperature() (t measure.Temperature, ok bool) {
-	t, err := measure.ParseTemperature(a.Warmth)
-	return t, err == nil
-}
-
-// waits are words of a note for what takes its time before the bake.
-var waits = regexp.MustCompile(`(?i)\b(?:soak\w*|overnight|thaw\w*|steep\w*|sprout\w*|cooled? to|cooled|chill\w*|set aside)\b`)
-
-// Waits reports whether the line's note asks for something that takes its time before the bake: "soaked
-// overnight", "cooled to lukewarm".
-func (l Line) Waits() bool { return waits.MatchString(l.Note) }
-
-// degrees is a temperature as it is written, the middle of a range.
-func degrees(m []string) string {
-	var low, high int
-	fmt.Sscan(m[1], &low)
-	if high = low; m[2] != "" {
-		fmt.Sscan(m[2], &high)
-	}
-	unit := "C"
-	switch {
-	case m[3] != "":
-		unit = strings.ToUpper(m[3][:1])
-	case low >= leastFahrenheit:
-		unit = "F" // nobody warms a liquid to 60 °C
-	}
-	return fmt.Sprintf("%d °%s", (low+high)/2, unit)
-}
-
-// warmths say in one word what cards have many for.
-var warmths = map[string]string{
-	"boiling": "100 °C", "warm": "warm", "lukewarm": "warm", "tepid": "warm", "hot": "hot", "cold": "cold", "cool": "cold", "chilled": "cold", "iced": "cold", "icy": "cold",
-	"ice": "cold", "room": "room",
+	return out
 }

@@ -6,6 +6,7 @@ import (
 	"slices"
 	"strings"
 	"testing"
+	"unicode/utf8"
 
 	"risepan/core/fault"
 	"risepan/core/larder"
@@ -135,6 +136,21 @@ func TestARecipeThatCannotBeIsRefusedAtItsField(t *testing.T) {
 	}
 }
 
+func TestALongNoteAndALongSentenceAreKeptWhole(t *testing.T) {
+	aside := strings.Repeat("gewürfelt und geröstet ", 6) + "am Ende"
+	sentence := "Stir " + strings.Repeat("the pan once more with a wooden spoon and ", 12) + "wait."
+	c, err := ReadCard("Loaf\n1 cup walnuts, "+aside+"\nMethod\n"+sentence, measure.US, larder.Find)
+	if err != nil || len(c.Lines) != 1 || len(c.Method) != 1 {
+		t.Fatalf("%+v, %v", c, err)
+	}
+	if c.Lines[0].Line.Note != aside {
+		t.Errorf("the note is %q", c.Lines[0].Line.Note)
+	}
+	if c.Method[0] != sentence {
+		t.Errorf("the method is %q", c.Method[0])
+	}
+}
+
 func FuzzReadingACard(f *testing.F) {
 	f.Add(pasted)
 	for _, card := range strings.Split(cardCorpus, "=====\n")[1:] {
@@ -163,8 +179,8 @@ func FuzzReadingALine(f *testing.F) {
 	r := reading{measure.US, larder.Find}
 	f.Fuzz(func(t *testing.T, text string) {
 		for _, u := range r.rows(text) {
-			if u.Line.Note != "" && len(u.Line.Note) > longLineNote {
-				t.Errorf("%q has a note of %d letters", text, len(u.Line.Note))
+			if utf8.RuneCountInString(u.Line.Note) > longLineNote {
+				t.Errorf("%q has a note of %d letters", text, utf8.RuneCountInString(u.Line.Note))
 			}
 			if len(u.Line.Or) > mostOthers {
 				t.Errorf("%q has %d choices", text, len(u.Line.Or))

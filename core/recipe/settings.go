@@ -5,6 +5,13 @@ import (
 	"strings"
 )
 
+// Settings are what a card says of the machine, in the words of cycles and crusts.
+type Settings struct {
+	Cycle string `json:"cycle,omitzero"` // basic, wholemeal, crusty, sweet, rapid …
+	Crust string `json:"crust,omitzero"` // light, medium or dark
+	Delay string `json:"delay,omitzero"` // yes or no: whether it may wait for its timer
+}
+
 // cycles are the words that cards have for a cycle, and the character that they mean.
 var cycles = map[string]string{
 	"basic": "basic", "white": "basic", "white bread": "basic", "normal": "basic", "regular": "basic", "standard": "basic", "basic bread": "basic", "basic white": "basic", "bread": "basic", "white basic": "basic",
