@@ -35,7 +35,7 @@ const (
 	Above  Verdict = "above it"
 	MayBe  Verdict = "may be inside" // part of the range is
 	Inside Verdict = "inside"
-	hair           = 1e-6 // per 100 of flour: less than anybody can measure
+	hair           = 0.05 // per 100 of flour: what is shown as the edge itself lies inside
 )
 
 var Verdicts = []Verdict{NoBand, Below, Above, MayBe, Inside}

@@ -13,34 +13,32 @@ import (
 	"risepan/core/scale"
 )
 
-// Above these shares of the flour, per cent, sugar and salt slow yeast.
-const (
-	slowSugar = 12
-	slowSalt  = 2.4
-)
+// slows are the figures, per 100 of flour, above which something slows the yeast, and how that is said.
+var slows = map[Figure]struct {
+	above float64
+	say   string
+}{
+	Salt:  {2.4, "So much salt slows the yeast."},
+	Sugar: {12, "So much sugar slows the yeast: give it time."},
+}
 
 // formula judges the dough in three levels: what is usual says nothing, what is unusual is one note for the
 // whole formula, and what no loaf holds is asked about.
 func (j *judgement) formula() {
 	asked := j.implausible()
-	f := j.dough.Formula
-	var unusual []string
+	var unusual, slow []string
 	for _, a := range j.programme.Usual.Against {
-		if a.Verdict.Outside() && !slices.Contains(asked, a.Of) {
-			unusual = append(unusual, fmt.Sprintf("%s %.1f (%g–%g)", a.Of, (a.Low+a.High)/2, toDecimals(a.Usual.Low, 1), toDecimals(a.Usual.High, 1)))
+		if !a.Verdict.Outside() || slices.Contains(asked, a.Of) {
+			continue
+		}
+		unusual = append(unusual, fmt.Sprintf("%s %.1f (%g–%g)", a.Of, (a.Low+a.High)/2, toDecimals(a.Usual.Low, 1), toDecimals(a.Usual.High, 1)))
+		if s := slows[a.Of]; s.say != "" && a.Verdict == kind.Above && a.Low > s.above && j.dough.Formula.Yeast > 0 {
+			slow = append(slow, s.say)
 		}
 	}
-	slows := ""
-	switch {
-	case f.Yeast > 0 && f.Salt > slowSalt && !slices.Contains(asked, Salt):
-		slows = "So much salt slows the yeast."
-	case f.Yeast > 0 && f.Sugar > slowSugar && !slices.Contains(asked, Sugar):
-		slows = "So much sugar slows the yeast: give it time."
-	}
-	switch {
-	case len(unusual) > 0:
+	if len(unusual) > 0 {
 		say := "Per 100 of flour this is outside the usual for its kind: " + strings.Join(unusual, ", ") + ". That may be how you like it; look at the dough ball."
-		j.say(Note, OutOfBand, nil, "%s", strings.TrimSpace(say+" "+slows))
+		j.say(Note, OutOfBand, nil, "%s", strings.Join(append([]string{say}, slow...), " "))
 	}
 }
 

@@ -107,3 +107,37 @@ func signed(p plan.Plan, want, all string) string {
 	}
 	return ""
 }
+
+//go:embed testdata/ordinary.txt
+var ordinary string
+
+// Ordinary good recipes are quiet: at most one note in three plans, none about salt that the school allows, and nothing louder.
+func TestOrdinaryRecipesAreQuiet(t *testing.T) {
+	plans, notes := 0, 0
+	for _, row := range strings.Split(ordinary, "\n") {
+		f := strings.Split(row, " | ")
+		if len(f) != 3 || strings.HasPrefix(row, "#") {
+			continue
+		}
+		plans++
+		p, err := judged(f[1], "1 1/2 lb", demo.Galley(), "", f[2])
+		if err != nil {
+			t.Errorf("%s: %v", f[0], err)
+			continue
+		}
+		for _, c := range p.Cautions {
+			switch {
+			case c.Level != plan.Note:
+				t.Errorf("%s: %s is said: %s", f[0], c.Level, c.Say)
+			case strings.Contains(c.Say, "salt") && !slices.ContainsFunc(p.Usual.Against, func(a plan.Against) bool { return a.Of == plan.Salt && a.Verdict.Outside() }):
+				t.Errorf("%s: salt is spoken of: %s", f[0], c.Say)
+			}
+			notes++
+			t.Logf("%s: %s: %s", f[0], c.About, c.Say)
+		}
+	}
+	t.Logf("%d notes over %d plans", notes, plans)
+	if plans < 40 || notes*3 > plans {
+		t.Errorf("%d notes over %d plans, want at most one in three over forty", notes, plans)
+	}
+}
