@@ -1,7 +1,9 @@
 package api_test
 
 import (
+	"maps"
 	"net/url"
+	"strings"
 	"testing"
 
 	"risepan/api"
@@ -67,12 +69,22 @@ func TestACardIsReadWhole(t *testing.T) {
 		t.Error("a tablespoon of butter in 1 lb and three in 1 1/2 lb are not told apart")
 	}
 	read = api.RecipeRead{}
-	card["lines"] = []any{map[string]any{"amount": "1 cup", "name": "water"}, map[string]any{"amount": "3 cups", "name": "bread flour", "note": "sifted"}, map[string]any{"amount": "2 tsp", "name": "instant yeast"},
+	card["lines"] = []any{map[string]any{"amount": "1 cup", "name": "water", "from": 1}, map[string]any{"amount": "3 cups", "name": "bread flour", "note": "sifted", "from": 2}, map[string]any{"amount": "2 tsp", "name": "instant yeast", "from": 4},
 		map[string]any{"amount": "1/2 cup", "name": "raisins", "when": "beep", "optional": true}}
 	h.must(200, "POST", "~/recipes/read", card, &read)
-	if want := "1 cup water\n3 cups bread flour, sifted\n2 tsp instant yeast\nAdd-ins:\n1/2 cup raisins (optional)\nMakes 12 slices\nMethod:\nSweet cycle, light crust, not for the timer.\n"; read.Recipe.Text != want {
+	if want := "1 lb | 1 1/2 lb | size\n2/3 cup | 1 cup | water\n2 cups | 3 cups | bread flour, sifted\n1 tsp | 2 tsp | instant yeast\nAdd-ins:\n– | 1/2 cup | raisins (optional)\nMakes 12 slices\nMethod:\nSweet cycle, light crust, not for the timer.\n"; read.Recipe.Text != want {
 		t.Errorf("the edited lines are written as\n%s", read.Recipe.Text)
 	}
+	if len(read.Lines) != 4 || len(read.Columns) != 1 || len(read.Columns[0].Lines) != 3 {
+		t.Errorf("read back, the edited card is %+v beside %+v", read.Lines, read.Columns)
+	}
+	small := maps.Clone(card)
+	small["size"], small["lines"] = "1 lb", []any{map[string]any{"amount": "3/4 cup", "name": "water", "from": 1}, map[string]any{"amount": "2 cups", "name": "bread flour", "from": 2}}
+	h.must(200, "POST", "~/recipes/read", small, &read)
+	if want := "1 lb | 1 1/2 lb | size\n3/4 cup | 1 cup | water\n2 cups | 3 cups | bread flour\n"; !strings.HasPrefix(read.Recipe.Text, want) || read.Lines[0].Amount != "3/4 cup" {
+		t.Errorf("the line edited at 1 lb is written as\n%s", read.Recipe.Text)
+	}
+	read = api.RecipeRead{}
 	var kept api.RecipeRead
 	card["name"] = "Harbour loaf"
 	h.must(201, "POST", "~/recipes", card, &kept, "Idempotency-Key", "card")

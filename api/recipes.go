@@ -42,11 +42,12 @@ type LineText struct {
 	Note     string      `json:"note,omitzero"`
 	Part     recipe.Part `json:"part,omitzero"`
 	When     recipe.When `json:"when,omitzero"`
+	From     int         `json:"from,omitzero"` // which line of the text it was, from 1; left out: a new one
 }
 
-// row is the line as it stands on a card.
-func (l LineText) row() recipe.Row {
-	text := strings.TrimSpace(l.Amount + " " + l.Name)
+// edited is the line as it stands on a card.
+func (l LineText) edited() recipe.Edited {
+	text := strings.TrimSpace(l.Name)
 	for _, o := range l.Or {
 		text += ", or " + o
 	}
@@ -56,7 +57,7 @@ func (l LineText) row() recipe.Row {
 	if l.Note != "" {
 		text += ", " + l.Note
 	}
-	return recipe.Row{Part: l.Part, When: l.When, Text: text}
+	return recipe.Edited{Row: recipe.Row{Part: l.Part, When: l.When, Text: text}, Amount: strings.TrimSpace(l.Amount), From: l.From}
 }
 
 // written is the text with the lines that were edited in place of its own.
@@ -68,16 +69,11 @@ func (t RecipeText) written(k kitchen.Kitchen) (string, error) {
 	if err != nil {
 		return "", err
 	}
-	var rows []recipe.Row
+	var lines []recipe.Edited
 	for _, l := range t.Lines {
-		rows = append(rows, l.row())
+		lines = append(lines, l.edited())
 	}
-	below := card.Recipe()
-	below.Open = nil // each is among the lines
-	below.Method = slices.DeleteFunc(below.Method, func(s string) bool {
-		return slices.ContainsFunc(card.Lines, func(u recipe.Understood) bool { return u.Loose && u.Written == s })
-	})
-	return recipe.Write(rows) + below.Foot(), nil
+	return card.At(t.Size).With(lines), nil
 }
 
 // RecipeCard is a recipe as it stands, with its card's text.

@@ -69,6 +69,63 @@ func Write(rows []Row) string {
 	return b.String()
 }
 
+// Edited is one line of a card as its baker has edited it.
+type Edited struct {
+	Row
+	Amount string // as it is written; empty: none
+	From   int    // which line of the card it was, from 1; 0: a new one
+}
+
+// With writes the card with edited lines in place of its own, so that ReadCard reads them back. What the
+// card has for other sizes stays beside the line that it was of.
+func (c Card) With(lines []Edited) string {
+	r := c.Recipe()
+	r.Open = nil // each is among the lines
+	r.Method = slices.DeleteFunc(r.Method, func(s string) bool {
+		return slices.ContainsFunc(c.Lines, func(u Understood) bool { return u.Loose && clip(u.Written) == s })
+	})
+	var rows []Row
+	var names []string
+	for _, s := range c.Sizes {
+		names = append(names, s.String())
+	}
+	for _, l := range lines {
+		row := l.Row
+		if cells := c.cells(l); cells != nil {
+			row.Text = strings.Join(append(cells, l.Text), " | ")
+		} else {
+			row.Text = strings.TrimSpace(l.Amount + " " + l.Text)
+		}
+		rows = append(rows, row)
+	}
+	head := ""
+	if len(names) > 0 {
+		head = strings.Join(append(names, "size"), " | ") + "\n"
+	}
+	return head + Write(rows) + r.Foot()
+}
+
+// cells are the amounts of an edited line, one for each size of the card; none where there are no sizes, or
+// the line has no amount.
+func (c Card) cells(l Edited) []string {
+	if l.Amount == "" {
+		return nil
+	}
+	var out []string
+	for _, size := range c.Sizes {
+		text := none
+		if at := slices.IndexFunc(c.Columns, func(o Column) bool { return o.Size == size }); at < 0 {
+			text = l.Amount
+		} else if l.From > 0 && l.From <= len(c.Columns[at].Amounts) {
+			if a := c.Columns[at].Amounts[l.From-1]; a.Quantity.Sign() > 0 {
+				text = a.String()
+			}
+		}
+		out = append(out, text)
+	}
+	return out
+}
+
 // Text writes the recipe's lines, and what its card says beside them, so that ReadCard reads the same
 // back. Amounts for other sizes stand beside the lines' own in a table.
 func (r Recipe) Text() string {

@@ -783,6 +783,7 @@ export interface LineText {
   note?: string;
   part?: "" | "filling" | "glaze" | "topping";
   when?: "" | "beep" | "first knead" | "warmed first";
+  from?: number;
 }
 export interface RecipeRead {
   id?: string;

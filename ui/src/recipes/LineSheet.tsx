@@ -9,6 +9,7 @@ import { lineText } from "./ReadLines";
 
 interface Props {
   line: ReadLine;
+  number: number; // of the line, from 0
   keep: (line: LineText | null) => void; // null: it is taken out
   move: (by: number) => void;
   ask: () => void;
@@ -32,8 +33,8 @@ const field = `${box} mt-1 block h-12 w-full text-lg`;
 const press = "min-h-12 rounded-tray border-2 border-rim px-4 font-semibold text-rim hover:bg-shelf";
 
 /** One line of a recipe, field by field. */
-export function LineSheet({ line, keep, move, ask, close }: Props) {
-  const [draft, write] = useState<LineText>(lineText(line));
+export function LineSheet({ line, number, keep, move, ask, close }: Props) {
+  const [draft, write] = useState<LineText>(lineText(line, number));
   const change = (part: Partial<LineText>) => write({ ...draft, ...part });
   const larder = useLarder().data?.ingredients ?? [];
   const choices = draft.or ?? [];

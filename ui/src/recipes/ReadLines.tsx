@@ -5,10 +5,11 @@ import type { LineText, ReadLine, RecipeRead } from "../client/types.gen";
 import { LineSheet } from "./LineSheet";
 import NameSheet from "./NameSheet";
 
-/** A line as it is written, for the server to put into the text. */
-export function lineText(l: ReadLine): LineText {
-  if (!l.amount || l.loose) return { amount: "", name: l.written, part: l.part, when: l.when };
+/** The nth line as it is written, for the server to put into the text. */
+export function lineText(l: ReadLine, n: number): LineText {
+  if (!l.amount || l.loose) return { amount: "", name: l.written, part: l.part, when: l.when, from: n + 1 };
   return {
+    from: n + 1,
     amount: l.also ? `${l.amount} (${l.also})` : l.amount,
     name: l.asks ? l.named : l.name,
     or: l.or,
@@ -80,6 +81,7 @@ export function ReadLines({ read, write }: Props) {
         <LineSheet
           key={open}
           line={opened}
+          number={open}
           close={() => setOpen(null)}
           keep={(line) => {
             write(line ? texts.map((t, n) => (n === open ? line : t)) : texts.filter((_, n) => n !== open));
