@@ -184,3 +184,30 @@ func TestBadTimesAreToldAtTheField(t *testing.T) {
 		p.Until("a page for "+bad, "document.querySelector('[role=alert], h1')")
 	}
 }
+
+// Start is never offered for what the timer cannot hold, nor for a machine that is baking.
+func TestStartIsNotOfferedTooEarlyNorOnABusyMachine(t *testing.T) {
+	s := serve(t)
+	p := open(t, s.URL)
+	p.Sees("In the pan")
+	choose(p, "Mooring raisin loaf")
+	p.Click("Ready by")
+	p.Click("Day:")
+	p.Click("tomorrow")
+	p.Type("Ready time", "23:50\r")
+	p.Sees("Load the pan later and press Start at")
+	p.Until("Start to wait for its hour", "document.querySelector('[data-start]').disabled && document.querySelector('[data-start]').innerText.startsWith('Start at')")
+
+	p.Click("Start now")
+	p.Until("no delay", "document.querySelector('[data-timer]')?.innerText === 'no delay'")
+	p.Click("Start the bake")
+	p.Click("I have pressed Start")
+	p.Sees("Look at the dough ball")
+	p.Go(s.URL)
+	p.Sees("the next start is at")
+	axe(t, p, "A busy machine")
+	p.Until("Start to wait for the machine", "document.querySelector('[data-start]').disabled && shows(document.querySelector('[data-start]').innerText.replace('Start at', 'the next start is at'))")
+	p.Click("Machine:")
+	p.Click("Boatyard machine")
+	p.Until("the other machine to be free", "!document.querySelector('[data-start]').disabled && !shows('the next start is at')")
+}

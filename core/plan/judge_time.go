@@ -31,32 +31,22 @@ func dayAfter(t, now time.Time) string {
 	return " on " + t.Format("2 January")
 }
 
-// busy refuses a start on a machine that bakes, and warns of one that still cools.
+// busy refuses a start on a machine that bakes, says when the next one is possible, and warns of one that
+// still cools.
 func (j *judgement) busy() {
-	o := j.Occupied
-	if o == nil {
+	o, free := j.Occupied, j.free()
+	if !j.earliest(j.AtPanel).Before(free) || j.programme.Timer.Press.After(free) {
 		return
 	}
-	free := o.Until.Add(time.Duration(j.Machine.CoolDown) * time.Minute)
-	if o.Running && j.Now.After(o.Until) { // nobody has said that it is out
-		free = j.Now.Add(time.Duration(j.Machine.CoolDown) * time.Minute)
-	}
-	press := j.programme.Timer.Press
-	if !press.Before(free) {
-		return
-	}
-	const neat = 5 * time.Minute
-	ready := timetable.WallOf(free.Add(j.total()+neat-1).Truncate(neat), j.Zone)
-	ways := []Way{{Say: "Ready at " + ready.Clock() + " instead", Ready: ready}}
 	level := Care // there is time to measure
 	if j.AtPanel {
 		level = Stop
 	}
 	switch {
 	case o.Running && j.Now.After(o.Until):
-		j.say(level, Busy, ways, "%s still stands in %s: say that it is out, and give the machine %d min to cool.", o.Recipe, j.Machine.Name, j.Machine.CoolDown)
+		j.say(level, Busy, nil, "%s still stands in %s: say that it is out, and give the machine %d min to cool.", o.Recipe, j.Machine.Name, j.Machine.CoolDown)
 	case o.Running:
-		j.say(level, Busy, ways, "%s bakes %s until %s and then cools: the next start is at %s.", j.Machine.Name, o.Recipe, j.clock(o.Until), j.clock(free))
+		j.say(level, Busy, nil, "%s bakes %s until %s and then cools: the next start is at %s.", j.Machine.Name, o.Recipe, j.clock(o.Until), j.clock(free))
 	default:
 		j.say(Care, Busy, nil, "%s is still warm from %s and may refuse to start before %s.", j.Machine.Name, o.Recipe, j.clock(free))
 	}

@@ -24,6 +24,7 @@ type Programme struct {
 	Setting Setting            `json:"setting"`
 	AddIns  *AddIns            `json:"addIns,omitzero"`
 	Timer   timetable.Timer    `json:"timer"`
+	Later   bool               `json:"later,omitzero"` // Start is to be pressed later than everything is measured
 	Stages  []machine.Span     `json:"stages"`
 	Moments []timetable.Moment `json:"moments"`
 	Usual   Usual              `json:"usual"` // on this cycle
@@ -95,6 +96,7 @@ func MakeProgramme(p Place, w Wish, d Dough) (Programme, error) {
 	}
 	g.Moments = timetable.Moments(course, g.Setting.KeepWarm, asks(d, g.AddIns))
 	g.Timer, g.doubt = setTimer(p, w.Timing, g)
+	g.Later = g.Timer.Press.After(p.earliest(w.AtPanel))
 	g.Usual = usual(p, d, g.cycle)
 	g.Setting = pressed(p.Machine, d.Size, g)
 	return g, nil
@@ -159,11 +161,35 @@ func wholeMinute(now time.Time, atPanel bool) time.Time {
 	return t
 }
 
-// setTimer works out the delay for the wished time.
-func setTimer(p Place, t Timing, g Programme) (timetable.Timer, timetable.Doubt) {
-	press := wholeMinute(p.Now, t.AtPanel)
-	if !t.AtPanel {
+// earliest is when Start could be pressed if the machine stood free: now at the panel, else when everything
+// is measured.
+func (p Place) earliest(atPanel bool) time.Time {
+	press := wholeMinute(p.Now, atPanel)
+	if !atPanel {
 		press = press.Add(time.Duration(p.Kitchen.Lead) * time.Minute)
+	}
+	return press
+}
+
+// free is when the machine has cooled down from its last bake; the zero time where it had none of late. Of a
+// bake that nobody has said is out, it is counted from now.
+func (p Place) free() time.Time {
+	o := p.Occupied
+	if o == nil {
+		return time.Time{}
+	}
+	out := o.Until
+	if o.Running && p.Now.After(out) {
+		out = p.Now
+	}
+	return wholeMinute(out.Add(time.Duration(p.Machine.CoolDown)*time.Minute), false)
+}
+
+// setTimer works out the delay for the wished time. A plan waits until a bake that is running makes room.
+func setTimer(p Place, t Timing, g Programme) (timetable.Timer, timetable.Doubt) {
+	press := p.earliest(t.AtPanel)
+	if free := p.free(); !t.AtPanel && p.Occupied != nil && p.Occupied.Running && free.After(press) {
+		press = free
 	}
 	if t.Ready.IsZero() {
 		timer := timetable.StartAt(press, g.Setting.Total)

@@ -233,3 +233,39 @@ func TestTheRecipesOwnTemperatureWins(t *testing.T) {
 		}
 	}
 }
+
+func TestAPlanWaitsForTheMachineThatBakes(t *testing.T) {
+	cool := time.Duration(demo.Galley().CoolDown) * time.Minute
+	lead := time.Duration(heron().Lead) * time.Minute
+	for _, c := range []struct {
+		why     string
+		bake    plan.Occupied
+		atPanel bool
+		level   plan.Level // empty: nothing is said
+		press   time.Time
+		later   bool
+	}{
+		{"it bakes for three hours more", plan.Occupied{Until: evening.Add(3 * time.Hour), Running: true}, false, plan.Care, evening.Add(3*time.Hour + cool), true},
+		{"at the panel that forbids the start", plan.Occupied{Until: evening.Add(3 * time.Hour), Running: true}, true, plan.Stop, evening, false},
+		{"nobody has said that it is out", plan.Occupied{Until: evening.Add(-time.Hour), Running: true}, false, plan.Care, evening.Add(cool), true},
+		{"out long since", plan.Occupied{Until: evening.Add(-2 * cool)}, false, "", evening.Add(lead), false},
+		{"still warm: it may start all the same", plan.Occupied{Until: evening}, true, plan.Care, evening, false},
+	} {
+		w := wish(t, "Towpath white", demo.Galley(), oneHalf, "")
+		c.bake.Recipe = "Mooring raisin loaf"
+		w.Occupied, w.AtPanel = &c.bake, c.atPanel
+		p := mustMake(t, w)
+		said, _ := caution(p, plan.Busy)
+		if said.Level != c.level || !p.Timer.Press.Equal(c.press) || p.Later != c.later {
+			t.Errorf("%s: %q %s; start at %v, later %v", c.why, said.Level, said.Say, p.Timer.Press, p.Later)
+		}
+	}
+	w := wish(t, "Towpath white", demo.Galley(), oneHalf, "2026-03-11T07:00")
+	w.Occupied = &plan.Occupied{Recipe: "Mooring raisin loaf", Until: evening.Add(3 * time.Hour), Running: true}
+	p := mustMake(t, w)
+	done := p.Timer.Press.Add(time.Duration(p.Timer.Setting) * time.Minute)
+	ready, _ := w.Ready.Resolve(w.Zone)
+	if early := ready.Sub(done); !p.Timer.Press.Equal(evening.Add(3*time.Hour+cool)) || early < 0 || early >= 10*time.Minute {
+		t.Errorf("a delay counts from the start that is possible: pressed at %v for %d min, done %v early", p.Timer.Press, p.Timer.Setting, early)
+	}
+}

@@ -335,6 +335,7 @@ export interface Plan {
   setting: PlanSetting;
   addIns?: PlanAddIns;
   timer: TimetableTimer;
+  later?: boolean;
   stages: MachineSpan[];
   moments: TimetableMoment[];
   usual: PlanUsual;

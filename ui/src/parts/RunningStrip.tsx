@@ -13,19 +13,21 @@ export function RunningStrip() {
   if (!running || !zone || here.startsWith("/watch")) return null;
   const next = running.moments?.find((m) => Date.parse(m.at) > now && !m.done);
   return (
-    <Link
-      to={`/watch/${running.id}`}
-      className="flex min-h-12 items-center gap-4 px-4 text-lg font-semibold text-ink max-md:bg-shelf md:pb-2"
-    >
-      <span className="truncate">{running.recipe}</span>
-      {next ? (
-        <span className="figures whitespace-nowrap">
-          {clock(next.at, zone)} · in {countdown(Date.parse(next.at) - now)}
-        </span>
-      ) : (
-        <span>ready: take it out</span>
-      )}
-      <span className="hidden truncate text-soft md:inline">{next?.say}</span>
-    </Link>
+    <aside aria-label="The bake that runs">
+      <Link
+        to={`/watch/${running.id}`}
+        className="flex min-h-12 items-center gap-4 px-4 text-lg font-semibold text-ink max-md:bg-shelf md:pb-2"
+      >
+        <span className="truncate">{running.recipe}</span>
+        {next ? (
+          <span className="figures whitespace-nowrap">
+            {clock(next.at, zone)} · in {countdown(Date.parse(next.at) - now)}
+          </span>
+        ) : (
+          <span>ready: take it out</span>
+        )}
+        <span className="hidden truncate text-soft md:inline">{next?.say}</span>
+      </Link>
+    </aside>
   );
 }

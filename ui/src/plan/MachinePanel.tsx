@@ -28,7 +28,6 @@ export function MachinePanel({ answer, wish, renewed, stale, ask, change, start 
   const refused = plan.cautions.some((c) => c.level === "stop" || c.level === "ask");
   const asks = !plan.cautions.some((c) => c.level === "stop") && plan.cautions.some((c) => c.level === "ask");
   const pressDay = dayName(day(timer.press, zone), day(now, zone));
-  const later = timer.fit === "too far" || timer.fit === "by hand"; // Start is pressed then, not now
   const readyDay = dayName(day(timer.ready, zone), day(now, zone));
   return (
     <section aria-labelledby="panel" className="flex min-w-0 flex-col">
@@ -117,10 +116,10 @@ export function MachinePanel({ answer, wish, renewed, stale, ask, change, start 
             type="button"
             data-start
             onClick={start}
-            disabled={refused || stale || later}
+            disabled={refused || stale || plan.later}
             className="min-h-14 rounded-tray border-2 border-rim px-2 font-bold text-rim disabled:border-rule disabled:text-soft"
           >
-            {later ? `Start at ${clock(timer.press, zone)}` : "Start the bake"}
+            {plan.later ? `Start at ${clock(timer.press, zone)}` : "Start the bake"}
           </button>
         </div>
         <p className="mt-1 text-xs text-soft">

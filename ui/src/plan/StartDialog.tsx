@@ -4,7 +4,7 @@ import { useNavigate } from "react-router";
 import { Trouble } from "../client/api";
 import { planQuery, usePlan, useStartBake } from "../client/queries";
 import type { Wish } from "../client/types.gen";
-import { clock, display } from "../parts/time";
+import { clock, day, dayName, display } from "../parts/time";
 import { TroubleNote } from "../parts/Trouble";
 
 /** At the machine: what to set right now, worked out anew, and the word that Start was pressed. */
@@ -50,7 +50,8 @@ export function StartDialog({ wish, close }: { wish: Wish; close: () => void }) 
                 <b className="figures">{plan.timer.setting > 0 ? display(plan.timer.setting) : "leave it alone"}</b>
               </Step>
               <Step name="Ready">
-                <b className="figures">{clock(plan.timer.ready, answer.zone)}</b>
+                <b className="figures">{clock(plan.timer.ready, answer.zone)}</b>{" "}
+                {dayName(day(plan.timer.ready, answer.zone), day(answer.now, answer.zone))}
               </Step>
             </ol>
           )}
