@@ -138,7 +138,7 @@ var spellings = map[string]string{
 
 // pairs are words that are written as one or as two.
 var pairs = map[string]string{
-	"butter milk": "buttermilk", "sour dough": "sourdough", "non fat": "fatfree", "whole meal": "wholemeal", "corn starch": "cornstarch", "free range": "freerange", "stone ground": "stoneground",
+	"butter milk": "buttermilk", "sour dough": "sourdough", "non fat": "fatfree", "whole meal": "wholemeal", "corn starch": "cornstarch", "free range": "freerange", "semi sweet": "semisweet", "stone ground": "stoneground",
 	"lin seed": "linseed", "room temperature": "roomtemperature", "low fat": "lowfat", "fat free": "fatfree", "reduced fat": "reducedfat", "full fat": "fullfat", "sugar free": "sugarfree",
 	"gluten free": "glutenfree", "dairy free": "dairyfree", "low sodium": "lowsodium", "reduced sodium": "lowsodium", "low sugar": "lowsugar", "low salt": "lowsalt",
 }
@@ -311,7 +311,8 @@ func (f *Found) sort(words []string, e entry) {
 		case state, cooking:
 			add(&f.State, w)
 		case grade, colour:
-			if m == grade || f.Ingredient.Kind == Extra || !slices.Contains(e.words, w) { // white flour is no grade of flour
+			named := slices.Contains(e.words, w) && f.Ingredient.Kind != Extra
+			if !named || m == grade && w != "whole" { // white is no grade of flour, and whole none of wheat
 				add(&f.Grade, w)
 			}
 		}

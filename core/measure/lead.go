@@ -255,8 +255,10 @@ func (l *Lead) second(rest string, s Standard) string {
 	}
 	if m := slash.FindString(rest); m != "" {
 		if a, after, ok := ParsePrefix(tidied(rest[len(m):]), s); ok && a.Unit != Piece {
-			l.Also = a
-			return strings.TrimPrefix(after, ".")
+			also := Lead{Amount: a}
+			after = also.compound(strings.TrimSpace(strings.TrimPrefix(after, ".")), s) // "500 g/1 lb 2 oz"
+			l.Also = also.Amount
+			return after
 		}
 	}
 	if after, found := strings.CutPrefix(rest, "or "); found {

@@ -27,7 +27,7 @@ func (r reading) partOf(of, what string) string {
 var (
 	temperature = regexp.MustCompile(`(?i)(?:at |to |@ ?)?(\d{2,3})(?:\s*[-–]\s*(\d{2,3}))?\s*(?:(?:°|º|degrees?|deg\.?)?\s*(C|F|Celsius|Fahrenheit)\b|[°º]|degrees?\b)`)
 	paren       = regexp.MustCompile(`\s*\(([^()]*)\)`)
-	places      = regexp.MustCompile(`(?i)\s+(?:in|with|from|without|made|such as|like|for|at|soaked|cut|that|which|warmed|heated|packed)\s`)
+	places      = regexp.MustCompile(`(?i)\s+(?:in|(?:(?:mixed|beaten|whisked|blended) )?with|from|without|made|such as|like|for|at|soaked|cut|that|which|warmed|heated|packed)\s`)
 	dash        = regexp.MustCompile(`\s+[-–—]\s+`)
 )
 

@@ -66,7 +66,7 @@ var (
 		{regexp.MustCompile(`(?i)[,(]?\s*(?:plus |and )?(?:extra |more )?(?:for (?:the )?(?:dusting|greasing|kneading|rolling|shaping|pan|tin|work ?surface|bowl)|to (?:serve|dust|grease))\b[^,]*$`), InDough, true},
 	}
 	more   = regexp.MustCompile(`(?i)[,]?\s*\(?(?:\bplus|\band|\+) ?(?:a little |some )?(?:extra|more)\b.*$`)
-	little = regexp.MustCompile(`(?i)^(?:a (?:little|few(?: drops(?: of)?)?|bit of|drizzle of|sprinkling of)|some|extra|enough)\s+`)
+	little = regexp.MustCompile(`(?i)^(?:a (?:good |generous )?(?:little|few(?: drops(?: of)?)?|(?:bit|drizzle|sprinkling|glug|splash) of)|some|extra|enough)\s+`)
 	taste  = regexp.MustCompile(`(?i)[,(]?\s*\(?(?:or )?(?:to taste|as needed|as required|as necessary)\)?`)
 )
 
@@ -128,8 +128,8 @@ func (r reading) parted(text string, all *Understood) string {
 		if at == nil || at[1]-at[0] == len(text) {
 			continue
 		}
-		if _, amount := measure.ReadLead(text, r.standard); p.not && amount && more.MatchString(text) {
-			return text // only what is more than the amount is not for the loaf
+		if _, amount := measure.ReadLead(text, r.standard); amount && more.MatchString(text) {
+			return text // only what is more than the amount is for there
 		}
 		all.Loose, all.Line.Part = p.not, p.part
 		return strings.TrimSpace(text[:at[0]] + text[at[1]:])
