@@ -182,7 +182,7 @@ var headWords = map[string]place{
 	"add at signal": {InDough, AtBeep}, "add at the signal": {InDough, AtBeep}, "extras": {InDough, AtBeep}, "at beep": {InDough, AtBeep}, "fruit": {InDough, AtBeep}, "add later": {InDough, AtBeep},
 	"icing": {Glaze, InPan}, "frosting": {Glaze, InPan}, "egg wash": {Glaze, InPan}, "wash": {Glaze, InPan}, "syrup": {Glaze, InPan}, "drizzle": {Glaze, InPan}, "to glaze": {Glaze, InPan}, "glazing": {Glaze, InPan},
 	"to finish": {Topping, InPan}, "to top": {Topping, InPan}, "finish": {Topping, InPan}, "crosses": {Topping, InPan}, "streusel": {Topping, InPan}, "crumble": {Topping, InPan}, "toppings": {Topping, InPan},
-	"to decorate": {Topping, InPan}, "decoration": {Topping, InPan}, "crumb topping": {Topping, InPan}, "stuffing": {Filling, InPan}, "fillings": {Filling, InPan},
+	"to decorate": {Topping, InPan}, "decoration": {Topping, InPan}, "crumb topping": {Topping, InPan}, "water bath": {Topping, InPan}, "poaching bath": {Topping, InPan}, "boiling bath": {Topping, InPan}, "stuffing": {Filling, InPan}, "fillings": {Filling, InPan},
 	"hold back": {InDough, AtKnead}, "held back": {InDough, AtKnead}, "warm first": {InDough, Warmed},
 }
 
