@@ -5,6 +5,7 @@ import (
 	"strings"
 
 	"risepan/core/larder"
+	"risepan/core/measure"
 )
 
 // place is where and when lines go in.
@@ -85,10 +86,6 @@ func (c Card) With(lines []Edited) string {
 		return slices.ContainsFunc(c.Lines, func(u Understood) bool { return u.Loose && clip(u.Written) == s })
 	})
 	var rows []Row
-	var names []string
-	for _, s := range c.Sizes {
-		names = append(names, s.String())
-	}
 	for _, l := range lines {
 		row := l.Row
 		if cells := c.cells(l); cells != nil {
@@ -98,11 +95,19 @@ func (c Card) With(lines []Edited) string {
 		}
 		rows = append(rows, row)
 	}
-	head := ""
-	if len(names) > 0 {
-		head = strings.Join(append(names, "size"), " | ") + "\n"
+	return head(c.Sizes) + Write(rows) + r.Foot()
+}
+
+// head names the sizes of a table, where there are any.
+func head(sizes []measure.LoafSize) string {
+	var b strings.Builder
+	for _, s := range sizes {
+		b.WriteString(s.String() + " | ")
 	}
-	return head + Write(rows) + r.Foot()
+	if b.Len() > 0 {
+		b.WriteString("size\n")
+	}
+	return b.String()
 }
 
 // cells are the amounts of an edited line, one for each size of the card; none where there are no sizes, or
@@ -133,7 +138,7 @@ func (r Recipe) Text() string {
 	for n, l := range r.Lines {
 		rows = append(rows, Row{l.Part, l.When, r.cells(n) + l.named()})
 	}
-	return r.head() + Write(rows) + r.Foot()
+	return head(r.sizes()) + Write(rows) + r.Foot()
 }
 
 // Foot is what stands below the lines: rows that are not understood, what it makes, the method.
@@ -162,16 +167,15 @@ func (r Recipe) table() []Column {
 	return all
 }
 
-// head names the sizes of a table, where there is one.
-func (r Recipe) head() string {
+// sizes are those of the recipe's table; none where it has no other than its own.
+func (r Recipe) sizes() (out []measure.LoafSize) {
 	if len(r.Columns) == 0 {
-		return ""
+		return nil
 	}
-	var names []string
 	for _, c := range r.table() {
-		names = append(names, c.Size.String())
+		out = append(out, c.Size)
 	}
-	return strings.Join(names, " | ") + " | size\n"
+	return out
 }
 
 // cells are the amounts of a line, one for each size.
