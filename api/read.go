@@ -9,7 +9,6 @@ import (
 
 	"risepan/core/fault"
 	"risepan/core/formula"
-	"risepan/core/kind"
 	"risepan/core/kitchen"
 	"risepan/core/larder"
 	"risepan/core/measure"
@@ -192,13 +191,13 @@ func (u *understood) look(k kitchen.Kitchen) {
 		everything += w.Grams
 		grams[w.Line.ID] = w.Grams
 	}
-	switch likely, ask := scale.Questions(r.Size, out.Formula.Flour); {
+	switch likely, ask := scale.Questions(r.Kind, r.Size, out.Formula.Flour); {
 	case r.Size.IsZero() && out.Formula.Flour > 0:
-		r.Size = scale.Infer(out.Formula.Flour, everything)
+		r.Size = scale.Infer(r.Kind, out.Formula.Flour, everything)
 	case r.Size.IsZero():
 		r.Size = measure.LoafPounds(3, 2)
 	default:
-		if ask && kind.Of(r.Kind).BySize() && out.Formula.Flour > 0 {
+		if ask && out.Formula.Flour > 0 {
 			out.Question = &likely
 		}
 	}

@@ -63,17 +63,23 @@ type Step struct {
 const (
 	toBloom machine.Minutes = 8
 	toCool  machine.Minutes = 15
+	toStand machine.Minutes = 60 // until it is no warmer than the kitchen
 )
 
 // Steps lays a plan out as steps. What went in already, by line, is topped up where the plan now wants
 // more of it.
 func Steps(k kitchen.Kitchen, p plan.Plan, in map[string]measure.Grams) []Step {
 	b := &maker{kitchen: k, plan: p, in: in}
+	for n, a := range p.Ahead {
+		b.add(Step{ID: fmt.Sprintf("ahead %d %s", n, a.Line), Kind: Look, Say: "Done beforehand? " + a.Say})
+	}
 	b.tools()
 	b.look()
+	b.fridge()
 	b.prepare()
 	b.load()
 	b.aside()
+	b.parts()
 	b.add(Step{ID: "wipe", Kind: Wipe, Say: "Tap the pan to settle it, and wipe its rim clean."})
 	b.add(Step{ID: "recall", Kind: Recall, Say: "Is everything in?", Why: "Look at each once more: paddle, liquid, salt, yeast."})
 	b.add(Step{ID: "pan in", Kind: PanIn, Say: "Pan into the machine until it clicks. Handle down, lid shut.", Why: "Line it up with its drive; press or twist."})
@@ -167,11 +173,82 @@ func (b *maker) look() {
 	}
 }
 
+// fridge names what is cold and is to come to the kitchen's warmth before it goes in.
+func (b *maker) fridge() {
+	var cold []string
+	fromFridge := map[string]bool{}
+	for _, part := range b.plan.Heat.Parts {
+		fromFridge[part.Line] = part.Cold
+	}
+	for _, l := range b.plan.Lines {
+		i := b.ingredient(l)
+		own := (recipe.Line{Note: l.Note}).Aside().Warmth
+		keptCold := i.Spoils || i.Kind == larder.Fat && i.State != larder.AtRoom || i.Kind == larder.Yeast && i.Spoils
+		if !keptCold || l.Part != recipe.InDough || l.ID == b.plan.Heat.Line || fromFridge[l.ID] || own == "cold" || b.warmed(l.ID) {
+			continue
+		}
+		cold = append(cold, l.Name)
+	}
+	if len(cold) == 0 {
+		return
+	}
+	b.add(Step{ID: "fridge", Kind: Look, Say: "Take these out of the fridge, to come to the kitchen's warmth.", List: cold,
+		Why: "What is cold slows the yeast. Half an hour does for an egg in its shell or butter in pieces."})
+}
+
+// warmed reports whether a line goes on the stove with the liquid.
+func (b *maker) warmed(line string) bool {
+	return slices.ContainsFunc(b.plan.Pan.Layers, func(l pan.Layer) bool { return l.Place == pan.Together && slices.Contains(l.Lines, line) })
+}
+
+// fitted says how this machine's paddles go in.
+func fitted(p machine.Paddles) (say, why string) {
+	say, why = "Pan out of the machine. Paddle on its shaft, right down.", "A little play is normal."
+	if p.Count > 1 {
+		say = "Pan out of the machine. A paddle on each shaft, right down."
+	}
+	switch {
+	case p.Folding && p.Count > 1:
+		why += " Folding paddles stand upright."
+	case p.Folding:
+		why += " A folding paddle stands upright."
+	case p.Count > 1:
+		why += " The booklet says how they stand to each other."
+	}
+	return say, why
+}
+
+// partsOf are the parts of a recipe beside its dough, in the order in which they are wanted.
+var partsOf = []struct {
+	part      recipe.Part
+	into, why string
+}{
+	{recipe.Filling, "a bowl, for the filling", "It goes in when the dough is rolled out."},
+	{recipe.Glaze, "a cup, for the glaze", "It is brushed on before the baking or at its end."},
+	{recipe.Topping, "a bowl, for the topping", "It is strewn on before the baking."},
+}
+
+// parts gets the fillings, glazes and toppings ready.
+func (b *maker) parts() {
+	for _, of := range partsOf {
+		for _, l := range b.plan.Lines {
+			if l.Part != of.part {
+				continue
+			}
+			why := of.why
+			if b.ingredient(l).Spoils {
+				why += " Until then it waits in the fridge."
+			}
+			b.measure(l.ID, of.into, pan.Layer{Stuff: l.Stuff, Reason: why})
+		}
+	}
+}
+
 // prepare brings liquid and fat to where they should be, and sets the paddle.
 func (b *maker) prepare() {
 	p := b.plan
 	for _, l := range p.Lines {
-		if (recipe.Line{Note: l.Note}).Waits() {
+		if (recipe.Line{Note: l.Note}).Waits() && !slices.ContainsFunc(p.Ahead, func(a plan.Ahead) bool { return a.Line == l.ID }) {
 			b.add(Step{ID: "ready " + l.ID, Kind: Look, Say: fmt.Sprintf("Have the %s ready: %s.", l.Name, l.Note), Why: "The recipe asks for it beforehand."})
 		}
 	}
@@ -180,7 +257,11 @@ func (b *maker) prepare() {
 		for _, id := range p.Pan.Layers[n].Lines {
 			b.measure(id, "a small saucepan", p.Pan.Layers[n])
 		}
-		b.add(Step{ID: "cool", Kind: Wait, Say: "Warm it through, stirring; then let it cool to 40 °C.", Wait: toCool, Why: "Hotter than 43 °C harms the yeast."})
+		cool := Step{ID: "cool", Kind: Wait, Say: "Warm it through, stirring; then let it cool to 40 °C.", Wait: toCool, Why: "Hotter than 43 °C harms the yeast."}
+		if p.Heat.Cool {
+			cool.Say, cool.Wait, cool.Why = "Warm it through, stirring; then let it cool to the kitchen's temperature.", toStand, "It waits with the yeast until the cycle begins: nothing in the pan may be warm."
+		}
+		b.add(cool)
 	}
 	if h := p.Heat; h.Line != "" {
 		say := fmt.Sprintf("Bring the %s to %s: %s.", h.Name, h.At, h.Touch)
@@ -210,7 +291,11 @@ func (b *maker) prepare() {
 			b.add(Step{ID: "cut " + id, Kind: Cut, Say: say, Stuff: pan.Fat, Why: layer.Reason})
 		}
 	}
-	b.add(Step{ID: "paddle", Kind: Paddle, Say: "Pan out of the machine. Paddle on its shaft, right down.", Why: "A little play is normal; a folding paddle stands upright."})
+	say, why := fitted(p.Pan.Paddles)
+	b.add(Step{ID: "paddle", Kind: Paddle, Say: say, Why: why})
+	if b.kitchen.Grease {
+		b.add(Step{ID: "grease", Kind: Wipe, Say: "Grease the pan and the paddle lightly.", Why: "As this kitchen does, where loaves stick."})
+	}
 }
 
 func kettle(h plan.Heat) string {
@@ -254,11 +339,11 @@ func (b *maker) load() {
 
 // aside gets the add-ins ready.
 func (b *maker) aside() {
-	into := "a bowl, for the beep"
-	if a := b.plan.AddIns; a != nil && a.Way == plan.InBox {
-		into = "the dispenser"
-	}
 	for _, id := range b.plan.Pan.Aside {
+		into := "a bowl, for the beep"
+		if b.plan.AddIns.Of(id) == plan.InBox {
+			into = "the dispenser"
+		}
 		l := b.line(id)
 		b.measure(id, into, pan.Layer{Stuff: pan.AddIn, Reason: strings.Join(l.Tips, " ")})
 	}
@@ -270,7 +355,7 @@ const slack = 0.03
 func (b *maker) measure(id, into string, layer pan.Layer) {
 	l := b.line(id)
 	s := Step{ID: "measure " + id, Kind: Measure, Say: l.Name, Line: id, Stuff: layer.Stuff, Into: into, Why: layer.Reason}
-	if yeast := b.plan.Formula.Yeast; b.ingredient(l).Kind == larder.Yeast && b.plan.Usual.Bands.Yeast.Judge(yeast, yeast).Outside() {
+	if yeast := b.plan.Formula.Yeast; b.ingredient(l).Kind == larder.Yeast && l.Locked != "" && b.plan.Usual.Bands.Yeast.Judge(yeast, yeast).Outside() {
 		s.Ask = fmt.Sprintf("%s of yeast is unusual for this flour. Look at the spoon again: tablespoon or teaspoon?", shown(l))
 	}
 	b.add(s)

@@ -171,13 +171,9 @@ func (s Session) Measured(p plan.Plan) []plan.Lock {
 func went(l plan.Line) measure.Amount {
 	const parts = 1000
 	switch {
-	case l.Locked != "":
-		if a, err := measure.Parse(l.Locked, measure.US); err == nil {
-			return a
-		}
-	case l.Pieces > 0:
+	case l.Pieces > 0 && l.Locked == "":
 		return measure.Of(l.Pieces, 1, measure.Piece)
-	case !l.Fixed && len(l.Measured.Scoops) > 0:
+	case l.Locked != "" && l.Measured.Volume > 0, !l.Fixed && len(l.Measured.Scoops) > 0:
 		return measure.Of(int64(math.Round(float64(l.Measured.Volume)*parts)), parts, measure.Millilitre)
 	}
 	return measure.Of(int64(math.Round(float64(l.Exact)*10)), 10, measure.Gram)

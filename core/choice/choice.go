@@ -149,6 +149,60 @@ var rules = []func(c machine.Cycle, t machine.Totals, n Needs) (points int, say 
 	},
 }
 
+// harms say what a cycle of a character does to a dough that it is not made for. An empty text: none.
+var harms = map[machine.Character]func(Needs) string{
+	machine.BakeOnly: func(Needs) string {
+		return "Bake only neither mixes nor raises: flour and water would bake as they lie. It is for what was mixed elsewhere."
+	},
+	machine.Dough: func(n Needs) string {
+		if n.row().Shaped {
+			return ""
+		}
+		return "The dough cycle stops before baking: you would find raw dough, to be shaped and baked in the oven."
+	},
+	machine.PastaDough: func(Needs) string {
+		return "A pasta cycle kneads for some minutes and stops: nothing rises, and nothing is baked."
+	},
+	machine.QuickBread: func(n Needs) string {
+		if n.Formula.Yeast == 0 {
+			return ""
+		}
+		return "A quick bread cycle bakes as soon as it has mixed: a yeast dough has no time to rise, and comes out like a brick."
+	},
+	machine.Jam: func(Needs) string { return "A jam cycle stirs and boils: a dough would burn on to the pan." },
+	machine.Starter: func(Needs) string {
+		return "A starter cycle keeps a culture warm for hours: nothing is kneaded, and nothing is baked."
+	},
+	machine.GlutenFree: func(n Needs) string {
+		if n.row().Batter || n.row().Dense || n.Formula.Yeast == 0 {
+			return ""
+		}
+		return "A gluten-free cycle mixes once and lets it rise once: a wheat dough is kneaded too little, and comes out low and coarse."
+	},
+}
+
+// Harm says what would happen to the dough on a cycle that cannot make this bread; nothing where it can.
+func Harm(c machine.Cycle, n Needs) string {
+	if say, ok := harms[c.Character]; ok {
+		return say(n)
+	}
+	t := c.Programme(n.Size, machine.Medium).Totals()
+	switch {
+	case n.Formula.Yeast == 0 && t.Rise > 0:
+		return fmt.Sprintf("%s kneads and then waits %s hours to bake: without yeast nothing rises in them, and the leavening is spent before the heat.", c.Name, hours(t.Rise))
+	case n.row().Batter && t.KnockBacks > 0 && c.Character != machine.Rapid:
+		return fmt.Sprintf("%s knocks back what has risen, and a gluten-free batter does not rise again.", c.Name)
+	case n.row().Shaped && t.Bake > 0:
+		return fmt.Sprintf("%s bakes the dough where it lies: there is nothing to shape.", c.Name)
+	}
+	return ""
+}
+
+// hours is a length of time to the half hour.
+func hours(m machine.Minutes) string {
+	return fmt.Sprintf("%g", float64((m+15)/30)/2)
+}
+
 // Cycles ranks the machine's cycles for a dough and the baker's wishes, best first. Those that grant
 // every wish come before those that do not, and those made for another dough come last.
 func Cycles(m machine.Machine, n Needs) []Option {

@@ -6,16 +6,19 @@ import "risepan/core/recipe"
 
 // Row is what a kind of recipe is like.
 type Row struct {
-	Bands    Bands   // what is usual, in the booklet school of salt
-	Low      float64 // baked volume at the least, ml per g of the flour, of a batter per g of it all
-	High     float64 // and at the most
-	Batter   bool    // poured rather than kneaded to a ball: only its sides are scraped
-	Loose    bool    // a batter without yeast: loaded wet, then flour, the leavening in the middle
-	ByRapid  bool    // on a rapid cycle it is held against what is usual there
-	Shaped   bool    // by hand: the machine kneads and raises only
-	FewKnock bool    // dislikes more than one knock-back
-	Dense    bool    // moist and close: it wants longer until its middle is done
-	Edges    Edges   // beyond which no loaf of it lies
+	Bands    Bands         // what is usual, in the booklet school of salt
+	Low      float64       // baked volume at the least, ml per g of the flour, of a batter per g of it all
+	High     float64       // and at the most
+	Batter   bool          // poured rather than kneaded to a ball: only its sides are scraped
+	Loose    bool          // a batter without yeast: loaded wet, then flour, the leavening in the middle
+	ByRapid  bool          // on a rapid cycle it is held against what is usual there
+	Shaped   bool          // by hand: the machine kneads and raises only
+	FewKnock bool          // dislikes more than one knock-back
+	ByWeight bool          // its flour says little of its size: the weight of all of it does
+	OfAll    Band          // baked volume at the least, ml per g of all of it; zero: its flour tells
+	Dense    bool          // moist and close: it wants longer until its middle is done
+	Edges    Edges         // beyond which no loaf of it lies
+	Finish   recipe.Finish // of what is shaped by hand, where the recipe says nothing
 }
 
 // Edges are the figures, per 100 of flour, beyond which something is a slip and not a taste. A figure of 0
@@ -48,9 +51,6 @@ func (e Edges) wet(low, high, yeast float64) Edges {
 	return e
 }
 
-// BySize reports whether the flour of a loaf tells its size; a batter's says little.
-func (r Row) BySize() bool { return !r.Loose }
-
 // Rapid is what is usual on a rapid cycle, for the kinds that are held against it.
 var Rapid = Bands{Hydration: Band{60, 72}, Salt: Band{1.6, 2.8}, Yeast: Band{2.0, 3.4}, Sugar: Band{1, 8}, Fat: Band{1, 9}}
 
@@ -64,13 +64,13 @@ var table = map[recipe.Kind]Row{
 		Bands: Bands{Band{52, 66}, Band{1.4, 2.4}, Band{1.2, 2.6}, Band{8, 20}, Band{5, 25}, Band{}}},
 	recipe.Crusty: {Edges: kneaded, Low: 5.5, High: 6.0,
 		Bands: Bands{Band{60, 70}, Band{1.6, 2.8}, Band{0.8, 1.7}, Band{0, 2}, Band{0, 4}, Band{}}},
-	recipe.Dough: {Edges: kneaded, Low: 5.5, High: 6.0, Shaped: true,
+	recipe.Dough: {Edges: kneaded, Low: 5.5, High: 6.0, Shaped: true, Finish: recipe.Finish{Shape: 15, Rise: 40, Oven: 20},
 		Bands: Bands{Band{57, 72}, Band{1.6, 2.8}, Band{1.0, 2.2}, Band{0, 20}, Band{0, 25}, Band{}}},
 	recipe.GlutenFree: {Edges: kneaded.wet(60, 140, 6), Low: 3.5, High: 3.5, Batter: true, FewKnock: true,
 		Bands: Bands{Band{80, 110}, Band{1.4, 2.8}, Band{1.2, 2.8}, Band{1, 10}, Band{5, 20}, Band{}}},
-	recipe.LowCarb: {Edges: kneaded.wet(60, 230, 4.5), Low: 3.5, High: 3.5, FewKnock: true, Dense: true,
+	recipe.LowCarb: {Edges: kneaded.wet(60, 230, 4.5), Low: 3.5, High: 3.5, FewKnock: true, Dense: true, ByWeight: true, OfAll: Band{1.6, 2.0},
 		Bands: Bands{Band{85, 130}, Band{1.4, 2.8}, Band{1.8, 3.5}, Band{0, 3}, Band{4, 25}, Band{}}},
-	recipe.QuickBread: {Edges: batter, Low: 2.2, High: 2.2, Batter: true, Loose: true,
+	recipe.QuickBread: {Edges: batter, Low: 2.2, High: 2.2, Batter: true, Loose: true, ByWeight: true,
 		Bands: Bands{Powder: Band{3, 5}}},
 }
 

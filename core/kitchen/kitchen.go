@@ -39,6 +39,7 @@ type Kitchen struct {
 	Liquid   dough.School        `json:"liquid"`            // how it is tempered
 	Lead     machine.Minutes     `json:"lead"`              // to load the pan and press Start
 	Loading  pan.Manner          `json:"loading"`           // as it likes to load a pan; empty: as the booklet has it
+	Grease   bool                `json:"grease,omitzero"`   // the pan lightly, where loaves stick; else it stays bare
 	Quiet    Quiet               `json:"quiet"`             // hours in which nobody should be woken
 	Prefer   []Preference        `json:"prefer"`            // measures liked for an ingredient
 	Facts    []larder.Ingredient `json:"facts,omitzero"`    // its own rows, in place of the table's

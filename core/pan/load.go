@@ -124,12 +124,11 @@ func (m Manner) steps() []step {
 			leavening,
 		}, onFlour...)
 	case Premixed:
-		return []step{
-			liquid, m.fat(),
-			{Flour, slices.Concat(flours, sweetOrSalt, dryMilks, dryExtras), Mixed, "All dry things stirred together in a bowl first, so that none lies in a heap."},
+		return append(m.wetAndFat(liquid), []step{
+			{Flour, slices.Concat(flours, sweetOrSalt, dryMilks, dryExtras, leavenings), Mixed, "All dry things stirred together in a bowl first, so that none lies in a heap."},
 			{AddIn, extras, Spread, "On the dry mix."},
-			{Yeast, raising, Middle, "On top of the dry mix, away from the liquid."},
-		}
+			{Yeast, yeasts, Middle, "On top of the dry mix, away from the liquid."},
+		}...)
 	case Batter:
 		return []step{
 			{Liquid, []larder.Kind{larder.Liquid, larder.Syrup}, Spread, "Liquids first."},
@@ -142,12 +141,7 @@ func (m Manner) steps() []step {
 			{AddIn, extras, Spread, "Last, on top."},
 		}
 	}
-	var out []step
-	if m.Fat == FatFloor {
-		out = append(out, fatSteps[FatFloor], liquid)
-	} else {
-		out = append(out, liquid, m.fat())
-	}
+	out := m.wetAndFat(liquid)
 	switch m.Salt {
 	case SaltWet:
 		out = append(out, saltInLiquid, step{DryExtra, dryMilks, Spread, "Under the flour."}, flour)
@@ -165,7 +159,13 @@ func (m Manner) steps() []step {
 	return append(out, yeastSteps[m.Yeast])
 }
 
-func (m Manner) fat() step { return fatSteps[m.Fat] }
+// wetAndFat are the liquid and the fat, which may lie under it.
+func (m Manner) wetAndFat(liquid step) []step {
+	if m.Fat == FatFloor {
+		return []step{fatSteps[FatFloor], liquid}
+	}
+	return []step{liquid, fatSteps[m.Fat]}
+}
 
 func (m Manner) dryFirst(saltInLiquid step) []step {
 	yeast := step{Yeast, raising, Spread, "First, on the floor of the pan, so that the flour keeps it dry."}

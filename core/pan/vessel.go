@@ -41,7 +41,8 @@ func (f Fill) String() string {
 	return fmt.Sprintf("%.0f–%.0f %% of the pan", 100*float64(f.Low/f.Pan), 100*float64(f.High/f.Pan))
 }
 
-// FillOf estimates the fill of a loaf from its flour, or for a quick bread from the whole batter.
+// FillOf estimates the fill of a loaf from its flour, for a quick bread from the whole batter; what holds much
+// beside its flour fills no less than its weight does.
 func (v Vessel) FillOf(k recipe.Kind, flour, batter measure.Grams) Fill {
 	row, of := kind.Of(k), flour
 	if row.Loose {
@@ -50,7 +51,7 @@ func (v Vessel) FillOf(k recipe.Kind, flour, batter measure.Grams) Fill {
 	return Fill{
 		Pan:  v.Volume(),
 		Room: v.Volume() * (1 + dome),
-		Low:  measure.Millilitres(float64(of) * row.Low),
-		High: measure.Millilitres(float64(of) * row.High),
+		Low:  measure.Millilitres(max(float64(of)*row.Low, float64(batter)*row.OfAll.Low)),
+		High: measure.Millilitres(max(float64(of)*row.High, float64(batter)*row.OfAll.High)),
 	}
 }

@@ -8,6 +8,7 @@ import (
 	"risepan/core/kind"
 	"risepan/core/kitchen"
 	"risepan/core/larder"
+	"risepan/core/machine"
 	"risepan/core/measure"
 	"risepan/core/pan"
 	"risepan/core/recipe"
@@ -21,6 +22,7 @@ type Amounts struct {
 	Lines    []Line   `json:"lines"` // in the recipe's order
 	Rounding Rounding `json:"rounding"`
 	Pan      Pan      `json:"pan"`
+	Ahead    []Ahead  `json:"ahead,omitzero"` // what is begun hours or days before
 	Heat     Heat     `json:"heat"`
 
 	misses []scoop.Miss
@@ -61,14 +63,15 @@ type Named struct {
 
 // Pan is the loaded pan.
 type Pan struct {
-	Order  pan.Order   `json:"order"`
-	Manner pan.Manner  `json:"manner"` // in full
-	Why    string      `json:"why"`    // this order
-	Vessel pan.Vessel  `json:"vessel"`
-	Layers []pan.Layer `json:"layers"`         // from the floor upwards
-	Knead  []string    `json:"knead,omitzero"` // lines held back until the first knead
-	Aside  []string    `json:"aside"`          // lines kept for the beep
-	Fill   pan.Fill    `json:"fill"`
+	Order   pan.Order       `json:"order"`
+	Manner  pan.Manner      `json:"manner"` // in full
+	Why     string          `json:"why"`    // this order
+	Vessel  pan.Vessel      `json:"vessel"`
+	Paddles machine.Paddles `json:"paddles,omitzero"`
+	Layers  []pan.Layer     `json:"layers"`         // from the floor upwards
+	Knead   []string        `json:"knead,omitzero"` // lines held back until the first knead
+	Aside   []string        `json:"aside"`          // lines kept for the beep
+	Fill    pan.Fill        `json:"fill"`
 }
 
 // MakeAmounts turns a dough and its programme into what the hands do.
@@ -78,7 +81,7 @@ func MakeAmounts(p Place, w Wish, d Dough, g Programme) (Amounts, error) {
 		return Amounts{}, err
 	}
 	measured := round(p, w, d, in)
-	a := Amounts{Rounding: measured.rounding, misses: measured.misses, Pan: load(p, w, d, g)}
+	a := Amounts{Rounding: measured.rounding, misses: measured.misses, Pan: load(p, w, d, g), Ahead: ahead(d, g.Timer.Press)}
 	weights := make([]measure.Grams, len(d.lines)) // that go into the pan
 	for n, l := range d.lines {
 		if weights[n] = l.Grams; in[n].Fixed {
@@ -96,12 +99,41 @@ func MakeAmounts(p Place, w Wish, d Dough, g Programme) (Amounts, error) {
 			line.Weight = p.Kitchen.Weights.Text(weights[n], finely(l.Ingredient))
 		}
 		if m := w.locked(l.Line.ID); m >= 0 {
-			line.Locked = w.Locks[m].Amount.String()
+			line.Locked = lockedText(p.Kitchen, l.Ingredient, w.Locks[m].Amount)
 		}
 		a.Lines = append(a.Lines, line)
 	}
 	a.Heat, err = temper(p, w, d, g, a.Pan.Order)
 	return a, err
+}
+
+// goesIn is what goes in of a line: what it is held at, or what the loaf wants.
+func (h Handling) goesIn(l scale.Line) measure.Grams {
+	if m := h.locked(l.Line.ID); m >= 0 {
+		if g, err := l.Ingredient.Weigh(h.Locks[m].Amount); err == nil {
+			return g
+		}
+	}
+	return l.Grams
+}
+
+// near is how far spoons may lie from a volume that is told by them, as a share.
+const near = 0.015
+
+// lockedText is an amount that a line is held at, as a cook would say it: what was measured by spoons is told by
+// them, and not in decimals of a millilitre.
+func lockedText(k kitchen.Kitchen, i larder.Ingredient, a measure.Amount) string {
+	if a.Unit != measure.Millilitre || a.Quantity.IsWhole() {
+		return a.String()
+	}
+	g, err := i.Weigh(a)
+	if err != nil {
+		return a.String()
+	}
+	if spoons, ok := scoop.NewSet(k.Measures, k.Standard).Nearest(i, g); ok && math.Abs(float64(spoons.Grams/g)-1) < near {
+		return spoons.String()
+	}
+	return k.Weights.Text(g, finely(i))
 }
 
 // describe is a line as it is named, weighed and noted.
@@ -188,7 +220,7 @@ func load(p Place, w Wish, d Dough, g Programme) Pan {
 		if l.Line.Part != recipe.InDough {
 			continue
 		}
-		batter += l.Grams
+		batter += w.goesIn(l)
 		when := l.Line.When
 		if when == recipe.AtBeep && !g.atBeep(l.Line) {
 			when = recipe.InPan
@@ -210,7 +242,7 @@ func load(p Place, w Wish, d Dough, g Programme) Pan {
 	if aside == nil {
 		aside = []string{}
 	}
-	return Pan{manner.Order, manner, why, p.Machine.Vessel, loaded.Layers, loaded.Knead, aside,
+	return Pan{manner.Order, manner, why, p.Machine.Vessel, p.Machine.Paddles, loaded.Layers, loaded.Knead, aside,
 		p.Machine.Vessel.FillOf(d.Kind, d.Formula.Flour, batter)}
 }
 

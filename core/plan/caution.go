@@ -65,6 +65,7 @@ const (
 	WetYeast    About = "yeast"
 	Cupboard    About = "cupboard"
 	Allergy     About = "allergy"
+	Beforehand  About = "beforehand"
 )
 
 // Way is a way out of a caution: what of the wish to change.
@@ -121,6 +122,7 @@ func judge(p Place, w Wish, d Dough, g Programme, a Amounts) []Caution {
 	j.clocks()
 	j.machine()
 	j.lines()
+	j.ahead()
 	j.formula()
 	j.flour()
 	j.stock()

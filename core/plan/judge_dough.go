@@ -4,7 +4,9 @@ import (
 	"fmt"
 	"math"
 	"slices"
+	"strings"
 
+	"risepan/core/choice"
 	"risepan/core/formula"
 	"risepan/core/kind"
 	"risepan/core/kitchen"
@@ -57,7 +59,7 @@ func (j *judgement) size() {
 	case pounds < set*0.9:
 		j.say(Care, NoSetting, nil, "This makes a loaf of about %.1f lb and there is no setting for it. Set %s and a lighter crust, and look early.", pounds, d.Size)
 	}
-	if likely, ask := scale.Questions(j.Recipe.Size, formula.FromRecipe(d.written).Flour); ask && kind.Of(d.Kind).BySize() {
+	if likely, ask := scale.Questions(d.Kind, j.Recipe.Size, formula.FromRecipe(d.written).Flour); ask {
 		j.say(Note, NoSetting, nil, "The recipe is called %s but has flour for %s. Check which is right.", j.Recipe.Size, likely)
 	}
 }
@@ -68,11 +70,61 @@ func (j *judgement) machine() {
 		j.say(Care, Overflow, nil, "This may rise over the rim: it is likely to reach %s. A smaller size is safer.", f)
 	}
 	g := j.programme
-	if !g.Setting.Options[0].Suits {
-		j.say(Care, Unfit, nil, "No cycle of %s is made for this dough. %s comes nearest.", j.Machine.Name, g.Setting.Cycle.Name)
+	best := g.Setting.Options[0]
+	switch harm := choice.Harm(g.cycle, j.needs()); {
+	case harm != "" && best.Suits && best.ID != g.cycle.ID:
+		j.say(Care, Unfit, []Way{{Say: "Use " + best.CycleName.String(), Cycle: best.ID}}, "%s", harm)
+	case !best.Suits:
+		j.say(Care, Unfit, nil, "%s", strings.TrimSpace(fmt.Sprintf("No cycle of %s is made for this dough. %s comes nearest. %s", j.Machine.Name, g.Setting.Cycle.Name, harm)))
 	}
-	if g.AddIns != nil && g.AddIns.Way == WithHands && !g.cycle.Calls(machine.ForAddIns) {
-		j.say(Care, NoBeep, nil, "%s has no add-in beep: put the add-ins in by the clock.", g.Setting.Cycle.Name)
+	if g.AddIns != nil && len(g.AddIns.named(WithHands)) > 0 && !g.cycle.Calls(machine.ForAddIns) {
+		j.say(Care, NoBeep, j.beeps(), "%s has no add-in beep: put in the %s by the clock.", g.Setting.Cycle.Name, inWords(g.AddIns.named(WithHands)))
+	}
+	if g.cycle.Character == machine.Rapid {
+		j.slowYeast()
+	}
+}
+
+// needs are what the choice of the cycle went by, its wishes left out.
+func (j *judgement) needs() choice.Needs {
+	return choice.Needs{Kind: j.dough.Kind, Formula: j.dough.Formula.Formula, Lines: j.dough.written, Size: j.dough.Size}
+}
+
+// mostBeeps is how many cycles are offered for their beep.
+const mostBeeps = 2
+
+// beeps are the cycles that suit the dough too and call for the add-ins, each with what its beep costs.
+func (j *judgement) beeps() []Way {
+	var ways []Way
+	s := j.programme.Setting
+	here := j.programme.cycle.Programme(j.dough.Size, s.Crust).Totals()
+	for _, o := range s.Options {
+		c, _ := j.Machine.Cycle(o.ID)
+		if !o.Suits || !o.Grants || !c.Calls(machine.ForAddIns) || len(ways) == mostBeeps {
+			continue
+		}
+		there := c.Programme(j.dough.Size, s.Crust).Totals()
+		ways = append(ways, Way{Say: fmt.Sprintf("Use %s for its beep: it %s", o.CycleName, there.Beside(here)), Cycle: o.ID})
+	}
+	return ways
+}
+
+// slowYeast says that a rapid cycle leaves active dry yeast too little time, with the swap.
+func (j *judgement) slowYeast() {
+	for _, l := range j.dough.lines {
+		i := l.Ingredient
+		if i.Kind != larder.Yeast || i.Rapid || l.Line.Part != recipe.InDough {
+			continue
+		}
+		var ways []Way
+		for _, o := range swap.Offers(j.dough.swapped, j.Kitchen.Ingredient, l.Line.ID) {
+			if o.Problem == "" && swap.ForRapid(o.Swap) {
+				ways = append(ways, Way{Say: "Use " + o.Name, Swaps: []swap.Pick{o.Pick}})
+			}
+		}
+		j.say(Care, SlowYeast, ways, "%s rises for a short time only, and %s wakes slowly: the loaf stays low. A rapid cycle wants instant yeast, in the same weight.",
+			j.programme.Setting.Cycle.Name, i.Name)
+		return
 	}
 }
 

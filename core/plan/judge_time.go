@@ -52,13 +52,24 @@ func (j *judgement) busy() {
 	}
 }
 
+// due is when the machine is to be done: at the wished time, of a dough as long before it as shaping, last
+// rise and oven take.
+func (j *judgement) due() time.Time {
+	return j.ready(j.Zone).Add(-j.handwork())
+}
+
+// handwork is what comes after the machine.
+func (j *judgement) handwork() time.Duration {
+	return time.Duration(j.programme.Finish.Total()) * time.Minute
+}
+
 func (j *judgement) total() time.Duration {
 	return time.Duration(j.programme.Setting.Total) * time.Minute
 }
 
 // atOnce is the way out of starting without a delay.
 func (j *judgement) atOnce() Way {
-	return Way{Say: "Start now, ready " + j.clock(j.programme.Timer.Press.Add(j.total())), Now: true}
+	return Way{Say: "Start now, ready " + j.clock(j.programme.Timer.Press.Add(j.total()+j.handwork())), Now: true}
 }
 
 // waiting is how long the loaded pan stands before the cycle begins, in words.
@@ -75,8 +86,7 @@ func (j *judgement) spoils() {
 	}
 	var spoiling []string
 	for _, l := range j.dough.lines {
-		byHand := j.programme.atBeep(l.Line) && j.programme.AddIns != nil && j.programme.AddIns.Way == WithHands
-		if l.Ingredient.Spoils && l.Line.Part == recipe.InDough && !byHand {
+		if l.Ingredient.Spoils && l.Line.Part == recipe.InDough && j.programme.AddIns.Of(l.Line.ID) != WithHands {
 			spoiling = append(spoiling, l.Ingredient.Name)
 		}
 	}
@@ -89,7 +99,7 @@ func (j *judgement) spoils() {
 	}
 	j.say(Stop, Spoils, ways,
 		"No delay with %s in the pan: it would stand warm for %s and spoil. Start now, or press Start by hand at %s without the timer.",
-		inWords(spoiling), j.waiting(), j.clock(j.ready(j.Zone).Add(-j.total())))
+		inWords(spoiling), j.waiting(), j.clock(j.due().Add(-j.total())))
 }
 
 // dry refuses a delay in which yeast would lie wet or beside salt.
@@ -111,8 +121,8 @@ func (j *judgement) time() {
 	t, s := j.programme.Timer, j.programme.Setting
 	switch t.Fit {
 	case timetable.TooSoon:
-		j.say(Care, Timed, append(j.faster(), Way{Say: "Ready at " + j.clock(t.Ready) + " instead", Now: true}),
-			"Too soon: started at %s the bread is ready at %s, %s later than you wish.", j.clock(t.Press), j.clock(t.Ready), inHours(t.Late))
+		j.say(Care, Timed, append(j.faster(), Way{Say: "Ready at " + j.clock(t.Ready.Add(j.handwork())) + " instead", Now: true}),
+			"Too soon: started at %s the bread is ready at %s, %s later than you wish.", j.clock(t.Press), j.clock(t.Ready.Add(j.handwork())), inHours(t.Late))
 	case timetable.TooFar:
 		if j.refused() { // by what would spoil in that delay: nobody loads it
 			break
@@ -147,7 +157,7 @@ func (j *judgement) notYet() Level {
 func (j *judgement) early() []Way {
 	if j.notYet() == Stop {
 		now := wholeMinute(j.Now, true)
-		return []Way{{Say: "Start now, ready " + j.clock(now.Add(j.total())), Now: true}}
+		return []Way{{Say: "Start now, ready " + j.clock(now.Add(j.total()+j.handwork())), Now: true}}
 	}
 	return nil
 }
@@ -160,7 +170,7 @@ func (j *judgement) refused() bool {
 // faster are the cycles that suit the dough and are done by the wished time.
 func (j *judgement) faster() []Way {
 	var ways []Way
-	spare := machine.Minutes(j.ready(j.Zone).Sub(j.programme.Timer.Press) / time.Minute)
+	spare := machine.Minutes(j.due().Sub(j.programme.Timer.Press) / time.Minute)
 	for _, o := range j.programme.Setting.Options {
 		if o.Suits && o.Total <= spare && o.ID != j.programme.Setting.Cycle.ID {
 			ways = append(ways, Way{Say: fmt.Sprintf("Use %s: done in %s", o.CycleName, inHours(o.Total)), Cycle: o.ID})
@@ -192,13 +202,13 @@ func (j *judgement) quiet() {
 		return
 	}
 	var ways []Way
-	if g.AddIns.NoBox == "" {
+	if !slices.ContainsFunc(g.AddIns.Each, func(e AddIn) bool { return e.NoBox != "" }) {
 		ways = append(ways, Way{Say: "Let the dispenser do it", AddIns: InBox})
 	}
 	ways = append(ways, Way{Say: "Put them in at the start", AddIns: AtStart})
 	shift := machine.Minutes(j.Kitchen.Quiet.Until(wall.OfDay())) + j.Machine.Delay.Step // the timer rounds down
 	const neat = 5 * time.Minute
-	ready := timetable.WallOf(g.Timer.Ready.Add(time.Duration(shift)*time.Minute+neat-1).Truncate(neat), j.Zone)
+	ready := timetable.WallOf(g.Timer.Ready.Add(j.handwork()+time.Duration(shift)*time.Minute+neat-1).Truncate(neat), j.Zone)
 	ways = append(ways, Way{Say: "Ready at " + ready.Clock() + " instead", Ready: ready})
 	j.say(Care, Quiet, ways, "The beep for the add-ins comes at %s, in the quiet hours.", wall.Clock())
 }

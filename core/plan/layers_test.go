@@ -99,7 +99,7 @@ func TestEveryKindInEveryOrder(t *testing.T) {
 			"instant-yeast baking-powder | lupin-flour oat-fibre | salt | gluten | olive-oil | water egg",
 			"instant-yeast (in its dispenser) | baking-powder | lupin-flour oat-fibre | salt | gluten | olive-oil | water egg",
 			"water egg | instant-yeast (stirred in) | olive-oil | lupin-flour oat-fibre | salt (in the corners) | baking-powder (in the middle) | gluten",
-			"water egg | olive-oil | salt gluten lupin-flour oat-fibre (mixed in a bowl) | instant-yeast baking-powder (in the middle)",
+			"water egg | olive-oil | salt gluten lupin-flour oat-fibre baking-powder (mixed in a bowl) | instant-yeast (in the middle)",
 		},
 		{
 			text(recipe.Dough, "1 cup water; 2 tbsp butter; 1 tbsp sugar; 1 1/2 tsp salt; 3 cups bread flour; 2 tsp active dry yeast"),

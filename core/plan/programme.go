@@ -1,7 +1,6 @@
 package plan
 
 import (
-	"fmt"
 	"slices"
 	"strings"
 	"time"
@@ -9,11 +8,9 @@ import (
 	"risepan/core/choice"
 	"risepan/core/fault"
 	"risepan/core/kind"
-	"risepan/core/larder"
 	"risepan/core/machine"
 	"risepan/core/measure"
 	"risepan/core/recipe"
-	"risepan/core/scale"
 	"risepan/core/timetable"
 	"risepan/core/word"
 )
@@ -27,7 +24,9 @@ type Programme struct {
 	Later   bool               `json:"later,omitzero"` // Start is to be pressed later than everything is measured
 	Stages  []machine.Span     `json:"stages"`
 	Moments []timetable.Moment `json:"moments"`
-	Usual   Usual              `json:"usual"` // on this cycle
+	Usual   Usual              `json:"usual"`           // on this cycle
+	Finish  recipe.Finish      `json:"finish,omitzero"` // by hand and oven, of a dough that leaves the machine unbaked
+	Eaten   time.Time          `json:"eaten,omitzero"`  // when that is done; zero where the machine bakes
 
 	cycle machine.Cycle
 	doubt timetable.Doubt
@@ -94,8 +93,16 @@ func MakeProgramme(p Place, w Wish, d Dough) (Programme, error) {
 	if g.cycle.KeepsWarm {
 		g.Setting.KeepWarm = p.Machine.KeepWarm
 	}
-	g.Moments = timetable.Moments(course, g.Setting.KeepWarm, asks(d, g.AddIns))
+	needed := asks(d, g.AddIns)
+	if needed.Shaped = len(course.Of(machine.Bake)) == 0; needed.Shaped {
+		g.Finish = finish(d)
+		needed.Finish = g.Finish
+	}
+	g.Moments = timetable.Moments(course, g.Setting.KeepWarm, needed)
 	g.Timer, g.doubt = setTimer(p, w.Timing, g)
+	if needed.Shaped {
+		g.Eaten = g.Timer.Ready.Add(time.Duration(g.Finish.Total()) * time.Minute)
+	}
 	g.Later = g.Timer.Press.After(p.earliest(w.AtPanel))
 	g.Usual = usual(p, d, g.cycle)
 	g.Setting = pressed(p.Machine, d.Size, g)
@@ -146,9 +153,21 @@ func asks(d Dough, a *AddIns) timetable.Needs {
 		needs.Held = needs.Held || l.When == recipe.AtKnead
 	}
 	if a != nil {
-		needs.AddIns, needs.Box = a.Way != AtStart, a.Way == InBox
+		byHand := a.named(WithHands)
+		needs.Box = len(a.named(InBox)) > 0
+		needs.AddIns, needs.ByHand = needs.Box || len(byHand) > 0, inWords(byHand)
 	}
 	return needs
+}
+
+// finish is what a dough wants when it leaves the machine unbaked: as its recipe has it, else as is usual.
+func finish(d Dough) recipe.Finish {
+	for _, f := range []recipe.Finish{d.swapped.Finish, kind.Of(d.Kind).Finish} {
+		if f != (recipe.Finish{}) {
+			return f
+		}
+	}
+	return kind.Of(recipe.Dough).Finish
 }
 
 // wholeMinute is the minute at which Start can be pressed: at the panel the present one, else the
@@ -197,13 +216,14 @@ func setTimer(p Place, t Timing, g Programme) (timetable.Timer, timetable.Doubt)
 		return timer, timetable.Sure
 	}
 	ready, doubt := t.Ready.Resolve(p.Zone)
+	ready = ready.Add(-time.Duration(g.Finish.Total()) * time.Minute)
 	return timetable.Set(p.Machine.Delay, g.cycle.Delay, g.Setting.Total, press, timetable.Wish{At: ready, NotYet: t.NotYet}), doubt
 }
 
 // pressed is the setting with the presses on the panel that lead to it.
 func pressed(m machine.Machine, size measure.LoafSize, g Programme) Setting {
 	s := g.Setting
-	wanted := machine.Wanted{Cycle: s.Cycle.ID, Crust: s.Crust, Size: size, Timer: g.Timer.Setting, AddIns: g.AddIns != nil && g.AddIns.Way != AtStart}
+	wanted := machine.Wanted{Cycle: s.Cycle.ID, Crust: s.Crust, Size: size, Timer: g.Timer.Setting, AddIns: g.AddIns != nil && g.AddIns.asks()}
 	presses, shows := m.Set(wanted)
 	panel := m.Full()
 	s.Presses, s.Label, s.Lock, s.Hold = presses, machine.Label(presses), panel.Lock, panel.Hold
@@ -225,86 +245,4 @@ func pressed(m machine.Machine, size measure.LoafSize, g Programme) Setting {
 	}
 	s.Shows = strings.Join(says, " · ")
 	return s
-}
-
-// AddInWay is how add-ins get into the dough.
-type AddInWay string
-
-const (
-	WithHands AddInWay = "by hand"      // at the beep, or its clock time
-	InBox     AddInWay = "dispenser"    // which drops them in by itself
-	AtStart   AddInWay = "at the start" // with everything else
-)
-
-var AddInWays = []AddInWay{WithHands, InBox, AtStart}
-
-func (a AddInWay) Words() []string { return word.List(AddInWays) }
-func (a *AddInWay) UnmarshalText(text []byte) error {
-	return word.Read(a, text, "way for add-ins", AddInWays)
-}
-
-// AddIns is how and when the add-ins of a loaf go in.
-type AddIns struct {
-	Way     AddInWay            `json:"way"`
-	Why     string              `json:"why"`
-	Volume  measure.Millilitres `json:"volume"`
-	Carries measure.Millilitres `json:"carries"`        // what the dough carries
-	Box     measure.Millilitres `json:"box"`            // what the dispenser holds; 0 without one
-	NoBox   string              `json:"noBox,omitzero"` // why they cannot go in the dispenser
-	Lines   []string            `json:"lines"`
-}
-
-// carried is the share of the flour's volume that a dough carries: a third of a cup to a cup of flour.
-const carried = 1.0 / 3
-
-// placeAddIns decides how the add-ins go in: as wished, else by hand where somebody is there, else by
-// the dispenser, else at the start. It is nil where there are none.
-func placeAddIns(m machine.Machine, t Timing, lines []scale.Line) (*AddIns, error) {
-	a := AddIns{Box: m.Dispenser, Lines: []string{}, Carries: volumeOf(lines, larder.Flour) * carried}
-	for _, l := range lines {
-		if l.Line.When != recipe.AtBeep || l.Line.Part != recipe.InDough {
-			continue
-		}
-		a.Lines = append(a.Lines, l.Line.ID)
-		a.Volume += l.Ingredient.Volume(l.Grams)
-		if l.Ingredient.Dispenser == larder.NoHopper && a.NoBox == "" {
-			a.NoBox = fmt.Sprintf("%s is wet, soft or sticky, and stays in a dispenser.", upper(l.Ingredient.Name))
-		}
-	}
-	if len(a.Lines) == 0 {
-		return nil, nil
-	}
-	switch {
-	case a.Box == 0:
-		a.NoBox = m.Name + " has no dispenser."
-	case a.Volume > a.Box:
-		a.NoBox = fmt.Sprintf("They fill %.0f ml, and the dispenser holds %.0f ml.", float64(a.Volume), float64(a.Box))
-	}
-	switch a.Way = t.AddIns; {
-	case a.Way == InBox && a.NoBox != "":
-		return nil, fault.At("/time/addIns", "not in the dispenser: %s", a.NoBox)
-	case a.Way == InBox:
-		a.Why = "The dispenser drops them in near the end of the last knead."
-	case a.Way == AtStart:
-		a.Why = "With everything else: they get more broken, and need nobody."
-	case a.Way == WithHands, !t.Away:
-		a.Way, a.Why = WithHands, "Near the end of the last knead, so that they stay whole and spread."
-	case a.NoBox == "":
-		a.Way, a.Why = InBox, "Nobody is there for the beep, so the dispenser drops them in."
-	default:
-		a.Way, a.Why = AtStart, "Nobody is there for the beep, so they go in with everything else. "+a.NoBox
-	}
-	return &a, nil
-}
-
-// atBeep reports whether a line is kept out of the pan until its moment.
-func (g Programme) atBeep(l recipe.Line) bool {
-	return l.When == recipe.AtBeep && (g.AddIns == nil || g.AddIns.Way != AtStart)
-}
-
-func upper(s string) string {
-	if s == "" {
-		return s
-	}
-	return strings.ToUpper(s[:1]) + s[1:]
 }

@@ -37,6 +37,7 @@ func TestABeepInTheQuietHoursHasWaysOut(t *testing.T) {
 	to, _ := kitchen.ParseClock("06:30")
 	k.Quiet = kitchen.Quiet{From: from, To: to}
 	w := wish(t, "Mooring raisin loaf", demo.Galley(), one, "2026-03-11T07:00")
+	w.AddIns = plan.WithHands // else the dispenser would
 	p, err := plantest.Make(k, w, evening)
 	if err != nil {
 		t.Fatal(err)
@@ -58,7 +59,7 @@ func TestABeepInTheQuietHoursHasWaysOut(t *testing.T) {
 			t.Errorf("%s: set aside %v", want, p.Pan.Aside)
 		}
 	}
-	w.AddIns, w.Ready = "", c.Ways[2].Ready
+	w.AddIns, w.Ready = plan.WithHands, c.Ways[2].Ready
 	if p, err := plantest.Make(k, w, evening); err != nil {
 		t.Error(err)
 	} else if c, still := caution(p, plan.Quiet); still {
@@ -82,7 +83,8 @@ func TestAddInsGoWhereTheyCan(t *testing.T) {
 		{"somebody is there", func(*plantest.Ask) {}, plan.WithHands, ""},
 		{"nobody is: 2/3 and 1/3 cup, 237 ml, do not fit the dispenser of 200 ml", func(w *plantest.Ask) { w.Away = true }, plan.AtStart, ""},
 		{"nobody is: a small loaf's do", func(w *plantest.Ask) { w.Away, w.Size = true, one }, plan.InBox, ""},
-		{"cheese never goes in it", func(w *plantest.Ask) { w.Away, w.Size, w.Recipe = true, one, cheese }, plan.AtStart, ""},
+		{"cheese never goes in it, and the nuts do", func(w *plantest.Ask) { w.Away, w.Size, w.Recipe = true, one, cheese }, plan.InBox, ""},
+		{"somebody is there for the cheese", func(w *plantest.Ask) { w.Size, w.Recipe = one, cheese }, plan.WithHands, ""},
 		{"a machine without one", func(w *plantest.Ask) { w.Away, w.Machine = true, demo.Boatyard() }, plan.AtStart, ""},
 		{"three cups of raisins are too many", func(w *plantest.Ask) { w.Recipe = heap }, plan.WithHands, plan.TooMany},
 	} {

@@ -44,14 +44,15 @@ type Loaf struct {
 
 // Timing is when it is wanted and what the machine shall do. Empty fields are chosen here.
 type Timing struct {
-	Ready   timetable.Wall  `json:"ready,omitzero"`   // on the kitchen's clock; zero: start at once
-	NotYet  bool            `json:"notYet,omitzero"`  // ready not before that time, for somebody who comes home then
-	AtPanel bool            `json:"atPanel,omitzero"` // the pan is loaded and the baker stands at the machine: no lead time
-	Within  machine.Minutes `json:"within,omitzero"`  // the time that there is; 0: any
-	Away    bool            `json:"away,omitzero"`    // nobody is there for the beep
-	Cycle   string          `json:"cycle,omitzero"`   // the baker's own choice
-	Crust   machine.Crust   `json:"crust,omitzero"`   // the baker's own choice
-	AddIns  AddInWay        `json:"addIns,omitzero"`
+	Ready   timetable.Wall      `json:"ready,omitzero"`   // on the kitchen's clock; zero: start at once
+	NotYet  bool                `json:"notYet,omitzero"`  // ready not before that time, for somebody who comes home then
+	AtPanel bool                `json:"atPanel,omitzero"` // the pan is loaded and the baker stands at the machine: no lead time
+	Within  machine.Minutes     `json:"within,omitzero"`  // the time that there is; 0: any
+	Away    bool                `json:"away,omitzero"`    // nobody is there for the beep
+	Cycle   string              `json:"cycle,omitzero"`   // the baker's own choice
+	Crust   machine.Crust       `json:"crust,omitzero"`   // the baker's own choice
+	AddIns  AddInWay            `json:"addIns,omitzero"`  // for all of them
+	Ways    map[string]AddInWay `json:"ways,omitzero"`    // of single lines
 }
 
 // Handling is how the hands measure and load.
@@ -139,7 +140,7 @@ func (w Wish) Check() error {
 	}
 	for at, n := range map[string]int{
 		"/loaf/without": len(w.Without), "/loaf/instead": len(w.Instead), "/hands/notToHand": len(w.NotToHand),
-		"/hands/locks": len(w.Locks), "/hands/weigh": len(w.Weigh), "/hands/warmth/cold": len(w.Warmth.Cold),
+		"/time/ways": len(w.Ways), "/hands/locks": len(w.Locks), "/hands/weigh": len(w.Weigh), "/hands/warmth/cold": len(w.Warmth.Cold),
 	} {
 		if n > mostListed {
 			return fault.At(at, "%d entries are too many: at most %d", n, mostListed)

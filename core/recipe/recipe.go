@@ -98,6 +98,32 @@ type Recipe struct {
 	Method   []string         `json:"method,omitzero"` // its sentences
 	Open     []string         `json:"open,omitzero"`   // rows that are not understood yet
 	Meant    []string         `json:"meant,omitzero"`  // figures of its formula that are meant, though no loaf holds them
+	Finish   Finish           `json:"finish,omitzero"` // of a dough, by hand and oven; zero: as is usual for its kind
+}
+
+// Finish is what a dough still wants when it is out of the machine, in minutes.
+type Finish struct {
+	Shape int `json:"shape"`
+	Rise  int `json:"rise"` // the last one
+	Oven  int `json:"oven"`
+}
+
+// Total is all of it.
+func (f Finish) Total() int { return f.Shape + f.Rise + f.Oven }
+
+// longestFinish is the most minutes of one part of a dough's finish: a last rise may take a night.
+const longestFinish = 24 * 60
+
+func (f Finish) check() error {
+	for _, part := range []struct {
+		at, name string
+		minutes  int
+	}{{"shape", "shaping", f.Shape}, {"rise", "the last rise", f.Rise}, {"oven", "the oven", f.Oven}} {
+		if part.minutes < 0 || part.minutes > longestFinish {
+			return fault.At("/finish/"+part.at, "%s takes 0 to %d minutes, not %d", part.name, longestFinish, part.minutes)
+		}
+	}
+	return nil
 }
 
 // Lookup finds an ingredient's facts; a kitchen's own facts come before the table's.
@@ -176,7 +202,7 @@ func (r Recipe) Check() error {
 	case r.Drawn < 0 || r.Drawn > mostDrawn:
 		return fault.At("/drawn", "a recipe's lines had 0 to %d ids, not %d", mostDrawn, r.Drawn)
 	}
-	if err := r.checkCard(); err != nil {
+	if err := kept.First(r.checkCard(), r.Finish.check()); err != nil {
 		return err
 	}
 	for n, l := range r.Lines {

@@ -3,7 +3,9 @@ package scale
 import (
 	"math"
 
+	"risepan/core/kind"
 	"risepan/core/measure"
+	"risepan/core/recipe"
 )
 
 // Usual figures of a normal dough: flour for each nominal pound, g; the flour at which one size
@@ -26,9 +28,12 @@ var edges = []struct {
 // 400, 600, 800 and 1000 g that normal doughs bake to.
 var bakedEdges = []measure.Grams{500, 700, 900, math.MaxFloat64}
 
-// Infer is the loaf size of a recipe that does not say its own: by its flour, or without flour by
-// what everything in the pan is likely to bake to.
-func Infer(flour, everything measure.Grams) measure.LoafSize {
+// Infer is the loaf size of a recipe of a kind that does not say its own: by its flour, or, without flour and
+// where that says little, by what everything in the pan is likely to bake to.
+func Infer(k recipe.Kind, flour, everything measure.Grams) measure.LoafSize {
+	if kind.Of(k).ByWeight && everything > 0 {
+		flour = 0
+	}
 	for n, e := range edges {
 		if flour > 0 && flour < e.upTo || flour <= 0 && everything*bakedShare < bakedEdges[n] {
 			return e.size
@@ -39,10 +44,10 @@ func Infer(flour, everything measure.Grams) measure.LoafSize {
 
 // Questions reports whether a recipe's flour contradicts the size that it is called, and which size
 // the flour is for.
-func Questions(called measure.LoafSize, flour measure.Grams) (measure.LoafSize, bool) {
+func Questions(k recipe.Kind, called measure.LoafSize, flour measure.Grams) (measure.LoafSize, bool) {
 	usual := flourPerPound * called.Pounds().Float()
-	likely := Infer(flour, 0)
-	return likely, flour > 0 && math.Abs(float64(flour)/usual-1) > questioned && likely != called
+	likely := Infer(k, flour, 0)
+	return likely, flour > 0 && !kind.Of(k).ByWeight && math.Abs(float64(flour)/usual-1) > questioned && likely != called
 }
 
 // Slices is about how many slices a loaf of the size gives.

@@ -261,8 +261,12 @@ const leastMain = 20
 // maker is the line that makes up for a component, made new where the recipe has none.
 func (b *bench) maker(c component, source larder.Ingredient, swapped int) int {
 	best, most := -1, -1.0
+	when := recipe.InPan
+	if c == water && b.lines[swapped].Line.When == recipe.Warmed {
+		when = recipe.Warmed // what was warmed needs a liquid to be warmed in
+	}
 	for n, l := range b.lines {
-		if n == swapped || l.Line.Part != recipe.InDough || l.Line.When != recipe.InPan {
+		if n == swapped || l.Line.Part != recipe.InDough || l.Line.When != when {
 			continue
 		}
 		fits, weight := false, l.grams
@@ -292,7 +296,7 @@ func (b *bench) maker(c component, source larder.Ingredient, swapped int) int {
 		id = milkFat
 	}
 	i, _ := b.facts(id)
-	return b.insert(len(b.lines), i, 0, recipe.Line{ID: b.lines[swapped].Line.ID})
+	return b.insert(len(b.lines), i, 0, recipe.Line{ID: b.lines[swapped].Line.ID, When: when})
 }
 
 // pureGluten and the rest are what the recipe's dough is made up with where it has none of its own.

@@ -76,11 +76,14 @@ func TestEverySwapKeepsWaterFatSugarSaltAndYeast(t *testing.T) {
 			{"water", before.Hydration, after.Hydration, 0.3}, {"fat", before.Fat, after.Fat, 0.2}, {"sugar", before.Sugar, after.Sugar, 0.2},
 			{"salt", before.Salt, after.Salt, 0.2}, {"yeast", before.Yeast, after.Yeast, 0.01},
 		} {
-			if off := math.Abs(c.after - c.before); off > c.within && !(c.what == "water" && how.except != "") {
+			if off := math.Abs(c.after - c.before); off > c.within && !(c.what == "water" && how.drinks != 0) && !(c.what == "yeast" && how.except == moreYeast) {
 				t.Errorf("%s moves %s from %.2f to %.2f per 100 flour", how.id(), c.what, c.before, c.after)
 			}
 		}
-		if how.except != "" && math.Abs(after.Hydration-before.Hydration) <= 0.3 {
+		if (how.except == moreYeast) != (after.Yeast > before.Yeast+0.1) {
+			t.Errorf("%s moves yeast from %.2f to %.2f per 100 flour and says %q", how.id(), before.Yeast, after.Yeast, how.except)
+		}
+		if how.drinks != 0 && math.Abs(after.Hydration-before.Hydration) <= 0.3 {
 			t.Errorf("%s says that it moves the water, and does not", how.id())
 		}
 		if how.to != "" && how.to != how.from && grams(t, swapped)[how.from] > grams(t, r)[how.from]-1 && how.from != "butter" && how.from != "salt" {

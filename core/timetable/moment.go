@@ -6,6 +6,7 @@ import (
 	"time"
 
 	"risepan/core/machine"
+	"risepan/core/recipe"
 	"risepan/core/word"
 )
 
@@ -23,9 +24,12 @@ const (
 	Bakes    MomentKind = "bakes"     // the lid stays shut
 	Ready    MomentKind = "ready"     // take the loaf out
 	WarmEnds MomentKind = "warm ends" // keep warm is over
+	Shaped   MomentKind = "shaped"    // a dough rises for the last time
+	Oven     MomentKind = "oven"      // and goes into the oven
+	Eaten    MomentKind = "eaten"     // and is done
 )
 
-var MomentKinds = []MomentKind{Begins, Look, Held, AddIns, Scrape, Paddle, LastRise, Bakes, Ready, WarmEnds}
+var MomentKinds = []MomentKind{Begins, Look, Held, AddIns, Scrape, Paddle, LastRise, Bakes, Ready, WarmEnds, Shaped, Oven, Eaten}
 
 func (k MomentKind) Words() []string { return word.List(MomentKinds) }
 func (k *MomentKind) UnmarshalText(text []byte) error {
@@ -55,6 +59,10 @@ type Needs struct {
 	Box    bool // the dispenser puts them in
 	Batter bool // there is no dough ball to look at
 	Held   bool // something is held back until the first knead
+
+	ByHand string        // what of the add-ins goes in by hand, where the dispenser holds the others
+	Shaped bool          // a dough: it leaves the machine unbaked
+	Finish recipe.Finish // of a dough
 }
 
 // Moments lists a programme's moments in time order. Add-ins have one of their own: the beep where the
@@ -77,7 +85,9 @@ func Moments(p machine.Programme, keepWarm machine.Minutes, n Needs) []Moment {
 	if n.AddIns && len(p.Calls(machine.ForAddIns)) == 0 && len(kneads) > 0 {
 		m := Moment{Kind: AddIns, After: clockTime(kneads), Person: true, Say: "No beep on this cycle: put the add-ins in now."}
 		if n.Box {
-			m.Person, m.Say = false, dispenses
+			m.Person, m.Say = n.dispensed()
+		} else if n.ByHand != "" {
+			m.Say = "No beep on this cycle: put in the " + n.ByHand + " now."
 		}
 		add(m)
 	}
@@ -88,14 +98,52 @@ func Moments(p machine.Programme, keepWarm machine.Minutes, n Needs) []Moment {
 		add(Moment{Kind: Bakes, After: bakes[0].From, Say: "Baking begins: the lid stays shut."})
 	}
 	slices.SortStableFunc(out, func(a, b Moment) int { return cmp.Compare(a.After, b.After) })
-	add(Moment{Kind: Ready, After: p.Total, Person: true, Say: "Ready: take the loaf out."})
+	switch {
+	case n.Shaped:
+		out = append(out, finish(p.Total, n.Finish)...)
+	case n.Batter:
+		add(Moment{Kind: Ready, After: p.Total, Person: true, Say: "Ready: take it out."})
+	default:
+		add(Moment{Kind: Ready, After: p.Total, Person: true, Say: "Ready: take the loaf out."})
+	}
 	if keepWarm > 0 {
 		add(Moment{Kind: WarmEnds, After: p.Total + keepWarm, Say: "Keep warm ends."})
 	}
 	return out
 }
 
-const dispenses = "The dispenser drops the add-ins in."
+// finish lists the moments of a dough once the machine has done with it.
+func finish(from machine.Minutes, f recipe.Finish) []Moment {
+	ready := "The dough is ready: take it out."
+	if f.Shape > 0 {
+		ready = "The dough is ready: take it out and shape it."
+	}
+	out := []Moment{{ID: string(Ready), Kind: Ready, After: from, Person: true, Say: ready}}
+	for _, step := range []struct {
+		minutes int
+		then    Moment
+	}{
+		{f.Shape, Moment{Kind: Shaped, Say: "Shaped: cover it, and let it rise."}},
+		{f.Rise, Moment{Kind: Oven, Say: "Into the hot oven."}},
+		{f.Oven, Moment{Kind: Eaten, Say: "Out of the oven."}},
+	} {
+		from += machine.Minutes(step.minutes)
+		if step.minutes > 0 {
+			step.then.ID, step.then.After, step.then.Person = string(step.then.Kind), from, true
+			out = append(out, step.then)
+		}
+	}
+	return out
+}
+
+// dispensed is how the moment is called at which the dispenser drops the add-ins, and whether somebody puts
+// others in then.
+func (n Needs) dispensed() (person bool, say string) {
+	if n.ByHand != "" {
+		return true, "The dispenser drops its add-ins: put in the " + n.ByHand + "."
+	}
+	return false, "The dispenser drops the add-ins in."
+}
 
 // calls are the moments that the signals of a programme make. Add-ins go in at the first beep for them.
 var calls = map[machine.Signal]struct {
@@ -124,7 +172,9 @@ func called(p machine.Programme, n Needs) []Moment {
 		}
 		switch {
 		case e.Call == machine.ForAddIns && n.Box:
-			m.Person, m.Say = false, dispenses
+			m.Person, m.Say = n.dispensed()
+		case e.Call == machine.ForAddIns && n.ByHand != "":
+			m.Say = "Add-in beep: put in the " + n.ByHand + "."
 		case e.Waits:
 			m.Person, m.Say = true, "The machine pauses: paddle out, shape the dough, then press Start again."
 		}
