@@ -211,6 +211,71 @@ func (c *call) replan(b store.Bench, happened []bench.Happening, h bench.Happeni
 	return h, bench.IDs(next.Steps), err
 }
 
+// SlipOf is a slip that the baker asks about before answering it.
+type SlipOf struct {
+	Line   string         `json:"line"`
+	Amount measure.Amount `json:"amount"` // all of it that went in
+}
+
+// WaysOut are the ways out of a slip.
+type WaysOut struct {
+	Ways []bench.Out `json:"ways"`
+}
+
+// waysOut tells what each answer to a slip would make of the loaf, and stores nothing.
+func (s *server) waysOut(c *call) (any, error) {
+	var of SlipOf
+	if err := c.read(&of); err != nil {
+		return nil, err
+	}
+	id, err := c.id()
+	if err != nil {
+		return nil, err
+	}
+	b, err := c.Bench(c.ctx, c.kitchen, id)
+	if err != nil {
+		return nil, err
+	}
+	happened, err := c.BenchHappenings(c.ctx, c.kitchen, id)
+	if err != nil {
+		return nil, err
+	}
+	before, err := c.viewBench(b, happened)
+	if err != nil {
+		return nil, err
+	}
+	k, _, err := c.settings()
+	if err != nil {
+		return nil, err
+	}
+	in := bench.Slipped{Before: before.Plan, Stands: before.Session, Line: of.Line}
+	if in.Went, err = before.Session.Weigh(k.Kitchen, before.Plan, of.Line, of.Amount); err != nil {
+		return nil, err
+	}
+	after := func(way bench.Way) (*plan.Plan, error) {
+		h := bench.Happening{Do: bench.Slip, Line: of.Line, Amount: of.Amount, Way: way}
+		h, _, err := c.replan(b, happened, h)
+		if err != nil {
+			return nil, err
+		}
+		v, err := c.viewBench(b, append(happened[:len(happened):len(happened)], h))
+		return &v.Plan, err
+	}
+	var fit, grow error
+	in.Fit, fit = after(bench.Fit)
+	in.Grow, grow = after(bench.Grow)
+	var f *fault.Fault
+	if fit != nil && grow != nil { // neither: what was typed cannot be
+		return nil, fit
+	}
+	for _, err := range []error{fit, grow} {
+		if err != nil && !errors.As(err, &f) {
+			return nil, err
+		}
+	}
+	return WaysOut{bench.Outs(k.Kitchen, in)}, nil
+}
+
 // toldBench answers with what changed.
 func (s *server) toldBench(c *call, id string) (any, error) {
 	happened, err := c.BenchHappenings(c.ctx, c.kitchen, id)

@@ -155,7 +155,7 @@ func TestWhatCannotBeReadIsTheStoresFaultAndCostsItselfAlone(t *testing.T) {
 	if log := h.log.String(); !strings.Contains(log, "stored recipe") || !strings.Contains(log, "stored plan") {
 		t.Errorf("the log tells nothing of it:\n%s", log)
 	}
-	if s := h.shelf(); len(s.Machines) != 1 || len(s.Unreadable) != 1 || len(s.Recipes) != 9 {
+	if s := h.shelf(); len(s.Machines) != 1 || len(s.Unreadable) != 1 || len(s.Recipes) != 10 {
 		t.Errorf("the shelf has %d machines and %d recipes, and says %v", len(s.Machines), len(s.Recipes), s.Unreadable)
 	}
 	var l api.Log
@@ -273,7 +273,7 @@ func TestTheShelfIsSearchedOnTheServer(t *testing.T) {
 	}
 	var rest, found api.Recipes
 	h.must(200, "GET", "~/recipes?after="+s.Recipes[39].ID, nil, &rest)
-	if len(rest.Recipes) != 14 || rest.More {
+	if len(rest.Recipes) != 15 || rest.More {
 		t.Errorf("after them come %d", len(rest.Recipes))
 	}
 	for name, want := range map[string]int{"100%25_4": 5, "TOWPATH": 1, "nothing": 0, "%25": 40, "_": 40} {

@@ -26,6 +26,7 @@ type RecipeText struct {
 	Text     string           `json:"text"`
 	Lines    []LineText       `json:"lines,omitzero"` // in place of those in the text, edited line by line
 	Note     string           `json:"note,omitzero"`
+	Finish   recipe.Finish    `json:"finish,omitzero"` // of a dough
 }
 
 // LineText is one line as the baker edits it, each part of it as it is written.
@@ -79,6 +80,7 @@ type RecipeCard struct {
 	Standard measure.Standard `json:"standard"`
 	Text     string           `json:"text"`
 	Note     string           `json:"note,omitzero"`
+	Finish   recipe.Finish    `json:"finish,omitzero"`
 }
 
 // RecipeRead is what was understood of a recipe's text.
@@ -171,7 +173,7 @@ func (t RecipeText) understand(k kitchen.Kitchen) (u understood, err error) {
 	u.recipe = u.card.Recipe()
 	u.read.Guessed, u.read.Inferred = t.Kind == "", t.Size.IsZero()
 	r := &u.recipe
-	r.Standard, r.Note = t.Standard, t.Note
+	r.Standard, r.Note, r.Finish = t.Standard, t.Note, t.Finish
 	r.Name, r.Kind, r.Size = cmp.Or(t.Name, u.card.Name), cmp.Or(t.Kind, u.card.Kind), cmp.Or(t.Size, u.card.Size)
 	u.look(k)
 	return u, nil
@@ -215,7 +217,7 @@ func (u *understood) look(k kitchen.Kitchen) {
 	}
 	out.Sizes = slices.SortedFunc(slices.Values(u.card.Sizes), func(a, b measure.LoafSize) int { return a.Pounds().Cmp(b.Pounds()) })
 	out.Settings, out.Makes, out.Method, out.Remarks = r.Settings, r.Makes, r.Method, u.card.Remarks
-	out.Recipe = RecipeCard{r.Name, r.Kind, r.Size, r.Standard, r.Text(), r.Note}
+	out.Recipe = RecipeCard{r.Name, r.Kind, r.Size, r.Standard, r.Text(), r.Note, r.Finish}
 }
 
 func readLine(k kitchen.Kitchen, u recipe.Understood, grams measure.Grams) ReadLine {

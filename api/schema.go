@@ -35,6 +35,8 @@ type shapes struct {
 	Bench        BenchView
 	BenchTold    BenchTold
 	AtBench      AtBench
+	SlipOf       SlipOf
+	WaysOut      WaysOut
 	Machine      MachineRead
 	MachinesAway MachinesAway
 	Profiles     Profiles

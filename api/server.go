@@ -79,6 +79,7 @@ func New(cfg Config) http.Handler {
 	k.POST("/plan/offers", s.show(s.offerSwaps))
 	k.POST("/benches", s.create(s.addBench, s.benchMade))
 	k.GET("/benches/:id", s.show(s.showBench))
+	k.POST("/benches/:id/outs", s.show(s.waysOut))
 	k.POST("/benches/:id/happenings", s.create(s.addAtBench, s.toldBench))
 	k.GET("/bakes", s.show(s.listBakes))
 	k.GET("/bakes/running", s.show(s.runningBakes))

@@ -38,7 +38,7 @@ func TestALoafFromTheShelfToTheLog(t *testing.T) {
 	axe(t, p, "Plan with a refused delay")
 
 	choose(p, "Mooring raisin loaf")
-	p.Until("a delay for the raisin loaf", "/^\\d+:\\d0$/.test(document.querySelector('[data-timer]')?.innerText ?? '')")
+	p.Until("a delay for the raisin loaf", "/^\\d+ h \\d0$/.test(document.querySelector('[data-timer]')?.innerText ?? '')")
 	p.Click("Day:")
 	p.Click("tomorrow")
 	p.Type("Ready time", "7\r")

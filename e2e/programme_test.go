@@ -75,7 +75,7 @@ func TestAMachineFromNothingToItsPresses(t *testing.T) {
 	choose(p, "Lock-keeper's wholemeal")
 	p.Until("its wholemeal cycle", "document.querySelector('[data-cycle]')?.innerText === '2'")
 	p.Click("Ready by")
-	p.Until("a delay", "/^\\d+:\\d\\d$/.test(document.querySelector('[data-timer]')?.innerText)")
+	p.Until("a delay", "/^\\d+ h \\d\\d$/.test(document.querySelector('[data-timer]')?.innerText)")
 	p.Click(p.Text("[data-presses]"))
 	p.Sees("What to press")
 	axe(t, p, "Presses")
@@ -195,13 +195,13 @@ func TestADelayAcrossTheNightWhenTheClocksChange(t *testing.T) {
 	start := time.Date(evening.Year(), evening.Month(), evening.Day(), press.Hour(), press.Minute(), 0, 0, zone)
 	ready := time.Date(evening.Year(), evening.Month(), evening.Day()+1, 7, 0, 0, 0, zone)
 	want := ready.Sub(start).Truncate(10 * time.Minute) // as the galley machine's timer goes
-	if got := p.Text("[data-timer]"); got != fmt.Sprintf("%d:%02d", int(want.Hours()), int(want.Minutes())%60) {
+	if got := p.Text("[data-timer]"); got != fmt.Sprintf("%d h %02d", int(want.Hours()), int(want.Minutes())%60) {
 		t.Errorf("from %s to %s the timer is set to %s, want %v", start, ready, got, want)
 	}
 	// The same plan, opened later than it was made, is worked out anew and says so.
 	drive.Value[bool](p, "(Object.keys(sessionStorage).filter(k => k.includes('timer')).forEach(k => sessionStorage.setItem(k, '777')), true)")
 	p.Reload()
-	p.Sees("the timer was to show 12:57, and is worked out anew for now")
+	p.Sees("the timer was to show 12 h 57, and is worked out anew for now")
 	byTheClock := time.Duration(24-press.Hour()+7)*time.Hour - time.Duration(press.Minute())*time.Minute
 	if off := want - byTheClock.Truncate(10*time.Minute); off != time.Hour && off != -time.Hour {
 		t.Errorf("the night is as long as any other: off by %v", off)

@@ -83,12 +83,15 @@ func (q Queries) noteState(ctx context.Context, id string, s bake.State) error {
 	if err != nil {
 		return err
 	}
-	var end any
+	var end, freed any
 	if s.End != nil {
 		end = s.End.UTC()
 	}
-	_, err = q.q.ExecContext(ctx, `UPDATE bakes SET ended_at = ?, gave_up = ?, mark = ?, note = ?, moments = ?, liked = ? WHERE id = ?`,
-		end, s.Phase == bake.GivenUp, s.Mark, s.Note, moments, s.Mark >= liked, id)
+	if s.Freed != nil {
+		freed = s.Freed.UTC()
+	}
+	_, err = q.q.ExecContext(ctx, `UPDATE bakes SET ended_at = ?, freed_at = ?, gave_up = ?, mark = ?, note = ?, moments = ?, liked = ? WHERE id = ?`,
+		end, freed, s.Phase == bake.GivenUp, s.Mark, s.Note, moments, s.Mark >= liked, id)
 	return err
 }
 
@@ -120,6 +123,7 @@ func scanGlance(scan func(...any) error) (g Glance, err error) {
 	}
 	if g.Size, err = measure.ParseLoafSize(size); err == nil && g.Clock.End == nil {
 		err = json.Unmarshal([]byte(moments), &g.Moments)
+		g.Clock.Dough = bake.HasFinish(g.Moments)
 	}
 	if err != nil {
 		err = &Unreadable{"bake", g.ID, err}
@@ -170,7 +174,7 @@ const recently = 72 * time.Hour
 
 // Occupied is the machine's last bake of late, for whether it is free; nil where there is none.
 func (q Queries) Occupied(ctx context.Context, kitchenID, machineID string, now time.Time) (*plan.Occupied, error) {
-	rows, err := q.q.QueryContext(ctx, `SELECT recipe, ready_at, ended_at FROM bakes
+	rows, err := q.q.QueryContext(ctx, `SELECT recipe, ready_at, COALESCE(freed_at, ended_at) FROM bakes
 		WHERE kitchen_id = ? AND put_away = FALSE AND started_at > ? AND machine_id = ? ORDER BY started_at DESC LIMIT 1`, kitchenID, now.Add(-recently).UTC(), machineID)
 	found, err := list(rows, err, func(scan func(...any) error) (o plan.Occupied, err error) {
 		var end sql.NullTime

@@ -57,11 +57,12 @@ const (
 	Running Phase = "running"   // a stage of the cycle runs
 	Warm    Phase = "warm"      // ready and kept warm
 	Cold    Phase = "cold"      // ready, and keep warm is over
+	InHand  Phase = "in hand"   // a dough that the machine has done with: shaped, rising or in the oven
 	Out     Phase = "out"       // taken out
 	GivenUp Phase = "abandoned" // stopped before its end
 )
 
-var Phases = []Phase{Waiting, Running, Warm, Cold, Out, GivenUp}
+var Phases = []Phase{Waiting, Running, Warm, Cold, InHand, Out, GivenUp}
 
 func (p Phase) Words() []string { return word.List(Phases) }
 func (p *Phase) UnmarshalText(text []byte) error {
@@ -81,7 +82,8 @@ type State struct {
 	Stage   machine.StageKind `json:"stage,omitzero"` // while running
 	Begin   time.Time         `json:"begin"`          // of the cycle
 	Ready   time.Time         `json:"ready"`
-	End     *time.Time        `json:"end,omitzero"` // when it was taken out or abandoned
+	Freed   *time.Time        `json:"freed,omitzero"` // when a dough left the machine
+	End     *time.Time        `json:"end,omitzero"`   // when it was taken out, of the machine or of the oven, or abandoned
 	Moments []Moment          `json:"moments"`
 	Next    int               `json:"next"` // index of the next moment in Moments; -1 when none is left
 	Mark    int               `json:"mark,omitzero"`
@@ -102,6 +104,10 @@ func At(p plan.Plan, happened []Happening, now time.Time) State {
 		switch h.What {
 		case Done:
 			done[h.Moment] = true
+			if h.Moment == string(timetable.Ready) {
+				at := h.At
+				s.Freed = &at
+			}
 		case TakenOut, Abandoned:
 			at := h.At
 			s.End, s.Phase = &at, Out
@@ -150,6 +156,7 @@ type Clock struct {
 	WarmUntil time.Time
 	End       *time.Time // when it was taken out or abandoned; nil while it has not ended
 	GaveUp    bool       // it ended by being abandoned
+	Dough     bool       // it leaves the machine unbaked
 }
 
 // Phase is where a bake with these times stands at now.
@@ -163,6 +170,8 @@ func (c Clock) Phase(now time.Time) Phase {
 		return Waiting
 	case now.Before(c.Ready):
 		return Running
+	case c.Dough:
+		return InHand
 	case now.Before(c.WarmUntil):
 		return Warm
 	}
@@ -172,7 +181,12 @@ func (c Clock) Phase(now time.Time) Phase {
 // ClockOf is the times of a bake that stands as s.
 func ClockOf(p plan.Plan, s State) Clock {
 	warm := s.Ready.Add(time.Duration(p.Setting.KeepWarm) * time.Minute)
-	return Clock{s.Begin, s.Ready, warm, s.End, s.Phase == GivenUp}
+	return Clock{s.Begin, s.Ready, warm, s.End, s.Phase == GivenUp, HasFinish(s.Moments)}
+}
+
+// HasFinish reports whether moments are those of a dough, which goes on after the machine.
+func HasFinish(moments []Moment) bool {
+	return slices.ContainsFunc(moments, func(m Moment) bool { return m.Kind == timetable.Eaten })
 }
 
 // stage is what the machine does at now, so many minutes into the cycle.

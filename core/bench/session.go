@@ -3,6 +3,7 @@ package bench
 import (
 	"math"
 	"slices"
+	"strings"
 	"time"
 
 	"risepan/core/fault"
@@ -24,12 +25,13 @@ const (
 	Begun    Do = "begun"    // a wait
 	Slip     Do = "slip"     // another amount went in than the plan's
 	Mended   Do = "mended"   // the last slip is taken back
+	Emptied  Do = "emptied"  // the pan: everything is measured again, as planned
 	Started  Do = "started"  // the bake runs
 	Cleared  Do = "cleared"  // the bench is given up
 	Reopened Do = "reopened" // and taken up again
 )
 
-var Dos = []Do{Done, Undone, Begun, Slip, Mended, Started, Cleared, Reopened}
+var Dos = []Do{Done, Undone, Begun, Slip, Mended, Emptied, Started, Cleared, Reopened}
 
 func (d Do) Words() []string                  { return word.List(Dos) }
 func (d *Do) UnmarshalText(text []byte) error { return word.Read(d, text, "doing at the bench", Dos) }
@@ -65,7 +67,7 @@ type Happening struct {
 func (h Happening) TakesBack() int { return 0 }
 
 // Replans reports whether the happening changes what is to be measured.
-func (h Happening) Replans() bool { return h.Do == Slip || h.Do == Mended }
+func (h Happening) Replans() bool { return h.Do == Slip || h.Do == Mended || h.Do == Emptied }
 
 // Session is where the bench stands.
 type Session struct {
@@ -102,6 +104,9 @@ func At(happened []Happening) Session {
 			slips = append(slips, h)
 		case Mended:
 			slips = slips[:max(0, len(slips)-1)]
+		case Emptied:
+			slips, s.Begun = nil, map[string]time.Time{}
+			s.Done = slices.DeleteFunc(s.Done, func(id string) bool { return inThePan(id) })
 		case Started, Cleared:
 			s.Over, s.Started = true, s.Started || h.Do == Started
 		case Reopened:
@@ -119,6 +124,15 @@ func At(happened []Happening) Session {
 		}
 	}
 	return s
+}
+
+// inThePan reports whether a step is undone by emptying the pan.
+func inThePan(step string) bool {
+	switch word, _, _ := strings.Cut(step, " "); Kind(word) {
+	case Tools, Look, Temper, Cut, Paddle, "ready", "ahead", "fridge", "grease":
+		return false
+	}
+	return true
 }
 
 // merge puts newer locks in the place of older ones of the same line.
@@ -154,6 +168,21 @@ func (s Session) InPan(k kitchen.Kitchen, p plan.Plan) map[string]measure.Grams 
 		}
 	}
 	return out
+}
+
+// Weigh is what an amount of a line weighs; a line that the plan has not, or an amount that cannot be weighed, is a
+// *fault.Fault.
+func (Session) Weigh(k kitchen.Kitchen, p plan.Plan, line string, a measure.Amount) (measure.Grams, error) {
+	n := slices.IndexFunc(p.Lines, func(l plan.Line) bool { return l.ID == line })
+	if n < 0 {
+		return 0, fault.At("/line", "the dough has no line %q", word.Clip(line))
+	}
+	i, _ := k.Ingredient(p.Lines[n].Ingredient)
+	g, err := i.Weigh(a.In(k.Standard))
+	if err != nil {
+		return 0, fault.At("/amount", "%v", err)
+	}
+	return g, nil
 }
 
 // Measured lists the lines whose measuring is done, at the amounts that went in.

@@ -128,7 +128,7 @@ func TestWishesMoveTheChoice(t *testing.T) {
 		says   string
 	}{
 		{"two and a half hours leave only the rapid cycle", demo.Galley(), quick, func(n *choice.Needs) { n.Within = 150 }, "rapid", true, "nearest"},
-		{"one hour leaves none, and that is said", demo.Galley(), quick, func(n *choice.Needs) { n.Within = 60 }, "basic", false, "there are 1:00"},
+		{"one hour leaves none, and that is said", demo.Galley(), quick, func(n *choice.Needs) { n.Within = 60 }, "basic", false, "there are 1 h 00"},
 		{"a delay rules the boatyard machine's sweet cycle out", demo.Boatyard(), raisin, func(n *choice.Needs) { n.Delayed = true }, "basic", true, "nearest"},
 		{"nobody at the beep: the dispenser stands in", demo.Galley(), raisin, func(n *choice.Needs) { n.Away, n.Box = true, true }, "sweet", true, "dispenser"},
 		{"nobody at the beep and no dispenser: at the start", demo.Boatyard(), raisin, func(n *choice.Needs) { n.Away = true }, "sweet", true, "at the start"},

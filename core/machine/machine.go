@@ -15,8 +15,8 @@ import (
 // Minutes is a length of time on a machine's display, in whole minutes.
 type Minutes int
 
-// String writes hours and minutes as the display does: "3:05".
-func (m Minutes) String() string { return fmt.Sprintf("%d:%02d", m/60, m%60) }
+// String writes hours and minutes as the display has them, in a form that nobody takes for a clock time: "3 h 05".
+func (m Minutes) String() string { return fmt.Sprintf("%d h %02d", m/60, m%60) }
 
 // Crust is how dark the machine bakes.
 type Crust string

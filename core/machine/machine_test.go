@@ -98,7 +98,7 @@ func TestEveryBeepOfAProgrammeIsAnEvent(t *testing.T) {
 	for _, e := range c.Programme(measure.LoafPounds(1, 1), Medium).Events {
 		got = append(got, fmt.Sprint(e.ID, " ", e.From, " ", e.Pips, " ", e.Waits))
 	}
-	if want := "add-ins 1 0:20 0 false, add-ins 2 0:38 3 false, paddle out 1 0:40 0 true"; strings.Join(got, ", ") != want {
+	if want := "add-ins 1 0 h 20 0 false, add-ins 2 0 h 38 3 false, paddle out 1 0 h 40 0 true"; strings.Join(got, ", ") != want {
 		t.Errorf("%s, want %s", strings.Join(got, ", "), want)
 	}
 }

@@ -150,7 +150,7 @@ func TestTimesThatAreWished(t *testing.T) {
 
 func TestThePlanSaysWhatToPressAndWhatTheDisplayThenShows(t *testing.T) {
 	p := mustMake(t, wish(t, "Sluice-gate egg loaf", demo.Galley(), two, ""))
-	if p.Setting.Label != "Menu 3×, Size 1×, Crust 2×, Start" || p.Setting.Shows != "4 Sweet · 2 lb · light · 3:26" {
+	if p.Setting.Label != "Menu 3×, Size 1×, Crust 2×, Start" || p.Setting.Shows != "4 Sweet · 2 lb · light · 3 h 26" {
 		t.Errorf("press %s; then it shows %s", p.Setting.Label, p.Setting.Shows)
 	}
 	p = mustMake(t, wish(t, "Towpath white", demo.Boatyard(), oneHalf, "2026-03-11T07:00"))

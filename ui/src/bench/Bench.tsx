@@ -20,7 +20,7 @@ export function Bench({ bench }: { bench: BenchView }) {
   const navigate = useNavigate();
   const [looked, look] = useState<string | null>(null); // the step that the baker went back or on to
   const [asked, ask] = useState<string | null>(null); // the step whose question is being answered
-  const [slipping, slip] = useState(false);
+  const [slipping, slip] = useState<string | null>(null); // the line of which another amount went in
   const { done: finished, untold } = useDone(bench);
   const done = (id: string) => finished.has(id);
   const open = steps.findIndex((s) => !done(s.id) && !(s.wait && session.begun[s.id])); // a wait goes on by itself
@@ -29,6 +29,7 @@ export function Bench({ bench }: { bench: BenchView }) {
   const at = chosen >= 0 ? chosen : first < 0 ? steps.length - 1 : first;
   const step = steps[at]!;
   const line = plan.lines.find((l) => l.id === step.line);
+  const slipped = plan.lines.find((l) => l.id === slipping);
   const last = at === steps.length - 1;
   const refused = plan.cautions.find((c) => c.level === "stop" || c.level === "ask");
   useAwake();
@@ -108,9 +109,13 @@ export function Bench({ bench }: { bench: BenchView }) {
       )}
       {session.slips > 0 &&
         plan.cautions
-          .filter((c) => c.level === "care" && (c.about === "measures" || c.about === "no matching setting" || c.about === "overflow"))
+          .filter(
+            (c) =>
+              c.level === "ask" ||
+              (c.level === "care" && (c.about === "measures" || c.about === "no matching setting" || c.about === "overflow")),
+          )
           .map((c) => (
-            <p key={c.say} className="border-l-4 border-rim px-4 py-1 text-lg">
+            <p key={c.say} className={`border-l-4 px-4 py-1 text-lg ${c.level === "ask" ? "border-signal" : "border-rim"}`}>
               {c.say}
             </p>
           ))}
@@ -130,19 +135,23 @@ export function Bench({ bench }: { bench: BenchView }) {
           The ready time that you wished for has passed: everything is worked out for now.
         </p>
       )}
-      {slipping && line ? (
+      {slipped ? (
         <Slip
-          key={step.id}
-          line={line}
+          key={slipped.id}
+          bench={bench.id}
+          line={slipped}
           problem={error instanceof Trouble ? error.problem : undefined}
-          close={() => slip(false)}
-          tell={(amount, way) =>
-            tell({ do: "slip", line: line.id, amount, way }, () => {
-              tell({ do: "done", step: step.id });
-              slip(false);
+          close={() => slip(null)}
+          answer={(amount, exit) => {
+            const settled = () => {
+              slip(null);
               look(null);
-            })
-          }
+            };
+            const measured = () => tell({ do: "done", step: `measure ${slipped.id}` }, settled);
+            if (exit === "lift") measured();
+            else if (exit === "again") tell({ do: "emptied" }, settled);
+            else tell({ do: "slip", line: slipped.id, amount, way: exit }, measured);
+          }}
         />
       ) : (
         <StepView
@@ -152,6 +161,7 @@ export function Bench({ bench }: { bench: BenchView }) {
           done={done(step.id)}
           asked={asked === step.id}
           press={next}
+          wrong={slip}
           begin={() => tell({ do: "begun", step: step.id })}
         />
       )}
@@ -174,7 +184,7 @@ export function Bench({ bench }: { bench: BenchView }) {
           {step.kind === "measure" && (
             <button
               type="button"
-              onClick={() => slip(true)}
+              onClick={() => slip(step.line ?? null)}
               className="min-h-16 rounded-tray border-2 border-rim px-4 text-lg leading-6 font-semibold text-rim"
             >
               Too much?

@@ -1,48 +1,80 @@
 import { useState } from "react";
-import type { PlanLine, Problem } from "../client/types.gen";
+import { Trouble } from "../client/api";
+import { useWaysOut } from "../client/queries";
+import type { BenchOut, PlanLine, Problem } from "../client/types.gen";
+import { TroubleNote } from "../parts/Trouble";
 
 interface Props {
+  bench: string;
   line: PlanLine;
   problem: Problem | undefined;
   close: () => void;
-  tell: (amount: string, way: "fit" | "grow") => void;
+  answer: (amount: string, exit: BenchOut["exit"]) => void;
 }
 
-/** Another amount went in: what it was, and whether the rest is to fit or the loaf to grow. */
-export function Slip({ line, problem, close, tell }: Props) {
+/** Another amount went in: what it was, and what can be done about it, each with what it makes of the loaf. */
+export function Slip({ bench, line, problem, close, answer }: Props) {
   const [typed, setTyped] = useState("");
-  const fault = problem?.pointer === "/amount" ? problem.detail : undefined;
-  const choice =
-    "min-h-16 rounded-tray border-2 border-rim px-5 text-left text-lg font-bold text-rim disabled:border-rule disabled:text-soft";
+  const [amount, ask] = useState("");
+  const outs = useWaysOut(bench, line.id, amount);
+  const refused = outs.error instanceof Trouble ? outs.error.problem : problem;
+  const fault = refused?.pointer?.startsWith("/amount") && amount === typed.trim() ? refused.detail : undefined;
+  const known = amount !== "" && amount === typed.trim();
   return (
     <section aria-label="What really went in" className="flex flex-1 flex-col justify-center gap-3 px-6 py-6 md:px-12" data-own-keys>
       <h2 className="text-2xl leading-tight font-bold">How much {line.name} is in the pan?</h2>
-      <label className="text-lg">
-        All of it, as you measured
-        <input
-          autoFocus
-          value={typed}
-          onChange={(e) => setTyped(e.target.value)}
-          placeholder={line.pieces ? "2" : "2 tbsp"}
-          aria-invalid={!!fault}
-          className="figures mt-1 block h-16 w-full max-w-sm rounded-tray border-2 border-rim bg-enamel px-4 text-xl font-bold aria-invalid:border-signal"
-        />
-      </label>
+      <form
+        onSubmit={(e) => {
+          e.preventDefault();
+          ask(typed.trim());
+        }}
+        className="flex flex-wrap items-end gap-3"
+      >
+        <label className="text-lg">
+          All of it, as you measured
+          <input
+            autoFocus
+            value={typed}
+            onChange={(e) => setTyped(e.target.value)}
+            placeholder={line.pieces ? "2" : "2 tbsp"}
+            aria-invalid={!!fault}
+            className="figures mt-1 block h-16 w-80 max-w-full rounded-tray border-2 border-rim bg-enamel px-4 text-xl font-bold aria-invalid:border-signal"
+          />
+        </label>
+        <button
+          type="submit"
+          disabled={!typed.trim() || known}
+          className="min-h-16 rounded-tray bg-rim px-6 text-xl font-bold text-on-rim disabled:bg-shelf disabled:text-soft"
+        >
+          {known && outs.isFetching ? "Working it out …" : "What can I do?"}
+        </button>
+      </form>
       <p role="alert" className="text-lg text-signal">
         {fault}
       </p>
-      <div className="grid max-w-xl gap-2">
-        <button type="button" disabled={!typed.trim()} onClick={() => tell(typed.trim(), "fit")} className={choice}>
-          Fit the rest to it
-          <span className="block text-base font-normal">The other lines are measured around it, as near the recipe as they come.</span>
-        </button>
-        <button type="button" disabled={!typed.trim()} onClick={() => tell(typed.trim(), "grow")} className={choice}>
-          Let the loaf grow to it<span className="block text-base font-normal">Everything follows; what is in already is topped up.</span>
-        </button>
+      {outs.error && !fault && <TroubleNote error={outs.error} />}
+      <div className="grid max-w-3xl gap-2">
+        {known && outs.data?.ways.map((out) => <WayOut key={out.exit} out={out} press={() => answer(amount, out.exit)} />)}
         <button type="button" onClick={close} className="min-h-14 text-left text-lg font-semibold text-rim underline">
           It was right after all
         </button>
       </div>
     </section>
+  );
+}
+
+/** One way out: what is done, what it makes of the dough, and what is then to be feared. */
+function WayOut({ out, press }: { out: BenchOut; press: () => void }) {
+  return (
+    <button
+      type="button"
+      onClick={press}
+      disabled={out.bad}
+      data-out={out.exit}
+      className="min-h-16 rounded-tray border-2 border-rim px-5 py-2 text-left text-lg font-bold text-rim disabled:border-rule disabled:text-soft"
+    >
+      <span className="fraction">{out.say}</span>
+      {out.worry && <span className="block text-base font-normal text-ink">{out.bad ? `Not like this. ${out.worry}` : out.worry}</span>}
+    </button>
   );
 }

@@ -1,5 +1,6 @@
 import { Check } from "lucide-react";
 import type { BenchStep, BenchView, PlanLine } from "../client/types.gen";
+import { inBox } from "../parts/addIns";
 import { Amount, Scoops } from "../parts/Amount";
 import { StuffSwatch, stuffFill } from "../parts/stuff";
 import { PanSection } from "../plan/PanSection";
@@ -12,10 +13,11 @@ interface Props {
   asked: boolean;
   press: () => void;
   begin: () => void;
+  wrong: (line: string) => void; // another amount of it went in
 }
 
 /** One step, to be read from two metres; a press anywhere on it goes on. */
-export function StepView({ bench, step, line, done, asked, press, begin }: Props) {
+export function StepView({ bench, step, line, done, asked, press, begin, wrong }: Props) {
   const measuring = step.kind === "measure" || step.kind === "top up";
   return (
     <div className="relative flex flex-1 cursor-pointer items-stretch" onClick={press}>
@@ -72,10 +74,20 @@ export function StepView({ bench, step, line, done, asked, press, begin }: Props
             {bench.plan.lines
               .filter((l) => !l.part)
               .map((l) => (
-                <li key={l.id} className="grid grid-cols-[16px_1fr_auto] items-center gap-3 border-b border-rule py-1">
+                <li key={l.id} className="grid grid-cols-[16px_1fr_auto_auto] items-center gap-3 border-b border-rule">
                   <StuffSwatch stuff={l.stuff} />
                   <span className="text-lg font-semibold">{l.name}</span>
                   <Amount line={l} size="small" />
+                  <button
+                    type="button"
+                    onClick={(e) => {
+                      e.stopPropagation();
+                      wrong(l.id);
+                    }}
+                    className="min-h-11 px-1 text-base font-semibold text-rim underline"
+                  >
+                    not so<span className="sr-only">: another amount of {l.name} went in</span>
+                  </button>
                 </li>
               ))}
           </ul>
@@ -103,7 +115,7 @@ export function StepView({ bench, step, line, done, asked, press, begin }: Props
         <PanSection
           pan={bench.plan.pan}
           lines={bench.plan.lines}
-          box={bench.plan.addIns?.way === "dispenser" ? bench.plan.addIns.lines : []}
+          box={inBox(bench.plan)}
           lit={step.line ? [step.line] : []}
           light={() => undefined}
         />

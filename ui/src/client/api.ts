@@ -24,6 +24,8 @@ import type {
   Recipes,
   RecipeText,
   Shelf,
+  SlipOf,
+  WaysOut,
   Wish,
 } from "./types.gen";
 
@@ -131,6 +133,8 @@ export const undoMachine = (id: string, version: number) =>
 export const compareCycles = (id: string, what: Compare, signal?: AbortSignal) => ask<Compared>(`/machines/${id}/compare`, what, signal);
 export const setHabit = (habit: HabitOf) => put<HabitOf>("/habits", habit);
 export const putAway = (path: string, away: boolean) => put<PutAway>(`${path}/shelf`, { away });
+
+export const fetchWaysOut = (bench: string, slip: SlipOf, signal: AbortSignal) => ask<WaysOut>(`/benches/${bench}/outs`, slip, signal);
 
 /** The bench or bake, or null when nothing happened after the happening of this number. */
 const journal = <T>(path: string, after: number | undefined, signal: AbortSignal) =>

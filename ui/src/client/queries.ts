@@ -335,6 +335,16 @@ export function useAtBench(id: string) {
   return { tell, error: telling.error };
 }
 
+/** What can be done about a slip, asked for once the amount is said. */
+export const useWaysOut = (bench: string, line: string, amount: string) =>
+  useQuery({
+    queryKey: at("outs", bench, line, amount),
+    queryFn: ({ signal }) => api.fetchWaysOut(bench, { line, amount }, signal),
+    enabled: amount !== "",
+    retry: false,
+    gcTime: 0,
+  });
+
 export const useAddBench = () =>
   usePress(
     (wish: Wish) => press<BenchView>("/benches", wish),

@@ -27,6 +27,8 @@ export interface Schema {
   Bench: BenchView;
   BenchTold: BenchTold;
   AtBench: AtBench;
+  SlipOf: SlipOf;
+  WaysOut: WaysOut;
   Machine: MachineRead;
   MachinesAway: MachinesAway;
   Profiles: Profiles;
@@ -75,6 +77,7 @@ export interface Kitchen {
   liquid: "room temperature" | "tepid" | "hot with rapid yeast";
   lead: number;
   loading: PanManner;
+  grease?: boolean;
   quiet: KitchenQuiet;
   prefer: KitchenPreference[];
   facts?: LarderIngredient[];
@@ -272,6 +275,9 @@ export interface PlanTiming {
   cycle?: string;
   crust?: "light" | "medium" | "dark";
   addIns?: "by hand" | "dispenser" | "at the start";
+  ways?: {
+    [k: string]: "by hand" | "dispenser" | "at the start";
+  };
 }
 export interface PlanHandling {
   closer?: number;
@@ -339,9 +345,12 @@ export interface Plan {
   stages: MachineSpan[];
   moments: TimetableMoment[];
   usual: PlanUsual;
+  finish?: RecipeFinish;
+  eaten?: string;
   lines: PlanLine[];
   rounding: PlanRounding;
   pan: PlanPan;
+  ahead?: PlanAhead[];
   heat: PlanHeat;
   cautions: PlanCaution[];
 }
@@ -448,6 +457,13 @@ export interface PlanAddIns {
   box: number;
   noBox?: string;
   lines: string[];
+  each?: PlanAddIn[];
+}
+export interface PlanAddIn {
+  line: string;
+  name: string;
+  way: "by hand" | "dispenser" | "at the start";
+  noBox?: string;
 }
 export interface TimetableTimer {
   fit: string;
@@ -469,7 +485,19 @@ export interface MachineSpan {
 export interface TimetableMoment {
   id: string;
   kind:
-    "begins" | "look" | "held back" | "add-ins" | "scrape" | "paddle" | "last rise" | "bakes" | "ready" | "warm ends";
+    | "begins"
+    | "look"
+    | "held back"
+    | "add-ins"
+    | "scrape"
+    | "paddle"
+    | "last rise"
+    | "bakes"
+    | "ready"
+    | "warm ends"
+    | "shaped"
+    | "oven"
+    | "eaten";
   after: number;
   person: boolean;
   say: string;
@@ -499,6 +527,11 @@ export interface PlanAgainst {
   was: number;
   usual: KindBand;
   verdict: "no usual range" | "below it" | "above it" | "may be inside" | "inside";
+}
+export interface RecipeFinish {
+  shape: number;
+  rise: number;
+  oven: number;
 }
 export interface PlanLine {
   id: string;
@@ -562,6 +595,7 @@ export interface PlanPan {
   manner: PanManner;
   why: string;
   vessel: PanVessel;
+  paddles?: MachinePaddles;
   layers: PanLayer[];
   knead?: string[];
   aside: string[];
@@ -571,6 +605,10 @@ export interface PanVessel {
   length: number;
   width: number;
   depth: number;
+}
+export interface MachinePaddles {
+  count: number;
+  folding: boolean;
 }
 export interface PanLayer {
   stuff: "liquid" | "fat" | "sugar and salt" | "flour" | "dry extra" | "yeast" | "add-in";
@@ -594,6 +632,12 @@ export interface PanFill {
   room: number;
   low: number;
   high: number;
+}
+export interface PlanAhead {
+  line: string;
+  name: string;
+  say: string;
+  at: string;
 }
 export interface PlanHeat {
   line: string;
@@ -699,7 +743,7 @@ export interface BakeSummary {
   cycle: PlanCycleName;
   startedAt: string;
   ready: string;
-  phase: "waiting" | "running" | "warm" | "cold" | "out" | "abandoned";
+  phase: "waiting" | "running" | "warm" | "cold" | "in hand" | "out" | "abandoned";
   mark?: number;
   note?: string;
   moments?: BakeMoment[];
@@ -707,7 +751,19 @@ export interface BakeSummary {
 export interface BakeMoment {
   id: string;
   kind:
-    "begins" | "look" | "held back" | "add-ins" | "scrape" | "paddle" | "last rise" | "bakes" | "ready" | "warm ends";
+    | "begins"
+    | "look"
+    | "held back"
+    | "add-ins"
+    | "scrape"
+    | "paddle"
+    | "last rise"
+    | "bakes"
+    | "ready"
+    | "warm ends"
+    | "shaped"
+    | "oven"
+    | "eaten";
   after: number;
   person: boolean;
   say: string;
@@ -729,10 +785,11 @@ export interface BakeView {
   now: string;
 }
 export interface BakeState {
-  phase: "waiting" | "running" | "warm" | "cold" | "out" | "abandoned";
+  phase: "waiting" | "running" | "warm" | "cold" | "in hand" | "out" | "abandoned";
   stage?: "rest" | "knead" | "rise" | "knock-back" | "bake";
   begin: string;
   ready: string;
+  freed?: string;
   end?: string;
   moments: BakeMoment[];
   next: number;
@@ -775,6 +832,7 @@ export interface RecipeText {
   text: string;
   lines?: LineText[];
   note?: string;
+  finish?: RecipeFinish;
 }
 export interface LineText {
   amount: string;
@@ -812,6 +870,7 @@ export interface RecipeCard {
   standard: "us" | "metric" | "australian" | "imperial";
   text: string;
   note?: string;
+  finish?: RecipeFinish;
 }
 export interface ReadLine {
   id?: string;
@@ -946,11 +1005,24 @@ export interface BenchTold {
   bench?: BenchView;
 }
 export interface AtBench {
-  do: "done" | "undone" | "begun" | "slip" | "mended" | "started" | "cleared" | "reopened";
+  do: "done" | "undone" | "begun" | "slip" | "mended" | "emptied" | "started" | "cleared" | "reopened";
   step?: string;
   line?: string;
   amount?: string;
   way?: "fit" | "grow";
+}
+export interface SlipOf {
+  line: string;
+  amount: string;
+}
+export interface WaysOut {
+  ways: BenchOut[];
+}
+export interface BenchOut {
+  exit: "lift" | "fit" | "grow" | "again";
+  say: string;
+  worry?: string;
+  bad?: boolean;
 }
 export interface MachineRead {
   id: string;
@@ -977,10 +1049,6 @@ export interface Machine {
   memory?: number;
   panel?: MachinePanel;
   cycles: MachineCycle[];
-}
-export interface MachinePaddles {
-  count: number;
-  folding: boolean;
 }
 export interface MachinePanel {
   menu?: MachineRing;

@@ -46,6 +46,15 @@ export function Habits({ kitchen, set, fault }: { kitchen: Kitchen; set: SetKitc
           ["hot with rapid yeast", "Hot", "For rapid-rise yeast on a rapid cycle; else tepid."],
         ]}
       />
+      <Choices
+        label="The pan"
+        value={kitchen.grease ? "greased" : "bare"}
+        pick={(v) => set({ grease: v === "greased" })}
+        choices={[
+          ["bare", "Bare", "As most pans are meant to be used."],
+          ["greased", "Lightly greased", "Where loaves stick."],
+        ]}
+      />
       <QuietHours kitchen={kitchen} set={set} />
       <Choices
         label="Salt"

@@ -46,6 +46,7 @@ const standing: Record<BakeSummary["phase"], string> = {
   waiting: "waiting for its delay",
   running: "baking now",
   warm: "ready, kept warm",
+  "in hand": "in hand",
   cold: "ready, and cold",
   out: "",
   abandoned: "",

@@ -1,4 +1,4 @@
-import type { MachineSpan, TimetableMoment } from "../client/types.gen";
+import type { MachineSpan, RecipeFinish, TimetableMoment } from "../client/types.gen";
 import { Pins } from "./Pins";
 import { look } from "./stages";
 import { clock, inHours } from "./time";
@@ -10,6 +10,9 @@ const short: Partial<Record<TimetableMoment["kind"], string>> = {
   "add-ins": "add-ins in",
   scrape: "scrape the sides",
   ready: "take it out",
+  shaped: "let it rise",
+  oven: "into the oven",
+  eaten: "out of the oven",
 };
 
 const breakShare = 9; // per cent of the width that a long delay takes
@@ -21,15 +24,23 @@ interface Props {
   moments: TimetableMoment[];
   total: number;
   keepWarm: number;
+  finish?: RecipeFinish; // of a dough: what follows the machine
   zone: string;
   now?: number;
 }
 
 /** The bake on the clock, to scale; a delay of more than three hours is a marked break. */
-export function TimeRibbon({ press, begin, stages, moments, total, keepWarm, zone, now }: Props) {
+export function TimeRibbon({ press, begin, stages, moments, total, keepWarm, finish, zone, now }: Props) {
   const wait = Math.max(0, Math.round((Date.parse(begin) - Date.parse(press)) / 60_000));
   const broken = wait > 180;
-  const after = total + keepWarm;
+  const byHand = finish
+    ? ([
+        ["shape", finish.shape],
+        ["rise", finish.rise],
+        ["oven", finish.oven],
+      ] as const)
+    : [];
+  const after = total + keepWarm + byHand.reduce((sum, [, minutes]) => sum + minutes, 0);
   const scale = broken ? (100 - breakShare) / after : 100 / (wait + after);
   const lead = broken ? breakShare : wait * scale;
   const x = (minute: number) => lead + minute * scale;
@@ -62,6 +73,16 @@ export function TimeRibbon({ press, begin, stages, moments, total, keepWarm, zon
             className={`grid place-items-center overflow-hidden border-r border-enamel font-semibold whitespace-nowrap ${look[s.kind].paint}`}
           >
             {(s.to - s.from) * scale > 4.5 ? look[s.kind].name : ""}
+          </div>
+        ))}
+        {byHand.map(([name, minutes]) => (
+          <div
+            key={name}
+            style={{ width: `${minutes * scale}%` }}
+            title={`${name} ${inHours(minutes)}`}
+            className="grid place-items-center overflow-hidden border-r border-dashed border-rim font-semibold whitespace-nowrap text-ink"
+          >
+            {minutes * scale > 4 ? name : ""}
           </div>
         ))}
         {keepWarm > 0 && (

@@ -19,8 +19,8 @@ export function dayName(date: string, today: string): string {
 
 export const addDays = (date: string, days: number) => new Date(Date.parse(date) + days * 86_400_000).toISOString().slice(0, 10);
 
-/** Hours and minutes as a machine's display shows them: "9:40". */
-export const display = (minutes: number) => `${Math.floor(minutes / 60)}:${String(minutes % 60).padStart(2, "0")}`;
+/** What a timer is set to, written so that nobody takes it for a clock time: "9 h 40". */
+export const display = (minutes: number) => `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, "0")}`;
 
 /** A length of time in words: "45 min", "3 h 20 min". */
 export function inHours(minutes: number): string {

@@ -1,4 +1,5 @@
 import type { PlanLine, PlanAnswer } from "../client/types.gen";
+import { inBox } from "../parts/addIns";
 import { Amount } from "../parts/Amount";
 import { StuffSwatch } from "../parts/stuff";
 import { RoundingStep } from "./RoundingStep";
@@ -22,7 +23,11 @@ export function AmountList({ answer, change, changed, lit, light, ask, beepClock
   const find = (id: string) => lines.filter((l) => l.id === id);
   const inPan = pan.layers.flatMap((l) => l.lines).flatMap(find);
   const held = (pan.knead ?? []).flatMap(find);
-  const aside = pan.aside.flatMap(find);
+  const boxed = inBox(answer.plan);
+  const asides = [
+    { where: "Into the dispenser", lines: pan.aside.filter((id) => boxed.includes(id)).flatMap(find) },
+    { where: "Set aside for the beep", lines: pan.aside.filter((id) => !boxed.includes(id)).flatMap(find) },
+  ].filter((a) => a.lines.length > 0);
   const dense = lines.length > 9; // fourteen lines still fit on the sheet
   const row = (line: PlanLine) => (
     <Row
@@ -51,18 +56,18 @@ export function AmountList({ answer, change, changed, lit, light, ask, beepClock
           <ol className="mt-1 divide-y divide-rule border-y border-rule">{held.map(row)}</ol>
         </>
       )}
-      {aside.length > 0 && (
-        <>
+      {asides.map((a) => (
+        <div key={a.where}>
           <h2 className="mt-2 flex items-baseline justify-between text-sm font-semibold text-soft">
-            {answer.plan.addIns?.way === "dispenser" ? "Into the dispenser" : "Set aside for the beep"}
+            {a.where}
             {beepClock ? `, ${beepClock}` : ""}
             <button type="button" onClick={() => ask({ about: "add-ins" })} className="min-h-6 text-xs font-semibold text-rim underline">
               how
             </button>
           </h2>
-          <ol className="mt-1 divide-y divide-rule border-y border-rule">{aside.map(row)}</ol>
-        </>
-      )}
+          <ol className="mt-1 divide-y divide-rule border-y border-rule">{a.lines.map(row)}</ol>
+        </div>
+      ))}
       {answer.plan.addIns?.way === "at the start" && (
         <p className="mt-1 text-xs text-soft">
           The add-ins go in with everything else.{" "}

@@ -1,6 +1,6 @@
 import { useNavigate } from "react-router";
 import { useAddBench } from "../client/queries";
-import type { PlanAnswer, RecipeOnShelf, Wish } from "../client/types.gen";
+import type { PlanAnswer, RecipeFinish, RecipeOnShelf, Wish } from "../client/types.gen";
 import { CrustSwatch } from "../parts/CrustSwatch";
 import { clock, day, dayName, display, inHours } from "../parts/time";
 import { TroubleNote } from "../parts/Trouble";
@@ -28,7 +28,6 @@ export function MachinePanel({ answer, wish, renewed, stale, ask, change, start 
   const refused = plan.cautions.some((c) => c.level === "stop" || c.level === "ask");
   const asks = !plan.cautions.some((c) => c.level === "stop") && plan.cautions.some((c) => c.level === "ask");
   const pressDay = dayName(day(timer.press, zone), day(now, zone));
-  const readyDay = dayName(day(timer.ready, zone), day(now, zone));
   return (
     <section aria-labelledby="panel" className="flex min-w-0 flex-col">
       <h2 id="panel" className="text-sm font-semibold text-soft">
@@ -63,11 +62,13 @@ export function MachinePanel({ answer, wish, renewed, stale, ask, change, start 
             </span>
           )}
         </Row>
-        <Row name="Ready">
-          <span className="figures text-xl leading-8 font-bold" data-ready>
-            {clock(timer.ready, zone)}
-          </span>
-          <span className="ml-2 text-soft">{readyDay}</span>
+        {plan.eaten && (
+          <Row name="Dough">
+            <At time={timer.ready} zone={zone} now={now} />
+          </Row>
+        )}
+        <Row name={plan.eaten ? "Eaten" : "Ready"}>
+          <At time={plan.eaten ?? timer.ready} zone={zone} now={now} last />
         </Row>
       </dl>
       {!refused && (
@@ -90,9 +91,13 @@ export function MachinePanel({ answer, wish, renewed, stale, ask, change, start 
           Press Start at <b className="figures text-ink">{clock(timer.press, zone)}</b>
           {pressDay !== "today" && ` ${pressDay}`}
           {timer.setting > 0 && (
-            <>: the timer counts {timer.rule === "finish-based" ? "hours until the bread is done" : "hours until the cycle begins"}</>
+            <>
+              : the timer counts{" "}
+              {timer.rule === "finish-based" ? `hours until the ${plan.eaten ? "dough" : "bread"} is done` : "hours until the cycle begins"}
+            </>
           )}
-          . The cycle takes {inHours(setting.total)}.
+          . The cycle takes {inHours(setting.total)}
+          {plan.finish && `, then ${finishing(plan.finish)}`}.
           {timer.early > 0 && timer.fit !== "too soon" && ` ${inHours(timer.early)} before you asked: the timer goes in steps.`}
           {timer.late > 0 && timer.fit === "delayed" && ` ${inHours(timer.late)} after you are home.`}
           {setting.slack > 0 && ` Its warming up varies: it may be ready up to ${inHours(setting.slack)} sooner.`}
@@ -147,6 +152,23 @@ function NoYeast({ recipes, change }: { recipes: RecipeOnShelf[]; change: (chang
         </button>
       ))}
     </div>
+  );
+}
+
+const finishing = ({ shape, rise, oven }: RecipeFinish) =>
+  [shape > 0 && `${inHours(shape)} to shape it`, rise > 0 && `${inHours(rise)} to rise`, oven > 0 && `${inHours(oven)} in the oven`]
+    .filter(Boolean)
+    .join(", ");
+
+/** A moment on the clock, with its day. */
+function At({ time, zone, now, last }: { time: string; zone: string; now: string; last?: boolean }) {
+  return (
+    <>
+      <span className="figures text-xl leading-8 font-bold" data-ready={last || undefined}>
+        {clock(time, zone)}
+      </span>
+      <span className="ml-2 text-soft">{dayName(day(time, zone), day(now, zone))}</span>
+    </>
   );
 }
 

@@ -5,6 +5,7 @@ import { usePlan, usePrefetchedSizes, useShelf } from "../client/queries";
 import type { PlanAnswer, Shelf } from "../client/types.gen";
 import { clock } from "../parts/time";
 import { TimeRibbon } from "../parts/TimeRibbon";
+import { inBox } from "../parts/addIns";
 import { TroubleNote } from "../parts/Trouble";
 import { AmountList } from "./AmountList";
 import { DoughFacts } from "./DoughFacts";
@@ -64,7 +65,7 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
     plan.error instanceof Trouble && at.test(plan.error.problem.pointer ?? "") ? plan.error.problem : undefined;
   const readyFault = fault(/^\/time\/ready/)?.detail;
   const lineFault = fault(/^\/(hands\/locks|loaf\/have)/);
-  const wishFault = fault(/^\/(hands\/warmth|time\/addIns|time\/within)/);
+  const wishFault = fault(/^\/(hands\/warmth|time\/addIns|time\/ways|time\/within)/);
   const beep = answer?.plan.moments.find((m) => m.kind === "add-ins");
   const beepAt = (after: number) => clock(Date.parse(answer?.plan.timer.begin ?? "") + after * 60_000, zone);
   const beepClock = beep && (beep.upTo ? `${beepAt(beep.after)}–${beepAt(beep.upTo)}` : beepAt(beep.after));
@@ -104,6 +105,7 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
             ready={wish.time?.ready}
             home={!!wish.time?.notYet}
             zone={zone}
+            eaten={!!answer?.plan.eaten}
             earliest={nextMeal(shelf.now, zone)}
             change={change}
             fault={readyFault}
@@ -142,7 +144,7 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
                   <PanSection
                     pan={answer.plan.pan}
                     lines={answer.plan.lines}
-                    box={answer.plan.addIns?.way === "dispenser" ? answer.plan.addIns.lines : []}
+                    box={inBox(answer.plan)}
                     lit={lit}
                     light={light}
                     ask={() => ask({ about: "loading" })}
@@ -189,7 +191,8 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
       </div>
       {answer && (
         <p className="figures border-t-2 border-rim bg-enamel px-4 py-2 text-lg font-semibold md:hidden">
-          Start <b>{clock(answer.plan.timer.press, zone)}</b> · ready <b>{clock(answer.plan.timer.ready, zone)}</b>
+          Start <b>{clock(answer.plan.timer.press, zone)}</b> · {answer.plan.eaten ? "eaten" : "ready"}{" "}
+          <b>{clock(answer.plan.eaten ?? answer.plan.timer.ready, zone)}</b>
         </p>
       )}
       {starting && <StartDialog wish={wish} close={() => setStarting(false)} />}
@@ -204,5 +207,6 @@ const ribbon = ({ plan, zone }: PlanAnswer) => ({
   moments: plan.moments,
   total: plan.setting.total,
   keepWarm: plan.setting.keepWarm,
+  finish: plan.finish,
   zone,
 });

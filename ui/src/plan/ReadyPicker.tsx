@@ -1,19 +1,28 @@
 import { serverNow } from "../client/clock";
-import { addDays, day, dayName, readClock } from "../parts/time";
+import { addDays, clock, day, dayName, readClock } from "../parts/time";
 import { Typed } from "../parts/Typed";
 import { Picker } from "./Pickers";
 
 interface Props {
   ready: string | undefined;
   home: boolean; // the time is when somebody comes home
+  eaten: boolean; // a dough: the time is when it is eaten
   zone: string;
   earliest: string; // what a first wish starts from, on the kitchen's clock
   change: (change: { ready?: string | null; home?: string | null }) => void;
   fault?: string;
 }
 
+/** A time typed for today that has passed is tomorrow's: "7" at eight in the morning. */
+function toCome(wished: string, zone: string): string {
+  const now = serverNow();
+  const today = day(now, zone);
+  const [date, time] = wished.split("T") as [string, string];
+  return date === today && time <= clock(now, zone) ? `${addDays(today, 1)}T${time}` : wished;
+}
+
 /** "Ready when?": at once, or by a time of a day. */
-export function ReadyPicker({ ready, home, zone, earliest, change, fault }: Props) {
+export function ReadyPicker({ ready, home, eaten, zone, earliest, change, fault }: Props) {
   const today = day(serverNow(), zone);
   const [date, time] = (ready ?? earliest).split("T") as [string, string];
   const days = [...new Set([...Array.from({ length: 7 }, (_, n) => addDays(today, n)), date])].sort();
@@ -32,7 +41,7 @@ export function ReadyPicker({ ready, home, zone, earliest, change, fault }: Prop
             className={tab(!!ready && !home)}
             onClick={() => change({ ready: ready ?? earliest, home: null })}
           >
-            Ready by
+            {eaten ? "Eaten at" : "Ready by"}
           </button>
           <button
             type="button"
@@ -55,7 +64,7 @@ export function ReadyPicker({ ready, home, zone, earliest, change, fault }: Prop
               fault={fault}
               say="Write a time such as 7:00 or 19:30."
               keep={(read, kept) => {
-                change({ ready: `${date}T${read}` });
+                change({ ready: toCome(`${date}T${read}`, zone) });
                 kept();
               }}
               className="figures h-12 w-22 rounded-tray border-2 border-rim bg-enamel text-center text-xl font-bold aria-invalid:border-signal"

@@ -49,9 +49,10 @@ export function StartDialog({ wish, close }: { wish: Wish; close: () => void }) 
               <Step name="Timer">
                 <b className="figures">{plan.timer.setting > 0 ? display(plan.timer.setting) : "leave it alone"}</b>
               </Step>
-              <Step name="Ready">
+              <Step name={plan.eaten ? "Dough" : "Ready"}>
                 <b className="figures">{clock(plan.timer.ready, answer.zone)}</b>{" "}
                 {dayName(day(plan.timer.ready, answer.zone), day(answer.now, answer.zone))}
+                {plan.eaten && <span className="ml-3 text-soft">eaten {clock(plan.eaten, answer.zone)}</span>}
               </Step>
             </ol>
           )}

@@ -32,6 +32,7 @@ const names = [
   "within",
   "away-at-beep",
   "add-ins",
+  "ways",
   "order",
   "salt-place",
   "fat-place",
@@ -56,6 +57,7 @@ export const forThisLoaf: Change = {
   swap: null,
   cold: null,
   "add-ins": null,
+  ways: null,
   order: null,
   "salt-place": null,
   "fat-place": null,
@@ -163,6 +165,16 @@ function loaf(search: URLSearchParams, size: string): Wish["loaf"] {
   };
 }
 
+/** The ways of single add-ins: "l9:dispenser|l10:by hand". */
+function ways(search: URLSearchParams): NonNullable<Wish["time"]>["ways"] {
+  const each = list(search.get("ways")).flatMap((text) => {
+    const { line, amount } = lock(text);
+    const way = addInWays.find((w) => w === amount);
+    return way ? [[line, way] as const] : [];
+  });
+  return each.length > 0 ? Object.fromEntries(each) : undefined;
+}
+
 function time(search: URLSearchParams): Wish["time"] {
   return said({
     ready: search.get("ready") ?? undefined,
@@ -172,6 +184,7 @@ function time(search: URLSearchParams): Wish["time"] {
     cycle: search.get("cycle") ?? undefined,
     crust: crusts.find((c) => c === search.get("crust")),
     addIns: addInWays.find((w) => w === search.get("add-ins")),
+    ways: ways(search),
   });
 }
 

@@ -11,7 +11,7 @@ import { Moments } from "./Moments";
 const stages = { rest: "Resting", knead: "Kneading", rise: "Rising", "knock-back": "Knocking back", bake: "Baking" } as const;
 
 function phaseName(bake: BakeView): string {
-  const { state } = bake;
+  const { state, plan } = bake;
   switch (state.phase) {
     case "waiting":
       return "Waiting for the delay";
@@ -21,8 +21,10 @@ function phaseName(bake: BakeView): string {
       return "Ready, kept warm";
     case "cold":
       return "Ready, and no longer warm";
+    case "in hand":
+      return state.freed ? "In your hands" : "The dough is ready";
     case "out":
-      return "Out of the pan";
+      return plan.eaten ? "Out of the oven" : "Out of the pan";
     case "abandoned":
       return "Stopped early";
   }
@@ -52,6 +54,7 @@ function Running({ bake }: { bake: BakeView }) {
   if (over && !tell.isPending && !ending) return <Navigate to={`/verdict/${bake.id}`} replace />;
   const next = state.moments.find((m) => Date.parse(m.at) > now && !m.done);
   const ready = Date.parse(state.ready) <= now;
+  const dough = !!plan.eaten; // it goes on when the machine is done
   const end = (what: Happened["what"]) => {
     setEnding(true);
     tell.mutate({ what }, { onSuccess: () => navigate(`/verdict/${bake.id}`), onError: () => setEnding(false) });
@@ -69,7 +72,7 @@ function Running({ bake }: { bake: BakeView }) {
           <p className="text-xl font-semibold text-leaf" data-phase={state.phase}>
             {phaseName(bake)}
           </p>
-          {next && !ready ? (
+          {next && (!ready || dough) ? (
             <>
               <p role="timer" className="figures text-[clamp(72px,13vw,152px)] leading-none font-bold" data-countdown>
                 {countdown(Date.parse(next.at) - now)}
@@ -80,16 +83,20 @@ function Running({ bake }: { bake: BakeView }) {
             </>
           ) : (
             <>
-              <p className="text-[clamp(56px,9vw,112px)] leading-none font-bold">Take it out</p>
+              <p className="text-[clamp(56px,9vw,112px)] leading-none font-bold">{dough ? "Out of the oven" : "Take it out"}</p>
               <p className="mt-2 text-xl">
-                Ready since <b className="figures">{clock(state.ready, zone)}</b>. Oven gloves: pan, lid and loaf are hot.
+                Ready since <b className="figures">{clock(plan.eaten ?? state.ready, zone)}</b>. Oven gloves: it is hot.
               </p>
             </>
           )}
           <div className="mt-6 flex flex-wrap gap-3">
-            {ready ? (
+            {ready && dough && !state.freed ? (
+              <Button strong press={() => tell.mutate({ what: "done", moment: "ready" })} wait={tell.isPending}>
+                The dough is out of the machine
+              </Button>
+            ) : ready ? (
               <Button strong press={() => end("taken out")} wait={tell.isPending}>
-                The loaf is out of the pan
+                {dough ? "It is out of the oven" : "The loaf is out of the pan"}
               </Button>
             ) : (
               <Button press={() => end("abandoned")} wait={tell.isPending}>
@@ -112,6 +119,7 @@ function Running({ bake }: { bake: BakeView }) {
             moments={plan.moments}
             total={plan.setting.total}
             keepWarm={plan.setting.keepWarm}
+            finish={plan.finish}
             zone={zone}
             now={now}
           />
