@@ -27,6 +27,48 @@ type Profiles struct {
 	Profiles []machine.Machine `json:"profiles"`
 }
 
+// Doubts are lengths of a description that are asked about.
+type Doubts struct {
+	Doubts []machine.Doubt `json:"doubts"`
+}
+
+// doubts looks at a description that is being written, and stores nothing.
+func (s *server) doubts(c *call) (any, error) {
+	var m machine.Machine
+	if err := c.read(&m); err != nil {
+		return nil, err
+	}
+	return Doubts{m.Doubts()}, nil
+}
+
+// Estimate asks for the likely stages of a cycle of which the total is known.
+type Estimate struct {
+	Character machine.Character `json:"character"`
+	Total     machine.Minutes   `json:"total"`
+}
+
+// Estimated are those stages.
+type Estimated struct {
+	Stages []machine.Stage `json:"stages"`
+}
+
+// A cycle's total is estimated from a few minutes to a starter's day and a half.
+const (
+	leastTotal machine.Minutes = 10
+	mostTotal  machine.Minutes = 36 * 60
+)
+
+func (s *server) estimate(c *call) (any, error) {
+	var in Estimate
+	if err := c.read(&in); err != nil {
+		return nil, err
+	}
+	if in.Total < leastTotal || in.Total > mostTotal {
+		return nil, fault.At("/total", "a cycle takes %s to %s, not %s", leastTotal, mostTotal, in.Total)
+	}
+	return Estimated{machine.Estimate(in.Character, in.Total)}, nil
+}
+
 func (s *server) profiles(*call) (any, error) { return Profiles{machine.Profiles()}, nil }
 
 // MachinesAway are the machines that were put away.

@@ -40,6 +40,9 @@ type shapes struct {
 	Machine      MachineRead
 	MachinesAway MachinesAway
 	Profiles     Profiles
+	Doubts       Doubts
+	Estimate     Estimate
+	Estimated    Estimated
 	Compare      Compare
 	Compared     Compared
 	HabitOf      HabitOf

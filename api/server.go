@@ -67,6 +67,8 @@ func New(cfg Config) http.Handler {
 	k.POST("/recipes/:id/undo", s.create(s.undoRecipe, s.recipeKept))
 	k.PUT("/recipes/:id/shelf", s.change(s.putAway(store.Queries.PutRecipeAway)))
 	k.GET("/machines/profiles", s.show(s.profiles))
+	k.POST("/machines/doubts", s.show(s.doubts))
+	k.POST("/machines/estimate", s.show(s.estimate))
 	k.GET("/machines/away", s.show(s.machinesAway))
 	k.POST("/machines", s.create(s.addMachine, s.machineMade))
 	k.GET("/machines/:id", s.show(s.showMachine))

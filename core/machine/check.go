@@ -25,7 +25,7 @@ const (
 	mostVaried            = 24 // lengths of one stage
 	mostPips              = 30
 	longName              = 60
-	longPanel             = 12   // what the panel shows of a cycle
+	longPanel             = 24   // what the panel shows of a cycle
 	largestHopper         = 1000 // ml
 )
 
@@ -115,8 +115,19 @@ func (d Delay) check() error {
 
 func (m Machine) checkCycle(at string, c Cycle) error {
 	if err := kept.First(kept.Name(at+"/name", "the cycle", c.Name, longName), kept.Short(at+"/panel", "what the panel shows", c.Panel, longPanel),
-		kept.Short(at+"/id", "the cycle's id", c.ID, longName)); err != nil {
+		kept.Short(at+"/id", "the cycle's id", c.ID, longName), kept.Short(at+"/onCrust", "the crust button's value", c.OnCrust, longPanel)); err != nil {
 		return err
+	}
+	if c.With != "" || c.OnCrust != "" {
+		base, ok := m.Cycle(c.With)
+		switch {
+		case !ok || base.ID == c.ID || base.With != "":
+			return fault.At(at+"/with", "say with which cycle %s shares its place on the menu", c.Name)
+		case c.OnCrust == "" || slices.Contains(m.Crusts, Crust(c.OnCrust)):
+			return fault.At(at+"/onCrust", "say which value of the crust button chooses %s: it is none of the crusts", c.Name)
+		case slices.ContainsFunc(m.Cycles, func(o Cycle) bool { return o.ID != c.ID && o.With == c.With && o.OnCrust == c.OnCrust }):
+			return fault.At(at+"/onCrust", "another cycle is chosen by %q there", c.OnCrust)
+		}
 	}
 	switch {
 	case len(c.Stages) == 0:

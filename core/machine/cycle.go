@@ -131,10 +131,13 @@ type Cycle struct {
 	Character Character `json:"character"`
 	Stages    []Stage   `json:"stages"`
 	Beeps     []Beep    `json:"beeps,omitzero"`
-	Delay     bool      `json:"delay"`            // the delay timer works with it
-	HasCrust  bool      `json:"hasCrust"`         // the crust can be chosen
-	NoSize    bool      `json:"noSize,omitzero"`  // the size cannot
-	KeepsWarm bool      `json:"keepsWarm"`        // goes over to keep warm at its end
-	Restart   bool      `json:"restart,omitzero"` // Start is pressed again after a pause
-	Own       bool      `json:"own,omitzero"`     // made by its owner and stored on the machine
+	Delay     bool      `json:"delay"`              // the delay timer works with it
+	HasCrust  bool      `json:"hasCrust"`           // the crust can be chosen
+	NoSize    bool      `json:"noSize,omitzero"`    // the size cannot
+	KeepsWarm bool      `json:"keepsWarm"`          // goes over to keep warm at its end
+	Restart   bool      `json:"restart,omitzero"`   // Start is pressed again after a pause
+	Own       bool      `json:"own,omitzero"`       // made by its owner and stored on the machine
+	Estimated bool      `json:"estimated,omitzero"` // only its total is known: its stages are the usual shares of that
+	With      string    `json:"with,omitzero"`      // the cycle whose place on the menu it shares, where a value of the crust button chooses it
+	OnCrust   string    `json:"onCrust,omitzero"`   // and that value, such as "rapid"
 }

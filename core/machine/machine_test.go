@@ -103,6 +103,65 @@ func TestEveryBeepOfAProgrammeIsAnEvent(t *testing.T) {
 	}
 }
 
+// A rapid loaf that the crust button chooses: from the white cycle's menu place, medium, dark, rapid.
+func TestACycleThatTheCrustButtonChooses(t *testing.T) {
+	m := whole()
+	m.Cycles = append(m.Cycles, Cycle{ID: "fast", Panel: "1", Name: "Basic, rapid", Character: Rapid, With: "basic", OnCrust: "rapid",
+		Stages: []Stage{{Kind: Knead, Minutes: 20}, {Kind: Rise, Minutes: 40}, {Kind: Bake, Minutes: 50}}})
+	if err := m.Check(); err != nil {
+		t.Fatal(err)
+	}
+	presses, shows := m.Set(Wanted{Cycle: "fast", Crust: Medium, Size: measure.LoafPounds(1, 1)})
+	if got := Label(presses); got != "Crust 2×, Start" || shows.Crust != "rapid" || shows.Cycle != "basic" || m.total(shows) != 110 {
+		t.Errorf("%s: the display shows %+v, %v", got, shows, m.total(shows))
+	}
+	if presses, shows = m.Set(Wanted{Cycle: "basic", Crust: Dark, Size: measure.LoafPounds(1, 1)}); Label(presses) != "Crust 1×, Start" || shows.Crust != "dark" {
+		t.Errorf("%s: the display shows %+v", Label(presses), shows)
+	}
+	for at, spoil := range map[string]func(*Cycle){
+		"/cycles/1/with":    func(c *Cycle) { c.With = "fast" },
+		"/cycles/1/onCrust": func(c *Cycle) { c.OnCrust = "dark" },
+	} {
+		bad := m
+		bad.Cycles = slices.Clone(m.Cycles)
+		spoil(&bad.Cycles[1])
+		var f *fault.Fault
+		if err := bad.Check(); !errors.As(err, &f) || f.Pointer != at {
+			t.Errorf("%s: %v", at, err)
+		}
+	}
+}
+
+// Sixty-two minutes of knock-back are asked about; a usual machine is not.
+func TestUnusualLengthsAreAskedAbout(t *testing.T) {
+	for _, m := range Profiles() {
+		if d := m.Doubts(); len(d) > 0 {
+			t.Errorf("%s: %v", m.Name, d)
+		}
+	}
+	m := whole()
+	m.Cycles[0].Stages = append(slices.Clone(m.Cycles[0].Stages), Stage{Kind: KnockBack, Minutes: 62})
+	d := m.Doubts()
+	if len(d) != 1 || d[0].At != "/cycles/0/stages/6/minutes" || !strings.Contains(d[0].Say, "62 min of knock-back") {
+		t.Errorf("62 minutes of knock-back: %v", d)
+	}
+}
+
+// Whatever total is known, the estimated stages add up to it, in the order in which such a cycle goes.
+func TestEstimatedStagesAddUpToTheTotal(t *testing.T) {
+	for _, of := range Characters {
+		for _, total := range []Minutes{60, 100, 195, 239, 1500} {
+			c := Cycle{Stages: Estimate(of, total)}
+			if got := c.Total(measure.LoafPounds(1, 1), Medium); got != total {
+				t.Errorf("%s in %v: the stages make %v", of, total, got)
+			}
+		}
+	}
+	if got := Estimate(Basic, 200); got[2].Kind != Knead || got[2].Minutes < 15 || got[2].Minutes > 22 || got[8].Minutes < 50 || got[8].Minutes > 60 {
+		t.Errorf("a basic cycle of 3 h 20 is estimated as %v", got)
+	}
+}
+
 func TestNamesAndIdsOfAMachineAreBounded(t *testing.T) {
 	for at, spoil := range map[string]func(*Machine){
 		"/name":                   func(m *Machine) { m.Name = "\u200b" },

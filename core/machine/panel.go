@@ -2,6 +2,7 @@ package machine
 
 import (
 	"fmt"
+	"maps"
 	"slices"
 	"strings"
 
@@ -76,13 +77,15 @@ func (m Machine) Full() Panel {
 	p := m.Panel
 	var ids, crusts []string
 	for _, c := range m.Cycles {
-		ids = append(ids, c.ID)
+		if c.With == "" {
+			ids = append(ids, c.ID)
+		}
 	}
 	for _, c := range m.Crusts {
 		crusts = append(crusts, string(c))
 	}
 	p.Menu = p.Menu.or("Menu", ids, "")
-	p.Crust = p.Crust.or("Crust", crusts, string(Medium))
+	p.Crust = m.withOthers(p.Crust.or("Crust", crusts, string(Medium)))
 	p.Size = p.Size.or("Size", texts(m.Sizes), "")
 	if p.AddIns.Button != "" {
 		p.AddIns = p.AddIns.or("", []string{beepOff, beepOn}, beepOff)
@@ -94,6 +97,33 @@ func (m Machine) Full() Panel {
 		p.Start = "Start"
 	}
 	return p
+}
+
+// withOthers is the crust ring with the values that choose another cycle, for the cycles that have such.
+func (m Machine) withOthers(r Ring) Ring {
+	only := maps.Clone(r.Only)
+	for _, c := range m.Cycles {
+		if c.With == "" || slices.Contains(r.at(c.With), c.OnCrust) {
+			continue
+		}
+		if only == nil {
+			only = map[string][]string{}
+		}
+		only[c.With] = append(slices.Clone(r.at(c.With)), c.OnCrust)
+		r.Only = only
+	}
+	return r
+}
+
+// showing is the cycle that a display means: its crust may choose another than its menu.
+func (m Machine) showing(d Display) Cycle {
+	for _, c := range m.Cycles {
+		if c.With == d.Cycle && c.With != "" && c.OnCrust == d.Crust {
+			return c
+		}
+	}
+	c, _ := m.Cycle(d.Cycle)
+	return c
 }
 
 // check reports what about a ring cannot be; known tells the machine's cycles.
@@ -142,7 +172,7 @@ func (m Machine) checkPanel() error {
 		}
 	}
 	for _, c := range m.Cycles {
-		if !slices.Contains(p.Menu.Values, c.ID) {
+		if c.With == "" && !slices.Contains(p.Menu.Values, c.ID) {
 			return fault.At("/panel/menu/values", "the menu button never comes to %s", c.Name)
 		}
 	}
@@ -165,9 +195,14 @@ func (m Machine) PowerOn() Display {
 	return m.settle(p, Display{Cycle: p.Menu.Default, Crust: p.Crust.Default, Size: p.Size.Default, AddIns: p.AddIns.Default})
 }
 
+// chosenByCrust reports whether the crust button chooses other cycles at a cycle's place on the menu.
+func (m Machine) chosenByCrust(id string) bool {
+	return slices.ContainsFunc(m.Cycles, func(c Cycle) bool { return c.With == id })
+}
+
 // settle keeps of a display what the cycle allows.
 func (m Machine) settle(p Panel, d Display) Display {
-	c, _ := m.Cycle(d.Cycle)
+	c, _ := m.Cycle(d.Cycle) // what its menu shows, for a crust may choose another
 	keep := func(ring Ring, value string, allowed bool) string {
 		values := ring.at(d.Cycle)
 		switch {
@@ -180,7 +215,7 @@ func (m Machine) settle(p Panel, d Display) Display {
 		}
 		return values[0]
 	}
-	d.Crust = keep(p.Crust, d.Crust, c.HasCrust)
+	d.Crust = keep(p.Crust, d.Crust, c.HasCrust || m.chosenByCrust(c.ID))
 	d.Size = keep(p.Size, d.Size, !c.NoSize)
 	if p.AddIns.Button != "" {
 		d.AddIns = keep(p.AddIns, d.AddIns, c.Calls(ForAddIns))
@@ -190,7 +225,7 @@ func (m Machine) settle(p Panel, d Display) Display {
 
 // total is how long the cycle on the display takes.
 func (m Machine) total(d Display) Minutes {
-	c, _ := m.Cycle(d.Cycle)
+	c := m.showing(d)
 	var size measure.LoafSize
 	if d.Size != "" {
 		size, _ = measure.ParseLoafSize(d.Size)
@@ -217,7 +252,7 @@ func (m Machine) Press(d Display, button string) Display {
 		return values[(n+1)%len(values)]
 	}
 	turns := func(r Ring) bool { return button == r.Button || r.Back != "" && button == r.Back }
-	switch c, _ := m.Cycle(d.Cycle); {
+	switch c := m.showing(d); {
 	case button == "":
 	case button == p.Start:
 		d.Running = true
@@ -268,6 +303,10 @@ type Wanted struct {
 func (m Machine) Set(w Wanted) ([]Presses, Display) {
 	p := m.Full()
 	d := m.PowerOn()
+	menu, crust := w.Cycle, string(w.Crust)
+	if c, _ := m.Cycle(w.Cycle); c.With != "" {
+		menu, crust = c.With, c.OnCrust
+	}
 	var out []Presses
 	press := func(button string, times int, shows func() string) {
 		for range times {
@@ -290,9 +329,9 @@ func (m Machine) Set(w Wanted) ([]Presses, Display) {
 		}
 		press(ring.Button, on, shows)
 	}
-	turn(p.Menu, d.Cycle, w.Cycle, func() string { c, _ := m.Cycle(d.Cycle); return strings.TrimSpace(c.Panel + " " + c.Name) })
+	turn(p.Menu, d.Cycle, menu, func() string { c, _ := m.Cycle(d.Cycle); return strings.TrimSpace(c.Panel + " " + c.Name) })
 	turn(p.Size, d.Size, w.Size.String(), func() string { return d.Size })
-	turn(p.Crust, d.Crust, string(w.Crust), func() string { return d.Crust })
+	turn(p.Crust, d.Crust, crust, func() string { return d.Crust })
 	beep := map[bool]string{true: beepOn, false: beepOff}[w.AddIns]
 	turn(p.AddIns, d.AddIns, beep, func() string { return d.AddIns })
 	press(p.Later, m.Delay.Presses(m.total(d), w.Timer), func() string { return d.Timer.String() })

@@ -83,6 +83,9 @@ func (j *judgement) machine() {
 	if g.cycle.Character == machine.Rapid {
 		j.slowYeast()
 	}
+	if g.cycle.Estimated {
+		j.say(Note, Timed, nil, "Of %s only the total is known: its beep and stages are estimated and may be some minutes off. The end is right.", g.Setting.Cycle.Name)
+	}
 }
 
 // needs are what the choice of the cycle went by, its wishes left out.

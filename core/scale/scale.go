@@ -180,14 +180,23 @@ func wholeEggs(lines []Line, dev []Deviation, schools Schools) ([]Line, []Deviat
 			math.Abs(water), more, math.Abs(float64(straight-l.Grams)), less, l.Ingredient.Name)})
 }
 
-// mainLiquid is the liquid line in the pan that brings the most water; -1 without one.
+// mainLiquid is the liquid line in the pan that brings the most water; -1 without one, and where mashed fruit or
+// the like brings more: a little soured cream beside a cup of banana makes up for no egg.
 func mainLiquid(lines []Line) int {
-	best, most := -1, 0.0
+	best, most, mash := -1, 0.0, 0.0
 	for n, l := range lines {
-		w := float64(l.Grams) * l.Ingredient.Shares.Water
-		if l.Ingredient.Kind == larder.Liquid && l.Line.When == recipe.InPan && l.Line.Part == recipe.InDough && w > most {
+		if l.Line.When != recipe.InPan && l.Line.When != recipe.Warmed || l.Line.Part != recipe.InDough {
+			continue
+		}
+		switch w := float64(l.Grams) * l.Ingredient.Shares.Water; {
+		case l.Ingredient.Kind == larder.Puree:
+			mash = max(mash, w)
+		case l.Ingredient.Kind == larder.Liquid && w > most:
 			best, most = n, w
 		}
+	}
+	if mash > most {
+		return -1
 	}
 	return best
 }

@@ -6,6 +6,9 @@ import type {
   BenchView,
   Compare,
   Compared,
+  Doubts,
+  Estimate,
+  Estimated,
   HabitOf,
   Kitchen,
   Kitchens,
@@ -125,6 +128,8 @@ export const fetchRecipe = (id: string, signal: AbortSignal) => call<RecipeRead>
 export const readRecipe = (recipe: RecipeText, signal?: AbortSignal) => ask<RecipeRead>("/recipes/read", recipe, signal);
 
 export const fetchProfiles = read<Profiles>("/machines/profiles");
+export const fetchDoubts = (machine: Machine, signal: AbortSignal) => ask<Doubts>("/machines/doubts", machine, signal);
+export const estimateStages = (of: Estimate) => ask<Estimated>("/machines/estimate", of);
 export const fetchMachinesAway = read<MachinesAway>("/machines/away");
 export const fetchMachine = (id: string, signal: AbortSignal) => call<MachineRead>(`/machines/${id}`, { signal });
 export const putMachine = (id: string, body: Machine, version: number) => put<MachineRead>(`/machines/${id}`, body, version);

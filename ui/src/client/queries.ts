@@ -212,6 +212,18 @@ export const useReadRecipe = (recipe: RecipeText) =>
     placeholderData: keepPreviousData,
   });
 
+/** What is unusual about a machine while it is being described. */
+export const useDoubts = (machine: Machine) =>
+  useQuery({
+    queryKey: at("doubts", machine),
+    queryFn: ({ signal }) => api.fetchDoubts(machine, signal),
+    placeholderData: keepPreviousData,
+    gcTime: 0,
+  });
+
+/** The likely stages of a cycle of which only the total is known. */
+export const useEstimate = () => useMutation({ mutationFn: api.estimateStages });
+
 /** A recipe with lines that were edited one by one: its text is written anew. */
 export const useWriteLines = () => useMutation({ mutationFn: (recipe: RecipeText) => api.readRecipe(recipe) });
 

@@ -32,6 +32,9 @@ export interface Schema {
   Machine: MachineRead;
   MachinesAway: MachinesAway;
   Profiles: Profiles;
+  Doubts: Doubts;
+  Estimate: Estimate;
+  Estimated: Estimated;
   Compare: Compare;
   Compared: Compared;
   HabitOf: HabitOf;
@@ -1097,6 +1100,9 @@ export interface MachineCycle {
   keepsWarm: boolean;
   restart?: boolean;
   own?: boolean;
+  estimated?: boolean;
+  with?: string;
+  onCrust?: string;
 }
 export interface MachineStage {
   kind: "rest" | "knead" | "rise" | "knock-back" | "bake";
@@ -1122,6 +1128,34 @@ export interface MachinesAway {
 }
 export interface Profiles {
   profiles: Machine[];
+}
+export interface Doubts {
+  doubts: MachineDoubt[];
+}
+export interface MachineDoubt {
+  at: string;
+  say: string;
+}
+export interface Estimate {
+  character:
+    | "basic"
+    | "wholemeal"
+    | "crusty"
+    | "sweet"
+    | "rapid"
+    | "gluten-free"
+    | "low-carb"
+    | "quick bread"
+    | "packet mix"
+    | "dough"
+    | "pasta dough"
+    | "starter"
+    | "jam"
+    | "bake only";
+  total: number;
+}
+export interface Estimated {
+  stages: MachineStage[];
 }
 export interface Compare {
   cycles: string[];

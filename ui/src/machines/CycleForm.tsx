@@ -1,6 +1,7 @@
 import type { Machine, MachineBeep, MachineCycle } from "../client/types.gen";
 import { Picker } from "../plan/Pickers";
-import { Fault, type FaultAt, NumberField, TextField, Tick } from "./fields";
+import { StagesFrom } from "./StagesFrom";
+import { Doubt, Fault, type FaultAt, NumberField, TextField, Tick } from "./fields";
 import { StageRibbon } from "./StageRibbon";
 import { StageRows } from "./StageRows";
 
@@ -28,10 +29,11 @@ interface Props {
   machine: Machine;
   change: (part: Partial<MachineCycle>) => void;
   at: FaultAt;
+  doubt: FaultAt;
 }
 
 /** One cycle: what the panel calls it, its stages on the ribbon and in rows, its beeps. */
-export function CycleForm({ cycle, machine, change, at }: Props) {
+export function CycleForm({ cycle, machine, change, at, doubt }: Props) {
   const beeps = cycle.beeps ?? [];
   const setBeep = (n: number, part: Partial<MachineBeep>) => change({ beeps: beeps.map((b, m) => (m === n ? { ...b, ...part } : b)) });
   return (
@@ -53,9 +55,19 @@ export function CycleForm({ cycle, machine, change, at }: Props) {
         <Tick label="Keeps warm after" on={cycle.keepsWarm} change={(keepsWarm) => change({ keepsWarm })} />
         <Tick label="Start again after a pause" on={!!cycle.restart} change={(restart) => change({ restart })} />
       </div>
+      <OnCrust cycle={cycle} machine={machine} change={change} at={at} />
+      <StagesFrom cycle={cycle} machine={machine} change={change} />
       <StageRibbon stages={cycle.stages} change={(stages) => change({ stages })} />
       <Fault text={at("/stages")} />
-      <StageRows stages={cycle.stages} sizes={machine.sizes} crusts={machine.crusts} change={(stages) => change({ stages })} at={at} />
+      <Doubt text={doubt("/stages")} />
+      <StageRows
+        stages={cycle.stages}
+        sizes={machine.sizes}
+        crusts={machine.crusts}
+        change={(stages) => change({ stages })}
+        at={at}
+        doubt={doubt}
+      />
       <h2 className="mt-4 text-sm font-semibold text-soft">Beeps</h2>
       <ul className="divide-y divide-rule border-y border-rule">
         {beeps.map((b, n) => (
@@ -106,6 +118,47 @@ export function CycleForm({ cycle, machine, change, at }: Props) {
       >
         Add a beep
       </button>
+    </div>
+  );
+}
+
+/** Some machines choose a rapid loaf by the crust button, at another cycle's place on the menu. */
+function OnCrust({ cycle, machine, change, at }: Omit<Props, "doubt">) {
+  const others = machine.cycles.filter((c) => c.id !== cycle.id && !c.with);
+  const base = others.find((c) => c.id === cycle.with);
+  if (others.length === 0) return null;
+  return (
+    <div className="flex flex-wrap items-center gap-x-3">
+      <span className="text-sm text-soft">It is chosen by</span>
+      <Picker
+        label="It is chosen by"
+        value={cycle.with ?? ""}
+        choices={[
+          { id: "", name: "its own place on the menu" },
+          ...others.map((c) => ({ id: c.id, name: `the crust button, at ${c.panel} ${c.name}` })),
+        ]}
+        pick={(id) =>
+          change(
+            id
+              ? {
+                  with: id,
+                  onCrust: cycle.onCrust ?? "rapid",
+                  hasCrust: false,
+                  panel: others.find((c) => c.id === id)?.panel ?? cycle.panel,
+                }
+              : { with: undefined, onCrust: undefined },
+          )
+        }
+      />
+      {base && (
+        <TextField
+          label="The crust button then says"
+          value={cycle.onCrust ?? ""}
+          change={(onCrust) => change({ onCrust })}
+          fault={at("/onCrust")}
+        />
+      )}
+      <Fault text={at("/with")} />
     </div>
   );
 }

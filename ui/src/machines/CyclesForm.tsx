@@ -4,15 +4,21 @@ import type { Machine, MachineCycle, Problem } from "../client/types.gen";
 import { CycleForm } from "./CycleForm";
 import { Fault, type FaultAt } from "./fields";
 
+/** The first number that no cycle has on the panel. */
+function freeNumber(cycles: MachineCycle[]): string {
+  for (let n = 1; ; n++) if (!cycles.some((c) => c.panel === String(n))) return String(n);
+}
+
 interface Props {
   machine: Machine;
   change: (part: Partial<Machine>) => void;
   at: FaultAt;
+  doubt: FaultAt; // what is unusual
   problem: Problem | undefined;
 }
 
 /** The machine's cycles, in the order of its panel; one of them open. */
-export function CyclesForm({ machine, change, at, problem }: Props) {
+export function CyclesForm({ machine, change, at, doubt, problem }: Props) {
   const { cycles } = machine;
   const [chosen, choose] = useState(0);
   const faulty = /^\/cycles\/(\d+)/.exec(problem?.pointer ?? "");
@@ -25,8 +31,7 @@ export function CyclesForm({ machine, change, at, problem }: Props) {
   const cycle = cycles[open];
   const set = (next: MachineCycle[]) => change({ cycles: next });
   const fresh = () => {
-    for (let n = cycles.length + 1; ; n++)
-      if (!cycles.some((c) => c.id === `c${n}`)) return { id: `c${n}`, panel: String(cycles.length + 1) };
+    for (let n = cycles.length + 1; ; n++) if (!cycles.some((c) => c.id === `c${n}`)) return { id: `c${n}`, panel: freeNumber(cycles) };
   };
   const add = (c: MachineCycle) => {
     set([...cycles, c]);
@@ -126,6 +131,7 @@ export function CyclesForm({ machine, change, at, problem }: Props) {
           cycle={cycle}
           machine={machine}
           at={(pointer) => at(`/cycles/${open}${pointer}`)}
+          doubt={(pointer) => doubt(`/cycles/${open}${pointer}`)}
           change={(part) => set(cycles.map((c, n) => (n === open ? { ...c, ...part } : c)))}
         />
       ) : (

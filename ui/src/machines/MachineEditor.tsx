@@ -3,9 +3,10 @@ import { Undo2 } from "lucide-react";
 import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { Trouble } from "../client/api";
-import { useKeepMachine, useMachine, useProfiles, useUndoMachine } from "../client/queries";
+import { useDoubts, useKeepMachine, useMachine, useProfiles, useUndoMachine } from "../client/queries";
 import type { Machine, MachinePanel, MachineRead } from "../client/types.gen";
 import { drafted, useDraft } from "../parts/draft";
+import { useSettled } from "../parts/settled";
 import { TroubleNote } from "../parts/Trouble";
 import { CyclesForm } from "./CyclesForm";
 import { faultsOf } from "./fields";
@@ -81,6 +82,8 @@ function Description({ id, stored, start }: Props) {
   const change = (part: Partial<Machine>) => write((before) => ({ ...before, ...part }));
   const problem = keep.error instanceof Trouble ? keep.error.problem : undefined;
   const at = faultsOf(problem);
+  const doubts = useDoubts(useSettled(machine)).data?.doubts;
+  const doubt = (pointer: string) => doubts?.find((d) => d.at === pointer)?.say;
   const save = () =>
     keep.mutate(tidy(machine), {
       onSuccess: (m) => {
@@ -146,7 +149,7 @@ function Description({ id, stored, start }: Props) {
             <MachineForm machine={machine} change={change} at={at} />
           </TabPanel>
           <TabPanel tabIndex={-1}>
-            <CyclesForm machine={machine} change={change} at={at} problem={problem} />
+            <CyclesForm machine={machine} change={change} at={at} doubt={doubt} problem={problem} />
           </TabPanel>
           <TabPanel tabIndex={-1}>
             <PanelForm machine={machine} full={full} change={change} at={at} />

@@ -1,9 +1,20 @@
 import type { Machine, MachineDelay } from "../client/types.gen";
 import { Choices } from "../kitchen/Choices";
+import { Picker } from "../plan/Pickers";
+import { fatPlaces, saltPlaces } from "../plan/wish";
+import { PanSides } from "./PanSides";
 import { Fault, type FaultAt, NumberField, TextField, Tick, Toggles } from "./fields";
 
 const sizes = ["1 lb", "1 1/2 lb", "2 lb", "2 1/2 lb", "500 g", "750 g", "1000 g"] as const;
 const crusts = ["light", "medium", "dark"] as const;
+
+const paddles = [
+  ["1 fixed", "one paddle, fixed"],
+  ["1 folding", "one paddle that folds down"],
+  ["2 fixed", "two paddles, fixed"],
+  ["2 folding", "two paddles that fold down"],
+  ["0 fixed", "no paddle"],
+] as const;
 
 interface Props {
   machine: Machine;
@@ -13,7 +24,7 @@ interface Props {
 
 /** The machine itself: its pan, paddles, dispensers and timer. */
 export function MachineForm({ machine, change, at }: Props) {
-  const { vessel, delay } = machine;
+  const { delay } = machine;
   const timer = (part: Partial<MachineDelay>) => change({ delay: { ...delay, ...part } });
   const rule = delay.rule === "finish-based" || delay.rule === "start-based" ? delay.rule : "none";
   return (
@@ -35,33 +46,15 @@ export function MachineForm({ machine, change, at }: Props) {
           fault={at("/sizes")}
         />
         <Toggles label="Crusts" all={crusts} on={machine.crusts} change={(on) => change({ crusts: on })} fault={at("/crusts")} />
-        <fieldset>
-          <legend className="text-xs text-soft">The pan inside, in millimetres</legend>
-          <div className="flex flex-wrap gap-3">
-            {(["length", "width", "depth"] as const).map((side) => (
-              <NumberField
-                key={side}
-                label={side}
-                value={vessel[side]}
-                change={(v) => change({ vessel: { ...vessel, [side]: v } })}
-                fault={at(`/vessel/${side}`)}
-              />
-            ))}
-          </div>
-          <Fault text={at("/vessel")} />
-        </fieldset>
+        <PanSides vessel={machine.vessel} change={(vessel) => change({ vessel })} at={at} />
         <div className="flex flex-wrap items-end gap-4">
-          <NumberField
+          <Picker
             label="Paddles"
-            value={machine.paddles.count}
-            change={(count) => change({ paddles: { ...machine.paddles, count } })}
-            fault={at("/paddles/count")}
+            value={`${machine.paddles.count} ${machine.paddles.folding ? "folding" : "fixed"}`}
+            choices={paddles.map(([id, name]) => ({ id, name }))}
+            pick={(p) => change({ paddles: { count: Number(p.slice(0, 1)), folding: p.endsWith("folding") } })}
           />
-          <Tick
-            label="They fold down"
-            on={machine.paddles.folding}
-            change={(folding) => change({ paddles: { ...machine.paddles, folding } })}
-          />
+          <Fault text={at("/paddles/count")} />
           <Tick label="It has a window" on={machine.window} change={(window) => change({ window })} />
         </div>
         <div className="flex flex-wrap items-end gap-4">
@@ -85,6 +78,26 @@ export function MachineForm({ machine, change, at }: Props) {
             ["dry first", "Yeast and flour first", "Liquids on top."],
           ]}
         />
+        <div className="flex flex-wrap items-center gap-x-5">
+          <span className="text-sm">
+            Its booklet puts salt and sugar
+            <Picker
+              label="Salt and sugar"
+              value={machine.salt ?? ""}
+              choices={[{ id: "", name: "nowhere in particular" }, ...saltPlaces.map((p) => ({ id: p, name: p }))]}
+              pick={(p) => change({ salt: saltPlaces.find((s) => s === p) })}
+            />
+          </span>
+          <span className="text-sm">
+            and the fat
+            <Picker
+              label="The fat"
+              value={machine.fat ?? ""}
+              choices={[{ id: "", name: "nowhere in particular" }, ...fatPlaces.map((p) => ({ id: p, name: p }))]}
+              pick={(p) => change({ fat: fatPlaces.find((s) => s === p) })}
+            />
+          </span>
+        </div>
         <Choices
           label="The delay timer shows"
           value={rule}
@@ -118,12 +131,12 @@ export function MachineForm({ machine, change, at }: Props) {
             </div>
             {rule === "finish-based" && (
               <Choices
-                label="Its first press goes from 3:22"
+                label="Its first press goes from 3 h 22"
                 value={delay.first ?? "next whole step"}
                 pick={(first) => timer({ first })}
                 choices={[
-                  ["next whole step", "On to 3:30", "The next whole step."],
-                  ["one step on", "On to 3:32", "One step more."],
+                  ["next whole step", "On to 3 h 30", "The next whole step."],
+                  ["one step on", "On to 3 h 32", "One step more."],
                 ]}
               />
             )}

@@ -3,7 +3,7 @@ import { useState } from "react";
 import type { Machine, MachineStage, MachineVariation } from "../client/types.gen";
 import { look } from "../parts/stages";
 import { Picker } from "../plan/Pickers";
-import { type FaultAt, NumberField } from "./fields";
+import { Doubt, type FaultAt, NumberField } from "./fields";
 
 const kinds: MachineStage["kind"][] = ["rest", "knead", "rise", "knock-back", "bake"];
 
@@ -13,10 +13,11 @@ interface Props {
   crusts: Machine["crusts"];
   change: (stages: MachineStage[]) => void;
   at: FaultAt;
+  doubt: FaultAt;
 }
 
 /** The stages as rows, with the minutes of other sizes and crusts where they differ. */
-export function StageRows({ stages, sizes, crusts, change, at }: Props) {
+export function StageRows({ stages, sizes, crusts, change, at, doubt }: Props) {
   const [opened, open] = useState<number[]>([]);
   const set = (n: number, part: Partial<MachineStage>) => change(stages.map((s, m) => (m === n ? { ...s, ...part } : s)));
   const vary = (n: number, key: Omit<MachineVariation, "minutes">, minutes: number) => {
@@ -49,6 +50,7 @@ export function StageRows({ stages, sizes, crusts, change, at }: Props) {
                 change={(minutes) => set(n, { minutes })}
                 fault={at(`/stages/${n}/minutes`)}
               />
+              <Doubt text={doubt(`/stages/${n}/minutes`)} />
               {!differs && s.kind !== "knock-back" && (
                 <button type="button" onClick={() => open([...opened, n])} className="min-h-11 text-sm font-semibold text-rim underline">
                   differs by size, crust or day<span className="sr-only">: stage {n + 1}</span>

@@ -9,6 +9,15 @@ export const faultsOf =
   (pointer) =>
     problem?.pointer === pointer ? problem.detail : undefined;
 
+/** A question beside a field, which forbids nothing. */
+export function Doubt({ text }: { text: string | undefined }) {
+  return text ? (
+    <span role="status" className="block border-l-4 border-rim pl-2 text-sm font-normal text-ink">
+      {text}
+    </span>
+  ) : null;
+}
+
 export function Fault({ text }: { text: string | undefined }) {
   return text ? (
     <span role="alert" className="block text-sm font-normal text-signal">

@@ -6,6 +6,7 @@ import { useDraft } from "../parts/draft";
 import { useSettled } from "../parts/settled";
 import { TroubleNote } from "../parts/Trouble";
 import { Picker } from "../plan/Pickers";
+import { FinishFields } from "./FinishFields";
 import { ReadCard } from "./ReadCard";
 
 const kinds: NonNullable<RecipeText["kind"]>[] = [
@@ -113,6 +114,9 @@ function Card({ id, revision, start }: CardProps) {
           <p id="text-help" className="text-xs text-soft">
             Paste it as it is: title, ingredients, sizes in columns, method. “or” gives a choice, “Glaze:” or “Add-ins:” begins a part.
           </p>
+          {(recipe.kind ?? read.data?.recipe.kind) === "dough" && (
+            <FinishFields finish={recipe.finish} change={(finish) => change({ finish })} fault={at} />
+          )}
           <label className="mt-2 block font-semibold">
             Note
             <input

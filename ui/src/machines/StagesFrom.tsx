@@ -1,0 +1,81 @@
+import { useState } from "react";
+import { useEstimate } from "../client/queries";
+import type { Machine, MachineCycle } from "../client/types.gen";
+import { inHours, readLength } from "../parts/time";
+import { TroubleNote } from "../parts/Trouble";
+import { box, Typed } from "../parts/Typed";
+import { Picker } from "../plan/Pickers";
+
+interface Props {
+  cycle: MachineCycle;
+  machine: Machine;
+  change: (part: Partial<MachineCycle>) => void;
+}
+
+const total = (c: MachineCycle) => c.stages.reduce((sum, s) => sum + s.minutes, 0);
+
+/** Where a cycle's stages come from when the booklet does not list them: its total alone, or another cycle. */
+export function StagesFrom({ cycle, machine, change }: Props) {
+  const estimate = useEstimate();
+  const [asking, ask] = useState(false);
+  const others = machine.cycles.filter((c) => c.id !== cycle.id);
+  const ofTotal = (minutes: number, kept: () => void) =>
+    estimate.mutate(
+      { character: cycle.character, total: minutes },
+      {
+        onSuccess: ({ stages }) => {
+          change({ stages, estimated: true, beeps: (cycle.beeps ?? []).filter((b) => b.by !== "after the start" || b.minutes < minutes) });
+          ask(false);
+          kept();
+        },
+      },
+    );
+  return (
+    <div className="mt-2">
+      {cycle.estimated && (
+        <p className="border-l-4 border-rim pl-3 text-sm" data-estimated>
+          Estimated from its total alone. Put each stage right when you have seen it.{" "}
+          <button type="button" onClick={() => change({ estimated: undefined })} className="min-h-9 font-semibold text-rim underline">
+            They are right now
+          </button>
+        </p>
+      )}
+      <div className="flex flex-wrap items-center gap-x-5">
+        {asking ? (
+          <label className="flex items-center gap-2 text-sm font-semibold">
+            It takes
+            <Typed
+              value={0}
+              show={(m) => (m > 0 ? inHours(m) : "")}
+              parse={readLength}
+              keep={ofTotal}
+              say="such as 3:20"
+              placeholder="3:20"
+              className={`${box} figures h-11 w-24 text-lg font-bold`}
+            />
+          </label>
+        ) : (
+          <button type="button" onClick={() => ask(true)} className="min-h-11 text-sm font-semibold text-rim underline">
+            Only its total is known
+          </button>
+        )}
+        {others.length > 0 && (
+          <Picker
+            look="small"
+            label="Take the stages of another cycle"
+            value=""
+            choices={[
+              { id: "", name: "Take the stages of another cycle" },
+              ...others.map((c) => ({ id: c.id, name: `${c.panel} ${c.name}`, hint: inHours(total(c)) })),
+            ]}
+            pick={(id) => {
+              const from = others.find((c) => c.id === id);
+              if (from) change({ stages: from.stages, beeps: from.beeps, estimated: from.estimated });
+            }}
+          />
+        )}
+      </div>
+      <TroubleNote error={estimate.error} />
+    </div>
+  );
+}
