@@ -110,6 +110,9 @@ type problem struct {
 
 	combos []ranked // of the flours
 
+	folded  [2]fold // room for the dry lines' folds, one after the other
+	wetRoom wetRoom // and for what goes through the wet ones
+
 	digits     []uint16 // the candidates of the combinations, one flour line after another
 	work       work
 	flour      float64 // exact, g

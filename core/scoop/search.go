@@ -134,7 +134,7 @@ func (p *problem) bound(low, high float64) *bound {
 			key, options := lines[n].options(low, high)
 			p.work.spend(len(lines[n].candidates))
 			b.key += key
-			b.fold = b.fold.with(options, &p.work)
+			b.fold = b.fold.with(options, &p.work, nil)
 		}
 	}
 	return b
@@ -160,9 +160,13 @@ func (p *problem) try(c ranked, f *front) {
 		k, options := p.dry[n].options(c.ratio, c.ratio)
 		p.work.spend(len(p.dry[n].candidates))
 		key += k
-		dry = dry.with(options, &p.work)
+		if key > f.key {
+			return
+		}
+		p.folded[n%2] = dry.with(options, &p.work, p.folded[n%2])
+		dry = p.folded[n%2]
 	}
-	if key > f.key {
+	if key > f.key || key == f.key && f.beatenBy(dry, c.handling, c.d) {
 		return
 	}
 	p.searchWet(c, key, dry, f)
@@ -171,8 +175,9 @@ func (p *problem) try(c ranked, f *front) {
 // fold holds the least D for each handling; infinity where no choice has that number.
 type fold []float64
 
-// with adds one line's options, of which only those matter that no other beats in handling and D.
-func (f fold) with(options []option, w *work) fold {
+// with adds one line's options, of which only those matter that no other beats in handling and D. What it
+// returns may lie in room.
+func (f fold) with(options []option, w *work, room fold) fold {
 	most := 0
 	for _, o := range options {
 		most = max(most, o.handling)
@@ -189,7 +194,12 @@ func (f fold) with(options []option, w *work) fold {
 	for _, o := range options {
 		line[o.handling] = min(line[o.handling], o.d)
 	}
-	out := make(fold, len(f)+most)
+	out := room[:0]
+	if need := len(f) + most; cap(out) < need {
+		out = make(fold, need, 2*need)
+	} else {
+		out = out[:need]
+	}
 	for n := range out {
 		out[n] = math.Inf(1)
 	}

@@ -13,7 +13,7 @@ func (p *problem) dryPicks(ratio float64, handling int) []int {
 	options := make([][]option, len(p.dry))
 	for n := range p.dry {
 		_, options[n] = p.dry[n].options(ratio, ratio)
-		folds = append(folds, folds[n].with(options[n], &p.work))
+		folds = append(folds, folds[n].with(options[n], &p.work, nil))
 	}
 	out := make([]int, len(p.dry))
 	for n := len(p.dry) - 1; n >= 0; n-- {

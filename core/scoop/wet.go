@@ -27,11 +27,22 @@ type wetSearch struct {
 	picks   []int
 }
 
+// wetRoom is what one search through the wet lines after another is done in.
+type wetRoom struct {
+	picks   []int
+	options [][]option
+	rest    []fold
+	folds   []fold
+}
+
 // searchWet goes through the wet lines beside a combination of flours and puts what is found into the front
 // at once, so that it prunes what comes after. key is what flours and dry lines miss.
 func (p *problem) searchWet(c ranked, key int, dry fold, f *front) {
-	s := wetSearch{problem: p, flours: c, front: f, key: key, dry: dry, picks: make([]int, len(p.wet)),
-		options: make([][]option, len(p.wet)), rest: make([]fold, len(p.wet)+1)}
+	room := &p.wetRoom
+	if room.picks == nil {
+		*room = wetRoom{make([]int, len(p.wet)), make([][]option, len(p.wet)), make([]fold, len(p.wet)+1), make([]fold, len(p.wet))}
+	}
+	s := wetSearch{problem: p, flours: c, front: f, key: key, dry: dry, picks: room.picks, options: room.options, rest: room.rest}
 	if p.flour > 0 {
 		s.want = 100 / p.flour
 	}
@@ -44,7 +55,8 @@ func (p *problem) searchWet(c ranked, key int, dry fold, f *front) {
 			slices.SortFunc(o, func(a, b option) int { return cmp.Compare(a.d, b.d) })
 		}
 		s.key, s.options[n] = s.key+k, o
-		s.rest[n] = s.rest[n+1].with(o, &p.work)
+		room.folds[n] = s.rest[n+1].with(o, &p.work, room.folds[n])
+		s.rest[n] = room.folds[n]
 	}
 	if s.key > f.key {
 		return
