@@ -136,11 +136,12 @@ func (b *maker) ingredient(l plan.Line) larder.Ingredient {
 // tools lists the measures that this plan uses, largest first, and what else is at hand.
 func (b *maker) tools() {
 	var used []measure.Measure
-	weigh := false
+	weigh, jug := false, false
 	for _, l := range b.plan.Lines {
 		weigh = weigh || l.Fixed && l.Pieces == 0 && l.Locked == ""
 		for _, s := range l.Measured.Scoops {
-			if !l.Fixed && !slices.Contains(used, s.Measure) {
+			jug = jug || s.Jug && !l.Fixed
+			if !l.Fixed && !s.Jug && !slices.Contains(used, s.Measure) {
 				used = append(used, s.Measure)
 			}
 		}
@@ -151,6 +152,9 @@ func (b *maker) tools() {
 	var list []string
 	for _, m := range used {
 		list = append(list, m.String())
+	}
+	if jug {
+		list = append([]string{kitchen.TheJug}, list...)
 	}
 	if weigh {
 		list = append(list, "the scale")
@@ -362,7 +366,7 @@ func (b *maker) measure(id, into string, layer pan.Layer) {
 	in, was := b.in[id]
 	if more := l.Exact - in; was && more > l.Exact*slack {
 		i := b.ingredient(l)
-		set := scoop.NewSet(b.kitchen.Measures, b.kitchen.Standard)
+		set := scoop.NewSet(b.kitchen.Measures, b.kitchen.Standard).WithJug(b.kitchen.Jug)
 		add, ok := set.Nearest(i, more)
 		if !ok || b.kitchen.Scale {
 			add = scoop.Amount{Grams: more, Volume: i.Volume(more)}

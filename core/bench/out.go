@@ -64,7 +64,7 @@ func Outs(k kitchen.Kitchen, s Slipped) []Out {
 	if over > 0 && s.liftable() {
 		i, _ := k.Ingredient(line.Ingredient)
 		much := k.Weights.Text(over, over < 20)
-		if a, ok := scoop.NewSet(k.Measures, k.Standard).Nearest(i, over); ok && !k.Scale {
+		if a, ok := scoop.NewSet(k.Measures, k.Standard).WithJug(k.Jug).Nearest(i, over); ok && !k.Scale {
 			much = a.String()
 		}
 		out = append(out, Out{Exit: Lift, Say: fmt.Sprintf("It lies dry. Lift about %s off again with a spoon, and go on as planned.", much)})

@@ -28,8 +28,9 @@ type Kitchen struct {
 	Zone     string              `json:"zone"` // of its clock, such as Europe/London
 	Standard measure.Standard    `json:"standard"`
 	Measures []measure.Measure   `json:"measures"`
-	Scale    bool                `json:"scale"`   // weighs everything on a kitchen scale
-	Weights  measure.Weights     `json:"weights"` // how its scale shows them
+	Jug      measure.Jug         `json:"jug,omitzero"` // off whose marks liquids are read
+	Scale    bool                `json:"scale"`        // weighs everything on a kitchen scale
+	Weights  measure.Weights     `json:"weights"`      // how its scale shows them
 	Yeast    scale.YeastSchool   `json:"yeast"`
 	Eggs     scale.EggSchool     `json:"eggs"`
 	EggSize  EggSize             `json:"eggSize"`
@@ -150,6 +151,29 @@ const (
 	largest      = 2000 // ml
 )
 
+// TheJug is how the jug is called among what is not to hand.
+const TheJug = "the jug"
+
+const (
+	mostMarks  = 80
+	largestJug = 3000 // ml
+)
+
+func (k Kitchen) checkJug() error {
+	j := k.Jug
+	switch volume := j.Step.Unit.Facts().Dimension == measure.Volume && j.Holds.Unit.Facts().Dimension == measure.Volume; {
+	case j.IsZero() && j.Step.Quantity.Sign() == 0:
+		return nil
+	case !volume || j.Step.Millilitres() < smallest || j.Step.UpTo.Sign() != 0:
+		return fault.At("/jug/step", "say from mark to mark a volume, such as 1/8 cup or 25 ml")
+	case j.Holds.Millilitres() > largestJug || j.Holds.UpTo.Sign() != 0:
+		return fault.At("/jug/holds", "a jug holds at most %d ml", largestJug)
+	case j.Marks() < 1 || j.Marks() > mostMarks:
+		return fault.At("/jug/holds", "a jug has 1 to %d marks, not %d", mostMarks, j.Marks())
+	}
+	return nil
+}
+
 // Check reports the first thing about the kitchen that cannot be, as a *fault.Fault.
 func (k Kitchen) Check() error {
 	if err := kept.First(kept.Name("/name", "the kitchen", k.Name, longName), kept.Check(k)); err != nil {
@@ -163,11 +187,11 @@ func (k Kitchen) Check() error {
 	case len(k.Measures) > mostMeasures:
 		return fault.At("/measures", "%d measures are too many: at most %d", len(k.Measures), mostMeasures)
 	}
+	if err := kept.First(k.checkJug(), k.checkCupboard()); err != nil {
+		return err
+	}
 	if err := dough.CheckRoom(k.Room); err != nil {
 		return fault.At("/room", "%v", err)
-	}
-	if err := k.checkCupboard(); err != nil {
-		return err
 	}
 	for n, m := range k.Measures {
 		at := fmt.Sprintf("/measures/%d", n)

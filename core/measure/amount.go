@@ -183,6 +183,24 @@ func (m Measure) String() string {
 	return m.Amount.String()
 }
 
+// Jug is a measuring jug off whose marks liquids are read: one step to a mark, and what it holds. The zero Jug is
+// none.
+type Jug struct {
+	Step  Amount `json:"step"`
+	Holds Amount `json:"holds"`
+}
+
+// IsZero reports whether there is no jug.
+func (j Jug) IsZero() bool { return j.Holds.Quantity.Sign() == 0 }
+
+// Marks is how many steps the jug has.
+func (j Jug) Marks() int {
+	if j.Step.Millilitres() <= 0 {
+		return 0
+	}
+	return int(float64(j.Holds.Millilitres())/float64(j.Step.Millilitres()) + 1e-6)
+}
+
 // DefaultMeasures are the cups and spoons of a usual kitchen: 1, 1/2, 1/3, 1/4 cup; 1 tbsp;
 // 1, 1/2, 1/4, 1/8 tsp, largest first.
 func DefaultMeasures(s Standard) []Measure {

@@ -130,7 +130,7 @@ func lockedText(k kitchen.Kitchen, i larder.Ingredient, a measure.Amount) string
 	if err != nil {
 		return a.String()
 	}
-	if spoons, ok := scoop.NewSet(k.Measures, k.Standard).Nearest(i, g); ok && math.Abs(float64(spoons.Grams/g)-1) < near {
+	if spoons, ok := scoop.NewSet(k.Measures, k.Standard).WithJug(k.Jug).Nearest(i, g); ok && math.Abs(float64(spoons.Grams/g)-1) < near {
 		return spoons.String()
 	}
 	return k.Weights.Text(g, finely(i))

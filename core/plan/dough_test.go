@@ -276,3 +276,38 @@ func TestTheSizeFollowsTheEaters(t *testing.T) {
 		}
 	}
 }
+
+// What a change does not touch stays as it was: another salt, a spoon in the wash, an amount that is held.
+func TestAChangeOfOneLineLeavesTheOthersAsTheyWere(t *testing.T) {
+	kept := 0
+	for _, c := range []struct {
+		why    string
+		recipe string
+		change func(*plantest.Ask)
+		line   string // that may change
+	}{
+		{"butter for oil", "Towpath white", func(w *plantest.Ask) { w.Swaps = []swap.Pick{{Line: "l2", Swap: "butter>margarine"}} }, "l2"},
+		{"the half teaspoon is in the wash", "Towpath white", func(w *plantest.Ask) { w.NotToHand = []string{"1/2 tsp"} }, "l2 l4 l7"},
+		{"a little less sugar", "Towpath white", func(w *plantest.Ask) { w.Locks = []plan.Lock{{Line: "l3", Amount: measure.Of(2, 1, measure.Tsp)}} }, "l3"},
+		{"coarse salt", "Lock-keeper's wholemeal", func(w *plantest.Ask) { w.Swaps = []swap.Pick{{Line: "l4", Swap: "salt>coarse-salt"}} }, "l4"},
+		{"a third cup less to hand", "Mooring raisin loaf", func(w *plantest.Ask) { w.NotToHand = []string{"1/3 cup"} }, "l9 l10"},
+	} {
+		for _, size := range []measure.LoafSize{one, oneHalf, two} {
+			w := wish(t, c.recipe, demo.Galley(), size, "")
+			before := mustMake(t, w)
+			c.change(&w)
+			after := mustMake(t, w)
+			for n, l := range after.Lines {
+				if now, was := l.Measured.String(), before.Lines[n].Measured.String(); now != was && !strings.Contains(c.line, l.ID) && after.Rounding.Steady {
+					t.Errorf("%s, %v: %s goes from %s to %s", c.why, size, l.Name, was, now)
+				}
+			}
+			if after.Rounding.Steady {
+				kept++
+			}
+		}
+	}
+	if kept < 12 {
+		t.Errorf("of 15 changes only %d left the other lines alone", kept)
+	}
+}

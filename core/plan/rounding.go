@@ -22,6 +22,7 @@ type Rounding struct {
 	First    int              `json:"first"` // where the plan begins: as written, or least handling
 	Shift    RoundingShift    `json:"shift"`
 	Alone    RoundingShift    `json:"alone"`             // what rounding each line alone would have done
+	Steady   bool             `json:"steady,omitzero"`   // a swap, a lock or a missing measure left all other lines as they were
 	Unproven bool             `json:"unproven,omitzero"` // so many lines and measures that the search was broken off at the best found
 }
 
@@ -55,7 +56,11 @@ func round(p Place, w Wish, d Dough, in []scoop.Line) rounded {
 	if len(w.NotToHand) > 0 {
 		measures = slices.DeleteFunc(slices.Clone(measures), func(m measure.Measure) bool { return slices.Contains(w.NotToHand, m.String()) })
 	}
-	set := scoop.NewSet(measures, p.Kitchen.Standard)
+	jug := p.Kitchen.Jug
+	if slices.Contains(w.NotToHand, kitchen.TheJug) {
+		jug = measure.Jug{}
+	}
+	set := scoop.NewSet(measures, p.Kitchen.Standard).WithJug(jug)
 	out := rounded{amounts: make([]scoop.Amount, len(in)), miss: make([]string, len(in))}
 	set.Stop = p.Stop
 	var dough []scoop.Line
@@ -67,9 +72,13 @@ func round(p Place, w Wish, d Dough, in []scoop.Line) rounded {
 			out.amounts[n] = a
 		}
 	}
-	j := jointly(set, dough, measures, p.Kitchen.Standard, d.factor == measure.Whole(1), w.Closer)
+	j := jointly(set, dough, measures, jug, p.Kitchen.Standard, d.factor == measure.Whole(1), w.Closer)
 	out.rounding = j.rounding
 	chosen := j.chosen
+	if s, ok := steady(p, w, set, dough, place, d, len(chosen.Misses)); ok {
+		chosen, out.rounding.Steady = s, true
+		out.rounding.Shift = shift(dough, s)
+	}
 	for m, a := range chosen.Amounts {
 		out.amounts[place[m]] = a
 	}
@@ -81,6 +90,58 @@ func round(p Place, w Wish, d Dough, in []scoop.Line) rounded {
 		out.miss[place[m.Line]] = fmt.Sprintf("%.0f %% %s: the closest that your measures make", math.Abs(100*m.Deviation), moreOrLess(m.Deviation))
 	}
 	return out
+}
+
+// steady measures only what a change touches: a swap's lines, a locked one, what was to be picked up with a
+// measure that is missing. The others stay as they are without the change; ok is false where nothing was
+// changed, and where more would then miss its tolerance than has to.
+func steady(p Place, w Wish, set *scoop.Set, dough []scoop.Line, place []int, d Dough, misses int) (scoop.Solution, bool) {
+	if len(w.Locks) == 0 && len(w.NotToHand) == 0 && len(w.Swaps) == 0 || p.Kitchen.Scale || w.Have != nil {
+		return scoop.Solution{}, false
+	}
+	before := w
+	before.Locks, before.NotToHand, before.Swaps = nil, nil, nil
+	was, err := MakeDough(p, before)
+	if err != nil {
+		return scoop.Solution{}, false
+	}
+	lines, err := scoopLines(p.Kitchen, before.Handling, was.lines)
+	if err != nil {
+		return scoop.Solution{}, false
+	}
+	old := round(p, before, was, lines)
+	held := slices.Clone(dough)
+	kept := make([]*scoop.Amount, len(dough))
+	for n, l := range dough {
+		at := slices.IndexFunc(was.lines, func(o scale.Line) bool { return o.Line.ID == d.lines[place[n]].Line.ID })
+		if at < 0 || l.Fixed || lines[at].Fixed || lines[at].Ingredient.ID != l.Ingredient.ID || math.Abs(float64(lines[at].Exact/l.Exact)-1) > 1e-9 {
+			continue
+		}
+		if a := old.amounts[at]; len(a.Scoops) > 0 && !slices.ContainsFunc(a.Scoops, func(s scoop.Scoops) bool { return w.missing(s) }) {
+			held[n].Fixed, held[n].Actual, kept[n] = true, a.Grams, &a
+		}
+	}
+	s := set.Joint(held)
+	if !s.Proven || len(s.Points) == 0 {
+		return scoop.Solution{}, false
+	}
+	amounts := slices.Clone(s.At(0).Amounts)
+	for n, a := range kept {
+		if a != nil {
+			amounts[n] = *a
+		}
+	}
+	out := scoop.Judge(dough, amounts)
+	return out, len(out.Misses) <= misses
+}
+
+// missing reports whether a scoop is by a measure that is not to hand.
+func (h Handling) missing(s scoop.Scoops) bool {
+	name := s.Measure.String()
+	if s.Jug {
+		name = kitchen.TheJug
+	}
+	return slices.Contains(h.NotToHand, name)
 }
 
 // joint is how a dough's lines are measured together: a value that nobody changes.
@@ -99,8 +160,8 @@ var solved struct {
 const mostSolved = 512
 
 // jointly measures a dough's lines together, or remembers how they are.
-func jointly(set *scoop.Set, dough []scoop.Line, measures []measure.Measure, s measure.Standard, written bool, closer int) joint {
-	key := scoop.Key(dough, measures, s) + fmt.Sprint(written, closer)
+func jointly(set *scoop.Set, dough []scoop.Line, measures []measure.Measure, jug measure.Jug, s measure.Standard, written bool, closer int) joint {
+	key := scoop.Key(dough, measures, jug, s) + fmt.Sprint(written, closer)
 	solved.Lock()
 	j, ok := solved.joint[key]
 	solved.Unlock()

@@ -33,9 +33,12 @@ type Line struct {
 }
 
 // Key tells apart what Joint answers: by the lines and the measures with all of them that counts.
-func Key(lines []Line, measures []measure.Measure, s measure.Standard) string {
+func Key(lines []Line, measures []measure.Measure, jug measure.Jug, s measure.Standard) string {
 	b := append([]byte(s), ' ')
 	number := func(v float64) { b = binary.LittleEndian.AppendUint64(b, math.Float64bits(v)) }
+	number(float64(jug.Step.Millilitres()))
+	number(float64(jug.Holds.Millilitres()))
+	b = append(b, byte(jug.Step.Unit))
 	for _, m := range measures {
 		b = append(append(b, m.Name...), 0)
 		number(float64(m.Amount.Millilitres()))
@@ -239,7 +242,7 @@ func (s *Set) candidates(w *wanted, l Line, least, most float64) bool {
 	}
 	low := w.exact * (1 - w.tolerance) * least / perStep
 	high := w.exact * (1 + w.tolerance) * most / perStep
-	t, ok := s.table(Smallest(l.Ingredient, l.Exact), int(high)+1, l.Prefer)
+	t, ok := s.table(Smallest(l.Ingredient, l.Exact), int(high)+1, l.Prefer, s.pours(l.Ingredient, l.Exact) && l.Prefer.Amount.Millilitres() == 0)
 	if !ok {
 		return false
 	}

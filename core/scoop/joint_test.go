@@ -21,7 +21,7 @@ type outcome struct {
 // brute finds the whole front by trying everything. It shares nothing with the solver but the
 // larder: sums are made by counting measures, not by tables, and every deviation is worked out from
 // docs/rounding.md afresh.
-func brute(measures []measure.Measure, lines []Line) (misses int, front []outcome) {
+func brute(measures []measure.Measure, jug measure.Jug, lines []Line) (misses int, front []outcome) {
 	type pick struct {
 		grams    float64
 		handling int
@@ -99,6 +99,12 @@ func brute(measures []measure.Measure, lines []Line) (misses int, front []outcom
 			}
 		}
 		sum(0, 0, 0, 0)
+		if marks := jug.Marks(); marks > 0 && l.Ingredient.Kind == larder.Liquid && e/float64(l.Ingredient.PerCup)*236.588 >= 30 {
+			step := float64(jug.Step.Millilitres())
+			for k := 1; float64(k)*step*perMl <= 1.6*e+30; k++ {
+				sum(0, float64(k)*step, (k+marks-1)/marks, 1)
+			}
+		}
 		for key, handling := range byVolume {
 			options[n] = append(options[n], pick{float64(key) / 1e9 * perMl, handling})
 		}
@@ -315,8 +321,12 @@ func TestTheFrontIsTheTrueOptimum(t *testing.T) {
 			lines = append(lines, Line{Ingredient: ingredient(t, "egg"), Exact: 50, Fixed: true, Actual: 50})
 		}
 		cases++
-		misses, want := brute(set, lines)
-		front := NewSet(set, measure.US).Joint(lines)
+		var jug measure.Jug
+		if random.IntN(3) == 0 {
+			jug = measure.Jug{Step: measure.Of(1, int64(4*(1+random.IntN(2))), measure.Cup), Holds: measure.Of(1, 2, measure.Cup)}
+		}
+		misses, want := brute(set, jug, lines)
+		front := NewSet(set, measure.US).WithJug(jug).Joint(lines)
 		var got []Solution
 		for n := range front.Points {
 			got = append(got, front.At(n))
@@ -326,7 +336,7 @@ func TestTheFrontIsTheTrueOptimum(t *testing.T) {
 			for _, l := range lines {
 				s += fmt.Sprintf("%.2f g %s (fixed %v %.2f); ", float64(l.Exact), l.Ingredient.Name, l.Fixed, float64(l.Actual))
 			}
-			return s + fmt.Sprint(set)
+			return s + fmt.Sprint(set, jug)
 		}
 		if len(got) != len(want) {
 			t.Fatalf("%s\nthe front has %d points, brute force finds %d:\n%v\n%v", describe(), len(got), len(want), points(got), want)
@@ -335,6 +345,9 @@ func TestTheFrontIsTheTrueOptimum(t *testing.T) {
 			g := got[n]
 			if g.Handling != float64(w.handling)/2 || math.Abs(g.D-w.d) > 1e-6 || len(g.Misses) != misses {
 				t.Fatalf("%s\npoint %d is handling %.1f, D %.9f, misses %v; brute force says %d halves, %.9f, %d misses", describe(), n, g.Handling, g.D, g.Misses, w.handling, w.d, misses)
+			}
+			if j := Judge(lines, g.Amounts); len(j.Misses) != misses || j.Handling != g.Handling || math.Abs(j.D-g.D) > 1e-6 {
+				t.Fatalf("%s\npoint %d judged by itself is handling %.1f, D %.9f, misses %v; found %.1f, %.9f, %v", describe(), n, j.Handling, j.D, j.Misses, g.Handling, g.D, g.Misses)
 			}
 			count := 0
 			for _, a := range g.Amounts {

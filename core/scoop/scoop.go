@@ -14,10 +14,11 @@ import (
 	"risepan/core/measure"
 )
 
-// Scoops is so many fillings of one measure.
+// Scoops is so many fillings of one measure, or readings off a jug's marks of an amount.
 type Scoops struct {
 	Measure measure.Measure `json:"measure"`
 	Count   int             `json:"count"`
+	Jug     bool            `json:"jug,omitzero"`
 }
 
 // Amount is what to pick up for one ingredient, largest measure first.
@@ -41,6 +42,9 @@ func (a Amount) String() string {
 	var parts []string
 	for _, s := range a.Scoops {
 		text := s.Measure.String()
+		if s.Jug {
+			text += " in the jug"
+		}
 		if s.Count > 1 {
 			text = measure.Whole(int64(s.Count)).String() + " × " + text
 		}
@@ -83,6 +87,9 @@ type Set struct {
 	step     float64               // ml
 	tables   map[tableKey]*table
 	key      string // of its measures
+	jug      measure.Jug
+	mark     int // a jug's step, in steps of volume; 0 without one
+	marks    int
 }
 
 // stepsPerTeaspoon divides a teaspoon so that halves, thirds, quarters and eighths of spoons and
@@ -108,6 +115,19 @@ func NewSet(measures []measure.Measure, s measure.Standard) *Set {
 	return set
 }
 
+// WithJug is the set with a jug beside its measures.
+func (s *Set) WithJug(j measure.Jug) *Set {
+	if marks := j.Marks(); marks > 0 {
+		s.jug, s.marks, s.mark = j, marks, max(1, int(math.Round(float64(j.Step.Millilitres())/s.step)))
+	}
+	return s
+}
+
+// pours reports whether so much of an ingredient is read off a jug, where there is one.
+func (s *Set) pours(i larder.Ingredient, g measure.Grams) bool {
+	return s.mark > 0 && i.Kind == larder.Liquid && i.Volume(g) >= flavouring
+}
+
 // made remembers tables, for those of one drawer of cups and spoons are asked for again and again. A
 // table never changes once it is there; of sizes, the largest is kept.
 var made struct {
@@ -119,27 +139,31 @@ var made struct {
 const mostMade = 64
 
 // remembered is the table of a set that was made before and is large enough.
-func (s *Set) remembered(usable, liked, size int) *table {
+func (s *Set) remembered(usable, liked int, pours bool, size int) *table {
 	made.Lock()
 	defer made.Unlock()
-	if t := made.tables[s.tableName(usable, liked)]; t != nil && len(t.price) >= size {
+	if t := made.tables[s.tableName(usable, liked, pours)]; t != nil && len(t.price) >= size {
 		return t
 	}
 	return nil
 }
 
-func (s *Set) remember(usable, liked int, t *table) {
+func (s *Set) remember(usable, liked int, pours bool, t *table) {
 	made.Lock()
 	defer made.Unlock()
 	if len(made.tables) >= mostMade || made.tables == nil {
 		made.tables = map[string]*table{}
 	}
-	made.tables[s.tableName(usable, liked)] = t
+	made.tables[s.tableName(usable, liked, pours)] = t
 }
 
-// tableName tells tables apart: by the measures, how many of them may be used, and which is liked.
-func (s *Set) tableName(usable, liked int) string {
-	return s.key + strconv.Itoa(usable) + " " + strconv.Itoa(liked)
+// tableName tells tables apart: by the measures, how many of them may be used, which is liked, and the jug.
+func (s *Set) tableName(usable, liked int, pours bool) string {
+	name := s.key + strconv.Itoa(usable) + " " + strconv.Itoa(liked)
+	if pours {
+		name += " jug " + strconv.Itoa(s.mark) + " " + strconv.Itoa(s.marks)
+	}
+	return name
 }
 
 // tableStep is by how many steps of volume tables grow: about a cup and a half.
@@ -148,6 +172,7 @@ const tableStep = 2048
 type tableKey struct {
 	least  measure.Millilitres
 	prefer measure.Measure
+	pours  bool
 }
 
 // table holds, for every volume in steps, the easiest sum of measures that makes it: with the fewest
@@ -168,11 +193,15 @@ const (
 func (t *table) handling(v int) int  { return int(t.price[v]%stranger/half) - 1 }
 func (t *table) strangers(v int) int { return int(t.price[v] / stranger) }
 
-// easiest fills a table for volumes up to a size, measure after measure.
-func easiest(volumes []int, price []int64, size int) *table {
+// easiest fills a table for volumes up to a size: first what a jug of so many marks reads, then measure after
+// measure.
+func easiest(volumes []int, price []int64, size, mark, marks int) *table {
 	t := &table{price: make([]int64, size)}
 	for v := 1; v < size; v++ {
 		t.price[v] = -1
+	}
+	for k := 1; mark > 0 && k*mark < size; k++ {
+		t.price[k*mark] = int64((k+marks-1)/marks)*scoop + half
 	}
 	with := make([]int64, size) // the easiest sums in which the measure is
 	for n, u := range volumes {
@@ -203,7 +232,7 @@ func easiest(volumes []int, price []int64, size int) *table {
 // makes it: what rounding each line alone does. ok is false when no measure suits the ingredient.
 func (s *Set) Nearest(i larder.Ingredient, g measure.Grams) (a Amount, ok bool) {
 	want := float64(i.Volume(g)) / s.step
-	t, ok := s.table(Smallest(i, g), int(want)+1, measure.Measure{})
+	t, ok := s.table(Smallest(i, g), int(want)+1, measure.Measure{}, s.pours(i, g))
 	if !ok {
 		return Amount{}, false
 	}
@@ -231,20 +260,40 @@ func (s *Set) Nearest(i larder.Ingredient, g measure.Grams) (a Amount, ok bool) 
 func (s *Set) amount(t *table, steps int) Amount {
 	a := Amount{Volume: measure.Millilitres(float64(steps) * s.step)}
 	count := make([]int, len(s.measures))
-	for n, v := len(t.used)-1, steps; n >= 0; n-- {
-		count[n] = int(t.used[n][v])
-		v -= count[n] * s.volumes[n]
+	left := steps
+	for n := len(t.used) - 1; n >= 0; n-- {
+		count[n] = int(t.used[n][left])
+		left -= count[n] * s.volumes[n]
+	}
+	if left > 0 { // what no measure was used for is read off the jug
+		a.Scoops = s.readings(left / s.mark)
 	}
 	for n, c := range count {
 		if c > 0 {
-			a.Scoops = append(a.Scoops, Scoops{s.measures[n], c})
+			a.Scoops = append(a.Scoops, Scoops{Measure: s.measures[n], Count: c})
 		}
 	}
 	return a
 }
 
+// readings are so many marks of the jug: full jugs, and the rest.
+func (s *Set) readings(marks int) []Scoops {
+	read := func(marks, count int) Scoops {
+		step := s.jug.Step
+		return Scoops{measure.Measure{Amount: measure.Amount{Quantity: step.Quantity.Times(measure.Whole(int64(marks))), Unit: step.Unit}}, count, true}
+	}
+	var out []Scoops
+	if full := marks / s.marks; full > 0 {
+		out = append(out, read(s.marks, full))
+	}
+	if rest := marks % s.marks; rest > 0 {
+		out = append(out, read(rest, 1))
+	}
+	return out
+}
+
 // table finds the cheapest sums for volumes up to one largest measure past the wanted one.
-func (s *Set) table(least measure.Millilitres, want int, prefer measure.Measure) (*table, bool) {
+func (s *Set) table(least measure.Millilitres, want int, prefer measure.Measure, pours bool) (*table, bool) {
 	usable := 0
 	for usable < len(s.ml) && s.ml[usable] >= least {
 		usable++
@@ -253,7 +302,7 @@ func (s *Set) table(least measure.Millilitres, want int, prefer measure.Measure)
 		return nil, false
 	}
 	size := want + s.volumes[0] + 1
-	key := tableKey{least, prefer}
+	key := tableKey{least, prefer, pours}
 	if t := s.tables[key]; t != nil && len(t.price) >= size {
 		return t, true
 	}
@@ -264,7 +313,7 @@ func (s *Set) table(least measure.Millilitres, want int, prefer measure.Measure)
 			liked = len(s.measures) // none of those that may be used: all are strangers
 		}
 	}
-	if t := s.remembered(usable, liked, size); t != nil {
+	if t := s.remembered(usable, liked, pours, size); t != nil {
 		s.tables[key] = t
 		return t, true
 	}
@@ -276,8 +325,12 @@ func (s *Set) table(least measure.Millilitres, want int, prefer measure.Measure)
 			price[n] += stranger
 		}
 	}
-	t := easiest(s.volumes[:usable], price, size)
+	mark := 0
+	if pours {
+		mark = s.mark
+	}
+	t := easiest(s.volumes[:usable], price, size, mark, s.marks)
 	s.tables[key] = t
-	s.remember(usable, liked, t)
+	s.remember(usable, liked, pours, t)
 	return t, true
 }

@@ -2,6 +2,7 @@ package scoop
 
 import (
 	"math"
+	"slices"
 
 	"risepan/core/larder"
 	"risepan/core/measure"
@@ -65,6 +66,63 @@ func (p *problem) solution(x found) Solution {
 		s.Misses = append(s.Misses, Miss{Hydration, s.Water})
 	}
 	return s
+}
+
+// Judge is lines at amounts that were chosen already, of fixed ones as they are: how much handling they are, and
+// what of them lies beyond its tolerance.
+func Judge(lines []Line, amounts []Amount) Solution {
+	out := Solution{Amounts: amounts}
+	grams := make([]float64, len(lines))
+	all := 0.0
+	for n, l := range lines {
+		if grams[n] = float64(amounts[n].Grams); l.Fixed {
+			grams[n] = float64(l.Actual)
+		}
+		if l.Ingredient.Kind == larder.Flour {
+			all += float64(l.Exact)
+		}
+	}
+	moved := slices.Clone(grams) // without the little water in dry things, which is taken at its exact amount
+	for n, l := range lines {
+		if l.Ingredient.Kind != larder.Flour && !slices.Contains(wetKinds, l.Ingredient.Kind) {
+			moved[n] = float64(l.Exact)
+		}
+	}
+	out.Flour, out.Water = Shift(lines, moved)
+	ratio := 1 + out.Flour
+	out.D = square(out.Flour/flourTolerance) + square(out.Water/hydrationTolerance)
+	for n, l := range lines {
+		if l.Fixed || len(amounts[n].Scoops) == 0 {
+			continue
+		}
+		tolerance := toleranceOf(l.Ingredient, l.Exact)
+		if l.Ingredient.Kind == larder.Flour {
+			tolerance = shareTolerance * all / float64(l.Exact)
+		}
+		off := grams[n]/float64(l.Exact)/ratio - 1
+		if out.D += square(off / tolerance); math.Abs(off) > tolerance+1e-9 {
+			out.Misses = append(out.Misses, Miss{n, off})
+		}
+		out.Scoops += amounts[n].Count()
+		out.Handling += amounts[n].handling()
+	}
+	free := slices.ContainsFunc(lines, func(l Line) bool { return l.Ingredient.Kind == larder.Flour && !l.Fixed })
+	if free && math.Abs(out.Flour) > flourTolerance+1e-9 {
+		out.Misses = append(out.Misses, Miss{AllFlour, out.Flour})
+	}
+	if math.Abs(out.Water) > hydrationTolerance+1e-9 {
+		out.Misses = append(out.Misses, Miss{Hydration, out.Water})
+	}
+	return out
+}
+
+// handling is the amount's scoops, with a half for each further kind of measure.
+func (a Amount) handling() float64 {
+	kinds := len(a.Scoops)
+	if len(a.Scoops) > 1 && a.Scoops[1].Jug { // full jugs and the rest
+		kinds--
+	}
+	return float64(a.Count()) + float64(max(0, kinds-1))/2
 }
 
 // Alone measures each line on its own, by its nearest amount: what a baker does without help. It

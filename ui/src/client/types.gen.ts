@@ -69,6 +69,7 @@ export interface Kitchen {
   zone: string;
   standard: "us" | "metric" | "australian" | "imperial";
   measures: Measure[];
+  jug?: MeasureJug;
   scale: boolean;
   weights: "grams" | "ounces";
   yeast: "eased" | "straight";
@@ -92,6 +93,10 @@ export interface Kitchen {
 export interface Measure {
   amount: string;
   name?: string;
+}
+export interface MeasureJug {
+  step: string;
+  holds: string;
 }
 export interface PanManner {
   order?: "wet first" | "dry first" | "yeast bloomed" | "dry mixed first" | "as listed" | "batter";
@@ -569,6 +574,7 @@ export interface ScoopAmount {
 export interface ScoopScoops {
   measure: Measure;
   count: number;
+  jug?: boolean;
 }
 export interface PlanNamed {
   id: string;
@@ -580,6 +586,7 @@ export interface PlanRounding {
   first: number;
   shift: PlanRoundingShift;
   alone: PlanRoundingShift;
+  steady?: boolean;
   unproven?: boolean;
 }
 export interface PlanRoundingChoice {

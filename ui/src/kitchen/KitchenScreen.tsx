@@ -70,7 +70,7 @@ export default function KitchenScreen() {
         </TabList>
         <TabPanels className="mt-4">
           <TabPanel tabIndex={-1} className="grid gap-x-10 gap-y-6 lg:grid-cols-[3fr_2fr]">
-            <Measures kitchen={kitchen} set={set} />
+            <Measures kitchen={kitchen} set={set} fault={atField} />
             <Preferences kitchen={kitchen} set={set} />
           </TabPanel>
           <TabPanel tabIndex={-1} className="grid gap-x-10 gap-y-6 xl:grid-cols-[3fr_2fr]">

@@ -1,8 +1,9 @@
 import { X } from "lucide-react";
 import { useState } from "react";
-import type { Kitchen, Measure } from "../client/types.gen";
+import type { Kitchen, Measure, Problem } from "../client/types.gen";
 import { MeasureLabel } from "../parts/Amount";
 import { Picker } from "../plan/Pickers";
+import { JugFields } from "./JugFields";
 import type { SetKitchen } from "./set";
 
 const usual = [
@@ -38,7 +39,7 @@ function converted(measures: Measure[], from: Kitchen["standard"], to: Kitchen["
 }
 
 /** The cups and spoons owned: pressed ones are there. */
-export function Measures({ kitchen, set }: { kitchen: Kitchen; set: SetKitchen }) {
+export function Measures({ kitchen, set, fault }: { kitchen: Kitchen; set: SetKitchen; fault?: Problem }) {
   const { measures, standard } = kitchen;
   const offered = usual.map((u) => inStandard(u, standard));
   const odd = measures.filter((m) => m.name || !offered.includes(m.amount));
@@ -104,6 +105,7 @@ export function Measures({ kitchen, set }: { kitchen: Kitchen; set: SetKitchen }
           ))}
         </ul>
       )}
+      <JugFields jug={kitchen.jug} set={set} fault={fault} />
       <OddMeasure add={(m) => set({ measures: [...measures, m] })} />
     </section>
   );

@@ -30,12 +30,13 @@ interface Group {
   kind: UnitKind;
   unit: string;
   parts: { figure: string; count: number }[];
+  jug?: boolean; // read off its marks
 }
 
 /** Measures of one unit stand together: 1 tsp and 1/4 tsp are read as "1 + 1/4 tsp". */
 function grouped(scoops: ScoopScoops[]): Group[] {
   const groups: Group[] = [];
-  for (const { measure, count } of scoops) {
+  for (const { measure, count, jug } of scoops) {
     const cut = measure.amount.indexOf(" ", measure.amount.lastIndexOf("/") + 1);
     const unit =
       measure.name ??
@@ -46,8 +47,8 @@ function grouped(scoops: ScoopScoops[]): Group[] {
     const figure = measure.name ? "1" : measure.amount.slice(0, cut).trim();
     const part = { figure, count };
     const last = groups.at(-1);
-    if (last?.unit === unit) last.parts.push(part);
-    else groups.push({ kind: unitOf(unit), unit, parts: [part] });
+    if (last?.unit === unit && last.jug === jug) last.parts.push(part);
+    else groups.push({ kind: unitOf(unit), unit, parts: [part], jug });
   }
   return groups;
 }
@@ -84,7 +85,7 @@ function Measures({ group, size = "plain" }: { group: Group; size?: Size }) {
   const several = kind === "cup" && parts.some((p) => p.figure === "1" && p.count > 1);
   return (
     <span className="inline-flex items-baseline gap-1.5 whitespace-nowrap">
-      <MeasureGlyph kind={kind} large={size === "huge"} />
+      <MeasureGlyph kind={group.jug ? "jug" : kind} large={size === "huge"} />
       <span className={`figures font-semibold ${figureLook[size]}`}>
         {parts.map((p, n) => (
           <span key={p.figure}>
@@ -96,6 +97,7 @@ function Measures({ group, size = "plain" }: { group: Group; size?: Size }) {
       <span className={`font-semibold ${unitColour[kind]} ${unitLook[size]}`}>
         <span aria-hidden="true">{several ? `${unit}s` : unit}</span>
         <span className="sr-only">{kind === "other" ? unit : whole[kind]}</span>
+        {group.jug && <span> in the jug</span>}
       </span>
     </span>
   );
@@ -115,7 +117,7 @@ export function Scoops({ scoops, size = "plain" }: { scoops: ScoopScoops[]; size
   return (
     <span className="flex flex-wrap items-baseline gap-x-1">
       {grouped(scoops).map((g, n) => (
-        <span key={g.unit} className="inline-flex items-baseline">
+        <span key={`${g.unit} ${g.jug}`} className="inline-flex items-baseline">
           {n > 0 && <span className="mr-2">{plus}</span>}
           <Measures group={g} size={size} />
         </span>

@@ -7,8 +7,8 @@ export function unitOf(unit: string): UnitKind {
   return "other";
 }
 
-/** The measure drawn small: a cup with a handle, a broad tablespoon, a slim teaspoon. */
-export function MeasureGlyph({ kind, large }: { kind: UnitKind; large?: boolean }) {
+/** The measure drawn small: a cup with a handle, a broad tablespoon, a slim teaspoon, a jug with marks. */
+export function MeasureGlyph({ kind, large }: { kind: UnitKind | "jug"; large?: boolean }) {
   const by = large ? 3 : 1;
   const stroke = { fill: "none", stroke: "currentColor", strokeWidth: 2, strokeLinecap: "round", strokeLinejoin: "round" } as const;
   if (kind === "tbsp") {
@@ -24,6 +24,13 @@ export function MeasureGlyph({ kind, large }: { kind: UnitKind; large?: boolean 
       <svg width={24 * by} height={16 * by} viewBox="0 0 24 16" className="self-center text-leaf" aria-hidden="true">
         <ellipse cx="5" cy="8" rx="4" ry="3" {...stroke} />
         <path d="M9 8h14" {...stroke} />
+      </svg>
+    );
+  }
+  if (kind === "jug") {
+    return (
+      <svg width={24 * by} height={16 * by} viewBox="0 0 24 16" className="self-center text-soft" aria-hidden="true">
+        <path d="M3 1l2 2v11h11V1zM16 4h4v7h-4M8 6h3M8 9h3M8 12h3" {...stroke} />
       </svg>
     );
   }

@@ -9,6 +9,9 @@ interface Props {
   change: (change: Change) => void;
 }
 
+/** The jug, as a wish names it. */
+const theJug = { amount: "1 cup", name: "the jug" };
+
 const signed = (n: number) => (n > 0 ? `+${n.toFixed(1)}` : n.toFixed(1));
 
 /** How the amounts were rounded, beside what rounding each line alone would have done; and which
@@ -28,6 +31,7 @@ export function RoundingWhy({ answer, wish, change }: Props) {
     <>
       <h2 className="mt-2 text-lg font-bold">All lines rounded together</h2>
       <p className="mt-1 text-sm">The amounts are chosen so that the dough stays the recipe’s, with as few scoops as that allows.</p>
+      {rounding.steady && <p className="mt-1 text-sm">What you changed was measured anew; every other line stays as it was.</p>}
       <table className="mt-3 w-full border-y border-rule text-sm">
         <thead>
           <tr className="text-xs text-soft">
@@ -51,25 +55,26 @@ export function RoundingWhy({ answer, wish, change }: Props) {
       <h3 className="mt-4 text-xs font-semibold text-soft">To hand now</h3>
       <p className="text-xs text-soft">Press one that is in use, wet or missing.</p>
       <ul className="mt-1 flex flex-wrap gap-2">
-        {kitchen?.measures.map((m) => {
-          const name = m.name ?? m.amount;
-          const here = !away.includes(name);
-          return (
-            <li key={m.amount + (m.name ?? "")}>
-              <button
-                type="button"
-                aria-pressed={here}
-                onClick={() => toggle(name)}
-                className="flex min-h-11 items-center rounded-tray border-2 border-rule px-2 aria-pressed:border-rim not-aria-pressed:border-dashed"
-              >
-                <span aria-hidden="true" className={here ? "" : "line-through decoration-2"}>
-                  <MeasureLabel measure={m} />
-                </span>
-                <span className="sr-only">{name}</span>
-              </button>
-            </li>
-          );
-        })}
+        {kitchen &&
+          [...kitchen.measures, ...(kitchen.jug ? [theJug] : [])].map((m) => {
+            const name = m.name ?? m.amount;
+            const here = !away.includes(name);
+            return (
+              <li key={m.amount + (m.name ?? "")}>
+                <button
+                  type="button"
+                  aria-pressed={here}
+                  onClick={() => toggle(name)}
+                  className="flex min-h-11 items-center rounded-tray border-2 border-rule px-2 aria-pressed:border-rim not-aria-pressed:border-dashed"
+                >
+                  <span aria-hidden="true" className={here ? "" : "line-through decoration-2"}>
+                    <MeasureLabel measure={m} />
+                  </span>
+                  <span className="sr-only">{name}</span>
+                </button>
+              </li>
+            );
+          })}
       </ul>
     </>
   );
