@@ -60,8 +60,20 @@ func Open(browser context.Context, r Reporter, url string, width, height int64) 
 	if err := chromedp.Do(ctx); err != nil { // the first call makes the tab, which lives as long as its context
 		r.Fatalf("a new tab: %v", err)
 	}
+	p.Zone(clock)
 	p.do("open "+url, chromedp.EmulateViewport(width, height), chromedp.Navigate(url))
 	return p
+}
+
+// clock is the zone of the browser's clock in the tests: the demo kitchen's own.
+const clock = "Europe/London"
+
+// Zone moves the browser to another zone.
+func (p *Page) Zone(name string) {
+	p.report.Helper()
+	if _, err := chromedp.Call(p.ctx, emulation.SetTimezoneOverride, emulation.SetTimezoneOverrideParams{TimezoneID: name}); err != nil {
+		p.report.Fatalf("zone %s: %v", name, err)
+	}
 }
 
 // Dark sets the colour scheme that the page is asked to follow.

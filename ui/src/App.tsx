@@ -1,6 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { Suspense, useEffect } from "react";
 import { Navigate, Route, Routes, useLocation } from "react-router";
+import { useFirstZone } from "./client/firstZone";
 import { sendLeft } from "./client/outbox";
 import { Answering } from "./parts/Answering";
 import { ErrorBoundary } from "./parts/ErrorBoundary";
@@ -15,6 +16,7 @@ import * as screens from "./screens";
 export function App() {
   const client = useQueryClient();
   const here = useLocation().pathname;
+  useFirstZone();
   useEffect(() => {
     screens.fetchAhead();
     void sendLeft(() => void client.invalidateQueries());

@@ -56,6 +56,19 @@ export function Habits({ kitchen, set, fault }: { kitchen: Kitchen; set: SetKitc
         ]}
       />
       <QuietHours kitchen={kitchen} set={set} />
+      <label className="block">
+        <span className="text-sm font-semibold text-soft">The kitchen’s clock</span>
+        <Typed
+          value={kitchen.zone}
+          show={(v) => v}
+          parse={(text) => text.trim() || null}
+          fault={fault?.pointer === "/zone" ? fault.detail : undefined}
+          keep={(zone, kept) => set({ zone }, kept)}
+          say="a zone such as Europe/London"
+          className={`${fieldLook} mt-1 block w-64 max-w-full text-lg font-bold`}
+          faultClass="block text-sm text-signal"
+        />
+      </label>
       <Choices
         label="Salt"
         value={kitchen.salt}

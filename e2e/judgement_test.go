@@ -29,3 +29,37 @@ func TestADoughForSeven(t *testing.T) {
 	p.Sees("take it out and shape it")
 	p.Sees("Out of the oven")
 }
+
+// A machine that begins at 1 1/2 lb bakes a recipe for 1 lb: with its own setting, a lighter crust and an early look.
+func TestASmallLoafInABigMachine(t *testing.T) {
+	s := serve(t)
+	p := open(t, s.URL+"/machines")
+	p.Click("Describe another")
+	p.Click("From nothing")
+	p.Type("Your own name for it", "Mill machine")
+	p.Click("Keep the machine")
+	p.Click("Plan on it: Mill machine")
+	p.Sees("In the pan")
+	choose(p, "Boathook rye")
+	p.Sees("there is no setting for it")
+	p.Sees("look early")
+	p.Until("a pound of dough", "document.querySelector('[data-grams=\"bread-flour\"]')?.innerText.includes('188 g')")
+	toBench(p)
+}
+
+// A kitchen that nobody has set up keeps the clock of the browser that opens it first, and no other after that.
+func TestAFirstKitchenTakesTheZoneOfItsBrowser(t *testing.T) {
+	s := serve(t)
+	p := open(t, s.URL)
+	p.Sees("In the pan")
+	p.Zone("America/New_York")
+	p.Go(s.URL + "/kitchen")
+	p.Click("Habits")
+	p.Until("the browser's zone", "field('The kitchen’s clock')?.value === 'America/New_York'")
+	p.Zone("Asia/Tokyo")
+	p.Reload()
+	p.Click("Habits")
+	p.Until("the zone that was kept", "field('The kitchen’s clock')?.value === 'America/New_York'")
+	p.Type("The kitchen’s clock", "Boat time\r")
+	p.Sees("is no time zone")
+}

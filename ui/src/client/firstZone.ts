@@ -1,0 +1,17 @@
+import { useEffect, useRef } from "react";
+import { useChangeKitchen, useShelf } from "./queries";
+
+const untouched = 1; // the version of a kitchen that nobody has changed yet
+
+/** A kitchen that was never set up keeps the clock of the browser that opens it first. */
+export function useFirstZone() {
+  const shelf = useShelf().data;
+  const { change } = useChangeKitchen();
+  const asked = useRef(false);
+  useEffect(() => {
+    const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
+    if (asked.current || shelf?.version !== untouched || !zone || zone === shelf.kitchen.zone) return;
+    asked.current = true;
+    change.mutate({ ...shelf.kitchen, zone });
+  }, [shelf, change]);
+}
