@@ -81,7 +81,7 @@ func Steps(k kitchen.Kitchen, p plan.Plan, in map[string]measure.Grams) []Step {
 	b.aside()
 	b.parts()
 	b.add(Step{ID: "wipe", Kind: Wipe, Say: "Tap the pan to settle it, and wipe its rim clean."})
-	b.add(Step{ID: "recall", Kind: Recall, Say: "Is everything in?", Why: "Look at each once more: paddle, liquid, salt, yeast."})
+	b.add(Step{ID: "recall", Kind: Recall, Say: "Is everything in?", Why: "Look at each once more, and at the paddle."})
 	b.add(Step{ID: "pan in", Kind: PanIn, Say: "Pan into the machine until it clicks. Handle down, lid shut.", Why: "Line it up with its drive; press or twist."})
 	presses := []string{}
 	for _, s := range p.Setting.Presses {

@@ -103,7 +103,7 @@ func MakeAmounts(p Place, w Wish, d Dough, g Programme) (Amounts, error) {
 		}
 		a.Lines = append(a.Lines, line)
 	}
-	a.Heat, err = temper(p, w, d, g, a.Pan.Order)
+	a.Heat, err = temper(p, w, d, g, a.Pan.Order, weights)
 	return a, err
 }
 

@@ -58,8 +58,8 @@ type tempering struct {
 	meeting     dough.Meeting
 }
 
-// temper works out how warm the liquid must be, in a pan loaded in an order.
-func temper(p Place, w Wish, d Dough, g Programme, order pan.Order) (Heat, error) {
+// temper works out how warm the liquid must be, in a pan loaded in an order with what of each line goes in.
+func temper(p Place, w Wish, d Dough, g Programme, order pan.Order, goesIn []measure.Grams) (Heat, error) {
 	t := tempering{room: p.Kitchen.Room, flour: w.Warmth.Flour, rise: p.Machine.KneadRise, sought: -1, meeting: dough.Layered}
 	if !w.Warmth.Room.IsZero() {
 		t.room = w.Warmth.Room
@@ -79,7 +79,7 @@ func temper(p Place, w Wish, d Dough, g Programme, order pan.Order) (Heat, error
 	if err := dough.CheckRoom(t.flour); err != nil {
 		return Heat{}, fault.At("/hands/warmth/flour", "%v", err)
 	}
-	t.weigh(d.lines, w.Warmth.Cold)
+	t.weigh(d.lines, goesIn, w.Warmth.Cold)
 	show := p.Kitchen.Degrees.Text
 	h := Heat{Room: show(t.room.Celsius()), Flour: show(t.flour.Celsius()), Rise: p.Kitchen.Degrees.Difference(t.rise), Target: show(dough.Target), Parts: []HeatPart{}}
 	if t.sought < 0 || d.Formula.Yeast == 0 {
@@ -119,14 +119,14 @@ var meetings = map[dough.Meeting]string{
 
 // weigh lists what the dough is mixed of, each at its temperature; the liquid of which there is most
 // is the one that is tempered.
-func (t *tempering) weigh(lines []scale.Line, fromFridge []string) {
+func (t *tempering) weigh(lines []scale.Line, goesIn []measure.Grams, fromFridge []string) {
 	most := measure.Grams(0)
-	for _, l := range lines {
+	for n, l := range lines {
 		if l.Line.Part != recipe.InDough || l.Line.When == recipe.AtBeep {
 			continue
 		}
 		t.rapid = t.rapid || l.Ingredient.Rapid
-		part := dough.Part{Line: l.Line.ID, Grams: l.Grams, Heat: dough.SpecificHeat(l.Ingredient), At: t.room.Celsius()}
+		part := dough.Part{Line: l.Line.ID, Grams: goesIn[n], Heat: dough.SpecificHeat(l.Ingredient), At: t.room.Celsius()}
 		cold := slices.Contains(fromFridge, l.Line.ID)
 		switch {
 		case cold:

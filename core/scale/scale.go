@@ -283,7 +283,7 @@ func spoonPieces(lines []Line, dev []Deviation) []Deviation {
 			continue
 		}
 		dev = append(dev, Deviation{l.Line.ID, Spooned, l.Grams, l.Grams, fmt.Sprintf(
-			"%s of a %s is measured by the spoon.", l.Exact.Quantity, pieceName(*l))})
+			"%s of %s is measured by the spoon.", l.Exact.Quantity, pieceName(*l))})
 		l.Exact = measure.Amount{}
 	}
 	return dev
@@ -291,9 +291,9 @@ func spoonPieces(lines []Line, dev []Deviation) []Deviation {
 
 func pieceName(l Line) string {
 	if l.Exact.Unit == measure.Packet {
-		return "packet"
+		return "a packet"
 	}
-	return l.Ingredient.Name
+	return "the " + l.Ingredient.Name
 }
 
 // decimal writes a number with one decimal, without a trailing .0.
