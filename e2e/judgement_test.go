@@ -24,6 +24,7 @@ func TestADoughForSeven(t *testing.T) {
 	p.Click("Start now")
 	p.Until("no delay", "document.querySelector('[data-timer]')?.innerText === 'no delay'")
 	p.Click("Start the bake")
+	p.Until("what to set", "document.querySelector('[role=dialog] ol')")
 	p.Click("I have pressed Start")
 	p.Until("the countdown", "document.querySelector('[data-countdown]')")
 	p.Sees("take it out and shape it")

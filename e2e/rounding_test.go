@@ -166,6 +166,7 @@ func TestTheKitchensMeasuresAndSchoolsShowOnThePlan(t *testing.T) {
 	p.Until("ounces", "target('Ounces')?.hasAttribute('data-checked')")
 	p.Click("Plan")
 	p.Sees("pan 8.35 oz")
+	p.Click("12 slices")
 	p.Type("Slices wanted", "15\r")
 	p.Until("the size for fifteen slices", "document.querySelector('[role=radio][data-checked]').innerText.startsWith('2')")
 	p.Type("Slices wanted", "40\r")

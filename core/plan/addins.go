@@ -145,7 +145,7 @@ func (e AddIn) goes(own AddInWay, t Timing) AddInWay {
 	switch {
 	case wished == AtStart:
 		return AtStart
-	case wished == WithHands && !t.Away:
+	case wished == WithHands:
 		return WithHands
 	case e.NoBox == "":
 		return InBox

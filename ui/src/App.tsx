@@ -1,13 +1,13 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { Suspense, useEffect } from "react";
 import { Navigate, Route, Routes, useLocation } from "react-router";
+import { ScreenName } from "./parts/ScreenName";
 import { useFirstZone } from "./client/firstZone";
 import { sendLeft } from "./client/outbox";
 import { Answering } from "./parts/Answering";
 import { ErrorBoundary } from "./parts/ErrorBoundary";
 import { Loading } from "./parts/Loading";
 import { Rail } from "./parts/Rail";
-import { RunningStrip } from "./parts/RunningStrip";
 import { StuffPatterns } from "./parts/stuff";
 import { PlanScreen } from "./plan/PlanScreen";
 import * as screens from "./screens";
@@ -24,11 +24,15 @@ export function App() {
   return (
     <div className="flex h-dvh flex-col-reverse md:flex-row">
       <StuffPatterns />
+      <ScreenName path={here} />
       <Rail />
       <div className="flex min-h-0 min-w-0 flex-1 flex-col md:py-2 md:pr-2">
-        <RunningStrip />
         <Answering />
-        <main className="flex min-h-0 flex-1 flex-col overflow-auto border-rim bg-enamel max-md:border-t-4 md:rounded-tray md:border-4">
+        <main
+          id="sheet"
+          tabIndex={-1}
+          className="outline-none flex min-h-0 flex-1 flex-col overflow-auto border-rim bg-enamel max-md:border-t-4 md:rounded-tray md:border-4"
+        >
           <ErrorBoundary key={here}>
             <Suspense fallback={<Loading />}>
               <Routes>

@@ -18,6 +18,7 @@ interface Props {
 
 /** One step, to be read from two metres; a press anywhere on it goes on. */
 export function StepView({ bench, step, line, done, asked, press, begin, wrong }: Props) {
+  const inPan = new Set(bench.session.done.filter((id) => id.startsWith("measure ")).map((id) => id.slice("measure ".length)));
   const measuring = step.kind === "measure" || step.kind === "top up";
   return (
     <div className="relative flex flex-1 cursor-pointer items-stretch" onClick={press}>
@@ -111,13 +112,14 @@ export function StepView({ bench, step, line, done, asked, press, begin, wrong }
           </p>
         )}
       </section>
-      <div className="hidden w-[27rem] shrink-0 self-center pr-6 xl:block">
+      <div className="hidden min-h-0 w-2/5 max-w-[30rem] shrink-0 py-4 pr-4 md:block">
         <PanSection
           pan={bench.plan.pan}
           lines={bench.plan.lines}
           box={inBox(bench.plan)}
           lit={step.line ? [step.line] : []}
           light={() => undefined}
+          filling={{ done: inPan, next: step.line }}
         />
       </div>
     </div>

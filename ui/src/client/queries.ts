@@ -104,6 +104,7 @@ export const useLog = () =>
     initialPageParam: "",
     getNextPageParam: (last) => last.next,
     staleTime: 5_000,
+    refetchInterval: 60_000,
   });
 
 /** The bakes that have not ended. */

@@ -24,7 +24,7 @@ export function Figure({ text }: { text: string }) {
   );
 }
 
-const unitColour = { cup: "text-soft", tbsp: "text-rim", tsp: "text-leaf", other: "text-soft" } as const;
+const unitColour = { cup: "text-soft", tbsp: "text-tbsp", tsp: "text-tsp", other: "text-soft" } as const;
 
 interface Group {
   kind: UnitKind;
@@ -75,10 +75,16 @@ const plus = (
   </span>
 );
 
-export type Size = "small" | "plain" | "huge";
+export type Size = "small" | "plain" | "large" | "larger" | "huge";
 
-const figureLook = { small: "text-lg", plain: "text-xl leading-8", huge: "text-[5rem] leading-[5.5rem]" } as const;
-const unitLook = { small: "text-xs", plain: "text-sm", huge: "text-xl" } as const;
+const figureLook = {
+  small: "text-lg",
+  plain: "text-xl leading-8",
+  large: "text-xl leading-8 lg:text-[34px] lg:leading-10",
+  larger: "text-xl leading-8 lg:text-2xl lg:leading-[48px]",
+  huge: "text-[5rem] leading-[5.5rem]",
+} as const;
+const unitLook = { small: "text-xs", plain: "text-sm", large: "text-sm", larger: "text-sm lg:text-lg", huge: "text-xl" } as const;
 
 function Measures({ group, size = "plain" }: { group: Group; size?: Size }) {
   const { kind, unit, parts } = group;

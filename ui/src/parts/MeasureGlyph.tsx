@@ -13,7 +13,7 @@ export function MeasureGlyph({ kind, large }: { kind: UnitKind | "jug"; large?: 
   const stroke = { fill: "none", stroke: "currentColor", strokeWidth: 2, strokeLinecap: "round", strokeLinejoin: "round" } as const;
   if (kind === "tbsp") {
     return (
-      <svg width={26 * by} height={16 * by} viewBox="0 0 26 16" className="self-center text-rim" aria-hidden="true">
+      <svg width={26 * by} height={16 * by} viewBox="0 0 26 16" className="self-center text-tbsp" aria-hidden="true">
         <ellipse cx="8" cy="8" rx="7" ry="6.500" fill="currentColor" />
         <path d="M15 8h10" {...stroke} strokeWidth={3} />
       </svg>
@@ -21,7 +21,7 @@ export function MeasureGlyph({ kind, large }: { kind: UnitKind | "jug"; large?: 
   }
   if (kind === "tsp") {
     return (
-      <svg width={24 * by} height={16 * by} viewBox="0 0 24 16" className="self-center text-leaf" aria-hidden="true">
+      <svg width={24 * by} height={16 * by} viewBox="0 0 24 16" className="self-center text-tsp" aria-hidden="true">
         <ellipse cx="5" cy="8" rx="4" ry="3" {...stroke} />
         <path d="M9 8h14" {...stroke} />
       </svg>

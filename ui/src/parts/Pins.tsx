@@ -33,7 +33,7 @@ export function Pins({ pins }: { pins: Pin[] }) {
             key={p.say}
             d={`M${labels[n]! + 1.5} 0V32L${(p.left / 100) * width + 1.5} ${height}`}
             fill="none"
-            stroke="var(--leaf)"
+            stroke="var(--moment)"
             strokeWidth="3"
             strokeLinejoin="round"
           />

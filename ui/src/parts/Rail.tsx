@@ -1,20 +1,22 @@
 import { BookOpen, ClipboardList, CookingPot, Ellipsis, Eye, Keyboard, Scale, ScrollText, SlidersVertical } from "lucide-react";
 import { lazy, Suspense, useEffect, useState } from "react";
 import { NavLink, useNavigate } from "react-router";
-import { useRunning, useShelf } from "../client/queries";
+import { useShelf } from "../client/queries";
+import { useNextMoment } from "./nextMoment";
+import { singleKeys } from "./singleKeys";
 import { Sprig } from "./Sprig";
 
 const Shortcuts = lazy(() => import("./Shortcuts"));
 
 /** The screens, in the order of the job. */
 export function Rail() {
-  const running = useRunning().data?.bakes[0];
+  const next = useNextMoment();
   const navigate = useNavigate();
   const [help, setHelp] = useState(false);
   const [more, setMore] = useState(false); // on a phone, where three screens stand behind one
   const open = useShelf().data?.bench;
   const bench = open ? `/bench/${open.id}` : "/bench";
-  const watch = running ? `/watch/${running.id}` : "/watch";
+  const watch = next ? `/watch/${next.id}` : "/watch";
 
   useEffect(() => {
     const go: Record<string, () => void> = {
@@ -28,6 +30,7 @@ export function Rail() {
       "?": () => setHelp(true),
     };
     const press = (e: KeyboardEvent) => {
+      if (e.key !== "?" && !singleKeys()) return;
       const typing = e.target instanceof HTMLElement && e.target.closest("input, textarea, [role=listbox], [role=dialog]");
       if (typing || e.ctrlKey || e.metaKey || e.altKey) return;
       go[e.key]?.();
@@ -48,9 +51,23 @@ export function Rail() {
         <Scale size={24} aria-hidden="true" />
         Bench
       </NavLink>
-      <NavLink to={watch} className={item}>
-        <Eye size={24} aria-hidden="true" />
-        Watch
+      <NavLink to={watch} className={item} title={next && `${next.recipe}: ${next.say}`} data-running={next?.id}>
+        {next ? (
+          <>
+            <span className={`figures text-lg leading-6 font-bold ${next.overdue ? "text-signal in-aria-[current=page]:text-on-rim" : ""}`}>
+              {next.time}
+            </span>
+            <span className="text-center leading-4">
+              <span className="sr-only">Watch: {next.recipe}, </span>
+              {next.short}
+            </span>
+          </>
+        ) : (
+          <>
+            <Eye size={24} aria-hidden="true" />
+            Watch
+          </>
+        )}
       </NavLink>
       <NavLink to="/log" className={item}>
         <BookOpen size={24} aria-hidden="true" />

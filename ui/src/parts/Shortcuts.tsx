@@ -1,4 +1,6 @@
 import { Dialog, DialogPanel, DialogTitle } from "@headlessui/react";
+import { useState } from "react";
+import { setSingleKeys, singleKeys } from "./singleKeys";
 
 const keys: [string, string][] = [
   ["P", "Plan"],
@@ -15,6 +17,7 @@ const keys: [string, string][] = [
 ];
 
 export default function Shortcuts({ close }: { close: () => void }) {
+  const [on, set] = useState(singleKeys);
   return (
     <Dialog open onClose={close} className="relative z-50">
       <div className="fixed inset-0 bg-ink/60" aria-hidden="true" />
@@ -29,6 +32,18 @@ export default function Shortcuts({ close }: { close: () => void }) {
               </div>
             ))}
           </dl>
+          <label className="mt-4 flex min-h-11 items-center gap-2 font-semibold">
+            <input
+              type="checkbox"
+              checked={on}
+              onChange={(e) => {
+                setSingleKeys(e.target.checked);
+                set(e.target.checked);
+              }}
+              className="size-6 accent-rim"
+            />
+            Single keys work
+          </label>
           <button type="button" onClick={close} className="mt-6 min-h-12 rounded-tray bg-rim px-6 font-semibold text-on-rim">
             Close
           </button>

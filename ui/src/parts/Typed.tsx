@@ -40,6 +40,7 @@ export function Typed<T>({ value, show, parse, keep, say, fault, label, live, pl
       <input
         value={typed ?? show(value)}
         onChange={(e) => change(e.target.value)}
+        onFocus={(e) => e.target.select()}
         onBlur={commit}
         onKeyDown={(e) => e.key === "Enter" && commit()}
         inputMode={mode}

@@ -31,9 +31,9 @@ export function DoughFacts({ answer, ask }: { answer: PlanAnswer; ask: (why: Why
             data-fact={f.about}
             className="block h-full w-full px-2 py-1 text-left hover:bg-shelf"
           >
-            <span className="block truncate text-xs text-soft first-letter:uppercase">{f.name}</span>
+            <span className="block text-sm leading-5 text-soft first-letter:uppercase">{f.name}</span>
             <span className="figures block text-lg leading-6 font-bold underline decoration-rule underline-offset-4">{f.value}</span>
-            <span className="block text-xs leading-4 text-soft">{f.hint}</span>
+            <span className="block text-sm leading-5 text-soft">{f.hint}</span>
           </button>
         </li>
       ))}

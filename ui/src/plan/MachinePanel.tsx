@@ -1,10 +1,9 @@
-import { useNavigate } from "react-router";
-import { useAddBench } from "../client/queries";
 import type { PlanAnswer, RecipeFinish, RecipeOnShelf, Wish } from "../client/types.gen";
 import { CrustSwatch } from "../parts/CrustSwatch";
 import { clock, day, dayName, display, inHours } from "../parts/time";
 import { TroubleNote } from "../parts/Trouble";
 import { Cautions } from "./Cautions";
+import { useToBench } from "./useToBench";
 import type { Why } from "./why";
 import { type Change, forThisLoaf } from "./wish";
 
@@ -22,112 +21,114 @@ interface Props {
 export function MachinePanel({ answer, wish, renewed, stale, ask, change, start }: Props) {
   const { plan, zone, now } = answer;
   const { setting, timer } = plan;
-  const bench = useAddBench();
-  const navigate = useNavigate();
-  const toBench = () => bench.mutate(wish, { onSuccess: (b) => navigate(`/bench/${b.id}`) });
-  const refused = plan.cautions.some((c) => c.level === "stop" || c.level === "ask");
-  const asks = !plan.cautions.some((c) => c.level === "stop") && plan.cautions.some((c) => c.level === "ask");
+  const bench = useToBench(answer, wish, stale);
+  const { refused } = bench;
   const pressDay = dayName(day(timer.press, zone), day(now, zone));
   return (
-    <section aria-labelledby="panel" className="flex min-w-0 flex-col">
-      <h2 id="panel" className="text-sm font-semibold text-soft">
-        On the panel
-      </h2>
-      <dl className="mt-1 border-y border-rule">
-        <Row name="Cycle" why={() => ask({ about: "cycle" })}>
-          <span className="figures mr-2 text-xl leading-8 font-bold" data-cycle={setting.cycle.id}>
-            {setting.cycle.panel}
-          </span>
-          <span className="text-lg font-semibold">{setting.cycle.name}</span>
-        </Row>
-        <Row name="Crust" why={() => ask({ about: "crust" })}>
-          <span className="flex items-center gap-2 text-lg font-semibold">
-            <CrustSwatch crust={setting.crust} />
-            {setting.hasCrust ? setting.crust : "no choice"}
-          </span>
-        </Row>
-        {setting.hasSize !== false && (
-          <Row name="Size">
-            <span className="fraction text-lg font-semibold">{plan.size}</span>
-          </Row>
-        )}
-        <Row name="Timer">
-          {timer.setting > 0 ? (
-            <span className="figures text-xl leading-8 font-bold" data-timer>
-              {display(timer.setting)}
+    <section aria-labelledby="panel" className="flex h-full min-h-0 min-w-0 flex-col">
+      <div className="min-h-0 flex-1 lg:overflow-y-auto">
+        <h2 id="panel" className="text-sm font-semibold text-soft">
+          On the panel
+        </h2>
+        <dl className="mt-1 border-y border-rule">
+          <Row name="Cycle" why={() => ask({ about: "cycle" })}>
+            <span className="figures mr-2 text-xl leading-8 font-bold" data-cycle={setting.cycle.id}>
+              {setting.cycle.panel}
             </span>
-          ) : (
-            <span className="text-lg font-semibold" data-timer>
-              no delay
-            </span>
-          )}
-        </Row>
-        {plan.eaten && (
-          <Row name="Dough">
-            <At time={timer.ready} zone={zone} now={now} />
+            <span className="text-lg font-semibold">{setting.cycle.name}</span>
           </Row>
-        )}
-        <Row name={plan.eaten ? "Eaten" : "Ready"}>
-          <At time={plan.eaten ?? timer.ready} zone={zone} now={now} last />
-        </Row>
-      </dl>
-      {!refused && (
-        <button
-          type="button"
-          onClick={() => ask({ about: "presses" })}
-          data-presses
-          className="mt-1 min-h-6 text-left text-xs leading-5 font-semibold text-rim underline"
-        >
-          {setting.label}
-        </button>
-      )}
-      {renewed !== undefined && (
-        <p role="status" className="text-xs">
-          Time has gone by: the timer was to show {renewed > 0 ? display(renewed) : "no delay"}, and is worked out anew for now.
-        </p>
-      )}
-      {!refused && (
-        <p className="mt-2 text-xs text-soft">
-          Press Start at <b className="figures text-ink">{clock(timer.press, zone)}</b>
-          {pressDay !== "today" && ` ${pressDay}`}
-          {timer.setting > 0 && (
-            <>
-              : the timer counts{" "}
-              {timer.rule === "finish-based" ? `hours until the ${plan.eaten ? "dough" : "bread"} is done` : "hours until the cycle begins"}
-            </>
+          <Row name="Crust" why={() => ask({ about: "crust" })}>
+            <span className="flex items-center gap-2 text-lg font-semibold">
+              <CrustSwatch crust={setting.crust} />
+              {setting.hasCrust ? setting.crust : "no choice"}
+            </span>
+          </Row>
+          {setting.hasSize !== false && (
+            <Row name="Size">
+              <span className="fraction text-lg font-semibold">{plan.size}</span>
+            </Row>
           )}
-          . The cycle takes {inHours(setting.total)}
-          {plan.finish && `, then ${finishing(plan.finish)}`}.
-          {timer.early > 0 && timer.fit !== "too soon" && ` ${inHours(timer.early)} before you asked: the timer goes in steps.`}
-          {timer.late > 0 && timer.fit === "delayed" && ` ${inHours(timer.late)} after you are home.`}
-          {setting.slack > 0 && ` Its warming up varies: it may be ready up to ${inHours(setting.slack)} sooner.`}
-        </p>
-      )}
-      <Cautions cautions={plan.cautions} revision={answer.revision} wish={wish} change={change} />
-      {answer.noYeast && <NoYeast recipes={answer.noYeast} change={change} />}
-      <div className="flex-1" />
-      <div className="bg-enamel pt-1 pb-1 lg:sticky lg:bottom-32">
-        <TroubleNote error={bench.error} />
-        <div className="mt-1 grid grid-cols-2 gap-2">
+          <Row name="Timer">
+            {timer.setting > 0 ? (
+              <span className="figures text-xl leading-8 font-bold" data-timer>
+                {display(timer.setting)}
+              </span>
+            ) : (
+              <span className="text-lg font-semibold" data-timer>
+                no delay
+              </span>
+            )}
+          </Row>
+          {plan.eaten && (
+            <Row name="Dough">
+              <At time={timer.ready} zone={zone} now={now} />
+            </Row>
+          )}
+          <Row name={plan.eaten ? "Eaten" : "Ready"}>
+            <At time={plan.eaten ?? timer.ready} zone={zone} now={now} last />
+          </Row>
+        </dl>
+        {!refused && (
           <button
             type="button"
-            onClick={toBench}
-            disabled={refused || stale || bench.isPending}
-            className="min-h-14 rounded-tray bg-rim px-2 font-bold text-on-rim disabled:bg-shelf disabled:text-soft"
+            onClick={() => ask({ about: "presses" })}
+            data-presses
+            className="mt-1 min-h-6 text-left text-xs leading-5 font-semibold text-rim underline"
           >
-            {asks ? "Answer first" : refused ? "Not like this" : bench.isPending ? "Clearing …" : "To the bench"}
+            <span className="text-soft">Presses: </span>
+            {setting.label}
           </button>
+        )}
+        {renewed !== undefined && (
+          <p role="status" className="text-xs">
+            Time has gone by: the timer was to show {renewed > 0 ? display(renewed) : "no delay"}, and is worked out anew for now.
+          </p>
+        )}
+        {!refused && (
+          <p className="mt-2 text-xs text-soft">
+            Press Start at <b className="figures text-ink">{clock(timer.press, zone)}</b>
+            {pressDay !== "today" && ` ${pressDay}`}
+            {timer.setting > 0 && (
+              <>
+                : the timer counts{" "}
+                {timer.rule === "finish-based"
+                  ? `hours until the ${plan.eaten ? "dough" : "bread"} is done`
+                  : "hours until the cycle begins"}
+              </>
+            )}
+            . The cycle takes {inHours(setting.total)}
+            {plan.finish && `, then ${finishing(plan.finish)}`}.
+            {timer.early > 0 && timer.fit !== "too soon" && ` ${inHours(timer.early)} before you asked: the timer goes in steps.`}
+            {timer.late > 0 && timer.fit === "delayed" && ` ${inHours(timer.late)} after you are home.`}
+            {setting.slack > 0 && ` Its warming up varies: it may be ready up to ${inHours(setting.slack)} sooner.`}
+          </p>
+        )}
+        <Cautions cautions={plan.cautions} revision={answer.revision} wish={wish} change={change} />
+        {answer.noYeast && <NoYeast recipes={answer.noYeast} change={change} />}
+      </div>
+      <div className="bg-enamel pt-1">
+        <TroubleNote error={bench.error} />
+        <button
+          type="button"
+          onClick={bench.press}
+          disabled={bench.disabled}
+          className="min-h-14 w-full rounded-tray bg-rim px-2 text-lg font-bold text-on-rim disabled:bg-shelf disabled:text-soft max-md:hidden"
+        >
+          {bench.says}
+        </button>
+        <p className="flex flex-wrap items-center gap-x-2 text-sm">
+          Loaded already?
           <button
             type="button"
             data-start
             onClick={start}
             disabled={refused || stale || plan.later}
-            className="min-h-14 rounded-tray border-2 border-rim px-2 font-bold text-rim disabled:border-rule disabled:text-soft"
+            className="min-h-11 font-semibold text-rim underline disabled:text-soft disabled:no-underline"
           >
             {plan.later ? `Start at ${clock(timer.press, zone)}` : "Start the bake"}
           </button>
-        </div>
-        <p className="mt-1 text-xs text-soft">
+        </p>
+        <p className="text-xs text-soft">
           {(plan.allergens ?? []).length > 0 && `Contains ${plan.allergens.join(", ")}${plan.unknown ? ", and maybe more" : ""}. `}
           Your machine’s own booklet comes first.
         </p>

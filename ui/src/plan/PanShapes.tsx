@@ -39,7 +39,7 @@ export function Lying({ layer, x, width, y, height, dashed, lit, fill, over, out
       className="level"
       d={parts.map(([a, b]) => `M${x + a * width} ${bottom - tall}H${x + b * width}V${bottom}H${x + a * width}Z`).join("")}
       fill={fill}
-      stroke={lit ? "var(--ink)" : "var(--soft)"}
+      stroke={lit || fill === "none" ? "var(--ink)" : "var(--soft)"}
       strokeWidth={lit ? 3 : dashed ? 1.5 : 0.75}
       strokeDasharray={dashed ? "4 3" : undefined}
       onMouseEnter={over}
@@ -77,13 +77,14 @@ interface WellProps {
   volume: number; // px², as the layers' areas
   heap: boolean; // on the flour, not in it
   lit: boolean;
+  dashed: boolean;
   fill: string;
   over: () => void;
   out: () => void;
 }
 
 /** The yeast in its shallow well, its area to scale with the layers'. */
-export function Well({ x, y, volume, heap, lit, fill, over, out }: WellProps) {
+export function Well({ x, y, volume, heap, lit, dashed, fill, over, out }: WellProps) {
   const half = Math.max(16, Math.sqrt(volume) * 1.6);
   const deep = Math.max(8, volume / half);
   return (
@@ -99,7 +100,8 @@ export function Well({ x, y, volume, heap, lit, fill, over, out }: WellProps) {
         d={`M${x - half} ${y + deep * 0.5}Q${x} ${y - deep} ${x + half} ${y + deep * 0.5}L${x + half - 3} ${y + deep}H${x - half + 3}Z`}
         fill={fill}
         stroke={lit ? "var(--ink)" : "var(--soft)"}
-        strokeWidth={lit ? 3 : 1}
+        strokeWidth={lit ? 3 : dashed ? 2 : 1}
+        strokeDasharray={dashed ? "5 4" : undefined}
       />
     </g>
   );

@@ -1,5 +1,6 @@
 import { Listbox, ListboxButton, ListboxOption, ListboxOptions } from "@headlessui/react";
 import { ChevronDown } from "lucide-react";
+import { useState } from "react";
 import type { PlanSizeOffer } from "../client/types.gen";
 import { Segments } from "../parts/Segments";
 import { between, Typed } from "../parts/Typed";
@@ -71,13 +72,16 @@ interface SizeProps {
 /** The loaf sizes, or so many slices; sizes that the machine does not bake say why. */
 export function SizeSwitch({ sizes, value, slices, eaters, pick, ask }: SizeProps) {
   const refused = sizes.find((s) => s.whyNot);
+  const written = sizes.find((s) => s.written);
+  const [counting, count] = useState(false);
+  const few = counting || !!slices || !!eaters;
   return (
-    <div className="w-60">
+    <div>
       <Segments
         label="Loaf size"
         value={value}
         pick={pick}
-        className="grid min-h-12 min-w-14 flex-1 place-items-center px-3"
+        className="grid min-h-12 min-w-14 flex-1 place-items-center px-2"
         segments={sizes.map((s) => ({
           value: s.size,
           disabled: s.whyNot !== undefined,
@@ -89,26 +93,34 @@ export function SizeSwitch({ sizes, value, slices, eaters, pick, ask }: SizeProp
                 {pounds(s.size)}
                 <span className="text-xs font-semibold"> {s.size.endsWith("lb") ? "lb" : ""}</span>
               </span>
-              {s.written && <span className="absolute bottom-0.5 h-1 w-8 rounded bg-leaf in-data-checked:bg-on-rim" />}
             </>
           ),
         }))}
       />
-      {refused ? (
-        <p className="text-xs leading-4 text-soft">{refused.whyNot}</p>
-      ) : (
-        <p className="flex items-center gap-1 text-xs leading-6 whitespace-nowrap text-soft">
-          {sizes.find((s) => s.size === value)?.slices ?? 0} slices ·
-          <Few
-            label="Eaters"
-            value={eaters}
-            keep={(n) => ask({ eaters: n, slices: n && !slices ? "2" : slices ? String(slices) : null })}
-          />
-          eaters,
-          <Few label="Slices wanted" value={slices} keep={(n) => ask({ slices: n, eaters: n && eaters ? String(eaters) : null })} />
-          each
-        </p>
-      )}
+      {refused && <p className="max-w-64 text-xs leading-4 text-soft">{refused.whyNot}</p>}
+      <p className={`min-h-7 items-center gap-1 text-sm whitespace-nowrap text-soft ${refused ? "hidden" : "flex max-md:hidden"}`}>
+        {few ? (
+          <>
+            for
+            <Few
+              label="Eaters"
+              value={eaters}
+              keep={(n) => ask({ eaters: n, slices: n && !slices ? "2" : slices ? String(slices) : null })}
+            />
+            people,
+            <Few label="Slices wanted" value={slices} keep={(n) => ask({ slices: n, eaters: n && eaters ? String(eaters) : null })} />
+            slices each
+          </>
+        ) : (
+          <>
+            <button type="button" onClick={() => count(true)} className="min-h-6 font-semibold text-rim underline">
+              {sizes.find((s) => s.size === value)?.slices ?? 0} slices
+              <span className="sr-only">: choose by people and slices</span>
+            </button>
+            {written && <span className="fraction">· written for {written.size}</span>}
+          </>
+        )}
+      </p>
     </div>
   );
 }
@@ -127,7 +139,7 @@ function Few({ label, value, keep }: { label: string; value: number | undefined;
         keep(n > 0 ? String(n) : null);
         kept();
       }}
-      className="figures h-6 w-9 rounded border border-rim bg-enamel text-center font-bold text-ink"
+      className="figures h-7 w-10 rounded border border-rim bg-enamel text-center font-bold text-ink"
     />
   );
 }

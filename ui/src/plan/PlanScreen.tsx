@@ -2,15 +2,15 @@ import { ChevronDown } from "lucide-react";
 import { useState } from "react";
 import { Trouble } from "../client/api";
 import { usePlan, usePrefetchedSizes, useShelf } from "../client/queries";
-import type { PlanAnswer, Shelf } from "../client/types.gen";
-import { clock } from "../parts/time";
+import type { PlanAnswer, Shelf, Wish } from "../client/types.gen";
+import { clock, day, dayName } from "../parts/time";
 import { TimeRibbon } from "../parts/TimeRibbon";
 import { inBox } from "../parts/addIns";
 import { TroubleNote } from "../parts/Trouble";
 import { AmountList } from "./AmountList";
 import { DoughFacts } from "./DoughFacts";
 import { EmptyShelf } from "./EmptyShelf";
-import { nextMeal, useChanged, useKept, useRenewed, useSizeKeys } from "./hooks";
+import { nextMeal, useChanged, useKept, useLate, useRenewed, useSizeKeys } from "./hooks";
 import { MachinePanel } from "./MachinePanel";
 import { PanSection } from "./PanSection";
 import { Picker, SizeSwitch } from "./Pickers";
@@ -18,6 +18,7 @@ import { ReadyPicker } from "./ReadyPicker";
 import { RecipePicker } from "./RecipePicker";
 import { StartDialog } from "./StartDialog";
 import { SwapStrip } from "./SwapStrip";
+import { useToBench } from "./useToBench";
 import { isWide, type Why } from "./why";
 import { type Change, type Chosen, forThisLoaf, useWish } from "./wish";
 import { WhyPanel } from "./WhyPanel";
@@ -56,6 +57,7 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
   usePrefetchedSizes(wish, machine.sizes);
   useSizeKeys(machine.sizes, (size) => change({ size, slices: null, eaters: null, have: null, closer: null }));
 
+  const late = useLate(plan.isPlaceholderData);
   const zone = shelf.kitchen.zone;
   const pickMachine = (id: string) => {
     const next = shelf.machines.find((m) => m.id === id);
@@ -71,11 +73,11 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
   const beepClock = beep && (beep.upTo ? `${beepAt(beep.after)}–${beepAt(beep.upTo)}` : beepAt(beep.after));
 
   return (
-    <div className="flex min-h-full flex-col max-md:h-full">
-      <div className="flex min-h-0 flex-1 flex-col max-md:overflow-auto md:contents">
-        <header className="flex flex-wrap items-start gap-x-6 gap-y-2 border-b-2 border-rim px-4 py-2">
+    <div className="flex h-full min-h-0 flex-col">
+      <div className="flex min-h-0 flex-1 flex-col overflow-y-auto lg:overflow-hidden">
+        <header className="grid items-start gap-x-6 gap-y-1 border-b-2 border-rim px-4 py-2 md:max-lg:grid-cols-[auto_1fr] lg:grid-cols-[minmax(0,1fr)_auto_auto]">
           <h1 className="sr-only">Plan: {recipe.name}</h1>
-          <div className="min-w-0 flex-1 basis-72">
+          <div className="min-w-0 md:max-lg:col-span-2">
             <RecipePicker shelf={shelf} recipe={recipe} pick={(id) => change({ ...forThisLoaf, recipe: id })} />
             <div className="flex min-w-0 items-center text-sm text-soft">
               <span className="pl-2 whitespace-nowrap">in the</span>
@@ -86,9 +88,6 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
                 pick={pickMachine}
                 choices={shelf.machines.map((m) => ({ id: m.id, name: m.name, hint: `bakes ${m.sizes.join(", ")}` }))}
               />
-              <span className="min-w-0 truncate text-xs" title={recipe.note}>
-                {recipe.note}
-              </span>
             </div>
           </div>
           {answer && (
@@ -121,26 +120,31 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
             <TroubleNote error={plan.error} />
           </div>
         )}
+        {late && !plan.error && (
+          <p role="status" className="border-l-4 border-rim px-4 py-1">
+            The new plan is not here yet: the amounts and times below are those of the one before.
+          </p>
+        )}
         {answer && (
           <>
             <div
-              className={`grid flex-1 grid-cols-1 gap-x-6 gap-y-4 px-4 pt-2 lg:grid-cols-[minmax(0,40fr)_minmax(0,36fr)_minmax(0,24fr)] ${plan.error && !lineFault && !wishFault ? "opacity-50" : ""}`}
+              className={`grid grid-cols-1 gap-x-6 gap-y-4 px-4 pt-2 md:grid-cols-[minmax(0,11fr)_minmax(0,9fr)] lg:min-h-0 lg:flex-1 lg:grid-cols-[minmax(0,40fr)_minmax(0,35fr)_minmax(0,25fr)] lg:grid-rows-[minmax(0,1fr)] ${(plan.error && !lineFault && !wishFault) || plan.isPlaceholderData ? "opacity-60" : ""}`}
             >
-              <div className="min-w-0">
+              <div className="flex min-h-0 min-w-0 flex-col">
                 <SwapStrip answer={answer} wish={wish} recipe={recipe.id} change={change} ask={ask} />
                 <AmountList answer={answer} change={change} changed={changed} lit={lit} light={light} ask={ask} beepClock={beepClock} />
               </div>
-              <div className={`max-lg:row-start-3 ${isWide(why) ? "lg:hidden" : ""}`}>
+              <div className={`flex min-h-0 min-w-0 flex-col ${isWide(why) ? "lg:hidden" : ""}`}>
                 <button
                   type="button"
                   aria-expanded={panOpen}
                   onClick={() => setPanOpen(!panOpen)}
-                  className="flex min-h-12 w-full items-center justify-between border-y border-rule font-semibold text-rim lg:hidden"
+                  className="flex min-h-12 w-full items-center justify-between border-y border-rule font-semibold text-rim md:hidden"
                 >
                   The pan in section
                   <ChevronDown size={20} aria-hidden="true" className={panOpen ? "rotate-180" : ""} />
                 </button>
-                <div className={panOpen ? "max-lg:pt-2" : "max-lg:hidden"}>
+                <div className={`min-h-0 flex-1 ${panOpen ? "max-md:pt-2" : "max-md:hidden"}`}>
                   <PanSection
                     pan={answer.plan.pan}
                     lines={answer.plan.lines}
@@ -152,7 +156,7 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
                 </div>
                 <DoughFacts answer={answer} ask={ask} />
               </div>
-              {why ? (
+              {why && (
                 <WhyPanel
                   recipe={recipe.id}
                   machine={machine.id}
@@ -163,7 +167,8 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
                   change={change}
                   close={() => ask(null)}
                 />
-              ) : (
+              )}
+              <div className={`min-h-0 min-w-0 md:max-lg:col-span-2 ${why ? "md:hidden" : ""}`}>
                 <MachinePanel
                   renewed={renewed}
                   answer={answer}
@@ -173,13 +178,13 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
                   change={change}
                   start={() => setStarting(true)}
                 />
-              )}
+              </div>
             </div>
             <div
               role="region"
               aria-label="Time ribbon"
               tabIndex={0}
-              className="mt-2 border-t border-rule bg-enamel px-4 pt-1 max-md:overflow-x-auto md:sticky md:bottom-0"
+              className="mt-1 border-t border-rule bg-enamel px-4 pt-1 max-md:overflow-x-auto"
             >
               <div className="max-md:min-w-160">
                 <TimeRibbon {...ribbon(answer)} />
@@ -189,13 +194,33 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
         )}
         {!answer && !plan.error && <p className="p-8 text-lg text-soft">Working out the loaf …</p>}
       </div>
-      {answer && (
-        <p className="figures border-t-2 border-rim bg-enamel px-4 py-2 text-lg font-semibold md:hidden">
-          Start <b>{clock(answer.plan.timer.press, zone)}</b> · {answer.plan.eaten ? "eaten" : "ready"}{" "}
-          <b>{clock(answer.plan.eaten ?? answer.plan.timer.ready, zone)}</b>
-        </p>
-      )}
+      {answer && <Dock answer={answer} wish={wish} stale={plan.isPlaceholderData || !!plan.error} />}
       {starting && <StartDialog wish={wish} close={() => setStarting(false)} />}
+    </div>
+  );
+}
+
+/** On a phone, always in sight: when it is ready, and the way to the bench. */
+function Dock({ answer, wish, stale }: { answer: PlanAnswer; wish: Wish; stale: boolean }) {
+  const bench = useToBench(answer, wish, stale);
+  const { plan, zone, now } = answer;
+  const done = plan.eaten ?? plan.timer.ready;
+  return (
+    <div className="flex items-center gap-3 border-t-2 border-rim bg-enamel px-4 py-2 md:hidden">
+      <p className="min-w-0 flex-1 leading-6">
+        <span className="text-sm text-soft">
+          {plan.eaten ? "Eaten" : "Ready"} {dayName(day(done, zone), day(now, zone))}
+        </span>
+        <b className="figures block text-xl leading-8">{clock(done, zone)}</b>
+      </p>
+      <button
+        type="button"
+        onClick={bench.press}
+        disabled={bench.disabled}
+        className="min-h-14 rounded-tray bg-rim px-6 text-lg font-bold text-on-rim disabled:bg-shelf disabled:text-soft"
+      >
+        {bench.says}
+      </button>
     </div>
   );
 }

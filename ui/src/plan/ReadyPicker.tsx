@@ -28,8 +28,8 @@ export function ReadyPicker({ ready, home, eaten, zone, earliest, change, fault 
   const days = [...new Set([...Array.from({ length: 7 }, (_, n) => addDays(today, n)), date])].sort();
   const tab = (on: boolean) => `min-h-12 px-2.5 font-semibold whitespace-nowrap ${on ? "bg-rim text-on-rim" : "hover:bg-shelf"}`;
   return (
-    <div>
-      <div className="flex flex-wrap items-center gap-2">
+    <div className="lg:w-88">
+      <div className="flex flex-wrap items-center gap-x-2">
         <div role="group" aria-label="Ready when" className="flex overflow-hidden rounded-tray border-2 border-rim">
           <button type="button" aria-pressed={!ready} className={tab(!ready)} onClick={() => change({ ready: null, home: null })}>
             Start now
@@ -53,8 +53,8 @@ export function ReadyPicker({ ready, home, eaten, zone, earliest, change, fault 
             Home at
           </button>
         </div>
-        {ready && (
-          <>
+        {ready ? (
+          <div className="flex flex-wrap items-center gap-x-1 max-lg:ml-auto">
             <Typed
               value={time}
               show={(v) => v}
@@ -67,7 +67,7 @@ export function ReadyPicker({ ready, home, eaten, zone, earliest, change, fault 
                 change({ ready: toCome(`${date}T${read}`, zone) });
                 kept();
               }}
-              className="figures h-12 w-22 rounded-tray border-2 border-rim bg-enamel text-center text-xl font-bold aria-invalid:border-signal"
+              className="figures h-10 max-md:h-11 w-22 rounded-tray border-2 border-rim bg-enamel text-center text-xl font-bold aria-invalid:border-signal"
               faultClass="order-last w-full text-xs text-signal"
             />
             <Picker
@@ -76,7 +76,9 @@ export function ReadyPicker({ ready, home, eaten, zone, earliest, change, fault 
               pick={(d) => change({ ready: `${d}T${time}` })}
               choices={days.map((d) => ({ id: d, name: dayName(d, today) }))}
             />
-          </>
+          </div>
+        ) : (
+          <p className="flex min-h-10 items-center text-sm text-soft max-md:hidden">as soon as it is measured</p>
         )}
       </div>
       {!ready && fault && (

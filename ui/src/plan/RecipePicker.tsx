@@ -28,8 +28,14 @@ export function RecipePicker({ shelf, recipe, pick }: Props) {
           maxLength={120}
           onChange={(e) => type(e.target.value)}
           onFocus={(e) => e.target.select()}
-          className="min-h-12 w-full min-w-0 truncate rounded-tray bg-transparent pr-10 pl-2 text-xl font-bold"
+          className="peer absolute inset-0 w-full min-w-0 rounded-tray bg-transparent pr-10 pl-2 text-lg font-bold text-transparent focus:text-ink"
         />
+        <p
+          aria-hidden="true"
+          className={`pointer-events-none min-h-12 content-center pr-10 pl-2 font-bold break-words peer-focus:invisible ${lettering(recipe.name)}`}
+        >
+          {recipe.name}
+        </p>
         <ComboboxButton aria-label="All recipes" className="absolute right-0 grid min-h-12 w-10 place-items-center text-rim">
           <ChevronDown size={20} aria-hidden="true" />
         </ComboboxButton>
@@ -53,6 +59,13 @@ export function RecipePicker({ shelf, recipe, pick }: Props) {
       </ComboboxOptions>
     </Combobox>
   );
+}
+
+/** A long name is set smaller and wraps. */
+function lettering(name: string): string {
+  if (name.length > 60) return "text-sm leading-5";
+  if (name.length > 26) return "text-lg leading-6";
+  return "text-xl leading-9";
 }
 
 const holds = (name: string, part: string) => name.toLocaleLowerCase().includes(part.trim().toLocaleLowerCase());

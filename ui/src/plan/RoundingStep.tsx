@@ -15,9 +15,10 @@ export function RoundingStep({ answer, change, ask }: Props) {
   const { chosen, first, choices } = rounding;
   if (rounding.shift.scoops === 0) return <p className="text-xs text-soft">weighed</p>;
   const step = (by: number) => change({ closer: String(chosen + by - first) });
-  const button = "grid size-8 place-items-center rounded-tray border-2 border-rim text-rim disabled:border-rule disabled:text-soft";
+  const button =
+    "grid size-8 max-md:size-11 place-items-center rounded-tray border-2 border-rim text-rim disabled:border-rule disabled:text-soft";
   return (
-    <div role="group" aria-label="Rounding" className="flex items-center gap-2 text-xs">
+    <div role="group" aria-label="Rounding" className="flex items-center gap-2 text-sm">
       <button
         type="button"
         onClick={() => step(-1)}

@@ -1,5 +1,5 @@
 import { ArrowLeft } from "lucide-react";
-import { lazy, Suspense } from "react";
+import { lazy, Suspense, useEffect, useRef, useState } from "react";
 import { useSetHabit } from "../client/queries";
 import type { PlanAnswer, Problem, StoreHabit, Wish } from "../client/types.gen";
 import { CrustSwatch } from "../parts/CrustSwatch";
@@ -30,10 +30,19 @@ interface Props {
 /** The reason of one choice and the runners-up, in place of the panel. */
 export function WhyPanel({ recipe, machine, answer, wish, why, fault, change, close }: Props) {
   const habit = useSetHabit();
+  useReturning(close);
   const keep = (h: StoreHabit) => habit.mutate({ recipe, machine, ...h });
   return (
-    <section aria-label="Why" className={`min-w-0 ${isWide(why) ? "lg:col-span-2" : ""}`}>
-      <button type="button" autoFocus onClick={close} className="flex min-h-11 items-center gap-2 font-semibold text-rim">
+    <section
+      aria-label="Why"
+      className={`min-w-0 max-md:fixed max-md:inset-x-0 max-md:bottom-0 max-md:z-30 max-md:max-h-[80dvh] max-md:overflow-y-auto max-md:rounded-t-tray max-md:border-t-4 max-md:border-rim max-md:bg-enamel max-md:px-4 max-md:pb-4 md:max-lg:col-span-2 lg:min-h-0 lg:overflow-y-auto ${isWide(why) ? "lg:col-span-2" : ""}`}
+    >
+      <button
+        type="button"
+        autoFocus
+        onClick={close}
+        className="sticky top-0 z-10 flex min-h-11 w-full items-center gap-2 bg-enamel font-semibold text-rim"
+      >
         <ArrowLeft size={20} aria-hidden="true" />
         Back to the panel
       </button>
@@ -53,6 +62,26 @@ export function WhyPanel({ recipe, machine, answer, wish, why, fault, change, cl
       </Suspense>
     </section>
   );
+}
+
+/** Esc closes a why, and focus goes back to what opened it. */
+function useReturning(close: () => void) {
+  const [opener] = useState(() => document.activeElement);
+  const closing = useRef(close);
+  useEffect(() => {
+    closing.current = close;
+  });
+  useEffect(() => {
+    const press = (e: KeyboardEvent) => {
+      const inList = e.target instanceof HTMLElement && e.target.closest("[role=listbox], [role=dialog], [aria-expanded=true]");
+      if (e.key === "Escape" && !inList) closing.current();
+    };
+    window.addEventListener("keydown", press);
+    return () => {
+      window.removeEventListener("keydown", press);
+      if (opener instanceof HTMLElement && opener.isConnected) opener.focus({ preventScroll: true });
+    };
+  }, [opener]);
 }
 
 function CrustWhy({ answer, keep, change }: { answer: PlanAnswer; keep: (habit: StoreHabit) => void; change: (change: Change) => void }) {

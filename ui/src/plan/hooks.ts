@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from "react";
 import { own } from "../client/kitchen";
 import type { PlanAnswer, Wish } from "../client/types.gen";
+import { singleKeys } from "../parts/singleKeys";
 import { addDays, clock, day } from "../parts/time";
 
 /** Where a first wish for a ready time starts from: the next breakfast, noon or supper at least five
@@ -61,9 +62,23 @@ export function useSizeKeys(sizes: string[], pick: (size: string) => void) {
     const press = (e: KeyboardEvent) => {
       if (e.target instanceof HTMLElement && e.target.closest("input, textarea, [role=listbox], [role=dialog]")) return;
       const size = sizes[Number(e.key) - 1];
-      if (size && !e.ctrlKey && !e.metaKey && !e.altKey) pick(size);
+      if (size && singleKeys() && !e.ctrlKey && !e.metaKey && !e.altKey) pick(size);
     };
     window.addEventListener("keydown", press);
     return () => window.removeEventListener("keydown", press);
   });
+}
+
+/** Whether something has been waited for so long that it is to be said. */
+export function useLate(waiting: boolean): boolean {
+  const [late, setLate] = useState(false);
+  useEffect(() => {
+    if (!waiting) return;
+    const timer = setTimeout(() => setLate(true), 1_500);
+    return () => {
+      clearTimeout(timer);
+      setLate(false);
+    };
+  }, [waiting]);
+  return waiting && late;
 }

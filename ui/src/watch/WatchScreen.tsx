@@ -3,12 +3,16 @@ import { Navigate, useNavigate, useParams } from "react-router";
 import { useNow } from "../client/clock";
 import { useBake, useTellBake } from "../client/queries";
 import type { BakeView, Happened } from "../client/types.gen";
-import { clock, countdown } from "../parts/time";
+import { clock, countdown, display } from "../parts/time";
 import { TimeRibbon } from "../parts/TimeRibbon";
 import { TroubleNote } from "../parts/Trouble";
 import { Moments } from "./Moments";
 
 const stages = { rest: "Resting", knead: "Kneading", rise: "Rising", "knock-back": "Knocking back", bake: "Baking" } as const;
+
+// A countdown with hours is set smaller, so that it stays in its half of the screen.
+const minutes = "text-[clamp(72px,13vw,152px)]";
+const hours = "text-[clamp(56px,8vw,104px)]";
 
 function phaseName(bake: BakeView): string {
   const { state, plan } = bake;
@@ -53,6 +57,7 @@ function Running({ bake }: { bake: BakeView }) {
   const over = state.phase === "out" || state.phase === "abandoned";
   if (over && !tell.isPending && !ending) return <Navigate to={`/verdict/${bake.id}`} replace />;
   const next = state.moments.find((m) => Date.parse(m.at) > now && !m.done);
+  const counted = next ? countdown(Date.parse(next.at) - now) : "";
   const ready = Date.parse(state.ready) <= now;
   const dough = !!plan.eaten; // it goes on when the machine is done
   const end = (what: Happened["what"]) => {
@@ -74,12 +79,18 @@ function Running({ bake }: { bake: BakeView }) {
           </p>
           {next && (!ready || dough) ? (
             <>
-              <p role="timer" className="figures text-[clamp(72px,13vw,152px)] leading-none font-bold" data-countdown>
-                {countdown(Date.parse(next.at) - now)}
+              <p role="timer" className={`figures leading-none font-bold ${counted.length > 5 ? hours : minutes}`} data-countdown>
+                {counted}
               </p>
               <p className="mt-2 text-xl">
                 until <b className="figures">{clock(next.at, zone)}</b> · {next.say}
               </p>
+              {!ready && (
+                <p className="mt-1 text-lg text-soft">
+                  The machine still takes <b className="figures text-ink">{display(Math.ceil((Date.parse(state.ready) - now) / 60_000))}</b>{" "}
+                  in all.
+                </p>
+              )}
             </>
           ) : (
             <>

@@ -1,0 +1,34 @@
+import { useEffect, useRef } from "react";
+import { useNextMoment } from "./nextMoment";
+
+const names: [RegExp, string][] = [
+  [/^\/$/, "Plan"],
+  [/^\/bench/, "Bench"],
+  [/^\/watch/, "Watch"],
+  [/^\/verdict/, "Verdict"],
+  [/^\/log/, "Log"],
+  [/^\/recipes\/new/, "A new recipe"],
+  [/^\/recipes\/./, "Change a recipe"],
+  [/^\/recipes/, "Recipes"],
+  [/^\/machines\/.*\/compare/, "Compare cycles"],
+  [/^\/machines\/./, "A machine"],
+  [/^\/machines/, "Machines"],
+  [/^\/kitchen/, "Kitchen"],
+];
+
+/** Every screen has a title of its own, led by what a running bake calls for; a new screen takes the focus. */
+export function ScreenName({ path }: { path: string }) {
+  const name = names.find(([at]) => at.test(path))?.[1] ?? "Plan";
+  const next = useNextMoment();
+  const first = useRef(name);
+  useEffect(() => {
+    document.title = `${next?.overdue ? "Take it out · " : next ? `${next.time} ${next.short} · ` : ""}${name} · Rise Pan`;
+  }, [name, next]);
+  useEffect(() => {
+    if (first.current === name) return;
+    first.current = name;
+    const here = document.activeElement;
+    if (!here || here === document.body || here.closest("nav")) document.getElementById("sheet")?.focus({ preventScroll: true });
+  }, [name]);
+  return null;
+}

@@ -1,0 +1,48 @@
+import { useNow } from "../client/clock";
+import { useRunning } from "../client/queries";
+import type { BakeSummary } from "../client/types.gen";
+import { clock, countdown } from "./time";
+
+export interface NextMoment {
+  id: string;
+  recipe: string;
+  at: number;
+  time: string; // until then, or since when
+  say: string;
+  short: string;
+  overdue: boolean;
+}
+
+const shorts: Partial<Record<NonNullable<BakeSummary["moments"]>[number]["kind"], string>> = {
+  begins: "begins",
+  look: "look in",
+  "held back": "add the rest",
+  "add-ins": "add-ins",
+  scrape: "scrape",
+  paddle: "paddle",
+  "last rise": "last rise",
+  bakes: "bakes",
+  ready: "take out",
+  shaped: "let it rise",
+  oven: "oven",
+  eaten: "take out",
+};
+
+/** What a bake calls for next: what stands ready and was not taken out comes before all that is to come. */
+function nextOf(bake: BakeSummary, now: number, zone: string): NextMoment {
+  const ready = Date.parse(bake.ready);
+  const known = { id: bake.id, recipe: bake.recipe };
+  const moment = bake.moments?.find((m) => Date.parse(m.at) > now && !m.done);
+  if (ready <= now && !(bake.phase === "in hand" && moment))
+    return { ...known, at: ready, time: clock(bake.ready, zone), say: "ready: take it out", short: "take out", overdue: true };
+  if (!moment) return { ...known, at: ready, time: clock(bake.ready, zone), say: "ready", short: "ready", overdue: false };
+  const at = Date.parse(moment.at);
+  return { ...known, at, time: countdown(at - now), say: moment.say, short: shorts[moment.kind] ?? "next", overdue: false };
+}
+
+/** Of all running bakes, the most overdue moment or else the soonest. */
+export function useNextMoment(): NextMoment | undefined {
+  const bakes = useRunning().data;
+  const now = useNow();
+  return bakes?.bakes.map((b) => nextOf(b, now, bakes.zone)).sort((a, b) => a.at - b.at)[0];
+}

@@ -1,0 +1,9 @@
+const name = "single keys off";
+
+/** Whether single keys lead to screens and sizes; who speaks to the machine may want them off. */
+export const singleKeys = () => localStorage.getItem(name) === null;
+
+export function setSingleKeys(on: boolean) {
+  if (on) localStorage.removeItem(name);
+  else localStorage.setItem(name, "1");
+}
