@@ -1,6 +1,7 @@
 package scoop
 
 import (
+	"fmt"
 	"testing"
 
 	"risepan/core/larder"
@@ -140,6 +141,29 @@ func BenchmarkHardDoughs(b *testing.B) {
 			}
 			if !proven {
 				b.ReportMetric(1, "unproven")
+			}
+		})
+	}
+}
+
+// How the time grows with the lines of a dough: beside one flour, water and salt as many spices, sugars and
+// liquids as make up so many lines.
+func BenchmarkDoughOfSoManyLines(b *testing.B) {
+	others := []larder.ID{"ground-spice", "sugar", "butter", "dry-milk", "milk", "gluten", "honey", "cocoa"}
+	for _, n := range []int{6, 12, 18, 24} {
+		lines := []Line{{Ingredient: ingredient(b, "bread-flour"), Exact: 401}, {Ingredient: ingredient(b, "water"), Exact: 251}, {Ingredient: ingredient(b, "salt"), Exact: 7.7}}
+		for m := len(lines); m < n; m++ {
+			id := others[m%len(others)]
+			if m >= 12 && (id == "milk" || id == "butter" || id == "honey") {
+				id = "ground-spice" // no dough has a dozen liquids
+			}
+			lines = append(lines, Line{Ingredient: ingredient(b, id), Exact: 6.3 + 1.7*measure.Grams(m)})
+		}
+		b.Run(fmt.Sprintf("%d lines", n), func(b *testing.B) {
+			for b.Loop() {
+				if front := NewSet(eleven(b), measure.US).Joint(lines); !front.Proven {
+					b.ReportMetric(1, "unproven")
+				}
 			}
 		})
 	}

@@ -37,7 +37,7 @@ var scenes = []scene{
 	{name: "plan", path: "/", wait: "In the pan", act: func(p *drive.Page) {
 		pick("Mooring raisin loaf")(p)
 		p.Click("Ready by")
-		p.Until("a delay", "/^\\d+:\\d\\d$/.test(document.querySelector('[data-timer]')?.innerText)")
+		p.Until("a delay", "/^\\d+ h \\d\\d$/.test(document.querySelector('[data-timer]')?.innerText)")
 	}},
 	{name: "plan-why", path: "/", wait: "In the pan", dark: true, act: func(p *drive.Page) {
 		pick("Lock-keeper's wholemeal")(p)
@@ -123,8 +123,8 @@ var scenes = []scene{
 	{name: "presses", path: "/", wait: "In the pan", act: func(p *drive.Page) {
 		pick("Mooring raisin loaf")(p)
 		p.Click("Ready by")
-		p.Until("a delay", "/^\\d+:\\d\\d$/.test(document.querySelector('[data-timer]')?.innerText)")
-		p.Click("Menu")
+		p.Until("a delay", "/^\\d+ h \\d\\d$/.test(document.querySelector('[data-timer]')?.innerText)")
+		p.Click("Presses:")
 		p.Sees("What to press")
 	}},
 	{name: "own-cup", path: "/kitchen?drawer=Flour", wait: "Your own cup", act: func(p *drive.Page) {

@@ -1,5 +1,5 @@
 import { Link, useParams } from "react-router";
-import { useBake, usePutAway } from "../client/queries";
+import { useBake, usePutAway, useShelf } from "../client/queries";
 import { Amount } from "../parts/Amount";
 import { StuffSwatch } from "../parts/stuff";
 import { clock, day, dayName, display } from "../parts/time";
@@ -10,6 +10,7 @@ import { Mark } from "./Mark";
 export default function LoggedBake() {
   const { id = "" } = useParams();
   const bake = useBake(id);
+  const shelf = useShelf().data;
   const put = usePutAway(`/bakes/${id}`);
   if (bake.error && !bake.data)
     return (
@@ -19,6 +20,8 @@ export default function LoggedBake() {
     );
   if (!bake.data) return <p className="p-8 text-lg text-soft">Turning the page …</p>;
   const { plan, state, zone } = bake.data;
+  const machine = shelf?.machines.find((m) => m.name === plan.machine)?.id;
+  const again = `/?${new URLSearchParams({ recipe: bake.data.recipeId, size: plan.size, ...(machine && { machine }) })}`;
   const set: [string, string][] = [
     ["Machine", plan.machine],
     ["Cycle", `${plan.setting.cycle.panel} ${plan.setting.cycle.name}`],
@@ -44,6 +47,9 @@ export default function LoggedBake() {
         <Mark mark={state.mark} />
         <Link to={`/verdict/${id}`} className="min-h-11 content-center font-semibold text-rim underline">
           {state.mark ? "Change the verdict" : "Judge the loaf"}
+        </Link>
+        <Link to={again} className="min-h-11 content-center font-semibold text-rim underline">
+          Bake this again
         </Link>
         <button
           type="button"

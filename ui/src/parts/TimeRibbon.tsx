@@ -101,7 +101,7 @@ export function TimeRibbon({ press, begin, stages, moments, total, keepWarm, fin
       {sinceBegin !== undefined && sinceBegin <= after && (
         <div
           aria-hidden="true"
-          className="absolute top-10 h-12 w-1.5 -translate-x-1/2 rounded bg-signal ring-2 ring-enamel"
+          className="absolute top-10 h-12 w-1.5 -translate-x-1/2 rounded bg-ink ring-2 ring-enamel"
           style={{ left: `${Math.max(0, sinceBegin < 0 ? lead * Math.max(0, 1 + sinceBegin / Math.max(wait, 1)) : x(sinceBegin))}%` }}
         />
       )}

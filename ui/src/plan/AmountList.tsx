@@ -19,8 +19,8 @@ interface Props {
 /** How a list of so many lines is set: with fewer lines the rows share the height, and the amounts grow. */
 function density(rows: number): Look {
   if (rows > 10) return { amount: "plain", name: "text-[18px] leading-5", grams: "leading-[18px]", high: "max-lg:min-h-12 lg:min-h-8" };
-  if (rows > 7) return { amount: "large", name: "text-lg leading-6", grams: "leading-5", high: "min-h-12" };
-  return { amount: "larger", name: "text-lg leading-6", grams: "leading-5", high: "min-h-14" };
+  if (rows > 7) return { amount: "large", name: "text-lg leading-6", grams: "leading-5", high: "min-h-12 lg:min-h-11" };
+  return { amount: "larger", name: "text-lg leading-6", grams: "leading-5", high: "min-h-14 lg:min-h-11" };
 }
 
 interface Look {

@@ -34,7 +34,7 @@ export function PlanScreen() {
       </div>
     );
   if (!shelf.data) return <p className="p-8 text-lg text-soft">Looking on the shelf …</p>;
-  if (!chosen) return <EmptyShelf kitchen={shelf.data.kitchen.name} />;
+  if (!chosen) return <EmptyShelf shelf={shelf.data} />;
   return <Sheet shelf={shelf.data} chosen={chosen} change={change} />;
 }
 
