@@ -201,6 +201,7 @@ func TestStartIsNotOfferedTooEarlyNorOnABusyMachine(t *testing.T) {
 	p.Click("Start now")
 	p.Until("no delay", "document.querySelector('[data-timer]')?.innerText === 'no delay'")
 	p.Click("Start the bake")
+	p.Until("what to set", "document.querySelector('[role=dialog] ol')")
 	p.Click("I have pressed Start")
 	p.Sees("Look at the dough ball")
 	p.Go(s.URL)

@@ -22,7 +22,12 @@ const again = 1_000; // ms until a server that did not answer is asked again
 
 let state: State = { presses: read(), waiting: false };
 const listeners = new Set<() => void>();
-const answers = new Map<string, { resolve: (value: unknown) => void; reject: (error: unknown) => void }>();
+interface Waiting {
+  took: (value: unknown) => void;
+  resolve: (value: unknown) => void;
+  reject: (error: unknown) => void;
+}
+const answers = new Map<string, Waiting>();
 let sending = false;
 
 function read(): Press[] {
@@ -39,11 +44,14 @@ function set(next: Partial<State>) {
   listeners.forEach((listener) => listener());
 }
 
-/** Sends a press and gives its answer, however long the server is away. */
-export function press<T>(path: string, body: unknown, version?: number): Promise<T> {
+/** Sends a press and gives its answer, however long the server is away. What the answer changes is taken over
+    before the press leaves the outbox, so that what it did is never unseen in between. */
+export function press<T>(path: string, body: unknown, version?: number, took?: (answer: T) => void): Promise<T> {
   const made: Press = { key: crypto.randomUUID(), kitchen: kitchen(), path, body, version };
   set({ presses: [...state.presses, made] });
-  const answer = new Promise<T>((resolve, reject) => answers.set(made.key, { resolve: (value) => resolve(value as T), reject }));
+  const answer = new Promise<T>((resolve, reject) =>
+    answers.set(made.key, { took: (value) => took?.(value as T), resolve: (value) => resolve(value as T), reject }),
+  );
   void send();
   return answer;
 }
@@ -64,6 +72,7 @@ async function send() {
         key,
         version: next.version,
       });
+      answers.get(key)?.took(answer);
       done();
       answers.get(key)?.resolve(answer);
     } catch (error) {

@@ -329,14 +329,15 @@ export const benchPath = (id: string) => `/benches/${id}/happenings`;
 
 /** Tells what happened at the bench, one thing after another. */
 export function useAtBench(id: string) {
-  const telling = usePress(
-    (what: AtBench) => press<BenchTold>(benchPath(id), what),
-    (client, told) => {
-      if (told.bench) setServerTime(told.bench.now);
-      client.setQueryData<BenchView>(at("bench", id), (bench) => told.bench ?? (bench && { ...bench, session: told.session }));
-    },
-  );
   const client = useQueryClient();
+  const took = (told: BenchTold) => {
+    if (told.bench) setServerTime(told.bench.now);
+    client.setQueryData<BenchView>(at("bench", id), (bench) => told.bench ?? (bench && { ...bench, session: told.session }));
+  };
+  const telling = useMutation({
+    mutationFn: (what: AtBench) => press<BenchTold>(benchPath(id), what, undefined, took),
+    networkMode: "always",
+  });
   const tell = (what: AtBench, done?: () => void) =>
     telling.mutate(what, {
       onSuccess: () => {
