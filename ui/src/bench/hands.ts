@@ -1,4 +1,4 @@
-import { useEffect, useState } from "react";
+import { useEffect, useLayoutEffect, useState } from "react";
 
 /** Keeps the screen awake while it is shown, where the browser can. */
 export function useAwake() {
@@ -49,7 +49,8 @@ interface Moves {
 
 /** Space or the arrow to the right for next, the arrow to the left for back. */
 export function useKeys({ next, back }: Moves) {
-  useEffect(() => {
+  useLayoutEffect(() => {
+    // at once with what is shown: a key pressed right after a step is for that step
     const press = (e: KeyboardEvent) => {
       if (
         e.ctrlKey ||
