@@ -137,7 +137,7 @@ func (s Slipped) fits() string {
 	if len(moved) == 0 {
 		return say + "The dough stays as it is meant."
 	}
-	return say + upper(strings.Join(moved, ", ")) + " per 100 of flour."
+	return say + word.Upper(strings.Join(moved, ", ")) + " per 100 of flour."
 }
 
 // grows says how much the rest grows, and how full the pan is then.
@@ -161,5 +161,3 @@ func worries(p plan.Plan) (say string, bad bool) {
 	}
 	return strings.Join(all, " "), bad
 }
-
-func upper(s string) string { return strings.ToUpper(s[:1]) + s[1:] }

@@ -55,19 +55,19 @@ var preferences = []struct {
 		return "Low-carb flours dislike more than one knock-back.", n.row().Dense
 	}, []machine.Character{machine.LowCarb, machine.Rapid, machine.Basic}},
 	{func(n Needs) (string, bool) {
-		return fmt.Sprintf("A sweet loaf: sugar is %.0f %% of the flour, which browns fast and rises slowly.", n.Formula.Sugar), n.Kind == recipe.Sweet
+		return fmt.Sprintf("A sweet loaf: sugar is %.0f %% of the flour, which browns fast and rises slowly.", n.Formula.Sugar), n.row().Rich
 	}, []machine.Character{machine.Sweet, machine.Basic, machine.Rapid}},
 	{func(n Needs) (string, bool) {
 		if n.Formula.Sugar <= 3 && n.Formula.Fat <= 3 {
-			return "A crusty loaf, with hardly any sugar or fat: a long rise and a hot bake give the crust.", n.Kind == recipe.Crusty
+			return "A crusty loaf, with hardly any sugar or fat: a long rise and a hot bake give the crust.", n.row().Lean
 		}
-		return "A crusty loaf: a long rise and a hot bake give the crust.", n.Kind == recipe.Crusty
+		return "A crusty loaf: a long rise and a hot bake give the crust.", n.row().Lean
 	}, []machine.Character{machine.CrustyLoaf, machine.Basic, machine.Rapid}},
 	{func(n Needs) (string, bool) {
-		if n.Kind == recipe.Wholemeal && n.Formula.Grain < 50 {
+		if n.row().Whole && n.Formula.Grain < 50 {
 			return "A wholemeal loaf: grain drinks slowly and rises long.", true
 		}
-		return fmt.Sprintf("%.0f %% of the flour is whole grain, which drinks slowly and rises long.", n.Formula.Grain), n.Kind == recipe.Wholemeal || n.Formula.Grain >= 50
+		return fmt.Sprintf("%.0f %% of the flour is whole grain, which drinks slowly and rises long.", n.Formula.Grain), n.row().Whole || n.Formula.Grain >= 50
 	}, []machine.Character{machine.Wholemeal, machine.Basic, machine.Rapid}},
 	{func(n Needs) (string, bool) {
 		return fmt.Sprintf("A white loaf: the basic cycle suits it. With sugar at %.0f per 100 of flour the sweet cycle would do too.", n.Formula.Sugar), n.Formula.Sugar >= 8
@@ -275,7 +275,7 @@ func Crust(m machine.Machine, c machine.Cycle, n Needs) (machine.Crust, string) 
 		why = "Medium, though it browns early: a moist loaf wants its time until the middle is done."
 	case n.Formula.Grain >= 50:
 		why = "Whole grain is dark to look at before it is done: medium, and judge by the tap."
-	case n.Kind == recipe.Sweet && n.Formula.Sugar >= sweet, n.Formula.Sugar >= sweet*doubt:
+	case n.row().Rich && n.Formula.Sugar >= sweet, n.Formula.Sugar >= sweet*doubt:
 		want, why = machine.Light, "One lighter: this much sugar browns fast."
 	case n.has(larder.Egg) && n.Formula.Sugar >= sweet/2:
 		want, why = machine.Light, "One lighter: egg and sugar brown fast."

@@ -11,6 +11,10 @@ type Row struct {
 	High     float64       // and at the most
 	Batter   bool          // poured rather than kneaded to a ball: only its sides are scraped
 	Loose    bool          // a batter without yeast: loaded wet, then flour, the leavening in the middle
+	Rich     bool          // sweet and soft: it browns fast and rises slowly
+	Lean     bool          // with a crust: a long rise and a hot bake
+	Whole    bool          // of whole grain, which drinks slowly
+	NoWheat  bool          // for somebody who must avoid gluten
 	ByRapid  bool          // on a rapid cycle it is held against what is usual there
 	Shaped   bool          // by hand: the machine kneads and raises only
 	FewKnock bool          // dislikes more than one knock-back
@@ -58,15 +62,15 @@ var Rapid = Bands{Hydration: Band{60, 72}, Salt: Band{1.6, 2.8}, Yeast: Band{2.0
 var table = map[recipe.Kind]Row{
 	recipe.White: {Edges: kneaded, Low: 5.5, High: 6.0, ByRapid: true,
 		Bands: Bands{Band{57, 72}, Band{1.6, 2.8}, Band{1.0, 2.2}, Band{1, 8}, Band{1, 9}, Band{}}},
-	recipe.Wholemeal: {Edges: kneaded, Low: 4.0, High: 4.5, ByRapid: true,
+	recipe.Wholemeal: {Whole: true, Edges: kneaded, Low: 4.0, High: 4.5, ByRapid: true,
 		Bands: Bands{Band{57, 72}, Band{1.6, 2.8}, Band{1.0, 2.2}, Band{1, 8}, Band{1, 9}, Band{}}},
-	recipe.Sweet: {Edges: kneaded, Low: 5.0, High: 5.5,
+	recipe.Sweet: {Rich: true, Edges: kneaded, Low: 5.0, High: 5.5,
 		Bands: Bands{Band{52, 66}, Band{1.4, 2.4}, Band{1.2, 2.6}, Band{8, 20}, Band{5, 25}, Band{}}},
-	recipe.Crusty: {Edges: kneaded, Low: 5.5, High: 6.0,
+	recipe.Crusty: {Lean: true, Edges: kneaded, Low: 5.5, High: 6.0,
 		Bands: Bands{Band{60, 70}, Band{1.6, 2.8}, Band{0.8, 1.7}, Band{0, 2}, Band{0, 4}, Band{}}},
 	recipe.Dough: {Edges: kneaded, Low: 5.5, High: 6.0, Shaped: true, Finish: recipe.Finish{Shape: 15, Rise: 40, Oven: 20},
 		Bands: Bands{Band{57, 72}, Band{1.6, 2.8}, Band{1.0, 2.2}, Band{0, 20}, Band{0, 25}, Band{}}},
-	recipe.GlutenFree: {Edges: kneaded.wet(60, 140, 6), Low: 3.5, High: 3.5, Batter: true, FewKnock: true,
+	recipe.GlutenFree: {NoWheat: true, Edges: kneaded.wet(60, 140, 6), Low: 3.5, High: 3.5, Batter: true, FewKnock: true,
 		Bands: Bands{Band{80, 110}, Band{1.4, 2.8}, Band{1.2, 2.8}, Band{1, 10}, Band{5, 20}, Band{}}},
 	recipe.LowCarb: {Edges: kneaded.wet(60, 230, 4.5), Low: 3.5, High: 3.5, FewKnock: true, Dense: true, ByWeight: true, OfAll: Band{1.6, 2.0},
 		Bands: Bands{Band{85, 130}, Band{1.4, 2.8}, Band{1.8, 3.5}, Band{0, 3}, Band{4, 25}, Band{}}},

@@ -101,7 +101,7 @@ func placeAddIns(m machine.Machine, t Timing, lines []scale.Line) (*AddIns, erro
 		case a.Box == 0:
 			e.NoBox = m.Name + " has no dispenser."
 		case l.Ingredient.Dispenser == larder.NoHopper:
-			e.NoBox = fmt.Sprintf("%s is wet, soft or sticky, and stays in a dispenser.", upper(e.Name))
+			e.NoBox = fmt.Sprintf("%s is wet, soft or sticky, and stays in a dispenser.", word.Upper(e.Name))
 		default:
 			fits += volume
 		}
@@ -174,7 +174,7 @@ func (a *AddIns) together(away bool) (AddInWay, string) {
 		case len(names) == len(a.Each):
 			return way, whys[way]
 		case len(names) > 0:
-			parts = append(parts, fmt.Sprintf("%s: %s.", upper(way.said()), inWords(names)))
+			parts = append(parts, fmt.Sprintf("%s: %s.", word.Upper(way.said()), inWords(names)))
 		}
 	}
 	if len(a.named(WithHands)) == 0 {
@@ -193,11 +193,4 @@ func (a AddInWay) said() string {
 // atBeep reports whether a line is kept out of the pan until its moment.
 func (g Programme) atBeep(l recipe.Line) bool {
 	return l.When == recipe.AtBeep && g.AddIns.Of(l.ID) != AtStart
-}
-
-func upper(s string) string {
-	if s == "" {
-		return s
-	}
-	return strings.ToUpper(s[:1]) + s[1:]
 }

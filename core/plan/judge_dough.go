@@ -177,7 +177,7 @@ func (j *judgement) flour() {
 			j.said = append(j.said, Caution{Level: Care, About: Dates, Line: l.Line.ID, Say: worry})
 		}
 	}
-	if j.dough.Kind == recipe.GlutenFree {
+	if kind.Of(j.dough.Kind).NoWheat {
 		j.say(Note, Allergy, nil, "If %s has ever held wheat dough, traces of it stay in pan and paddle: not for somebody who must avoid gluten.", j.Machine.Name)
 	}
 	if whole.Line.ID != "" && !gluten && j.dough.Formula.Grain >= 50 {

@@ -379,8 +379,6 @@ func (r reading) bare(text string) []Understood {
 	return []Understood{u}
 }
 
-func upper(s string) string { return strings.ToUpper(s[:1]) + s[1:] }
-
 // together reads "salt and pepper" without amounts; nothing where one of them is no food.
 func (r reading) together(text string) []Understood {
 	if found(r.name(firstName(text)).Sure) {

@@ -41,3 +41,11 @@ func Clip(s string) string {
 	}
 	return s
 }
+
+// Upper is a text with its first letter large, for the beginning of a sentence.
+func Upper(s string) string {
+	if s == "" {
+		return s
+	}
+	return strings.ToUpper(s[:1]) + s[1:]
+}

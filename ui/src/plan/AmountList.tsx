@@ -119,6 +119,8 @@ const marks = {
   moved: ["adjusted", "Not in straight proportion: its name tells why"],
 } as const;
 
+const opens = "decoration-rule underline underline-offset-4 hover:decoration-rim";
+
 /** One ingredient: what to pick up, its name, and what that weighs. */
 function Row({ look, line, changed, lit, light, moved, ask }: RowProps) {
   const mark = line.locked ? marks.held : line.miss ? marks.misses : moved ? marks.moved : null;
@@ -137,7 +139,7 @@ function Row({ look, line, changed, lit, light, moved, ask }: RowProps) {
         <button
           type="button"
           onClick={ask}
-          className={`text-right font-semibold break-words decoration-rule underline underline-offset-4 hover:decoration-rim max-sm:min-h-11 max-sm:text-left ${look.name}`}
+          className={`text-right font-semibold break-words max-sm:min-h-11 max-sm:text-left ${opens} ${look.name}`}
         >
           {line.name}
         </button>

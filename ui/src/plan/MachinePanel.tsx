@@ -3,7 +3,7 @@ import { CrustSwatch } from "../parts/CrustSwatch";
 import { clock, day, dayName, display, inHours } from "../parts/time";
 import { TroubleNote } from "../parts/Trouble";
 import { Cautions } from "./Cautions";
-import { useToBench } from "./useToBench";
+import { ToBench, useToBench } from "./ToBench";
 import type { Why } from "./why";
 import { type Change, forThisLoaf } from "./wish";
 
@@ -108,14 +108,7 @@ export function MachinePanel({ answer, wish, renewed, stale, ask, change, start 
       </div>
       <div className="bg-enamel pt-1">
         <TroubleNote error={bench.error} />
-        <button
-          type="button"
-          onClick={bench.press}
-          disabled={bench.disabled}
-          className="min-h-14 w-full rounded-tray bg-rim px-2 text-lg font-bold text-on-rim disabled:bg-shelf disabled:text-soft max-md:hidden"
-        >
-          {bench.says}
-        </button>
+        <ToBench bench={bench} className="w-full px-2 max-md:hidden" />
         <p className="flex flex-wrap items-center gap-x-2 text-sm">
           Loaded already?
           <button

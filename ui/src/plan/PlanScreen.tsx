@@ -18,7 +18,7 @@ import { ReadyPicker } from "./ReadyPicker";
 import { RecipePicker } from "./RecipePicker";
 import { StartDialog } from "./StartDialog";
 import { SwapStrip } from "./SwapStrip";
-import { useToBench } from "./useToBench";
+import { ToBench, useToBench } from "./ToBench";
 import { isWide, type Why } from "./why";
 import { type Change, type Chosen, forThisLoaf, useWish } from "./wish";
 import { WhyPanel } from "./WhyPanel";
@@ -43,6 +43,12 @@ interface SheetProps {
   chosen: Chosen;
   change: (change: Change) => void;
 }
+
+// Name, sizes and time side by side; below them amounts, pan and panel, each with its share of the width.
+const heads = "md:max-lg:grid-cols-[auto_1fr] lg:grid-cols-[minmax(0,1fr)_auto_auto]";
+const columns =
+  "md:grid-cols-[minmax(0,11fr)_minmax(0,9fr)] " +
+  "lg:grid-cols-[minmax(0,40fr)_minmax(0,35fr)_minmax(0,25fr)] lg:grid-rows-[minmax(0,1fr)]";
 
 function Sheet({ shelf, chosen, change }: SheetProps) {
   const { wish, recipe, machine } = chosen;
@@ -75,7 +81,7 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
   return (
     <div className="flex h-full min-h-0 flex-col">
       <div className="flex min-h-0 flex-1 flex-col overflow-y-auto lg:overflow-hidden">
-        <header className="grid items-start gap-x-6 gap-y-1 border-b-2 border-rim px-4 py-2 md:max-lg:grid-cols-[auto_1fr] lg:grid-cols-[minmax(0,1fr)_auto_auto]">
+        <header className={`grid items-start gap-x-6 gap-y-1 border-b-2 border-rim px-4 py-2 ${heads}`}>
           <h1 className="sr-only">Plan: {recipe.name}</h1>
           <div className="min-w-0 md:max-lg:col-span-2">
             <RecipePicker shelf={shelf} recipe={recipe} pick={(id) => change({ ...forThisLoaf, recipe: id })} />
@@ -128,7 +134,7 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
         {answer && (
           <>
             <div
-              className={`grid grid-cols-1 gap-x-6 gap-y-4 px-4 pt-2 md:grid-cols-[minmax(0,11fr)_minmax(0,9fr)] lg:min-h-0 lg:flex-1 lg:grid-cols-[minmax(0,40fr)_minmax(0,35fr)_minmax(0,25fr)] lg:grid-rows-[minmax(0,1fr)] ${(plan.error && !lineFault && !wishFault) || plan.isPlaceholderData ? "opacity-60" : ""}`}
+              className={`grid grid-cols-1 gap-x-6 gap-y-4 px-4 pt-2 lg:min-h-0 lg:flex-1 ${columns} ${(plan.error && !lineFault && !wishFault) || plan.isPlaceholderData ? "opacity-60" : ""}`}
             >
               <div className="flex min-h-0 min-w-0 flex-col">
                 <SwapStrip answer={answer} wish={wish} recipe={recipe.id} change={change} ask={ask} />
@@ -213,14 +219,7 @@ function Dock({ answer, wish, stale }: { answer: PlanAnswer; wish: Wish; stale: 
         </span>
         <b className="figures block text-xl leading-8">{clock(done, zone)}</b>
       </p>
-      <button
-        type="button"
-        onClick={bench.press}
-        disabled={bench.disabled}
-        className="min-h-14 rounded-tray bg-rim px-6 text-lg font-bold text-on-rim disabled:bg-shelf disabled:text-soft"
-      >
-        {bench.says}
-      </button>
+      <ToBench bench={bench} className="px-6" />
     </div>
   );
 }

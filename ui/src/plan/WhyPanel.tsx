@@ -27,16 +27,19 @@ interface Props {
   close: () => void;
 }
 
+// On a phone a why is a sheet from below; beside the amounts it scrolls within itself.
+const fromBelow =
+  "max-md:fixed max-md:inset-x-0 max-md:bottom-0 max-md:z-30 max-md:max-h-[80dvh] max-md:overflow-y-auto " +
+  "max-md:rounded-t-tray max-md:border-t-4 max-md:border-rim max-md:bg-enamel max-md:px-4 max-md:pb-4";
+const within = "md:max-lg:col-span-2 lg:min-h-0 lg:overflow-y-auto";
+
 /** The reason of one choice and the runners-up, in place of the panel. */
 export function WhyPanel({ recipe, machine, answer, wish, why, fault, change, close }: Props) {
   const habit = useSetHabit();
   useReturning(close);
   const keep = (h: StoreHabit) => habit.mutate({ recipe, machine, ...h });
   return (
-    <section
-      aria-label="Why"
-      className={`min-w-0 max-md:fixed max-md:inset-x-0 max-md:bottom-0 max-md:z-30 max-md:max-h-[80dvh] max-md:overflow-y-auto max-md:rounded-t-tray max-md:border-t-4 max-md:border-rim max-md:bg-enamel max-md:px-4 max-md:pb-4 md:max-lg:col-span-2 lg:min-h-0 lg:overflow-y-auto ${isWide(why) ? "lg:col-span-2" : ""}`}
-    >
+    <section aria-label="Why" className={`min-w-0 ${fromBelow} ${within} ${isWide(why) ? "lg:col-span-2" : ""}`}>
       <button
         type="button"
         autoFocus

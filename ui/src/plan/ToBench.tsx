@@ -18,3 +18,17 @@ export function useToBench(answer: PlanAnswer, wish: Wish, stale: boolean) {
     press: () => bench.mutate(wish, { onSuccess: (b) => navigate(`/bench/${b.id}`) }),
   };
 }
+
+/** The button of that press, wherever it stands. */
+export function ToBench({ bench, className }: { bench: ReturnType<typeof useToBench>; className: string }) {
+  return (
+    <button
+      type="button"
+      onClick={bench.press}
+      disabled={bench.disabled}
+      className={`min-h-14 rounded-tray bg-rim text-lg font-bold text-on-rim disabled:bg-shelf disabled:text-soft ${className}`}
+    >
+      {bench.says}
+    </button>
+  );
+}
