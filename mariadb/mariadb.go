@@ -193,7 +193,8 @@ func (s *Server) launch(ctx context.Context) error {
 	cmd := exec.Command(program, asRoot("--no-defaults", "--bind-address=127.0.0.1", "--port="+strconv.Itoa(port),
 		"--socket="+s.socket, "--datadir="+s.path("data"), "--tmpdir="+s.path("tmp"), "--pid-file="+s.path("mariadb.pid"),
 		"--character-set-server=utf8mb4", "--collation-server=utf8mb4_uca1400_ai_ci",
-		"--default-time-zone=+00:00", "--skip-name-resolve", "--innodb-flush-log-at-trx-commit=1")...)
+		"--default-time-zone=+00:00", "--skip-name-resolve", "--innodb-flush-log-at-trx-commit=1",
+		"--query-cache-type=1", "--query-cache-size=16M")...)
 	cmd.Stdout, cmd.Stderr = log, log
 	cmd.SysProcAttr = &syscall.SysProcAttr{Setpgid: true}
 	if err := cmd.Start(); err != nil {

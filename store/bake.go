@@ -175,7 +175,7 @@ const recently = 72 * time.Hour
 // Occupied is the machine's last bake of late, for whether it is free; nil where there is none.
 func (q Queries) Occupied(ctx context.Context, kitchenID, machineID string, now time.Time) (*plan.Occupied, error) {
 	rows, err := q.q.QueryContext(ctx, `SELECT recipe, ready_at, COALESCE(freed_at, ended_at) FROM bakes
-		WHERE kitchen_id = ? AND put_away = FALSE AND started_at > ? AND machine_id = ? ORDER BY started_at DESC LIMIT 1`, kitchenID, now.Add(-recently).UTC(), machineID)
+		WHERE kitchen_id = ? AND put_away = FALSE AND started_at > ? AND machine_id = ? ORDER BY started_at DESC LIMIT 1`, kitchenID, now.Add(-recently).UTC().Truncate(time.Hour), machineID)
 	found, err := list(rows, err, func(scan func(...any) error) (o plan.Occupied, err error) {
 		var end sql.NullTime
 		err = scan(&o.Recipe, &o.Until, &end)
