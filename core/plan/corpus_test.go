@@ -277,7 +277,7 @@ func (s *tally) add(t testing.TB, name string, measures []measure.Measure, std m
 	}
 	began := time.Now()
 	set := scoop.NewSet(measures, std)
-	front := set.Joint(in)
+	front := set.Clean(in)
 	if !front.Proven {
 		t.Errorf("%s: an ordinary loaf used up the solver's budget", name)
 	}
@@ -353,7 +353,7 @@ func TestJointRoundingOverTheCorpus(t *testing.T) {
 		if got := 1 - float64(s.joint)/float64(s.alone); got < c.fewer {
 			t.Errorf("%s: %.1f %% fewer scoops than each line alone, want %.0f %%", c.name, 100*got, 100*c.fewer)
 		}
-		if s.water > s.waterAlone/2 {
+		if s.water > 0.6*s.waterAlone {
 			t.Errorf("%s: hydration is off by %.2f points, alone with as many scoops by %.2f", c.name, s.water/n, s.waterAlone/n)
 		}
 		if s.yeast > s.yeastAlone {
@@ -362,9 +362,57 @@ func TestJointRoundingOverTheCorpus(t *testing.T) {
 	}
 }
 
-// BenchmarkJointRoundingOverTheCorpus reports the median and the worst time of one loaf.
+// Three cups stay three cups: what one kind of measure makes exactly is shown so at every size, unless another
+// line would then miss its tolerance; each such line is listed.
+func TestCleanAmountsStayClean(t *testing.T) {
+	clean := 0
+	for n := range corpus {
+		r := readCorpus(t, n)
+		written, err := r.Weigh(larder.Get)
+		if err != nil {
+			t.Fatal(err)
+		}
+		measures := measure.DefaultMeasures(r.Standard)
+		for _, size := range []measure.LoafSize{one, oneHalf, two} {
+			lines, _ := scale.To(written, r.Kind, size.Over(r.Size), scale.Schools{Yeast: scale.Eased})
+			in := make([]scoop.Line, len(lines))
+			for m, l := range lines {
+				in[m] = scoop.Line{Ingredient: l.Ingredient, Exact: l.Grams, Fixed: l.Pieces > 0, Actual: l.Grams}
+			}
+			set := scoop.NewSet(measures, r.Standard)
+			shown := set.Clean(in).At(0)
+			for m, l := range in {
+				exact := slices.ContainsFunc(measures, func(x measure.Measure) bool { // so many of one measure, a few at most
+					count := float64(l.Exact) / float64(l.Ingredient.GramsPerMl()) / float64(x.Amount.Millilitres())
+					return math.Abs(count-math.Round(count)) < 1e-3*count && count < 4.5 && x.Amount.Millilitres() >= scoop.Smallest(l.Ingredient, l.Exact)
+				})
+				a, ok := set.Nearest(l.Ingredient, l.Exact)
+				if l.Fixed || !exact || !ok || len(a.Scoops) != 1 {
+					continue
+				}
+				if clean++; math.Abs(float64(shown.Amounts[m].Grams/l.Exact)-1) < 1e-3 {
+					continue
+				}
+				held := slices.Clone(in)
+				held[m].Fixed, held[m].Actual = true, l.Exact
+				if least := set.Joint(held).At(0); len(least.Misses) > len(shown.Misses) {
+					t.Logf("%s at %v: %s of %s is shown as %s, for %v would be missed", r.Name, size, a, l.Ingredient.Name, shown.Amounts[m], least.Misses)
+				} else {
+					t.Errorf("%s at %v: %s of %s is shown as %s, and nothing forces it", r.Name, size, a, l.Ingredient.Name, shown.Amounts[m])
+				}
+			}
+		}
+	}
+	t.Logf("%d clean amounts", clean)
+	if clean < 100 {
+		t.Errorf("only %d clean amounts: the corpus does not try this", clean)
+	}
+}
+
+// BenchmarkJointRoundingOverTheCorpus reports the median and the worst loaf, each loaf by the median of its
+// times.
 func BenchmarkJointRoundingOverTheCorpus(b *testing.B) {
-	var took []time.Duration
+	times := map[string][]time.Duration{}
 	for b.Loop() {
 		for n := range corpus {
 			r := readCorpus(b, n)
@@ -379,10 +427,16 @@ func BenchmarkJointRoundingOverTheCorpus(b *testing.B) {
 					in[m] = scoop.Line{Ingredient: l.Ingredient, Exact: l.Grams, Fixed: l.Pieces > 0, Actual: l.Grams}
 				}
 				began := time.Now()
-				scoop.NewSet(measure.DefaultMeasures(r.Standard), r.Standard).Joint(in)
-				took = append(took, time.Since(began))
+				scoop.NewSet(measure.DefaultMeasures(r.Standard), r.Standard).Clean(in)
+				loaf := r.Name + " " + size.String()
+				times[loaf] = append(times[loaf], time.Since(began))
 			}
 		}
+	}
+	var took []time.Duration
+	for _, t := range times {
+		slices.Sort(t)
+		took = append(took, t[len(t)/2])
 	}
 	slices.Sort(took)
 	ms := func(d time.Duration) float64 { return float64(d.Microseconds()) / 1000 }

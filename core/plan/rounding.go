@@ -168,7 +168,7 @@ func jointly(set *scoop.Set, dough []scoop.Line, measures []measure.Measure, jug
 	if ok {
 		return j
 	}
-	front := set.Joint(dough)
+	front := set.Clean(dough)
 	j.rounding = steps(front.Points, written, closer)
 	j.rounding.Unproven = !front.Proven
 	j.chosen = front.At(j.rounding.Chosen)

@@ -5,6 +5,7 @@ import (
 	"encoding/binary"
 	"math"
 	"slices"
+	"sort"
 
 	"risepan/core/larder"
 	"risepan/core/measure"
@@ -111,10 +112,10 @@ type problem struct {
 	dry    []wanted // all that neither is flour nor brings water
 	wet    []wanted // the main liquid last
 
-	combos []ranked // of the flours
-
-	folded  [2]fold // room for the dry lines' folds, one after the other
-	wetRoom wetRoom // and for what goes through the wet ones
+	folded    [2]fold // room for the dry lines' folds, one after the other
+	bounded   [2]fold // and for those of all lines but flour in a bin
+	flourRoom flourRoom
+	wetRoom   wetRoom
 
 	digits     []uint16 // the candidates of the combinations, one flour line after another
 	work       work
@@ -151,10 +152,16 @@ type Front struct {
 	Proven  bool // false where there was more to go through than the budget of work holds
 	problem *problem
 	found   []found
+	solved  []Solution // in place of found, where they are worked out already
 }
 
 // At is the solution at a point.
-func (f Front) At(n int) Solution { return f.problem.solution(f.found[n]) }
+func (f Front) At(n int) Solution {
+	if f.solved != nil {
+		return f.solved[n]
+	}
+	return f.problem.solution(f.found[n])
+}
 
 // Joint measures all lines together. A line without any measure that suits it gets an amount without
 // scoops at its exact weight. docs/rounding.md states the objective. Where the budget of work is used up
@@ -186,27 +193,27 @@ func (s *Set) problem(lines []Line) *problem {
 		switch {
 		case l.Fixed:
 			p.flourFixed += float64(l.Actual)
-		case s.candidates(&w, l, 1-flourTolerance, 1+flourTolerance):
+		case p.candidates(&w, l, 1-flourTolerance, 1+flourTolerance):
 			p.flours = append(p.flours, w)
 		default: // no measure suits it: it is weighed
 			p.flourFixed += w.exact
 		}
 	}
-	p.combos = p.flourCombos()
-	least, most := math.Inf(1), math.Inf(-1)
-	for _, c := range p.combos {
-		least, most = min(least, c.ratio), max(most, c.ratio)
-	}
-	for n, l := range lines {
+	return p
+}
+
+// beside takes in all lines that are no flour, beside least to most of the exact weight of that.
+func (p *problem) beside(least, most float64) {
+	p.water, p.waterFixed, p.dry, p.wet, p.wetRoom = 0, 0, nil, nil, wetRoom{}
+	for n, l := range p.lines {
 		if l.Ingredient.Kind != larder.Flour {
 			p.other(n, l, least, most)
 		}
 	}
 	slices.SortStableFunc(p.wet, func(a, b wanted) int { return cmp.Compare(a.exact*a.water, b.exact*b.water) })
-	return p
 }
 
-// other takes in a line that is no flour, beside so much flour as a share of the exact.
+// other takes in one of them.
 func (p *problem) other(n int, l Line, least, most float64) {
 	w := wanted{index: n, exact: float64(l.Exact), tolerance: toleranceOf(l.Ingredient, l.Exact)}
 	share := l.Ingredient.Shares.Water / 100
@@ -219,7 +226,7 @@ func (p *problem) other(n int, l Line, least, most float64) {
 	if l.Fixed {
 		actual = float64(l.Actual)
 	}
-	switch fixed := l.Fixed || !p.set.candidates(&w, l, least, most); {
+	switch fixed := l.Fixed || !p.candidates(&w, l, least, most); {
 	case wet && !fixed:
 		w.water = share
 		p.wet = append(p.wet, w)
@@ -233,15 +240,25 @@ func (p *problem) other(n int, l Line, least, most float64) {
 	}
 }
 
+// widest is how far about the exact amount of a line candidates are looked for, in steps: 0.4 l, more than any
+// tolerance of a home kitchen's loaf.
+const widest = 2000
+
 // candidates lists the amounts near the exact one that the measures can make: all within the
 // tolerance beside flour of least to most of its exact weight, and the next one below and above.
-func (s *Set) candidates(w *wanted, l Line, least, most float64) bool {
+func (p *problem) candidates(w *wanted, l Line, least, most float64) bool {
+	s := p.set
 	perStep := float64(l.Ingredient.GramsPerMl()) * s.step
 	if perStep <= 0 {
 		return false
 	}
 	low := w.exact * (1 - w.tolerance) * least / perStep
 	high := w.exact * (1 + w.tolerance) * most / perStep
+	if high-low > 2*widest {
+		exact := w.exact / perStep
+		low, high = max(low, exact-widest), min(high, exact+widest)
+		p.work.brokenOff = true
+	}
 	t, ok := s.table(Smallest(l.Ingredient, l.Exact), int(high)+1, l.Prefer, s.pours(l.Ingredient, l.Exact) && l.Prefer.Amount.Millilitres() == 0)
 	if !ok {
 		return false
@@ -280,45 +297,60 @@ type option struct {
 // that it has there. The list is good until the line is asked again.
 func (w *wanted) options(low, high float64) (key int, out []option) {
 	out = w.room[:0]
-	least := math.MaxInt
-	closest := option{d: math.Inf(1), handling: math.MaxInt}
-	strangers := 0
-	for n, c := range w.candidates {
-		off := c.grams/w.exact/high - 1
-		if off < 0 { // the nearest to 0 in the range
-			off = min(c.grams/w.exact/low-1, 0)
-		}
-		o := option{n, c.handling, square(off / w.tolerance), c.grams}
-		if o.d < closest.d-1e-12 || o.d < closest.d+1e-12 && low == high && o.handling < closest.handling {
-			if low < high {
-				o.handling = min(o.handling, closest.handling)
-			}
-			closest, strangers = o, c.strangers
-		} else if low < high {
-			closest.handling = min(closest.handling, c.handling)
-		}
-		o.handling = c.handling
-		if math.Abs(off) > w.tolerance+1e-9 {
-			continue
-		}
-		if c.strangers < least {
-			least = c.strangers
-			if low == high {
+	from := w.first(w.exact * low * (1 - w.tolerance - 1e-9))
+	most := w.exact * high * (1 + w.tolerance + 1e-9)
+	key = math.MaxInt
+	for n := from; n < len(w.candidates) && w.candidates[n].grams <= most; n++ {
+		c := &w.candidates[n]
+		if c.strangers < key {
+			if key = c.strangers; low == high {
 				out = out[:0]
 			}
 		}
-		if c.strangers == least || low < high {
-			out = append(out, o)
+		if c.strangers == key || low < high {
+			out = append(out, option{n, c.handling, w.least(c.grams, low, high), c.grams})
 		}
 	}
-	switch {
-	case len(out) > 0:
-		key = least
-	case low < high:
-		key, out = missKey, append(out, closest)
-	default:
-		key, out = missKey+strangers, append(out, closest)
+	if len(out) == 0 {
+		key, out = w.closest(from, low, high, out)
 	}
 	w.room = out
 	return key, out
+}
+
+// first is the first candidate of at least so many grams.
+func (w *wanted) first(grams float64) int {
+	return sort.Search(len(w.candidates), func(n int) bool { return w.candidates[n].grams >= grams })
+}
+
+// least is the least D that a weight has anywhere in a range of flour.
+func (w *wanted) least(grams, low, high float64) float64 {
+	off := grams/w.exact/high - 1
+	if off < 0 { // the nearest to 0 in the range
+		off = min(grams/w.exact/low-1, 0)
+	}
+	return square(off / w.tolerance)
+}
+
+// closest is the one that is taken where none is within the tolerance: the candidate before or the one after,
+// of two as close the one with less handling.
+func (w *wanted) closest(after int, low, high float64, out []option) (key int, one []option) {
+	best := option{d: math.Inf(1)}
+	for n := max(after-1, 0); n <= after && n < len(w.candidates); n++ {
+		c := w.candidates[n]
+		o := option{n, c.handling, w.least(c.grams, low, high), c.grams}
+		handling := min(o.handling, best.handling)
+		if math.IsInf(best.d, 1) || o.d < best.d-1e-12 || o.d < best.d+1e-12 && o.handling < best.handling {
+			if best, key = o, missKey+c.strangers; n == max(after-1, 0) {
+				continue
+			}
+		}
+		if low < high { // either may be the closest somewhere in the range
+			best.handling = handling
+		}
+	}
+	if low < high {
+		key = missKey
+	}
+	return key, append(out, best)
 }

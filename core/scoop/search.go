@@ -58,45 +58,45 @@ func (f *front) add(x found) {
 }
 
 // bins divide the range of flour; in each, one lower bound holds for all its combinations.
-const bins = 16
+const bins = 8
 
-// search goes through the combinations of flours. The best of each handling come first,
-// so that the front is soon good; of the rest most are left out, because even the lower bound of
-// their bin is beaten.
+// search goes through the combinations of flours: first a few good ones, then bin by bin, those about the
+// exact total first. Where none is without a miss, it tries those with the fewest.
 func (p *problem) search() []found {
 	f := &front{key: math.MaxInt, best: map[int]found{}}
-	low, high, most := math.Inf(1), math.Inf(-1), 0
-	for _, c := range p.combos {
-		low, high, most = min(low, c.ratio), max(high, c.ratio), max(most, c.handling)
-	}
-	first := make([]int, most+1) // the best combination of each handling
-	for n := range first {
-		first[n] = -1
-	}
-	for n, c := range p.combos {
-		if b := first[c.handling]; b < 0 || c.d < p.combos[b].d {
-			first[c.handling] = n
+	if len(p.flours) == 0 {
+		ratio := 1.0
+		if p.flour > 0 {
+			ratio = p.flourFixed / p.flour
 		}
+		p.beside(ratio, ratio)
+		p.try(ranked{ratio: ratio, d: square((ratio - 1) / flourTolerance)}, f)
+		return f.points()
 	}
-	width := max((high-low)/bins, 1e-9)
-	var bounds [bins + 1]*bound
-	for _, n := range first {
-		if n >= 0 && (len(f.best) == 0 || p.work.left > 0) {
-			p.try(p.combos[n], f)
+	p.beside(1-flourTolerance, 1+flourTolerance)
+	p.flourRoom = newFlourRoom(len(p.flours))
+	p.flourRoom.tried = p.seeds()
+	for _, c := range p.flourRoom.tried {
+		if len(f.best) == 0 || p.work.left > 0 {
+			p.try(c, f)
 		}
 	}
-	for n, c := range p.combos {
-		if first[c.handling] == n {
-			continue
-		}
-		if !p.work.spend(8) {
-			break
-		}
-		bin := int((c.ratio - low) / width)
-		if bounds[bin] == nil {
-			bounds[bin] = p.bound(low+float64(bin)*width, low+float64(bin+1)*width)
-		}
-		if !bounds[bin].beats(f, c) {
+	const width = 2 * (flourTolerance + 1e-8) / bins
+	for n := range bins {
+		from := 1 + width*float64((n+1)/2)*float64(1-n%2*2)
+		p.bin(from, from+width, f)
+	}
+	if len(f.best) > 0 {
+		return f.points()
+	}
+	combos := p.fewestMisses()
+	least, most := math.Inf(1), math.Inf(-1)
+	for _, c := range combos {
+		least, most = min(least, c.ratio), max(most, c.ratio)
+	}
+	p.beside(least, most)
+	for n, c := range combos {
+		if n == 0 || p.work.spend(8) {
 			p.try(c, f)
 		}
 	}
@@ -120,35 +120,22 @@ func (f *front) points() []found {
 	})
 }
 
-// bound is the best that all lines but flour can do anywhere in a bin: for each handling
-// the least D, hydration left out.
-type bound struct {
-	key  int
-	fold fold
-}
-
-func (p *problem) bound(low, high float64) *bound {
-	b := &bound{fold: fold{0}}
+// others is the best that all lines but flour can do anywhere in a bin: how much they miss at least, and
+// for each handling the least D, hydration left out. It is good until it is asked for again.
+func (p *problem) others(low, high float64) (key int, best fold) {
+	best = fold{0}
+	room := 0
 	for _, lines := range [][]wanted{p.dry, p.wet} {
 		for n := range lines {
-			key, options := lines[n].options(low, high)
+			k, options := lines[n].options(low, high)
 			p.work.spend(len(lines[n].candidates))
-			b.key += key
-			b.fold = b.fold.with(options, &p.work, nil)
+			key += k
+			room = 1 - room
+			p.bounded[room] = best.with(options, &p.work, p.bounded[room])
+			best = p.bounded[room]
 		}
 	}
-	return b
-}
-
-// beats reports whether the front is at least as good as all that this combination can lead to.
-func (b *bound) beats(f *front, c ranked) bool {
-	switch key := c.key + b.key; {
-	case key < f.key:
-		return false
-	case key > f.key:
-		return true
-	}
-	return f.beatenBy(b.fold, c.handling, c.d)
+	return key, best
 }
 
 // try works one combination of flours out. Beside a given weight of flour the dry lines are
@@ -178,24 +165,26 @@ type fold []float64
 // with adds one line's options, of which only those matter that no other beats in handling and D. What it
 // returns may lie in room.
 func (f fold) with(options []option, w *work, room fold) fold {
-	most := 0
-	for _, o := range options {
-		most = max(most, o.handling)
-	}
 	var few [24]float64 // the least D of the line for each handling
 	line := few[:]
-	if most >= len(few) {
-		line = make([]float64, most+1)
+	for _, o := range options {
+		if o.handling >= len(line) {
+			line = make([]float64, o.handling+1, 2*o.handling+1)
+			break
+		}
 	}
-	line = line[:most+1]
 	for n := range line {
 		line[n] = math.Inf(1)
 	}
 	for _, o := range options {
+		for o.handling >= len(line) {
+			line = append(line, math.Inf(1))
+		}
 		line[o.handling] = min(line[o.handling], o.d)
 	}
+	line = line[:fold(line).thin()]
 	out := room[:0]
-	if need := len(f) + most; cap(out) < need {
+	if need := len(f) + len(line) - 1; cap(out) < need {
 		out = make(fold, need, 2*need)
 	} else {
 		out = out[:need]
@@ -203,16 +192,27 @@ func (f fold) with(options []option, w *work, room fold) fold {
 	for n := range out {
 		out[n] = math.Inf(1)
 	}
-	least := math.Inf(1)
 	for handling, d := range line {
-		if d >= least {
+		if math.IsInf(d, 1) {
 			continue
 		}
-		least = d
 		w.spend(len(f) / 4)
 		for before, e := range f {
 			out[before+handling] = min(out[before+handling], e+d)
 		}
 	}
-	return out
+	return out[:out.thin()]
+}
+
+// thin takes out what less handling does as well, and tells up to where anything is left.
+func (f fold) thin() (end int) {
+	least := math.Inf(1)
+	for n, d := range f {
+		if d < least {
+			least, end = d, n+1
+		} else {
+			f[n] = math.Inf(1)
+		}
+	}
+	return end
 }

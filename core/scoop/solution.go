@@ -8,16 +8,20 @@ import (
 	"risepan/core/measure"
 )
 
-// dryPicks finds the dry lines' choices behind their handling.
-func (p *problem) dryPicks(ratio float64, handling int) []int {
-	folds := []fold{{0}}
-	options := make([][]option, len(p.dry))
-	for n := range p.dry {
-		_, options[n] = p.dry[n].options(ratio, ratio)
+// foldAll is the folds of lines one after the other beside so much flour, with what each may take.
+func (p *problem) foldAll(lines []wanted, ratio float64) (folds []fold, options [][]option) {
+	folds, options = []fold{{0}}, make([][]option, len(lines))
+	for n := range lines {
+		_, options[n] = lines[n].options(ratio, ratio)
 		folds = append(folds, folds[n].with(options[n], &p.work, nil))
 	}
-	out := make([]int, len(p.dry))
-	for n := len(p.dry) - 1; n >= 0; n-- {
+	return folds, options
+}
+
+// trace finds the choices of all lines behind a handling.
+func trace(folds []fold, options [][]option, handling int) []int {
+	out := make([]int, len(options))
+	for n := len(options) - 1; n >= 0; n-- {
 		for _, o := range options[n] {
 			left := handling - o.handling
 			if left >= 0 && left < len(folds[n]) && math.Abs(folds[n][left]+o.d-folds[n+1][handling]) < 1e-12 {
@@ -53,7 +57,8 @@ func (p *problem) solution(x found) Solution {
 		}
 	}
 	measured(p.flours, p.picks(x.combo))
-	measured(p.dry, p.dryPicks(ratio, x.dryHandling))
+	dry, options := p.foldAll(p.dry, ratio)
+	measured(p.dry, trace(dry, options, x.dryHandling))
 	measured(p.wet, x.wet)
 	s.Flour = ratio - 1
 	if math.Abs(s.Flour) > flourTolerance+1e-9 && len(p.flours) > 0 {
