@@ -322,7 +322,7 @@ func TestADatabaseThatHangsHoldsNobody(t *testing.T) {
 	before, path := len(h.shelf().Recipes), "/api/v1/kitchens/"+h.kitchen()+"/recipes"
 	loaf := `{"name": "Held", "kind": "white", "size": "1 lb", "standard": "us", "text": "1 cup water\n3 cups bread flour\n2 tsp instant yeast"}`
 	release := storetest.Hold(t, h.store, "recipes")
-	for _, ask := range []struct{ method, path, body string }{{"POST", path, loaf}, {"GET", path, ""}} {
+	for _, ask := range []struct{ method, path, body string }{{"POST", path, loaf}, {"GET", path + "?name=asked+by+nobody+before", ""}} {
 		ctx, cancel := context.WithTimeout(t.Context(), 200*time.Millisecond)
 		r := httptest.NewRequestWithContext(ctx, ask.method, "http://127.0.0.1"+ask.path, strings.NewReader(ask.body))
 		r.Header.Set("Idempotency-Key", "held")

@@ -3,6 +3,8 @@ package scoop
 import (
 	"math"
 	"slices"
+
+	"risepan/core/measure"
 )
 
 // Clean is Joint with clean amounts left alone: a line whose exact amount one kind of measure makes (3 cups,
@@ -50,8 +52,18 @@ func (s *Set) clean(l Line) (Amount, bool) {
 	if l.Fixed || l.Prefer.Amount.Millilitres() > 0 {
 		return Amount{}, false
 	}
-	a, ok := s.Nearest(l.Ingredient, l.Exact)
-	return a, ok && len(a.Scoops) == 1 && math.Abs(float64(a.Grams/l.Exact)-1) <= exactly
+	want := float64(l.Ingredient.Volume(l.Exact)) / s.step
+	v := int(math.Round(want))
+	if v < 1 || math.Abs(float64(v)/want-1) > exactly {
+		return Amount{}, false
+	}
+	t, ok := s.table(Smallest(l.Ingredient, l.Exact), v, measure.Measure{}, s.pours(l.Ingredient, l.Exact))
+	if !ok || t.price[v] < 0 {
+		return Amount{}, false
+	}
+	a := s.amount(t, v)
+	a.Grams = l.Exact
+	return a, len(a.Scoops) == 1
 }
 
 // holding is the front with some lines held at an amount; false where more is missed by that.
