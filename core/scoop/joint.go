@@ -235,6 +235,7 @@ func (p *problem) other(n int, l Line, least, most float64) {
 	default:
 		p.waterFixed += w.exact * share
 		if !fixed {
+			w.thin(least, most)
 			p.dry = append(p.dry, w)
 		}
 	}
@@ -283,6 +284,33 @@ func (p *problem) candidates(w *wanted, l Line, least, most float64) bool {
 		}
 	}
 	return len(w.candidates) > 0
+}
+
+// thin takes out what a nearer candidate does as easily, beside any flour of least to most of its exact weight:
+// a dry line moves nothing but itself.
+func (w *wanted) thin(least, most float64) {
+	keep := make([]bool, len(w.candidates))
+	walk := func(n, step int) {
+		handling, strangers := math.MaxInt, math.MaxInt
+		for ; n >= 0 && n < len(w.candidates); n += step {
+			c := w.candidates[n]
+			keep[n] = c.handling < handling || c.strangers < strangers
+			handling, strangers = min(handling, c.handling), min(strangers, c.strangers)
+		}
+	}
+	from, to := w.first(w.exact*least), w.first(w.exact*most)
+	for n := from; n < to; n++ {
+		keep[n] = true
+	}
+	walk(from-1, -1)
+	walk(to, 1)
+	kept := w.candidates[:0]
+	for n, c := range w.candidates {
+		if keep[n] {
+			kept = append(kept, c)
+		}
+	}
+	w.candidates = kept
 }
 
 // option is a candidate that a line may take.

@@ -36,7 +36,7 @@ func (f *front) beaten(handling int, d float64) bool {
 // and so much D.
 func (f *front) beatenBy(rest fold, handling int, d float64) bool {
 	for more, e := range rest {
-		if !math.IsInf(e, 1) && !f.beaten(handling+more, d+e) {
+		if e < math.MaxFloat64 && !f.beaten(handling+more, d+e) {
 			return false
 		}
 	}
@@ -180,7 +180,9 @@ func (f fold) with(options []option, w *work, room fold) fold {
 		for o.handling >= len(line) {
 			line = append(line, math.Inf(1))
 		}
-		line[o.handling] = min(line[o.handling], o.d)
+		if o.d < line[o.handling] {
+			line[o.handling] = o.d
+		}
 	}
 	line = line[:fold(line).thin()]
 	out := room[:0]
@@ -197,8 +199,11 @@ func (f fold) with(options []option, w *work, room fold) fold {
 			continue
 		}
 		w.spend(len(f) / 4)
+		from := out[handling:]
 		for before, e := range f {
-			out[before+handling] = min(out[before+handling], e+d)
+			if e+d < from[before] {
+				from[before] = e + d
+			}
 		}
 	}
 	return out[:out.thin()]
