@@ -4,16 +4,19 @@ package api
 
 import (
 	"bytes"
+	stdgzip "compress/gzip"
 	"context"
 	"errors"
 	"io"
 	"io/fs"
 	"log/slog"
+	"mime"
 	"net"
 	"net/http"
 	"path"
 	"slices"
 	"strings"
+	"sync"
 	"time"
 
 	"github.com/gin-contrib/gzip"
@@ -36,6 +39,7 @@ type server struct {
 	Config
 	store *store.Store
 	log   *slog.Logger
+	tight *sync.Map // the front end's files, packed, by name
 }
 
 const (
@@ -45,9 +49,9 @@ const (
 
 // New builds the whole site: the API under /api/v1 and the pages everywhere else.
 func New(cfg Config) http.Handler {
-	s := &server{cfg, cfg.Store, cfg.Log}
+	s := &server{cfg, cfg.Store, cfg.Log, &sync.Map{}}
 	r := s.router()
-	v1 := r.Group("/api/v1", limited)
+	v1 := r.Group("/api/v1", packed, limited)
 	v1.GET("/health", s.show(s.health))
 	v1.GET("/kitchens", s.show(s.listKitchens))
 	k := v1.Group("/kitchens/:kitchen", s.inKitchen)
@@ -102,16 +106,19 @@ func (s *server) router() *gin.Engine {
 	gin.SetMode(gin.ReleaseMode)
 	r := gin.New()
 	r.HandleMethodNotAllowed = true
-	r.Use(s.recover, s.ownHost, secure, gzip.Gzip(gzip.BestSpeed))
+	r.Use(s.recover, s.ownHost, secure)
 	return r
 }
+
+// packed answers in fewer bytes; what is written once is packed lightly.
+var packed = gzip.Gzip(gzip.BestSpeed)
 
 // NewBare answers every request with the same bytes, behind all that stands before the real handlers: what
 // the real ones are measured against.
 func NewBare(cfg Config, answer []byte) http.Handler {
-	s := &server{cfg, cfg.Store, cfg.Log}
+	s := &server{cfg, cfg.Store, cfg.Log, &sync.Map{}}
 	r := s.router()
-	r.Group("", limited).Any("/*path", func(c *gin.Context) {
+	r.Group("", packed, limited).Any("/*path", func(c *gin.Context) {
 		if _, err := io.Copy(io.Discard, c.Request.Body); err != nil {
 			s.refuse(c, err)
 			return
@@ -190,5 +197,26 @@ func (s *server) page(c *gin.Context) {
 		cache = "public, max-age=31536000, immutable"
 	}
 	c.Header("Cache-Control", cache)
+	if slices.Contains([]string{".js", ".css", ".svg", ".html"}, path.Ext(name)) {
+		c.Header("Vary", "Accept-Encoding")
+		if strings.Contains(c.GetHeader("Accept-Encoding"), "gzip") {
+			c.Header("Content-Encoding", "gzip")
+			c.Header("Content-Type", mime.TypeByExtension(path.Ext(name)))
+			b = s.best(name, b)
+		}
+	}
 	http.ServeContent(c.Writer, c.Request, name, time.Time{}, bytes.NewReader(b))
+}
+
+// best is a file of the front end packed as tightly as can be, once for as long as the server runs.
+func (s *server) best(name string, b []byte) []byte {
+	if tight, ok := s.tight.Load(name); ok {
+		return tight.([]byte)
+	}
+	var out bytes.Buffer
+	w, _ := stdgzip.NewWriterLevel(&out, stdgzip.BestCompression)
+	w.Write(b)
+	w.Close()
+	s.tight.Store(name, out.Bytes())
+	return out.Bytes()
 }

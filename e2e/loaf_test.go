@@ -47,7 +47,7 @@ func TestALoafFromTheShelfToTheLog(t *testing.T) {
 	p.Click("Machine:")
 	p.Click("Boatyard machine")
 	p.Sees("dry first")
-	p.Until("2 lb refused with a reason", "document.querySelector('[role=radio][aria-label^=\"2 lb\"]')?.getAttribute('aria-disabled') === 'true' && shows('has no setting for it')")
+	p.Until("2 lb refused with a reason", "document.querySelector('input[aria-label^=\"2 lb\"]')?.disabled && shows('has no setting for it')")
 	if got := drive.Value[string](p, "document.querySelector('[aria-label^=\"Layers\"] li').innerText"); !strings.HasPrefix(got, "active dry yeast") {
 		t.Errorf("dry first, the floor of the pan is %q", got)
 	}
@@ -121,9 +121,9 @@ func TestEverythingWorksByKeyboard(t *testing.T) {
 	p := open(t, s.URL)
 	p.Sees("In the pan")
 	p.Keys("3")
-	p.Until("2 lb by its key", "document.querySelector('[role=radio][data-checked]')?.innerText.startsWith('2')")
+	p.Until("2 lb by its key", "document.querySelector('label:has(input:checked)')?.innerText.startsWith('2')")
 	p.Keys("1")
-	p.Until("1 lb by its key", "document.querySelector('[role=radio][data-checked]')?.innerText.startsWith('1 lb')")
+	p.Until("1 lb by its key", "document.querySelector('label:has(input:checked)')?.innerText.startsWith('1 lb')")
 	p.Keys("?")
 	p.Sees("This list")
 	axe(t, p, "Keys")

@@ -29,7 +29,7 @@ func TestOnePressOnASizeShowsNewAmountsAtOnce(t *testing.T) {
 		const flour = () => document.querySelector("[data-grams=bread-flour]").innerText;
 		const out = [];
 		for (let n = 0; n < 12; n++) {
-			const sizes = document.querySelectorAll("[role=radio]");
+			const sizes = document.querySelectorAll("label:has(> input[type=radio])");
 			const before = flour();
 			await frame();
 			const began = performance.now();

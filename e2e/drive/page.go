@@ -91,6 +91,14 @@ func (p *Page) Dark(on bool) {
 	}
 }
 
+// Slow makes the page's processor so many times slower.
+func (p *Page) Slow(times float64) {
+	p.report.Helper()
+	if _, err := chromedp.Call(p.ctx, emulation.SetCPUThrottlingRate, emulation.SetCPUThrottlingRateParams{Rate: times}); err != nil {
+		p.report.Fatalf("a slower processor: %v", err)
+	}
+}
+
 func (p *Page) do(what string, steps ...chromedp.Action[chromedp.Void]) {
 	p.report.Helper()
 	ctx, cancel := context.WithTimeout(p.ctx, 3*patience)

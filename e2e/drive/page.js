@@ -1,15 +1,16 @@
 const squeeze = (text) => (text ?? "").replace(/\s+/g, " ").trim();
 const seen = (e) => e.checkVisibility({ checkOpacity: true, checkVisibilityCSS: true }) && e.getClientRects().length > 0;
 const nameOf = (e) => {
+  if (e.matches("label") && e.querySelector("input[aria-label]")) return squeeze(e.querySelector("input").getAttribute("aria-label"));
   if (e.hasAttribute("aria-label")) return squeeze(e.getAttribute("aria-label"));
   const copy = e.cloneNode(true);
   copy.querySelectorAll("[aria-hidden=true]").forEach((hidden) => hidden.remove());
   return squeeze(copy.textContent) || squeeze(e.innerText);
 };
 const shows = (text) => squeeze(document.body.innerText).toLowerCase().includes(text.toLowerCase());
-const pressable = "button, a[href], [role=radio], [role=option], [role=tab], [role=switch], summary";
+const pressable = "button, a[href], label:has(> input[type=radio]), [role=radio], [role=option], [role=tab], [role=switch], summary";
 const target = (name) => {
-  const all = [...document.querySelectorAll(pressable)].filter((e) => seen(e) && !e.disabled && !e.closest("[inert]"));
+  const all = [...document.querySelectorAll(pressable)].filter((e) => seen(e) && !e.disabled && !e.querySelector("input:disabled") && !e.closest("[inert]"));
   const said = (e) => squeeze(e.innerText);
   return (
     all.find((e) => nameOf(e) === name || said(e) === name) ?? all.find((e) => nameOf(e).startsWith(name) || said(e).startsWith(name)) ?? null

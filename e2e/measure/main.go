@@ -21,10 +21,15 @@ import (
 func main() {
 	log.SetFlags(0)
 	quick := flag.Bool("quick", false, "only the calls: without a hundred thousand bakes, twenty thousand recipes and the browser")
+	eyes := flag.Bool("eye", false, "only what the eye waits for: the first load, and a press on a size")
 	flag.Parse()
 	temp, err := os.MkdirTemp("", "rise-pan-measure")
 	if err == nil {
-		err = run(temp, *quick)
+		if *eyes {
+			err = eye(context.Background(), temp)
+		} else {
+			err = run(temp, *quick)
+		}
 		os.RemoveAll(temp)
 	}
 	if err != nil {

@@ -6,6 +6,7 @@ import { useFirstZone } from "./client/firstZone";
 import { sendLeft } from "./client/outbox";
 import { Answering } from "./parts/Answering";
 import { ErrorBoundary } from "./parts/ErrorBoundary";
+import { fetchAhead } from "./parts/later";
 import { Loading } from "./parts/Loading";
 import { Rail } from "./parts/Rail";
 import { StuffPatterns } from "./parts/stuff";
@@ -18,7 +19,7 @@ export function App() {
   const here = useLocation().pathname;
   useFirstZone();
   useEffect(() => {
-    screens.fetchAhead();
+    fetchAhead();
     void sendLeft(() => void client.invalidateQueries());
   }, [client]);
   return (

@@ -24,7 +24,7 @@ if (root) {
   createRoot(root).render(
     <StrictMode>
       <QueryClientProvider client={client}>
-        <BrowserRouter>
+        <BrowserRouter useTransitions={false}>
           <Gate>
             <App />
           </Gate>

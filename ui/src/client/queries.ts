@@ -11,6 +11,7 @@ import { useEffect, useRef } from "react";
 import * as api from "./api";
 import { serverNow, setServerTime } from "./clock";
 import { at } from "./kitchen";
+import { whenIdle } from "../parts/later";
 import { press } from "./outbox";
 import type {
   BakeTold,
@@ -68,7 +69,9 @@ export function usePrefetchedSizes(wish: Wish | null, sizes: string[]) {
   const key = JSON.stringify([wish, sizes]);
   useEffect(() => {
     if (!wish) return;
-    for (const size of sizes) void client.prefetchQuery(planQuery({ ...wish, loaf: { ...wish.loaf, size } }));
+    return whenIdle(() => {
+      for (const size of sizes) void client.prefetchQuery(planQuery({ ...wish, loaf: { ...wish.loaf, size } }));
+    });
     // oxlint-disable-next-line react/exhaustive-deps -- key stands for wish and sizes
   }, [client, key]);
 }

@@ -2,7 +2,7 @@ import { X } from "lucide-react";
 import { useState } from "react";
 import type { Kitchen, Measure, Problem } from "../client/types.gen";
 import { MeasureLabel } from "../parts/Amount";
-import { Picker } from "../plan/Pickers";
+import { Picker } from "../parts/Picker";
 import { JugFields } from "./JugFields";
 import type { SetKitchen } from "./set";
 

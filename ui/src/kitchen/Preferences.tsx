@@ -2,7 +2,7 @@ import { X } from "lucide-react";
 import { useLarder } from "../client/queries";
 import type { Kitchen } from "../client/types.gen";
 import { IngredientPicker } from "../parts/IngredientPicker";
-import { Picker } from "../plan/Pickers";
+import { Picker } from "../parts/Picker";
 import type { SetKitchen } from "./set";
 
 const called = (m: { name?: string; amount: string }) => m.name ?? m.amount;

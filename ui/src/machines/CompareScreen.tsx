@@ -5,7 +5,7 @@ import { CrustSwatch } from "../parts/CrustSwatch";
 import { look } from "../parts/stages";
 import { TroubleNote } from "../parts/Trouble";
 import { inHours } from "../parts/time";
-import { Picker } from "../plan/Pickers";
+import { Picker } from "../parts/Picker";
 
 const most = 6;
 

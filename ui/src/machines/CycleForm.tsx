@@ -1,5 +1,5 @@
 import type { Machine, MachineBeep, MachineCycle } from "../client/types.gen";
-import { Picker } from "../plan/Pickers";
+import { Picker } from "../parts/Picker";
 import { StagesFrom } from "./StagesFrom";
 import { Doubt, Fault, type FaultAt, NumberField, TextField, Tick } from "./fields";
 import { StageRibbon } from "./StageRibbon";

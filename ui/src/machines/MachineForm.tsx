@@ -1,6 +1,6 @@
 import type { Machine, MachineDelay } from "../client/types.gen";
 import { Choices } from "../kitchen/Choices";
-import { Picker } from "../plan/Pickers";
+import { Picker } from "../parts/Picker";
 import { fatPlaces, saltPlaces } from "../plan/wish";
 import { PanSides } from "./PanSides";
 import { Fault, type FaultAt, NumberField, TextField, Tick, Toggles } from "./fields";

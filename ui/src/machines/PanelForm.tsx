@@ -1,5 +1,5 @@
 import type { Machine, MachinePanel, MachineRing } from "../client/types.gen";
-import { Picker } from "../plan/Pickers";
+import { Picker } from "../parts/Picker";
 import { Fault, type FaultAt, TextField, Tick } from "./fields";
 
 interface Props {

@@ -2,7 +2,7 @@ import { Plus, X } from "lucide-react";
 import { useState } from "react";
 import type { Machine, MachineStage, MachineVariation } from "../client/types.gen";
 import { look } from "../parts/stages";
-import { Picker } from "../plan/Pickers";
+import { Picker } from "../parts/Picker";
 import { Doubt, type FaultAt, NumberField } from "./fields";
 
 const kinds: MachineStage["kind"][] = ["rest", "knead", "rise", "knock-back", "bake"];

@@ -4,7 +4,7 @@ import type { Machine, MachineCycle } from "../client/types.gen";
 import { inHours, readLength } from "../parts/time";
 import { TroubleNote } from "../parts/Trouble";
 import { box, Typed } from "../parts/Typed";
-import { Picker } from "../plan/Pickers";
+import { Picker } from "../parts/Picker";
 
 interface Props {
   cycle: MachineCycle;

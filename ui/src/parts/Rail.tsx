@@ -1,12 +1,13 @@
 import { BookOpen, ClipboardList, CookingPot, Ellipsis, Eye, Keyboard, Scale, ScrollText, SlidersVertical } from "lucide-react";
-import { lazy, Suspense, useEffect, useState } from "react";
+import { Suspense, useEffect, useState } from "react";
 import { NavLink, useNavigate } from "react-router";
 import { useShelf } from "../client/queries";
+import { awaited } from "./later";
 import { useNextMoment } from "./nextMoment";
-import { singleKeys } from "./singleKeys";
+import { singleKeys, takesKeys } from "./singleKeys";
 import { Sprig } from "./Sprig";
 
-const Shortcuts = lazy(() => import("./Shortcuts"));
+const Shortcuts = awaited(() => import("./Shortcuts"));
 
 /** The screens, in the order of the job. */
 export function Rail() {
@@ -31,8 +32,7 @@ export function Rail() {
     };
     const press = (e: KeyboardEvent) => {
       if (e.key !== "?" && !singleKeys()) return;
-      const typing = e.target instanceof HTMLElement && e.target.closest("input, textarea, [role=listbox], [role=dialog]");
-      if (typing || e.ctrlKey || e.metaKey || e.altKey) return;
+      if (takesKeys(e.target) || e.ctrlKey || e.metaKey || e.altKey) return;
       go[e.key]?.();
     };
     window.addEventListener("keydown", press);

@@ -1,5 +1,4 @@
-import { Radio, RadioGroup } from "@headlessui/react";
-import type { ReactNode } from "react";
+import { type ReactNode, useId } from "react";
 
 interface Segment<T> {
   value: T;
@@ -18,31 +17,39 @@ interface Props<T> {
   className?: string;
 }
 
-const chosen = "cursor-pointer data-checked:bg-rim data-checked:text-on-rim";
+const one =
+  "has-checked:bg-rim has-checked:text-on-rim has-disabled:cursor-not-allowed has-disabled:text-soft has-disabled:line-through " +
+  "has-focus-visible:outline-3 has-focus-visible:outline-rim cursor-pointer";
 const looks = {
   joined: {
-    group: "flex overflow-hidden rounded-tray border-2 border-rim",
-    one: `relative border-r-2 border-rim last:border-r-0 ${chosen}`,
+    group: "flex rounded-tray border-2 border-rim",
+    one: "relative border-r-2 border-rim last:border-r-0 first:rounded-l-md last:rounded-r-md has-focus-visible:-outline-offset-6 has-focus-visible:has-checked:outline-on-rim",
   },
-  apart: { group: "flex flex-wrap gap-2", one: `flex items-center rounded-tray border-2 border-rule data-checked:border-rim ${chosen}` },
+  apart: {
+    group: "flex flex-wrap gap-2",
+    one: "relative flex items-center rounded-tray border-2 border-rule has-checked:border-rim has-focus-visible:outline-offset-2",
+  },
 } as const;
 
-/** One of a few, side by side. */
+/** One of a few, side by side: the browser's own radio buttons, which every key and every reader knows. */
 export function Segments<T extends string | number>({ label, value, segments, pick, look = "joined", className = "" }: Props<T>) {
+  const group = useId();
   return (
-    <RadioGroup value={value} onChange={pick} aria-label={label} className={looks[look].group}>
+    <div role="radiogroup" aria-label={label} className={looks[look].group}>
       {segments.map((s) => (
-        <Radio
-          key={s.value}
-          value={s.value}
-          disabled={s.disabled}
-          aria-label={s.label}
-          title={s.title}
-          className={`${looks[look].one} data-disabled:cursor-not-allowed data-disabled:text-soft data-disabled:line-through ${className}`}
-        >
+        <label key={s.value} title={s.title} className={`${one} ${looks[look].one} ${className}`}>
+          <input
+            type="radio"
+            name={group}
+            checked={s.value === value}
+            disabled={s.disabled}
+            aria-label={s.label}
+            onChange={() => pick(s.value)}
+            className="absolute inset-0 cursor-[inherit] appearance-none outline-none"
+          />
           {s.show}
-        </Radio>
+        </label>
       ))}
-    </RadioGroup>
+    </div>
   );
 }

@@ -7,3 +7,8 @@ export function setSingleKeys(on: boolean) {
   if (on) localStorage.removeItem(name);
   else localStorage.setItem(name, "1");
 }
+
+/** Whether a key goes to what it was pressed on: a field, a list or a sheet. */
+export function takesKeys(target: EventTarget | null): boolean {
+  return target instanceof HTMLElement && !!target.closest("input:not([type=radio]), textarea, [role=listbox], [role=dialog]");
+}

@@ -1,11 +1,21 @@
+const formats = new Map<string, Intl.DateTimeFormat>();
+
+/** A format of dates, made once: making one takes longer than all else that a page does with it. */
+function format(language: string, options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat {
+  const key = language + JSON.stringify(options);
+  const made = formats.get(key) ?? new Intl.DateTimeFormat(language, options);
+  formats.set(key, made);
+  return made;
+}
+
 /** Clock times are those of the kitchen's zone, in 24 hours. */
 export function clock(instant: string | number, zone: string): string {
-  return new Intl.DateTimeFormat("en-GB", { timeZone: zone, hour: "2-digit", minute: "2-digit" }).format(new Date(instant));
+  return format("en-GB", { timeZone: zone, hour: "2-digit", minute: "2-digit" }).format(new Date(instant));
 }
 
 /** The day of an instant: "2026-03-28". */
 export function day(instant: string | number, zone: string): string {
-  return new Intl.DateTimeFormat("en-CA", { timeZone: zone }).format(new Date(instant));
+  return format("en-CA", { timeZone: zone }).format(new Date(instant));
 }
 
 /** "today", "tomorrow", or "Sat 28 Mar". */
@@ -14,7 +24,7 @@ export function dayName(date: string, today: string): string {
   if (apart === 0) return "today";
   if (apart === 1) return "tomorrow";
   if (apart === -1) return "yesterday";
-  return new Intl.DateTimeFormat("en-GB", { timeZone: "UTC", weekday: "short", day: "numeric", month: "short" }).format(new Date(date));
+  return format("en-GB", { timeZone: "UTC", weekday: "short", day: "numeric", month: "short" }).format(new Date(date));
 }
 
 export const addDays = (date: string, days: number) => new Date(Date.parse(date) + days * 86_400_000).toISOString().slice(0, 10);

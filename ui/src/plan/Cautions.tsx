@@ -1,7 +1,8 @@
 import { CircleAlert, CircleQuestionMark, Hand, Info } from "lucide-react";
-import { lazy, Suspense, useState } from "react";
+import { Suspense, useState } from "react";
 import type { PlanCaution, PlanWay, Wish } from "../client/types.gen";
 import { useMeanIt } from "../client/queries";
+import { awaited } from "../parts/later";
 import { TroubleNote } from "../parts/Trouble";
 import { type Change, locked, swapped } from "./wish";
 
@@ -12,7 +13,7 @@ const look = {
   note: { icon: Info, name: "Note", tone: "border-rule", mark: "text-soft" },
 } as const;
 
-const NameSheet = lazy(() => import("../recipes/NameSheet"));
+const NameSheet = awaited(() => import("../recipes/NameSheet"));
 
 const press = "mt-1 mr-2 min-h-9 rounded-tray border-2 border-rim px-3 font-semibold text-rim hover:bg-shelf";
 

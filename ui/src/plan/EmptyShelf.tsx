@@ -10,7 +10,7 @@ const door =
   "flex min-h-16 w-full items-center gap-4 rounded-tray border-2 border-rim px-5 py-2 text-left hover:bg-shelf disabled:border-rule disabled:text-soft";
 
 /** A kitchen in which no loaf can be planned yet: three doors, and which of them were gone through. */
-export function EmptyShelf({ shelf }: { shelf: Shelf }) {
+export default function EmptyShelf({ shelf }: { shelf: Shelf }) {
   const load = useLoadDemo();
   const machine = shelf.machines.length > 0;
   const recipe = shelf.recipes.length > 0;

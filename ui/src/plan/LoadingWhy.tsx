@@ -1,6 +1,6 @@
 import { useChangeKitchen, useShelf } from "../client/queries";
 import type { PlanAnswer, Wish } from "../client/types.gen";
-import { Picker } from "./Pickers";
+import { Picker } from "../parts/Picker";
 import { type Change, fatPlaces, orders, saltPlaces, yeastPlaces } from "./wish";
 
 const names: Record<string, string> = {

@@ -1,5 +1,5 @@
 import { ChevronDown } from "lucide-react";
-import { useState } from "react";
+import { Suspense, useState } from "react";
 import { Trouble } from "../client/api";
 import { usePlan, usePrefetchedSizes, useShelf } from "../client/queries";
 import type { PlanAnswer, Shelf, Wish } from "../client/types.gen";
@@ -9,19 +9,22 @@ import { inBox } from "../parts/addIns";
 import { TroubleNote } from "../parts/Trouble";
 import { AmountList } from "./AmountList";
 import { DoughFacts } from "./DoughFacts";
-import { EmptyShelf } from "./EmptyShelf";
 import { nextMeal, useChanged, useKept, useLate, useRenewed, useSizeKeys } from "./hooks";
 import { MachinePanel } from "./MachinePanel";
 import { PanSection } from "./PanSection";
-import { Picker, SizeSwitch } from "./Pickers";
+import { awaited } from "../parts/later";
+import { Picker } from "../parts/Picker";
+import { SizeSwitch } from "./SizeSwitch";
 import { ReadyPicker } from "./ReadyPicker";
 import { RecipePicker } from "./RecipePicker";
-import { StartDialog } from "./StartDialog";
 import { SwapStrip } from "./SwapStrip";
 import { ToBench, useToBench } from "./ToBench";
 import { isWide, type Why } from "./why";
 import { type Change, type Chosen, forThisLoaf, useWish } from "./wish";
-import { WhyPanel } from "./WhyPanel";
+
+const EmptyShelf = awaited(() => import("./EmptyShelf"));
+const StartDialog = awaited(() => import("./StartDialog"));
+const WhyPanel = awaited(() => import("./WhyPanel"));
 
 /** One loaf, one sheet: amounts, pan, panel and time. */
 export function PlanScreen() {
@@ -162,18 +165,20 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
                 </div>
                 <DoughFacts answer={answer} ask={ask} />
               </div>
-              {why && (
-                <WhyPanel
-                  recipe={recipe.id}
-                  machine={machine.id}
-                  answer={answer}
-                  wish={wish}
-                  why={why}
-                  fault={lineFault ?? wishFault}
-                  change={change}
-                  close={() => ask(null)}
-                />
-              )}
+              <Suspense>
+                {why && (
+                  <WhyPanel
+                    recipe={recipe.id}
+                    machine={machine.id}
+                    answer={answer}
+                    wish={wish}
+                    why={why}
+                    fault={lineFault ?? wishFault}
+                    change={change}
+                    close={() => ask(null)}
+                  />
+                )}
+              </Suspense>
               <div className={`min-h-0 min-w-0 md:max-lg:col-span-2 ${why ? "md:hidden" : ""}`}>
                 <MachinePanel
                   renewed={renewed}
@@ -201,7 +206,7 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
         {!answer && !plan.error && <p className="p-8 text-lg text-soft">Working out the loaf …</p>}
       </div>
       {answer && <Dock answer={answer} wish={wish} stale={plan.isPlaceholderData || !!plan.error} />}
-      {starting && <StartDialog wish={wish} close={() => setStarting(false)} />}
+      <Suspense>{starting && <StartDialog wish={wish} close={() => setStarting(false)} />}</Suspense>
     </div>
   );
 }

@@ -1,7 +1,7 @@
 import { serverNow } from "../client/clock";
 import { addDays, clock, day, dayName, readClock } from "../parts/time";
 import { Typed } from "../parts/Typed";
-import { Picker } from "./Pickers";
+import { Picker } from "../parts/Picker";
 
 interface Props {
   ready: string | undefined;

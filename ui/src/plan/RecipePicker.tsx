@@ -1,71 +1,56 @@
-import { Combobox, ComboboxButton, ComboboxInput, ComboboxOption, ComboboxOptions } from "@headlessui/react";
 import { ChevronDown } from "lucide-react";
 import { useState } from "react";
-import { useRecipes } from "../client/queries";
 import type { RecipeOnShelf, Shelf } from "../client/types.gen";
-import { useSettled } from "../parts/settled";
+import { later } from "../parts/later";
+import type { Turned } from "../parts/Picker";
 
-interface Props {
+export interface RecipePickerProps {
   shelf: Shelf;
   recipe: RecipeOnShelf;
   pick: (id: string) => void;
 }
 
-/** Chooses a recipe by typing a part of its name, or from the window that the shelf shows. */
-export function RecipePicker({ shelf, recipe, pick }: Props) {
-  const [typed, type] = useState("");
-  const name = useSettled(typed.trim());
-  const found = useRecipes({ name }, name !== "" && shelf.more);
-  const listed = name !== "" && shelf.more ? (found.data?.recipes ?? []) : shelf.recipes.filter((r) => holds(r.name, typed));
-  const more = name !== "" && shelf.more ? found.data?.more : shelf.more;
+const { fetch, Part } = later(() => import("./RecipeList"));
+
+/** The recipe by its name; a press or a key opens the list of all. */
+export function RecipePicker(props: RecipePickerProps) {
+  const [turned, turn] = useState<Turned>("");
+  const closed = (
+    <button
+      type="button"
+      aria-haspopup="listbox"
+      aria-expanded={false}
+      aria-label={`Recipe: ${props.recipe.name}`}
+      onPointerEnter={fetch}
+      onFocus={() => turn("focus")}
+      onBlur={() => turn("")}
+      onClick={() => {
+        turn("press");
+        fetch();
+      }}
+      className="relative block w-full rounded-tray text-left hover:bg-shelf"
+    >
+      <RecipeName name={props.recipe.name} className="" />
+      <ChevronDown size={20} aria-hidden="true" className="absolute top-3.5 right-2.5 text-rim" />
+    </button>
+  );
+  return <Part {...props} turned={turned} instead={closed} />;
+}
+
+/** A recipe's name as it heads the sheet; a long one is set smaller and wraps. */
+export function RecipeName({ name, className }: { name: string; className: string }) {
   return (
-    <Combobox value={recipe} by="id" onChange={(r: RecipeOnShelf | null) => r && pick(r.id)} onClose={() => type("")}>
-      <div className="relative flex items-center rounded-tray hover:bg-shelf">
-        <ComboboxInput
-          aria-label="Recipe"
-          displayValue={(r: RecipeOnShelf) => r.name}
-          title={recipe.name}
-          maxLength={120}
-          onChange={(e) => type(e.target.value)}
-          onFocus={(e) => e.target.select()}
-          className="peer absolute inset-0 w-full min-w-0 rounded-tray bg-transparent pr-10 pl-2 text-lg font-bold text-transparent focus:text-ink"
-        />
-        <p
-          aria-hidden="true"
-          className={`pointer-events-none min-h-12 content-center pr-10 pl-2 font-bold break-words peer-focus:invisible ${lettering(recipe.name)}`}
-        >
-          {recipe.name}
-        </p>
-        <ComboboxButton aria-label="All recipes" className="absolute right-0 grid min-h-12 w-10 place-items-center text-rim">
-          <ChevronDown size={20} aria-hidden="true" />
-        </ComboboxButton>
-      </div>
-      <ComboboxOptions
-        anchor={{ to: "bottom start", gap: 4 }}
-        className="z-30 min-w-72 rounded-tray border-2 border-rim bg-enamel p-1 empty:invisible focus:outline-none"
-      >
-        {listed.map((r) => (
-          <ComboboxOption
-            key={r.id}
-            value={r}
-            className="min-h-12 cursor-pointer rounded px-3 py-2 data-focus:bg-rim data-focus:text-on-rim data-selected:font-bold"
-          >
-            <span className="block text-base">{r.name}</span>
-            {r.note && <span className="block max-w-96 truncate text-xs opacity-90">{r.note}</span>}
-          </ComboboxOption>
-        ))}
-        {more && <p className="px-3 py-2 text-xs text-soft">There are more: type a part of the name.</p>}
-        {listed.length === 0 && !found.isFetching && <p className="px-3 py-2 text-base">No recipe on the shelf is called that.</p>}
-      </ComboboxOptions>
-    </Combobox>
+    <p
+      aria-hidden="true"
+      className={`pointer-events-none min-h-12 content-center pr-10 pl-2 font-bold break-words ${lettering(name)} ${className}`}
+    >
+      {name}
+    </p>
   );
 }
 
-/** A long name is set smaller and wraps. */
 function lettering(name: string): string {
   if (name.length > 60) return "text-sm leading-5";
   if (name.length > 26) return "text-lg leading-6";
   return "text-xl leading-9";
 }
-
-const holds = (name: string, part: string) => name.toLocaleLowerCase().includes(part.trim().toLocaleLowerCase());

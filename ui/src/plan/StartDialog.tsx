@@ -8,7 +8,7 @@ import { clock, day, dayName, display } from "../parts/time";
 import { TroubleNote } from "../parts/Trouble";
 
 /** At the machine: what to set right now, worked out anew, and the word that Start was pressed. */
-export function StartDialog({ wish, close }: { wish: Wish; close: () => void }) {
+export default function StartDialog({ wish, close }: { wish: Wish; close: () => void }) {
   const atPanel: Wish = { ...wish, time: { ...wish.time, atPanel: true } };
   const fresh = usePlan(atPanel);
   const client = useQueryClient();

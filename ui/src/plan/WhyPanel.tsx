@@ -1,20 +1,21 @@
 import { ArrowLeft } from "lucide-react";
-import { lazy, Suspense, useEffect, useRef, useState } from "react";
+import { Suspense, useEffect, useRef, useState } from "react";
 import { useSetHabit } from "../client/queries";
 import type { PlanAnswer, Problem, StoreHabit, Wish } from "../client/types.gen";
 import { CrustSwatch } from "../parts/CrustSwatch";
+import { awaited } from "../parts/later";
 import { CycleWhy } from "./CycleWhy";
 import { LineWhy } from "./LineWhy";
 import { RoundingWhy } from "./RoundingWhy";
 import { isWide, type Why } from "./why";
 import type { Change } from "./wish";
 
-const FormulaSheet = lazy(() => import("./FormulaSheet"));
-const HeatSheet = lazy(() => import("./HeatSheet"));
-const PressesWhy = lazy(() => import("./PressesWhy"));
-const LoadingWhy = lazy(() => import("./LoadingWhy"));
-const AddInsWhy = lazy(() => import("./AddInsWhy"));
-const ShoppingList = lazy(() => import("./ShoppingList"));
+const FormulaSheet = awaited(() => import("./FormulaSheet"));
+const HeatSheet = awaited(() => import("./HeatSheet"));
+const PressesWhy = awaited(() => import("./PressesWhy"));
+const LoadingWhy = awaited(() => import("./LoadingWhy"));
+const AddInsWhy = awaited(() => import("./AddInsWhy"));
+const ShoppingList = awaited(() => import("./ShoppingList"));
 
 interface Props {
   recipe: string;
@@ -34,7 +35,7 @@ const fromBelow =
 const within = "md:max-lg:col-span-2 lg:min-h-0 lg:overflow-y-auto";
 
 /** The reason of one choice and the runners-up, in place of the panel. */
-export function WhyPanel({ recipe, machine, answer, wish, why, fault, change, close }: Props) {
+export default function WhyPanel({ recipe, machine, answer, wish, why, fault, change, close }: Props) {
   const habit = useSetHabit();
   useReturning(close);
   const keep = (h: StoreHabit) => habit.mutate({ recipe, machine, ...h });

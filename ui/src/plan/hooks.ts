@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from "react";
 import { own } from "../client/kitchen";
 import type { PlanAnswer, Wish } from "../client/types.gen";
-import { singleKeys } from "../parts/singleKeys";
+import { singleKeys, takesKeys } from "../parts/singleKeys";
 import { addDays, clock, day } from "../parts/time";
 
 /** Where a first wish for a ready time starts from: the next breakfast, noon or supper at least five
@@ -60,7 +60,7 @@ export function useRenewed(wish: Wish, answer: PlanAnswer | undefined): number |
 export function useSizeKeys(sizes: string[], pick: (size: string) => void) {
   useEffect(() => {
     const press = (e: KeyboardEvent) => {
-      if (e.target instanceof HTMLElement && e.target.closest("input, textarea, [role=listbox], [role=dialog]")) return;
+      if (takesKeys(e.target)) return;
       const size = sizes[Number(e.key) - 1];
       if (size && singleKeys() && !e.ctrlKey && !e.metaKey && !e.altKey) pick(size);
     };

@@ -6,7 +6,7 @@ import { IngredientPicker } from "../parts/IngredientPicker";
 import { Sheet } from "../parts/Sheet";
 import { TroubleNote } from "../parts/Trouble";
 import { between, box, Typed } from "../parts/Typed";
-import { Picker } from "../plan/Pickers";
+import { Picker } from "../parts/Picker";
 
 interface Props {
   name: string; // as the card has it

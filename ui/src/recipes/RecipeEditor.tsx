@@ -5,7 +5,7 @@ import type { RecipeText } from "../client/types.gen";
 import { useDraft } from "../parts/draft";
 import { useSettled } from "../parts/settled";
 import { TroubleNote } from "../parts/Trouble";
-import { Picker } from "../plan/Pickers";
+import { Picker } from "../parts/Picker";
 import { FinishFields } from "./FinishFields";
 import { ReadCard } from "./ReadCard";
 

@@ -1,10 +1,10 @@
-import { Radio, RadioGroup } from "@headlessui/react";
 import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { useBake, useTellBake } from "../client/queries";
 import type { BakeView } from "../client/types.gen";
 import { useDraft } from "../parts/draft";
 import { clock } from "../parts/time";
+import { Segments } from "../parts/Segments";
 import { TroubleNote } from "../parts/Trouble";
 
 const marks = ["", "spoiled", "poor", "fair", "good", "as it should be"];
@@ -59,24 +59,24 @@ function Judge({ bake }: { bake: BakeView }) {
           </button>
         )}
       </p>
-      <RadioGroup
-        value={mark}
-        onChange={setMark}
-        aria-label="Mark"
-        className="mt-6 grid grid-cols-5 overflow-hidden rounded-tray border-2 border-rim"
-      >
-        {marks.slice(1).map((name, n) => (
-          <Radio
-            key={name}
-            value={n + 1}
-            aria-label={`${n + 1}: ${name}`}
-            className="min-h-24 cursor-pointer border-r-2 border-rim p-2 text-center last:border-r-0 data-checked:bg-rim data-checked:text-on-rim"
-          >
-            <span className="figures block text-2xl leading-12 font-bold">{n + 1}</span>
-            <span className="text-xs">{name}</span>
-          </Radio>
-        ))}
-      </RadioGroup>
+      <div className="mt-6">
+        <Segments
+          label="Mark"
+          value={mark}
+          pick={setMark}
+          className="min-h-24 flex-1 p-2 text-center"
+          segments={marks.slice(1).map((name, n) => ({
+            value: n + 1,
+            label: `${n + 1}: ${name}`,
+            show: (
+              <>
+                <span className="figures block text-2xl leading-12 font-bold">{n + 1}</span>
+                <span className="text-xs">{name}</span>
+              </>
+            ),
+          }))}
+        />
+      </div>
       <label className="mt-6 block">
         <span className="text-lg font-semibold">What to remember</span>
         <span className="block text-soft">Height, crumb, crust, taste. One change for next time, and only one.</span>

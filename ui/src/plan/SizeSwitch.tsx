@@ -1,61 +1,8 @@
-import { Listbox, ListboxButton, ListboxOption, ListboxOptions } from "@headlessui/react";
-import { ChevronDown } from "lucide-react";
 import { useState } from "react";
 import type { PlanSizeOffer } from "../client/types.gen";
 import { Segments } from "../parts/Segments";
 import { between, Typed } from "../parts/Typed";
 import type { Change } from "./wish";
-
-interface Choice {
-  id: string;
-  name: string;
-  hint?: string;
-}
-
-interface PickerProps {
-  label: string;
-  choices: Choice[];
-  value: string;
-  pick: (id: string) => void;
-  look?: keyof typeof looks;
-}
-
-const looks = {
-  large: "min-h-12 text-xl font-bold",
-  plain: "min-h-12 text-base font-semibold",
-  small: "min-h-7 text-sm font-semibold",
-} as const;
-
-/** Chooses one of a few named things. */
-export function Picker({ label, choices, value, pick, look = "plain" }: PickerProps) {
-  const chosen = choices.find((c) => c.id === value);
-  return (
-    <Listbox value={value} onChange={pick}>
-      <ListboxButton
-        aria-label={`${label}: ${chosen?.name ?? ""}`}
-        className={`flex items-center gap-2 rounded-tray px-2 text-left hover:bg-shelf ${looks[look]}`}
-      >
-        <span className="truncate">{chosen?.name}</span>
-        <ChevronDown size={20} aria-hidden="true" className="shrink-0 text-rim" />
-      </ListboxButton>
-      <ListboxOptions
-        anchor={{ to: "bottom start", gap: 4 }}
-        className="z-30 min-w-64 rounded-tray border-2 border-rim bg-enamel p-1 shadow-none focus:outline-none"
-      >
-        {choices.map((c) => (
-          <ListboxOption
-            key={c.id}
-            value={c.id}
-            className="min-h-12 cursor-pointer rounded px-3 py-2 data-focus:bg-rim data-focus:text-on-rim data-selected:font-bold"
-          >
-            <span className="block text-base">{c.name}</span>
-            {c.hint && <span className="block text-xs opacity-90">{c.hint}</span>}
-          </ListboxOption>
-        ))}
-      </ListboxOptions>
-    </Listbox>
-  );
-}
 
 /** "1 1/2 lb" without its unit. */
 const pounds = (size: string) => size.replace(/ lb$/, "");

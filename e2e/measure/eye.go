@@ -1,0 +1,79 @@
+package main
+
+import (
+	"context"
+	"fmt"
+	"path/filepath"
+	"slices"
+
+	"risepan/e2e/drive"
+)
+
+// presses is how often a size is pressed.
+const presses = 60
+
+// eye prints what a first sight of Plan carries over the wire, and how long a press on a size takes until the
+// changed figures are painted.
+func eye(ctx context.Context, temp string) error {
+	program, err := drive.Build(temp)
+	if err != nil {
+		return err
+	}
+	s, err := drive.Serve(ctx, program, filepath.Join(temp, "eye"))
+	if err != nil {
+		return err
+	}
+	defer s.Stop()
+	browser, cancel := drive.Browser(ctx)
+	defer cancel()
+	p := drive.Open(browser, fatal{}, s.URL, 1280, 800)
+	defer p.Close()
+	p.Until("the amounts", "document.querySelector('[data-amount]')")
+	type load struct{ Script, Style, Font, Data, All float64 }
+	l := drive.Value[load](p, firstLoad)
+	fmt.Printf("first load of Plan over the wire: %.1f kB (script %.1f, style %.1f, fonts %.1f, the page and data %.1f); at most 180, script 130\n",
+		l.All, l.Script, l.Style, l.Font, l.Data)
+
+	fmt.Printf("%-44s %10s %10s\n", "press on a size to the changed figures", "p50", "p95")
+	for _, times := range []float64{1, 4} {
+		p.Slow(times)
+		took := drive.Value[[]float64](p, fmt.Sprintf(pressSizes, presses))
+		slices.Sort(took)
+		fmt.Printf("%-44s %7.0f ms %7.0f ms\n", fmt.Sprintf("processor %.0f times slower, %d presses", times, len(took)), took[len(took)/2], took[len(took)*95/100])
+	}
+	return nil
+}
+
+// firstLoad adds up what was asked for until the largest part of the page was painted.
+const firstLoad = `new Promise(done => new PerformanceObserver(list => {
+	const painted = list.getEntries().at(-1).startTime;
+	const kB = { Script: 0, Style: 0, Font: 0, Data: 0, All: 0 };
+	for (const e of [...performance.getEntriesByType("navigation"), ...performance.getEntriesByType("resource")]) {
+		if (e.startTime > painted) continue;
+		const kind = /\.js$/.test(e.name) ? "Script" : /\.css$/.test(e.name) ? "Style" : /\.woff2$/.test(e.name) ? "Font" : "Data";
+		kB[kind] += e.transferSize / 1000;
+		kB.All += e.transferSize / 1000;
+	}
+	done(kB);
+}).observe({ type: "largest-contentful-paint", buffered: true }))`
+
+// pressSizes presses one size after another, each when the page has come to rest, and times each from the press
+// to the frame after the one in which the figures have changed.
+const pressSizes = `(async () => {
+	const rest = (ms) => new Promise(done => setTimeout(done, ms));
+	const figures = () => [...document.querySelectorAll("[data-amount]")].map(e => e.textContent).join("|");
+	const took = [];
+	for (let n = 0; n < %d; n++) {
+		await rest(700);
+		const sizes = [...document.querySelectorAll("[role=radiogroup][aria-label='Loaf size'] input")];
+		const next = sizes.filter(e => !e.checked && !e.disabled)[n %% 2];
+		const before = figures();
+		const from = performance.now();
+		next.dispatchEvent(new PointerEvent("pointerdown", { bubbles: true }));
+		next.click();
+		while (figures() === before) await new Promise(requestAnimationFrame);
+		await new Promise(done => requestAnimationFrame(() => { const c = new MessageChannel(); c.port1.onmessage = done; c.port2.postMessage(0); }));
+		took.push(performance.now() - from);
+	}
+	return took;
+})()`

@@ -1,0 +1,51 @@
+import { type ComponentType, createElement, lazy, type ReactNode, useSyncExternalStore } from "react";
+
+const again = 2_000; // ms until what could not be fetched is asked for again
+
+type Load<P> = () => Promise<{ default: ComponentType<P> }>;
+
+const loads: (() => Promise<unknown>)[] = [];
+
+/** Runs something when the page has nothing better to do. It returns how to give that up. */
+export function whenIdle(run: () => void): () => void {
+  if (!window.requestIdleCallback) {
+    const timer = setTimeout(run, 300);
+    return () => clearTimeout(timer);
+  }
+  const idle = window.requestIdleCallback(run, { timeout: 1_500 });
+  return () => cancelIdleCallback(idle);
+}
+
+/** Fetches ahead, when the page is idle, all that its first sight did without. */
+export const fetchAhead = () => whenIdle(() => loads.forEach((load) => void load().catch(() => undefined)));
+
+/** A part that is waited for where it is needed before it is there. One that cannot be fetched is asked for
+    until it comes. */
+export function awaited<P>(load: Load<P>) {
+  loads.push(load);
+  const persistent: Load<P> = () => load().catch(() => new Promise((resolve) => setTimeout(resolve, again)).then(persistent));
+  return lazy(persistent);
+}
+
+/** A part in whose place something lighter stands until it is there. */
+export function later<P extends object>(load: Load<P>) {
+  let part: ComponentType<P> | undefined;
+  const waiting = new Set<() => void>();
+  const wait = (told: () => void) => {
+    waiting.add(told);
+    return () => void waiting.delete(told);
+  };
+  const fetch = async () => {
+    if (part) return;
+    part = (await load()).default;
+    waiting.forEach((told) => told());
+  };
+  loads.push(fetch);
+  return {
+    fetch: () => void fetch().catch(() => undefined), // who turns to it next asks again
+    Part: ({ instead, ...props }: P & { instead: ReactNode }) => {
+      const there = useSyncExternalStore(wait, () => part);
+      return there ? createElement(there, props as unknown as P) : instead;
+    },
+  };
+}
