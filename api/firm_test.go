@@ -4,6 +4,7 @@ import (
 	"context"
 	"fmt"
 	"net/http/httptest"
+	"slices"
 	"strings"
 	"testing"
 	"time"
@@ -277,11 +278,31 @@ func TestTheShelfIsSearchedOnTheServer(t *testing.T) {
 		t.Errorf("after them come %d", len(rest.Recipes))
 	}
 	for name, want := range map[string]int{"100%25_4": 5, "TOWPATH": 1, "nothing": 0, "%25": 40, "_": 40} {
-		h.must(200, "GET", "~/recipes?name="+name, nil, &found)
+		h.must(200, "GET", "~/recipes?find="+name, nil, &found)
 		if len(found.Recipes) != want {
 			t.Errorf("%q finds %d, want %d", name, len(found.Recipes), want)
 		}
 	}
+}
+
+// A recipe is found by what is in it and by its kind, also one that was written before that was noted.
+func TestRecipesAreFoundByIngredientAndKind(t *testing.T) {
+	h := open(t)
+	for query, want := range map[string][]string{
+		"find=raisins": {"Mooring raisin loaf"}, "find=honey+oat": {"Oat and honey loaf"}, "kind=crusty": {"Winding-hole crusty"},
+		"find=bread+flour&kind=wholemeal": {"Lock-keeper's wholemeal"}, "find=banana&kind=white": {}, "find=unobtainium": {},
+	} {
+		var found api.Recipes
+		h.must(200, "GET", "~/recipes?"+query, nil, &found)
+		var names []string
+		for _, r := range found.Recipes {
+			names = append(names, r.Name)
+		}
+		if !slices.Equal(names, want) && len(names)+len(want) > 0 {
+			t.Errorf("%s finds %q, want %q", query, names, want)
+		}
+	}
+	h.must(422, "GET", "~/recipes?kind=brick", nil, nil)
 }
 
 // What the screen is sent stays small: a plan without its offers, a press without the plan.
@@ -322,7 +343,7 @@ func TestADatabaseThatHangsHoldsNobody(t *testing.T) {
 	before, path := len(h.shelf().Recipes), "/api/v1/kitchens/"+h.kitchen()+"/recipes"
 	loaf := `{"name": "Held", "kind": "white", "size": "1 lb", "standard": "us", "text": "1 cup water\n3 cups bread flour\n2 tsp instant yeast"}`
 	release := storetest.Hold(t, h.store, "recipes")
-	for _, ask := range []struct{ method, path, body string }{{"POST", path, loaf}, {"GET", path + "?name=asked+by+nobody+before", ""}} {
+	for _, ask := range []struct{ method, path, body string }{{"POST", path, loaf}, {"GET", path + "?find=asked+by+nobody+before", ""}} {
 		ctx, cancel := context.WithTimeout(t.Context(), 200*time.Millisecond)
 		r := httptest.NewRequestWithContext(ctx, ask.method, "http://127.0.0.1"+ask.path, strings.NewReader(ask.body))
 		r.Header.Set("Idempotency-Key", "held")

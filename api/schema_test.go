@@ -62,7 +62,7 @@ func TestRealAnswersFitTheSchema(t *testing.T) {
 		{"MachineRead", "GET", "~/machines/" + w["machine"].(string), nil, nil},
 		{"Compared", "POST", "~/machines/" + w["machine"].(string) + "/compare", map[string]any{"cycles": []string{"basic", "rapid"}, "size": "1 lb", "crust": "dark"}, nil},
 		{"Larder", "GET", "~/larder", nil, nil},
-		{"Kitchens", "GET", "/api/v1/kitchens", nil, nil}, {"Recipes", "GET", "~/recipes?name=egg", nil, nil}, {"MachinesAway", "GET", "~/machines/away", nil, nil},
+		{"Kitchens", "GET", "/api/v1/kitchens", nil, nil}, {"Recipes", "GET", "~/recipes?find=egg", nil, nil}, {"MachinesAway", "GET", "~/machines/away", nil, nil},
 		{"Offers", "POST", "~/plan/offers", map[string]any{"wish": w}, nil}, {"Log", "GET", "~/bakes/running", nil, nil},
 		{"RecipeKept", "POST", "~/recipes/" + w["recipe"].(string) + "/swaps",
 			map[string]any{"revision": 1, "swaps": []any{map[string]any{"line": "l1", "swap": "milk>dry-milk"}}}, []string{"Idempotency-Key", "y"}},

@@ -97,9 +97,14 @@ const longestSearch = 120
 
 func (s *server) listRecipes(c *call) (any, error) {
 	q := c.gin.Query
-	search := store.Search{Name: q("name"), Away: q("away") == "true", After: q("after")}
-	if err := kept.Short("/name", "what is looked for", search.Name, longestSearch); err != nil {
+	search := store.Search{Words: q("find"), Away: q("away") == "true", After: q("after")}
+	if err := kept.Short("/find", "what is looked for", search.Words, longestSearch); err != nil {
 		return nil, err
+	}
+	if kind := q("kind"); kind != "" {
+		if err := search.Kind.UnmarshalText([]byte(kind)); err != nil {
+			return nil, fault.At("/kind", "%v", err)
+		}
 	}
 	if search.After != "" && !store.ValidID(search.After) {
 		return nil, fault.At("/after", "after wants the id of the last recipe seen")

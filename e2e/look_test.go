@@ -91,8 +91,8 @@ func TestTheFirstLoadOfPlanIsSmall(t *testing.T) {
 		visit(string(m[1]))
 	}
 	t.Logf("Plan's first load: %.1f kB of script, gzipped, in %d files", float64(total)/1000, len(need))
-	if total > 200_000 || total == 0 {
-		t.Errorf("Plan's first load is %d bytes of script, want at most 200 kB", total)
+	if total > 130_000 || total == 0 {
+		t.Errorf("Plan's first load is %d bytes of script, want at most 130 kB", total)
 	}
 	files, _ := filepath.Glob(filepath.Join(dist, "assets", "*.js"))
 	if len(files) <= len(need) {
@@ -105,7 +105,7 @@ func TestNoFontOfTheComputerIsUsed(t *testing.T) {
 	s := serve(t)
 	for _, path := range []string{"/", "/log"} {
 		p := open(t, s.URL+path)
-		p.Until("the page", "document.querySelector('[data-amount], [data-bake]')")
+		p.Until("the page, with all its parts", "document.querySelector('[data-amount], [data-bake]') && (location.pathname !== '/' || document.querySelector('input[aria-label=Recipe]'))")
 		p.Settled()
 		for _, f := range p.PlatformFonts() {
 			if !f.Custom {

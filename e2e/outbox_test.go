@@ -54,7 +54,7 @@ func TestAPressWhoseAnswerIsLostCountsOnce(t *testing.T) {
 	}
 	lose.Store(false)
 	p.Until("the plan of the new recipe", "document.querySelector('h1').innerText.includes('Lost and found loaf')")
-	found := get(t, kitchenOf(t, s)+"/recipes?name=Lost")["recipes"].([]any)
+	found := get(t, kitchenOf(t, s)+"/recipes?find=Lost")["recipes"].([]any)
 	if len(found) != 1 {
 		t.Errorf("after %d lost answers there are %d recipes", lost.Load(), len(found))
 	}

@@ -30,8 +30,8 @@ type RecipeOnShelf struct {
 // AddRecipe stores a new recipe with its first revision. It holds yeast, or not.
 func (q Queries) AddRecipe(ctx context.Context, kitchenID string, r recipe.Recipe, yeasted bool, at time.Time) (Recipe, error) {
 	id := NewID()
-	_, err := q.q.ExecContext(ctx, `INSERT INTO recipes (id, kitchen_id, name, kind, size, note, yeasted, head, created_at) VALUES (?, ?, ?, ?, ?, ?, ?, 1, ?)`,
-		id, kitchenID, r.Name, string(r.Kind), r.Size.String(), r.Note, yeasted, at.UTC())
+	_, err := q.q.ExecContext(ctx, `INSERT INTO recipes (id, kitchen_id, name, kind, size, note, holds, yeasted, head, created_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, 1, ?)`,
+		id, kitchenID, r.Name, string(r.Kind), r.Size.String(), r.Note, r.Holds(), yeasted, at.UTC())
 	if err != nil {
 		return Recipe{}, err
 	}
@@ -44,8 +44,8 @@ func (q Queries) ReviseRecipe(ctx context.Context, kitchenID, id string, revisio
 	if err != nil {
 		return Recipe{}, err
 	}
-	_, err = q.q.ExecContext(ctx, `UPDATE recipes SET name = ?, kind = ?, size = ?, note = ?, yeasted = ? WHERE id = ?`,
-		r.Name, string(r.Kind), r.Size.String(), r.Note, yeasted, id)
+	_, err = q.q.ExecContext(ctx, `UPDATE recipes SET name = ?, kind = ?, size = ?, note = ?, holds = ?, yeasted = ? WHERE id = ?`,
+		r.Name, string(r.Kind), r.Size.String(), r.Note, r.Holds(), yeasted, id)
 	return Recipe{id, revision, r}, err
 }
 
@@ -58,9 +58,10 @@ func (q Queries) Recipe(ctx context.Context, kitchenID, id string, revision int)
 
 // Search says which recipes of a kitchen are looked for.
 type Search struct {
-	Name  string // a part of it; empty: any
-	Away  bool   // those that were put away
-	After string // the id of the last one that was seen; empty: from the beginning
+	Words string      // each a part of the name or of an ingredient; empty: any
+	Kind  recipe.Kind // empty: any
+	Away  bool        // those that were put away
+	After string      // the id of the last one that was seen; empty: from the beginning
 	Most  int
 }
 
@@ -83,8 +84,12 @@ func (q Queries) Shelf(ctx context.Context, kitchenID string, s Search) ([]Recip
 	if s.After != "" {
 		query, args = query+`AND id > ? `, append(args, s.After)
 	}
-	if s.Name != "" {
-		query, args = query+`AND name LIKE ? `, append(args, "%"+likeEscape.Replace(s.Name)+"%")
+	if s.Kind != "" {
+		query, args = query+`AND kind = ? `, append(args, string(s.Kind))
+	}
+	for _, word := range strings.Fields(s.Words) {
+		part := "%" + likeEscape.Replace(word) + "%"
+		query, args = query+`AND (name LIKE ? OR holds LIKE ?) `, append(args, part, part)
 	}
 	rows, err := q.q.QueryContext(ctx, query+`ORDER BY id LIMIT ?`, append(args, s.Most)...)
 	return list(rows, err, scanShelf)

@@ -36,6 +36,7 @@ type Kitchen struct {
 	EggSize  EggSize             `json:"eggSize"`
 	Salt     kind.SaltSchool     `json:"salt"`
 	Degrees  measure.Degrees     `json:"degrees"`
+	Face     Face                `json:"face,omitzero"`     // of its clock; empty: 24 hours
 	Room     measure.Temperature `json:"room"`              // as the kitchen usually is
 	Liquid   dough.School        `json:"liquid"`            // how it is tempered
 	Lead     machine.Minutes     `json:"lead"`              // to load the pan and press Start

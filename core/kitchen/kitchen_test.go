@@ -104,6 +104,17 @@ func TestAKitchenThatCannotBeIsRefusedAtItsField(t *testing.T) {
 	}
 }
 
+func TestAClockOfTwelveHoursSaysWhichHalf(t *testing.T) {
+	for clock, want := range map[Clock]string{0: "12:00 am", 5: "12:05 am", 7 * 60: "7:00 am", 11*60 + 59: "11:59 am", 12 * 60: "12:00 pm", 19*60 + 5: "7:05 pm", 23*60 + 59: "11:59 pm"} {
+		if got := Of12.Text(clock); got != want {
+			t.Errorf("%v is %q on a clock of twelve hours, want %q", clock, got, want)
+		}
+		if got := Of24.Text(clock); got != clock.String() || Face("").Text(clock) != got {
+			t.Errorf("%v is %q on a clock of 24", clock, got)
+		}
+	}
+}
+
 func TestQuietHoursReachOverMidnight(t *testing.T) {
 	clock := func(s string) Clock {
 		c, err := ParseClock(s)

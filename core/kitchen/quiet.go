@@ -30,6 +30,34 @@ func (c *Clock) UnmarshalText(text []byte) error {
 	return err
 }
 
+// Face is how a kitchen's clock shows the time of day.
+type Face string
+
+const (
+	Of24 Face = "24 hours"
+	Of12 Face = "12 hours"
+)
+
+// Faces are the ways to show the time of day.
+var Faces = []Face{Of24, Of12}
+
+func (f Face) Words() []string { return word.List(Faces) }
+func (f *Face) UnmarshalText(text []byte) error {
+	return word.Read(f, text, "face of a clock", Faces)
+}
+
+// Text writes a time of day: "19:05", or "7:05 pm".
+func (f Face) Text(c Clock) string {
+	if f != Of12 {
+		return c.String()
+	}
+	half := "am"
+	if c >= day/2 {
+		half = "pm"
+	}
+	return fmt.Sprintf("%d:%02d %s", (int(c)/60+11)%12+1, int(c)%60, half)
+}
+
 // Quiet are the hours in which nobody should be woken, maybe over midnight. The same time twice is
 // none.
 type Quiet struct {

@@ -63,3 +63,8 @@ func Likenesses() []Ingredient {
 	}
 	return out
 }
+
+// Plain is the id as words, for whoever looks for it: "bread flour".
+func (id ID) Plain() string {
+	return strings.ReplaceAll(strings.TrimPrefix(string(id), unknownPrefix), "-", " ")
+}

@@ -5,6 +5,7 @@ import (
 	"slices"
 	"time"
 
+	"risepan/core/kitchen"
 	"risepan/core/machine"
 	"risepan/core/pan"
 	"risepan/core/recipe"
@@ -14,7 +15,12 @@ import (
 
 // clock is a moment on the kitchen's clock, with its day wherever that is not today.
 func (j *judgement) clock(t time.Time) string {
-	return timetable.WallOf(t, j.Zone).Clock() + dayAfter(t.In(j.Zone), j.Now.In(j.Zone))
+	return j.wall(timetable.WallOf(t, j.Zone)) + dayAfter(t.In(j.Zone), j.Now.In(j.Zone))
+}
+
+// wall is the time of day as the kitchen's clock shows it.
+func (j *judgement) wall(w timetable.Wall) string {
+	return j.Kitchen.Face.Text(kitchen.Clock(w.OfDay()))
 }
 
 func dayAfter(t, now time.Time) string {
@@ -183,9 +189,9 @@ func (j *judgement) faster() []Way {
 func (j *judgement) clocks() {
 	switch j.programme.doubt {
 	case timetable.Never:
-		j.say(Care, Clocks, nil, "The clocks go forward that night and %s does not occur. Planned for %s.", j.Ready.Clock(), j.clock(j.ready(j.Zone)))
+		j.say(Care, Clocks, nil, "The clocks go forward that night and %s does not occur. Planned for %s.", j.wall(j.Ready), j.clock(j.ready(j.Zone)))
 	case timetable.Twice:
-		j.say(Note, Clocks, nil, "The clocks go back that night and %s occurs twice. Planned for the first.", j.Ready.Clock())
+		j.say(Note, Clocks, nil, "The clocks go back that night and %s occurs twice. Planned for the first.", j.wall(j.Ready))
 	}
 }
 
@@ -209,6 +215,6 @@ func (j *judgement) quiet() {
 	shift := machine.Minutes(j.Kitchen.Quiet.Until(wall.OfDay())) + j.Machine.Delay.Step // the timer rounds down
 	const neat = 5 * time.Minute
 	ready := timetable.WallOf(g.Timer.Ready.Add(j.handwork()+time.Duration(shift)*time.Minute+neat-1).Truncate(neat), j.Zone)
-	ways = append(ways, Way{Say: "Ready at " + ready.Clock() + " instead", Ready: ready})
-	j.say(Care, Quiet, ways, "The beep for the add-ins comes at %s, in the quiet hours.", wall.Clock())
+	ways = append(ways, Way{Say: "Ready at " + j.wall(ready) + " instead", Ready: ready})
+	j.say(Care, Quiet, ways, "The beep for the add-ins comes at %s, in the quiet hours.", j.wall(wall))
 }

@@ -148,7 +148,7 @@ func food(p plan.Plan, name string) plan.Line {
 	return plan.Line{}
 }
 
-func clockOf(t time.Time) string { return timetable.WallOf(t, time.UTC).Clock() }
+func clockOf(t time.Time) string { return t.UTC().Format("15:04") }
 
 // seen are the figures of a plan that a case may want, of a food or of the whole; lists what it may speak of.
 var seen = map[string]func(p plan.Plan, name string) string{

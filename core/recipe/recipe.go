@@ -268,6 +268,17 @@ func (r Recipe) Yeasted(facts Lookup) bool {
 	})
 }
 
+// Holds names what is in the recipe, for whoever looks for one by an ingredient: "water, bread flour, salt".
+func (r Recipe) Holds() string {
+	var out []string
+	for _, l := range r.Lines {
+		if name := l.Ingredient.Plain(); !slices.Contains(out, name) {
+			out = append(out, name)
+		}
+	}
+	return strings.Join(out, ", ")
+}
+
 // Allows reports whether the recipe is yeast-free and the cupboard holds all that it needs.
 func (r Recipe) Allows(facts Lookup, has func(larder.ID) bool) bool {
 	return !r.Yeasted(facts) && !slices.ContainsFunc(r.Lines, func(l Line) bool { return !l.Optional && !has(l.Ingredient) })

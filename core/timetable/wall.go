@@ -39,9 +39,6 @@ func (w Wall) String() string {
 	return w.naive.Format(wallLayout)
 }
 
-// Clock is the time of day, "07:00".
-func (w Wall) Clock() string { return w.naive.Format("15:04") }
-
 // OfDay is the time of day in minutes from midnight.
 func (w Wall) OfDay() int { return w.naive.Hour()*60 + w.naive.Minute() }
 

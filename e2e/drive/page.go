@@ -91,6 +91,13 @@ func (p *Page) Dark(on bool) {
 	}
 }
 
+// Resize gives the tab another size.
+func (p *Page) Resize(width, height int64) {
+	p.report.Helper()
+	p.do("another size", chromedp.EmulateViewport(width, height))
+	p.Settled()
+}
+
 // Slow makes the page's processor so many times slower.
 func (p *Page) Slow(times float64) {
 	p.report.Helper()

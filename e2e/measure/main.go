@@ -22,12 +22,16 @@ func main() {
 	log.SetFlags(0)
 	quick := flag.Bool("quick", false, "only the calls: without a hundred thousand bakes, twenty thousand recipes and the browser")
 	eyes := flag.Bool("eye", false, "only what the eye waits for: the first load, and a press on a size")
+	lights := flag.Bool("lighthouse", false, "only Lighthouse's scores of Plan, the log and the recipes (npm fetches it)")
 	flag.Parse()
 	temp, err := os.MkdirTemp("", "rise-pan-measure")
 	if err == nil {
-		if *eyes {
+		switch {
+		case *eyes:
 			err = eye(context.Background(), temp)
-		} else {
+		case *lights:
+			err = scores(context.Background(), temp)
+		default:
 			err = run(temp, *quick)
 		}
 		os.RemoveAll(temp)

@@ -65,7 +65,7 @@ export function Bench({ bench }: { bench: BenchView }) {
   return (
     <div className="flex min-h-full flex-1 flex-col" {...swipe}>
       <header className="flex items-center gap-3 border-b-2 border-rim px-4 py-1">
-        <h1 className="min-w-0 flex-1 truncate text-lg font-bold">
+        <h1 className="min-w-0 flex-1 text-lg font-bold wrap-anywhere">
           {plan.recipe} <span className="fraction font-normal text-soft">{plan.size}</span>
         </h1>
         <p className="figures text-lg" data-count>

@@ -22,7 +22,7 @@ export function Waits({ bench, go }: { bench: BenchView; go: (step: string) => v
             >
               <Hourglass size={24} aria-hidden="true" />
               <span className="figures">{left > 0 ? countdown(left) : "time is up"}</span>
-              <span className="truncate">{s.say}</span>
+              <span className="min-w-0 wrap-anywhere">{s.say}</span>
             </button>
           </li>
         );

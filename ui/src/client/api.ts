@@ -118,12 +118,13 @@ export const fetchPlan = (wish: Wish, signal?: AbortSignal) => ask<PlanAnswer>("
 export const fetchOffers = (wish: Wish, line: string, signal?: AbortSignal) => ask<Offers>("/plan/offers", { wish, line }, signal);
 
 export interface Looked {
-  name?: string;
+  find?: string; // words, each a part of the name or of an ingredient
+  kind?: string;
   away?: boolean;
   after?: string;
 }
-export const fetchRecipes = ({ name = "", away = false, after = "" }: Looked, signal?: AbortSignal) =>
-  call<Recipes>(`/recipes?${new URLSearchParams({ name, away: String(away), after })}`, { signal });
+export const fetchRecipes = ({ find = "", kind = "", away = false, after = "" }: Looked, signal?: AbortSignal) =>
+  call<Recipes>(`/recipes?${new URLSearchParams({ find, kind, away: String(away), after })}`, { signal });
 export const fetchRecipe = (id: string, signal: AbortSignal) => call<RecipeRead>(`/recipes/${id}`, { signal });
 export const readRecipe = (recipe: RecipeText, signal?: AbortSignal) => ask<RecipeRead>("/recipes/read", recipe, signal);
 

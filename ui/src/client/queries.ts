@@ -12,6 +12,7 @@ import * as api from "./api";
 import { serverNow, setServerTime } from "./clock";
 import { at } from "./kitchen";
 import { whenIdle } from "../parts/later";
+import { setFace } from "../parts/time";
 import { press } from "./outbox";
 import type {
   BakeTold,
@@ -43,7 +44,15 @@ async function timed<T extends { now: string }>(answer: Promise<T>): Promise<T> 
   return value;
 }
 
-export const useShelf = () => useQuery({ queryKey: at("shelf"), queryFn: ({ signal }) => timed(api.fetchShelf(signal)) });
+export const useShelf = () =>
+  useQuery({
+    queryKey: at("shelf"),
+    queryFn: async ({ signal }) => {
+      const shelf = await timed(api.fetchShelf(signal));
+      setFace(shelf.kitchen.face);
+      return shelf;
+    },
+  });
 
 /** A plan holds for the minute that it was made in, so it is made anew every half minute. */
 export const planQuery = (wish: Wish) =>
@@ -186,6 +195,7 @@ export const useLarder = () => useQuery({ queryKey: at("larder"), queryFn: ({ si
 export function useChangeKitchen() {
   const client = useQueryClient();
   const done = (settings: KitchenSettings) => {
+    setFace(settings.kitchen.face);
     client.setQueryData<Shelf>(at("shelf"), (shelf) => shelf && { ...shelf, ...settings });
     void replan(client);
     void client.invalidateQueries({ queryKey: at("larder") });

@@ -77,6 +77,7 @@ export interface Kitchen {
   eggSize: "medium" | "large" | "extra large";
   salt: "booklet" | "reduced";
   degrees: "celsius" | "fahrenheit";
+  face?: "24 hours" | "12 hours";
   room: string;
   liquid: "room temperature" | "tepid" | "hot with rapid yeast";
   lead: number;

@@ -1,5 +1,5 @@
 import type { Kitchen, Problem } from "../client/types.gen";
-import { readClock } from "../parts/time";
+import { readClock, shown } from "../parts/time";
 import { degrees as inDegrees, Typed } from "../parts/Typed";
 import { Choices } from "./Choices";
 import { fieldLook, type SetKitchen } from "./set";
@@ -33,6 +33,15 @@ export function Habits({ kitchen, set, fault }: { kitchen: Kitchen; set: SetKitc
         choices={[
           ["celsius", "Celsius", "A warm kitchen is 24 °C."],
           ["fahrenheit", "Fahrenheit", "A warm kitchen is 75 °F."],
+        ]}
+      />
+      <Choices
+        label="The time of day"
+        value={kitchen.face ?? "24 hours"}
+        pick={(face) => set({ face })}
+        choices={[
+          ["24 hours", "24 hours", "Supper is at 19:00."],
+          ["12 hours", "am and pm", "Supper is at 7:00 pm."],
         ]}
       />
       <Room kitchen={kitchen} set={set} fault={fault?.pointer === "/room" ? fault.detail : undefined} />
@@ -130,12 +139,12 @@ function ClockField({ label, value, keep }: { label: string; value: string; keep
   return (
     <Typed
       value={value}
-      show={(v) => v}
+      show={shown}
       parse={readClock}
       keep={keep}
       label={label}
       say="such as 22:30"
-      className={`${fieldLook} w-24 text-center text-lg font-bold`}
+      className={`${fieldLook} w-28 text-center text-lg font-bold`}
     />
   );
 }

@@ -55,11 +55,14 @@ const standing: Record<BakeSummary["phase"], string> = {
 function Entry({ bake, zone, today }: { bake: BakeSummary; zone: string; today: string }) {
   const over = bake.phase === "out" || bake.phase === "abandoned";
   return (
-    <li data-bake={bake.id} className="grid grid-cols-1 gap-x-6 py-3 md:grid-cols-[9rem_17rem_12rem_1fr] md:items-baseline">
+    <li
+      data-bake={bake.id}
+      className="grid grid-cols-1 gap-x-6 py-3 md:max-lg:grid-cols-[9rem_minmax(0,1fr)_9rem] lg:grid-cols-[9rem_minmax(0,17rem)_12rem_minmax(0,1fr)] md:items-baseline"
+    >
       <p className="figures text-soft">
         {dayName(day(bake.startedAt, zone), today)} <b className="text-ink">{clock(bake.startedAt, zone)}</b>
       </p>
-      <p className="text-lg leading-6 font-semibold">
+      <p className="min-w-0 text-lg leading-6 font-semibold wrap-anywhere">
         <Link to={over ? `/log/${bake.id}` : `/watch/${bake.id}`} className="text-rim underline decoration-rule underline-offset-4">
           {bake.recipe}
         </Link>
@@ -78,7 +81,7 @@ function Entry({ bake, zone, today }: { bake: BakeSummary; zone: string; today: 
           <b className="text-leaf">{standing[bake.phase]}</b>
         )}
       </p>
-      <p>{bake.note}</p>
+      <p className="min-w-0 wrap-anywhere md:max-lg:col-span-2 md:max-lg:col-start-2">{bake.note}</p>
     </li>
   );
 }

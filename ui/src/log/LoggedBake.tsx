@@ -67,14 +67,14 @@ export default function LoggedBake() {
       )}
       <TroubleNote error={put.error} />
       {state.note && <p className="mt-1 max-w-prose text-lg">{state.note}</p>}
-      <div className="mt-4 grid gap-8 lg:grid-cols-[3fr_2fr]">
+      <div className="mt-4 grid grid-cols-1 gap-8 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
         <section aria-labelledby="went-in">
           <h2 id="went-in" className="text-sm font-semibold text-soft">
             What went in
           </h2>
           <ul className="mt-1 divide-y divide-rule border-y border-rule">
             {plan.lines.map((l) => (
-              <li key={l.id} className="grid grid-cols-[16px_1fr_auto] items-center gap-3 py-1">
+              <li key={l.id} className="grid grid-cols-[16px_auto_minmax(0,1fr)] items-center gap-3 py-1">
                 <StuffSwatch stuff={l.stuff} />
                 <Amount line={l} size="small" />
                 <span className="text-right">

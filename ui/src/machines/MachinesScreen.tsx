@@ -30,7 +30,7 @@ export default function MachinesScreen() {
       <ul className="mt-2 divide-y divide-rule border-y border-rule">
         {machines.map((m) => (
           <li key={m.id} className="flex flex-wrap items-center gap-x-6 py-3">
-            <p className="min-w-64 flex-1 text-lg leading-6 font-semibold">
+            <p className="min-w-64 flex-1 text-lg leading-6 font-semibold wrap-anywhere">
               {m.name}
               <span className="block text-sm font-normal text-soft">
                 bakes <span className="fraction">{m.sizes.join(", ")}</span> ·{" "}
@@ -39,7 +39,7 @@ export default function MachinesScreen() {
                   : `${m.delay.rule} timer, up to ${inHours(m.delay.largest)} in steps of ${m.delay.step} min`}
               </span>
             </p>
-            <p className="flex flex-wrap gap-4 font-semibold">
+            <p className="flex flex-wrap gap-x-4 font-semibold">
               <Link to={`/?machine=${m.id}`} className="min-h-11 content-center text-rim underline">
                 Plan on it<span className="sr-only">: {m.name}</span>
               </Link>
@@ -62,7 +62,7 @@ export default function MachinesScreen() {
           <ul className="divide-y divide-rule border-y border-rule">
             {away.data.machines.map((m) => (
               <li key={m.id} className="flex flex-wrap items-center gap-x-6 py-2 text-lg">
-                <span className="min-w-64 flex-1">{m.name}</span>
+                <span className="min-w-64 flex-1 wrap-anywhere">{m.name}</span>
                 <PutAway machine={m} away />
               </li>
             ))}

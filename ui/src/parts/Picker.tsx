@@ -52,7 +52,7 @@ export function Picker(props: PickerProps) {
 }
 
 export const pickerLook = ({ look = "plain" }: PickerProps) =>
-  `flex items-center gap-2 rounded-tray px-2 text-left hover:bg-shelf ${looks[look]}`;
+  `flex min-w-0 items-center gap-2 rounded-tray px-2 text-left hover:bg-shelf ${looks[look]}`;
 
 const chosen = ({ choices, value }: PickerProps) => choices.find((c) => c.id === value)?.name ?? "";
 export const pickerLabel = (props: PickerProps) => `${props.label}: ${chosen(props)}`;
@@ -60,7 +60,7 @@ export const pickerLabel = (props: PickerProps) => `${props.label}: ${chosen(pro
 export function Picked(props: PickerProps) {
   return (
     <>
-      <span className="truncate">{chosen(props)}</span>
+      <span className="min-w-0 wrap-anywhere">{chosen(props)}</span>
       <ChevronDown size={20} aria-hidden="true" className="shrink-0 text-rim" />
     </>
   );

@@ -20,7 +20,7 @@ export default function PickerList({ turned, ...props }: PickerProps & { turned:
             value={c.id}
             className="min-h-12 cursor-pointer rounded px-3 py-2 data-focus:bg-rim data-focus:text-on-rim data-selected:font-bold"
           >
-            <span className="block text-base">{c.name}</span>
+            <span className="block max-w-96 text-base wrap-anywhere">{c.name}</span>
             {c.hint && <span className="block text-xs opacity-90">{c.hint}</span>}
           </ListboxOption>
         ))}

@@ -8,10 +8,28 @@ function format(language: string, options: Intl.DateTimeFormatOptions): Intl.Dat
   return made;
 }
 
-/** Clock times are those of the kitchen's zone, in 24 hours. */
-export function clock(instant: string | number, zone: string): string {
+let twelve = false;
+
+/** How this kitchen's clock shows the time of day: in 24 hours, or in twice twelve. */
+export const setFace = (face: string | undefined) => void (twelve = face === "12 hours");
+
+/** Whether that clock tells am from pm. */
+export const halves = () => twelve;
+
+/** The time of day in the kitchen's zone, in 24 hours: "19:05". */
+export function clock24(instant: string | number, zone: string): string {
   return format("en-GB", { timeZone: zone, hour: "2-digit", minute: "2-digit" }).format(new Date(instant));
 }
+
+/** A time of day as this kitchen's clock shows it: "19:05" or "7:05 pm". */
+export function shown(time: string): string {
+  if (!twelve) return time;
+  const [hours = 0, minutes] = time.split(":").map(Number);
+  return `${((hours + 11) % 12) + 1}:${String(minutes).padStart(2, "0")} ${hours < 12 ? "am" : "pm"}`;
+}
+
+/** The time of day in the kitchen's zone, as its clock shows it. */
+export const clock = (instant: string | number, zone: string) => shown(clock24(instant, zone));
 
 /** The day of an instant: "2026-03-28". */
 export function day(instant: string | number, zone: string): string {

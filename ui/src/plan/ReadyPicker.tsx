@@ -1,5 +1,5 @@
 import { serverNow } from "../client/clock";
-import { addDays, clock, day, dayName, readClock } from "../parts/time";
+import { addDays, clock24, day, dayName, halves, readClock, shown } from "../parts/time";
 import { Typed } from "../parts/Typed";
 import { Picker } from "../parts/Picker";
 
@@ -18,7 +18,7 @@ function toCome(wished: string, zone: string): string {
   const now = serverNow();
   const today = day(now, zone);
   const [date, time] = wished.split("T") as [string, string];
-  return date === today && time <= clock(now, zone) ? `${addDays(today, 1)}T${time}` : wished;
+  return date === today && time <= clock24(now, zone) ? `${addDays(today, 1)}T${time}` : wished;
 }
 
 /** "Ready when?": at once, or by a time of a day. */
@@ -57,17 +57,17 @@ export function ReadyPicker({ ready, home, eaten, zone, earliest, change, fault 
           <div className="flex flex-wrap items-center gap-x-1 max-lg:ml-auto">
             <Typed
               value={time}
-              show={(v) => v}
+              show={shown}
               parse={readClock}
               label="Ready time"
-              mode="numeric"
+              mode={halves() ? "text" : "numeric"}
               fault={fault}
               say="Write a time such as 7:00 or 19:30."
               keep={(read, kept) => {
                 change({ ready: toCome(`${date}T${read}`, zone) });
                 kept();
               }}
-              className="figures h-10 max-md:h-11 w-22 rounded-tray border-2 border-rim bg-enamel text-center text-xl font-bold aria-invalid:border-signal"
+              className={`figures h-10 max-md:h-11 ${halves() ? "w-30" : "w-22"} rounded-tray border-2 border-rim bg-enamel text-center text-xl font-bold aria-invalid:border-signal`}
               faultClass="order-last w-full text-xs text-signal"
             />
             <Picker

@@ -13,7 +13,7 @@ export default function RecipeList({ shelf, recipe, pick, turned }: RecipePicker
   const button = useTurned(turned);
   const [typed, type] = useState("");
   const name = useSettled(typed.trim());
-  const found = useRecipes({ name }, name !== "" && shelf.more);
+  const found = useRecipes({ find: name }, name !== "" && shelf.more);
   const listed = name !== "" && shelf.more ? (found.data?.recipes ?? []) : shelf.recipes.filter((r) => holds(r.name, typed));
   const more = name !== "" && shelf.more ? found.data?.more : shelf.more;
   return (
@@ -43,8 +43,8 @@ export default function RecipeList({ shelf, recipe, pick, turned }: RecipePicker
             value={r}
             className="min-h-12 cursor-pointer rounded px-3 py-2 data-focus:bg-rim data-focus:text-on-rim data-selected:font-bold"
           >
-            <span className="block text-base">{r.name}</span>
-            {r.note && <span className="block max-w-96 truncate text-xs opacity-90">{r.note}</span>}
+            <span className="block max-w-96 text-base wrap-anywhere">{r.name}</span>
+            {r.note && <span className="block max-w-96 text-xs wrap-anywhere opacity-90">{r.note}</span>}
           </ComboboxOption>
         ))}
         {more && <p className="px-3 py-2 text-xs text-soft">There are more: type a part of the name.</p>}

@@ -2,14 +2,14 @@ import { useEffect, useRef, useState } from "react";
 import { own } from "../client/kitchen";
 import type { PlanAnswer, Wish } from "../client/types.gen";
 import { singleKeys, takesKeys } from "../parts/singleKeys";
-import { addDays, clock, day } from "../parts/time";
+import { addDays, clock24, day } from "../parts/time";
 
 /** Where a first wish for a ready time starts from: the next breakfast, noon or supper at least five
     hours ahead. */
 export function nextMeal(now: string, zone: string): string {
   const soonest = Date.parse(now) + 5 * 3_600_000;
   const date = day(soonest, zone);
-  const meal = ["07:00", "12:00", "18:00"].find((m) => m >= clock(soonest, zone));
+  const meal = ["07:00", "12:00", "18:00"].find((m) => m >= clock24(soonest, zone));
   return meal ? `${date}T${meal}` : `${addDays(date, 1)}T07:00`;
 }
 

@@ -6,19 +6,10 @@ import { useDraft } from "../parts/draft";
 import { useSettled } from "../parts/settled";
 import { TroubleNote } from "../parts/Trouble";
 import { Picker } from "../parts/Picker";
+import { kinds } from "./kinds";
 import { FinishFields } from "./FinishFields";
 import { ReadCard } from "./ReadCard";
 
-const kinds: NonNullable<RecipeText["kind"]>[] = [
-  "white",
-  "wholemeal",
-  "crusty",
-  "sweet",
-  "gluten-free",
-  "low-carb",
-  "quick bread",
-  "dough",
-];
 const sizes = ["1 lb", "1 1/2 lb", "2 lb", "2 1/2 lb", "500 g", "750 g", "1000 g"];
 const example =
   "1 cup water\n1 tbsp honey or sugar\n2 tbsp oil\n1 1/2 tsp salt\n3 cups bread flour\n1 3/4 tsp active dry yeast\nAdd-ins:\n1/2 cup raisins (optional)";

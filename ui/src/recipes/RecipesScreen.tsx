@@ -2,17 +2,20 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { useAllRecipes, usePutAway, useUndoRecipe } from "../client/queries";
 import type { RecipeOnShelf } from "../client/types.gen";
+import { Picker } from "../parts/Picker";
 import { More } from "../parts/More";
 import { TroubleNote } from "../parts/Trouble";
 import { useSettled } from "../parts/settled";
+import { kinds } from "./kinds";
 
 const link = "min-h-11 content-center text-rim underline";
 
 /** All recipes on the shelf: plan one, change one, put one away, write a new one. */
 export default function RecipesScreen() {
-  const [name, look] = useState("");
+  const [words, look] = useState("");
+  const [kind, setKind] = useState("");
   const [away, setAway] = useState(false);
-  const recipes = useAllRecipes({ name: useSettled(name.trim()), away });
+  const recipes = useAllRecipes({ find: useSettled(words.trim()), kind, away });
   const all = recipes.data?.pages.flatMap((p) => p.recipes) ?? [];
   return (
     <div className="w-full px-6 py-4">
@@ -22,12 +25,19 @@ export default function RecipesScreen() {
           Find
           <input
             type="search"
-            value={name}
+            value={words}
+            placeholder="name or ingredient"
             onChange={(e) => look(e.target.value)}
             maxLength={120}
             className="h-11 w-56 rounded-tray border-2 border-rim bg-enamel px-3 text-lg"
           />
         </label>
+        <Picker
+          label="Kind"
+          value={kind}
+          pick={setKind}
+          choices={[{ id: "", name: "every kind" }, ...kinds.map((k) => ({ id: k, name: k }))]}
+        />
         <button type="button" onClick={() => setAway(!away)} className={link}>
           {away ? "Those on the shelf" : "Those put away"}
         </button>
@@ -39,7 +49,7 @@ export default function RecipesScreen() {
       {!recipes.data && !recipes.error && <p className="mt-4 text-lg text-soft">Looking on the shelf …</p>}
       {recipes.data && all.length === 0 && (
         <p role="status" className="mt-4 text-lg text-soft">
-          {none(name, away)}
+          {none(words, kind, away)}
         </p>
       )}
       <ul className="mt-2 divide-y divide-rule border-y border-rule">
@@ -52,8 +62,10 @@ export default function RecipesScreen() {
   );
 }
 
-function none(name: string, away: boolean): string {
-  if (name.trim()) return `No recipe ${away ? "that was put away" : "on the shelf"} has “${name.trim()}” in its name.`;
+function none(words: string, kind: string, away: boolean): string {
+  const where = away ? "that was put away" : "on the shelf";
+  if (words.trim()) return `No ${kind || ""} recipe ${where} has “${words.trim()}” in its name or among its ingredients.`;
+  if (kind) return `No ${kind} recipe ${where}.`;
   return away ? "No recipe was put away." : "No recipe yet. Copy one from a card or a page; Rise Pan reads it.";
 }
 
@@ -61,15 +73,15 @@ function Row({ recipe }: { recipe: RecipeOnShelf }) {
   const put = usePutAway(`/recipes/${recipe.id}`);
   const of = <span className="sr-only">: {recipe.name}</span>;
   return (
-    <li className="grid items-baseline gap-x-6 py-3 md:grid-cols-[18rem_1fr_auto]">
-      <p className="text-lg leading-6 font-semibold">
+    <li className="grid items-baseline gap-x-6 py-3 md:max-lg:grid-cols-2 lg:grid-cols-[minmax(0,18rem)_minmax(0,1fr)_auto]">
+      <p className="min-w-0 text-lg leading-6 font-semibold wrap-anywhere">
         {recipe.name}
         <span className="block text-sm font-normal text-soft">
           {recipe.kind} · written for <span className="fraction">{recipe.size}</span> · revision {recipe.revision}
         </span>
       </p>
-      <p>{recipe.note}</p>
-      <p className="flex flex-wrap gap-x-4 font-semibold">
+      <p className="min-w-0 wrap-anywhere">{recipe.note}</p>
+      <p className="flex min-w-0 flex-wrap gap-x-4 font-semibold md:max-lg:col-span-2">
         {!recipe.putAway && (
           <Link to={`/?recipe=${recipe.id}`} className={link}>
             Plan it{of}

@@ -72,7 +72,7 @@ function Running({ bake }: { bake: BakeView }) {
           <span className="fraction">{plan.size}</span> · {plan.machine} · {plan.setting.cycle.panel} {plan.setting.cycle.name}
         </p>
       </header>
-      <div className="grid flex-1 gap-8 lg:grid-cols-2">
+      <div className="grid flex-1 grid-cols-1 gap-8 lg:grid-cols-2">
         <section aria-label="Now" className="flex flex-col justify-center">
           <p className="text-xl font-semibold text-leaf" data-phase={state.phase}>
             {phaseName(bake)}
