@@ -129,7 +129,7 @@ func logBakes(s *drive.Server) error {
 		return err
 	}
 	for n := range logged {
-		wish := map[string]any{"recipe": shelf.Recipes[n%3].ID, "machine": shelf.Machines[0].ID, "loaf": map[string]any{}, "time": map[string]any{"atPanel": true}}
+		wish := map[string]any{"recipe": shelf.Recipes[n%3].ID, "machine": shelf.Machines[0].ID, "loaf": map[string]any{"size": "1 1/2 lb"}, "time": map[string]any{"atPanel": true}}
 		var plan struct{ Digest string }
 		if err := send("/plan", wish, &plan); err != nil {
 			return err

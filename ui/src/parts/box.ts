@@ -12,7 +12,7 @@ export function useBox<T extends HTMLElement>(at: Size): [RefObject<T | null>, S
   useLayoutEffect(() => {
     const box = element.current;
     if (!box) return;
-    const measure = () => setSize({ width: box.clientWidth, height: box.clientHeight });
+    const measure = () => box.clientWidth > 0 && setSize({ width: box.clientWidth, height: box.clientHeight }); // not while it is hidden
     measure();
     const observer = new ResizeObserver(measure);
     observer.observe(box);

@@ -16,8 +16,23 @@ export function whenIdle(run: () => void): () => void {
   return () => cancelIdleCallback(idle);
 }
 
-/** Fetches ahead, when the page is idle, all that its first sight did without. */
-export const fetchAhead = () => whenIdle(() => loads.forEach((load) => void load().catch(() => undefined)));
+const calm = 3_000; // ms after the first sight, in which the page is left to the baker
+
+/** Fetches ahead, one after another while the page is idle, all that its first sight did without. */
+export function fetchAhead() {
+  const queue = [...loads];
+  const next = () => {
+    const load = queue.shift();
+    if (load)
+      whenIdle(() =>
+        load()
+          .catch(() => undefined)
+          .then(next),
+      );
+  };
+  const timer = setTimeout(next, calm);
+  return () => clearTimeout(timer);
+}
 
 /** A part that is waited for where it is needed before it is there. One that cannot be fetched is asked for
     until it comes. */

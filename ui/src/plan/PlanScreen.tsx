@@ -7,6 +7,7 @@ import { clock, day, dayName } from "../parts/time";
 import { TimeRibbon } from "../parts/TimeRibbon";
 import { inBox } from "../parts/addIns";
 import { TroubleNote } from "../parts/Trouble";
+import { useWide } from "../parts/wide";
 import { AmountList } from "./AmountList";
 import { DoughFacts } from "./DoughFacts";
 import { nextMeal, useChanged, useKept, useLate, useRenewed, useSizeKeys } from "./hooks";
@@ -61,6 +62,7 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
   const [lit, light] = useState<string[]>([]);
   const [starting, setStarting] = useState(false);
   const [panOpen, setPanOpen] = useState(false); // on a phone, where the pan is a strip that opens
+  const wide = useWide();
   const changed = useChanged(answer);
   const renewed = useRenewed(wish, plan.isPlaceholderData ? undefined : plan.data);
   usePrefetchedSizes(wish, machine.sizes);
@@ -153,16 +155,18 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
                   The pan in section
                   <ChevronDown size={20} aria-hidden="true" className={panOpen ? "rotate-180" : ""} />
                 </button>
-                <div className={`min-h-0 flex-1 ${panOpen ? "max-md:pt-2" : "max-md:hidden"}`}>
-                  <PanSection
-                    pan={answer.plan.pan}
-                    lines={answer.plan.lines}
-                    box={inBox(answer.plan)}
-                    lit={lit}
-                    light={light}
-                    ask={() => ask({ about: "loading" })}
-                  />
-                </div>
+                {(wide || panOpen) && (
+                  <div className="min-h-0 flex-1 max-md:pt-2">
+                    <PanSection
+                      pan={answer.plan.pan}
+                      lines={answer.plan.lines}
+                      box={inBox(answer.plan)}
+                      lit={lit}
+                      light={light}
+                      ask={() => ask({ about: "loading" })}
+                    />
+                  </div>
+                )}
                 <DoughFacts answer={answer} ask={ask} />
               </div>
               <Suspense>
