@@ -57,13 +57,28 @@ func open(t *testing.T, url string) *drive.Page {
 	return p
 }
 
-// axe fails the test for everything that axe-core finds on the screen.
+// axe fails the test for everything that axe-core finds on the screen, in both schemes and at three widths.
 func axe(t *testing.T, p *drive.Page, screen string) {
 	t.Helper()
 	p.Settled()
-	for _, v := range p.Violations() {
-		t.Errorf("%s: %s", screen, v)
+	check := func(how string, rules ...string) {
+		for _, v := range p.Violations(rules...) {
+			t.Errorf("%s, %s: %s", screen, how, v)
+		}
 	}
+	check("light")
+	p.Dark(true)
+	check("dark", "color-contrast") // no other rule looks at colours
+	size := drive.Value[[]int64](p, "[innerWidth, innerHeight]")
+	for _, width := range []int64{390, 768, 1280} {
+		if width == size[0] {
+			continue
+		}
+		p.Resize(width, size[1])
+		check(fmt.Sprintf("dark at %d", width), "color-contrast", "target-size", "scrollable-region-focusable", "heading-order", "region", "page-has-heading-one", "landmark-unique", "aria-hidden-focus")
+	}
+	p.Dark(false)
+	p.Resize(size[0], size[1])
 }
 
 // amount is what the plan shows for an ingredient, as it is read: "1 + 1/4 tsp".

@@ -218,8 +218,9 @@ func (p *Page) Settled() {
 	p.Until("the page to settle", "document.fonts.status === 'loaded' && document.getAnimations().filter(a => a.playState === 'running').length === 0")
 }
 
-// Violations runs axe-core on the page and lists what it finds.
-func (p *Page) Violations() []string {
+// Violations lists what axe-core finds on the page: by all rules of WCAG 2.2 A and AA and its best practices, or
+// by those that are named.
+func (p *Page) Violations(rules ...string) []string {
 	p.report.Helper()
 	axe, err := os.ReadFile(filepath.Join(Root(), "ui/node_modules/axe-core/axe.min.js"))
 	if err != nil {
@@ -228,7 +229,12 @@ func (p *Page) Violations() []string {
 	if err := chromedp.Do(p.ctx, chromedp.Evaluate[chromedp.Void](string(axe))); err != nil {
 		p.report.Fatalf("axe-core: %v", err)
 	}
-	return Value[[]string](p, `axe.run(document, {runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"]})
+	only := `["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"]`
+	if len(rules) > 0 {
+		named, _ := json.Marshal(rules)
+		only = string(named)
+	}
+	return Value[[]string](p, `axe.run(document, {runOnly: `+only+`})
 		.then(r => r.violations.map(v => v.id + ": " + v.help + ": " + v.nodes.map(n => n.html.slice(0, 160) + " " + (n.failureSummary ?? "")).join(" | ")))`)
 }
 
