@@ -54,6 +54,7 @@ type Step struct {
 	Stuff pan.Stuff       `json:"stuff,omitzero"` // its layer
 	Into  string          `json:"into,omitzero"`  // the pan, the dispenser, a bowl
 	Add   *scoop.Amount   `json:"add,omitzero"`   // of a top up
+	Aloud string          `json:"aloud,omitzero"` // the amount to pick up, as it is said
 	List  []string        `json:"list,omitzero"`  // things to get out, presses to make
 	Wait  machine.Minutes `json:"wait,omitzero"`
 	Ask   string          `json:"ask,omitzero"` // to be answered before the step is done
@@ -358,7 +359,7 @@ const slack = 0.03
 
 func (b *maker) measure(id, into string, layer pan.Layer) {
 	l := b.line(id)
-	s := Step{ID: "measure " + id, Kind: Measure, Say: l.Name, Line: id, Stuff: layer.Stuff, Into: into, Why: layer.Reason}
+	s := Step{ID: "measure " + id, Kind: Measure, Say: l.Name, Line: id, Stuff: layer.Stuff, Into: into, Why: layer.Reason, Aloud: l.Spoken}
 	if yeast := b.plan.Formula.Yeast; b.ingredient(l).Kind == larder.Yeast && l.Locked != "" && b.plan.Usual.Bands.Yeast.Judge(yeast, yeast).Outside() {
 		s.Ask = fmt.Sprintf("%s of yeast is unusual for this flour. Look at the spoon again: tablespoon or teaspoon?", shown(l))
 	}
@@ -371,7 +372,11 @@ func (b *maker) measure(id, into string, layer pan.Layer) {
 		if !ok || b.kitchen.Scale {
 			add = scoop.Amount{Grams: more, Volume: i.Volume(more)}
 		}
-		b.add(Step{ID: "top up " + id, Kind: TopUp, Say: "More " + l.Name, Line: id, Stuff: layer.Stuff, Into: into, Add: &add,
+		aloud := add.Spoken()
+		if aloud == "" {
+			aloud = b.kitchen.Weights.Text(more, false)
+		}
+		b.add(Step{ID: "top up " + id, Kind: TopUp, Say: "More " + l.Name, Line: id, Stuff: layer.Stuff, Into: into, Add: &add, Aloud: aloud,
 			Why: fmt.Sprintf("So that it keeps up with the loaf: %s in all.", b.kitchen.Weights.Text(l.Exact, false))})
 	}
 }

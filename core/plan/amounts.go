@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"math"
 	"slices"
+	"strconv"
 
 	"risepan/core/kind"
 	"risepan/core/kitchen"
@@ -40,6 +41,7 @@ type Line struct {
 	Wants      string        `json:"wants"`   // the exact amount as the scale shows it
 	Pieces     int64         `json:"pieces,omitzero"`
 	Measured   scoop.Amount  `json:"measured"`         // by this kitchen's cups and spoons; no scoops for pieces
+	Spoken     string        `json:"spoken,omitzero"`  // what to pick up, as it is said aloud
 	Percent    float64       `json:"percent"`          // of the flour
 	Running    string        `json:"running,omitzero"` // on a scale under the pan, without tare
 	Fixed      bool          `json:"fixed,omitzero"`   // not measured by scoops: eggs, weighed and locked lines
@@ -101,10 +103,22 @@ func MakeAmounts(p Place, w Wish, d Dough, g Programme) (Amounts, error) {
 		if m := w.locked(l.Line.ID); m >= 0 {
 			line.Locked = lockedText(p.Kitchen, l.Ingredient, w.Locks[m].Amount)
 		}
+		line.Spoken = line.spoken()
 		a.Lines = append(a.Lines, line)
 	}
 	a.Heat, err = temper(p, w, d, g, a.Pan.Order, weights)
 	return a, err
+}
+
+// spoken is what to pick up of a line, as it is said aloud.
+func (l Line) spoken() string {
+	switch {
+	case l.Pieces > 0:
+		return strconv.FormatInt(l.Pieces, 10)
+	case l.Fixed || len(l.Measured.Scoops) == 0:
+		return l.Weight
+	}
+	return l.Measured.Spoken()
 }
 
 // goesIn is what goes in of a line: what it is held at, or what the loaf wants.

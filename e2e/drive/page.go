@@ -13,6 +13,7 @@ import (
 	"strings"
 	"time"
 
+	"github.com/chromedp/cdproto/accessibility"
 	"github.com/chromedp/cdproto/cdp"
 	"github.com/chromedp/cdproto/css"
 	"github.com/chromedp/cdproto/dom"
@@ -284,4 +285,41 @@ func Root() string {
 func quote(s string) string {
 	b, _ := json.Marshal(s)
 	return string(b)
+}
+
+// Heard is what a screen reader has of the page, in its order: role and name of each thing, one a line.
+func (p *Page) Heard() []string {
+	p.report.Helper()
+	tree, err := chromedp.Call(p.ctx, accessibility.GetFullAXTree, accessibility.GetFullAXTreeParams{})
+	if err != nil {
+		p.report.Fatalf("the accessibility tree: %v", err)
+	}
+	text := func(v *accessibility.Value) string {
+		var s string
+		if v != nil {
+			json.Unmarshal(v.Value, &s)
+		}
+		return strings.Join(strings.Fields(s), " ")
+	}
+	nodes := map[accessibility.NodeID]*accessibility.Node{}
+	for _, n := range tree.Nodes {
+		nodes[n.NodeID] = n
+	}
+	var out []string
+	var walk func(n *accessibility.Node)
+	walk = func(n *accessibility.Node) {
+		role, name := text(n.Role), text(n.Name)
+		if !n.Ignored && role != "InlineTextBox" && role != "none" && (name != "" || role != "generic" && role != "paragraph") {
+			out = append(out, role+": "+name)
+		}
+		for _, id := range n.ChildIDs {
+			if child := nodes[id]; child != nil {
+				walk(child)
+			}
+		}
+	}
+	if len(tree.Nodes) > 0 {
+		walk(tree.Nodes[0])
+	}
+	return out
 }

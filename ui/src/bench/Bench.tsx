@@ -9,7 +9,6 @@ import { canSpeak, useAwake, useKeys, useReading, useSwipe } from "./hands";
 import { Slip } from "./Slip";
 import { useDone } from "./done";
 import { StepView } from "./StepView";
-import { spoken } from "./spoken";
 import { Waits } from "./Waits";
 
 /** One step at a time; the whole screen, Space or a swipe goes on. */
@@ -33,7 +32,7 @@ export function Bench({ bench }: { bench: BenchView }) {
   const last = at === steps.length - 1;
   const refused = plan.cautions.find((c) => c.level === "stop" || c.level === "ask");
   useAwake();
-  const [reading, read] = useReading(spoken(step, line));
+  const [reading, read] = useReading([step.say, step.aloud, ...(step.list ?? [])].filter(Boolean).join(". "));
 
   const go = (n: number) => {
     ask(null);

@@ -39,7 +39,7 @@ export function StepView({ bench, step, line, done, asked, press, begin, wrong }
           <div data-big={line.ingredient}>
             {step.add ? (
               step.add.scoops.length > 0 ? (
-                <Scoops scoops={step.add.scoops} size="huge" />
+                <Scoops scoops={step.add.scoops} spoken={step.aloud} size="huge" />
               ) : (
                 <span className="figures text-[5rem] leading-[5.5rem] font-semibold">{step.add.grams.toFixed(0)} g</span>
               )

@@ -553,6 +553,7 @@ export interface PlanLine {
   wants: string;
   pieces?: number;
   measured: ScoopAmount;
+  spoken?: string;
   percent: number;
   running?: string;
   fixed?: boolean;
@@ -993,6 +994,7 @@ export interface BenchStep {
   stuff?: "liquid" | "fat" | "sugar and salt" | "flour" | "dry extra" | "yeast" | "add-in";
   into?: string;
   add?: ScoopAmount;
+  aloud?: string;
   list?: string[];
   wait?: number;
   ask?: string;

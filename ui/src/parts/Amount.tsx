@@ -1,27 +1,9 @@
 import type { Measure, PlanLine, ScoopScoops } from "../client/types.gen";
 import { MeasureGlyph, type UnitKind, unitOf } from "./MeasureGlyph";
 
-const spoken: Record<string, string> = {
-  "1/2": "half",
-  "1/3": "a third",
-  "2/3": "two thirds",
-  "1/4": "a quarter",
-  "3/4": "three quarters",
-  "1/8": "an eighth",
-};
-
-const whole = { tbsp: "tablespoon", tsp: "teaspoon", cup: "cup" } as const;
-
-/** A number with its fraction set as one figure; words for those who listen. */
-export function Figure({ text }: { text: string }) {
-  return (
-    <>
-      <span className="fraction" aria-hidden="true">
-        {text}
-      </span>
-      <span className="sr-only">{spoken[text] ?? text}</span>
-    </>
-  );
+/** A number with its fraction set as one figure. */
+function Figure({ text }: { text: string }) {
+  return <span className="fraction">{text}</span>;
 }
 
 const unitColour = { cup: "text-soft", tbsp: "text-tbsp", tsp: "text-tsp", other: "text-soft" } as const;
@@ -60,20 +42,13 @@ function Part({ figure, count }: Group["parts"][number]) {
   return (
     <>
       {count}
-      <span className="text-lg font-normal text-soft" aria-label=" times ">
-        {" "}
-        ×{" "}
-      </span>
+      <span className="text-lg font-normal text-soft"> × </span>
       <Figure text={figure} />
     </>
   );
 }
 
-const plus = (
-  <span className="px-1 text-lg font-normal text-soft" aria-label=" plus ">
-    +
-  </span>
-);
+const plus = <span className="px-1 text-lg font-normal text-soft">+</span>;
 
 export type Size = "small" | "plain" | "large" | "larger" | "huge";
 
@@ -101,8 +76,7 @@ function Measures({ group, size = "plain" }: { group: Group; size?: Size }) {
         ))}
       </span>
       <span className={`font-semibold ${unitColour[kind]} ${unitLook[size]}`}>
-        <span aria-hidden="true">{several ? `${unit}s` : unit}</span>
-        <span className="sr-only">{kind === "other" ? unit : whole[kind]}</span>
+        {several ? `${unit}s` : unit}
         {group.jug && <span> in the jug</span>}
       </span>
     </span>
@@ -115,20 +89,23 @@ export function Amount({ line, size = "plain" }: { line: PlanLine; size?: Size }
   if (line.locked) return <span className={`fraction font-semibold ${figureLook[size]}`}>{line.locked.replace("metric ", "")}</span>;
   if (line.pieces) return <span className={look}>{line.pieces}</span>;
   if (line.fixed || line.measured.scoops.length === 0) return <span className={look}>{line.weight ?? `${Math.round(line.exact)} g`}</span>;
-  return <Scoops scoops={line.measured.scoops} size={size} />;
+  return <Scoops scoops={line.measured.scoops} spoken={line.spoken} size={size} />;
 }
 
-/** Measures to pick up, joined by plus signs. */
-export function Scoops({ scoops, size = "plain" }: { scoops: ScoopScoops[]; size?: Size }) {
+/** Measures to pick up, joined by plus signs; those who listen hear them as they are said. */
+export function Scoops({ scoops, spoken, size = "plain" }: { scoops: ScoopScoops[]; spoken: string | undefined; size?: Size }) {
   return (
-    <span className="flex flex-wrap items-baseline gap-x-1">
-      {grouped(scoops).map((g, n) => (
-        <span key={`${g.unit} ${g.jug}`} className="inline-flex items-baseline">
-          {n > 0 && <span className="mr-2">{plus}</span>}
-          <Measures group={g} size={size} />
-        </span>
-      ))}
-    </span>
+    <>
+      <span className="sr-only">{spoken}</span>
+      <span aria-hidden={spoken ? "true" : undefined} className="flex flex-wrap items-baseline gap-x-1">
+        {grouped(scoops).map((g, n) => (
+          <span key={`${g.unit} ${g.jug}`} className="inline-flex items-baseline">
+            {n > 0 && <span className="mr-2">{plus}</span>}
+            <Measures group={g} size={size} />
+          </span>
+        ))}
+      </span>
+    </>
   );
 }
 

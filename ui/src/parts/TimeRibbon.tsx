@@ -46,66 +46,81 @@ export function TimeRibbon({ press, begin, stages, moments, total, keepWarm, fin
   const x = (minute: number) => lead + minute * scale;
   const at = (minute: number) => clock(Date.parse(begin) + minute * 60_000, zone);
   const sinceBegin = now === undefined ? undefined : (now - Date.parse(begin)) / 60_000;
+  const heard = [
+    `${clock(press, zone)}: press Start`,
+    ...(wait > 0 ? [`${at(0)}: it begins, after a wait of ${inHours(wait)}`] : []),
+    ...stages.map((s) => `${at(s.from)} to ${at(s.to)}: ${look[s.kind].name}, ${inHours(s.to - s.from)}`),
+    ...moments.filter((m) => m.person).map((m) => `${at(m.after)}: ${m.say}`),
+    ...byHand.map(([name, minutes]) => `then ${name}, ${inHours(minutes)}`),
+    ...(keepWarm > 0 ? [`kept warm until ${at(after)}`] : []),
+  ];
   return (
-    <div className="relative h-28 select-none text-xs">
-      <Pins
-        pins={[
-          { left: 0, time: clock(press, zone), say: "press Start" },
-          ...moments
-            .filter((m) => m.person)
-            .map((m) => ({ left: x(m.after), time: m.upTo ? `${at(m.after)}–${at(m.upTo)}` : at(m.after), say: short[m.kind] ?? m.say })),
-        ]}
-      />
-      <div className="absolute inset-x-0 top-12 flex h-8 overflow-hidden rounded-tray border-2 border-rim">
-        {wait > 0 && (
-          <div
-            style={{ width: `${lead}%` }}
-            className="grid place-items-center overflow-hidden border-r-2 border-dashed border-rim font-semibold whitespace-nowrap text-soft"
-          >
-            {broken ? inHours(wait) : lead > 8 ? "wait" : ""}
-          </div>
-        )}
-        {stages.map((s) => (
-          <div
-            key={s.from}
-            style={{ width: `${(s.to - s.from) * scale}%` }}
-            title={`${look[s.kind].name} ${inHours(s.to - s.from)}, ${at(s.from)} to ${at(s.to)}`}
-            className={`grid place-items-center overflow-hidden border-r border-enamel font-semibold whitespace-nowrap ${look[s.kind].paint}`}
-          >
-            {(s.to - s.from) * scale > 4.5 ? look[s.kind].name : ""}
-          </div>
+    <>
+      <ol className="sr-only">
+        {heard.map((say) => (
+          <li key={say}>{say}</li>
         ))}
-        {byHand.map(([name, minutes]) => (
+      </ol>
+      <div aria-hidden="true" className="relative h-28 select-none text-xs">
+        <Pins
+          pins={[
+            { left: 0, time: clock(press, zone), say: "press Start" },
+            ...moments
+              .filter((m) => m.person)
+              .map((m) => ({ left: x(m.after), time: m.upTo ? `${at(m.after)}–${at(m.upTo)}` : at(m.after), say: short[m.kind] ?? m.say })),
+          ]}
+        />
+        <div className="absolute inset-x-0 top-12 flex h-8 overflow-hidden rounded-tray border-2 border-rim">
+          {wait > 0 && (
+            <div
+              style={{ width: `${lead}%` }}
+              className="grid place-items-center overflow-hidden border-r-2 border-dashed border-rim font-semibold whitespace-nowrap text-soft"
+            >
+              {broken ? inHours(wait) : lead > 8 ? "wait" : ""}
+            </div>
+          )}
+          {stages.map((s) => (
+            <div
+              key={s.from}
+              style={{ width: `${(s.to - s.from) * scale}%` }}
+              title={`${look[s.kind].name} ${inHours(s.to - s.from)}, ${at(s.from)} to ${at(s.to)}`}
+              className={`grid place-items-center overflow-hidden border-r border-enamel font-semibold whitespace-nowrap ${look[s.kind].paint}`}
+            >
+              {(s.to - s.from) * scale > 4.5 ? look[s.kind].name : ""}
+            </div>
+          ))}
+          {byHand.map(([name, minutes]) => (
+            <div
+              key={name}
+              style={{ width: `${minutes * scale}%` }}
+              title={`${name} ${inHours(minutes)}`}
+              className="grid place-items-center overflow-hidden border-r border-dashed border-rim font-semibold whitespace-nowrap text-ink"
+            >
+              {minutes * scale > 4 ? name : ""}
+            </div>
+          ))}
+          {keepWarm > 0 && (
+            <div style={{ width: `${keepWarm * scale}%` }} className="grid place-items-center overflow-hidden whitespace-nowrap text-soft">
+              keep warm
+            </div>
+          )}
+        </div>
+        {stages
+          .filter((s) => s.kind === "bake")
+          .map((s) => (
+            <Tick key={s.from} left={x(s.from)} text={`bakes ${at(s.from)}`} />
+          ))}
+        {wait > 0 && <Tick left={x(0)} text={`begins ${at(0)}`} />}
+        {keepWarm > 0 && <Tick left={100} text={`warm until ${at(after)}`} end />}
+        {sinceBegin !== undefined && sinceBegin <= after && (
           <div
-            key={name}
-            style={{ width: `${minutes * scale}%` }}
-            title={`${name} ${inHours(minutes)}`}
-            className="grid place-items-center overflow-hidden border-r border-dashed border-rim font-semibold whitespace-nowrap text-ink"
-          >
-            {minutes * scale > 4 ? name : ""}
-          </div>
-        ))}
-        {keepWarm > 0 && (
-          <div style={{ width: `${keepWarm * scale}%` }} className="grid place-items-center overflow-hidden whitespace-nowrap text-soft">
-            keep warm
-          </div>
+            aria-hidden="true"
+            className="absolute top-10 h-12 w-1.5 -translate-x-1/2 rounded bg-ink ring-2 ring-enamel"
+            style={{ left: `${Math.max(0, sinceBegin < 0 ? lead * Math.max(0, 1 + sinceBegin / Math.max(wait, 1)) : x(sinceBegin))}%` }}
+          />
         )}
       </div>
-      {stages
-        .filter((s) => s.kind === "bake")
-        .map((s) => (
-          <Tick key={s.from} left={x(s.from)} text={`bakes ${at(s.from)}`} />
-        ))}
-      {wait > 0 && <Tick left={x(0)} text={`begins ${at(0)}`} />}
-      {keepWarm > 0 && <Tick left={100} text={`warm until ${at(after)}`} end />}
-      {sinceBegin !== undefined && sinceBegin <= after && (
-        <div
-          aria-hidden="true"
-          className="absolute top-10 h-12 w-1.5 -translate-x-1/2 rounded bg-ink ring-2 ring-enamel"
-          style={{ left: `${Math.max(0, sinceBegin < 0 ? lead * Math.max(0, 1 + sinceBegin / Math.max(wait, 1)) : x(sinceBegin))}%` }}
-        />
-      )}
-    </div>
+    </>
   );
 }
 

@@ -10,7 +10,7 @@ import { TroubleNote } from "../parts/Trouble";
 import { useWide } from "../parts/wide";
 import { AmountList } from "./AmountList";
 import { DoughFacts } from "./DoughFacts";
-import { nextMeal, useChanged, useKept, useLate, useRenewed, useSizeKeys } from "./hooks";
+import { nextMeal, useChanged, useKept, useLate, useRenewed, useSizeKeys, useWhy } from "./hooks";
 import { MachinePanel } from "./MachinePanel";
 import { PanSection } from "./PanSection";
 import { awaited } from "../parts/later";
@@ -20,7 +20,7 @@ import { ReadyPicker } from "./ReadyPicker";
 import { RecipePicker } from "./RecipePicker";
 import { SwapStrip } from "./SwapStrip";
 import { ToBench, useToBench } from "./ToBench";
-import { isWide, type Why } from "./why";
+import { isWide } from "./why";
 import { type Change, type Chosen, forThisLoaf, useWish } from "./wish";
 
 const EmptyShelf = awaited(() => import("./EmptyShelf"));
@@ -58,7 +58,7 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
   const { wish, recipe, machine } = chosen;
   const plan = usePlan(wish);
   const answer = useKept(plan.data); // a wish that is refused leaves the plan before it in sight
-  const [why, ask] = useState<Why | null>(null);
+  const [why, ask] = useWhy();
   const [lit, light] = useState<string[]>([]);
   const [starting, setStarting] = useState(false);
   const [panOpen, setPanOpen] = useState(false); // on a phone, where the pan is a strip that opens
@@ -136,6 +136,9 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
             The new plan is not here yet: the amounts and times below are those of the one before.
           </p>
         )}
+        <p role="status" className="sr-only">
+          {answer && !plan.isPlaceholderData && told(answer, wish)}
+        </p>
         {answer && (
           <>
             <div
@@ -213,6 +216,13 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
       <Suspense>{starting && <StartDialog wish={wish} close={() => setStarting(false)} />}</Suspense>
     </div>
   );
+}
+
+/** What a change has led to, for those who listen. */
+function told({ plan, zone }: PlanAnswer, wish: Wish): string {
+  const slices = plan.sizes.find((s) => s.size === plan.size)?.slices;
+  const ready = wish.time?.ready ? ` Ready ${clock(plan.eaten ?? plan.timer.ready, zone)}.` : "";
+  return `Amounts for ${plan.size}${slices ? `, ${slices} slices` : ""}.${ready}`;
 }
 
 /** On a phone, always in sight: when it is ready, and the way to the bench. */

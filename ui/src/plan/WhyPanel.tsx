@@ -1,5 +1,5 @@
 import { ArrowLeft } from "lucide-react";
-import { Suspense, useEffect, useRef, useState } from "react";
+import { Suspense, useEffect, useRef } from "react";
 import { useSetHabit } from "../client/queries";
 import type { PlanAnswer, Problem, StoreHabit, Wish } from "../client/types.gen";
 import { CrustSwatch } from "../parts/CrustSwatch";
@@ -37,7 +37,7 @@ const within = "md:max-lg:col-span-2 lg:min-h-0 lg:overflow-y-auto";
 /** The reason of one choice and the runners-up, in place of the panel. */
 export default function WhyPanel({ recipe, machine, answer, wish, why, fault, change, close }: Props) {
   const habit = useSetHabit();
-  useReturning(close);
+  useEscape(close);
   const keep = (h: StoreHabit) => habit.mutate({ recipe, machine, ...h });
   return (
     <section aria-label="Why" className={`min-w-0 ${fromBelow} ${within} ${isWide(why) ? "lg:col-span-2" : ""}`}>
@@ -68,9 +68,8 @@ export default function WhyPanel({ recipe, machine, answer, wish, why, fault, ch
   );
 }
 
-/** Esc closes a why, and focus goes back to what opened it. */
-function useReturning(close: () => void) {
-  const [opener] = useState(() => document.activeElement);
+/** Esc closes a why. */
+function useEscape(close: () => void) {
   const closing = useRef(close);
   useEffect(() => {
     closing.current = close;
@@ -81,11 +80,8 @@ function useReturning(close: () => void) {
       if (e.key === "Escape" && !inList) closing.current();
     };
     window.addEventListener("keydown", press);
-    return () => {
-      window.removeEventListener("keydown", press);
-      if (opener instanceof HTMLElement && opener.isConnected) opener.focus({ preventScroll: true });
-    };
-  }, [opener]);
+    return () => window.removeEventListener("keydown", press);
+  }, []);
 }
 
 function CrustWhy({ answer, keep, change }: { answer: PlanAnswer; keep: (habit: StoreHabit) => void; change: (change: Change) => void }) {

@@ -3,6 +3,7 @@ import { own } from "../client/kitchen";
 import type { PlanAnswer, Wish } from "../client/types.gen";
 import { singleKeys, takesKeys } from "../parts/singleKeys";
 import { addDays, clock24, day } from "../parts/time";
+import type { Why } from "./why";
 
 /** Where a first wish for a ready time starts from: the next breakfast, noon or supper at least five
     hours ahead. */
@@ -81,4 +82,19 @@ export function useLate(waiting: boolean): boolean {
     };
   }, [waiting]);
   return waiting && late;
+}
+
+/** Which reason is open. When it is closed again, the focus goes back to what opened it. */
+export function useWhy(): [Why | null, (why: Why | null) => void] {
+  const [why, set] = useState<Why | null>(null);
+  const opener = useRef<Element | null>(null);
+  useEffect(() => {
+    if (why === null && opener.current instanceof HTMLElement) opener.current.focus({ preventScroll: true });
+  }, [why]);
+  const ask = (next: Why | null) => {
+    const here = document.activeElement;
+    if (next && !here?.closest("[aria-label=Why]")) opener.current = here;
+    set(next);
+  };
+  return [why, ask];
 }
