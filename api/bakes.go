@@ -7,6 +7,7 @@ import (
 
 	"risepan/core/bake"
 	"risepan/core/bench"
+	"risepan/core/dough"
 	"risepan/core/fault"
 	"risepan/core/measure"
 	"risepan/core/plan"
@@ -64,6 +65,9 @@ type Happened struct {
 	Mark   int       `json:"mark,omitzero"`
 	Note   string    `json:"note,omitzero"`
 	Of     int       `json:"of,omitzero"`
+
+	Seen dough.Seen  `json:"seen,omitzero"` // how the dough ball looks
+	Dose *dough.Dose `json:"dose,omitzero"` // what was put in to mend it
 }
 
 // BakeTold is what a happening changed: how the bake now stands, and all that happened in it.
@@ -233,7 +237,7 @@ func (s *server) addInBake(c *call) (string, error) {
 	if err != nil {
 		return "", err
 	}
-	h := bake.Happening{Stamp: stamp, What: said.What, Moment: said.Moment, Mark: said.Mark, Note: said.Note, Of: said.Of}
+	h := bake.Happening{Stamp: stamp, What: said.What, Moment: said.Moment, Mark: said.Mark, Note: said.Note, Of: said.Of, Seen: said.Seen, Dose: said.Dose}
 	if err := bake.Check(bake.At(b.Plan, happened, c.now), happened, h); err != nil {
 		return "", err
 	}

@@ -3,8 +3,10 @@ package bake
 
 import (
 	"slices"
+	"strings"
 	"time"
 
+	"risepan/core/dough"
 	"risepan/core/fault"
 	"risepan/core/journal"
 	"risepan/core/kept"
@@ -25,10 +27,12 @@ const (
 	TakenOut  What = "taken out" // the loaf left the pan: the bake is over
 	Abandoned What = "abandoned" // stopped before its end
 	Judged    What = "judged"    // a mark and a note
+	Saw       What = "saw"       // the dough ball, how it looks
+	PutIn     What = "put in"    // a dose to mend it
 	Undone    What = "undone"    // an earlier happening is taken back
 )
 
-var Whats = []What{Done, TakenOut, Abandoned, Judged, Undone}
+var Whats = []What{Done, TakenOut, Abandoned, Judged, Saw, PutIn, Undone}
 
 func (w What) Words() []string                  { return word.List(Whats) }
 func (w *What) UnmarshalText(text []byte) error { return word.Read(w, text, "happening", Whats) }
@@ -41,6 +45,9 @@ type Happening struct {
 	Mark   int    `json:"mark,omitzero"`   // of Judged, 1 to 5
 	Note   string `json:"note,omitzero"`   // of Judged
 	Of     int    `json:"of,omitzero"`     // of Undone: the number of what is taken back
+
+	Seen dough.Seen  `json:"seen,omitzero"` // of Saw
+	Dose *dough.Dose `json:"dose,omitzero"` // of PutIn
 }
 
 // TakesBack is the number of the happening that an undoing takes back.
@@ -85,7 +92,8 @@ type State struct {
 	Freed   *time.Time        `json:"freed,omitzero"` // when a dough left the machine
 	End     *time.Time        `json:"end,omitzero"`   // when it was taken out, of the machine or of the oven, or abandoned
 	Moments []Moment          `json:"moments"`
-	Next    int               `json:"next"` // index of the next moment in Moments; -1 when none is left
+	Ball    *Ball             `json:"ball,omitzero"` // the dough ball; nil for what makes none
+	Next    int               `json:"next"`          // index of the next moment in Moments; -1 when none is left
 	Mark    int               `json:"mark,omitzero"`
 	Note    string            `json:"note,omitzero"`
 	Last    int               `json:"last"`             // the newest seq
@@ -100,7 +108,8 @@ func (s State) Over() bool { return s.Phase == Out || s.Phase == GivenUp }
 func At(p plan.Plan, happened []Happening, now time.Time) State {
 	s := State{Begin: p.Timer.Begin, Ready: p.Timer.Ready, Next: -1, Last: journal.Last(happened)}
 	done := map[string]bool{}
-	for _, h := range journal.Standing(happened) {
+	standing := journal.Standing(happened)
+	for _, h := range standing {
 		switch h.What {
 		case Done:
 			done[h.Moment] = true
@@ -116,11 +125,14 @@ func At(p plan.Plan, happened []Happening, now time.Time) State {
 			}
 		case Judged:
 			s.Mark, s.Note = h.Mark, h.Note
+		case Saw:
+			done[string(timetable.Look)] = true
 		}
 	}
 	for _, m := range p.Moments {
 		s.Moments = append(s.Moments, Moment{m, m.At(s.Begin), done[m.ID]})
 	}
+	s.Ball = ball(p, s, standing)
 	if s.Over() {
 		return s
 	}
@@ -218,6 +230,11 @@ func Check(s State, happened []Happening, h Happening) error {
 		if s.Over() {
 			return fault.At("/what", "this bake is over already")
 		}
+	case Saw, PutIn:
+		if s.Over() || s.Ball == nil {
+			return fault.At("/what", "there is no dough ball to look at")
+		}
+		return checkBall(h)
 	case Judged:
 		if h.Mark < 1 || h.Mark > 5 {
 			return fault.At("/mark", "a mark is 1 to 5, not %d", h.Mark)
@@ -228,6 +245,21 @@ func Check(s State, happened []Happening, h Happening) error {
 	case Undone:
 		if !slices.ContainsFunc(happened, func(o Happening) bool { return o.Seq == h.Of && o.What != Undone }) {
 			return fault.At("/of", "there is no happening %d to take back", h.Of)
+		}
+	}
+	return nil
+}
+
+// checkBall reports why something cannot have been seen of the ball or put into it.
+func checkBall(h Happening) error {
+	switch {
+	case h.What == Saw && h.Seen == "":
+		return fault.At("/seen", "say how the dough looks: %s", strings.Join(dough.Seen("").Words(), ", "))
+	case h.What == PutIn && h.Dose == nil:
+		return fault.At("/dose", "say what was put in, such as 1 tsp of water")
+	case h.What == PutIn:
+		if err := h.Dose.Check(); err != nil {
+			return fault.At("/dose/amount", "%v", err)
 		}
 	}
 	return nil

@@ -804,20 +804,49 @@ export interface BakeState {
   freed?: string;
   end?: string;
   moments: BakeMoment[];
+  ball?: BakeBall;
   next: number;
   mark?: number;
   note?: string;
   last: number;
   changes?: string;
 }
+export interface BakeBall {
+  from: string;
+  until: string;
+  look?: string;
+  seen?: "pours" | "smears" | "smooth" | "torn" | "knocks" | "corners";
+  advice?: DoughAdvice;
+  doses?: BakeDosed[];
+  points?: number;
+}
+export interface DoughAdvice {
+  say: string;
+  add?: DoughDose;
+  points?: number;
+  again?: number;
+}
+export interface DoughDose {
+  of: "water" | "flour";
+  amount: string;
+}
+export interface BakeDosed {
+  of: "water" | "flour";
+  amount: string;
+  at: string;
+  points: number;
+  spoken: string;
+}
 export interface BakeHappening {
   seq: number;
   at: string;
-  what: "done" | "taken out" | "abandoned" | "judged" | "undone";
+  what: "done" | "taken out" | "abandoned" | "judged" | "saw" | "put in" | "undone";
   moment?: string;
   mark?: number;
   note?: string;
   of?: number;
+  seen?: "pours" | "smears" | "smooth" | "torn" | "knocks" | "corners";
+  dose?: DoughDose;
 }
 export interface BakeTold {
   id: string;
@@ -826,11 +855,13 @@ export interface BakeTold {
   now: string;
 }
 export interface Happened {
-  what: "done" | "taken out" | "abandoned" | "judged" | "undone";
+  what: "done" | "taken out" | "abandoned" | "judged" | "saw" | "put in" | "undone";
   moment?: string;
   mark?: number;
   note?: string;
   of?: number;
+  seen?: "pours" | "smears" | "smooth" | "torn" | "knocks" | "corners";
+  dose?: DoughDose;
 }
 export interface Loaded {
   machines: number;

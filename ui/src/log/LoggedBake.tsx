@@ -83,6 +83,11 @@ export default function LoggedBake() {
               </li>
             ))}
           </ul>
+          {state.ball?.doses?.map((d) => (
+            <p key={d.at} className="mt-1 text-sm text-soft">
+              At the dough ball: {d.spoken} of {d.of === "water" ? "liquid" : "flour"} at {clock(d.at, zone)}.
+            </p>
+          ))}
           {plan.swaps?.map((w) => (
             <p key={w.says} className="mt-1 text-sm text-soft">
               Swapped for this loaf: {w.says.replace(" → ", " became ")}.

@@ -1,5 +1,5 @@
 import { Check, Undo2 } from "lucide-react";
-import type { BakeMoment, BakeView, Happened } from "../client/types.gen";
+import type { BakeHappening, BakeMoment, BakeView, Happened } from "../client/types.gen";
 import { clock } from "../parts/time";
 
 interface Props {
@@ -12,7 +12,8 @@ interface Props {
 export function Moments({ bake, now, tell }: Props) {
   const undo = (m: BakeMoment) => {
     const gone = new Set(bake.happenings.filter((h) => h.what === "undone").map((h) => h.of));
-    const done = bake.happenings.find((h) => h.what === "done" && h.moment === m.id && !gone.has(h.seq));
+    const ticks = (h: BakeHappening) => (h.what === "done" && h.moment === m.id) || (h.what === "saw" && m.kind === "look");
+    const done = bake.happenings.findLast((h) => ticks(h) && !gone.has(h.seq));
     if (done) tell({ what: "undone", of: done.seq });
   };
   return (

@@ -6,6 +6,7 @@ import type { BakeView, Happened } from "../client/types.gen";
 import { clock, countdown, display } from "../parts/time";
 import { TimeRibbon } from "../parts/TimeRibbon";
 import { TroubleNote } from "../parts/Trouble";
+import { DoughBall } from "./DoughBall";
 import { Moments } from "./Moments";
 
 const stages = { rest: "Resting", knead: "Kneading", rise: "Rising", "knock-back": "Knocking back", bake: "Baking" } as const;
@@ -65,13 +66,14 @@ function Running({ bake }: { bake: BakeView }) {
     tell.mutate({ what }, { onSuccess: () => navigate(`/verdict/${bake.id}`), onError: () => setEnding(false) });
   };
   return (
-    <div className="flex min-h-full flex-col gap-4 px-6 py-4">
+    <div className="flex min-h-full flex-col gap-3 px-6 py-3">
       <header className="flex flex-wrap items-baseline gap-x-4">
         <h1 className="text-xl font-bold">{plan.recipe}</h1>
         <p className="text-lg text-soft">
           <span className="fraction">{plan.size}</span> · {plan.machine} · {plan.setting.cycle.panel} {plan.setting.cycle.name}
         </p>
       </header>
+      <DoughBall bake={bake} now={now} tell={(h) => tell.mutate(h)} wait={tell.isPending} />
       <div className="grid flex-1 grid-cols-1 gap-8 lg:grid-cols-2">
         <section aria-label="Now" className="flex flex-col justify-center">
           <p className="text-xl font-semibold text-leaf" data-phase={state.phase}>

@@ -1,0 +1,92 @@
+package bake_test
+
+import (
+	"errors"
+	"math"
+	"testing"
+	"time"
+
+	"risepan/core/bake"
+	"risepan/core/dough"
+	"risepan/core/fault"
+	"risepan/core/journal"
+	"risepan/core/measure"
+	"risepan/core/timetable"
+)
+
+// Kneading from 9:00 to 9:34 with a rest in between: what is seen and put in, by the clock.
+func TestADoughBallOnTheClock(t *testing.T) {
+	p := started(t, "")
+	at := func(minute int) time.Time { return press.Add(time.Duration(minute) * time.Minute) }
+	var happened []bake.Happening
+	tell := func(minute int, h bake.Happening) *bake.Ball {
+		h.Stamp = journal.Stamp{Seq: len(happened) + 1, At: at(minute)}
+		if err := bake.Check(bake.At(p, happened, at(minute)), happened, h); err != nil {
+			t.Fatal(err)
+		}
+		happened = append(happened, h)
+		return bake.At(p, happened, at(minute)).Ball
+	}
+	look := func(b *bake.Ball) int {
+		if b.Look == nil {
+			return -1
+		}
+		return int(b.Look.Sub(press) / time.Minute)
+	}
+	spoon := func(of dough.Stuff, text string) *dough.Dose {
+		a, err := measure.Parse(text, measure.US)
+		if err != nil {
+			t.Fatal(err)
+		}
+		return &dough.Dose{Of: of, Amount: a}
+	}
+
+	first := bake.At(p, nil, press).Ball
+	if look(first) != 7 || first.From != press || first.Until != at(34) || first.Seen != "" {
+		t.Fatalf("before anything was seen: %+v", first)
+	}
+	b := tell(8, bake.Happening{What: bake.Saw, Seen: dough.Torn})
+	if look(b) != 10 || b.Advice.Add == nil || b.Advice.Add.Amount.String() != "1 tsp" {
+		t.Errorf("torn at minute 8: %+v", b.Advice)
+	}
+	b = tell(9, bake.Happening{What: bake.PutIn, Dose: spoon(dough.Water, "1 tsp")})
+	if look(b) != 11 || b.Advice != nil || len(b.Doses) != 1 || math.Abs(b.Points-1.31) > 0.02 {
+		t.Errorf("with a teaspoon in at minute 9: look at %d, %+v", look(b), b)
+	}
+	b = tell(11, bake.Happening{What: bake.Saw, Seen: dough.Smears})
+	if b.Advice.Add != nil || look(b) != 14 {
+		t.Errorf("slack right after liquid: %+v, look at %d", b.Advice, look(b))
+	}
+	b = tell(14, bake.Happening{What: bake.Saw, Seen: dough.Smooth})
+	if look(b) != 24 {
+		t.Errorf("smooth at minute 14 is looked at again at %d, want 24", look(b))
+	}
+	b = tell(30, bake.Happening{What: bake.PutIn, Dose: spoon(dough.FlourDose, "1 tbsp")})
+	if look(b) != -1 || len(b.Doses) != 2 {
+		t.Errorf("three minutes before the end: look at %d", look(b))
+	}
+	for _, m := range bake.At(p, happened, at(31)).Moments {
+		if m.Kind == timetable.Look && !m.Done {
+			t.Error("the look is not ticked off, though the dough was seen")
+		}
+	}
+	b = tell(31, bake.Happening{What: bake.Undone, Of: 5})
+	if len(b.Doses) != 1 || look(b) != 24 {
+		t.Errorf("the flour taken back: %d doses, look at %d", len(b.Doses), look(b))
+	}
+
+	s := bake.At(p, happened, at(32))
+	for pointer, h := range map[string]bake.Happening{
+		"/seen": {What: bake.Saw}, "/dose": {What: bake.PutIn},
+		"/dose/amount": {What: bake.PutIn, Dose: spoon(dough.Water, "1 cup")},
+	} {
+		var f *fault.Fault
+		if err := bake.Check(s, happened, h); !errors.As(err, &f) || f.Pointer != pointer {
+			t.Errorf("%+v: %v, want a fault at %s", h, err, pointer)
+		}
+	}
+	tell(33, bake.Happening{What: bake.Abandoned})
+	if err := bake.Check(bake.At(p, happened, at(34)), happened, bake.Happening{What: bake.Saw, Seen: dough.Torn}); err == nil {
+		t.Error("a bake that is over is still asked about its ball")
+	}
+}

@@ -1,0 +1,201 @@
+package dough
+
+import (
+	"fmt"
+
+	"risepan/core/larder"
+	"risepan/core/measure"
+	"risepan/core/word"
+)
+
+// Seen is what a baker sees of the dough while it kneads.
+type Seen string
+
+const (
+	Pours   Seen = "pours"   // no ball: it coats the floor and the walls
+	Smears  Seen = "smears"  // a ball that leaves dough on the floor
+	Smooth  Seen = "smooth"  // one ball, slightly tacky
+	Torn    Seen = "torn"    // a ragged, torn surface
+	Knocks  Seen = "knocks"  // hard, or bits that stay apart; the machine knocks
+	Corners Seen = "corners" // dry flour in the corners
+)
+
+// Looks are all that can be seen, from the wettest to the driest.
+var Looks = []Seen{Pours, Smears, Smooth, Torn, Knocks, Corners}
+
+func (s Seen) Words() []string { return word.List(Looks) }
+func (s *Seen) UnmarshalText(text []byte) error {
+	return word.Read(s, text, "look of a dough", Looks)
+}
+
+// Stuff is what a dose is of.
+type Stuff string
+
+const (
+	Water     Stuff = "water"
+	FlourDose Stuff = "flour"
+)
+
+// Stuffs are what a dough is mended with.
+var Stuffs = []Stuff{Water, FlourDose}
+
+func (s Stuff) Words() []string { return word.List(Stuffs) }
+func (s *Stuff) UnmarshalText(text []byte) error {
+	return word.Read(s, text, "stuff of a dose", Stuffs)
+}
+
+// Dose is a spoonful that mends a dough.
+type Dose struct {
+	Of     Stuff          `json:"of"`
+	Amount measure.Amount `json:"amount"`
+}
+
+// largestDose is the most that goes in at once, ml: more is another recipe.
+const largestDose = 120
+
+// Check reports a dose that nobody would put in.
+func (d Dose) Check() error {
+	if ml := d.Amount.Millilitres(); d.Amount.Unit.Facts().Dimension != measure.Volume || ml <= 0 || ml > largestDose || d.Amount.UpTo.Sign() != 0 {
+		return fmt.Errorf("a dose is a volume of at most half a cup, such as 1 tsp or 1 1/2 tbsp")
+	}
+	return nil
+}
+
+// Grams is what a dose weighs: of flour, as bread flour does.
+func (d Dose) Grams() measure.Grams {
+	id := larder.ID("water")
+	if d.Of == FlourDose {
+		id = "bread-flour"
+	}
+	i, _ := larder.Get(id)
+	return i.GramsPerMl() * measure.Grams(d.Amount.Millilitres())
+}
+
+// Points is what a dose does to a dough's hydration, in points.
+func (d Dose) Points(b Ball) float64 {
+	if b.Flour <= 0 {
+		return 0
+	}
+	if d.Of == Water {
+		return 100 * float64(d.Grams()/b.Flour)
+	}
+	return b.Hydration*float64(b.Flour/(b.Flour+d.Grams())) - b.Hydration
+}
+
+// Ball is a dough in its kneading. Times are minutes.
+type Ball struct {
+	Batter    bool // it makes no ball
+	Slow      bool // much whole grain, which drinks slowly
+	Large     bool // of 2 lb and more
+	Flour     measure.Grams
+	Hydration float64 // with the doses so far
+	Into      int     // since kneading began
+	Left      int     // until the last kneading ends
+	Doses     []Dose  // so far
+	Since     int     // since the last of them
+}
+
+// Advice is what to do about a dough ball.
+type Advice struct {
+	Say    string  `json:"say"`
+	Add    *Dose   `json:"add,omitzero"`
+	Points float64 `json:"points,omitzero"` // what that does to the hydration
+	Again  int     `json:"again,omitzero"`  // minutes until to look again; 0: no more
+}
+
+// Minutes of the dough ball (docs/dough.md): a dough needs some until it is one, a dose some until it is worked
+// in, and what goes in near the end stays a lump.
+const (
+	together  = 5  // until a dough has come together
+	workedIn  = 2  // from dose to dose
+	settling  = 3  // where the last dose went the other way
+	drinking  = 15 // until whole grain has drunk
+	onceMore  = 10 // after which a good ball is looked at again
+	mendUntil = 5  // before kneading ends
+	tooMany   = 4  // doses one way: something was mismeasured
+)
+
+const (
+	slackSays = "It is slack: %s of flour, strewn over the middle."
+	stiffSays = "It is %s: %s of liquid, onto the ball."
+)
+
+// Advise is what to do about a dough ball that looks so.
+func Advise(b Ball, seen Seen) Advice {
+	slack := seen == Smears || seen == Pours
+	strong := seen == Pours || seen == Knocks
+	switch {
+	case b.Batter:
+		return Advice{Say: "This is a batter and makes no ball. Scrape its sides down once, and no more."}
+	case b.Left <= 0:
+		return Advice{Say: "Too late: kneading is over. Leave the lid shut, and note how the dough looked."}
+	case seen == Corners:
+		return Advice{Say: "Scrape the corners down with a plastic spatula, clear of the paddle.", Again: b.again(workedIn)}
+	case seen == Smooth:
+		if b.Left > onceMore+mendUntil {
+			return Advice{Say: "Leave it: that is the ball you want. Look once more in ten minutes.", Again: onceMore}
+		}
+		return Advice{Say: "Leave it: that is the ball you want."}
+	case b.Left < mendUntil:
+		return Advice{Say: fmt.Sprintf("Too late to mend: in the %d minutes that are left nothing is worked in. Leave it, and note how it looked.", b.Left)}
+	case b.Into < together:
+		return Advice{Say: "It is still coming together. Touch nothing yet.", Again: together - b.Into}
+	case len(b.Doses) > 0 && b.Since < workedIn:
+		return Advice{Say: "The last spoon is not worked in yet.", Again: workedIn - b.Since}
+	case b.Slow && slack && len(b.Doses) == 0 && b.Into < drinking && b.Left-(drinking-b.Into) >= mendUntil:
+		return Advice{Say: "Whole grain drinks slowly. Wait with the flour: it stiffens by itself.", Again: drinking - b.Into}
+	}
+	want := Water
+	if slack {
+		want = FlourDose
+	}
+	other := len(b.Doses) > 0 && b.Doses[len(b.Doses)-1].Of != want
+	if other && !strong {
+		return Advice{Say: "Wait: the last spoon went the other way, and more now would be a see-saw.", Again: b.again(settling)}
+	}
+	d := b.dose(want, strong, other)
+	a := Advice{Add: &d, Points: d.Points(b), Again: b.again(workedIn)}
+	switch amount := d.Amount.Spoken(); {
+	case slack:
+		a.Say = fmt.Sprintf(slackSays, amount)
+	case seen == Knocks:
+		a.Say = fmt.Sprintf(stiffSays, "hard", amount)
+	default:
+		a.Say = fmt.Sprintf(stiffSays, "torn", amount)
+	}
+	if len(b.Doses) >= tooMany && !other {
+		a.Say += " That is a lot: something was measured otherwise than planned."
+	}
+	return a
+}
+
+// AfterDose is in how many minutes to look again at a dough that got a dose so many minutes before its kneading
+// ends; 0 where nothing could be mended then.
+func AfterDose(left int) int { return Ball{Left: left}.again(workedIn) }
+
+// again is in how many minutes to look again; 0 where nothing could be mended then.
+func (b Ball) again(in int) int {
+	if b.Left-in < mendUntil {
+		return 0
+	}
+	return in
+}
+
+// dose is one spoonful: small steps, a bigger one where much is wrong, and the smallest where the last went the
+// other way.
+func (b Ball) dose(of Stuff, strong, small bool) Dose {
+	spoons, unit := int64(1), measure.Tsp
+	switch {
+	case of == FlourDose:
+		unit = measure.Tbsp
+		if strong && !small {
+			spoons = 2
+		}
+	case small:
+	case b.Large:
+		unit = measure.Tbsp
+	case strong:
+		spoons = 2
+	}
+	return Dose{of, measure.Of(spoons, 1, unit)}
+}

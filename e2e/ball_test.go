@@ -1,0 +1,47 @@
+package e2e
+
+import (
+	"context"
+	"testing"
+
+	"risepan/e2e/drive"
+)
+
+// The dough ball: asked about at its minute, mended by spoons, written in the log.
+func TestADoughBallIsMendedBySpoons(t *testing.T) {
+	s := serve(t)
+	id := startLoaf(t, s)
+	p := open(t, s.URL+"/watch/"+id)
+	p.Until("the question, not yet due", "document.querySelector('section[aria-label=\"The dough ball\"]') && shows('before, every dough is ragged')")
+	axe(t, p, "The dough ball")
+
+	s.Kill() // eight minutes on, by the server's own clock
+	if err := s.Start(context.Background(), "--ahead", "8m"); err != nil {
+		t.Fatal(err)
+	}
+	p.Go(s.URL + "/watch/" + id)
+	p.Sees("Look at the dough: what is it like?")
+	p.Click("Ragged, torn")
+	p.Sees("It is torn: 1 teaspoon of liquid, onto the ball.")
+	p.Sees("+1.3 points of hydration")
+	axe(t, p, "Advice on a dough ball")
+	p.Click("It is in")
+	p.Sees("Went in: 1 teaspoon of liquid")
+	p.Sees("Look again in")
+	p.Until("the look ticked off", "document.querySelector('[data-moment=look] button').innerText.startsWith('Undo')")
+	p.Type("Something else went in", "a bucket")
+	p.Click("of flour")
+	p.Sees("such as")
+	p.Type("Something else went in", "1/2 tbsp")
+	p.Click("of flour")
+	p.Sees("half a tablespoon of flour")
+	p.Reload()
+	p.Sees("half a tablespoon of flour")
+	q := drive.Open(kitchen.browser, t, s.URL+"/watch/"+id, 390, 844)
+	defer q.Close()
+	q.Sees("half a tablespoon of flour") // on the phone too
+	p.Click("End this bake early")
+	p.Sees("What to remember")
+	p.Go(s.URL + "/log/" + id)
+	p.Sees("At the dough ball: 1 teaspoon of liquid")
+}

@@ -1,0 +1,125 @@
+import { useState } from "react";
+import type { BakeBall, BakeView, DoughDose, Happened } from "../client/types.gen";
+import { clock, countdown } from "../parts/time";
+import { BallPicture, type Seen } from "./BallPicture";
+
+interface Props {
+  bake: BakeView;
+  now: number;
+  tell: (happened: Happened) => void;
+  wait: boolean;
+}
+
+const looks: [Seen, string][] = [
+  ["pours", "No ball, it coats the floor"],
+  ["smears", "A ball that smears"],
+  ["smooth", "One smooth ball"],
+  ["torn", "Ragged, torn"],
+  ["knocks", "Hard, or in bits"],
+  ["corners", "Flour in the corners"],
+];
+
+/** While it kneads: what the dough looks like, and what to do about it. */
+export function DoughBall({ bake, now, tell, wait }: Props) {
+  const { ball } = bake.state;
+  if (!ball || now < Date.parse(ball.from) || now >= Date.parse(ball.until)) return null;
+  const due = !!ball.look && Date.parse(ball.look) <= now;
+  const asks = due || !ball.seen;
+  return (
+    <section aria-label="The dough ball" className={`rounded-tray border-4 px-4 py-2 ${due ? "border-rim" : "border-rule"}`}>
+      {asks ? (
+        <>
+          <h2 className="text-xl font-bold">{due ? "Look at the dough: what is it like?" : "The dough ball"}</h2>
+          {!due && <p className="text-soft">Look at it about {ball.look && clock(ball.look, bake.zone)}; before, every dough is ragged.</p>}
+          <div className="mt-2 grid grid-cols-2 gap-2 sm:grid-cols-3 lg:grid-cols-6">
+            {looks.map(([seen, says]) => (
+              <button
+                key={seen}
+                type="button"
+                disabled={wait}
+                onClick={() => tell({ what: "saw", seen })}
+                className="rounded-tray border-2 border-rim p-1 text-center text-sm leading-5 font-semibold text-ink hover:bg-shelf"
+              >
+                <BallPicture seen={seen} />
+                {says}
+              </button>
+            ))}
+          </div>
+        </>
+      ) : (
+        <Answer ball={ball} now={now} tell={tell} wait={wait} />
+      )}
+      {ball.doses && (
+        <p className="mt-2 text-sm text-soft">
+          Went in:{" "}
+          {ball.doses.map((d) => `${d.spoken} of ${d.of === "water" ? "liquid" : "flour"} at ${clock(d.at, bake.zone)}`).join(", ")}; in all{" "}
+          <b className="figures text-ink">{signed(ball.points ?? 0)}</b> points of hydration.
+        </p>
+      )}
+      <Other tell={tell} wait={wait} />
+    </section>
+  );
+}
+
+/** What to do about what was seen, and when to look again. */
+function Answer({ ball, now, tell, wait }: { ball: BakeBall; now: number; tell: Props["tell"]; wait: boolean }) {
+  const { advice } = ball;
+  return (
+    <div role="status">
+      <p className="text-xl font-bold">{advice?.say ?? "Let it be worked in."}</p>
+      {advice?.add && (
+        <p className="mt-2 flex flex-wrap items-center gap-3">
+          <button
+            type="button"
+            disabled={wait}
+            onClick={() => tell({ what: "put in", dose: advice.add })}
+            className="min-h-12 rounded-tray bg-rim px-6 font-bold text-on-rim"
+          >
+            It is in
+          </button>
+          <span className="text-soft">
+            That is <b className="figures text-ink">{signed(advice.points ?? 0)}</b> points of hydration. Scrape with plastic, clear of the
+            paddle.
+          </span>
+        </p>
+      )}
+      {ball.look && (
+        <p className="mt-1 text-lg">
+          Look again in <b className="figures">{countdown(Date.parse(ball.look) - now)}</b>
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** A dose that nobody proposed. */
+function Other({ tell, wait }: { tell: Props["tell"]; wait: boolean }) {
+  const [amount, type] = useState("");
+  const put = (of: DoughDose["of"]) => {
+    tell({ what: "put in", dose: { of, amount } });
+    type("");
+  };
+  const button = "min-h-11 font-semibold text-rim underline disabled:text-soft disabled:no-underline";
+  return (
+    <p className="mt-2 flex flex-wrap items-center gap-x-3 text-sm">
+      <label className="flex items-center gap-2">
+        Something else went in
+        <input
+          value={amount}
+          onChange={(e) => type(e.target.value)}
+          placeholder="1 1/2 tbsp"
+          maxLength={40}
+          className="h-10 w-32 rounded border-2 border-rule bg-enamel px-2 text-base max-md:h-11"
+        />
+      </label>
+      <button type="button" disabled={wait || amount.trim() === ""} onClick={() => put("water")} className={button}>
+        of liquid
+      </button>
+      <button type="button" disabled={wait || amount.trim() === ""} onClick={() => put("flour")} className={button}>
+        of flour
+      </button>
+    </p>
+  );
+}
+
+const signed = (points: number) => `${points < 0 ? "−" : "+"}${Math.abs(points).toFixed(1)}`;
