@@ -90,7 +90,13 @@ func TestAKitchenThatCannotBeIsRefusedAtItsField(t *testing.T) {
 		"/packs/0/ingredient": func(k *Kitchen) { k.Packs = []Pack{{Ingredient: "gold"}} },
 		"/stock/0/grams":      func(k *Kitchen) { k.Stock = []Stocked{{"honey", -4}} },
 		"/stock/1/ingredient": func(k *Kitchen) { k.Stock = []Stocked{{"honey", 4}, {"honey", 5}} },
-		"/measures/0/amount":  func(k *Kitchen) { k.Measures[0].Amount = measure.Of(0, 1, measure.Cup) },
+		"/jug/step": func(k *Kitchen) {
+			k.Jug = measure.Jug{Step: measure.Of(25, 1, measure.Gram), Holds: measure.Of(500, 1, measure.Millilitre)}
+		},
+		"/jug/holds": func(k *Kitchen) {
+			k.Jug = measure.Jug{Step: measure.Of(25, 1, measure.Millilitre), Holds: measure.Of(3001, 1, measure.Millilitre)}
+		},
+		"/measures/0/amount": func(k *Kitchen) { k.Measures[0].Amount = measure.Of(0, 1, measure.Cup) },
 	} {
 		k := New("K", "UTC")
 		change(&k)
@@ -99,8 +105,12 @@ func TestAKitchenThatCannotBeIsRefusedAtItsField(t *testing.T) {
 			t.Errorf("%s: refused as %v", pointer, err)
 		}
 	}
-	if err := New("K", "UTC").Check(); err != nil {
-		t.Errorf("a new kitchen is refused: %v", err)
+	jug := New("K", "UTC")
+	jug.Jug = measure.Jug{Step: measure.Of(25, 1, measure.Millilitre), Holds: measure.Of(500, 1, measure.Millilitre)}
+	for what, k := range map[string]Kitchen{"a new kitchen": New("K", "UTC"), "one with a jug": jug} {
+		if err := k.Check(); err != nil {
+			t.Errorf("%s is refused: %v", what, err)
+		}
 	}
 }
 

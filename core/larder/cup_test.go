@@ -43,7 +43,7 @@ func TestTwoWeighingsAreTooFewAndTheWayOfFillingCounts(t *testing.T) {
 	for _, c := range []struct {
 		filling Filling
 		want    measure.Grams
-	}{{"", 125}, {Sifted, 110}, {Spooned, 125}, {Scooped, 145}} {
+	}{{"", 125}, {Sifted, 110}, {Sprinkled, 118}, {Spooned, 125}, {Heaped, 135}, {Scooped, 145}} {
 		own := cup(160, 161)
 		own.Filling = c.filling
 		if got := own.In(bread).PerCup; math.Abs(float64(got-c.want)) > 1e-9 {

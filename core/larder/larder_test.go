@@ -102,3 +102,33 @@ func TestWeighingByCupSpoonAndPiece(t *testing.T) {
 		t.Error("three pieces of flour were weighed")
 	}
 }
+
+// What a kitchen says of an ingredient of its own is held to what can be, field by field, at the edge.
+func TestAnIngredientThatCannotBeIsRefused(t *testing.T) {
+	good := Ingredient{ID: "own", Name: "own", Kind: Flour, PerCup: 120, FlourPart: 1, Lightest: 110, Heaviest: 140, Shares: Shares{Starch: 70, Protein: 12, Water: 14}}
+	if err := good.Check(); err != nil {
+		t.Fatalf("a good flour is refused: %v", err)
+	}
+	for name, change := range map[string]func(*Ingredient){
+		"a share below nothing":             func(i *Ingredient) { i.Shares.Fat = -1 },
+		"a share above all":                 func(i *Ingredient) { i.Shares = Shares{Water: 101} },
+		"shares that are more than all":     func(i *Ingredient) { i.Shares.Sugar = 10 },
+		"a cup below nothing":               func(i *Ingredient) { i.PerCup = -1 },
+		"a cup of more than a kilo":         func(i *Ingredient) { i.PerCup = 1001 },
+		"a piece of more than a kilo":       func(i *Ingredient) { i.Each = 1001 },
+		"a flour that is more than itself":  func(i *Ingredient) { i.FlourPart = 1.1 },
+		"a flour that does not count":       func(i *Ingredient) { i.FlourPart = 0 },
+		"lightest heavier than heaviest":    func(i *Ingredient) { i.Lightest = 150 },
+		"heaviest of more than a kilo":      func(i *Ingredient) { i.Heaviest = 1001 },
+		"lightest below nothing":            func(i *Ingredient) { i.Lightest = -1 },
+		"yeast of four times its weight":    func(i *Ingredient) { i.AsDry = 4 },
+		"leavening of six times its weight": func(i *Ingredient) { i.Raising = 6 },
+		"no weight at all":                  func(i *Ingredient) { i.PerCup, i.Lightest, i.Heaviest = 0, 0, 0 },
+	} {
+		i := good
+		change(&i)
+		if i.Check() == nil {
+			t.Errorf("%s is taken", name)
+		}
+	}
+}

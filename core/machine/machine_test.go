@@ -3,6 +3,7 @@ package machine
 import (
 	"errors"
 	"fmt"
+	"math"
 	"math/rand/v2"
 	"slices"
 	"strings"
@@ -155,6 +156,30 @@ func TestEstimatedStagesAddUpToTheTotal(t *testing.T) {
 			if got := c.Total(measure.LoafPounds(1, 1), Medium); got != total {
 				t.Errorf("%s in %v: the stages make %v", of, total, got)
 			}
+		}
+	}
+	// Each stage has its share to the nearest minute; one, the longest, makes up what rounding leaves.
+	for _, total := range []Minutes{100, 200, 239} {
+		usual, fixed, all := shares[Basic], Minutes(0), Minutes(0)
+		for _, s := range usual {
+			if s.Kind == KnockBack {
+				fixed += s.Minutes
+			} else {
+				all += s.Minutes
+			}
+		}
+		off := 0
+		for n, s := range Estimate(Basic, total) {
+			exact := float64(usual[n].Minutes*(total-fixed)) / float64(all)
+			if s.Kind == KnockBack {
+				exact = float64(usual[n].Minutes)
+			}
+			if math.Abs(float64(s.Minutes)-exact) > 0.5 {
+				off++
+			}
+		}
+		if off > 1 {
+			t.Errorf("%d stages of a basic cycle of %d min are not their share", off, total)
 		}
 	}
 	if got := Estimate(Basic, 200); got[2].Kind != Knead || got[2].Minutes < 15 || got[2].Minutes > 22 || got[8].Minutes < 50 || got[8].Minutes > 60 {

@@ -230,7 +230,8 @@ func TestASwapThatCannotBeMadeSaysWhy(t *testing.T) {
 		{Pick{Line: "l1", Swap: "dry-milk>milk"}, "/line", "another ingredient"},
 		{Pick{Line: "l9", Swap: "dry-milk>milk"}, "/line", "no line"},
 		{Pick{Line: "l5", Swap: "dry-milk>gold"}, "/swap", "no swap"},
-		{Pick{Line: "l4", Swap: "bread-flour>wholemeal-flour", Share: 400}, "/share", "1 to 100"},
+		{Pick{Line: "l4", Swap: "bread-flour>wholemeal-flour", Share: 101}, "/share", "1 to 100"},
+		{Pick{Line: "l4", Swap: "bread-flour>wholemeal-flour", Share: -1}, "/share", "1 to 100"},
 	} {
 		after, err := Apply(dry, larder.Know, c.pick)
 		var f *fault.Fault
