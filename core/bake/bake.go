@@ -24,6 +24,7 @@ type What string
 
 const (
 	Done      What = "done"      // a moment was attended to
+	Skipped   What = "skipped"   // a moment was let go
 	TakenOut  What = "taken out" // the loaf left the pan: the bake is over
 	Abandoned What = "abandoned" // stopped before its end
 	Judged    What = "judged"    // a mark and a note
@@ -32,7 +33,7 @@ const (
 	Undone    What = "undone"    // an earlier happening is taken back
 )
 
-var Whats = []What{Done, TakenOut, Abandoned, Judged, Saw, PutIn, Undone}
+var Whats = []What{Done, Skipped, TakenOut, Abandoned, Judged, Saw, PutIn, Undone}
 
 func (w What) Words() []string                  { return word.List(Whats) }
 func (w *What) UnmarshalText(text []byte) error { return word.Read(w, text, "happening", Whats) }
@@ -41,7 +42,7 @@ func (w *What) UnmarshalText(text []byte) error { return word.Read(w, text, "hap
 type Happening struct {
 	journal.Stamp
 	What   What   `json:"what"`
-	Moment string `json:"moment,omitzero"` // of Done: the moment's id
+	Moment string `json:"moment,omitzero"` // of Done and Skipped: the moment's id
 	Mark   int    `json:"mark,omitzero"`   // of Judged, 1 to 5
 	Note   string `json:"note,omitzero"`   // of Judged
 	Of     int    `json:"of,omitzero"`     // of Undone: the number of what is taken back
@@ -79,8 +80,9 @@ func (p *Phase) UnmarshalText(text []byte) error {
 // Moment is a moment of the running bake on the clock.
 type Moment struct {
 	timetable.Moment
-	At   time.Time `json:"at"`
-	Done bool      `json:"done"`
+	At      time.Time `json:"at"`
+	Done    bool      `json:"done"`
+	Skipped bool      `json:"skipped,omitzero"`
 }
 
 // State is the bake at one instant.
@@ -93,6 +95,7 @@ type State struct {
 	End     *time.Time        `json:"end,omitzero"`   // when it was taken out, of the machine or of the oven, or abandoned
 	Moments []Moment          `json:"moments"`
 	Ball    *Ball             `json:"ball,omitzero"` // the dough ball; nil for what makes none
+	Due     *Due              `json:"due,omitzero"`  // what has come and was not answered
 	Next    int               `json:"next"`          // index of the next moment in Moments; -1 when none is left
 	Mark    int               `json:"mark,omitzero"`
 	Note    string            `json:"note,omitzero"`
@@ -107,7 +110,7 @@ func (s State) Over() bool { return s.Phase == Out || s.Phase == GivenUp }
 // else, so every device and every server sees the same.
 func At(p plan.Plan, happened []Happening, now time.Time) State {
 	s := State{Begin: p.Timer.Begin, Ready: p.Timer.Ready, Next: -1, Last: journal.Last(happened)}
-	done := map[string]bool{}
+	done, skipped := map[string]bool{}, map[string]bool{}
 	standing := journal.Standing(happened)
 	for _, h := range standing {
 		switch h.What {
@@ -117,6 +120,8 @@ func At(p plan.Plan, happened []Happening, now time.Time) State {
 				at := h.At
 				s.Freed = &at
 			}
+		case Skipped:
+			skipped[h.Moment] = true
 		case TakenOut, Abandoned:
 			at := h.At
 			s.End, s.Phase = &at, Out
@@ -130,7 +135,7 @@ func At(p plan.Plan, happened []Happening, now time.Time) State {
 		}
 	}
 	for _, m := range p.Moments {
-		s.Moments = append(s.Moments, Moment{m, m.At(s.Begin), done[m.ID]})
+		s.Moments = append(s.Moments, Moment{m, m.At(s.Begin), done[m.ID], skipped[m.ID]})
 	}
 	s.Ball = ball(p, s, standing)
 	if s.Over() {
@@ -139,6 +144,7 @@ func At(p plan.Plan, happened []Happening, now time.Time) State {
 	if s.Phase = ClockOf(p, s).Phase(now); s.Phase == Running {
 		s.Stage = stage(p, s.Begin, now)
 	}
+	s.Due = due(p, s, now)
 	s.Next = slices.IndexFunc(s.Moments, func(m Moment) bool { return m.At.After(now) && !m.Done })
 	s.Changes = nextChange(p, s, now)
 	return s
@@ -219,7 +225,7 @@ func Check(s State, happened []Happening, h Happening) error {
 		return err
 	}
 	switch h.What {
-	case Done:
+	case Done, Skipped:
 		if !slices.ContainsFunc(s.Moments, func(m Moment) bool { return m.ID == h.Moment }) {
 			return fault.At("/moment", "this bake has no moment %q", word.Clip(h.Moment))
 		}

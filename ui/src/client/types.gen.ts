@@ -783,6 +783,7 @@ export interface BakeMoment {
   waits?: boolean;
   at: string;
   done: boolean;
+  skipped?: boolean;
 }
 export interface BakeView {
   id: string;
@@ -805,6 +806,7 @@ export interface BakeState {
   end?: string;
   moments: BakeMoment[];
   ball?: BakeBall;
+  due?: BakeDue;
   next: number;
   mark?: number;
   note?: string;
@@ -837,10 +839,18 @@ export interface BakeDosed {
   points: number;
   spoken: string;
 }
+export interface BakeDue {
+  moment: string;
+  at: string;
+  say: string;
+  now: string;
+  lines?: string[];
+  upTo?: string;
+}
 export interface BakeHappening {
   seq: number;
   at: string;
-  what: "done" | "taken out" | "abandoned" | "judged" | "saw" | "put in" | "undone";
+  what: "done" | "skipped" | "taken out" | "abandoned" | "judged" | "saw" | "put in" | "undone";
   moment?: string;
   mark?: number;
   note?: string;
@@ -855,7 +865,7 @@ export interface BakeTold {
   now: string;
 }
 export interface Happened {
-  what: "done" | "taken out" | "abandoned" | "judged" | "saw" | "put in" | "undone";
+  what: "done" | "skipped" | "taken out" | "abandoned" | "judged" | "saw" | "put in" | "undone";
   moment?: string;
   mark?: number;
   note?: string;

@@ -22,7 +22,7 @@ export function ScreenName({ path }: { path: string }) {
   const next = useNextMoment();
   const first = useRef(name);
   useEffect(() => {
-    document.title = `${next?.overdue ? "Take it out · " : next ? `${next.time} ${next.short} · ` : ""}${name} · Rise Pan`;
+    document.title = `${next?.overdue ? `${next.short} now · ` : next ? `${next.time} ${next.short} · ` : ""}${name} · Rise Pan`;
   }, [name, next]);
   useEffect(() => {
     if (first.current === name) return;

@@ -13,7 +13,9 @@ export interface NextMoment {
   overdue: boolean;
 }
 
-const shorts: Partial<Record<NonNullable<BakeSummary["moments"]>[number]["kind"], string>> = {
+type Kind = NonNullable<BakeSummary["moments"]>[number]["kind"];
+
+const shorts: Partial<Record<Kind, string>> = {
   begins: "begins",
   look: "look in",
   "held back": "add the rest",
@@ -28,10 +30,16 @@ const shorts: Partial<Record<NonNullable<BakeSummary["moments"]>[number]["kind"]
   eaten: "take out",
 };
 
+/** What stays first until somebody answers it. */
+const stays = new Set<Kind>(["held back", "add-ins", "scrape", "paddle"]);
+
 /** What a bake calls for next: what stands ready and was not taken out comes before all that is to come. */
 function nextOf(bake: BakeSummary, now: number, zone: string): NextMoment {
   const ready = Date.parse(bake.ready);
   const known = { id: bake.id, recipe: bake.recipe };
+  const due = bake.moments?.find((m) => m.person && stays.has(m.kind) && Date.parse(m.at) <= now && !m.done && !m.skipped);
+  if (due && ready > now)
+    return { ...known, at: Date.parse(due.at), time: clock(due.at, zone), say: due.say, short: shorts[due.kind] ?? "now", overdue: true };
   const moment = bake.moments?.find((m) => Date.parse(m.at) > now && !m.done);
   if (ready <= now && !(bake.phase === "in hand" && moment))
     return { ...known, at: ready, time: clock(bake.ready, zone), say: "ready: take it out", short: "take out", overdue: true };

@@ -12,7 +12,8 @@ interface Props {
 export function Moments({ bake, now, tell }: Props) {
   const undo = (m: BakeMoment) => {
     const gone = new Set(bake.happenings.filter((h) => h.what === "undone").map((h) => h.of));
-    const ticks = (h: BakeHappening) => (h.what === "done" && h.moment === m.id) || (h.what === "saw" && m.kind === "look");
+    const ticks = (h: BakeHappening) =>
+      ((h.what === "done" || h.what === "skipped") && h.moment === m.id) || (h.what === "saw" && m.kind === "look");
     const done = bake.happenings.findLast((h) => ticks(h) && !gone.has(h.seq));
     if (done) tell({ what: "undone", of: done.seq });
   };
@@ -24,17 +25,21 @@ export function Moments({ bake, now, tell }: Props) {
       <ol className="mt-1 divide-y divide-rule border-y border-rule text-lg">
         {bake.state.moments.map((m) => {
           const past = Date.parse(m.at) <= now;
+          if (past && !m.person) return null; // it needed nobody, and is over
           return (
             <li key={m.id} data-moment={m.kind} className={`flex min-h-14 items-center gap-4 ${past || m.done ? "text-soft" : ""}`}>
               <span className={`figures w-16 text-lg ${m.person ? "font-bold" : ""}`}>{clock(m.at, bake.zone)}</span>
-              <span className={`flex-1 ${m.person && !past ? "font-semibold" : ""} ${m.done ? "line-through" : ""}`}>{m.say}</span>
+              <span className={`flex-1 ${m.person && !past ? "font-semibold" : ""} ${m.done ? "line-through" : ""}`}>
+                {m.say}
+                {m.skipped && " Left out."}
+              </span>
               {m.person && m.kind !== "ready" && (
                 <button
                   type="button"
-                  onClick={() => (m.done ? undo(m) : tell({ what: "done", moment: m.id }))}
+                  onClick={() => (m.done || m.skipped ? undo(m) : tell({ what: "done", moment: m.id }))}
                   className="flex min-h-12 items-center gap-2 rounded-tray border-2 border-rim px-3 text-base font-semibold text-rim"
                 >
-                  {m.done ? (
+                  {m.done || m.skipped ? (
                     <>
                       <Undo2 size={20} aria-hidden="true" />
                       Undo

@@ -7,6 +7,7 @@ import { clock, countdown, display } from "../parts/time";
 import { TimeRibbon } from "../parts/TimeRibbon";
 import { TroubleNote } from "../parts/Trouble";
 import { DoughBall } from "./DoughBall";
+import { DueNow } from "./DueNow";
 import { Moments } from "./Moments";
 
 const stages = { rest: "Resting", knead: "Kneading", rise: "Rising", "knock-back": "Knocking back", bake: "Baking" } as const;
@@ -73,6 +74,7 @@ function Running({ bake }: { bake: BakeView }) {
           <span className="fraction">{plan.size}</span> · {plan.machine} · {plan.setting.cycle.panel} {plan.setting.cycle.name}
         </p>
       </header>
+      <DueNow bake={bake} now={now} tell={(h) => tell.mutate(h)} wait={tell.isPending} />
       <DoughBall bake={bake} now={now} tell={(h) => tell.mutate(h)} wait={tell.isPending} />
       <div className="grid flex-1 grid-cols-1 gap-8 lg:grid-cols-2">
         <section aria-label="Now" className="flex flex-col justify-center">

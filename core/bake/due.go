@@ -1,0 +1,77 @@
+package bake
+
+import (
+	"slices"
+	"time"
+
+	"risepan/core/machine"
+	"risepan/core/plan"
+	"risepan/core/timetable"
+)
+
+// Due is a moment that has come and that nobody has answered yet.
+type Due struct {
+	Moment string    `json:"moment"` // its id
+	At     time.Time `json:"at"`
+	Say    string    `json:"say"`
+	Now    string    `json:"now"`            // what can be done about it by now
+	Lines  []string  `json:"lines,omitzero"` // what goes in then, by line
+	UpTo   time.Time `json:"upTo,omitzero"`  // until when it can be done well; zero: no more
+}
+
+// waits are the moments that stay first until they are answered, with what each means while the dough is still
+// kneaded, while it rises, and once it bakes.
+var waits = map[timetable.MomentKind][3]string{
+	timetable.AddIns: {"It still kneads: put them in now, a handful at a time.",
+		"Kneading is over: fold them in by hand while it rises, gently, or leave them out.", "It bakes: leave them out, and the lid shut."},
+	timetable.Held: {"It still kneads: put it in now, a spoonful at a time.",
+		"Kneading is over: leave it out, and note that the dough was softer.", "It bakes: leave it out, and the lid shut."},
+	timetable.Scrape: {"Scrape the sides now with plastic, clear of the paddle.",
+		"Mixing is over: smooth the edges with a wet spatula, or leave them.", "It bakes: leave it, and the lid shut."},
+	timetable.Paddle: {"Not yet: let the kneading end.",
+		"Now, with wet fingers, and spread the dough to fill the pan.", "It bakes: leave the paddle in, and look for it in the loaf."},
+}
+
+// Stays reports whether a moment stays first until it is answered.
+func (m Moment) Stays() bool {
+	_, stays := waits[m.Kind]
+	return stays && m.Person
+}
+
+// due is the first moment that has come and was not answered.
+func due(p plan.Plan, s State, now time.Time) *Due {
+	n := slices.IndexFunc(s.Moments, func(m Moment) bool { return m.Stays() && !m.Done && !m.Skipped && !m.At.After(now) })
+	if n < 0 {
+		return nil
+	}
+	m := s.Moments[n]
+	kneads, bakes := ends(p, s)
+	says := waits[m.Kind]
+	d := &Due{Moment: m.ID, At: m.At, Say: m.Say}
+	switch {
+	case now.Before(kneads):
+		d.Now, d.UpTo = says[0], kneads
+	case bakes.IsZero() || now.Before(bakes):
+		d.Now = says[1]
+	default:
+		d.Now = says[2]
+	}
+	if m.Kind == timetable.AddIns {
+		d.Lines = p.Pan.Aside
+	}
+	return d
+}
+
+// ends are when kneading ends for the last time and when baking begins; zero where there is none.
+func ends(p plan.Plan, s State) (kneads, bakes time.Time) {
+	at := func(m machine.Minutes) time.Time { return s.Begin.Add(time.Duration(m) * time.Minute) }
+	for _, st := range p.Stages {
+		switch {
+		case st.Kind == machine.Knead:
+			kneads = at(st.To)
+		case st.Kind == machine.Bake && bakes.IsZero():
+			bakes = at(st.From)
+		}
+	}
+	return kneads, bakes
+}
