@@ -130,14 +130,14 @@ func At(p plan.Plan, happened []Happening, now time.Time) State {
 			}
 		case Judged:
 			s.Mark, s.Note = h.Mark, h.Note
-		case Saw:
-			done[string(timetable.Look)] = true
 		}
 	}
 	for _, m := range p.Moments {
 		s.Moments = append(s.Moments, Moment{m, m.At(s.Begin), done[m.ID], skipped[m.ID]})
 	}
-	s.Ball = ball(p, s, standing)
+	if s.Ball = ball(p, s, standing); s.Ball != nil {
+		s.Ball.follow(s.Moments)
+	}
 	if s.Over() {
 		return s
 	}

@@ -41,7 +41,8 @@ func ball(p plan.Plan, s State, standing []Happening) *Ball {
 	if at < 0 {
 		return nil
 	}
-	b := &Ball{Look: &s.Moments[at].At}
+	first := s.Moments[at].At
+	b := &Ball{Look: &first}
 	for _, st := range p.Stages {
 		if st.Kind == machine.Knead {
 			if b.From.IsZero() {
@@ -64,6 +65,8 @@ func ball(p plan.Plan, s State, standing []Happening) *Ball {
 			if a.Again > 0 {
 				b.look(h.At, a.Again)
 			}
+		case h.What == Done && h.Moment == s.Moments[at].ID:
+			b.Look = nil
 		case h.What == PutIn && h.Dose != nil:
 			points := h.Dose.Points(d)
 			d.Doses, d.Hydration = append(d.Doses, *h.Dose), d.Hydration+points
@@ -76,6 +79,16 @@ func ball(p plan.Plan, s State, standing []Happening) *Ball {
 		}
 	}
 	return b
+}
+
+// follow moves the moment of the look to where the next one is.
+func (b *Ball) follow(moments []Moment) {
+	at := slices.IndexFunc(moments, func(m Moment) bool { return m.Kind == timetable.Look })
+	m := &moments[at]
+	if m.Done = b.Look == nil; !m.Done && b.Look.After(m.At) {
+		m.At, m.Say = *b.Look, "Look at the dough ball again."
+	}
+	slices.SortStableFunc(moments, func(a, b Moment) int { return a.At.Compare(b.At) })
 }
 
 func (b *Ball) look(from time.Time, in int) {

@@ -67,8 +67,15 @@ func TestADoughBallOnTheClock(t *testing.T) {
 	}
 	for _, m := range bake.At(p, happened, at(31)).Moments {
 		if m.Kind == timetable.Look && !m.Done {
-			t.Error("the look is not ticked off, though the dough was seen")
+			t.Error("the look is not ticked off, though there is nothing more to look at")
 		}
+	}
+	if s := bake.At(p, happened[:2], at(10)); s.Next < 0 || s.Moments[s.Next].Kind != timetable.Look || s.Moments[s.Next].At != at(11) {
+		t.Errorf("two minutes after a dose the next moment is no look: %+v", s)
+	}
+	ticked := append(happened[:3:3], bake.Happening{Stamp: journal.Stamp{Seq: 4, At: at(12)}, What: bake.Done, Moment: "look"})
+	if s := bake.At(p, ticked, at(12)); s.Ball.Look != nil {
+		t.Error("a look that was ticked off is asked for again")
 	}
 	b = tell(31, bake.Happening{What: bake.Undone, Of: 5})
 	if len(b.Doses) != 1 || look(b) != 24 {
