@@ -265,6 +265,7 @@ func (p *problem) candidates(w *wanted, l Line, least, most float64) bool {
 		return false
 	}
 	w.table = t
+	w.candidates = make([]candidate, 0, 48)
 	add := func(v int) {
 		w.candidates = append(w.candidates, candidate{v, float64(v) * perStep, t.handling(v), t.strangers(v)})
 	}
@@ -324,6 +325,9 @@ type option struct {
 // miss. In a range (low < high) it lists what may be allowed anywhere in it, each with the least D
 // that it has there. The list is good until the line is asked again.
 func (w *wanted) options(low, high float64) (key int, out []option) {
+	if w.room == nil {
+		w.room = make([]option, 0, len(w.candidates))
+	}
 	out = w.room[:0]
 	from := w.first(w.exact * low * (1 - w.tolerance - 1e-9))
 	most := w.exact * high * (1 + w.tolerance + 1e-9)

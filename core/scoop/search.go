@@ -1,10 +1,6 @@
 package scoop
 
-import (
-	"cmp"
-	"math"
-	"slices"
-)
+import "math"
 
 // found is one point of the front: a combination of flours with its wet and dry choices.
 type found struct {
@@ -20,7 +16,7 @@ const missKey = 1000 // one tolerance missed outranks any number of strangers
 // front keeps the best points so far, by handling.
 type front struct {
 	key   int
-	best  map[int]found
+	best  []found   // at each handling; of those that no choice makes, d is infinite
 	bound []float64 // the least D with at most so much handling
 }
 
@@ -51,6 +47,9 @@ func (f *front) add(x found) {
 		}
 		f.bound = append(f.bound, last)
 	}
+	for len(f.best) <= x.handling {
+		f.best = append(f.best, found{d: math.Inf(1)})
+	}
 	for n := x.handling; n < len(f.bound); n++ {
 		f.bound[n] = min(f.bound[n], x.d)
 	}
@@ -63,7 +62,7 @@ const bins = 8
 // search goes through the combinations of flours: first a few good ones, then bin by bin, those about the
 // exact total first. Where none is without a miss, it tries those with the fewest.
 func (p *problem) search() []found {
-	f := &front{key: math.MaxInt, best: map[int]found{}}
+	f := &front{key: math.MaxInt}
 	if len(p.flours) == 0 {
 		ratio := 1.0
 		if p.flour > 0 {
@@ -105,19 +104,15 @@ func (p *problem) search() []found {
 
 // points lists what no other point beats, least handling first.
 func (f *front) points() []found {
-	out := make([]found, 0, len(f.best))
-	for _, x := range f.best {
-		out = append(out, x)
-	}
-	slices.SortFunc(out, func(a, b found) int { return cmp.Compare(a.handling, b.handling) })
+	var out []found
 	least := math.Inf(1)
-	return slices.DeleteFunc(out, func(x found) bool {
-		if x.d >= least-1e-12 {
-			return true
+	for _, x := range f.best {
+		if x.d < least-1e-12 {
+			least = x.d
+			out = append(out, x)
 		}
-		least = x.d
-		return false
-	})
+	}
+	return out
 }
 
 // others is the best that all lines but flour can do anywhere in a bin: how much they miss at least, and

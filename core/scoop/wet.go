@@ -125,13 +125,18 @@ func (s *wetSearch) leaf(handling int, d, water float64) {
 	}
 	s.found = true
 	if s.key < s.front.key {
-		*s.front = front{key: s.key, best: map[int]found{}}
+		*s.front = front{key: s.key, best: s.front.best[:0]}
 	}
 	d += s.flours.d + square(off/hydrationTolerance)
+	var picks []int // kept once for all points of this choice
 	for dry, e := range s.dry {
 		all, sum := s.flours.handling+handling+dry, d+e
-		if !math.IsInf(sum, 1) && !s.front.beaten(all, sum) {
-			s.front.add(found{s.flours, all, sum, slices.Clone(s.picks), dry})
+		if math.IsInf(sum, 1) || s.front.beaten(all, sum) {
+			continue
 		}
+		if picks == nil {
+			picks = slices.Clone(s.picks)
+		}
+		s.front.add(found{s.flours, all, sum, picks, dry})
 	}
 }
