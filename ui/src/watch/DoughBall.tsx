@@ -22,15 +22,24 @@ const looks: [Seen, string][] = [
 /** While it kneads: what the dough looks like, and what to do about it. */
 export function DoughBall({ bake, now, tell, wait }: Props) {
   const { ball } = bake.state;
+  const [early, open] = useState(false); // somebody looks before it is time
   if (!ball || now < Date.parse(ball.from) || now >= Date.parse(ball.until)) return null;
   const due = !!ball.look && Date.parse(ball.look) <= now;
   const asks = due || !ball.seen;
+  if (!due && !ball.seen && !ball.doses && !early)
+    return (
+      <section aria-label="The dough ball" className="flex flex-wrap items-center gap-x-4 border-y border-rule">
+        <p className="text-soft">Look at the dough about {ball.look && clock(ball.look, bake.zone)}; before, every dough is ragged.</p>
+        <button type="button" onClick={() => open(true)} className="min-h-11 font-semibold text-rim underline">
+          Say how it looks now
+        </button>
+      </section>
+    );
   return (
     <section aria-label="The dough ball" className={`rounded-tray border-4 px-4 py-2 ${due ? "border-rim" : "border-rule"}`}>
       {asks ? (
         <>
-          <h2 className="text-xl font-bold">{due ? "Look at the dough: what is it like?" : "The dough ball"}</h2>
-          {!due && <p className="text-soft">Look at it about {ball.look && clock(ball.look, bake.zone)}; before, every dough is ragged.</p>}
+          <h2 className="text-xl font-bold">{due ? "Look at the dough: what is it like?" : "How does it look now?"}</h2>
           <div className="mt-2 grid grid-cols-2 gap-2 sm:grid-cols-3 lg:grid-cols-6">
             {looks.map(([seen, says]) => (
               <button
