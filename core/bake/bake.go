@@ -89,6 +89,7 @@ type Moment struct {
 type State struct {
 	Phase   Phase             `json:"phase"`
 	Stage   machine.StageKind `json:"stage,omitzero"` // while running
+	Lid     string            `json:"lid,omitzero"`   // what may be touched now
 	Begin   time.Time         `json:"begin"`          // of the cycle
 	Ready   time.Time         `json:"ready"`
 	Freed   *time.Time        `json:"freed,omitzero"` // when a dough left the machine
@@ -144,10 +145,33 @@ func At(p plan.Plan, happened []Happening, now time.Time) State {
 	if s.Phase = ClockOf(p, s).Phase(now); s.Phase == Running {
 		s.Stage = stage(p, s.Begin, now)
 	}
+	s.Lid = lid(s)
 	s.Due = due(p, s, now)
 	s.Next = slices.IndexFunc(s.Moments, func(m Moment) bool { return m.At.After(now) && !m.Done })
 	s.Changes = nextChange(p, s, now)
 	return s
+}
+
+// lids are what may be touched in each stage of a cycle.
+var lids = map[machine.StageKind]string{
+	machine.Knead:     "The lid may be opened while it kneads.",
+	machine.Rest:      "The lid may be opened for a look while it rests.",
+	machine.Rise:      "Open the lid only to take the paddle out or to shape the dough: the warmth goes.",
+	machine.KnockBack: "Fingers out: the paddle turns without a warning.",
+	machine.Bake:      "The lid stays shut while it bakes.",
+}
+
+// lid is what may be touched now. Buttons are left alone throughout: a stop that is pressed loses the cycle.
+func lid(s State) string {
+	switch s.Phase {
+	case Waiting:
+		return "Leave the buttons alone: a stop that is pressed loses the delay."
+	case Running:
+		if say, ok := lids[s.Stage]; ok {
+			return say + " Leave the buttons alone: a stop loses the cycle."
+		}
+	}
+	return ""
 }
 
 // nextChange is the first stage's end or moment that is still to come.

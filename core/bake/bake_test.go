@@ -57,6 +57,9 @@ func TestABakeRunsByTheClockAlone(t *testing.T) {
 		if s.Phase != c.phase || string(s.Stage) != c.stage || next != c.next {
 			t.Errorf("at %s: %s %s, next %q; want %s %s, next %q", c.at, s.Phase, s.Stage, next, c.phase, c.stage, c.next)
 		}
+		if lid := s.Lid; (lid == "") != (s.Phase != bake.Waiting && s.Phase != bake.Running) || strings.Contains(lid, "stays shut") != (s.Stage == "bake") {
+			t.Errorf("at %s, %s %s: of lid and buttons it says %q", c.at, s.Phase, s.Stage, lid)
+		}
 		if s.Changes != nil && !s.Changes.After(now) {
 			t.Errorf("at %s the next change is said to be at %v", c.at, s.Changes)
 		}

@@ -800,6 +800,7 @@ export interface BakeView {
 export interface BakeState {
   phase: "waiting" | "running" | "warm" | "cold" | "in hand" | "out" | "abandoned";
   stage?: "rest" | "knead" | "rise" | "knock-back" | "bake";
+  lid?: string;
   begin: string;
   ready: string;
   freed?: string;

@@ -104,7 +104,8 @@ function Running({ bake }: { bake: BakeView }) {
               </p>
             </>
           )}
-          <div className="mt-6 flex flex-wrap gap-3">
+          {state.lid && <p className="mt-1 max-w-prose text-soft">{state.lid}</p>}
+          <div className="mt-4 flex flex-wrap gap-3">
             {ready && dough && !state.freed ? (
               <Button strong press={() => tell.mutate({ what: "done", moment: "ready" })} wait={tell.isPending}>
                 The dough is out of the machine
