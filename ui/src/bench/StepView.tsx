@@ -20,6 +20,14 @@ interface Props {
 export function StepView({ bench, step, line, done, asked, press, begin, wrong }: Props) {
   const inPan = new Set(bench.session.done.filter((id) => id.startsWith("measure ")).map((id) => id.slice("measure ".length)));
   const measuring = step.kind === "measure" || step.kind === "top up";
+  const pan = {
+    pan: bench.plan.pan,
+    lines: bench.plan.lines,
+    box: inBox(bench.plan),
+    lit: step.line ? [step.line] : [],
+    light: () => undefined,
+    filling: { done: inPan, next: step.line },
+  };
   return (
     <div className="relative flex flex-1 cursor-pointer items-stretch" onClick={press}>
       <section aria-live="polite" data-step={step.id} className="flex flex-1 flex-col justify-center gap-3 px-6 py-6 md:px-12">
@@ -27,6 +35,11 @@ export function StepView({ bench, step, line, done, asked, press, begin, wrong }
           <svg aria-hidden="true" className="absolute inset-y-0 left-0 h-full w-3 md:w-6">
             <rect width="100%" height="100%" fill={stuffFill(step.stuff)} />
           </svg>
+        )}
+        {measuring && (
+          <div className="h-28 w-40 md:hidden">
+            <PanSection {...pan} small />
+          </div>
         )}
         {done && (
           <p className="flex items-center gap-2 text-lg font-semibold text-leaf">
@@ -113,14 +126,7 @@ export function StepView({ bench, step, line, done, asked, press, begin, wrong }
         )}
       </section>
       <div className="hidden min-h-0 w-2/5 max-w-[30rem] shrink-0 py-4 pr-4 md:block">
-        <PanSection
-          pan={bench.plan.pan}
-          lines={bench.plan.lines}
-          box={inBox(bench.plan)}
-          lit={step.line ? [step.line] : []}
-          light={() => undefined}
-          filling={{ done: inPan, next: step.line }}
-        />
+        <PanSection {...pan} />
       </div>
     </div>
   );

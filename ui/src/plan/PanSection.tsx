@@ -12,14 +12,61 @@ interface Props {
   light: (lines: string[]) => void;
   ask?: () => void; // how the pan is loaded
   filling?: { done: Set<string>; next: string | undefined }; // at the bench: what is in, and what goes in now
+  small?: boolean; // the drawing alone
 }
 
 /** The pan in section, its layers to scale by volume, the risen loaf's likely line against the rim. At the bench
     it fills: what is in is solid, what goes in now is outlined, the rest is not there yet. */
-export function PanSection({ pan, lines, box, lit, light, ask, filling }: Props) {
+export function PanSection({ pan, lines, box, lit, light, ask, filling, small }: Props) {
   const [frame, size] = useBox<HTMLDivElement>({ width: 400, height: 400 });
   const d = layout({ pan, lines, box, filling, ...size });
   const isLit = (ids: string[]) => ids.some((id) => lit.includes(id));
+  const drawing = (
+    <svg width={size.width} height={size.height} className="absolute inset-0" aria-hidden="true">
+      {!filling && <Risen pan={pan} x={d.left} width={d.width} floor={d.floor} perMl={d.perMl} />}
+      {d.layers.map((l) => (
+        <Shape key={l.key} l={l} d={d} lit={isLit(l.lines)} light={light} />
+      ))}
+      <Paddle x={d.middle} floor={d.floor} />
+      <path
+        d={`M${d.left - 8} ${d.rim}h8V${d.floor + 3}H${d.left + d.width}V${d.rim}h8`}
+        fill="none"
+        stroke="var(--rim)"
+        strokeWidth="6"
+        strokeLinejoin="round"
+        strokeLinecap="round"
+      />
+      {d.hoppers.map((h) => (
+        <path
+          key={h.key}
+          d={`M${h.x} ${h.y}h84l-12 30h-60z`}
+          fill={h.state === "next" ? "none" : stuffFill(h.stuff)}
+          stroke="var(--rim)"
+          strokeWidth={isLit(h.lines) ? 4 : 2.5}
+          strokeDasharray={h.state === "next" ? "6 4" : undefined}
+          onMouseEnter={() => light(h.lines)}
+          onMouseLeave={() => light([])}
+        />
+      ))}
+      {(small ? [] : d.labels)
+        .filter((l) => !l.inside)
+        .map((l) => (
+          <path
+            key={l.key}
+            d={`M${l.from.x} ${l.from.y}L${d.left + d.width + 14} ${l.y + 12}H${d.labelX - 4}`}
+            fill="none"
+            stroke="var(--soft)"
+            strokeWidth={isLit(l.lines) ? 2.5 : 1}
+          />
+        ))}
+    </svg>
+  );
+  if (small)
+    return (
+      <div ref={frame} className="relative h-full w-full overflow-hidden" data-small-pan>
+        {drawing}
+      </div>
+    );
   return (
     <section aria-labelledby="pan" className="flex h-full min-h-0 min-w-0 flex-col">
       <h2 id="pan" className="text-sm font-semibold text-soft">
@@ -34,44 +81,7 @@ export function PanSection({ pan, lines, box, lit, light, ask, filling }: Props)
         <span className="font-normal">· risen to {share(pan)} % of it</span>
       </h2>
       <div ref={frame} className="relative mt-1 min-h-72 flex-1 overflow-hidden">
-        <svg width={size.width} height={size.height} className="absolute inset-0" aria-hidden="true">
-          {!filling && <Risen pan={pan} x={d.left} width={d.width} floor={d.floor} perMl={d.perMl} />}
-          {d.layers.map((l) => (
-            <Shape key={l.key} l={l} d={d} lit={isLit(l.lines)} light={light} />
-          ))}
-          <Paddle x={d.middle} floor={d.floor} />
-          <path
-            d={`M${d.left - 8} ${d.rim}h8V${d.floor + 3}H${d.left + d.width}V${d.rim}h8`}
-            fill="none"
-            stroke="var(--rim)"
-            strokeWidth="6"
-            strokeLinejoin="round"
-            strokeLinecap="round"
-          />
-          {d.hoppers.map((h) => (
-            <path
-              key={h.key}
-              d={`M${h.x} ${h.y}h84l-12 30h-60z`}
-              fill={h.state === "next" ? "none" : stuffFill(h.stuff)}
-              stroke="var(--rim)"
-              strokeWidth={isLit(h.lines) ? 4 : 2.5}
-              strokeDasharray={h.state === "next" ? "6 4" : undefined}
-              onMouseEnter={() => light(h.lines)}
-              onMouseLeave={() => light([])}
-            />
-          ))}
-          {d.labels
-            .filter((l) => !l.inside)
-            .map((l) => (
-              <path
-                key={l.key}
-                d={`M${l.from.x} ${l.from.y}L${d.left + d.width + 14} ${l.y + 12}H${d.labelX - 4}`}
-                fill="none"
-                stroke="var(--soft)"
-                strokeWidth={isLit(l.lines) ? 2.5 : 1}
-              />
-            ))}
-        </svg>
+        {drawing}
         <ol aria-label="Layers from the floor of the pan upwards">
           {d.labels.map((l) => (
             <li
