@@ -1,6 +1,8 @@
 import { ChevronDown } from "lucide-react";
 import { useState } from "react";
+import { Closed } from "./Closed";
 import { later } from "./later";
+import type { Turned } from "./turned";
 
 interface Choice {
   id: string;
@@ -22,31 +24,15 @@ const looks = {
   small: "min-h-7 text-sm font-semibold",
 } as const;
 
-/** How far somebody has turned to a part that is not here yet. */
-export type Turned = "" | "focus" | "press";
-
 const { fetch, Part } = later(() => import("./PickerList"));
 
 /** Chooses one of a few named things. */
 export function Picker(props: PickerProps) {
   const [turned, turn] = useState<Turned>("");
   const closed = (
-    <button
-      type="button"
-      aria-haspopup="listbox"
-      aria-expanded={false}
-      aria-label={pickerLabel(props)}
-      onPointerEnter={fetch}
-      onFocus={() => turn("focus")}
-      onBlur={() => turn("")}
-      onClick={() => {
-        turn("press");
-        fetch();
-      }}
-      className={pickerLook(props)}
-    >
+    <Closed label={pickerLabel(props)} fetch={fetch} turn={turn} className={pickerLook(props)}>
       <Picked {...props} />
-    </button>
+    </Closed>
   );
   return <Part {...props} turned={turned} instead={closed} />;
 }

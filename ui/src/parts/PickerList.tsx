@@ -1,6 +1,6 @@
 import { Listbox, ListboxButton, ListboxOption, ListboxOptions } from "@headlessui/react";
-import { type PickerProps, type Turned, Picked, pickerLabel, pickerLook } from "./Picker";
-import { useTurned } from "./turned";
+import { type PickerProps, Picked, pickerLabel, pickerLook } from "./Picker";
+import { type Turned, useTurned } from "./turned";
 
 /** A picker with its list. */
 export default function PickerList({ turned, ...props }: PickerProps & { turned: Turned }) {

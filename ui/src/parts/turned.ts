@@ -1,5 +1,7 @@
 import { useEffect, useRef } from "react";
-import type { Turned } from "./Picker";
+
+/** How far somebody has turned to a part that is not here yet. */
+export type Turned = "" | "focus" | "press";
 
 /** Takes up, when a part has come, what was begun on the one that stood in its place: the focus, or a press. */
 export function useTurned(turned: Turned) {

@@ -3,9 +3,8 @@ import { ChevronDown } from "lucide-react";
 import { useState } from "react";
 import { useRecipes } from "../client/queries";
 import type { RecipeOnShelf } from "../client/types.gen";
-import type { Turned } from "../parts/Picker";
 import { useSettled } from "../parts/settled";
-import { useTurned } from "../parts/turned";
+import { type Turned, useTurned } from "../parts/turned";
 import { RecipeName, type RecipePickerProps } from "./RecipePicker";
 
 /** Chooses a recipe by typing a part of its name, or from the window that the shelf shows. */

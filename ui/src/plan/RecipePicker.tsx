@@ -1,8 +1,9 @@
 import { ChevronDown } from "lucide-react";
 import { useState } from "react";
 import type { RecipeOnShelf, Shelf } from "../client/types.gen";
+import { Closed } from "../parts/Closed";
 import { later } from "../parts/later";
-import type { Turned } from "../parts/Picker";
+import type { Turned } from "../parts/turned";
 
 export interface RecipePickerProps {
   shelf: Shelf;
@@ -16,23 +17,15 @@ const { fetch, Part } = later(() => import("./RecipeList"));
 export function RecipePicker(props: RecipePickerProps) {
   const [turned, turn] = useState<Turned>("");
   const closed = (
-    <button
-      type="button"
-      aria-haspopup="listbox"
-      aria-expanded={false}
-      aria-label={`Recipe: ${props.recipe.name}`}
-      onPointerEnter={fetch}
-      onFocus={() => turn("focus")}
-      onBlur={() => turn("")}
-      onClick={() => {
-        turn("press");
-        fetch();
-      }}
+    <Closed
+      label={`Recipe: ${props.recipe.name}`}
+      fetch={fetch}
+      turn={turn}
       className="relative block w-full rounded-tray text-left hover:bg-shelf"
     >
       <RecipeName name={props.recipe.name} className="" />
       <ChevronDown size={20} aria-hidden="true" className="absolute top-3.5 right-2.5 text-rim" />
-    </button>
+    </Closed>
   );
   return <Part {...props} turned={turned} instead={closed} />;
 }
