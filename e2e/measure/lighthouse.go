@@ -21,6 +21,7 @@ const lighthouse = "lighthouse@12.8.2"
 const (
 	logged = 200 // bakes in the log
 	looks  = 5   // of which the medians are printed
+	tries  = 3   // of each: now and then no trace is recorded
 )
 
 // scores prints what Lighthouse says of Plan, the log with 200 bakes and the recipes, on a desk and on a phone.
@@ -42,7 +43,13 @@ func scores(ctx context.Context, temp string) error {
 		for _, on := range []string{"desk", "phone"} {
 			var all [4][]float64
 			for range looks {
-				one, err := look(ctx, s.URL+path, on, filepath.Join(temp, "report.json"))
+				var one [4]float64
+				var err error
+				for range tries {
+					if one, err = look(ctx, s.URL+path, on, filepath.Join(temp, "report.json")); err == nil {
+						break
+					}
+				}
 				if err != nil {
 					return err
 				}
