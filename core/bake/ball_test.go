@@ -97,3 +97,24 @@ func TestADoughBallOnTheClock(t *testing.T) {
 		t.Error("a bake that is over is still asked about its ball")
 	}
 }
+
+// From two pounds on liquid goes in by the tablespoon; much whole grain is waited for.
+func TestTheBallKnowsTheLoaf(t *testing.T) {
+	p := started(t, "")
+	saw := func(seen dough.Seen) *dough.Advice {
+		happened := []bake.Happening{{Stamp: journal.Stamp{Seq: 1, At: press.Add(8 * time.Minute)}, What: bake.Saw, Seen: seen}}
+		return bake.At(p, happened, press.Add(8*time.Minute)).Ball.Advice
+	}
+	for size, want := range map[measure.LoafSize]string{measure.LoafPounds(3, 2): "1 tsp", measure.LoafPounds(2, 1): "1 tbsp", measure.LoafPounds(5, 2): "1 tbsp"} {
+		p.Size = size
+		if a := saw(dough.Torn); a.Add == nil || a.Add.Amount.String() != want {
+			t.Errorf("%v: %+v, want %s", size, a, want)
+		}
+	}
+	for grain, waits := range map[float64]bool{39: false, 40: true} {
+		p.Formula.Grain = grain
+		if a := saw(dough.Smears); (a.Add == nil) != waits {
+			t.Errorf("with %.0f of whole grain in 100 of flour: %+v", grain, a)
+		}
+	}
+}
