@@ -53,17 +53,31 @@ func get(t *testing.T, url string) map[string]any {
 	return v
 }
 
+// again tries until what is expected of a server that may be down comes true, as a client does.
+func again(t *testing.T, s *drive.Server, expected string, try func() bool) {
+	t.Helper()
+	const patience = 30 * time.Second
+	ctx, cancel := context.WithTimeout(t.Context(), patience)
+	defer cancel()
+	for tick := time.NewTicker(50 * time.Millisecond); !try(); {
+		select {
+		case <-ctx.Done():
+			t.Fatalf("expected %s\n%s", expected, s.Said())
+		case <-tick.C:
+		}
+	}
+}
+
 // kitchenOf is the address of a server's kitchen in the API.
 func kitchenOf(t *testing.T, s *drive.Server) string {
 	t.Helper()
-	for range 200 {
-		if at, err := s.Kitchen(); err == nil {
-			return at
-		}
-		time.Sleep(50 * time.Millisecond) // the pause of a client that tries again
-	}
-	t.Fatalf("the server names no kitchen\n%s", s.Said())
-	return ""
+	var at string
+	again(t, s, "the server to name its kitchen", func() (ok bool) {
+		var err error
+		at, err = s.Kitchen()
+		return err == nil
+	})
+	return at
 }
 
 // startLoaf starts a bake of the first recipe and returns its id.
@@ -90,14 +104,11 @@ func TestNothingAcknowledgedIsLostWhenServerOrDatabaseIsKilled(t *testing.T) {
 	happenings := kitchenOf(t, s) + "/bakes/" + id + "/happenings"
 	tell := func(n int) {
 		what := map[string]any{"what": "done", "moment": "look"}
-		for try := 0; try < 200; try++ {
-			if status, _ := post(t, happenings, what, fmt.Sprint("h", n)); status == 201 {
-				acknowledged++
-				return
-			}
-			time.Sleep(50 * time.Millisecond) // the pause of a client that tries again
-		}
-		t.Fatalf("happening %d was never taken\n%s", n, s.Said())
+		again(t, s, fmt.Sprintf("happening %d to be taken", n), func() bool {
+			status, _ := post(t, happenings, what, fmt.Sprint("h", n))
+			return status == 201
+		})
+		acknowledged++
 	}
 	for n := range 24 {
 		switch n {

@@ -83,6 +83,7 @@ type Moment struct {
 	At      time.Time `json:"at"`
 	Done    bool      `json:"done"`
 	Skipped bool      `json:"skipped,omitzero"`
+	Stays   bool      `json:"stays,omitzero"` // first, until it is answered
 }
 
 // State is the bake at one instant.
@@ -134,7 +135,7 @@ func At(p plan.Plan, happened []Happening, now time.Time) State {
 		}
 	}
 	for _, m := range p.Moments {
-		s.Moments = append(s.Moments, Moment{m, m.At(s.Begin), done[m.ID], skipped[m.ID]})
+		s.Moments = append(s.Moments, Moment{m, m.At(s.Begin), done[m.ID], skipped[m.ID], stays(m)})
 	}
 	if s.Ball = ball(p, s, standing); s.Ball != nil {
 		s.Ball.follow(s.Moments)

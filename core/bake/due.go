@@ -16,7 +16,6 @@ type Due struct {
 	Say    string    `json:"say"`
 	Now    string    `json:"now"`            // what can be done about it by now
 	Lines  []string  `json:"lines,omitzero"` // what goes in then, by line
-	UpTo   time.Time `json:"upTo,omitzero"`  // until when it can be done well; zero: no more
 }
 
 // waits are the moments that stay first until they are answered, with what each means while the dough is still
@@ -32,15 +31,15 @@ var waits = map[timetable.MomentKind][3]string{
 		"Now, with wet fingers, and spread the dough to fill the pan.", "It bakes: leave the paddle in, and look for it in the loaf."},
 }
 
-// Stays reports whether a moment stays first until it is answered.
-func (m Moment) Stays() bool {
-	_, stays := waits[m.Kind]
-	return stays && m.Person
+// stays reports whether a moment stays first until it is answered.
+func stays(m timetable.Moment) bool {
+	_, waits := waits[m.Kind]
+	return waits && m.Person
 }
 
 // due is the first moment that has come and was not answered.
 func due(p plan.Plan, s State, now time.Time) *Due {
-	n := slices.IndexFunc(s.Moments, func(m Moment) bool { return m.Stays() && !m.Done && !m.Skipped && !m.At.After(now) })
+	n := slices.IndexFunc(s.Moments, func(m Moment) bool { return m.Stays && !m.Done && !m.Skipped && !m.At.After(now) })
 	if n < 0 {
 		return nil
 	}
@@ -50,7 +49,7 @@ func due(p plan.Plan, s State, now time.Time) *Due {
 	d := &Due{Moment: m.ID, At: m.At, Say: m.Say}
 	switch {
 	case now.Before(kneads):
-		d.Now, d.UpTo = says[0], kneads
+		d.Now = says[0]
 	case bakes.IsZero() || now.Before(bakes):
 		d.Now = says[1]
 	default:

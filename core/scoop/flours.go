@@ -37,39 +37,48 @@ func (p *problem) seeds() []ranked {
 		if math.IsInf(d, 1) || !p.work.spend(all) {
 			continue
 		}
-		if c, ok := p.combination(trace(folds, options, handling)); ok {
-			out = append(out, c)
+		picks := trace(folds, options, handling)
+		if c, misses := p.combination(picks); misses == 0 {
+			out = append(out, p.kept(c, picks))
 		}
 	}
 	return out
 }
 
-// combination is the flours at the candidates picked; false where one of them, or their sum, misses its
+// combination is the flours at the candidates picked, and how many of them, their sum with them, miss their
 // tolerance.
-func (p *problem) combination(picks []int) (ranked, bool) {
+func (p *problem) combination(picks []int) (c ranked, misses int) {
 	sum := p.flourFixed
 	for n, pick := range picks {
 		sum += p.flours[n].candidates[pick].grams
 	}
-	c := ranked{ratio: sum / p.flour}
+	c.ratio = sum / p.flour
 	c.d = square((c.ratio - 1) / flourTolerance)
-	ok := math.Abs(c.ratio-1) <= flourTolerance+1e-9
+	if math.Abs(c.ratio-1) > flourTolerance+1e-9 {
+		misses++
+	}
 	for n, pick := range picks {
 		w := &p.flours[n]
 		x := w.candidates[pick]
 		off := x.grams/w.exact/c.ratio - 1
-		ok = ok && math.Abs(off) <= w.tolerance+1e-9
+		if math.Abs(off) > w.tolerance+1e-9 {
+			misses++
+		}
 		c.d += square(off / w.tolerance)
 		c.handling += x.handling
 		c.key += x.strangers
 	}
-	if ok {
-		c.pick = len(p.digits)
-		for _, pick := range picks {
-			p.digits = append(p.digits, uint16(pick))
-		}
+	c.key += misses * missKey
+	return c, misses
+}
+
+// kept is a combination whose candidates are remembered.
+func (p *problem) kept(c ranked, picks []int) ranked {
+	c.pick = len(p.digits)
+	for _, pick := range picks {
+		p.digits = append(p.digits, uint16(pick))
 	}
-	return c, ok
+	return c
 }
 
 // flourSearch goes through the combinations of flours whose total lies in a bin: there one lower bound over
@@ -172,13 +181,11 @@ func (s *flourSearch) price() int {
 
 func (s *flourSearch) leaf() {
 	s.work.spend(len(s.flours))
-	before := len(s.digits)
-	c, ok := s.combination(s.picks)
-	if !ok || s.seen(c) || s.rest != nil && s.beaten(len(s.flours), c.handling, c.key, c.d) {
-		s.digits = s.digits[:before]
+	c, misses := s.combination(s.picks)
+	if misses > 0 || s.seen(c) || s.rest != nil && s.beaten(len(s.flours), c.handling, c.key, c.d) {
 		return
 	}
-	s.try(c, s.front)
+	s.try(s.kept(c, s.picks), s.front)
 }
 
 // seen reports whether a combination was among the seeds.
@@ -191,12 +198,12 @@ func (s *flourSearch) seen(c ranked) bool {
 // fewestMisses lists the combinations of flours with the fewest misses, of them the ones whose flour in all is
 // closest: what is left where none is without.
 func (p *problem) fewestMisses() []ranked {
-	e := enumeration{problem: p, fewest: math.MaxInt, grams: make([]float64, len(p.flours)), digits: make([]uint16, len(p.flours)),
+	e := enumeration{problem: p, fewest: math.MaxInt, picks: make([]int, len(p.flours)),
 		order: make([][]int, len(p.flours)), reserve: p.work.left / 2}
 	for n := range p.flours {
 		e.order[n] = p.flours[n].closestFirst()
 	}
-	e.choose(0, p.flourFixed, 0, 0)
+	e.choose(0)
 	closest := math.Inf(1)
 	for _, c := range e.out {
 		closest = min(closest, math.Abs(c.ratio-1))
@@ -221,15 +228,14 @@ type enumeration struct {
 	*problem
 	out     []ranked
 	fewest  int // misses
-	grams   []float64
-	digits  []uint16
+	picks   []int
 	order   [][]int
 	reserve int // work to leave for the other lines
 }
 
-func (e *enumeration) choose(n int, sum float64, handling, key int) {
+func (e *enumeration) choose(n int) {
 	if n == len(e.flours) {
-		e.leaf(sum, handling, key)
+		e.leaf()
 		return
 	}
 	for _, c := range e.order[n] {
@@ -238,34 +244,20 @@ func (e *enumeration) choose(n int, sum float64, handling, key int) {
 			return
 		}
 		e.work.spend(1)
-		x := e.flours[n].candidates[c]
-		e.grams[n], e.digits[n] = x.grams, uint16(c)
-		e.choose(n+1, sum+x.grams, handling+x.handling, key+x.strangers)
+		e.picks[n] = c
+		e.choose(n + 1)
 	}
 }
 
 // leaf keeps a combination that misses no more than those before it.
-func (e *enumeration) leaf(sum float64, handling, key int) {
+func (e *enumeration) leaf() {
 	e.work.spend(len(e.flours))
-	ratio := sum / e.flour
-	misses, d := 0, square((ratio-1)/flourTolerance)
-	if math.Abs(ratio-1) > flourTolerance+1e-9 {
-		misses++
-	}
-	for m := range e.flours {
-		w := &e.flours[m]
-		off := e.grams[m]/w.exact/ratio - 1
-		if math.Abs(off) > w.tolerance+1e-9 {
-			misses++
-		}
-		d += square(off / w.tolerance)
-	}
+	c, misses := e.combination(e.picks)
 	if misses < e.fewest {
 		e.fewest, e.out = misses, e.out[:0]
 	}
 	if misses == e.fewest {
-		e.out = append(e.out, ranked{len(e.problem.digits), ratio, handling, misses*missKey + key, d})
-		e.problem.digits = append(e.problem.digits, e.digits...)
+		e.out = append(e.out, e.kept(c, e.picks))
 	}
 }
 

@@ -784,6 +784,7 @@ export interface BakeMoment {
   at: string;
   done: boolean;
   skipped?: boolean;
+  stays?: boolean;
 }
 export interface BakeView {
   id: string;
@@ -846,7 +847,6 @@ export interface BakeDue {
   say: string;
   now: string;
   lines?: string[];
-  upTo?: string;
 }
 export interface BakeHappening {
   seq: number;

@@ -5,6 +5,7 @@ import { MeasureLabel } from "../parts/Amount";
 import { Picker } from "../parts/Picker";
 import { JugFields } from "./JugFields";
 import type { SetKitchen } from "./set";
+import { ownable } from "../parts/ownable";
 
 const usual = [
   "1 cup",
@@ -77,7 +78,7 @@ export function Measures({ kitchen, set, fault }: { kitchen: Kitchen; set: SetKi
               type="button"
               aria-pressed={owns(amount)}
               onClick={() => toggle(amount)}
-              className="flex min-h-14 w-full items-center justify-center rounded-tray border-2 border-dashed border-rule aria-pressed:border-solid aria-pressed:border-rim"
+              className={`flex min-h-14 w-full items-center justify-center ${ownable}`}
             >
               <span aria-hidden="true">
                 <MeasureLabel measure={{ amount: usual[n] ?? amount }} />

@@ -52,13 +52,12 @@ const standing: Record<BakeSummary["phase"], string> = {
   abandoned: "",
 };
 
+const columns = "md:max-lg:grid-cols-[9rem_minmax(0,1fr)_9rem] lg:grid-cols-[9rem_minmax(0,17rem)_12rem_minmax(0,1fr)]";
+
 function Entry({ bake, zone, today }: { bake: BakeSummary; zone: string; today: string }) {
   const over = bake.phase === "out" || bake.phase === "abandoned";
   return (
-    <li
-      data-bake={bake.id}
-      className="grid grid-cols-1 gap-x-6 py-3 md:max-lg:grid-cols-[9rem_minmax(0,1fr)_9rem] lg:grid-cols-[9rem_minmax(0,17rem)_12rem_minmax(0,1fr)] md:items-baseline"
-    >
+    <li data-bake={bake.id} className={`grid grid-cols-1 gap-x-6 py-3 md:items-baseline ${columns}`}>
       <p className="figures text-soft">
         {dayName(day(bake.startedAt, zone), today)} <b className="text-ink">{clock(bake.startedAt, zone)}</b>
       </p>

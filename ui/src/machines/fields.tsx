@@ -1,5 +1,6 @@
 import type { Problem } from "../client/types.gen";
 import { box, readNumber, Typed } from "../parts/Typed";
+import { ownable } from "../parts/ownable";
 
 /** What the server says is wrong at a field, by its pointer. */
 export type FaultAt = (pointer: string) => string | undefined;
@@ -103,7 +104,7 @@ export function Toggles<T extends string>({ label, all, on, change, fault }: Tog
             type="button"
             aria-pressed={on.includes(v)}
             onClick={() => change(all.filter((o) => (o === v ? !on.includes(v) : on.includes(o))))}
-            className="fraction min-h-11 rounded-tray border-2 border-dashed border-rule px-3 font-semibold aria-pressed:border-solid aria-pressed:border-rim aria-pressed:bg-rim aria-pressed:text-on-rim"
+            className={`fraction min-h-11 px-3 font-semibold aria-pressed:bg-rim aria-pressed:text-on-rim ${ownable}`}
           >
             {v}
           </button>

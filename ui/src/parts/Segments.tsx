@@ -23,7 +23,9 @@ const one =
 const looks = {
   joined: {
     group: "flex rounded-tray border-2 border-rim",
-    one: "relative border-r-2 border-rim last:border-r-0 first:rounded-l-md last:rounded-r-md has-focus-visible:-outline-offset-6 has-focus-visible:has-checked:outline-on-rim",
+    one:
+      "relative border-r-2 border-rim last:border-r-0 first:rounded-l-md last:rounded-r-md " +
+      "has-focus-visible:-outline-offset-6 has-focus-visible:has-checked:outline-on-rim",
   },
   apart: {
     group: "flex flex-wrap gap-2",

@@ -30,14 +30,11 @@ const shorts: Partial<Record<Kind, string>> = {
   eaten: "take out",
 };
 
-/** What stays first until somebody answers it. */
-const stays = new Set<Kind>(["held back", "add-ins", "scrape", "paddle"]);
-
 /** What a bake calls for next: what stands ready and was not taken out comes before all that is to come. */
 function nextOf(bake: BakeSummary, now: number, zone: string): NextMoment {
   const ready = Date.parse(bake.ready);
   const known = { id: bake.id, recipe: bake.recipe };
-  const due = bake.moments?.find((m) => m.person && stays.has(m.kind) && Date.parse(m.at) <= now && !m.done && !m.skipped);
+  const due = bake.moments?.find((m) => m.stays && Date.parse(m.at) <= now && !m.done && !m.skipped);
   if (due && ready > now)
     return { ...known, at: Date.parse(due.at), time: clock(due.at, zone), say: due.say, short: shorts[due.kind] ?? "now", overdue: true };
   const moment = bake.moments?.find((m) => Date.parse(m.at) > now && !m.done);

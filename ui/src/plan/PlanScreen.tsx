@@ -79,6 +79,7 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
   const readyFault = fault(/^\/time\/ready/)?.detail;
   const lineFault = fault(/^\/(hands\/locks|loaf\/have)/);
   const wishFault = fault(/^\/(hands\/warmth|time\/addIns|time\/ways|time\/within)/);
+  const faded = (plan.error && !lineFault && !wishFault) || plan.isPlaceholderData;
   const beep = answer?.plan.moments.find((m) => m.kind === "add-ins");
   const beepAt = (after: number) => clock(Date.parse(answer?.plan.timer.begin ?? "") + after * 60_000, zone);
   const beepClock = beep && (beep.upTo ? `${beepAt(beep.after)}–${beepAt(beep.upTo)}` : beepAt(beep.after));
@@ -141,9 +142,7 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
         </p>
         {answer && (
           <>
-            <div
-              className={`grid grid-cols-1 gap-x-6 gap-y-4 px-4 pt-2 lg:min-h-0 lg:flex-1 ${columns} ${(plan.error && !lineFault && !wishFault) || plan.isPlaceholderData ? "opacity-60" : ""}`}
-            >
+            <div className={`grid grid-cols-1 gap-x-6 gap-y-4 px-4 pt-2 lg:min-h-0 lg:flex-1 ${columns} ${faded ? "opacity-60" : ""}`}>
               <div className="flex min-h-0 min-w-0 flex-col">
                 <SwapStrip answer={answer} wish={wish} recipe={recipe.id} change={change} ask={ask} />
                 <AmountList answer={answer} change={change} changed={changed} lit={lit} light={light} ask={ask} beepClock={beepClock} />

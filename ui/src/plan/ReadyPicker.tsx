@@ -21,6 +21,9 @@ function toCome(wished: string, zone: string): string {
   return date === today && time <= clock24(now, zone) ? `${addDays(today, 1)}T${time}` : wished;
 }
 
+const timeField =
+  "figures h-10 max-md:h-11 rounded-tray border-2 border-rim bg-enamel text-center text-xl font-bold aria-invalid:border-signal";
+
 /** "Ready when?": at once, or by a time of a day. */
 export function ReadyPicker({ ready, home, eaten, zone, earliest, change, fault }: Props) {
   const today = day(serverNow(), zone);
@@ -67,7 +70,7 @@ export function ReadyPicker({ ready, home, eaten, zone, earliest, change, fault 
                 change({ ready: toCome(`${date}T${read}`, zone) });
                 kept();
               }}
-              className={`figures h-10 max-md:h-11 ${halves() ? "w-30" : "w-22"} rounded-tray border-2 border-rim bg-enamel text-center text-xl font-bold aria-invalid:border-signal`}
+              className={`${timeField} ${halves() ? "w-30" : "w-22"}`}
               faultClass="order-last w-full text-xs text-signal"
             />
             <Picker
