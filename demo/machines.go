@@ -67,6 +67,17 @@ func Galley() machine.Machine {
 				Stages: []machine.Stage{knead(13), bakes(62, 68, 74)}},
 			{ID: "bake", Panel: "9", Name: "Bake only", Character: machine.BakeOnly, HasCrust: true, KeepsWarm: true,
 				Stages: []machine.Stage{{Kind: machine.Bake, Minutes: 50}}},
+			{ID: "jam", Panel: "10", Name: "Jam", Character: machine.Jam, NoSize: true,
+				Stages: []machine.Stage{rest(15), {Kind: machine.Bake, Minutes: 65}}},
+			{ID: "pasta", Panel: "11", Name: "Pasta dough", Character: machine.PastaDough, NoSize: true,
+				Stages: []machine.Stage{knead(17)}},
+			{ID: "starter", Panel: "12", Name: "Starter", Character: machine.Starter, NoSize: true,
+				Stages: []machine.Stage{rise(24 * 60)}},
+			{ID: "yoghurt", Panel: "13", Name: "Yoghurt", Character: machine.Yoghurt, NoSize: true,
+				Stages: []machine.Stage{rise(8 * 60)}},
+			{ID: "filled", Panel: "14", Name: "Filled", Character: machine.Sweet, HasCrust: true, KeepsWarm: true, Restart: true,
+				Beeps:  append(addInBeep(7), machine.Beep{For: machine.PaddleOut, By: machine.BeforeLastRise, Pips: 12}),
+				Stages: []machine.Stage{knead(10), rest(5), knead(22), rise(40), knock(), rise(46), bakes(45, 50, 54)}},
 		},
 	}
 }

@@ -5,6 +5,7 @@ import (
 	"time"
 
 	"risepan/core/dough"
+	"risepan/core/kind"
 	"risepan/core/machine"
 	"risepan/core/measure"
 	"risepan/core/plan"
@@ -51,7 +52,7 @@ func ball(p plan.Plan, s State, standing []Happening) *Ball {
 			b.Until = s.Begin.Add(time.Duration(st.To) * time.Minute)
 		}
 	}
-	d := dough.Ball{Slow: p.Formula.Grain >= grainy, Large: p.Size.Pounds().Cmp(twoPounds.Pounds()) >= 0, Flour: p.Formula.Flour, Hydration: p.Formula.Hydration}
+	d := dough.Ball{Slow: p.Formula.Grain >= grainy, Sticky: kind.Of(p.Kind).Sticky, Large: p.Size.Pounds().Cmp(twoPounds.Pounds()) >= 0, Flour: p.Formula.Flour, Hydration: p.Formula.Hydration}
 	minutes := func(from, to time.Time) int { return int(to.Sub(from) / time.Minute) }
 	for _, h := range standing {
 		switch {

@@ -7,6 +7,7 @@ import (
 	"slices"
 	"strings"
 
+	"risepan/core/kind"
 	"risepan/core/kitchen"
 	"risepan/core/larder"
 	"risepan/core/machine"
@@ -297,8 +298,14 @@ func (b *maker) prepare() {
 		}
 	}
 	say, why := fitted(p.Pan.Paddles)
+	if p.Pan.Order == pan.Outside {
+		say, why = "Pan out of the machine. No paddle: it would bake in.", "What goes in is mixed already."
+	}
 	b.add(Step{ID: "paddle", Kind: Paddle, Say: say, Why: why})
-	if b.kitchen.Grease {
+	if cut := kind.Of(p.Kind).Cut; cut != "" {
+		b.add(Step{ID: "crush", Kind: Cut, Say: cut, Stuff: pan.AddIn, Why: "Uncrushed it lies loosely in the cup, and less goes in than the recipe means."})
+	}
+	if b.kitchen.Grease || p.Pan.Order == pan.Outside {
 		b.add(Step{ID: "grease", Kind: Wipe, Say: "Grease the pan and the paddle lightly.", Why: "As this kitchen does, where loaves stick."})
 	}
 }
@@ -330,7 +337,13 @@ func (b *maker) load() {
 		}
 		switch layer.Place {
 		case pan.Mixed:
-			b.add(Step{ID: "stir", Kind: Stir, Say: "Stir the dry things together, and tip them over the wet.", Stuff: layer.Stuff})
+			say := "Stir the dry things together, and tip them over the wet."
+			if b.plan.Pan.Order == pan.Outside {
+				say = "Mix it all, and press it evenly into the pan."
+			}
+			b.add(Step{ID: "stir", Kind: Stir, Say: say, Stuff: layer.Stuff})
+		case pan.ByHand:
+			b.add(Step{ID: "stir", Kind: Stir, Say: "Stir lightly with a plastic spoon, down into the corners.", Stuff: layer.Stuff, Why: "Dry corners would stay dry."})
 		case pan.Stirred:
 			if layer.Stuff == pan.Yeast {
 				b.add(Step{ID: "bloom", Kind: Wait, Say: "Stir the yeast in and leave it until it froths.", Wait: toBloom, Stuff: pan.Yeast, Why: "No froth in 10 minutes: the yeast is dead. Begin again with other yeast."})

@@ -38,13 +38,31 @@ type Option struct {
 
 // preferences lists, for each need of the dough, the characters of cycle that answer it, best
 // first. The first row whose test holds decides.
-var preferences = []struct {
-	holds  func(Needs) (why string, ok bool)
-	prefer []machine.Character
-}{
+var preferences = []preference{
+	only(recipe.Preserve, "Fruit and sugar are stirred and boiled: the jam cycle does just that.", machine.Jam),
+	only(recipe.Yoghurt, "A culture wants an even warmth for hours.", machine.Yoghurt, machine.Starter),
+	only(recipe.Starter, "A starter wants an even warmth for hours, and no kneading.", machine.Starter, machine.Yoghurt),
+	only(recipe.BakeOnly, "It is mixed outside: the machine only bakes it.", machine.BakeOnly),
+	only(recipe.Pasta, "Pasta dough is kneaded for some minutes, and neither raised nor baked.", machine.PastaDough, machine.Dough),
+	{func(n Needs) (string, bool) {
+		return "A packet of whole grain, which drinks slowly and rises long.", n.packet(func(i larder.Ingredient) bool { return i.Whole })
+	}, []machine.Character{machine.Wholemeal, machine.PacketMix, machine.Basic}},
+	{func(n Needs) (string, bool) {
+		return "A packet that bakes by its baking powder is mixed and baked at once.", n.packet(func(i larder.Ingredient) bool { return i.Raising > 0 })
+	}, []machine.Character{machine.QuickBread}},
+	{func(n Needs) (string, bool) {
+		return "A packet without gluten makes a batter, which needs mixing but no knock-back.", n.packet(func(i larder.Ingredient) bool { return !i.HoldsGluten() })
+	}, []machine.Character{machine.GlutenFree, machine.Rapid, machine.Basic}},
+	{func(n Needs) (string, bool) {
+		return "A packet of bread mix: its own cycle, or basic.", n.Kind == recipe.Packet
+	}, []machine.Character{machine.PacketMix, machine.Basic, machine.Rapid}},
 	{func(n Needs) (string, bool) {
 		return "No yeast: a quick bread is mixed and baked at once.", n.Formula.Yeast == 0
 	}, []machine.Character{machine.QuickBread}},
+	only(recipe.Rapid, "Meant to be done soon: the rapid cycle.", machine.Rapid, machine.Basic),
+	{func(n Needs) (string, bool) {
+		return "It is filled and rolled before its last rise: a cycle for sweet dough gives it time.", n.row().Handwork > 0
+	}, []machine.Character{machine.Sweet, machine.Basic}},
 	{func(n Needs) (string, bool) {
 		return "To be shaped by hand: the machine kneads and raises the dough only.", n.row().Shaped
 	}, []machine.Character{machine.Dough}},
@@ -52,7 +70,7 @@ var preferences = []struct {
 		return "Gluten-free flour makes a batter, which needs mixing but no knock-back.", n.row().Batter && !n.row().Loose
 	}, []machine.Character{machine.GlutenFree, machine.Rapid, machine.Basic}},
 	{func(n Needs) (string, bool) {
-		return "Low-carb flours dislike more than one knock-back.", n.row().Dense
+		return "Low-carb flours dislike more than one knock-back.", n.row().FewKnock
 	}, []machine.Character{machine.LowCarb, machine.Rapid, machine.Basic}},
 	{func(n Needs) (string, bool) {
 		return fmt.Sprintf("A sweet loaf: sugar is %.0f %% of the flour, which browns fast and rises slowly.", n.Formula.Sugar), n.row().Rich
@@ -64,6 +82,9 @@ var preferences = []struct {
 		return "A crusty loaf: a long rise and a hot bake give the crust.", n.row().Lean
 	}, []machine.Character{machine.CrustyLoaf, machine.Basic, machine.Rapid}},
 	{func(n Needs) (string, bool) {
+		if n.row().Sticky {
+			return "A rye loaf: rye drinks slowly and rises long.", true
+		}
 		if n.row().Whole && n.Formula.Grain < 50 {
 			return "A wholemeal loaf: grain drinks slowly and rises long.", true
 		}
@@ -76,7 +97,23 @@ var preferences = []struct {
 		[]machine.Character{machine.Basic, machine.CrustyLoaf, machine.Rapid}},
 }
 
+// preference is what a dough wants of a cycle.
+type preference struct {
+	holds  func(Needs) (why string, ok bool)
+	prefer []machine.Character
+}
+
+// only is the preference of one kind, by its name.
+func only(k recipe.Kind, why string, prefer ...machine.Character) preference {
+	return preference{func(n Needs) (string, bool) { return why, n.Kind == k }, prefer}
+}
+
 func (n Needs) row() kind.Row { return kind.Of(n.Kind) }
+
+// packet reports whether the dough is of a packet that is so.
+func (n Needs) packet(is func(larder.Ingredient) bool) bool {
+	return slices.ContainsFunc(n.Lines, func(l recipe.Weighed) bool { return l.Ingredient.Packet && is(l.Ingredient) })
+}
 
 func (n Needs) has(k larder.Kind) bool {
 	return slices.ContainsFunc(n.Lines, func(l recipe.Weighed) bool { return l.Ingredient.Kind == k })
@@ -99,6 +136,7 @@ const (
 	forRise    = 5
 	forKnock   = -8
 	forYeast   = -6
+	forPause   = 30 // outweighs a step down: without a pause there is no time to fill
 	longRest   = 15 // minutes, in which grain drinks
 	longRise   = 100
 	thirsty    = 20 // per cent of the flour
@@ -130,7 +168,7 @@ var rules = []func(c machine.Cycle, t machine.Totals, n Needs) (points int, say 
 		return 0, ""
 	},
 	func(c machine.Cycle, t machine.Totals, n Needs) (int, string) {
-		if n.Formula.Grain >= 50 && c.Character != machine.Wholemeal && t.Rise >= longRise {
+		if n.Formula.Grain >= 50 && !n.row().Still && c.Character != machine.Wholemeal && t.Rise >= longRise {
 			return forRise, fmt.Sprintf("It rises %d minutes in all, which is long enough for whole grain.", t.Rise)
 		}
 		return 0, ""
@@ -142,7 +180,16 @@ var rules = []func(c machine.Cycle, t machine.Totals, n Needs) (points int, say 
 		return 0, ""
 	},
 	func(c machine.Cycle, _ machine.Totals, n Needs) (int, string) {
-		if c.Character == machine.Rapid && n.Formula.Yeast > 0 && !n.instant() {
+		if n.row().Handwork > 0 && c.Restart && c.Calls(machine.PaddleOut) {
+			return forPause, "It pauses before the last rise, and waits for Start while you fill and roll."
+		}
+		if c.Restart && c.Calls(machine.PaddleOut) {
+			return -forPause, "It stops before the last rise until Start is pressed again."
+		}
+		return 0, ""
+	},
+	func(c machine.Cycle, _ machine.Totals, n Needs) (int, string) {
+		if c.Character == machine.Rapid && n.Formula.Yeast > 0 && !n.instant() && !n.packet(func(larder.Ingredient) bool { return true }) {
 			return forYeast, "A rapid cycle wants instant yeast: swap it."
 		}
 		return 0, ""
@@ -151,7 +198,10 @@ var rules = []func(c machine.Cycle, t machine.Totals, n Needs) (points int, say 
 
 // harms say what a cycle of a character does to a dough that it is not made for. An empty text: none.
 var harms = map[machine.Character]func(Needs) string{
-	machine.BakeOnly: func(Needs) string {
+	machine.BakeOnly: func(n Needs) string {
+		if n.row().Outside {
+			return ""
+		}
 		return "Bake only neither mixes nor raises: flour and water would bake as they lie. It is for what was mixed elsewhere."
 	},
 	machine.Dough: func(n Needs) string {
@@ -160,19 +210,26 @@ var harms = map[machine.Character]func(Needs) string{
 		}
 		return "The dough cycle stops before baking: you would find raw dough, to be shaped and baked in the oven."
 	},
-	machine.PastaDough: func(Needs) string {
+	machine.PastaDough: func(n Needs) string {
+		if n.Kind == recipe.Pasta {
+			return ""
+		}
 		return "A pasta cycle kneads for some minutes and stops: nothing rises, and nothing is baked."
 	},
 	machine.QuickBread: func(n Needs) string {
-		if n.Formula.Yeast == 0 {
+		if n.Formula.Yeast == 0 || n.packet(func(i larder.Ingredient) bool { return i.Raising > 0 }) {
 			return ""
 		}
 		return "A quick bread cycle bakes as soon as it has mixed: a yeast dough has no time to rise, and comes out like a brick."
 	},
-	machine.Jam: func(Needs) string { return "A jam cycle stirs and boils: a dough would burn on to the pan." },
-	machine.Starter: func(Needs) string {
-		return "A starter cycle keeps a culture warm for hours: nothing is kneaded, and nothing is baked."
+	machine.Jam: func(n Needs) string {
+		if n.Kind == recipe.Preserve {
+			return ""
+		}
+		return "A jam cycle stirs and boils: a dough would burn on to the pan."
 	},
+	machine.Starter: cultured,
+	machine.Yoghurt: cultured,
 	machine.GlutenFree: func(n Needs) string {
 		if n.row().Batter || n.row().Dense || n.Formula.Yeast == 0 {
 			return ""
@@ -181,15 +238,37 @@ var harms = map[machine.Character]func(Needs) string{
 	},
 }
 
+// cultured is what a cycle for cultures does to what is none.
+func cultured(n Needs) string {
+	if n.Kind == recipe.Starter || n.Kind == recipe.Yoghurt {
+		return ""
+	}
+	return "A cycle for cultures keeps the pan warm for hours: nothing is kneaded, and nothing is baked."
+}
+
+// kneaded is what a cycle that kneads and bakes does to what wants another one.
+var kneaded = map[recipe.Kind]string{
+	recipe.Preserve: "It would knead the fruit and never boil it: nothing sets, and it runs out of the pan.",
+	recipe.Yoghurt:  "It would knead the milk and then boil it: a culture dies.",
+	recipe.Starter:  "It would knead and bake it: a starter wants warmth for hours, and no heat.",
+	recipe.Pasta:    "It would raise and bake what is to be rolled out.",
+	recipe.BakeOnly: "It would knead what is mixed already: the paddle tears it.",
+}
+
 // Harm says what would happen to the dough on a cycle that cannot make this bread; nothing where it can.
 func Harm(c machine.Cycle, n Needs) string {
 	if say, ok := harms[c.Character]; ok {
 		return say(n)
 	}
+	if say, ok := kneaded[n.Kind]; ok && c.Character != machine.Dough {
+		return say
+	}
 	t := c.Programme(n.Size, machine.Medium).Totals()
 	switch {
-	case n.Formula.Yeast == 0 && t.Rise > 0:
+	case n.Formula.Yeast == 0 && t.Rise > 0 && n.row().Bands.Yeast != (kind.Band{}), n.row().Loose && t.Rise > 0:
 		return fmt.Sprintf("%s kneads and then waits %s hours to bake: without yeast nothing rises in them, and the leavening is spent before the heat.", c.Name, hours(t.Rise))
+	case n.row().Handwork > 0 && !c.Calls(machine.PaddleOut):
+		return fmt.Sprintf("%s does not stop for your hands: out with the dough as its last rise begins, and back within %d minutes.", c.Name, n.row().Handwork)
 	case n.row().Batter && t.KnockBacks > 0 && c.Character != machine.Rapid:
 		return fmt.Sprintf("%s knocks back what has risen, and a gluten-free batter does not rise again.", c.Name)
 	case n.row().Shaped && t.Bake > 0:

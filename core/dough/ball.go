@@ -86,6 +86,7 @@ func (d Dose) Points(b Ball) float64 {
 type Ball struct {
 	Batter    bool // it makes no ball
 	Slow      bool // much whole grain, which drinks slowly
+	Sticky    bool // rye, which smears however much flour it gets
 	Large     bool // of 2 lb and more
 	Flour     measure.Grams
 	Hydration float64 // with the doses so far
@@ -142,6 +143,8 @@ func Advise(b Ball, seen Seen) Advice {
 		return Advice{Say: "It is still coming together. Touch nothing yet.", Again: together - b.Into}
 	case len(b.Doses) > 0 && b.Since < workedIn:
 		return Advice{Say: "The last spoon is not worked in yet.", Again: workedIn - b.Since}
+	case b.Sticky && seen == Smears:
+		return Advice{Say: "Rye stays sticky and smears: leave it as long as the paddle turns it as one lump. Scrape the sides down.", Again: b.again(onceMore)}
 	case b.Slow && slack && len(b.Doses) == 0 && b.Into < drinking && b.Left-(drinking-b.Into) >= mendUntil:
 		return Advice{Say: "Whole grain drinks slowly. Wait with the flour: it stiffens by itself.", Again: drinking - b.Into}
 	}

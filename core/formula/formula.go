@@ -37,8 +37,10 @@ type Portion struct {
 // flour itself.
 const glutenIsFlour = 0.10
 
-// counted gives the portions with gluten as flour where there is that much of it.
+// counted gives the portions with gluten as flour where there is that much of it, and packets without yeast
+// inside where yeast stands beside them.
 func counted(portions []Portion) []Portion {
+	portions = withoutTheirYeast(portions)
 	var flour, of measure.Grams
 	for _, p := range portions {
 		flour += p.Grams * measure.Grams(p.Ingredient.FlourPart)
@@ -57,6 +59,26 @@ func counted(portions []Portion) []Portion {
 	}
 	return out
 }
+
+func withoutTheirYeast(portions []Portion) []Portion {
+	has := func(is func(larder.Ingredient) bool) bool {
+		return slices.ContainsFunc(portions, func(p Portion) bool { return is(p.Ingredient) })
+	}
+	if !has(func(i larder.Ingredient) bool { return i.Packet }) || !has(func(i larder.Ingredient) bool { return i.Kind == larder.Yeast }) {
+		return portions
+	}
+	out := slices.Clone(portions)
+	for n := range out {
+		if i := &out[n].Ingredient; i.Packet {
+			i.AsDry = 0
+		}
+	}
+	return out
+}
+
+// InFlour is the water inside flour, g in 100 g: it does not count towards hydration, in a starter or a purée
+// of grain no more than in the bag.
+const InFlour = 12
 
 // Of works out the formula of what goes into the pan. Without flour all shares are 0.
 func Of(portions []Portion) Formula {
@@ -82,7 +104,7 @@ func Of(portions []Portion) Formula {
 			soda += g * p.Ingredient.Raising
 		}
 		if p.Ingredient.Kind != larder.Flour {
-			water += g * s.Water / 100
+			water += g*s.Water/100 - flour*InFlour/100
 			fat += g * s.Fat / 100
 			if !p.Ingredient.Milky {
 				sugar += g * s.Sugar / 100

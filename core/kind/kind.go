@@ -2,7 +2,10 @@
 // whether it is a batter, and how the size of a loaf of it is told. Rules ask the row.
 package kind
 
-import "risepan/core/recipe"
+import (
+	"risepan/core/measure"
+	"risepan/core/recipe"
+)
 
 // Row is what a kind of recipe is like.
 type Row struct {
@@ -23,6 +26,20 @@ type Row struct {
 	Dense    bool          // moist and close: it wants longer until its middle is done
 	Edges    Edges         // beyond which no loaf of it lies
 	Finish   recipe.Finish // of what is shaped by hand, where the recipe says nothing
+
+	Sticky    bool                // it stays so however long it is kneaded
+	Still     bool                // nothing in it is kneaded to a ball, and its sides want no scraping
+	Batch     bool                // made by the batch: loaf sizes say nothing of it
+	Flourless bool                // it needs no flour
+	Listed    bool                // goes in as its recipe lists it
+	Outside   bool                // mixed outside the machine, whose paddle stays out
+	Only      bool                // no cycle but its own can make it
+	Handwork  int                 // minutes in which it lies on the board, and the machine waits
+	Most      measure.Millilitres // of its fruit, crushed, at the most; 0: what the pan holds
+	Headspace int                 // mm that stay free below the rim: it boils up
+	Before    int                 // minutes before its end at which it is glazed; 0: as its baking begins
+	Cut       string              // what in it wants cutting or crushing, in the words of the bench
+	Ending    Ending
 }
 
 // Edges are the figures, per 100 of flour, beyond which something is a slip and not a taste. A figure of 0
@@ -60,22 +77,36 @@ var Rapid = Bands{Hydration: Band{60, 72}, Salt: Band{1.6, 2.8}, Yeast: Band{2.0
 
 // table: working values for home bread machines.
 var table = map[recipe.Kind]Row{
-	recipe.White: {Edges: kneaded, Low: 5.5, High: 6.0, ByRapid: true,
+	recipe.White: {Edges: kneaded, Low: 5.5, High: 6.0, ByRapid: true, Ending: lean,
 		Bands: Bands{Band{57, 72}, Band{1.6, 2.8}, Band{1.0, 2.2}, Band{1, 8}, Band{1, 9}, Band{}}},
-	recipe.Wholemeal: {Whole: true, Edges: kneaded, Low: 4.0, High: 4.5, ByRapid: true,
+	recipe.Wholemeal: {Whole: true, Edges: kneaded, Low: 4.0, High: 4.5, ByRapid: true, Ending: lean,
 		Bands: Bands{Band{57, 72}, Band{1.6, 2.8}, Band{1.0, 2.2}, Band{1, 8}, Band{1, 9}, Band{}}},
-	recipe.Sweet: {Rich: true, Edges: kneaded, Low: 5.0, High: 5.5,
+	recipe.Sweet: {Rich: true, Edges: kneaded, Low: 5.0, High: 5.5, Ending: enriched,
 		Bands: Bands{Band{52, 66}, Band{1.4, 2.4}, Band{1.2, 2.6}, Band{8, 20}, Band{5, 25}, Band{}}},
-	recipe.Crusty: {Lean: true, Edges: kneaded, Low: 5.5, High: 6.0,
+	recipe.Crusty: {Lean: true, Edges: kneaded, Low: 5.5, High: 6.0, Ending: lean,
 		Bands: Bands{Band{60, 70}, Band{1.6, 2.8}, Band{0.8, 1.7}, Band{0, 2}, Band{0, 4}, Band{}}},
-	recipe.Dough: {Edges: kneaded, Low: 5.5, High: 6.0, Shaped: true, Finish: recipe.Finish{Shape: 15, Rise: 40, Oven: 20},
+	recipe.Rapid: {Edges: kneaded.wet(45, 95, RapidYeast), Low: 5.0, High: 5.5, Ending: lean, Bands: Rapid},
+	recipe.Rye: {Whole: true, Sticky: true, Edges: kneaded, Low: 4.0, High: 4.5, ByRapid: true, Ending: close,
+		Bands: Bands{Band{57, 72}, Band{1.6, 2.8}, Band{1.0, 2.2}, Band{0, 8}, Band{0, 9}, Band{}}},
+	recipe.Sprouted: {Whole: true, Dense: true, Edges: kneaded, Low: 4.0, High: 4.5, Ending: close,
+		Bands: Bands{Band{57, 80}, Band{1.6, 2.8}, Band{1.0, 2.6}, Band{1, 12}, Band{1, 9}, Band{}}},
+	recipe.Packet: {Batch: true, ByWeight: true, Edges: Edges{Wet: Band{45, 95}}, Low: 5.0, High: 6.0, Ending: lean},
+	recipe.Dough: {Edges: kneaded, Low: 5.5, High: 6.0, Shaped: true, Finish: recipe.Finish{Shape: 15, Rise: 40, Oven: 20}, Ending: shaped,
 		Bands: Bands{Band{57, 72}, Band{1.6, 2.8}, Band{1.0, 2.2}, Band{0, 20}, Band{0, 25}, Band{}}},
-	recipe.GlutenFree: {NoWheat: true, Edges: kneaded.wet(60, 140, 6), Low: 3.5, High: 3.5, Batter: true, FewKnock: true,
+	recipe.Filled: {Rich: true, Edges: kneaded, Low: 5.0, High: 5.5, Handwork: 10, Ending: enriched,
+		Bands: Bands{Band{52, 68}, Band{1.4, 2.4}, Band{1.2, 2.6}, Band{1, 20}, Band{1, 25}, Band{}}},
+	recipe.Pasta: {Edges: Pasta, Low: 1.5, High: 1.6, Shaped: true, Batch: true, Finish: recipe.Finish{Rise: 30}, Ending: rolled,
+		Bands: Bands{Hydration: Band{36, 50}}},
+	recipe.GlutenFree: {NoWheat: true, Edges: kneaded.wet(60, 140, 6), Low: 3.5, High: 3.5, Batter: true, FewKnock: true, Ending: glutenFree,
 		Bands: Bands{Band{80, 110}, Band{1.4, 2.8}, Band{1.2, 2.8}, Band{1, 10}, Band{5, 20}, Band{}}},
-	recipe.LowCarb: {Edges: kneaded.wet(60, 230, 4.5), Low: 3.5, High: 3.5, FewKnock: true, Dense: true, ByWeight: true, OfAll: Band{1.6, 2.0},
+	recipe.LowCarb: {Edges: kneaded.wet(60, 230, 4.5), Low: 3.5, High: 3.5, FewKnock: true, Dense: true, ByWeight: true, OfAll: Band{1.6, 2.0}, Ending: close,
 		Bands: Bands{Band{85, 130}, Band{1.4, 2.8}, Band{1.8, 3.5}, Band{0, 3}, Band{4, 25}, Band{}}},
-	recipe.QuickBread: {Edges: batter, Low: 2.2, High: 2.2, Batter: true, Loose: true, ByWeight: true,
+	recipe.QuickBread: {Edges: batter, Low: 2.2, High: 2.2, Batter: true, Loose: true, ByWeight: true, Ending: cake,
 		Bands: Bands{Powder: Band{3, 5}}},
+	recipe.Starter:  {Edges: Edges{Wet: Band{40, 250}}, Batch: true, Still: true, Listed: true, Only: true, Low: 2.5, High: 3.0, Ending: alive},
+	recipe.Preserve: {Batch: true, Flourless: true, Still: true, Listed: true, Only: true, OfAll: Band{0.8, 1.2}, Most: 750, Headspace: 20, Cut: fruit, Ending: preserved},
+	recipe.Yoghurt:  {Batch: true, Flourless: true, Still: true, Listed: true, Only: true, OfAll: Band{1, 1}, Headspace: 20, Ending: set},
+	recipe.BakeOnly: {Batch: true, Flourless: true, Still: true, Outside: true, Only: true, Before: 30, Low: 1.5, High: 1.8, OfAll: Band{1.0, 1.3}, Ending: baked},
 }
 
 // Of is the row of a kind.

@@ -38,7 +38,7 @@ func TestThirstyGrainRaisesTheHydrationBand(t *testing.T) {
 
 func TestEveryKindHasARow(t *testing.T) {
 	for _, k := range recipe.Kinds {
-		if r := Of(k); r.Low <= 0 || r.High < r.Low || r.Loose && !r.Batter {
+		if r := Of(k); r.Low <= 0 && r.OfAll.IsZero() || r.High < r.Low || r.Loose && !r.Batter || r.Ending.Ready == "" || r.Ending.Keeps == "" {
 			t.Errorf("%s has the row %+v", k, r)
 		}
 	}

@@ -131,6 +131,23 @@ func (g *Grain) UnmarshalText(text []byte) error {
 	return word.Read(g, text, "grain (leave it empty, or)", Grains)
 }
 
+// Beforehand is what an ingredient wants hours or days before the pan is loaded.
+type Beforehand string
+
+const (
+	AtOnce   Beforehand = ""
+	Sprouted Beforehand = "sprouted" // grain: soaked, rinsed, dried and milled
+	Fed      Beforehand = "fed"      // a starter
+	Thawed   Beforehand = "thawed"
+)
+
+var Beforehands = []Beforehand{AtOnce, Sprouted, Fed, Thawed}
+
+func (b Beforehand) Words() []string { return word.List(Beforehands) }
+func (b *Beforehand) UnmarshalText(text []byte) error {
+	return word.Read(b, text, "thing to do beforehand (leave it empty, or)", Beforehands)
+}
+
 // Hopper tells whether an ingredient may go in a fruit-and-nut dispenser.
 type Hopper string
 
@@ -176,6 +193,8 @@ type Ingredient struct {
 	Gluten    bool          `json:"gluten,omitzero"`    // nearly pure gluten: a flour itself where there is much of it
 	AsDry     float64       `json:"asDry,omitzero"`     // g of active dry yeast that 1 g stands for
 	Rapid     bool          `json:"rapid,omitzero"`     // a yeast that a rapid cycle wants
+	Packet    bool          `json:"packet,omitzero"`    // a mix from a packet: what is in it is known roughly
+	Ahead     Beforehand    `json:"ahead,omitzero"`     // what it wants hours or days before
 	Raising   float64       `json:"raising,omitzero"`   // g of baking powder that 1 g stands for
 	Shell     bool          `json:"shell,omitzero"`     // a whole egg, of which a kitchen has a size of its own
 	Spoils    bool          `json:"spoils,omitzero"`    // at room temperature, during a delay

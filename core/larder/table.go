@@ -29,6 +29,8 @@ var marks = map[string]func(*Ingredient){
 	"browns": func(i *Ingredient) { i.Browns = true }, "melts": func(i *Ingredient) { i.Melts = true },
 	"breaks": func(i *Ingredient) { i.Breaks = true }, "shell": func(i *Ingredient) { i.Shell = true },
 	"rapid": func(i *Ingredient) { i.Rapid = true }, "whole": func(i *Ingredient) { i.Whole = true },
+	"packet": func(i *Ingredient) { i.Packet = true }, "sprouts": func(i *Ingredient) { i.Ahead = Sprouted },
+	"fed":        func(i *Ingredient) { i.Ahead = Fed },
 	"puregluten": func(i *Ingredient) { i.Gluten = true }, "softened": func(i *Ingredient) { i.State = Softened },
 	"dispenser": func(i *Ingredient) { i.Dispenser = AnyHow }, "drained": func(i *Ingredient) { i.Dispenser = Drained },
 	"strong": func(i *Ingredient) { i.Strength = Strong }, "plain": func(i *Ingredient) { i.Strength = Plain },

@@ -22,10 +22,11 @@ const (
 	PastaDough Character = "pasta dough"
 	Starter    Character = "starter"
 	Jam        Character = "jam"
+	Yoghurt    Character = "yoghurt"
 	BakeOnly   Character = "bake only"
 )
 
-var Characters = []Character{Basic, Wholemeal, CrustyLoaf, Sweet, Rapid, GlutenFree, LowCarb, QuickBread, PacketMix, Dough, PastaDough, Starter, Jam, BakeOnly}
+var Characters = []Character{Basic, Wholemeal, CrustyLoaf, Sweet, Rapid, GlutenFree, LowCarb, QuickBread, PacketMix, Dough, PastaDough, Starter, Jam, Yoghurt, BakeOnly}
 
 func (c Character) Words() []string { return word.List(Characters) }
 func (c *Character) UnmarshalText(text []byte) error {

@@ -106,6 +106,32 @@ func (p Programme) window(b Beep) (w Window, ok bool) {
 	return w, ok
 }
 
+// Pause is the programme with a stand of so many minutes at one of its events, in which the machine waits for
+// hands: what comes after it comes later.
+func (p Programme) Pause(event string, m Minutes) Programme {
+	n := slices.IndexFunc(p.Events, func(e Event) bool { return e.ID == event })
+	if n < 0 || m <= 0 {
+		return p
+	}
+	at := p.Events[n].To
+	p.Stages, p.Events = slices.Clone(p.Stages), slices.Clone(p.Events)
+	for k := range p.Stages {
+		if s := &p.Stages[k]; s.To > at {
+			if s.From >= at {
+				s.From += m
+			}
+			s.To += m
+		}
+	}
+	for k := range p.Events {
+		if e := &p.Events[k]; e.From > at {
+			e.From, e.To = e.From+m, e.To+m
+		}
+	}
+	p.Total, p.Least = p.Total+m, p.Least+m
+	return p
+}
+
 // Slack is by how much the whole may be shorter than its total.
 func (p Programme) Slack() Minutes { return p.Total - p.Least }
 

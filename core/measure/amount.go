@@ -156,6 +156,16 @@ func (s LoafSize) Pounds() Ratio {
 // Over is the factor from the size t to s: 1 1/2 lb → 1 lb is 2/3.
 func (s LoafSize) Over(t LoafSize) Ratio { return s.Pounds().Over(t.Pounds()) }
 
+// Times is the size so many times over, in pounds; ok is false where that is no loaf size.
+func (s LoafSize) Times(f Ratio) (LoafSize, bool) {
+	num, den := s.Pounds().Times(f).Terms()
+	t := LoafPounds(num, den)
+	if s.weight.Unit == Gram {
+		t = LoafSize{Amount{Quantity: s.weight.Quantity.Times(f), Unit: Gram}}
+	}
+	return t, t.weight.Grams() >= pound/4 && t.weight.Grams() <= 5*pound
+}
+
 func (s LoafSize) IsZero() bool                 { return s == LoafSize{} }
 func (s LoafSize) String() string               { return s.weight.String() }
 func (s LoafSize) MarshalText() ([]byte, error) { return []byte(s.String()), nil }

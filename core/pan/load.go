@@ -57,9 +57,10 @@ const (
 	Floor    Place = "over the bottom"
 	OwnBox   Place = "in its dispenser"
 	Together Place = "warmed together"
+	ByHand   Place = "stirred by hand"
 )
 
-var Places = []Place{Spread, Well, Middle, Corners, Pieces, Stirred, Mixed, Floor, OwnBox, Together}
+var Places = []Place{Spread, Well, Middle, Corners, Pieces, Stirred, Mixed, Floor, OwnBox, Together, ByHand}
 
 func (p Place) Words() []string                  { return word.List(Places) }
 func (p *Place) UnmarshalText(text []byte) error { return word.Read(p, text, "way to lie", Places) }
@@ -129,6 +130,16 @@ func (m Manner) steps() []step {
 			{AddIn, extras, Spread, "On the dry mix."},
 			{Yeast, yeasts, Middle, "On top of the dry mix, away from the liquid."},
 		}...)
+	case Outside:
+		return []step{{Flour, larder.Kinds, Mixed, "Mixed in a bowl, and into the greased pan: the paddle stays out."}}
+	case HandStirred:
+		return []step{
+			{Liquid, wet, Spread, "Liquid first."},
+			fatSteps[FatPieces],
+			{Flour, slices.Concat(flours, sweetOrSalt, dryMilks, dryExtras), ByHand, "The packet over the liquid, all of it: its yeast is spread through it. Stir lightly with plastic, so that no dry corners stay."},
+			{AddIn, extras, Spread, "On top."},
+			{Yeast, raising, Middle, "Its yeast beside it: last, dry on top."},
+		}
 	case Batter:
 		return []step{
 			{Liquid, []larder.Kind{larder.Liquid, larder.Syrup}, Spread, "Liquids first."},

@@ -10,15 +10,17 @@ import (
 type Order string
 
 const (
-	WetFirst Order = "wet first"
-	DryFirst Order = "dry first"
-	Bloomed  Order = "yeast bloomed"   // stirred into the warm liquid until it froths
-	Premixed Order = "dry mixed first" // in a bowl, yeast on top
-	AsListed Order = "as listed"       // by the recipe
-	Batter   Order = "batter"          // a quick bread
+	WetFirst    Order = "wet first"
+	DryFirst    Order = "dry first"
+	Bloomed     Order = "yeast bloomed"   // stirred into the warm liquid until it froths
+	Premixed    Order = "dry mixed first" // in a bowl, yeast on top
+	AsListed    Order = "as listed"       // by the recipe
+	Batter      Order = "batter"          // a quick bread
+	Outside     Order = "mixed outside"   // and put in as one
+	HandStirred Order = "stirred"         // in the pan, by hand, before the machine does: a packet
 )
 
-var Orders = []Order{WetFirst, DryFirst, Bloomed, Premixed, AsListed, Batter}
+var Orders = []Order{WetFirst, DryFirst, Bloomed, Premixed, AsListed, Batter, Outside, HandStirred}
 
 func (o Order) Words() []string                  { return word.List(Orders) }
 func (o *Order) UnmarshalText(text []byte) error { return word.Read(o, text, "loading order", Orders) }
@@ -106,9 +108,18 @@ func (m Manner) Over(under Manner) Manner {
 func Decide(machine Manner, k recipe.Kind, school, wish Manner) (m Manner, why string) {
 	why = "As the machine's booklet has it."
 	m = machine.Over(Usual)
-	if kind.Of(k).Loose {
+	switch row := kind.Of(k); {
+	case row.Loose:
 		m.Order, why = Batter, "A quick bread has no yeast to keep dry: wet, then flour, the leavening in the middle."
 		school.Order, wish.Order = "", ""
+	case row.Outside:
+		m.Order, why = Outside, "Mixed in a bowl: the machine only bakes it."
+		school.Order, wish.Order = "", ""
+	case row.Listed:
+		m.Order, why = AsListed, "Nothing in it has to be kept dry: in the order in which the recipe lists it."
+		school.Order, wish.Order = "", ""
+	case k == recipe.Packet && m.Order != DryFirst:
+		m.Order, why = HandStirred, "Liquid first, the packet over it, and a stir by hand: no dry corners stay."
 	}
 	if school.Order != "" && school.Order != m.Order {
 		why = "As this kitchen likes it; the booklet has it " + string(m.Order) + "."

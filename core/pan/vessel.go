@@ -22,6 +22,11 @@ func (v Vessel) Volume() measure.Millilitres {
 	return measure.Millilitres(float64(v.Length) * float64(v.Width) * float64(v.Depth) / 1000)
 }
 
+// Below is what the pan holds up to so many mm below its rim.
+func (v Vessel) Below(mm int) measure.Millilitres {
+	return measure.Millilitres(float64(v.Length) * float64(v.Width) * float64(max(0, v.Depth-mm)) / 1000)
+}
+
 // dome is how far above its pan's volume a loaf may stand under the lid.
 const dome = 0.15
 

@@ -3,10 +3,13 @@ package plan
 import (
 	"fmt"
 	"regexp"
+	"slices"
 	"time"
 
+	"risepan/core/kind"
 	"risepan/core/larder"
 	"risepan/core/recipe"
+	"risepan/core/scale"
 )
 
 // Ahead is something to do hours or days before the loaf is measured.
@@ -17,19 +20,43 @@ type Ahead struct {
 	At   time.Time `json:"at"`
 }
 
-// sprouting is how grain becomes sprouted flour, hours before the pan is loaded.
-var sprouting = []struct {
-	hours int
-	say   string
+// early is what an ingredient wants before, hours before the pan is loaded; long where it takes days.
+var early = map[larder.Beforehand]struct {
+	long  bool
+	steps []step
 }{
-	{72, "Soak the %s in cold water overnight."},
-	{60, "Drain and rinse the %s; rinse again morning and evening, until small tails show."},
-	{24, "Dry the %s at 40 °C at the most, until hard again."},
-	{2, "Mill the %s fine, and let the flour cool."},
+	larder.Sprouted: {true, []step{
+		{72, "Soak the %s in cold water overnight."},
+		{60, "Drain and rinse the %s; rinse again morning and evening, until small tails show."},
+		{24, "Dry the %s at 40 °C at the most, until hard again."},
+		{2, "Mill the %s fine, and let the flour cool."},
+	}},
+	larder.Fed: {false, []step{
+		{12, "Feed the %s with flour and water, and leave it at the kitchen's warmth."},
+		{1, "Look at the %s: is it full of bubbles, and does a spoonful float on water? Take what the loaf wants, and put the rest back in the fridge."},
+	}},
+	larder.Thawed: {false, []step{{12, "Take the %s out of the freezer, to thaw in the fridge. Its juice counts."}}},
 }
 
-// sprouts are the grains that a recipe for flour takes whole, to be sprouted and milled.
-var sprouts = map[larder.ID]bool{"wheat-berries": true}
+// step is one thing to do so many hours before.
+type step struct {
+	hours int
+	say   string
+}
+
+// frozen is a note of what comes from the freezer.
+var frozen = regexp.MustCompile(`(?i)\bfrozen\b|\bthaw\w*\b|\bdefrost\w*\b`)
+
+// before is what a line wants before: what its ingredient does, and thawing where it says so.
+func before(l scale.Line, of recipe.Kind) larder.Beforehand {
+	switch {
+	case frozen.MatchString(l.Line.Note):
+		return larder.Thawed
+	case l.Ingredient.Ahead == larder.Fed && kind.Of(of).Still: // it is what is made here
+		return larder.AtOnce
+	}
+	return l.Ingredient.Ahead
+}
 
 // overnight is a note that asks for a night.
 var overnight = regexp.MustCompile(`(?i)\bovernight\b|\bsoak\w*\b|\bsteep\w*\b`)
@@ -41,18 +68,17 @@ const night = 10
 func ahead(d Dough, press time.Time) []Ahead {
 	var out []Ahead
 	for _, l := range d.lines {
-		before := func(hours int, say string) {
+		begin := func(hours int, say string) {
 			out = append(out, Ahead{l.Line.ID, l.Ingredient.Name, say, press.Add(-time.Duration(hours) * time.Hour)})
 		}
-		switch {
-		case sprouts[l.Ingredient.ID]:
-			for _, step := range sprouting {
-				before(step.hours, fmt.Sprintf(step.say, l.Ingredient.Name))
-			}
-		case l.Line.Waits() && overnight.MatchString(l.Line.Note):
-			before(night, fmt.Sprintf("Begin the %s: %s.", l.Ingredient.Name, l.Line.Note))
+		for _, step := range early[before(l, d.Kind)].steps {
+			begin(step.hours, fmt.Sprintf(step.say, l.Ingredient.Name))
+		}
+		if l.Line.Waits() && overnight.MatchString(l.Line.Note) {
+			begin(night, fmt.Sprintf("Begin the %s: %s.", l.Ingredient.Name, l.Line.Note))
 		}
 	}
+	slices.SortStableFunc(out, func(a, b Ahead) int { return a.At.Compare(b.At) })
 	return out
 }
 
@@ -69,17 +95,13 @@ func (j *judgement) ahead() {
 		case late:
 			ready := j.Now.Add(j.programme.Timer.Press.Sub(a.At))
 			j.say(Care, Beforehand, nil, "%s That takes until %s: unless it is done already, plan the loaf for then, or use what is ready.", a.Say, j.clock(ready))
-		case sprouts[j.ingredient(a.Line)]:
+		case j.long(a.Line):
 			j.say(Care, Beforehand, nil, "The %s is begun days ahead, at %s: %s", a.Name, j.clock(a.At), a.Say)
 		}
 	}
 }
 
-func (j *judgement) ingredient(line string) larder.ID {
-	for _, l := range j.dough.lines {
-		if l.Line.ID == line && l.Line.Part == recipe.InDough {
-			return l.Ingredient.ID
-		}
-	}
-	return ""
+// long reports whether a line is begun days before.
+func (j *judgement) long(line string) bool {
+	return slices.ContainsFunc(j.dough.lines, func(l scale.Line) bool { return l.Line.ID == line && early[before(l, j.dough.Kind)].long })
 }

@@ -159,7 +159,7 @@ func describe(p Place, d Dough, l scale.Line, atBeep bool) Line {
 		Stuff: pan.StuffOf(l.Ingredient.Kind, l.Line.When == recipe.AtBeep),
 		Part:  l.Line.Part, Optional: l.Line.Optional, Like: l.Ingredient.Like, Unknown: l.Ingredient.Unknown,
 		Or: others(p, l), Tips: tips(p.Kitchen, l),
-		Percent: toDecimals(100*float64(l.Grams/d.Formula.Flour), 2),
+		Percent: toDecimals(100*float64(l.Grams/d.per100()), 2),
 	}
 	if l.Ingredient.Unknown && l.Line.Amount.Grams() == 0 {
 		out.Wants = "" // nobody knows what a cup of it weighs
@@ -204,6 +204,8 @@ const packet = 7
 func tips(k kitchen.Kitchen, l scale.Line) []string {
 	i := l.Ingredient
 	switch {
+	case i.Packet:
+		return []string{"What is in a packet only its maker knows: the figures of its formula are estimates. Its print comes first."}
 	case i.Prep != "":
 		return []string{i.Prep}
 	case i.Kind != larder.Yeast:
@@ -243,6 +245,9 @@ func load(p Place, w Wish, d Dough, g Programme) Pan {
 			Pours: l.Ingredient.Kind == larder.Fat && l.Ingredient.State == larder.AtRoom})
 	}
 	manner, why := pan.Decide(p.Machine.Manner(), d.Kind, p.Kitchen.Loading, w.Loading)
+	if manner.Order == pan.HandStirred && g.Timer.Setting > 0 {
+		manner.Order, why = pan.WetFirst, "Not stirred: in the delay the packet lies on the liquid as it is, dry on top."
+	}
 	loaded := pan.Load(manner, portions)
 	if g.Timer.Setting > 0 && !kind.Of(d.Kind).Loose && pan.Wets(loaded.Layers) == pan.SugarSalt {
 		low := manner

@@ -66,6 +66,7 @@ const (
 	Cupboard    About = "cupboard"
 	Allergy     About = "allergy"
 	Beforehand  About = "beforehand"
+	Divided     About = "part of a packet"
 )
 
 // Way is a way out of a caution: what of the wish to change.
@@ -114,6 +115,7 @@ func judge(p Place, w Wish, d Dough, g Programme, a Amounts) []Caution {
 	j.addIns()
 	j.misses()
 	j.dry()
+	j.stood()
 	j.size()
 	j.spoils()
 	j.busy()

@@ -6,6 +6,7 @@ import (
 
 	"risepan/core/fault"
 	"risepan/core/formula"
+	"risepan/core/kind"
 	"risepan/core/kitchen"
 	"risepan/core/larder"
 	"risepan/core/machine"
@@ -23,8 +24,9 @@ type Dough struct {
 	Machine    string            `json:"machine"`
 	Size       measure.LoafSize  `json:"size"`
 	Sizes      []SizeOffer       `json:"sizes"`
-	LeftOut    []LeftOut         `json:"leftOut"` // optional lines that this loaf does without
-	Swaps      []Swapped         `json:"swaps"`   // made for this loaf
+	Batch      measure.LoafSize  `json:"batch,omitzero"` // the offer that is made, of what loaf sizes say nothing of
+	LeftOut    []LeftOut         `json:"leftOut"`        // optional lines that this loaf does without
+	Swaps      []Swapped         `json:"swaps"`          // made for this loaf
 	Deviations []scale.Deviation `json:"deviations"`
 	Formula    Formula           `json:"formula"`
 	Slice      formula.Slice     `json:"slice"` // an estimate of what one holds
@@ -38,11 +40,37 @@ type Dough struct {
 	enough  bool // the size gives as many slices as are wanted
 }
 
+// Packet reports whether a packet is in it, of which only the maker knows what is in it.
+func (d Dough) packet() bool {
+	return slices.ContainsFunc(d.lines, func(l scale.Line) bool { return l.Ingredient.Packet })
+}
+
+// whole is the weight of all that goes into the pan.
+func (d Dough) whole() measure.Grams {
+	var g measure.Grams
+	for _, l := range d.lines {
+		if l.Line.Part == recipe.InDough {
+			g += l.Grams
+		}
+	}
+	return g
+}
+
+// per100 is what the percentages of its lines are shares of: its flour, without flour all of it.
+func (d Dough) per100() measure.Grams {
+	if d.Formula.Flour > 0 {
+		return d.Formula.Flour
+	}
+	return max(d.whole(), 1)
+}
+
 // SizeOffer is a loaf size, and why it is not offered where it is not.
 type SizeOffer struct {
 	Size    measure.LoafSize `json:"size"`
-	Written bool             `json:"written"` // the recipe is written for it
-	Slices  int              `json:"slices"`  // about so many
+	Written bool             `json:"written"`         // the recipe is written for it
+	Slices  int              `json:"slices"`          // about so many; 0 of what is not sliced
+	Batch   string           `json:"batch,omitzero"`  // of what is made by the batch: "half", "1 1/2 times"
+	Yields  string           `json:"yields,omitzero"` // what a batch comes to: "about 730 g baked"
 	WhyNot  string           `json:"whyNot,omitzero"`
 }
 
@@ -64,7 +92,11 @@ func MakeDough(p Place, w Wish) (Dough, error) {
 	if w.Slices > 0 {
 		w.Size, d.enough = scale.ForSlices(w.wanted(), p.Machine.Sizes)
 	}
-	if err := p.fits(w); err != nil {
+	batch := p.batch()
+	if batch {
+		w.Loaf = w.Loaf.batch(p.Recipe)
+	}
+	if err := p.fits(w, batch); err != nil {
 		return d, err
 	}
 	if p.Kitchen.Scale {
@@ -84,10 +116,12 @@ func MakeDough(p Place, w Wish) (Dough, error) {
 		return d, err
 	}
 	d.Size = w.settingFor(p, d.factor)
-	d.Sizes = p.offers()
+	if d.Sizes = p.offers(); batch {
+		d.Batch, d.Sizes = w.Size, p.batches(d.written)
+	}
 	d.LeftOut = leftOut(p.Kitchen, p.Recipe, w.Without)
 	d.lines, d.Deviations = scale.To(d.written, p.Recipe.Kind, d.factor, p.Kitchen.Schools())
-	if d.Formula = formulate(p.Kitchen, w.Handling, d.lines); d.Formula.Flour == 0 {
+	if d.Formula = formulate(p.Kitchen, w.Handling, d.lines); d.Formula.Flour == 0 && !kind.Of(d.Kind).Flourless {
 		return d, fault.At("/lines", "bread needs flour: add a line with flour")
 	}
 	if len(w.Swaps) > 0 {
@@ -98,7 +132,7 @@ func MakeDough(p Place, w Wish) (Dough, error) {
 		f := formula.FromRecipe(before)
 		d.Formula.Written = &f
 	}
-	d.Slice = perSlice(d.lines, d.Size)
+	d.Slice = perSlice(d.lines, p.slices(d.Size))
 	d.Allergens, d.Unknown = allergens(d.lines)
 	return d, nil
 }
@@ -116,12 +150,12 @@ func allergens(lines []scale.Line) (held []larder.Allergen, unknown bool) {
 }
 
 // perSlice is what a slice of the whole holds, its glaze and add-ins too.
-func perSlice(lines []scale.Line, size measure.LoafSize) formula.Slice {
+func perSlice(lines []scale.Line, slices int) formula.Slice {
 	var eaten []formula.Portion
 	for _, l := range lines {
 		eaten = append(eaten, formula.Portion{Ingredient: l.Ingredient, Grams: l.Grams})
 	}
-	return formula.PerSlice(eaten, scale.Slices(size))
+	return formula.PerSlice(eaten, slices)
 }
 
 var usualSizes = []measure.LoafSize{measure.LoafPounds(1, 1), measure.LoafPounds(3, 2), measure.LoafPounds(2, 1)}
@@ -141,7 +175,7 @@ func Smaller(m machine.Machine) []measure.LoafSize {
 func (p Place) offers() []SizeOffer {
 	var out []SizeOffer
 	for _, s := range p.Machine.Sizes {
-		out = append(out, SizeOffer{Size: s, Written: s == p.Recipe.Size, Slices: scale.Slices(s)})
+		out = append(out, SizeOffer{Size: s, Written: s == p.Recipe.Size, Slices: p.slices(s)})
 	}
 	for _, s := range usualSizes {
 		if !p.Machine.Bakes(s) {
@@ -149,7 +183,7 @@ func (p Place) offers() []SizeOffer {
 			if p.small(s) {
 				why = ""
 			}
-			out = append(out, SizeOffer{s, s == p.Recipe.Size, scale.Slices(s), why})
+			out = append(out, SizeOffer{Size: s, Written: s == p.Recipe.Size, Slices: p.slices(s), WhyNot: why})
 		}
 	}
 	return out

@@ -120,6 +120,9 @@ func cupOf(k kitchen.Kitchen, l scale.Line) formula.Cupped {
 func usual(p Place, d Dough, cycle machine.Cycle) Usual {
 	row := kind.Of(d.Kind)
 	b := row.Bands
+	if d.packet() { // what is in it is known roughly
+		return Usual{kind.Bands{}, d.Formula.against(kind.Bands{})}
+	}
 	if cycle.Character == machine.Rapid && row.ByRapid {
 		b = kind.Rapid
 	}

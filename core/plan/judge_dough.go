@@ -49,6 +49,10 @@ func (j *judgement) misses() {
 // contradicts the size that it is called.
 func (j *judgement) size() {
 	d := j.dough
+	if !d.Batch.IsZero() {
+		j.capacity()
+		return
+	}
 	if !d.enough {
 		j.say(Care, NoSetting, nil, "%d slices are more than one loaf of %s gives: about %d. Bake two.", j.wanted(), j.Machine.Name, scale.Slices(d.Size))
 	}
@@ -64,9 +68,38 @@ func (j *judgement) size() {
 	}
 }
 
+// capacity refuses what would boil over, and says how a packet is divided.
+func (j *judgement) capacity() {
+	row := kind.Of(j.dough.Kind)
+	var volume, crushed measure.Millilitres
+	for _, l := range j.dough.lines {
+		if l.Line.Part != recipe.InDough {
+			continue
+		}
+		volume += l.Ingredient.Volume(l.Grams)
+		if l.Ingredient.Kind == larder.Extra || l.Ingredient.Kind == larder.Puree {
+			crushed += l.Ingredient.Volume(l.Grams)
+		}
+	}
+	switch {
+	case row.Most > 0 && crushed > row.Most:
+		j.say(Stop, Overflow, nil, "%s", tooMuchFruit(row, crushed))
+	case row.Headspace > 0 && volume > j.Machine.Vessel.Below(row.Headspace):
+		j.say(Stop, Overflow, nil, "It would stand less than %d cm below the rim of %s, and boil over. Make less.", row.Headspace/10, j.Machine.Name)
+	}
+	if parted := j.dough.packet() && !j.dough.factor.IsWhole(); parted && j.dough.Formula.Yeast > 0 && !j.yeastBeside() {
+		j.say(Care, Divided, nil, "A part of a packet: shake it well before you weigh, for its yeast to be spread all through. Where the yeast lies in it apart, make a whole one.")
+	}
+}
+
+// yeastBeside reports whether yeast stands beside the packet.
+func (j *judgement) yeastBeside() bool {
+	return slices.ContainsFunc(j.dough.lines, func(l scale.Line) bool { return l.Ingredient.Kind == larder.Yeast })
+}
+
 // machine warns of what does not suit the machine.
 func (j *judgement) machine() {
-	if f := j.amounts.Pan.Fill; f.Overflows() {
+	if f := j.amounts.Pan.Fill; f.Overflows() && kind.Of(j.dough.Kind).Headspace == 0 {
 		j.say(Care, Overflow, nil, "This may rise over the rim: it is likely to reach %s. A smaller size is safer.", f)
 	}
 	g := j.programme
@@ -74,6 +107,8 @@ func (j *judgement) machine() {
 	switch harm := choice.Harm(g.cycle, j.needs()); {
 	case harm != "" && best.Suits && best.ID != g.cycle.ID:
 		j.say(Care, Unfit, []Way{{Say: "Use " + best.CycleName.String(), Cycle: best.ID}}, "%s", harm)
+	case !best.Suits && kind.Of(j.dough.Kind).Only:
+		j.say(Stop, Unfit, nil, "%s has no cycle for it. %s", j.Machine.Name, choice.Harm(g.cycle, j.needs()))
 	case !best.Suits:
 		j.say(Care, Unfit, nil, "%s", strings.TrimSpace(fmt.Sprintf("No cycle of %s is made for this dough. %s comes nearest. %s", j.Machine.Name, g.Setting.Cycle.Name, harm)))
 	}
@@ -167,6 +202,9 @@ func (j *judgement) flour() {
 			whole = l
 		}
 		say := unfit[i.Strength].yeast
+		if j.dough.Formula.Yeast == 0 {
+			say = nil
+		}
 		if j.loose() {
 			say = unfit[i.Strength].loose
 		}

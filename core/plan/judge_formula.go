@@ -62,15 +62,18 @@ func (j *judgement) implausible() []Figure {
 	case machine.PastaDough:
 		e = kind.Pasta
 	}
+	if j.dough.packet() {
+		e = kind.Edges{Wet: e.Wet}
+	}
 	is := func(kinds ...larder.Kind) func(larder.Ingredient) bool {
 		return func(i larder.Ingredient) bool { return slices.Contains(kinds, i.Kind) }
 	}
 	asked := []Figure{}
 	for _, q := range []question{
 		{Yeast, e.Raised && f.Yeast == 0 && f.Powder == 0, "There is no yeast in it and no baking powder: it would not rise. Is a line missing?", nil},
-		{Yeast, f.Yeast > e.Yeast, fmt.Sprintf("Yeast is %.1f per 100 of flour; hardly a loaf takes more than %g.", f.Yeast, e.Yeast), is(larder.Yeast)},
+		{Yeast, e.Yeast > 0 && f.Yeast > e.Yeast, fmt.Sprintf("Yeast is %.1f per 100 of flour; hardly a loaf takes more than %g.", f.Yeast, e.Yeast), is(larder.Yeast)},
 		{Salt, e.Salted && f.Salt == 0, "There is no salt in it: the dough rises wild and falls, and tastes of nothing. Is a line missing?", nil},
-		{Salt, f.Salt > e.Salt, fmt.Sprintf("Salt is %.1f per 100 of flour; no bread takes more than %g.", f.Salt, e.Salt), is(larder.Salt)},
+		{Salt, e.Salt > 0 && f.Salt > e.Salt, fmt.Sprintf("Salt is %.1f per 100 of flour; no bread takes more than %g.", f.Salt, e.Salt), is(larder.Salt)},
 		{Hydration, !e.Wet.IsZero() && f.High < e.Wet.Low, fmt.Sprintf("Water is %.0f per 100 of flour, however the cup is filled: too dry to knead. Is a cup of it missing?", f.High), nil},
 		{Hydration, !e.Wet.IsZero() && f.Low > e.Wet.High, fmt.Sprintf("Water is %.0f per 100 of flour, however the cup is filled: too wet to be a dough. Is a cup of flour missing?", f.Low), nil},
 		{Fat, e.Fat > 0 && f.Fat > e.Fat, fmt.Sprintf("Fat is %.0f per 100 of flour; no dough takes more than %g.", f.Fat, e.Fat), is(larder.Fat)},

@@ -69,8 +69,9 @@ func (j *judgement) handwork() time.Duration {
 	return time.Duration(j.programme.Finish.Total()) * time.Minute
 }
 
+// total is how long the machine is busy, its wait for hands included.
 func (j *judgement) total() time.Duration {
-	return time.Duration(j.programme.Setting.Total) * time.Minute
+	return time.Duration(j.programme.Setting.Total+j.programme.pause) * time.Minute
 }
 
 // atOnce is the way out of starting without a delay.
@@ -106,6 +107,13 @@ func (j *judgement) spoils() {
 	j.say(Stop, Spoils, ways,
 		"No delay with %s in the pan: it would stand warm for %s and spoil. Start now, or press Start by hand at %s without the timer.",
 		inWords(spoiling), j.waiting(), j.clock(j.due().Add(-j.total())))
+}
+
+// stood warns of a packet that is to stand: its yeast cannot be kept from the liquid altogether.
+func (j *judgement) stood() {
+	if j.programme.Timer.Setting > 0 && j.dough.packet() && !j.yeastBeside() && j.dough.Formula.Yeast > 0 {
+		j.say(Care, WetYeast, []Way{j.atOnce()}, "The packet's yeast is all through it, and what touches the liquid wakes: do not stir it, and keep the delay short.")
+	}
 }
 
 // dry refuses a delay in which yeast would lie wet or beside salt.

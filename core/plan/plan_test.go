@@ -186,7 +186,7 @@ func TestMalformedWishesAreFaultsAtTheField(t *testing.T) {
 	for pointer, spoil := range map[string]func(*plantest.Ask){
 		"/loaf/size":  func(w *plantest.Ask) { w.Machine = demo.Boatyard(); w.Size = two },
 		"/time/ready": func(w *plantest.Ask) { w.Ready = wall(t, "2026-03-10T19:00") },
-		"/time/cycle": func(w *plantest.Ask) { w.Cycle = "jam" },
+		"/time/cycle": func(w *plantest.Ask) { w.Cycle = "ices" },
 		"/lines":      func(w *plantest.Ask) { w.Recipe.Lines = nil },
 		"/lines/0/ingredient": func(w *plantest.Ask) {
 			w.Recipe.Lines = append([]recipe.Line{}, w.Recipe.Lines...)

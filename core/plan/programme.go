@@ -1,6 +1,7 @@
 package plan
 
 import (
+	"fmt"
 	"slices"
 	"strings"
 	"time"
@@ -8,9 +9,11 @@ import (
 	"risepan/core/choice"
 	"risepan/core/fault"
 	"risepan/core/kind"
+	"risepan/core/larder"
 	"risepan/core/machine"
 	"risepan/core/measure"
 	"risepan/core/recipe"
+	"risepan/core/scale"
 	"risepan/core/timetable"
 	"risepan/core/word"
 )
@@ -28,8 +31,22 @@ type Programme struct {
 	Finish  recipe.Finish      `json:"finish,omitzero"` // by hand and oven, of a dough that leaves the machine unbaked
 	Eaten   time.Time          `json:"eaten,omitzero"`  // when that is done; zero where the machine bakes
 
+	Ending Ending `json:"ending"` // what follows when the machine is done
+
 	cycle machine.Cycle
 	doubt timetable.Doubt
+	pause machine.Minutes // in which the machine waits for hands
+}
+
+// Ending is how a loaf comes out of the machine, cools and keeps.
+type Ending struct {
+	Out   []string        `json:"out"`
+	On    string          `json:"on,omitzero"`    // what it cools on
+	Slice machine.Minutes `json:"slice,omitzero"` // until it may be cut at all
+	Clean machine.Minutes `json:"clean,omitzero"` // until it cuts clean
+	Core  string          `json:"core,omitzero"`  // its middle when it is done, in the kitchen's degrees
+	Tap   bool            `json:"tap,omitzero"`   // done, it sounds hollow
+	Keeps string          `json:"keeps"`
 }
 
 // Setting is what to choose on the machine's panel.
@@ -94,12 +111,19 @@ func MakeProgramme(p Place, w Wish, d Dough) (Programme, error) {
 		g.Setting.KeepWarm = p.Machine.KeepWarm
 	}
 	needed := asks(d, g.AddIns)
-	if needed.Shaped = len(course.Of(machine.Bake)) == 0; needed.Shaped {
+	if needed.Shaped = len(course.Of(machine.Bake)) == 0 && !needed.Still; needed.Shaped {
 		g.Finish = finish(d)
 		needed.Finish = g.Finish
 	}
+	if calls := course.Calls(machine.PaddleOut); needed.Handwork > 0 && len(calls) > 0 && calls[0].Waits {
+		g.pause = needed.Handwork
+		course = course.Pause(calls[0].ID, g.pause)
+		g.Stages = course.Stages
+	}
 	g.Moments = timetable.Moments(course, g.Setting.KeepWarm, needed)
 	g.Timer, g.doubt = setTimer(p, w.Timing, g)
+	g.Timer.Ready = g.Timer.Ready.Add(time.Duration(g.pause) * time.Minute)
+	g.Ending = ending(p, d)
 	if needed.Shaped {
 		g.Eaten = g.Timer.Ready.Add(time.Duration(g.Finish.Total()) * time.Minute)
 	}
@@ -148,16 +172,59 @@ func nameOf(c machine.Cycle) CycleName { return CycleName{c.ID, c.Panel, c.Name}
 
 // asks is what a bake of the dough asks of the person beside it.
 func asks(d Dough, a *AddIns) timetable.Needs {
-	needs := timetable.Needs{Batter: kind.Of(d.Kind).Batter}
-	for _, l := range d.swapped.Lines {
-		needs.Held = needs.Held || l.When == recipe.AtKnead
+	row := kind.Of(d.Kind)
+	needs := timetable.Needs{Batter: row.Batter, Still: row.Still, Ends: row.Ending.Ready, Heats: row.Ending.Heats,
+		Handwork: machine.Minutes(row.Handwork), Before: machine.Minutes(row.Before)}
+	for _, l := range d.lines {
+		needs.Held = needs.Held || l.Line.When == recipe.AtKnead
 	}
+	needs.Filling = inWords(d.named(recipe.Filling))
+	var brushed []string
+	for _, part := range []recipe.Part{recipe.Glaze, recipe.Topping} {
+		if !d.icing(part) {
+			brushed = append(brushed, d.named(part)...)
+		}
+	}
+	needs.Brushed = inWords(brushed)
 	if a != nil {
 		byHand := a.named(WithHands)
 		needs.Box = len(a.named(InBox)) > 0
 		needs.AddIns, needs.ByHand = needs.Box || len(byHand) > 0, inWords(byHand)
 	}
 	return needs
+}
+
+// named are the ingredients of a part, by name.
+func (d Dough) named(part recipe.Part) []string {
+	var out []string
+	for _, l := range d.lines {
+		if l.Line.Part == part {
+			out = append(out, l.Ingredient.Name)
+		}
+	}
+	return out
+}
+
+// icing reports whether a part is sweet and goes on when the loaf has cooled: in the heat it would run and burn.
+func (d Dough) icing(part recipe.Part) bool {
+	return slices.ContainsFunc(d.lines, func(l scale.Line) bool {
+		return l.Line.Part == part && (l.Ingredient.Kind == larder.Sugar || l.Ingredient.Kind == larder.Syrup)
+	})
+}
+
+// ending is how this kitchen is told what follows when the machine is done.
+func ending(p Place, d Dough) Ending {
+	e := kind.Of(d.Kind).Ending
+	out := Ending{Out: slices.Clone(e.Out), On: string(e.On), Slice: machine.Minutes(e.Slice), Clean: machine.Minutes(e.Clean), Tap: e.Tap, Keeps: e.Keeps}
+	for _, part := range []recipe.Part{recipe.Glaze, recipe.Topping} {
+		if names := d.named(part); len(names) > 0 && d.icing(part) {
+			out.Out = append(out.Out, fmt.Sprintf("Put on the %s when it has cooled: %s.", part, inWords(names)))
+		}
+	}
+	if !e.Core.IsZero() {
+		out.Core = fmt.Sprintf("%s to %s", p.Kitchen.Degrees.Text(measure.Celsius(e.Core.Low)), p.Kitchen.Degrees.Text(measure.Celsius(e.Core.High)))
+	}
+	return out
 }
 
 // finish is what a dough wants when it leaves the machine unbaked: as its recipe has it, else as is usual.
@@ -216,7 +283,7 @@ func setTimer(p Place, t Timing, g Programme) (timetable.Timer, timetable.Doubt)
 		return timer, timetable.Sure
 	}
 	ready, doubt := t.Ready.Resolve(p.Zone)
-	ready = ready.Add(-time.Duration(g.Finish.Total()) * time.Minute)
+	ready = ready.Add(-time.Duration(g.Finish.Total())*time.Minute - time.Duration(g.pause)*time.Minute)
 	return timetable.Set(p.Machine.Delay, g.cycle.Delay, g.Setting.Total, press, timetable.Wish{At: ready, NotYet: t.NotYet}), doubt
 }
 

@@ -50,7 +50,7 @@ type rounded struct {
 }
 
 // round turns every line into what to pick up. The dough's lines are measured together; a glaze or
-// filling each on its own.
+// filling, and what has no flour that they could be held against, each on its own.
 func round(p Place, w Wish, d Dough, in []scoop.Line) rounded {
 	measures := p.Kitchen.Measures
 	if len(w.NotToHand) > 0 {
@@ -66,7 +66,7 @@ func round(p Place, w Wish, d Dough, in []scoop.Line) rounded {
 	var dough []scoop.Line
 	var place []int // of each in the recipe
 	for n, l := range d.lines {
-		if l.Line.Part == recipe.InDough {
+		if l.Line.Part == recipe.InDough && d.Formula.Flour > 0 {
 			dough, place = append(dough, in[n]), append(place, n)
 		} else if a, ok := set.Nearest(in[n].Ingredient, in[n].Exact); ok && !in[n].Fixed {
 			out.amounts[n] = a
@@ -203,7 +203,7 @@ func scoopLines(k kitchen.Kitchen, h Handling, lines []scale.Line) ([]scoop.Line
 	out := make([]scoop.Line, len(lines))
 	for n, l := range lines {
 		s := scoop.Line{Ingredient: l.Ingredient, Exact: l.Grams, Prefer: k.Preferred(l.Ingredient.ID)}
-		if l.Pieces > 0 || k.Scale || slices.Contains(h.Weigh, l.Line.ID) {
+		if l.Pieces > 0 || k.Scale || l.Ingredient.Packet || slices.Contains(h.Weigh, l.Line.ID) {
 			s.Fixed, s.Actual = true, l.Grams
 		}
 		if m := h.locked(l.Line.ID); m >= 0 {

@@ -170,11 +170,11 @@ func (w Wish) In(s measure.Standard) Wish {
 const furthest = 14 * 24 * time.Hour
 
 // fits reports what of a wish this machine and this moment cannot grant.
-func (p Place) fits(w Wish) error {
+func (p Place) fits(w Wish, batch bool) error {
 	if w.Size.IsZero() {
 		return fault.At("/loaf/size", "say which loaf size to bake: %s", p.Machine.SizesInWords())
 	}
-	if !p.Machine.Bakes(w.Size) && !p.small(w.Size) {
+	if !batch && !p.Machine.Bakes(w.Size) && !p.small(w.Size) {
 		return fault.At("/loaf/size", "%s bakes %s, not %s", p.Machine.Name, p.Machine.SizesInWords(), w.Size)
 	}
 	if w.Ready.IsZero() {

@@ -222,7 +222,7 @@ func (c *sheet) heading(n int, row string) bool {
 
 // title takes the card's first words that are no ingredient as its name.
 func (c *sheet) title(row string) bool {
-	if c.card.Name != "" || len(c.lines()) > 0 || len(row) > 100 || c.ingredients(row) {
+	if c.card.Name != "" || len(c.lines()) > 0 || len(row) > 100 || c.ingredients(row) && !c.nameless(row) {
 		return false
 	}
 	if s, ok := sizeIn(row); ok && c.card.Size.IsZero() && len(c.sizes) == 0 {
@@ -241,6 +241,19 @@ func (c *sheet) title(row string) bool {
 		c.say(strings.Trim(strings.TrimSpace(in), "()"))
 	}
 	return true
+}
+
+// digits are what an amount is written with.
+var digits = regexp.MustCompile(`[\d½⅓⅔¼¾⅛⅜⅝⅞]`)
+
+// nameless reports whether a first row that could be read as an amount names no ingredient: "Packet loaf".
+func (c *sheet) nameless(row string) bool {
+	lead, ok := measure.ReadLead(row, c.standard)
+	if !ok || digits.MatchString(row) {
+		return false
+	}
+	f := c.name(lead.Rest)
+	return f.Sure == larder.Nowhere || lead.Amount.Unit == measure.Packet && f.Ingredient.Kind != larder.Yeast
 }
 
 func (c *sheet) lines() []Understood { return c.lists[c.size] }

@@ -19,6 +19,9 @@ func (c *Card) number() {
 // dough is what a card's dough weighs of what a guess and a question need.
 type dough struct {
 	flour, whole, lowCarb, wheat, sugar, fat, salt, water, yeast, powder measure.Grams
+
+	all, rye, sprouted, packet, sweet, fruit, milk, meat measure.Grams
+	filled                                               bool
 }
 
 func (c Card) dough() dough {
@@ -26,9 +29,12 @@ func (c Card) dough() dough {
 	for _, u := range c.Lines {
 		i, ok := larder.Get(u.Line.Ingredient)
 		g, err := i.Weigh(u.Line.Amount)
+		d.filled = d.filled || u.Line.Part == Filling
 		if !ok || err != nil || u.Line.Part != InDough || u.Open() || u.Loose {
 			continue
 		}
+		d.all += g
+		d.count(i, g)
 		flour := g * measure.Grams(i.FlourPart)
 		d.flour += flour
 		if i.Whole {
@@ -57,9 +63,83 @@ func (c Card) dough() dough {
 	return d
 }
 
+// count adds what tells apart what is no plain loaf.
+func (d *dough) count(i larder.Ingredient, g measure.Grams) {
+	flour := g * measure.Grams(i.FlourPart)
+	switch {
+	case i.Packet:
+		d.packet += flour
+		if i.Raising > 0 {
+			d.sweet += flour
+		}
+	case i.Grain == larder.OfRye:
+		d.rye += flour
+	case i.Kind == larder.Puree && flour > 0 && i.AsDry == 0:
+		d.sprouted += flour
+	case i.Kind == larder.Extra && i.Spoils && i.Shares.Sugar > 3, i.Kind == larder.Puree && flour == 0:
+		d.fruit += g
+	case i.Kind == larder.Extra && i.Shares.Protein > 15 && i.Shares.Starch < 4:
+		d.meat += g
+	case i.Milky:
+		d.milk += g
+	}
+}
+
 // kindOf are the kinds that a card's cycle names.
 var kindOf = map[string]Kind{
-	"basic": White, "wholemeal": Wholemeal, "crusty": Crusty, "sweet": Sweet, "gluten-free": GlutenFree, "low-carb": LowCarb, "quick bread": QuickBread, "dough": Dough, "pasta dough": Dough,
+	"basic": White, "wholemeal": Wholemeal, "crusty": Crusty, "sweet": Sweet, "gluten-free": GlutenFree, "low-carb": LowCarb, "quick bread": QuickBread, "dough": Dough,
+	"pasta dough": Pasta, "jam": Preserve, "yoghurt": Yoghurt, "starter": Starter, "bake only": BakeOnly,
+}
+
+// Words of a card that tell what is no plain loaf.
+var (
+	ofStarter = regexp.MustCompile(`(?i)\b(?:starter|levain|leaven|poolish|biga|sponge)\b`)
+	ofLoaf    = regexp.MustCompile(`(?i)\b(?:bread|loaf|rolls?|buns?|cake|pizza|muffins?|pancakes?|waffles?|crackers?)\b`)
+	ofPasta   = regexp.MustCompile(`(?i)\b(?:pasta|noodles?|ravioli|tagliatelle|lasagne|spaetzle)\b`)
+	ofOven    = regexp.MustCompile(`(?i)\boven\b|\bbake\b[^.]*\b\d{2,3} ?(?:°|degrees|F\b|C\b)|\bbaking (?:sheet|tray)\b|\bcut into\b`)
+	putBack   = regexp.MustCompile(`(?i)\b(?:return|put|place|lay|lift)\b[^.]*\b(?:back|into the (?:bread )?pan|to the (?:bread )?(?:pan|machine))\b`)
+	ryeNamed  = regexp.MustCompile(`(?i)\b(?:rye|pumpernickel)\b`)
+)
+
+// Shares of the flour, or of all, from which a recipe is of a kind.
+const (
+	muchRye      = 0.4
+	someRye      = 0.25 // where the card's name says so
+	muchSprouted = 0.3
+	muchPacket   = 0.5
+	muchFruit    = 0.3 // of a preserve
+	muchMilk     = 0.85
+	muchMeat     = 0.3
+)
+
+// other is the kind of what is no plain loaf; ok is false where it is one.
+func (c Card) other(d dough) (k Kind, ok bool) {
+	said := strings.Join(c.Method, " ")
+	of := func(part, whole measure.Grams, least float64) bool { return whole > 0 && float64(part/whole) >= least }
+	switch bare := d.yeast == 0 && d.powder == 0; {
+	case of(d.packet, d.flour, muchPacket):
+		if d.sweet > d.packet/2 {
+			return QuickBread, true
+		}
+		return Packet, true
+	case d.flour < d.all*0.05 && d.yeast == 0 && of(d.meat, d.all, muchMeat):
+		return BakeOnly, true
+	case d.flour == 0 && bare && of(d.fruit, d.all, muchFruit):
+		return Preserve, true
+	case d.flour == 0 && bare && of(d.milk, d.all, muchMilk):
+		return Yoghurt, true
+	case d.flour > 0 && bare && ofPasta.MatchString(c.Name):
+		return Pasta, true
+	case d.flour > 0 && ofStarter.MatchString(c.Name) && !ofLoaf.MatchString(c.Name) && d.fat == 0 && d.salt == 0:
+		return Starter, true
+	case d.filled && d.yeast > 0 && (putBack.MatchString(said) || !ofOven.MatchString(said) && c.Settings.Cycle != "" && c.Settings.Cycle != "dough"):
+		return Filled, true
+	case of(d.sprouted, d.flour, muchSprouted):
+		return Sprouted, true
+	case d.yeast > 0 && (of(d.rye, d.flour, muchRye) || of(d.rye, d.flour, someRye) && ryeNamed.MatchString(c.Name)):
+		return Rye, true
+	}
+	return "", false
 }
 
 // kind guesses what sort of bread a card is for: by its cycle, then by what is in it.
@@ -72,6 +152,9 @@ func (c Card) kind() Kind {
 		return float64(g / d.flour)
 	}
 	k, said := kindOf[c.Settings.Cycle]
+	if other, ok := c.other(d); ok && (!said || k != Dough) {
+		return other
+	}
 	switch {
 	case said && k != White && k != Wholemeal:
 		return k
@@ -85,6 +168,8 @@ func (c Card) kind() Kind {
 		return Wholemeal
 	case share(d.sugar) >= 0.08:
 		return Sweet
+	case c.Settings.Cycle == "rapid":
+		return Rapid
 	}
 	return White
 }
@@ -145,7 +230,7 @@ const (
 // question asks about amounts that are implausible for the flour.
 func (c *Card) question() {
 	d := c.dough()
-	if d.flour == 0 || d.yeast == 0 || c.Kind == Dough || c.Kind == QuickBread || c.Kind == LowCarb {
+	if d.flour == 0 || d.yeast == 0 || d.packet > 0 || c.Kind == Starter || c.Kind == Dough || c.Kind == QuickBread || c.Kind == LowCarb {
 		return
 	}
 	ask := func(what func(larder.Ingredient) bool, say string) {

@@ -52,6 +52,7 @@ var (
 	ticks    = regexp.MustCompile(`^\s*(?:[-–—*•·▪◦●○☐☑☒✓✔□■]|\[[ xX]?\]|\d{1,2}[.)] )\s*`)
 	optional = regexp.MustCompile(`(?i)[,–—-]?\s*\(?(?:\b(?:optional|if desired|if liked|if you like|if using)\b|\bopt\.)\)?:?\s*`)
 	beeps    = regexp.MustCompile(`(?i)\s*[(,–—-]*\s*(?:both\s+)?(?:to be\s+)?(?:add(?:ed)?\s+|put in\s+)?(?:at|on|with|when)\s+(?:the\s+)?(?:[\pL/]+[ -]){0,3}(?:beeps?|signal|bleep)\)?\s*$`)
+	helds    = regexp.MustCompile(`(?i)\s*[(,–—-]\s*(?:to be\s+)?(?:held back|kept back|hold back|(?:added |put in )?(?:at|during|in) the first knead(?:ing)?)\)?\s*$`)
 	parts    = []struct {
 		what *regexp.Regexp
 		part Part
@@ -111,6 +112,9 @@ func (r reading) framed(text string) (string, Understood) {
 	}
 	if at := beeps.FindStringIndex(text); has("beep", "signal", "bleep") && at != nil {
 		all.Line.When, text = AtBeep, strings.TrimSpace(text[:at[0]])
+	}
+	if at := helds.FindStringIndex(text); has("held", "kept", "hold", "knead") && at != nil {
+		all.Line.When, text = AtKnead, strings.TrimSpace(text[:at[0]])
 	}
 	if has("for", "to ", "glaze", "wash", "top", "filling") {
 		text = r.parted(text, &all)

@@ -13,7 +13,7 @@ import (
 	"risepan/core/word"
 )
 
-// Kind is the kind of bread; it decides the bands, the loading and the cautions.
+// Kind is what a recipe makes; it decides the bands, the loading, the moments, the ending and the cautions.
 type Kind string
 
 const (
@@ -23,11 +23,22 @@ const (
 	Sweet      Kind = "sweet"
 	GlutenFree Kind = "gluten-free"
 	LowCarb    Kind = "low-carb"
-	QuickBread Kind = "quick bread"
-	Dough      Kind = "dough"
+	QuickBread Kind = "quick bread" // and cake
+	Dough      Kind = "dough"       // shaped by hand, baked in the oven
+
+	Rapid    Kind = "rapid"
+	Rye      Kind = "rye"
+	Sprouted Kind = "sprouted grain" // a purée of it, with some flour held back
+	Packet   Kind = "packet mix"     // somebody else's flour, salt and mostly yeast, in a packet
+	Filled   Kind = "filled"         // out of the pan before the last rise, filled, rolled and put back
+	Starter  Kind = "starter"
+	Pasta    Kind = "pasta dough"
+	Preserve Kind = "preserve"
+	Yoghurt  Kind = "yoghurt"
+	BakeOnly Kind = "bake only" // mixed outside
 )
 
-var Kinds = []Kind{White, Wholemeal, Crusty, Sweet, GlutenFree, LowCarb, QuickBread, Dough}
+var Kinds = []Kind{White, Wholemeal, Crusty, Sweet, Rapid, GlutenFree, LowCarb, Rye, Sprouted, QuickBread, Packet, Dough, Filled, Starter, Pasta, Preserve, Yoghurt, BakeOnly}
 
 func (k Kind) Words() []string                  { return word.List(Kinds) }
 func (k *Kind) UnmarshalText(text []byte) error { return word.Read(k, text, "kind of recipe", Kinds) }

@@ -22,10 +22,10 @@ var cycles = map[string]string{
 	"gluten-free": "gluten-free", "gluten free": "gluten-free", "low-carb": "low-carb", "low carb": "low-carb",
 	"quick bread": "quick bread", "cake": "quick bread", "batter": "quick bread", "batter bread": "quick bread", "quick bread or cake": "quick bread", "cake or quick bread": "quick bread", "quick/cake": "quick bread",
 	"dough": "dough", "dough only": "dough", "pizza dough": "dough", "basic dough": "dough", "manual": "dough", "bread dough": "dough", "pizza": "dough", "raise dough": "dough",
-	"pasta dough": "pasta dough", "pasta": "pasta dough", "jam": "jam", "preserve": "jam", "bake only": "bake only", "bake": "bake only", "starter": "starter", "sourdough": "starter",
+	"pasta dough": "pasta dough", "pasta": "pasta dough", "jam": "jam", "preserve": "jam", "bake only": "bake only", "bake": "bake only", "starter": "starter", "sourdough": "starter", "yoghurt": "yoghurt", "yogurt": "yoghurt", "jam or preserve": "jam", "conserve": "jam", "marmalade": "jam",
 }
 
-const cycleWords = `basic white|white basic|basic bread|basic dough|basic|white bread|white|normal|regular|standard|whole[ -]?wheat bread|whole[ -]?wheat|wholemeal|whole[ -]?grain|brown|multigrain|french bread|french|crusty|european|italian|artisan|sweet bread|sweet|enriched|brioche|fruit bread|rapid bake|rapid white|rapid|turbo|express|fast|quick bread or cake|cake or quick bread|quick bread|quick bake|quick|gluten[ -]free|low[ -]carb|cake|batter bread|batter|pizza dough|pasta dough|dough only|bread dough|dough|pasta|jam|preserve|bake only|manual|pizza|starter`
+const cycleWords = `basic white|white basic|basic bread|basic dough|basic|white bread|white|normal|regular|standard|whole[ -]?wheat bread|whole[ -]?wheat|wholemeal|whole[ -]?grain|brown|multigrain|french bread|french|crusty|european|italian|artisan|sweet bread|sweet|enriched|brioche|fruit bread|rapid bake|rapid white|rapid|turbo|express|fast|quick bread or cake|cake or quick bread|quick bread|quick bake|quick|gluten[ -]free|low[ -]carb|cake|batter bread|batter|pizza dough|pasta dough|dough only|bread dough|dough|pasta|jam|preserve|bake only|manual|pizza|starter|yog(?:h)?urt|marmalade`
 
 var (
 	cycleNamed = regexp.MustCompile(`(?i)\b(` + cycleWords + `)\b[\s*_'"”]*(?:bread )?(?:cycle|setting|programme|program|course|mode|button)`)

@@ -50,6 +50,9 @@ func Questions(k recipe.Kind, called measure.LoafSize, flour measure.Grams) (mea
 	return likely, flour > 0 && !kind.Of(k).ByWeight && math.Abs(float64(flour)/usual-1) > questioned && likely != called
 }
 
+// Baked is about what all that goes into the pan bakes to.
+func Baked(everything measure.Grams) measure.Grams { return everything * bakedShare }
+
 // Slices is about how many slices a loaf of the size gives.
 func Slices(s measure.LoafSize) int { return int(math.Round(slicesPerPound * s.Pounds().Float())) }
 

@@ -2,6 +2,7 @@ package timetable
 
 import (
 	"cmp"
+	"fmt"
 	"slices"
 	"time"
 
@@ -23,13 +24,15 @@ const (
 	LastRise MomentKind = "last rise" // the paddle may come out before it
 	Bakes    MomentKind = "bakes"     // the lid stays shut
 	Ready    MomentKind = "ready"     // take the loaf out
+	Filling  MomentKind = "filling"   // is to be ready soon
+	Brush    MomentKind = "brush"     // a glaze or topping goes on
 	WarmEnds MomentKind = "warm ends" // keep warm is over
 	Shaped   MomentKind = "shaped"    // a dough rises for the last time
 	Oven     MomentKind = "oven"      // and goes into the oven
 	Eaten    MomentKind = "eaten"     // and is done
 )
 
-var MomentKinds = []MomentKind{Begins, Look, Held, AddIns, Scrape, Paddle, LastRise, Bakes, Ready, WarmEnds, Shaped, Oven, Eaten}
+var MomentKinds = []MomentKind{Begins, Look, Held, AddIns, Scrape, Paddle, LastRise, Filling, Brush, Bakes, Ready, WarmEnds, Shaped, Oven, Eaten}
 
 func (k MomentKind) Words() []string { return word.List(MomentKinds) }
 func (k *MomentKind) UnmarshalText(text []byte) error {
@@ -45,6 +48,8 @@ type Moment struct {
 	Say    string          `json:"say"`
 	UpTo   machine.Minutes `json:"upTo,omitzero"`  // at the latest, where it may fall in a window
 	Waits  bool            `json:"waits,omitzero"` // the machine stands still until Start is pressed again
+	Hands  machine.Minutes `json:"hands,omitzero"` // that its steps take
+	Steps  []string        `json:"steps,omitzero"` // what the hands do, one after the other
 }
 
 // At is the moment's time in a bake whose cycle begins at begin.
@@ -57,12 +62,20 @@ const lookAfter machine.Minutes = 7
 type Needs struct {
 	AddIns bool // go in during the last knead
 	Box    bool // the dispenser puts them in
-	Batter bool // there is no dough ball to look at
+	Batter bool // there is no dough ball to look at, and sides to scrape
+	Still  bool // nothing is kneaded
 	Held   bool // something is held back until the first knead
 
 	ByHand string        // what of the add-ins goes in by hand, where the dispenser holds the others
 	Shaped bool          // a dough: it leaves the machine unbaked
 	Finish recipe.Finish // of a dough
+
+	Heats    string          // what is said as it begins to bake; empty: that the lid stays shut
+	Ends     string          // what is said at its end; empty: that the loaf is to be taken out
+	Handwork machine.Minutes // in which a dough lies on the board before its last rise; 0: none
+	Filling  string          // what it is filled with; empty: nothing
+	Brushed  string          // what is brushed or strewn on it in the machine
+	Before   machine.Minutes // its end, at which that is done; 0: as its baking begins
 }
 
 // Moments lists a programme's moments in time order. Add-ins have one of their own: the beep where the
@@ -75,13 +88,16 @@ func Moments(p machine.Programme, keepWarm machine.Minutes, n Needs) []Moment {
 		out = append(out, m)
 	}
 	kneads := p.Of(machine.Knead)
-	if len(kneads) > 0 && !n.Batter {
+	if len(kneads) > 0 && !n.Batter && !n.Still {
 		add(Moment{Kind: Look, After: min(kneads[0].From+lookAfter, kneads[0].To), Person: true, Say: "Look at the dough ball."})
 	}
 	if len(kneads) > 0 && n.Held {
 		add(Moment{Kind: Held, After: min(kneads[0].From+heldUntil, kneads[0].To), Person: true, Say: "Put in what was held back."})
 	}
 	out = append(out, called(p, n)...)
+	out = append(out, n.scraped(p, kneads)...)
+	out = append(out, n.filled(p)...)
+	out = append(out, n.brushed(p)...)
 	if n.AddIns && len(p.Calls(machine.ForAddIns)) == 0 && len(kneads) > 0 {
 		m := Moment{Kind: AddIns, After: clockTime(kneads), Person: true, Say: "No beep on this cycle: put the add-ins in now."}
 		if n.Box {
@@ -91,20 +107,18 @@ func Moments(p machine.Programme, keepWarm machine.Minutes, n Needs) []Moment {
 		}
 		add(m)
 	}
-	if rises := p.Of(machine.Rise); len(rises) > 0 {
+	if rises := p.Of(machine.Rise); len(rises) > 0 && !n.Still {
 		add(Moment{Kind: LastRise, After: rises[len(rises)-1].From, Say: "The last rise begins."})
 	}
 	if bakes := p.Of(machine.Bake); len(bakes) > 0 {
-		add(Moment{Kind: Bakes, After: bakes[0].From, Say: "Baking begins: the lid stays shut."})
+		add(Moment{Kind: Bakes, After: bakes[0].From, Say: cmp.Or(n.Heats, "Baking begins: the lid stays shut.")})
 	}
 	slices.SortStableFunc(out, func(a, b Moment) int { return cmp.Compare(a.After, b.After) })
 	switch {
 	case n.Shaped:
-		out = append(out, finish(p.Total, n.Finish)...)
-	case n.Batter:
-		add(Moment{Kind: Ready, After: p.Total, Person: true, Say: "Ready: take it out."})
+		out = append(out, n.finish(p.Total)...)
 	default:
-		add(Moment{Kind: Ready, After: p.Total, Person: true, Say: "Ready: take the loaf out."})
+		add(Moment{Kind: Ready, After: p.Total, Person: true, Say: cmp.Or(n.Ends, "Ready: take the loaf out.")})
 	}
 	if keepWarm > 0 {
 		add(Moment{Kind: WarmEnds, After: p.Total + keepWarm, Say: "Keep warm ends."})
@@ -112,10 +126,83 @@ func Moments(p machine.Programme, keepWarm machine.Minutes, n Needs) []Moment {
 	return out
 }
 
+// scrapeAfter is when the sides of a batter are scraped on a cycle that does not call for it, minutes into its
+// first mixing.
+const scrapeAfter machine.Minutes = 5
+
+// scraped is the look at a batter's sides by the clock, where no beep calls for it.
+func (n Needs) scraped(p machine.Programme, kneads []machine.Span) []Moment {
+	if !n.Batter || len(kneads) == 0 || len(p.Calls(machine.Scrape)) > 0 {
+		return nil
+	}
+	return []Moment{{ID: string(Scrape), Kind: Scrape, After: min(kneads[0].From+scrapeAfter, kneads[0].To), Person: true, Say: "Scrape the sides down."}}
+}
+
+// The work on the board between the pan and the pan again.
+var (
+	rolling = []string{
+		"Flour the board and your hands. Lift the dough out.",
+		"Take the paddle out of the pan, and grease the pan lightly.",
+		"Roll the dough out as wide as the pan is long.",
+		"Spread the filling, but for a finger's width at the far edge.",
+		"Roll it up towards that edge, not too tightly. Pinch the seam and the ends shut.",
+		"Back into the pan, seam down.",
+	}
+	again = "Press Start again."
+)
+
+// makeReady is how long before its moment a filling is to be ready.
+const makeReady machine.Minutes = 15
+
+// filled are the moments of a dough that is taken out, filled and put back before its last rise.
+func (n Needs) filled(p machine.Programme) []Moment {
+	if n.Handwork == 0 {
+		return nil
+	}
+	rises := p.Of(machine.Rise)
+	calls := p.Calls(machine.PaddleOut)
+	var at machine.Minutes
+	var out []Moment
+	switch {
+	case len(calls) > 0:
+		at = calls[0].From
+	case len(rises) > 0:
+		at = rises[len(rises)-1].From
+		out = append(out, Moment{ID: string(Paddle), Kind: Paddle, After: at, Person: true, Hands: n.Handwork, Steps: rolling,
+			Say: fmt.Sprintf("The machine does not wait: out with the dough, fill and roll it, and back within %d minutes.", n.Handwork)})
+	default:
+		return nil
+	}
+	say := "Have the board floured and the rolling pin ready."
+	if n.Filling != "" {
+		say = "Get the filling ready: " + n.Filling + "."
+	}
+	return append(out, Moment{ID: string(Filling), Kind: Filling, After: max(0, at-makeReady), Person: true, Say: say})
+}
+
+// brushOn is how long before the baking a glaze goes on.
+const brushOn machine.Minutes = 3
+
+// brushed is the moment at which a glaze or topping goes on in the machine.
+func (n Needs) brushed(p machine.Programme) []Moment {
+	bakes := p.Of(machine.Bake)
+	if n.Brushed == "" || len(bakes) == 0 {
+		return nil
+	}
+	m := Moment{ID: string(Brush), Kind: Brush, Person: true}
+	if n.Before > 0 {
+		m.After, m.Say = max(bakes[0].From, p.Total-n.Before), "Brush on the "+n.Brushed+", quickly, and shut the lid."
+	} else {
+		m.After, m.Say = max(0, bakes[0].From-brushOn), "Baking begins soon: put on the "+n.Brushed+" gently, and shut the lid."
+	}
+	return []Moment{m}
+}
+
 // finish lists the moments of a dough once the machine has done with it.
-func finish(from machine.Minutes, f recipe.Finish) []Moment {
-	ready := "The dough is ready: take it out."
-	if f.Shape > 0 {
+func (n Needs) finish(from machine.Minutes) []Moment {
+	f := n.Finish
+	ready := cmp.Or(n.Ends, "The dough is ready: take it out.")
+	if f.Shape > 0 && n.Ends == "" {
 		ready = "The dough is ready: take it out and shape it."
 	}
 	out := []Moment{{ID: string(Ready), Kind: Ready, After: from, Person: true, Say: ready}}
@@ -124,7 +211,7 @@ func finish(from machine.Minutes, f recipe.Finish) []Moment {
 		then    Moment
 	}{
 		{f.Shape, Moment{Kind: Shaped, Say: "Shaped: cover it, and let it rise."}},
-		{f.Rise, Moment{Kind: Oven, Say: "Into the hot oven."}},
+		{f.Rise, n.risen()},
 		{f.Oven, Moment{Kind: Eaten, Say: "Out of the oven."}},
 	} {
 		from += machine.Minutes(step.minutes)
@@ -134,6 +221,17 @@ func finish(from machine.Minutes, f recipe.Finish) []Moment {
 		}
 	}
 	return out
+}
+
+// risen is the moment at which a dough has risen for the last time, or, where no oven follows, rested.
+func (n Needs) risen() Moment {
+	switch {
+	case n.Finish.Oven == 0:
+		return Moment{Kind: Eaten, Say: "Rested: roll it out and cut it."}
+	case n.Brushed != "":
+		return Moment{Kind: Oven, Say: "Put on the " + n.Brushed + ", and into the hot oven."}
+	}
+	return Moment{Kind: Oven, Say: "Into the hot oven."}
 }
 
 // dispensed is how the moment is called at which the dispenser drops the add-ins, and whether somebody puts
@@ -175,6 +273,12 @@ func called(p machine.Programme, n Needs) []Moment {
 			m.Person, m.Say = n.dispensed()
 		case e.Call == machine.ForAddIns && n.ByHand != "":
 			m.Say = "Add-in beep: put in the " + n.ByHand + "."
+		case e.Call == machine.PaddleOut && n.Handwork > 0:
+			m.Person, m.Hands, m.Steps = true, n.Handwork, rolling
+			m.Say = fmt.Sprintf("The machine does not wait: out with the dough, fill and roll it, and back within %d minutes.", n.Handwork)
+			if e.Waits {
+				m.Say, m.Steps = "The machine pauses: fill and roll the dough, put it back, then press Start again.", append(slices.Clone(rolling), again)
+			}
 		case e.Waits:
 			m.Person, m.Say = true, "The machine pauses: paddle out, shape the dough, then press Start again."
 		}

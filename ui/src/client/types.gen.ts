@@ -100,7 +100,15 @@ export interface MeasureJug {
   holds: string;
 }
 export interface PanManner {
-  order?: "wet first" | "dry first" | "yeast bloomed" | "dry mixed first" | "as listed" | "batter";
+  order?:
+    | "wet first"
+    | "dry first"
+    | "yeast bloomed"
+    | "dry mixed first"
+    | "as listed"
+    | "batter"
+    | "mixed outside"
+    | "stirred";
   salt?: "under the flour" | "in the liquid" | "above the flour";
   fat?: "in pieces" | "in four corners" | "over the bottom" | "melted";
   yeast?: "in a well" | "on top" | "in its dispenser";
@@ -143,6 +151,8 @@ export interface LarderIngredient {
   gluten?: boolean;
   asDry?: number;
   rapid?: boolean;
+  packet?: boolean;
+  ahead?: "" | "sprouted" | "fed" | "thawed";
   raising?: number;
   shell?: boolean;
   spoils?: boolean;
@@ -232,7 +242,25 @@ export interface RecipeOnShelf {
   id: string;
   revision: number;
   name: string;
-  kind: "white" | "wholemeal" | "crusty" | "sweet" | "gluten-free" | "low-carb" | "quick bread" | "dough";
+  kind:
+    | "white"
+    | "wholemeal"
+    | "crusty"
+    | "sweet"
+    | "rapid"
+    | "gluten-free"
+    | "low-carb"
+    | "rye"
+    | "sprouted grain"
+    | "quick bread"
+    | "packet mix"
+    | "dough"
+    | "filled"
+    | "starter"
+    | "pasta dough"
+    | "preserve"
+    | "yoghurt"
+    | "bake only";
   size: string;
   note: string;
   putAway?: boolean;
@@ -318,10 +346,29 @@ export interface PlanAnswer {
 export interface Plan {
   shape: number;
   recipe: string;
-  kind: "white" | "wholemeal" | "crusty" | "sweet" | "gluten-free" | "low-carb" | "quick bread" | "dough";
+  kind:
+    | "white"
+    | "wholemeal"
+    | "crusty"
+    | "sweet"
+    | "rapid"
+    | "gluten-free"
+    | "low-carb"
+    | "rye"
+    | "sprouted grain"
+    | "quick bread"
+    | "packet mix"
+    | "dough"
+    | "filled"
+    | "starter"
+    | "pasta dough"
+    | "preserve"
+    | "yoghurt"
+    | "bake only";
   machine: string;
   size: string;
   sizes: PlanSizeOffer[];
+  batch?: string;
   leftOut: PlanLeftOut[];
   swaps: PlanSwapped[];
   deviations: ScaleDeviation[];
@@ -356,6 +403,7 @@ export interface Plan {
   usual: PlanUsual;
   finish?: RecipeFinish;
   eaten?: string;
+  ending: PlanEnding;
   lines: PlanLine[];
   rounding: PlanRounding;
   pan: PlanPan;
@@ -367,6 +415,8 @@ export interface PlanSizeOffer {
   size: string;
   written: boolean;
   slices: number;
+  batch?: string;
+  yields?: string;
   whyNot?: string;
 }
 export interface PlanLeftOut {
@@ -501,6 +551,8 @@ export interface TimetableMoment {
     | "scrape"
     | "paddle"
     | "last rise"
+    | "filling"
+    | "brush"
     | "bakes"
     | "ready"
     | "warm ends"
@@ -512,6 +564,8 @@ export interface TimetableMoment {
   say: string;
   upTo?: number;
   waits?: boolean;
+  hands?: number;
+  steps?: string[];
 }
 export interface PlanUsual {
   bands: KindBands;
@@ -541,6 +595,15 @@ export interface RecipeFinish {
   shape: number;
   rise: number;
   oven: number;
+}
+export interface PlanEnding {
+  out: string[];
+  on?: string;
+  slice?: number;
+  clean?: number;
+  core?: string;
+  tap?: boolean;
+  keeps: string;
 }
 export interface PlanLine {
   id: string;
@@ -603,7 +666,15 @@ export interface PlanRoundingShift {
   yeast: number;
 }
 export interface PlanPan {
-  order: "wet first" | "dry first" | "yeast bloomed" | "dry mixed first" | "as listed" | "batter";
+  order:
+    | "wet first"
+    | "dry first"
+    | "yeast bloomed"
+    | "dry mixed first"
+    | "as listed"
+    | "batter"
+    | "mixed outside"
+    | "stirred";
   manner: PanManner;
   why: string;
   vessel: PanVessel;
@@ -636,7 +707,8 @@ export interface PanLayer {
     | "mixed in a bowl"
     | "over the bottom"
     | "in its dispenser"
-    | "warmed together";
+    | "warmed together"
+    | "stirred by hand";
   reason: string;
 }
 export interface PanFill {
@@ -694,7 +766,15 @@ export interface PlanWay {
   ready?: string;
   cycle?: string;
   addIns?: "by hand" | "dispenser" | "at the start";
-  order?: "wet first" | "dry first" | "yeast bloomed" | "dry mixed first" | "as listed" | "batter";
+  order?:
+    | "wet first"
+    | "dry first"
+    | "yeast bloomed"
+    | "dry mixed first"
+    | "as listed"
+    | "batter"
+    | "mixed outside"
+    | "stirred";
   swaps?: SwapPick[];
   lock?: PlanLock;
   meant?: "hydration" | "salt" | "yeast" | "sugar" | "fat" | "baking powder";
@@ -770,6 +850,8 @@ export interface BakeMoment {
     | "scrape"
     | "paddle"
     | "last rise"
+    | "filling"
+    | "brush"
     | "bakes"
     | "ready"
     | "warm ends"
@@ -781,6 +863,8 @@ export interface BakeMoment {
   say: string;
   upTo?: number;
   waits?: boolean;
+  hands?: number;
+  steps?: string[];
   at: string;
   done: boolean;
   skipped?: boolean;
@@ -880,7 +964,25 @@ export interface Loaded {
 }
 export interface RecipeText {
   name?: string;
-  kind?: "white" | "wholemeal" | "crusty" | "sweet" | "gluten-free" | "low-carb" | "quick bread" | "dough";
+  kind?:
+    | "white"
+    | "wholemeal"
+    | "crusty"
+    | "sweet"
+    | "rapid"
+    | "gluten-free"
+    | "low-carb"
+    | "rye"
+    | "sprouted grain"
+    | "quick bread"
+    | "packet mix"
+    | "dough"
+    | "filled"
+    | "starter"
+    | "pasta dough"
+    | "preserve"
+    | "yoghurt"
+    | "bake only";
   size?: string;
   standard: "us" | "metric" | "australian" | "imperial";
   text: string;
@@ -919,7 +1021,25 @@ export interface RecipeRead {
 }
 export interface RecipeCard {
   name: string;
-  kind: "white" | "wholemeal" | "crusty" | "sweet" | "gluten-free" | "low-carb" | "quick bread" | "dough";
+  kind:
+    | "white"
+    | "wholemeal"
+    | "crusty"
+    | "sweet"
+    | "rapid"
+    | "gluten-free"
+    | "low-carb"
+    | "rye"
+    | "sprouted grain"
+    | "quick bread"
+    | "packet mix"
+    | "dough"
+    | "filled"
+    | "starter"
+    | "pasta dough"
+    | "preserve"
+    | "yoghurt"
+    | "bake only";
   size: string;
   standard: "us" | "metric" | "australian" | "imperial";
   text: string;
@@ -1091,7 +1211,15 @@ export interface Machine {
   crusts: ("light" | "medium" | "dark")[];
   vessel: PanVessel;
   paddles: MachinePaddles;
-  loading: "wet first" | "dry first" | "yeast bloomed" | "dry mixed first" | "as listed" | "batter";
+  loading:
+    | "wet first"
+    | "dry first"
+    | "yeast bloomed"
+    | "dry mixed first"
+    | "as listed"
+    | "batter"
+    | "mixed outside"
+    | "stirred";
   dispenser: number;
   yeastBox?: boolean;
   salt?: "under the flour" | "in the liquid" | "above the flour";
@@ -1143,6 +1271,7 @@ export interface MachineCycle {
     | "pasta dough"
     | "starter"
     | "jam"
+    | "yoghurt"
     | "bake only";
   stages: MachineStage[];
   beeps?: MachineBeep[];
@@ -1203,6 +1332,7 @@ export interface Estimate {
     | "pasta dough"
     | "starter"
     | "jam"
+    | "yoghurt"
     | "bake only";
   total: number;
 }

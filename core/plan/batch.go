@@ -1,0 +1,106 @@
+package plan
+
+import (
+	"fmt"
+	"slices"
+
+	"risepan/core/kind"
+	"risepan/core/larder"
+	"risepan/core/measure"
+	"risepan/core/recipe"
+	"risepan/core/scale"
+)
+
+// batches are what is offered of a recipe that loaf sizes say nothing of: a jam, a packet, a starter.
+var batches = []struct {
+	times       measure.Ratio
+	name, packs string
+}{
+	{measure.NewRatio(1, 2), "half", "half a packet"}, {measure.Whole(1), "as written", "a packet"},
+	{measure.NewRatio(3, 2), "1 1/2 times", "1 1/2 packets"}, {measure.Whole(2), "twice", "2 packets"},
+}
+
+// batch reports whether the recipe is made by the batch.
+func (p Place) batch() bool {
+	return kind.Of(p.Recipe.Kind).Batch || slices.ContainsFunc(p.Recipe.Lines, func(l recipe.Line) bool {
+		i, ok := p.Kitchen.Ingredient(l.Ingredient)
+		return ok && i.Packet
+	})
+}
+
+// batch is the loaf with a size that is a batch of the recipe; any other is as the recipe is written.
+func (l Loaf) batch(r recipe.Recipe) Loaf {
+	l.Slices, l.Eaters = 0, 0
+	for _, b := range batches {
+		if size, ok := r.Size.Times(b.times); ok && size.Pounds() == l.Size.Pounds() {
+			return l
+		}
+	}
+	l.Size = r.Size
+	return l
+}
+
+// batches lists what can be made of the recipe at once, and why not what cannot.
+func (p Place) batches(written []recipe.Weighed) []SizeOffer {
+	var out []SizeOffer
+	packet := slices.ContainsFunc(written, func(l recipe.Weighed) bool { return l.Ingredient.Packet })
+	for _, b := range batches {
+		size, ok := p.Recipe.Size.Times(b.times)
+		if !ok {
+			continue
+		}
+		o := SizeOffer{Size: size, Written: b.times == measure.Whole(1), Batch: b.name}
+		if packet {
+			o.Batch = b.packs
+		}
+		var all, fruit measure.Grams
+		var volume, crushed measure.Millilitres
+		for _, l := range written {
+			g := l.Grams * measure.Grams(b.times.Float())
+			if l.Line.Part != recipe.InDough {
+				continue
+			}
+			all, volume = all+g, volume+l.Ingredient.Volume(g)
+			if l.Ingredient.Kind == larder.Extra || l.Ingredient.Kind == larder.Puree {
+				fruit, crushed = fruit+g, crushed+l.Ingredient.Volume(g)
+			}
+		}
+		row := kind.Of(p.Recipe.Kind)
+		switch {
+		case row.Most > 0 && crushed > row.Most && !o.Written:
+			o.WhyNot = tooMuchFruit(row, crushed)
+		case row.Headspace > 0 && volume > p.Machine.Vessel.Below(row.Headspace) && !o.Written:
+			o.WhyNot = fmt.Sprintf("It would stand higher than %d cm below the rim.", row.Headspace/10)
+		case p.Machine.Vessel.FillOf(p.Recipe.Kind, flourOf(written)*measure.Grams(b.times.Float()), all).Overflows() && !o.Written:
+			o.WhyNot = "More than the pan of " + p.Machine.Name + " holds."
+		}
+		if packet {
+			o.Yields = fmt.Sprintf("about %s baked", p.Kitchen.Weights.Text(scale.Baked(all), false))
+		}
+		out = append(out, o)
+	}
+	return out
+}
+
+func flourOf(lines []recipe.Weighed) measure.Grams {
+	var flour measure.Grams
+	for _, l := range lines {
+		if l.Line.Part == recipe.InDough {
+			flour += l.Grams * measure.Grams(l.Ingredient.FlourPart)
+		}
+	}
+	return flour
+}
+
+func tooMuchFruit(row kind.Row, crushed measure.Millilitres) string {
+	const cup = 236.588
+	return fmt.Sprintf("%.1f cups of crushed fruit: at most about %.0f boil in a bread machine's pan without running over.", float64(crushed)/cup, float64(row.Most)/cup)
+}
+
+// slices is about how many slices a loaf of the size gives; of what is not sliced none.
+func (p Place) slices(s measure.LoafSize) int {
+	if e := kind.Of(p.Recipe.Kind).Ending; e.Slice == 0 {
+		return 0
+	}
+	return scale.Slices(s)
+}
