@@ -31,7 +31,7 @@ type Programme struct {
 	Finish  recipe.Finish      `json:"finish,omitzero"` // by hand and oven, of a dough that leaves the machine unbaked
 	Eaten   time.Time          `json:"eaten,omitzero"`  // when that is done; zero where the machine bakes
 
-	Ending Ending `json:"ending"` // what follows when the machine is done
+	Ending Ending `json:"ending,omitzero"` // what follows when the machine is done
 
 	cycle machine.Cycle
 	doubt timetable.Doubt

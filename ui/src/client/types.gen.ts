@@ -403,7 +403,7 @@ export interface Plan {
   usual: PlanUsual;
   finish?: RecipeFinish;
   eaten?: string;
-  ending: PlanEnding;
+  ending?: PlanEnding;
   lines: PlanLine[];
   rounding: PlanRounding;
   pan: PlanPan;
