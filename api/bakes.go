@@ -68,6 +68,9 @@ type Happened struct {
 
 	Seen dough.Seen  `json:"seen,omitzero"` // how the dough ball looks
 	Dose *dough.Dose `json:"dose,omitzero"` // what was put in to mend it
+
+	Minutes int       `json:"minutes,omitzero"` // by which what is to come moves; of a Start that was pressed again, how long ago
+	Cut     *bake.Cut `json:"cut,omitzero"`     // a power cut
 }
 
 // BakeTold is what a happening changed: how the bake now stands, and all that happened in it.
@@ -237,7 +240,7 @@ func (s *server) addInBake(c *call) (string, error) {
 	if err != nil {
 		return "", err
 	}
-	h := bake.Happening{Stamp: stamp, What: said.What, Moment: said.Moment, Mark: said.Mark, Note: said.Note, Of: said.Of, Seen: said.Seen, Dose: said.Dose}
+	h := bake.Happening{Stamp: stamp, What: said.What, Moment: said.Moment, Mark: said.Mark, Note: said.Note, Of: said.Of, Seen: said.Seen, Dose: said.Dose, Minutes: said.Minutes, Cut: said.Cut}
 	if err := bake.Check(bake.At(b.Plan, happened, c.now), happened, h); err != nil {
 		return "", err
 	}

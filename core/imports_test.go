@@ -30,7 +30,7 @@ var arrows = map[string]string{
 	"timetable": "machine recipe", "dough": "larder measure", "swap": "formula larder measure recipe",
 	"kitchen": "dough formula kept kind larder machine measure pan scale",
 	"plan":    "choice dough formula kept kind kitchen larder machine measure pan recipe scale scoop swap timetable",
-	"bake":    "journal kept kind machine plan timetable dough measure",
+	"bake":    "journal kept kind machine plan recipe timetable dough measure",
 	"bench":   "journal kept kind kitchen larder machine measure pan plan recipe scoop",
 }
 

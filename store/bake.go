@@ -90,8 +90,9 @@ func (q Queries) noteState(ctx context.Context, id string, s bake.State) error {
 	if s.Freed != nil {
 		freed = s.Freed.UTC()
 	}
-	_, err = q.q.ExecContext(ctx, `UPDATE bakes SET ended_at = ?, freed_at = ?, gave_up = ?, mark = ?, note = ?, moments = ?, liked = ? WHERE id = ?`,
-		end, freed, s.Phase == bake.GivenUp, s.Mark, s.Note, moments, s.Mark >= liked, id)
+	_, err = q.q.ExecContext(ctx, `UPDATE bakes SET ended_at = ?, freed_at = ?, gave_up = ?, mark = ?, note = ?, moments = ?, liked = ?,
+		warm_until = DATE_ADD(warm_until, INTERVAL TIMESTAMPDIFF(MICROSECOND, ready_at, ?) MICROSECOND), begins_at = ?, ready_at = ? WHERE id = ?`,
+		end, freed, s.Phase == bake.GivenUp, s.Mark, s.Note, moments, s.Mark >= liked, s.Ready.UTC(), s.Begin.UTC(), s.Ready.UTC(), id)
 	return err
 }
 

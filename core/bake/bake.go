@@ -30,10 +30,16 @@ const (
 	Judged    What = "judged"    // a mark and a note
 	Saw       What = "saw"       // the dough ball, how it looks
 	PutIn     What = "put in"    // a dose to mend it
-	Undone    What = "undone"    // an earlier happening is taken back
+
+	Resumed   What = "resumed"    // Start was pressed again after a pause
+	Moved     What = "moved"      // all that is to come, by some minutes: begun late, minutes added
+	StageOver What = "stage over" // the present stage ended early, by hand
+	PowerCut  What = "power cut"
+
+	Undone What = "undone" // an earlier happening is taken back
 )
 
-var Whats = []What{Done, Skipped, TakenOut, Abandoned, Judged, Saw, PutIn, Undone}
+var Whats = []What{Done, Skipped, TakenOut, Abandoned, Judged, Saw, PutIn, Resumed, Moved, StageOver, PowerCut, Undone}
 
 func (w What) Words() []string                  { return word.List(Whats) }
 func (w *What) UnmarshalText(text []byte) error { return word.Read(w, text, "happening", Whats) }
@@ -42,13 +48,16 @@ func (w *What) UnmarshalText(text []byte) error { return word.Read(w, text, "hap
 type Happening struct {
 	journal.Stamp
 	What   What   `json:"what"`
-	Moment string `json:"moment,omitzero"` // of Done and Skipped: the moment's id
+	Moment string `json:"moment,omitzero"` // of Done, Skipped and Resumed: the moment's id
 	Mark   int    `json:"mark,omitzero"`   // of Judged, 1 to 5
 	Note   string `json:"note,omitzero"`   // of Judged
 	Of     int    `json:"of,omitzero"`     // of Undone: the number of what is taken back
 
 	Seen dough.Seen  `json:"seen,omitzero"` // of Saw
 	Dose *dough.Dose `json:"dose,omitzero"` // of PutIn
+
+	Minutes int  `json:"minutes,omitzero"` // of Moved: by so many, below 0 sooner; of Resumed: so many ago
+	Cut     *Cut `json:"cut,omitzero"`     // of PowerCut
 }
 
 // TakesBack is the number of the happening that an undoing takes back.
@@ -89,9 +98,13 @@ type Moment struct {
 // State is the bake at one instant.
 type State struct {
 	Phase   Phase             `json:"phase"`
-	Stage   machine.StageKind `json:"stage,omitzero"` // while running
-	Lid     string            `json:"lid,omitzero"`   // what may be touched now
-	Begin   time.Time         `json:"begin"`          // of the cycle
+	Stage   machine.StageKind `json:"stage,omitzero"`  // while running
+	Lid     string            `json:"lid,omitzero"`    // what may be touched now
+	Begin   time.Time         `json:"begin"`           // of the cycle
+	Stages  []machine.Span    `json:"stages"`          // as they went and will go, in minutes from there
+	Total   machine.Minutes   `json:"total"`           // of the machine
+	Paused  string            `json:"paused,omitzero"` // the moment at which it waits for Start
+	Outage  *Outage           `json:"outage,omitzero"` // what to do after a power cut that the machine did not bridge
 	Ready   time.Time         `json:"ready"`
 	Freed   *time.Time        `json:"freed,omitzero"` // when a dough left the machine
 	End     *time.Time        `json:"end,omitzero"`   // when it was taken out, of the machine or of the oven, or abandoned
@@ -99,6 +112,7 @@ type State struct {
 	Ball    *Ball             `json:"ball,omitzero"` // the dough ball; nil for what makes none
 	Due     *Due              `json:"due,omitzero"`  // what has come and was not answered
 	Next    int               `json:"next"`          // index of the next moment in Moments; -1 when none is left
+	Cool    *Cool             `json:"cool,omitzero"` // of a loaf that is out
 	Mark    int               `json:"mark,omitzero"`
 	Note    string            `json:"note,omitzero"`
 	Last    int               `json:"last"`             // the newest seq
@@ -111,9 +125,10 @@ func (s State) Over() bool { return s.Phase == Out || s.Phase == GivenUp }
 // At folds a started plan and what happened into the bake's state at now. It depends on nothing
 // else, so every device and every server sees the same.
 func At(p plan.Plan, happened []Happening, now time.Time) State {
-	s := State{Begin: p.Timer.Begin, Ready: p.Timer.Ready, Next: -1, Last: journal.Last(happened)}
 	done, skipped := map[string]bool{}, map[string]bool{}
 	standing := journal.Standing(happened)
+	c := courseOf(p, standing, now)
+	s := State{Begin: c.begin, Ready: c.at(c.total), Stages: c.stages, Total: c.total, Next: -1, Last: journal.Last(happened)}
 	for _, h := range standing {
 		switch h.What {
 		case Done:
@@ -132,10 +147,17 @@ func At(p plan.Plan, happened []Happening, now time.Time) State {
 			}
 		case Judged:
 			s.Mark, s.Note = h.Mark, h.Note
+		case Resumed:
+			done[h.Moment] = true
+		case PowerCut:
+			s.Outage = outage(p, c, h)
 		}
 	}
-	for _, m := range p.Moments {
+	for _, m := range c.moments {
 		s.Moments = append(s.Moments, Moment{m, m.At(s.Begin), done[m.ID], skipped[m.ID], stays(m)})
+	}
+	if s.Cool = cooling(p, s); s.Over() {
+		s.Outage = nil
 	}
 	if s.Ball = ball(p, s, standing); s.Ball != nil {
 		s.Ball.follow(s.Moments)
@@ -144,7 +166,7 @@ func At(p plan.Plan, happened []Happening, now time.Time) State {
 		return s
 	}
 	if s.Phase = ClockOf(p, s).Phase(now); s.Phase == Running {
-		s.Stage = stage(p, s.Begin, now)
+		s.Stage, s.Paused = c.stage(now), c.paused
 	}
 	s.Lid = lid(s)
 	s.Due = due(p, s, now)
@@ -168,6 +190,9 @@ func lid(s State) string {
 	case Waiting:
 		return "Leave the buttons alone: a stop that is pressed loses the delay."
 	case Running:
+		if s.Paused != "" {
+			return "It stands still until Start is pressed. No other button: a stop loses the cycle."
+		}
 		if say, ok := lids[s.Stage]; ok {
 			return say + " Leave the buttons alone: a stop loses the cycle."
 		}
@@ -178,7 +203,7 @@ func lid(s State) string {
 // nextChange is the first stage's end or moment that is still to come.
 func nextChange(p plan.Plan, s State, now time.Time) *time.Time {
 	times := []time.Time{s.Begin, ClockOf(p, s).WarmUntil}
-	for _, st := range p.Stages {
+	for _, st := range s.Stages {
 		times = append(times, s.Begin.Add(time.Duration(st.To)*time.Minute))
 	}
 	for _, m := range s.Moments {
@@ -232,17 +257,6 @@ func HasFinish(moments []Moment) bool {
 	return slices.ContainsFunc(moments, func(m Moment) bool { return m.Kind == timetable.Eaten })
 }
 
-// stage is what the machine does at now, so many minutes into the cycle.
-func stage(p plan.Plan, begin, now time.Time) machine.StageKind {
-	into := machine.Minutes(now.Sub(begin) / time.Minute)
-	for _, s := range p.Stages {
-		if into >= s.From && into < s.To {
-			return s.Kind
-		}
-	}
-	return ""
-}
-
 // Check reports, as a *fault.Fault, why h cannot happen next to a bake that stands as s, after what
 // happened so far.
 func Check(s State, happened []Happening, h Happening) error {
@@ -261,6 +275,11 @@ func Check(s State, happened []Happening, h Happening) error {
 		if s.Over() {
 			return fault.At("/what", "this bake is over already")
 		}
+	case Resumed, Moved, StageOver, PowerCut:
+		if s.Over() {
+			return fault.At("/what", "this bake is over")
+		}
+		return checkCourse(s, h)
 	case Saw, PutIn:
 		if s.Over() || s.Ball == nil {
 			return fault.At("/what", "there is no dough ball to look at")

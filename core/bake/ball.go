@@ -44,7 +44,7 @@ func ball(p plan.Plan, s State, standing []Happening) *Ball {
 	}
 	first := s.Moments[at].At
 	b := &Ball{Look: &first}
-	for _, st := range p.Stages {
+	for _, st := range s.Stages {
 		if st.Kind == machine.Knead {
 			if b.From.IsZero() {
 				b.From = s.Begin.Add(time.Duration(st.From) * time.Minute)

@@ -6,6 +6,7 @@ import (
 
 	"risepan/core/machine"
 	"risepan/core/plan"
+	"risepan/core/recipe"
 	"risepan/core/timetable"
 )
 
@@ -16,6 +17,8 @@ type Due struct {
 	Say    string    `json:"say"`
 	Now    string    `json:"now"`            // what can be done about it by now
 	Lines  []string  `json:"lines,omitzero"` // what goes in then, by line
+	Steps  []string  `json:"steps,omitzero"` // what the hands do
+	Waits  bool      `json:"waits,omitzero"` // the machine stands still until Start is pressed again
 }
 
 // waits are the moments that stay first until they are answered, with what each means while the dough is still
@@ -27,6 +30,8 @@ var waits = map[timetable.MomentKind][3]string{
 		"Kneading is over: leave it out, and note that the dough was softer.", "It bakes: leave it out, and the lid shut."},
 	timetable.Scrape: {"Scrape the sides now with plastic, clear of the paddle.",
 		"Mixing is over: smooth the edges with a wet spatula, or leave them.", "It bakes: leave it, and the lid shut."},
+	timetable.Filling: {"It still kneads: there is time.", "Get it ready now.", "It bakes: it is too late for it."},
+	timetable.Brush:   {"Not yet: let the kneading end.", "Now, gently.", "It bakes: quickly now, or leave it."},
 	timetable.Paddle: {"Not yet: let the kneading end.",
 		"Now, with wet fingers, and spread the dough to fill the pan.", "It bakes: leave the paddle in, and look for it in the loaf."},
 }
@@ -39,12 +44,17 @@ func stays(m timetable.Moment) bool {
 
 // due is the first moment that has come and was not answered.
 func due(p plan.Plan, s State, now time.Time) *Due {
-	n := slices.IndexFunc(s.Moments, func(m Moment) bool { return m.Stays && !m.Done && !m.Skipped && !m.At.After(now) })
+	n := slices.IndexFunc(s.Moments, func(m Moment) bool {
+		if s.Paused != "" { // comes before all else: the whole bake waits
+			return m.ID == s.Paused
+		}
+		return m.Stays && !m.Done && !m.Skipped && !m.At.After(now)
+	})
 	if n < 0 {
 		return nil
 	}
 	m := s.Moments[n]
-	kneads, bakes := ends(p, s)
+	kneads, bakes := ends(s)
 	says := waits[m.Kind]
 	d := &Due{Moment: m.ID, At: m.At, Say: m.Say}
 	switch {
@@ -55,16 +65,39 @@ func due(p plan.Plan, s State, now time.Time) *Due {
 	default:
 		d.Now = says[2]
 	}
-	if m.Kind == timetable.AddIns {
+	switch {
+	case m.Kind == timetable.AddIns:
 		d.Lines = p.Pan.Aside
+	case m.Kind == timetable.Held:
+		d.Lines = p.Pan.Knead
+	case m.Kind == timetable.Filling:
+		d.Lines = partLines(p, recipe.Filling)
+	case m.Kind == timetable.Brush:
+		d.Lines = partLines(p, recipe.Glaze, recipe.Topping)
+	case m.Hands > 0:
+		d.Steps, d.Lines = m.Steps, partLines(p, recipe.Filling)
+	}
+	if m.Waits {
+		d.Waits, d.Now = true, "The machine stands still until you press Start again. What comes after moves with it."
 	}
 	return d
 }
 
+// partLines are the lines of parts of the recipe.
+func partLines(p plan.Plan, parts ...recipe.Part) []string {
+	var out []string
+	for _, l := range p.Lines {
+		if slices.Contains(parts, l.Part) {
+			out = append(out, l.ID)
+		}
+	}
+	return out
+}
+
 // ends are when kneading ends for the last time and when baking begins; zero where there is none.
-func ends(p plan.Plan, s State) (kneads, bakes time.Time) {
+func ends(s State) (kneads, bakes time.Time) {
 	at := func(m machine.Minutes) time.Time { return s.Begin.Add(time.Duration(m) * time.Minute) }
-	for _, st := range p.Stages {
+	for _, st := range s.Stages {
 		switch {
 		case st.Kind == machine.Knead:
 			kneads = at(st.To)

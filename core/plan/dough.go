@@ -31,6 +31,7 @@ type Dough struct {
 	Formula    Formula           `json:"formula"`
 	Slice      formula.Slice     `json:"slice"` // an estimate of what one holds
 	Allergens  []larder.Allergen `json:"allergens"`
+	Spoils     bool              `json:"spoils,omitzero"`  // something in it does, at room temperature
 	Unknown    bool              `json:"unknown,omitzero"` // something in it may hold others, for nobody has said what it is
 
 	swapped recipe.Recipe    // what is baked, as it would be written
@@ -134,6 +135,7 @@ func MakeDough(p Place, w Wish) (Dough, error) {
 	}
 	d.Slice = perSlice(d.lines, p.slices(d.Size))
 	d.Allergens, d.Unknown = allergens(d.lines)
+	d.Spoils = slices.ContainsFunc(d.lines, func(l scale.Line) bool { return l.Ingredient.Spoils && l.Line.Part == recipe.InDough })
 	return d, nil
 }
 

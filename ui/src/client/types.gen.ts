@@ -393,6 +393,7 @@ export interface Plan {
     | "molluscs"
     | "sulphites"
   )[];
+  spoils?: boolean;
   unknown?: boolean;
   setting: PlanSetting;
   addIns?: PlanAddIns;
@@ -887,6 +888,10 @@ export interface BakeState {
   stage?: "rest" | "knead" | "rise" | "knock-back" | "bake";
   lid?: string;
   begin: string;
+  stages: MachineSpan[];
+  total: number;
+  paused?: string;
+  outage?: BakeOutage;
   ready: string;
   freed?: string;
   end?: string;
@@ -894,10 +899,16 @@ export interface BakeState {
   ball?: BakeBall;
   due?: BakeDue;
   next: number;
+  cool?: BakeCool;
   mark?: number;
   note?: string;
   last: number;
   changes?: string;
+}
+export interface BakeOutage {
+  say: string;
+  steps?: string[];
+  throw?: boolean;
 }
 export interface BakeBall {
   from: string;
@@ -931,17 +942,42 @@ export interface BakeDue {
   say: string;
   now: string;
   lines?: string[];
+  steps?: string[];
+  waits?: boolean;
+}
+export interface BakeCool {
+  slice: string;
+  clean: string;
 }
 export interface BakeHappening {
   seq: number;
   at: string;
-  what: "done" | "skipped" | "taken out" | "abandoned" | "judged" | "saw" | "put in" | "undone";
+  what:
+    | "done"
+    | "skipped"
+    | "taken out"
+    | "abandoned"
+    | "judged"
+    | "saw"
+    | "put in"
+    | "resumed"
+    | "moved"
+    | "stage over"
+    | "power cut"
+    | "undone";
   moment?: string;
   mark?: number;
   note?: string;
   of?: number;
   seen?: "pours" | "smears" | "smooth" | "torn" | "knocks" | "corners";
   dose?: DoughDose;
+  minutes?: number;
+  cut?: BakeCut;
+}
+export interface BakeCut {
+  from: string;
+  to: string;
+  resumed?: boolean;
 }
 export interface BakeTold {
   id: string;
@@ -950,13 +986,27 @@ export interface BakeTold {
   now: string;
 }
 export interface Happened {
-  what: "done" | "skipped" | "taken out" | "abandoned" | "judged" | "saw" | "put in" | "undone";
+  what:
+    | "done"
+    | "skipped"
+    | "taken out"
+    | "abandoned"
+    | "judged"
+    | "saw"
+    | "put in"
+    | "resumed"
+    | "moved"
+    | "stage over"
+    | "power cut"
+    | "undone";
   moment?: string;
   mark?: number;
   note?: string;
   of?: number;
   seen?: "pours" | "smears" | "smooth" | "torn" | "knocks" | "corners";
   dose?: DoughDose;
+  minutes?: number;
+  cut?: BakeCut;
 }
 export interface Loaded {
   machines: number;

@@ -1,0 +1,135 @@
+package bake
+
+import (
+	"slices"
+	"time"
+
+	"risepan/core/machine"
+	"risepan/core/plan"
+	"risepan/core/timetable"
+)
+
+// course is how a bake goes on the clock: its plan, moved by what happened since. Minutes are since the cycle
+// began.
+type course struct {
+	begin   time.Time
+	stages  []machine.Span
+	moments []timetable.Moment
+	total   machine.Minutes // the machine's, with its pauses
+	paused  string          // the moment at which the machine waits for Start; empty: it does not
+}
+
+// courseOf moves a plan by what happened, up to now.
+func courseOf(p plan.Plan, standing []Happening, now time.Time) course {
+	c := course{begin: p.Timer.Begin, stages: slices.Clone(p.Stages), moments: slices.Clone(p.Moments)}
+	c.total = machine.Minutes(p.Timer.Ready.Sub(p.Timer.Begin) / time.Minute)
+	for _, h := range standing {
+		switch h.What {
+		case Resumed:
+			c.resume(h.Moment, h.At.Add(-time.Duration(h.Minutes)*time.Minute))
+		case Moved:
+			c.later(h.At, h.Minutes)
+		case StageOver:
+			c.stageOver(h.At)
+		case PowerCut:
+			if h.Cut != nil && h.Cut.Resumed {
+				c.later(h.Cut.From, int(h.Cut.To.Sub(h.Cut.From)/time.Minute))
+			}
+		}
+	}
+	for _, m := range c.moments {
+		if m.Waits && !resumed(standing, m.ID) && !now.Before(c.at(m.After)) {
+			c.paused = m.ID
+			c.resume(m.ID, maxTime(now, c.at(m.After+m.Hands)))
+			break
+		}
+	}
+	return c
+}
+
+func resumed(standing []Happening, moment string) bool {
+	return slices.ContainsFunc(standing, func(h Happening) bool { return h.What == Resumed && h.Moment == moment })
+}
+
+func maxTime(a, b time.Time) time.Time {
+	if a.After(b) {
+		return a
+	}
+	return b
+}
+
+// at is a minute of the cycle on the clock.
+func (c course) at(m machine.Minutes) time.Time {
+	return c.begin.Add(time.Duration(m) * time.Minute)
+}
+
+// minute is an instant as a minute of the cycle, rounded down.
+func (c course) minute(t time.Time) machine.Minutes {
+	return machine.Minutes(t.Sub(c.begin).Truncate(time.Minute) / time.Minute)
+}
+
+// resume moves what comes after a pause to where Start was pressed again.
+func (c *course) resume(moment string, at time.Time) {
+	n := slices.IndexFunc(c.moments, func(m timetable.Moment) bool { return m.ID == moment })
+	if n < 0 {
+		return
+	}
+	m := c.moments[n]
+	c.shift(m.After, max(c.minute(at), m.After)-m.After-m.Hands)
+}
+
+// later moves what is to come after an instant by so many minutes; before the cycle began, the cycle itself.
+func (c *course) later(from time.Time, minutes int) {
+	if from.Before(c.begin) {
+		c.begin = maxTime(from, c.begin.Add(time.Duration(minutes)*time.Minute))
+		return
+	}
+	c.shift(c.minute(from), machine.Minutes(minutes))
+}
+
+// stageOver ends the stage that runs at an instant there.
+func (c *course) stageOver(at time.Time) {
+	now := c.minute(at)
+	for _, s := range c.stages {
+		if now >= s.From && now < s.To {
+			c.shift(now, now-s.To)
+			return
+		}
+	}
+}
+
+// shift moves what comes after a minute, never to before it.
+func (c *course) shift(after, by machine.Minutes) {
+	moved := func(m machine.Minutes) machine.Minutes {
+		if m <= after {
+			return m
+		}
+		return max(m+by, after)
+	}
+	for n := range c.stages {
+		s := &c.stages[n]
+		if by > 0 && s.From > after || by < 0 {
+			s.From = moved(s.From)
+		}
+		s.To = moved(s.To)
+	}
+	for n := range c.moments {
+		m := &c.moments[n]
+		m.After = moved(m.After)
+		if m.UpTo > 0 {
+			m.UpTo = moved(m.UpTo)
+		}
+	}
+	c.total = moved(c.total)
+}
+
+// stage is what the machine does at an instant; empty while it waits for Start and where it is done.
+func (c course) stage(at time.Time) machine.StageKind {
+	into := c.minute(at)
+	for _, s := range c.stages {
+		if into >= s.From && into < s.To && c.paused == "" {
+			return s.Kind
+		}
+	}
+	return ""
+}
