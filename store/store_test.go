@@ -210,7 +210,7 @@ func TestManyHandsAddToABakeWithoutLosingAHappening(t *testing.T) {
 				if err != nil {
 					return err
 				}
-				return q.AddInBake(ctx, k.ID, id, bake.Happening{Stamp: stamp, What: bake.Judged, Mark: 3}, bake.State{Mark: 3})
+				return q.AddInBake(ctx, k.ID, id, bake.Happening{Stamp: stamp, What: bake.Judged, Mark: 3}, bake.State{Mark: 3, Begin: noon, Ready: noon})
 			})
 			if err != nil {
 				t.Error(err)
