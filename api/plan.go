@@ -5,6 +5,7 @@ import (
 	"time"
 
 	"risepan/core/fault"
+	"risepan/core/kind"
 	"risepan/core/kitchen"
 	"risepan/core/plan"
 	"risepan/core/swap"
@@ -156,7 +157,7 @@ func (c *call) withoutYeast(p plan.Place) ([]store.RecipeOnShelf, error) {
 			c.server.log.Error("unreadable", "error", err)
 			continue
 		}
-		if r.Recipe.Allows(p.Kitchen.Ingredient, p.Kitchen.HasSome) {
+		if kind.Of(r.Recipe.Kind).Loaf() && r.Recipe.Allows(p.Kitchen.Ingredient, p.Kitchen.HasSome) {
 			out = append(out, row)
 		}
 	}

@@ -83,7 +83,7 @@ var preferences = []preference{
 	}, []machine.Character{machine.CrustyLoaf, machine.Basic, machine.Rapid}},
 	{func(n Needs) (string, bool) {
 		if n.row().Sticky {
-			return "A rye loaf: rye drinks slowly and rises long.", true
+			return "Much rye, which drinks slowly and rises long.", n.Formula.Grain >= muchRye
 		}
 		if n.row().Whole && n.Formula.Grain < 50 {
 			return "A wholemeal loaf: grain drinks slowly and rises long.", true
@@ -141,6 +141,7 @@ const (
 	longRise   = 100
 	thirsty    = 20 // per cent of the flour
 	fewKnocks  = 1
+	muchRye    = 40 // per cent of the flour
 	ungranted  = -1000
 	otherDough = -10000
 )

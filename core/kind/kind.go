@@ -86,7 +86,7 @@ var table = map[recipe.Kind]Row{
 	recipe.Crusty: {Lean: true, Edges: kneaded, Low: 5.5, High: 6.0, Ending: lean,
 		Bands: Bands{Band{60, 70}, Band{1.6, 2.8}, Band{0.8, 1.7}, Band{0, 2}, Band{0, 4}, Band{}}},
 	recipe.Rapid: {Edges: kneaded.wet(45, 95, RapidYeast), Low: 5.0, High: 5.5, Ending: lean, Bands: Rapid},
-	recipe.Rye: {Whole: true, Sticky: true, Edges: kneaded, Low: 4.0, High: 4.5, ByRapid: true, Ending: close,
+	recipe.Rye: {Sticky: true, Edges: kneaded, Low: 4.0, High: 4.5, ByRapid: true, Ending: close,
 		Bands: Bands{Band{57, 72}, Band{1.6, 2.8}, Band{1.0, 2.2}, Band{0, 8}, Band{0, 9}, Band{}}},
 	recipe.Sprouted: {Whole: true, Dense: true, Edges: kneaded, Low: 4.0, High: 4.5, Ending: close,
 		Bands: Bands{Band{57, 80}, Band{1.6, 2.8}, Band{1.0, 2.6}, Band{1, 12}, Band{1, 9}, Band{}}},
@@ -108,6 +108,9 @@ var table = map[recipe.Kind]Row{
 	recipe.Yoghurt:  {Batch: true, Flourless: true, Still: true, Listed: true, Only: true, OfAll: Band{1, 1}, Headspace: 20, Ending: set},
 	recipe.BakeOnly: {Batch: true, Flourless: true, Still: true, Outside: true, Only: true, Before: 30, Low: 1.5, High: 1.8, OfAll: Band{1.0, 1.3}, Ending: baked},
 }
+
+// Loaf reports whether it is a loaf, of some loaf size.
+func (r Row) Loaf() bool { return !r.Batch }
 
 // Of is the row of a kind.
 func Of(k recipe.Kind) Row { return table[k] }

@@ -291,15 +291,21 @@ func TestEveryPlanHoldsTogether(t *testing.T) {
 						placed[id]++
 					}
 				}
-				for _, id := range p.Pan.Aside {
+				for _, id := range slices.Concat(p.Pan.Aside, p.Pan.Knead) {
 					placed[id]++
 				}
 				for _, l := range p.Lines {
-					if placed[l.ID] != 1 {
+					if l.Part == recipe.InDough && placed[l.ID] != 1 {
 						t.Errorf("%s: %s is in %d places", r.Name, l.Name, placed[l.ID])
 					}
 				}
-				if end := p.Stages[len(p.Stages)-1].To; end != p.Setting.Total {
+				pause := machine.Minutes(0)
+				for _, o := range p.Moments {
+					if o.Waits {
+						pause += o.Hands
+					}
+				}
+				if end := p.Stages[len(p.Stages)-1].To; end != p.Setting.Total+pause {
 					t.Errorf("%s: stages end at %v of %v", r.Name, end, p.Setting.Total)
 				}
 			}

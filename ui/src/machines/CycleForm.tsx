@@ -19,6 +19,7 @@ const characters: MachineCycle["character"][] = [
   "pasta dough",
   "starter",
   "jam",
+  "yoghurt",
   "bake only",
 ];
 const calls: MachineBeep["for"][] = ["add-ins", "paddle out", "scrape the sides"];

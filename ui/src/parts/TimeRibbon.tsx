@@ -10,6 +10,8 @@ const short: Partial<Record<TimetableMoment["kind"], string>> = {
   "add-ins": "add-ins in",
   scrape: "scrape the sides",
   ready: "take it out",
+  filling: "filling ready",
+  brush: "glaze on",
   shaped: "let it rise",
   oven: "into the oven",
   eaten: "out of the oven",

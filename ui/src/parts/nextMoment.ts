@@ -25,6 +25,8 @@ const shorts: Partial<Record<Kind, string>> = {
   "last rise": "last rise",
   bakes: "bakes",
   ready: "take out",
+  filling: "get the filling",
+  brush: "glaze",
   shaped: "let it rise",
   oven: "oven",
   eaten: "take out",

@@ -23,6 +23,7 @@ export function MachinePanel({ answer, wish, renewed, stale, ask, change, start 
   const { setting, timer } = plan;
   const bench = useToBench(answer, wish, stale);
   const { refused } = bench;
+  const hands = plan.moments.find((m) => m.waits)?.hands ?? 0;
   const pressDay = dayName(day(timer.press, zone), day(now, zone));
   return (
     <section aria-labelledby="panel" className="flex h-full min-h-0 min-w-0 flex-col">
@@ -97,7 +98,8 @@ export function MachinePanel({ answer, wish, renewed, stale, ask, change, start 
               </>
             )}
             . The cycle takes {inHours(setting.total)}
-            {plan.finish && `, then ${finishing(plan.finish)}`}.
+            {plan.finish && `, then ${finishing(plan.finish)}`}
+            {hands > 0 && `, and it waits about ${inHours(hands)} for your hands`}.
             {timer.early > 0 && timer.fit !== "too soon" && ` ${inHours(timer.early)} before you asked: the timer goes in steps.`}
             {timer.late > 0 && timer.fit === "delayed" && ` ${inHours(timer.late)} after you are home.`}
             {setting.slack > 0 && ` Its warming up varies: it may be ready up to ${inHours(setting.slack)} sooner.`}

@@ -105,7 +105,7 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
           {answer && (
             <SizeSwitch
               sizes={answer.plan.sizes}
-              value={answer.plan.size}
+              value={answer.plan.batch ?? answer.plan.size}
               slices={wish.loaf.slices}
               eaters={wish.loaf.eaters}
               pick={(size) => change({ size, slices: null, eaters: null, have: null, closer: null })}
@@ -219,9 +219,10 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
 
 /** What a change has led to, for those who listen. */
 function told({ plan, zone }: PlanAnswer, wish: Wish): string {
-  const slices = plan.sizes.find((s) => s.size === plan.size)?.slices;
+  const made = plan.sizes.find((s) => s.size === (plan.batch ?? plan.size));
+  const slices = made?.slices;
   const ready = wish.time?.ready ? ` Ready ${clock(plan.eaten ?? plan.timer.ready, zone)}.` : "";
-  return `Amounts for ${plan.size}${slices ? `, ${slices} slices` : ""}.${ready}`;
+  return `Amounts for ${made?.batch ?? plan.size}${slices ? `, ${slices} slices` : ""}.${ready}`;
 }
 
 /** On a phone, always in sight: when it is ready, and the way to the bench. */

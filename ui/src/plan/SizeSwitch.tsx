@@ -20,32 +20,36 @@ interface SizeProps {
 export function SizeSwitch({ sizes, value, slices, eaters, pick, ask }: SizeProps) {
   const refused = sizes.find((s) => s.whyNot);
   const written = sizes.find((s) => s.written);
+  const batch = sizes.some((s) => s.batch);
+  const chosen = sizes.find((s) => s.size === value);
   const [counting, count] = useState(false);
   const few = counting || !!slices || !!eaters;
   return (
     <div>
       <Segments
-        label="Loaf size"
+        label={batch ? "How much" : "Loaf size"}
         value={value}
         pick={pick}
         className="grid min-h-12 min-w-14 flex-1 place-items-center px-2"
         segments={sizes.map((s) => ({
           value: s.size,
           disabled: s.whyNot !== undefined,
-          label: `${s.size}${s.written ? ", as written" : ""}${s.whyNot ? `, not offered: ${s.whyNot}` : ""}`,
-          title: s.whyNot ?? `About ${s.slices} slices${s.written ? "; the size that the recipe is written for" : ""}`,
-          show: (
-            <>
-              <span className="fraction text-lg leading-6 font-bold whitespace-nowrap">
-                {pounds(s.size)}
-                <span className="text-xs font-semibold"> {s.size.endsWith("lb") ? "lb" : ""}</span>
-              </span>
-            </>
+          label: `${s.batch ?? s.size}${s.written ? ", as written" : ""}${s.whyNot ? `, not offered: ${s.whyNot}` : ""}`,
+          title:
+            s.whyNot ?? s.yields ?? (s.slices > 0 ? `About ${s.slices} slices${s.written ? "; as the recipe is written" : ""}` : s.batch),
+          show: s.batch ? (
+            <span className="text-center text-sm leading-4 font-bold">{s.batch}</span>
+          ) : (
+            <span className="fraction text-lg leading-6 font-bold whitespace-nowrap">
+              {pounds(s.size)}
+              <span className="text-xs font-semibold"> {s.size.endsWith("lb") ? "lb" : ""}</span>
+            </span>
           ),
         }))}
       />
+      {batch && chosen?.yields && <p className="text-sm leading-7 text-soft">{chosen.yields}</p>}
       {refused && <p className="max-w-64 text-xs leading-4 text-soft">{refused.whyNot}</p>}
-      <p className={`min-h-7 items-center gap-1 text-sm whitespace-nowrap text-soft ${refused ? "hidden" : "flex max-md:hidden"}`}>
+      <p className={`min-h-7 items-center gap-1 text-sm whitespace-nowrap text-soft ${refused || batch ? "hidden" : "flex max-md:hidden"}`}>
         {few ? (
           <>
             for
@@ -61,7 +65,7 @@ export function SizeSwitch({ sizes, value, slices, eaters, pick, ask }: SizeProp
         ) : (
           <>
             <button type="button" onClick={() => count(true)} className="min-h-6 font-semibold text-rim underline">
-              {sizes.find((s) => s.size === value)?.slices ?? 0} slices
+              {chosen?.slices ?? 0} slices
               <span className="sr-only">: choose by people and slices</span>
             </button>
             {written && <span className="fraction">· written for {written.size}</span>}

@@ -1,9 +1,10 @@
 import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
+import { useNow } from "../client/clock";
 import { useBake, useTellBake } from "../client/queries";
-import type { BakeView } from "../client/types.gen";
+import type { BakeCool, BakeView } from "../client/types.gen";
 import { useDraft } from "../parts/draft";
-import { clock } from "../parts/time";
+import { clock, countdown } from "../parts/time";
 import { Segments } from "../parts/Segments";
 import { TroubleNote } from "../parts/Trouble";
 
@@ -21,6 +22,26 @@ export default function VerdictScreen() {
     );
   if (!bake.data) return <p className="p-8 text-lg text-soft">Looking for the loaf …</p>;
   return <Judge key={bake.data.id} bake={bake.data} />;
+}
+
+/** From when the loaf may be cut, and cuts clean. */
+function Cooling({ cool, bake }: { cool: BakeCool; bake: BakeView }) {
+  const now = useNow();
+  const left = Date.parse(cool.clean) - now;
+  if (left <= 0) return null;
+  const early = Date.parse(cool.slice) > now;
+  return (
+    <p role="timer" className="mt-3 border-l-4 border-rim pl-3 text-lg">
+      It cools on {bake.plan.ending?.on ?? "a rack"}. Look for the paddle in it first. <b className="figures">{countdown(left)}</b> until it
+      cuts clean, at <b className="figures">{clock(cool.clean, bake.zone)}</b>
+      {early && (
+        <>
+          ; before <b className="figures">{clock(cool.slice, bake.zone)}</b> not at all
+        </>
+      )}
+      .
+    </p>
+  );
 }
 
 function Judge({ bake }: { bake: BakeView }) {
@@ -59,6 +80,7 @@ function Judge({ bake }: { bake: BakeView }) {
           </button>
         )}
       </p>
+      {state.cool && <Cooling cool={state.cool} bake={bake} />}
       <div className="mt-6">
         <Segments
           label="Mark"
@@ -105,9 +127,6 @@ function Judge({ bake }: { bake: BakeView }) {
           Later
         </Link>
       </div>
-      <p className="mt-6 text-soft">
-        Let it cool on a rack: 15–30 minutes to slice at all, an hour for a clean cut. Look for the paddle in the loaf first.
-      </p>
     </div>
   );
 }

@@ -32,24 +32,58 @@ export function DueNow({ bake, now, tell, wait }: Props) {
           ))}
         </ul>
       )}
-      <p className="mt-2 flex flex-wrap gap-3">
+      {due.steps && (
+        <ol className="mt-1 list-decimal pl-8 text-lg leading-8">
+          {due.steps.map((say) => (
+            <li key={say}>{say}</li>
+          ))}
+        </ol>
+      )}
+      {due.waits ? (
+        <Resume moment={due.moment} tell={tell} wait={wait} />
+      ) : (
+        <p className="mt-2 flex flex-wrap gap-3">
+          <button
+            type="button"
+            disabled={wait}
+            onClick={() => tell({ what: "done", moment: due.moment })}
+            className={`${button} bg-rim text-on-rim`}
+          >
+            It is done
+          </button>
+          <button
+            type="button"
+            disabled={wait}
+            onClick={() => tell({ what: "skipped", moment: due.moment })}
+            className={`${button} border-2 border-rim text-rim`}
+          >
+            Left out
+          </button>
+        </p>
+      )}
+    </section>
+  );
+}
+
+/** Start was pressed again: now, or some minutes ago, since hands were full. */
+function Resume({ moment, tell, wait }: { moment: string; tell: Props["tell"]; wait: boolean }) {
+  const button = "min-h-12 rounded-tray px-6 font-bold";
+  return (
+    <p className="mt-2 flex flex-wrap items-center gap-3">
+      <button type="button" disabled={wait} onClick={() => tell({ what: "resumed", moment })} className={`${button} bg-rim text-on-rim`}>
+        Start is pressed again
+      </button>
+      {[2, 5, 10].map((minutes) => (
         <button
+          key={minutes}
           type="button"
           disabled={wait}
-          onClick={() => tell({ what: "done", moment: due.moment })}
-          className={`${button} bg-rim text-on-rim`}
-        >
-          It is done
-        </button>
-        <button
-          type="button"
-          disabled={wait}
-          onClick={() => tell({ what: "skipped", moment: due.moment })}
+          onClick={() => tell({ what: "resumed", moment, minutes })}
           className={`${button} border-2 border-rim text-rim`}
         >
-          Left out
+          {minutes} min ago
         </button>
-      </p>
-    </section>
+      ))}
+    </p>
   );
 }

@@ -18,7 +18,7 @@ export function Moments({ bake, now, tell }: Props) {
     if (done) tell({ what: "undone", of: done.seq });
   };
   return (
-    <section aria-labelledby="moments" className="self-center">
+    <section aria-labelledby="moments">
       <h2 id="moments" className="text-sm font-semibold text-soft">
         On the clock
       </h2>
@@ -32,8 +32,9 @@ export function Moments({ bake, now, tell }: Props) {
               <span className={`flex-1 ${m.person && !past ? "font-semibold" : ""} ${m.done ? "line-through" : ""}`}>
                 {m.say}
                 {m.skipped && " Left out."}
+                {m.waits && !m.done && <span className="font-normal"> The machine waits.</span>}
               </span>
-              {m.person && m.kind !== "ready" && (
+              {m.person && m.kind !== "ready" && !m.waits && (
                 <button
                   type="button"
                   onClick={() => (m.done || m.skipped ? undo(m) : tell({ what: "done", moment: m.id }))}

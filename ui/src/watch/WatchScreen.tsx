@@ -8,7 +8,10 @@ import { TimeRibbon } from "../parts/TimeRibbon";
 import { TroubleNote } from "../parts/Trouble";
 import { DoughBall } from "./DoughBall";
 import { DueNow } from "./DueNow";
+import { AfterOutage } from "./AfterOutage";
 import { Moments } from "./Moments";
+import { Otherwise } from "./Otherwise";
+import { TakeOut } from "./TakeOut";
 
 const stages = { rest: "Resting", knead: "Kneading", rise: "Rising", "knock-back": "Knocking back", bake: "Baking" } as const;
 
@@ -22,6 +25,7 @@ function phaseName(bake: BakeView): string {
     case "waiting":
       return "Waiting for the delay";
     case "running":
+      if (state.paused) return "Paused: it waits for Start";
       return state.stage ? stages[state.stage] : "Running";
     case "warm":
       return "Ready, kept warm";
@@ -74,6 +78,7 @@ function Running({ bake }: { bake: BakeView }) {
           <span className="fraction">{plan.size}</span> · {plan.machine} · {plan.setting.cycle.panel} {plan.setting.cycle.name}
         </p>
       </header>
+      <AfterOutage bake={bake} />
       <DueNow bake={bake} now={now} tell={(h) => tell.mutate(h)} wait={tell.isPending} />
       <DoughBall bake={bake} now={now} tell={(h) => tell.mutate(h)} wait={tell.isPending} />
       <div className="grid flex-1 grid-cols-1 gap-8 lg:grid-cols-2">
@@ -102,6 +107,7 @@ function Running({ bake }: { bake: BakeView }) {
               <p className="mt-2 text-xl">
                 Ready since <b className="figures">{clock(plan.eaten ?? state.ready, zone)}</b>. Oven gloves: it is hot.
               </p>
+              <TakeOut ending={plan.ending} />
             </>
           )}
           {state.lid && <p className="mt-1 max-w-prose text-soft">{state.lid}</p>}
@@ -124,16 +130,19 @@ function Running({ bake }: { bake: BakeView }) {
             <TroubleNote error={tell.error} />
           </div>
         </section>
-        <Moments bake={bake} now={now} tell={(h) => tell.mutate(h)} />
+        <div className="self-center">
+          <Moments bake={bake} now={now} tell={(h) => tell.mutate(h)} />
+          {!ready && <Otherwise bake={bake} now={now} tell={(h) => tell.mutate(h)} wait={tell.isPending} />}
+        </div>
       </div>
       <div role="region" aria-label="Time ribbon" tabIndex={0} className="max-md:overflow-x-auto">
         <div className="max-md:min-w-160">
           <TimeRibbon
             press={bake.startedAt}
             begin={state.begin}
-            stages={plan.stages}
-            moments={plan.moments}
-            total={plan.setting.total}
+            stages={state.stages}
+            moments={state.moments}
+            total={state.total}
             keepWarm={plan.setting.keepWarm}
             finish={plan.finish}
             zone={zone}

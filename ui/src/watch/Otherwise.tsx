@@ -1,0 +1,136 @@
+import { useState } from "react";
+import type { BakeView, Happened } from "../client/types.gen";
+import { clock24, inHours, readClock, shown } from "../parts/time";
+import { between, box, Typed } from "../parts/Typed";
+
+interface Props {
+  bake: BakeView;
+  now: number;
+  tell: (happened: Happened) => void;
+  wait: boolean;
+}
+
+const button = "min-h-11 rounded-tray border-2 border-rim px-4 font-semibold text-rim";
+
+/** What went otherwise than planned: the clock follows. */
+export function Otherwise({ bake, now, tell, wait }: Props) {
+  const [open, setOpen] = useState(false);
+  const [minutes, setMinutes] = useState(10);
+  const { state } = bake;
+  const say = (h: Happened) => {
+    tell(h);
+    setOpen(false);
+  };
+  const moved = bake.happenings.filter((h) => ["moved", "stage over", "power cut", "resumed"].includes(h.what));
+  const gone = new Set(bake.happenings.filter((h) => h.what === "undone").map((h) => h.of));
+  const last = moved.findLast((h) => !gone.has(h.seq));
+  return (
+    <section aria-label="Otherwise than planned" className="mt-2">
+      <p className="flex flex-wrap items-center gap-x-4">
+        <button type="button" aria-expanded={open} onClick={() => setOpen(!open)} className="min-h-11 font-semibold text-rim underline">
+          Something went otherwise
+        </button>
+        {last && (
+          <button
+            type="button"
+            disabled={wait}
+            onClick={() => tell({ what: "undone", of: last.seq })}
+            className="min-h-11 font-semibold text-rim underline"
+          >
+            Take back: {told[last.what] ?? last.what}
+          </button>
+        )}
+      </p>
+      {open && (
+        <div className="space-y-3 border-l-4 border-rim pl-4">
+          {state.phase === "running" && state.stage && (
+            <button type="button" disabled={wait} onClick={() => say({ what: "stage over" })} className={button}>
+              This stage has ended early: the next one runs
+            </button>
+          )}
+          <div className="flex flex-wrap items-center gap-2">
+            <Typed
+              value={minutes}
+              show={String}
+              parse={between(1, 240)}
+              keep={(n, kept) => {
+                setMinutes(n);
+                kept();
+              }}
+              label="Minutes"
+              say="1 to 240 minutes"
+              mode="numeric"
+              live
+              className={`figures h-11 w-20 ${box}`}
+            />
+            minutes
+            <button type="button" disabled={wait} onClick={() => say({ what: "moved", minutes })} className={button}>
+              {state.phase === "waiting" ? "later begun" : "added"}
+            </button>
+            <button type="button" disabled={wait} onClick={() => say({ what: "moved", minutes: -minutes })} className={button}>
+              {state.phase === "waiting" ? "sooner begun" : "cut short"}
+            </button>
+          </div>
+          <PowerCut bake={bake} now={now} tell={say} wait={wait} />
+        </div>
+      )}
+    </section>
+  );
+}
+
+const told: Partial<Record<Happened["what"], string>> = {
+  moved: "minutes moved",
+  "stage over": "stage ended",
+  "power cut": "power cut",
+  resumed: "Start pressed again",
+};
+
+/** When the power went and came back: only the baker knows. */
+function PowerCut({ bake, now, tell, wait }: Props) {
+  const [from, setFrom] = useState(() => clock24(now - 20 * 60_000, bake.zone));
+  const [to, setTo] = useState(() => clock24(now, bake.zone));
+  const [resumed, setResumed] = useState(true);
+  // The newest such time that has not come yet: a cut lies behind, within a day.
+  const instant = (time: string) => {
+    for (let back = 0; back < 1440; back++) {
+      const at = Math.floor(now / 60_000) * 60_000 - back * 60_000;
+      if (clock24(at, bake.zone) === time) return new Date(at).toISOString();
+    }
+    return new Date(now).toISOString();
+  };
+  const field = (label: string, value: string, set: (time: string) => void) => (
+    <Typed
+      value={value}
+      show={shown}
+      parse={readClock}
+      keep={(time, kept) => {
+        set(time);
+        kept();
+      }}
+      label={label}
+      say="a time of day such as 14:05"
+      live
+      className={`figures h-11 w-24 ${box}`}
+    />
+  );
+  const long = Math.round((Date.parse(instant(to)) - Date.parse(instant(from))) / 60_000);
+  return (
+    <fieldset className="flex flex-wrap items-center gap-2">
+      <legend className="font-semibold">A power cut</legend>
+      from {field("Power went at", from, setFrom)} to {field("Power came back at", to, setTo)}
+      {long > 0 && <span className="text-soft">{inHours(long)}</span>}
+      <label className="flex min-h-11 items-center gap-2">
+        <input type="checkbox" checked={resumed} onChange={(e) => setResumed(e.target.checked)} className="size-6 accent-rim" />
+        the machine went on by itself
+      </label>
+      <button
+        type="button"
+        disabled={wait || long <= 0}
+        onClick={() => tell({ what: "power cut", cut: { from: instant(from), to: instant(to), resumed } })}
+        className={button}
+      >
+        Say so
+      </button>
+    </fieldset>
+  );
+}
