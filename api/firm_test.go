@@ -12,6 +12,7 @@ import (
 	"github.com/go-json-experiment/json"
 
 	"risepan/api"
+	"risepan/demo"
 	"risepan/store"
 	"risepan/store/storetest"
 )
