@@ -59,7 +59,7 @@ func TestBadMachinesAreRefusedAtTheFieldAndNothingIsStored(t *testing.T) {
 		"/cycles":                    func(m map[string]any) { m["cycles"] = []any{} },
 		"/delay/step":                func(m map[string]any) { m["delay"].(map[string]any)["step"] = 0 },
 		"/cycles/0/stages/0/minutes": func(m map[string]any) { stage(m)["minutes"] = -5 },
-		"/cycles/0/stages/0/kind":    func(m map[string]any) { stage(m)["kind"] = "boil" },
+		"/cycles/0/stages/0/kind":    func(m map[string]any) { stage(m)["kind"] = "fry" },
 		"/panel/crust/default":       func(m map[string]any) { m["panel"] = map[string]any{"crust": map[string]any{"default": "burnt"}} },
 		"/cycles/0/beeps/0/minutes": func(m map[string]any) {
 			m["cycles"].([]any)[0].(map[string]any)["beeps"].([]any)[0].(map[string]any)["minutes"] = 900

@@ -9,12 +9,14 @@ import (
 
 	"risepan/core/fault"
 	"risepan/core/formula"
+	"risepan/core/kind"
 	"risepan/core/kitchen"
 	"risepan/core/larder"
 	"risepan/core/measure"
 	"risepan/core/plan"
 	"risepan/core/recipe"
 	"risepan/core/scale"
+	"risepan/core/word"
 )
 
 // RecipeText is a recipe as its baker writes it: a card, with what the baker says beside it.
@@ -203,8 +205,8 @@ func (u *understood) look(k kitchen.Kitchen) {
 			out.Question = &likely
 		}
 	}
-	if out.Formula.Flour == 0 && out.Problem == "" {
-		out.Problem = "Bread needs flour: add a line with flour."
+	if say := kind.Of(r.Kind).Missing(out.Formula.Flour); say != "" && out.Problem == "" {
+		out.Problem = word.Upper(say) + "."
 	}
 	for _, l := range u.card.Lines {
 		out.Lines = append(out.Lines, readLine(k, l, grams[l.Line.ID]))

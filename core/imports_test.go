@@ -24,7 +24,7 @@ var forbidden = []string{"time.Now(", "time.LoadLocation(", "time.Since(", "time
 
 // arrows lists which rooms each room may know, beside word and fault.
 var arrows = map[string]string{
-	"kept": "", "journal": "", "measure": "", "larder": "kept measure", "recipe": "kept larder measure", "kind": "measure recipe",
+	"kept": "", "journal": "", "measure": "", "larder": "kept measure", "recipe": "kept larder measure", "kind": "larder measure recipe",
 	"formula": "kind larder measure recipe", "scale": "formula kind larder measure recipe", "scoop": "larder measure",
 	"pan": "kind larder measure recipe", "machine": "kept measure pan", "choice": "formula kind larder machine measure recipe",
 	"timetable": "machine recipe", "dough": "larder measure", "swap": "formula larder measure recipe",

@@ -5,6 +5,7 @@ import (
 	"strings"
 	"time"
 
+	"risepan/core/kind"
 	"risepan/core/measure"
 	"risepan/core/recipe"
 )
@@ -25,6 +26,7 @@ type RecipeOnShelf struct {
 	Size     measure.LoafSize `json:"size"`
 	Note     string           `json:"note"`
 	PutAway  bool             `json:"putAway,omitzero"`
+	Batch    bool             `json:"batch,omitzero"` // made by the batch: loaf sizes say nothing of it
 }
 
 // AddRecipe stores a new recipe with its first revision. It holds yeast, or not.
@@ -65,13 +67,14 @@ type Search struct {
 	Most  int
 }
 
-const selectShelf = `SELECT id, head, name, kind, size, note, put_away FROM recipes WHERE kitchen_id = ? `
+const selectShelf = `SELECT id, head, name, kind, size, note, put_away, holds FROM recipes WHERE kitchen_id = ? `
 
 func scanShelf(scan func(...any) error) (r RecipeOnShelf, err error) {
-	var size string
-	if err := scan(&r.ID, &r.Revision, &r.Name, &r.Kind, &size, &r.Note, &r.PutAway); err != nil {
+	var size, holds string
+	if err := scan(&r.ID, &r.Revision, &r.Name, &r.Kind, &size, &r.Note, &r.PutAway, &holds); err != nil {
 		return r, err
 	}
+	r.Batch = kind.ByBatch(r.Kind, recipe.Held(holds))
 	if r.Size, err = measure.ParseLoafSize(size); err != nil {
 		err = &Unreadable{"recipe", r.ID, err}
 	}

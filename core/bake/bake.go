@@ -147,8 +147,8 @@ func At(p plan.Plan, happened []Happening, now time.Time) State {
 			}
 		case Judged:
 			s.Mark, s.Note = h.Mark, h.Note
-		case Resumed:
-			done[h.Moment] = true
+		case Resumed: // what was to be ready for it is past
+			done[h.Moment], done[string(timetable.Filling)] = true, true
 		case PowerCut:
 			s.Outage = outage(p, c, h)
 		}
@@ -182,6 +182,8 @@ var lids = map[machine.StageKind]string{
 	machine.Rise:      "Open the lid only to take the paddle out or to shape the dough: the warmth goes.",
 	machine.KnockBack: "Fingers out: the paddle turns without a warning.",
 	machine.Bake:      "The lid stays shut while it bakes.",
+	machine.Boil:      "The lid stays shut: what boils in there burns.",
+	machine.Culture:   "Leave the lid shut, for an even warmth.",
 }
 
 // lid is what may be touched now. Buttons are left alone throughout: a stop that is pressed loses the cycle.

@@ -3,6 +3,9 @@
 package kind
 
 import (
+	"slices"
+
+	"risepan/core/larder"
 	"risepan/core/measure"
 	"risepan/core/recipe"
 )
@@ -109,11 +112,28 @@ var table = map[recipe.Kind]Row{
 	recipe.BakeOnly: {Batch: true, Flourless: true, Still: true, Outside: true, Only: true, Before: 30, Low: 1.5, High: 1.8, OfAll: Band{1.0, 1.3}, Ending: baked},
 }
 
+// Missing says what is missing where there is so much flour in it; empty: nothing.
+func (r Row) Missing(flour measure.Grams) string {
+	if flour > 0 || r.Flourless {
+		return ""
+	}
+	return "bread needs flour: add a line with flour"
+}
+
 // Loaf reports whether it is a loaf, of some loaf size.
 func (r Row) Loaf() bool { return !r.Batch }
 
 // Of is the row of a kind.
 func Of(k recipe.Kind) Row { return table[k] }
+
+// ByBatch reports whether what is made of these ingredients is made by the batch: by its kind, or since a packet is
+// among them, which goes in whole.
+func ByBatch(k recipe.Kind, of []larder.ID) bool {
+	return Of(k).Batch || slices.ContainsFunc(of, func(id larder.ID) bool {
+		i, ok := larder.Get(id)
+		return ok && i.Packet
+	})
+}
 
 // BandsOf gives the usual ranges for a kind of recipe with this share (0 to 100) of thirsty grain, in
 // the booklet school of salt. A quick bread has one for baking powder alone.

@@ -42,9 +42,11 @@ const (
 	Rise      StageKind = "rise"
 	KnockBack StageKind = "knock-back"
 	Bake      StageKind = "bake"
+	Boil      StageKind = "boil" // fruit and sugar, stirred
+	Culture   StageKind = "warm" // evenly, for hours
 )
 
-var StageKinds = []StageKind{Rest, Knead, Rise, KnockBack, Bake}
+var StageKinds = []StageKind{Rest, Knead, Rise, KnockBack, Bake, Boil, Culture}
 
 func (k StageKind) Words() []string                  { return word.List(StageKinds) }
 func (k *StageKind) UnmarshalText(text []byte) error { return word.Read(k, text, "stage", StageKinds) }

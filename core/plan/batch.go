@@ -22,10 +22,7 @@ var batches = []struct {
 
 // batch reports whether the recipe is made by the batch.
 func (p Place) batch() bool {
-	return kind.Of(p.Recipe.Kind).Batch || slices.ContainsFunc(p.Recipe.Lines, func(l recipe.Line) bool {
-		i, ok := p.Kitchen.Ingredient(l.Ingredient)
-		return ok && i.Packet
-	})
+	return kind.ByBatch(p.Recipe.Kind, recipe.Held(p.Recipe.Holds()))
 }
 
 // batch is the loaf with a size that is a batch of the recipe; any other is as the recipe is written.

@@ -122,8 +122,9 @@ func MakeDough(p Place, w Wish) (Dough, error) {
 	}
 	d.LeftOut = leftOut(p.Kitchen, p.Recipe, w.Without)
 	d.lines, d.Deviations = scale.To(d.written, p.Recipe.Kind, d.factor, p.Kitchen.Schools())
-	if d.Formula = formulate(p.Kitchen, w.Handling, d.lines); d.Formula.Flour == 0 && !kind.Of(d.Kind).Flourless {
-		return d, fault.At("/lines", "bread needs flour: add a line with flour")
+	d.Formula = formulate(p.Kitchen, w.Handling, d.lines)
+	if say := kind.Of(d.Kind).Missing(d.Formula.Flour); say != "" {
+		return d, fault.At("/lines", "%s", say)
 	}
 	if len(w.Swaps) > 0 {
 		before, err := chosen.Weigh(p.Kitchen.Ingredient)

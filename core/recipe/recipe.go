@@ -290,6 +290,15 @@ func (r Recipe) Holds() string {
 	return strings.Join(out, ", ")
 }
 
+// Held are the ingredients that Holds names.
+func Held(names string) []larder.ID {
+	var out []larder.ID
+	for _, name := range strings.Split(names, ", ") {
+		out = append(out, larder.ID(strings.ReplaceAll(name, " ", "-")))
+	}
+	return out
+}
+
 // Allows reports whether the recipe is yeast-free and the cupboard holds all that it needs.
 func (r Recipe) Allows(facts Lookup, has func(larder.ID) bool) bool {
 	return !r.Yeasted(facts) && !slices.ContainsFunc(r.Lines, func(l Line) bool { return !l.Optional && !has(l.Ingredient) })

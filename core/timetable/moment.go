@@ -110,7 +110,7 @@ func Moments(p machine.Programme, keepWarm machine.Minutes, n Needs) []Moment {
 	if rises := p.Of(machine.Rise); len(rises) > 0 && !n.Still {
 		add(Moment{Kind: LastRise, After: rises[len(rises)-1].From, Say: "The last rise begins."})
 	}
-	if bakes := p.Of(machine.Bake); len(bakes) > 0 {
+	if bakes := append(p.Of(machine.Bake), p.Of(machine.Boil)...); len(bakes) > 0 {
 		add(Moment{Kind: Bakes, After: bakes[0].From, Say: cmp.Or(n.Heats, "Baking begins: the lid stays shut.")})
 	}
 	slices.SortStableFunc(out, func(a, b Moment) int { return cmp.Compare(a.After, b.After) })

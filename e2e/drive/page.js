@@ -8,7 +8,7 @@ const nameOf = (e) => {
   return squeeze(copy.textContent) || squeeze(e.innerText);
 };
 const shows = (text) => squeeze(document.body.innerText).toLowerCase().includes(text.toLowerCase());
-const pressable = "button, a[href], label:has(> input[type=radio]), [role=radio], [role=option], [role=tab], [role=switch], summary";
+const pressable = "button, a[href], label:has(> input[type=radio]), label:has(> input[type=checkbox]), [role=radio], [role=option], [role=tab], [role=switch], summary";
 const target = (name) => {
   const all = [...document.querySelectorAll(pressable)].filter((e) => seen(e) && !e.disabled && !e.querySelector("input:disabled") && !e.closest("[inert]"));
   const said = (e) => squeeze(e.innerText);

@@ -32,7 +32,7 @@ export function App() {
         <main
           id="sheet"
           tabIndex={-1}
-          className="outline-none flex min-h-0 flex-1 flex-col overflow-auto border-rim bg-enamel max-md:border-t-4 md:rounded-tray md:border-4"
+          className="relative outline-none flex min-h-0 flex-1 flex-col overflow-auto border-rim bg-enamel max-md:border-t-4 md:rounded-tray md:border-4"
         >
           <ErrorBoundary key={here}>
             <Suspense fallback={<Loading />}>

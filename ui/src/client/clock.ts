@@ -2,20 +2,30 @@ import { useEffect, useState } from "react";
 
 /** The server's clock: its time at an answer, carried on by this page's steady counter. */
 let offset = Date.now() - performance.now();
+const watching = new Set<() => void>();
+const apart = 500; // ms by which the page's idea of the time may be off before all that shows it is told
 
 /** Takes the server's time from an answer. */
 export function setServerTime(now: string) {
+  const before = offset;
   offset = Date.parse(now) - performance.now();
+  if (Math.abs(offset - before) > apart) watching.forEach((tell) => tell());
 }
 
 export const serverNow = () => offset + performance.now();
 
-/** The server's time in ms, renewed every second. */
+/** The server's time in ms, renewed every second, and at once where it was wrong. */
 export function useNow(): number {
   const [now, setNow] = useState(serverNow);
   useEffect(() => {
-    const timer = setInterval(() => setNow(serverNow()), 1000);
-    return () => clearInterval(timer);
+    const renew = () => setNow(serverNow());
+    renew();
+    watching.add(renew);
+    const timer = setInterval(renew, 1000);
+    return () => {
+      watching.delete(renew);
+      clearInterval(timer);
+    };
   }, []);
   return now;
 }

@@ -264,6 +264,7 @@ export interface RecipeOnShelf {
   size: string;
   note: string;
   putAway?: boolean;
+  batch?: boolean;
 }
 export interface OpenBench {
   id: string;
@@ -537,7 +538,7 @@ export interface TimetableTimer {
 }
 export interface MachineSpan {
   id: string;
-  kind: "rest" | "knead" | "rise" | "knock-back" | "bake";
+  kind: "rest" | "knead" | "rise" | "knock-back" | "bake" | "boil" | "warm";
   from: number;
   to: number;
   slack?: number;
@@ -885,7 +886,7 @@ export interface BakeView {
 }
 export interface BakeState {
   phase: "waiting" | "running" | "warm" | "cold" | "in hand" | "out" | "abandoned";
-  stage?: "rest" | "knead" | "rise" | "knock-back" | "bake";
+  stage?: "rest" | "knead" | "rise" | "knock-back" | "bake" | "boil" | "warm";
   lid?: string;
   begin: string;
   stages: MachineSpan[];
@@ -1336,7 +1337,7 @@ export interface MachineCycle {
   onCrust?: string;
 }
 export interface MachineStage {
-  kind: "rest" | "knead" | "rise" | "knock-back" | "bake";
+  kind: "rest" | "knead" | "rise" | "knock-back" | "bake" | "boil" | "warm";
   minutes: number;
   least?: number;
   vary?: MachineVariation[];

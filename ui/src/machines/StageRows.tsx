@@ -5,7 +5,7 @@ import { look } from "../parts/stages";
 import { Picker } from "../parts/Picker";
 import { Doubt, type FaultAt, NumberField } from "./fields";
 
-const kinds: MachineStage["kind"][] = ["rest", "knead", "rise", "knock-back", "bake"];
+const kinds: MachineStage["kind"][] = ["rest", "knead", "rise", "knock-back", "bake", "boil", "warm"];
 
 interface Props {
   stages: MachineStage[];

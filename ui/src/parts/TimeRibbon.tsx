@@ -48,6 +48,22 @@ export function TimeRibbon({ press, begin, stages, moments, total, keepWarm, fin
   const x = (minute: number) => lead + minute * scale;
   const at = (minute: number) => clock(Date.parse(begin) + minute * 60_000, zone);
   const sinceBegin = now === undefined ? undefined : (now - Date.parse(begin)) / 60_000;
+  // Between two stages the machine may stand still, for hands.
+  const gap = (s: MachineSpan, n: number) => {
+    const stands = s.from - (stages[n - 1]?.to ?? 0);
+    return (
+      stands > 0 && (
+        <div
+          key={`before ${s.from}`}
+          style={{ width: `${stands * scale}%` }}
+          title={`it waits for your hands, about ${inHours(stands)}`}
+          className="grid place-items-center overflow-hidden border-x border-dashed border-rim font-semibold whitespace-nowrap text-ink"
+        >
+          {stands * scale > 4 ? "hands" : ""}
+        </div>
+      )
+    );
+  };
   const heard = [
     `${clock(press, zone)}: press Start`,
     ...(wait > 0 ? [`${at(0)}: it begins, after a wait of ${inHours(wait)}`] : []),
@@ -81,7 +97,8 @@ export function TimeRibbon({ press, begin, stages, moments, total, keepWarm, fin
               {broken ? inHours(wait) : lead > 8 ? "wait" : ""}
             </div>
           )}
-          {stages.map((s) => (
+          {stages.flatMap((s, n) => [
+            gap(s, n),
             <div
               key={s.from}
               style={{ width: `${(s.to - s.from) * scale}%` }}
@@ -89,8 +106,8 @@ export function TimeRibbon({ press, begin, stages, moments, total, keepWarm, fin
               className={`grid place-items-center overflow-hidden border-r border-enamel font-semibold whitespace-nowrap ${look[s.kind].paint}`}
             >
               {(s.to - s.from) * scale > 4.5 ? look[s.kind].name : ""}
-            </div>
-          ))}
+            </div>,
+          ])}
           {byHand.map(([name, minutes]) => (
             <div
               key={name}

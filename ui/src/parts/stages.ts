@@ -6,5 +6,7 @@ export const look: Record<MachineSpan["kind"], { name: string; paint: string }> 
   knead: { name: "knead", paint: "bg-knead text-on-knead" },
   rise: { name: "rise", paint: "bg-rise text-ink" },
   "knock-back": { name: "knock-back", paint: "bg-knead text-on-knead" },
+  boil: { name: "boil", paint: "bg-bake text-on-bake" },
+  warm: { name: "warm", paint: "bg-rise text-ink" },
   bake: { name: "bake", paint: "bg-bake text-on-bake" },
 };

@@ -7,12 +7,16 @@ export function DoughFacts({ answer, ask }: { answer: PlanAnswer; ask: (why: Why
   const range = formula.high - formula.low > 0.5;
   const missing = answer.shopping.filter((s) => s.buy).length;
   const facts: { name: string; value: string; hint: string; about: "formula" | "heat" | "shopping" }[] = [
-    {
-      name: "Hydration",
-      value: range ? `${formula.low.toFixed(0)}–${formula.high.toFixed(0)}` : formula.hydration.toFixed(0),
-      hint: "water to 100 of flour",
-      about: "formula",
-    },
+    ...(formula.flour > 0
+      ? [
+          {
+            name: "Hydration",
+            value: range ? `${formula.low.toFixed(0)}–${formula.high.toFixed(0)}` : formula.hydration.toFixed(0),
+            hint: "water to 100 of flour",
+            about: "formula" as const,
+          },
+        ]
+      : []),
     ...(heat.line ? [{ name: heat.cool ? heat.name : `${heat.name} at`, value: heat.at, hint: heat.touch, about: "heat" as const }] : []),
     {
       name: "To buy",

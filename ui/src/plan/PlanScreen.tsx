@@ -65,8 +65,9 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
   const wide = useWide();
   const changed = useChanged(answer);
   const renewed = useRenewed(wish, plan.isPlaceholderData ? undefined : plan.data);
-  usePrefetchedSizes(wish, machine.sizes);
-  useSizeKeys(machine.sizes, (size) => change({ size, slices: null, eaters: null, have: null, closer: null }));
+  const sizes = recipe.batch ? (answer?.plan.sizes ?? []).filter((s) => !s.whyNot).map((s) => s.size) : machine.sizes;
+  usePrefetchedSizes(wish, sizes);
+  useSizeKeys(sizes, (size) => change({ size, slices: null, eaters: null, have: null, closer: null }));
 
   const late = useLate(plan.isPlaceholderData);
   const zone = shelf.kitchen.zone;
@@ -248,7 +249,7 @@ const ribbon = ({ plan, zone }: PlanAnswer) => ({
   begin: plan.timer.begin,
   stages: plan.stages,
   moments: plan.moments,
-  total: plan.setting.total,
+  total: plan.stages.at(-1)?.to ?? plan.setting.total,
   keepWarm: plan.setting.keepWarm,
   finish: plan.finish,
   zone,

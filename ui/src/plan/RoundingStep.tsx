@@ -13,6 +13,7 @@ interface Props {
 export function RoundingStep({ answer, change, ask }: Props) {
   const { rounding } = answer.plan;
   const { chosen, first, choices } = rounding;
+  if (choices.length === 0) return null; // each line on its own
   if (rounding.shift.scoops === 0) return <p className="text-xs text-soft">weighed</p>;
   const step = (by: number) => change({ closer: String(chosen + by - first) });
   const button =

@@ -125,7 +125,8 @@ function chosen(shelf: Shelf, search: URLSearchParams, recipe: RecipeOnShelf | u
   const machine = shelf.machines.find((m) => m.id === search.get("machine")) ?? shelf.machines[0];
   if (!recipe || !machine) return null;
   const size =
-    [search.get("size"), recipe.size].find((s) => s && (machine.sizes.includes(s) || machine.small?.includes(s))) ??
+    ((recipe.batch && (search.get("size") ?? recipe.size)) ||
+      [search.get("size"), recipe.size].find((s) => s && (machine.sizes.includes(s) || machine.small?.includes(s)))) ??
     machine.sizes.at(-1) ??
     recipe.size;
   return {

@@ -18,9 +18,9 @@ export function ReadCard({ read, write, trust }: Props) {
       <p className="mt-2">
         <span className="fraction font-semibold">{recipe.size}</span>
         {read.inferred && (read.columns ? ", as the card has it" : " by its flour")} · {recipe.kind}
-        {read.guessed && " by what is in it"} · {Math.round(formula.flour)} g flour
+        {read.guessed && " by what is in it"}
         {formula.flour > 0 &&
-          ` · water ${formula.hydration.toFixed(0)}, salt ${formula.salt.toFixed(1)}, yeast ${formula.yeast.toFixed(1)} per 100`}
+          ` · ${Math.round(formula.flour)} g flour · water ${formula.hydration.toFixed(0)}, salt ${formula.salt.toFixed(1)}, yeast ${formula.yeast.toFixed(1)} per 100`}
       </p>
       {read.question && (
         <p className="mt-1 border-l-4 border-rim pl-3">

@@ -10,12 +10,15 @@ interface Props {
 
 /** Everything to come on the clock; what needs a person can be ticked off, and unticked. */
 export function Moments({ bake, now, tell }: Props) {
-  const undo = (m: BakeMoment) => {
-    const gone = new Set(bake.happenings.filter((h) => h.what === "undone").map((h) => h.of));
+  const gone = new Set(bake.happenings.filter((h) => h.what === "undone").map((h) => h.of));
+  const ticked = (m: BakeMoment) => {
     const ticks = (h: BakeHappening) =>
       ((h.what === "done" || h.what === "skipped") && h.moment === m.id) || (h.what === "saw" && m.kind === "look");
-    const done = bake.happenings.findLast((h) => ticks(h) && !gone.has(h.seq));
-    if (done) tell({ what: "undone", of: done.seq });
+    return bake.happenings.findLast((h) => ticks(h) && !gone.has(h.seq));
+  };
+  const press = (m: BakeMoment) => {
+    const done = ticked(m);
+    tell(done ? { what: "undone", of: done.seq } : { what: "done", moment: m.id });
   };
   return (
     <section aria-labelledby="moments">
@@ -34,10 +37,10 @@ export function Moments({ bake, now, tell }: Props) {
                 {m.skipped && " Left out."}
                 {m.waits && !m.done && <span className="font-normal"> The machine waits.</span>}
               </span>
-              {m.person && m.kind !== "ready" && !m.waits && (
+              {m.person && m.kind !== "ready" && !m.waits && (!(m.done || m.skipped) || ticked(m)) && (
                 <button
                   type="button"
-                  onClick={() => (m.done || m.skipped ? undo(m) : tell({ what: "done", moment: m.id }))}
+                  onClick={() => press(m)}
                   className="flex min-h-12 items-center gap-2 rounded-tray border-2 border-rim px-3 text-base font-semibold text-rim"
                 >
                   {m.done || m.skipped ? (

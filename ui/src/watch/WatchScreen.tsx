@@ -13,7 +13,15 @@ import { Moments } from "./Moments";
 import { Otherwise } from "./Otherwise";
 import { TakeOut } from "./TakeOut";
 
-const stages = { rest: "Resting", knead: "Kneading", rise: "Rising", "knock-back": "Knocking back", bake: "Baking" } as const;
+const stages = {
+  rest: "Resting",
+  knead: "Kneading",
+  rise: "Rising",
+  "knock-back": "Knocking back",
+  bake: "Baking",
+  boil: "Boiling",
+  warm: "Kept warm",
+} as const;
 
 // A countdown with hours is set smaller, so that it stays in its half of the screen.
 const minutes = "text-[clamp(72px,13vw,152px)]";
@@ -103,11 +111,10 @@ function Running({ bake }: { bake: BakeView }) {
             </>
           ) : (
             <>
-              <p className="text-[clamp(56px,9vw,112px)] leading-none font-bold">{dough ? "Out of the oven" : "Take it out"}</p>
+              <p className="text-[clamp(48px,6vw,80px)] leading-none font-bold">{dough ? "Out of the oven" : "Take it out"}</p>
               <p className="mt-2 text-xl">
                 Ready since <b className="figures">{clock(plan.eaten ?? state.ready, zone)}</b>. Oven gloves: it is hot.
               </p>
-              <TakeOut ending={plan.ending} />
             </>
           )}
           {state.lid && <p className="mt-1 max-w-prose text-soft">{state.lid}</p>}
@@ -126,6 +133,7 @@ function Running({ bake }: { bake: BakeView }) {
               </Button>
             )}
           </div>
+          {ready && !state.freed && <TakeOut ending={plan.ending} />}
           <div className="mt-4">
             <TroubleNote error={tell.error} />
           </div>
