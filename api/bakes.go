@@ -170,6 +170,9 @@ func (s *server) startBake(c *call) (string, error) {
 	w := store.Wished{Wall: start.Wish.Ready, Zone: zone.String()}
 	w.At, _ = w.Wall.Resolve(zone)
 	id, err := c.StartBake(c.ctx, c.kitchen, store.Bake{Pins: m.pins, Plan: m.Plan, StartedAt: c.now}, w)
+	if err == nil {
+		err = c.takeBag(start.Wish)
+	}
 	if err == nil && start.Bench != "" {
 		err = c.leaveBench(start.Bench)
 	}

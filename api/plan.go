@@ -72,6 +72,10 @@ func (s *server) offerSwaps(c *call) (any, error) {
 // choice of cycle and crust there.
 func (c *call) place(w plan.Wish, pins *store.Pins) (plan.Place, store.Pins, store.Habit, error) {
 	at := store.Pins{RecipeID: w.RecipeID, MachineID: w.MachineID}
+	held, pins, err := c.bagged(w, pins)
+	if err != nil {
+		return plan.Place{}, at, store.Habit{}, err
+	}
 	if pins != nil {
 		at = *pins
 	}
@@ -106,7 +110,7 @@ func (c *call) place(w plan.Wish, pins *store.Pins) (plan.Place, store.Pins, sto
 		return p, at, habit, err
 	}
 	zone, err := zoneOf(k)
-	return plan.Place{Kitchen: k.Kitchen, Zone: zone, Recipe: r.Recipe, Machine: m.Machine, Now: c.now, Stop: c.ctx.Done()}, at, habit, err
+	return plan.Place{Kitchen: k.Kitchen, Zone: zone, Recipe: r.Recipe, Machine: m.Machine, Bag: held, Now: c.now, Stop: c.ctx.Done()}, at, habit, err
 }
 
 // fulfil makes the plan of a wish, with the newest of everything or as it was pinned.

@@ -32,6 +32,10 @@ type shapes struct {
 	RecipeRead   RecipeRead
 	SwapsKept    SwapsKept
 	MeantOf      MeantOf
+	Bagging      Bagging
+	Bags         Bags
+	BagShelf     BagShelf
+	BagsLeft     BagsLeft
 	Bench        BenchView
 	BenchTold    BenchTold
 	AtBench      AtBench

@@ -31,6 +31,7 @@ var arrows = map[string]string{
 	"kitchen": "dough formula kept kind larder machine measure pan scale",
 	"plan":    "choice dough formula kept kind kitchen larder machine measure pan recipe scale scoop swap timetable",
 	"bake":    "journal kept kind machine plan recipe timetable dough measure",
+	"bag":     "kept kitchen larder machine measure pan plan recipe",
 	"bench":   "journal kept kind kitchen larder machine measure pan plan recipe scoop",
 }
 

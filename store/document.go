@@ -7,6 +7,7 @@ import (
 
 	"github.com/go-json-experiment/json"
 
+	"risepan/core/bag"
 	"risepan/core/bake"
 	"risepan/core/bench"
 	"risepan/core/kitchen"
@@ -35,9 +36,10 @@ var (
 	plans         = document{"plan", "bakes", plan.Shape, map[int]func(map[string]any) error{1: guessesOfPlan}}
 	benchHappened = document{"happening at a bench", "happenings", bench.Shape, nil}
 	bakeHappened  = document{"happening in a bake", "happenings", bake.Shape, nil}
+	bags          = document{"bag", "bags", bag.Shape, nil}
 )
 
-var documents = []document{kitchens, machines, recipes, habits, wishes, plans, benchHappened, bakeHappened}
+var documents = []document{kitchens, machines, recipes, habits, wishes, plans, benchHappened, bakeHappened, bags}
 
 // grainsAndHoppers brings a kitchen's own facts from shape 1: whether an ingredient is whole grain and
 // whether it may go in a dispenser were one word each, yes or no.

@@ -13,6 +13,7 @@ import (
 
 	"github.com/go-json-experiment/json"
 
+	"risepan/core/bag"
 	"risepan/core/bake"
 	"risepan/core/bench"
 	"risepan/core/fault"
@@ -86,6 +87,10 @@ func samples(t *testing.T) []sample {
 	if err != nil {
 		t.Fatal(err)
 	}
+	batch, err := bag.Pack(p, date)
+	if err != nil {
+		t.Fatal(err)
+	}
 	stamp := journal.Stamp{Seq: 2, At: noon}
 	over := bake.At(p, []bake.Happening{{Stamp: journal.Stamp{Seq: 1, At: noon}, What: bake.TakenOut}}, noon)
 	return []sample{
@@ -98,6 +103,7 @@ func samples(t *testing.T) []sample {
 		checked("habit", store.Habit{Cycle: "basic", Crust: machine.Light}, func(h store.Habit) error { return kept.Check(h) }),
 		checked("wish", w, plan.Wish.Check),
 		checked("plan", p, func(p plan.Plan) error { return kept.Check(p) }),
+		checked("bag", batch, bag.Batch.Check),
 		checked("happening at a bench", bench.Happening{Stamp: stamp, Do: bench.Slip, Step: "measure l1", Line: "l1", Amount: measure.Of(5, 4, measure.Cup), Way: bench.Fit,
 			In: []plan.Lock{{Line: "l2", Amount: measure.Of(3, 2, measure.Tbsp)}}},
 			func(h bench.Happening) error { return bench.Check(bench.Session{}, []string{"measure l1", ""}, h) }),

@@ -325,6 +325,9 @@ func (b *maker) load() {
 		case pan.Together: // in the saucepan already
 			b.add(Step{ID: "pour", Kind: Stir, Say: "Pour what was warmed into the pan.", Stuff: layer.Stuff, Why: layer.Reason})
 			continue
+		case pan.InABag:
+			b.add(Step{ID: "bag", Kind: Stir, Say: "Tip the whole bag in, and push it to the corners.", Stuff: pan.Flour, Why: layer.Reason})
+			continue
 		case pan.Mixed:
 			into = "a bowl"
 		case pan.OwnBox:

@@ -44,6 +44,9 @@ func (d Date) String() string {
 	return d.day.Format(dateLayout)
 }
 
+// AddMonths is the day so many months later.
+func (d Date) AddMonths(n int) Date { return Date{d.day.AddDate(0, n, 0)} }
+
 // InWords writes the date for reading: "25 November 2026".
 func (d Date) InWords() string { return d.day.Format("2 January 2006") }
 

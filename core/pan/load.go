@@ -58,9 +58,10 @@ const (
 	OwnBox   Place = "in its dispenser"
 	Together Place = "warmed together"
 	ByHand   Place = "stirred by hand"
+	InABag   Place = "from the bag"
 )
 
-var Places = []Place{Spread, Well, Middle, Corners, Pieces, Stirred, Mixed, Floor, OwnBox, Together, ByHand}
+var Places = []Place{Spread, Well, Middle, Corners, Pieces, Stirred, Mixed, Floor, OwnBox, Together, ByHand, InABag}
 
 func (p Place) Words() []string                  { return word.List(Places) }
 func (p *Place) UnmarshalText(text []byte) error { return word.Read(p, text, "way to lie", Places) }
@@ -271,6 +272,39 @@ func Load(m Manner, portions []Portion) Loaded {
 		out.Layers = slices.Insert(out.Layers, max(at, 0), warm)
 	}
 	return out
+}
+
+// FromBag is a pan whose dry things come out of a bag, mixed: one layer where the flour would lie.
+func FromBag(layers []Layer, in func(line string) bool) []Layer {
+	bag := Layer{Stuff: Flour, Place: InABag, Reason: "The whole bag, over what lies there: all that is dry but the yeast."}
+	at := -1
+	var out []Layer
+	for _, l := range layers {
+		rest := slices.DeleteFunc(slices.Clone(l.Lines), in)
+		if n := len(l.Lines) - len(rest); n > 0 {
+			bag.Volume += l.Volume * measure.Millilitres(n) / measure.Millilitres(len(l.Lines))
+			for _, line := range l.Lines {
+				if in(line) {
+					bag.Lines = append(bag.Lines, line)
+				}
+			}
+			if l.Stuff == Flour {
+				at = len(out)
+			}
+		}
+		if len(rest) > 0 {
+			l.Volume = l.Volume * measure.Millilitres(len(rest)) / measure.Millilitres(len(l.Lines))
+			l.Lines = rest
+			out = append(out, l)
+		}
+	}
+	if len(bag.Lines) == 0 {
+		return layers
+	}
+	if at < 0 {
+		at = len(out)
+	}
+	return slices.Insert(out, at, bag)
 }
 
 // layer is what of the portions belongs to a step.

@@ -46,6 +46,7 @@ type Line struct {
 	Running    string        `json:"running,omitzero"` // on a scale under the pan, without tare
 	Fixed      bool          `json:"fixed,omitzero"`   // not measured by scoops: eggs, weighed and locked lines
 	Locked     string        `json:"locked,omitzero"`  // the amount that the baker holds it at
+	InBag      bool          `json:"inBag,omitzero"`   // measured long ago
 	Miss       string        `json:"miss,omitzero"`    // how far the closest measurable amount is off
 	AtBeep     bool          `json:"atBeep,omitzero"`
 	Like       string        `json:"like,omitzero"`     // what this kitchen said that it is like
@@ -100,7 +101,10 @@ func MakeAmounts(p Place, w Wish, d Dough, g Programme) (Amounts, error) {
 		if line.Weight != "" {
 			line.Weight = p.Kitchen.Weights.Text(weights[n], finely(l.Ingredient))
 		}
-		if m := w.locked(l.Line.ID); m >= 0 {
+		if p.Bag != nil {
+			_, line.InBag = p.Bag.Holds[l.Line.ID]
+		}
+		if m := w.locked(l.Line.ID); m >= 0 && !line.InBag {
 			line.Locked = lockedText(p.Kitchen, l.Ingredient, w.Locks[m].Amount)
 		}
 		line.Spoken = line.spoken()
@@ -256,6 +260,9 @@ func load(p Place, w Wish, d Dough, g Programme) Pan {
 			manner, loaded = low, mended
 			why += " The salt goes under the flour, for the delay: yeast must not touch it."
 		}
+	}
+	if p.Bag != nil {
+		loaded.Layers = pan.FromBag(loaded.Layers, func(line string) bool { _, in := p.Bag.Holds[line]; return in })
 	}
 	aside := loaded.Beep
 	if aside == nil {

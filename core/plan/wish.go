@@ -34,6 +34,7 @@ type Wish struct {
 // Loaf is what is to be baked.
 type Loaf struct {
 	Size    measure.LoafSize     `json:"size,omitzero"`
+	BagID   string               `json:"bag,omitzero"`     // baked out of such a bag, by its id: of its size, with what is in it
 	Slices  int                  `json:"slices,omitzero"`  // above 0: the smallest size that gives so many; Size is then not looked at
 	Eaters  int                  `json:"eaters,omitzero"`  // above 0: so many slices for each
 	Have    *Have                `json:"have,omitzero"`    // the loaf follows what there is of one line
@@ -93,6 +94,7 @@ type Place struct {
 	Machine  machine.Machine
 	Liked    []Liked   // this kitchen's well-marked loaves of the kind
 	Occupied *Occupied // the machine's last bake of late; nil: none
+	Bag      *Bag      // that the loaf is baked out of; nil: none
 	Now      time.Time
 	Stop     <-chan struct{} // closed when nobody waits for the plan any more; nil: somebody always does
 }
@@ -146,7 +148,7 @@ func (w Wish) Check() error {
 			return fault.At(at, "%d entries are too many: at most %d", n, mostListed)
 		}
 	}
-	for _, id := range slices.Concat(w.Without, w.NotToHand, w.Weigh, w.Warmth.Cold, []string{w.Cycle}) {
+	for _, id := range slices.Concat([]string{w.BagID}, w.Without, w.NotToHand, w.Weigh, w.Warmth.Cold, []string{w.Cycle}) {
 		if err := kept.Short("", "a name in this wish", id, longID); err != nil {
 			return err
 		}

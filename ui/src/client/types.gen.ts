@@ -24,6 +24,10 @@ export interface Schema {
   RecipeRead: RecipeRead;
   SwapsKept: SwapsKept;
   MeantOf: MeantOf;
+  Bagging: Bagging;
+  Bags: Bags;
+  BagShelf: BagShelf;
+  BagsLeft: BagsLeft;
   Bench: BenchView;
   BenchTold: BenchTold;
   AtBench: AtBench;
@@ -286,6 +290,7 @@ export interface Wish {
 }
 export interface PlanLoaf {
   size?: string;
+  bag?: string;
   slices?: number;
   eaters?: number;
   have?: PlanHave;
@@ -623,6 +628,7 @@ export interface PlanLine {
   running?: string;
   fixed?: boolean;
   locked?: string;
+  inBag?: boolean;
   miss?: string;
   atBeep?: boolean;
   like?: string;
@@ -710,7 +716,8 @@ export interface PanLayer {
     | "over the bottom"
     | "in its dispenser"
     | "warmed together"
-    | "stirred by hand";
+    | "stirred by hand"
+    | "from the bag";
   reason: string;
 }
 export interface PanFill {
@@ -1166,6 +1173,81 @@ export interface SwapsKept {
 export interface MeantOf {
   revision: number;
   figure: "hydration" | "salt" | "yeast" | "sugar" | "fat" | "baking powder";
+}
+export interface Bagging {
+  wish: Wish;
+  count: number;
+}
+export interface Bags {
+  id?: string;
+  recipeId: string;
+  machineId: string;
+  made: number;
+  left: number;
+  old?: boolean;
+  batch: BagBatch;
+}
+export interface BagBatch {
+  recipe: string;
+  kind:
+    | "white"
+    | "wholemeal"
+    | "crusty"
+    | "sweet"
+    | "rapid"
+    | "gluten-free"
+    | "low-carb"
+    | "rye"
+    | "sprouted grain"
+    | "quick bread"
+    | "packet mix"
+    | "dough"
+    | "filled"
+    | "starter"
+    | "pasta dough"
+    | "preserve"
+    | "yoghurt"
+    | "bake only";
+  size: string;
+  machine: string;
+  cycle: PlanCycleName;
+  crust: "light" | "medium" | "dark";
+  made: string;
+  before: string;
+  holds: BagPart[];
+  add: BagPart[];
+  allergens: (
+    | "wheat"
+    | "rye"
+    | "barley"
+    | "oats"
+    | "milk"
+    | "egg"
+    | "nuts"
+    | "peanuts"
+    | "soya"
+    | "sesame"
+    | "lupin"
+    | "celery"
+    | "mustard"
+    | "fish"
+    | "crustaceans"
+    | "molluscs"
+    | "sulphites"
+  )[];
+}
+export interface BagPart {
+  line?: string;
+  name: string;
+  amount?: string;
+  grams?: number;
+}
+export interface BagShelf {
+  bags: Bags[];
+  now: string;
+}
+export interface BagsLeft {
+  left: number;
 }
 export interface BenchView {
   plan: Plan;

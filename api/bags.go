@@ -1,0 +1,185 @@
+package api
+
+import (
+	"net/http"
+	"time"
+
+	"risepan/core/bag"
+	"risepan/core/fault"
+	"risepan/core/kitchen"
+	"risepan/core/plan"
+	"risepan/store"
+)
+
+// Bagging makes bags of a wished loaf.
+type Bagging struct {
+	Wish  plan.Wish `json:"wish"`
+	Count int       `json:"count"`
+}
+
+// Bags are the bags of one making.
+type Bags struct {
+	ID      string    `json:"id,omitzero"` // empty while they are not made yet
+	Recipe  string    `json:"recipeId"`
+	Machine string    `json:"machineId"`
+	Made    int       `json:"made"`
+	Left    int       `json:"left"`
+	Old     bool      `json:"old,omitzero"` // past its date
+	Batch   bag.Batch `json:"batch"`
+}
+
+// BagShelf are the bags that are left.
+type BagShelf struct {
+	Bags []Bags    `json:"bags"`
+	Now  time.Time `json:"now"`
+}
+
+// BagsLeft says how many bags are left.
+type BagsLeft struct {
+	Left int `json:"left"`
+}
+
+func bagsOf(b store.Bags, today kitchen.Date) Bags {
+	return Bags{b.ID, b.RecipeID, b.MachineID, b.Made, b.Left, today.Since(b.Batch.Before) > 0, b.Batch}
+}
+
+// today is the day on the kitchen's clock.
+func (c *call) today() (kitchen.Date, error) {
+	_, zone, err := c.settings()
+	if err != nil {
+		return kitchen.Date{}, err
+	}
+	return kitchen.DateOf(c.now, zone), nil
+}
+
+func (s *server) listBags(c *call) (any, error) {
+	today, err := c.today()
+	if err != nil {
+		return nil, err
+	}
+	on, err := c.BagsOnShelf(c.ctx, c.kitchen)
+	out := BagShelf{Bags: []Bags{}, Now: c.now}
+	for _, b := range on {
+		out.Bags = append(out.Bags, bagsOf(b, today))
+	}
+	return out, err
+}
+
+// bagging is what bags of a wished loaf would hold.
+func (c *call) bagging(in Bagging) (store.Bags, error) {
+	if in.Count < 1 || in.Count > bag.Most {
+		return store.Bags{}, fault.At("/count", "make 1 to %d bags at once, not %d", bag.Most, in.Count)
+	}
+	today, err := c.today()
+	if err != nil {
+		return store.Bags{}, err
+	}
+	m, err := c.fulfil(in.Wish, nil)
+	if err != nil {
+		return store.Bags{}, under("/wish", err)
+	}
+	b := store.Bags{Pins: m.pins, Made: in.Count, Left: in.Count, MadeAt: c.now}
+	b.Batch, err = bag.Pack(m.Plan, today)
+	return b, err
+}
+
+// previewBags shows what would go into bags, and stores nothing.
+func (s *server) previewBags(c *call) (any, error) {
+	var in Bagging
+	if err := c.read(&in); err != nil {
+		return nil, err
+	}
+	b, err := c.bagging(in)
+	return bagsOf(b, b.Batch.Made), err
+}
+
+func (s *server) addBags(c *call) (string, error) {
+	var in Bagging
+	if err := c.read(&in); err != nil {
+		return "", err
+	}
+	b, err := c.bagging(in)
+	if err != nil {
+		return "", err
+	}
+	if err := b.Batch.Check(); err != nil {
+		return "", err
+	}
+	return c.AddBags(c.ctx, c.kitchen, b)
+}
+
+func (s *server) bagsMade(c *call, id string) (any, error) { return c.viewBags(id) }
+
+func (c *call) viewBags(id string) (Bags, error) {
+	today, err := c.today()
+	if err != nil {
+		return Bags{}, err
+	}
+	b, err := c.BagsOf(c.ctx, c.kitchen, id)
+	return bagsOf(b, today), err
+}
+
+func (s *server) showBags(c *call) (any, error) {
+	id, err := c.id()
+	if err != nil {
+		return nil, err
+	}
+	return c.viewBags(id)
+}
+
+// leaveBags says how many are left: one was used elsewhere, or is found again.
+func (s *server) leaveBags(c *call) (any, error) {
+	var in BagsLeft
+	if err := c.read(&in); err != nil {
+		return nil, err
+	}
+	id, err := c.id()
+	if err != nil {
+		return nil, err
+	}
+	b, err := c.BagsOf(c.ctx, c.kitchen, id)
+	if err != nil {
+		return nil, err
+	}
+	if in.Left < 0 || in.Left > b.Made {
+		return nil, fault.At("/left", "of %d bags 0 to %d can be left, not %d", b.Made, b.Made, in.Left)
+	}
+	if err := c.LeaveBags(c.ctx, c.kitchen, id, in.Left); err != nil {
+		return nil, err
+	}
+	return c.viewBags(id)
+}
+
+// bagged lays the bag that a wish names into its place: its recipe is the one that the bag was made by.
+func (c *call) bagged(w plan.Wish, pins *store.Pins) (*plan.Bag, *store.Pins, error) {
+	if w.BagID == "" {
+		return nil, pins, nil
+	}
+	b, err := named(w.BagID, "/loaf/bag", "bag", func(id string) (store.Bags, error) { return c.BagsOf(c.ctx, c.kitchen, id) })
+	if err != nil {
+		return nil, pins, err
+	}
+	if b.RecipeID != w.RecipeID {
+		return nil, pins, fault.At("/loaf/bag", "that bag is of another recipe")
+	}
+	if pins == nil {
+		heads, _, err := c.Heads(c.ctx, c.kitchen, b.RecipeID, w.MachineID)
+		if err != nil {
+			return nil, pins, err
+		}
+		heads.Revision = b.Revision
+		pins = &heads
+	}
+	return b.Batch.Contents(), pins, nil
+}
+
+// takeBag takes the bag of a loaf that is started off the shelf.
+func (c *call) takeBag(w plan.Wish) error {
+	if w.BagID == "" {
+		return nil
+	}
+	if err := c.TakeBag(c.ctx, c.kitchen, w.BagID); err != nil {
+		return problem(http.StatusConflict, "/wish/loaf/bag", "no such bag is left on the shelf")
+	}
+	return nil
+}
