@@ -68,6 +68,24 @@ func (s *server) offerSwaps(c *call) (any, error) {
 	return Offers{plan.Offers(p, in.Wish, in.Line)}, nil
 }
 
+// ByOven is a wished loaf made with mixer and oven.
+type ByOven struct {
+	Steps []string `json:"steps"`
+}
+
+func (s *server) byOven(c *call) (any, error) {
+	var w plan.Wish
+	if err := c.read(&w); err != nil {
+		return nil, err
+	}
+	made, err := c.fulfil(w, nil)
+	if err != nil {
+		return nil, err
+	}
+	steps, err := plan.ByOven(made.kitchen, made.Plan)
+	return ByOven{steps}, err
+}
+
 // place is where a wish is granted, with the newest of everything or as it was pinned, and the baker's own
 // choice of cycle and crust there.
 func (c *call) place(w plan.Wish, pins *store.Pins) (plan.Place, store.Pins, store.Habit, error) {

@@ -20,6 +20,7 @@ type shapes struct {
 	PutAway      PutAway
 	Wish         plan.Wish
 	PlanAnswer   PlanAnswer
+	ByOven       ByOven
 	OffersFor    OffersFor
 	Offers       Offers
 	Start        Start

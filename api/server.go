@@ -83,6 +83,7 @@ func New(cfg Config) http.Handler {
 	k.PUT("/habits", s.change(s.setHabit))
 	k.POST("/plan", s.show(s.makePlan))
 	k.POST("/plan/offers", s.show(s.offerSwaps))
+	k.POST("/plan/oven", s.show(s.byOven))
 	k.GET("/bags", s.show(s.listBags))
 	k.POST("/bags", s.create(s.addBags, s.bagsMade))
 	k.POST("/bags/preview", s.show(s.previewBags))

@@ -5,6 +5,7 @@ import (
 	"context"
 	"time"
 
+	"risepan/core/bag"
 	"risepan/core/bake"
 	"risepan/core/journal"
 	"risepan/core/kitchen"
@@ -112,7 +113,39 @@ func Furnish(ctx context.Context, q store.Queries, k store.Kitchen, zone *time.L
 			return err
 		}
 	}
+	for _, b := range []bags{{12, 3, 2, white, galley, middle}, {50, 2, 1, wholemeal, galley, middle}} {
+		if err := addBags(ctx, q, k, zone, now, b); err != nil {
+			return err
+		}
+	}
 	return nil
+}
+
+// bags are some that were filled on one afternoon.
+type bags struct {
+	daysAgo    int
+	made, left int
+	recipe     store.Recipe
+	machine    store.Machine
+	size       measure.LoafSize
+}
+
+func addBags(ctx context.Context, q store.Queries, k store.Kitchen, zone *time.Location, now time.Time, b bags) error {
+	at := now.AddDate(0, 0, -b.daysAgo)
+	p, err := plan.Make(plan.Place{Kitchen: k.Kitchen, Zone: zone, Recipe: b.recipe.Recipe, Machine: b.machine.Machine, Now: at}, plan.Wish{Loaf: plan.Loaf{Size: b.size}})
+	if err != nil {
+		return err
+	}
+	batch, err := bag.Pack(p, kitchen.DateOf(at, zone))
+	if err != nil {
+		return err
+	}
+	pins := store.Pins{RecipeID: b.recipe.ID, Revision: b.recipe.Revision, MachineID: b.machine.ID, Machine: b.machine.Version, Kitchen: k.Version}
+	id, err := q.AddBags(ctx, k.ID, store.Bags{Pins: pins, Made: b.made, MadeAt: at, Batch: batch})
+	if err == nil {
+		err = q.LeaveBags(ctx, k.ID, id, b.left)
+	}
+	return err
 }
 
 func addPast(ctx context.Context, q store.Queries, k store.Kitchen, zone *time.Location, now time.Time, b pastBake) error {

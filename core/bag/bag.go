@@ -98,7 +98,7 @@ func part(l plan.Line) Part {
 	case l.Pieces > 0:
 		out.Amount = measure.Amount{Quantity: measure.Whole(l.Pieces)}.String()
 	case len(l.Measured.Scoops) > 0 && !l.Fixed:
-		out.Amount, out.Grams = l.Measured.String(), l.Measured.Grams
+		out.Amount, out.Grams = l.Spoken, l.Measured.Grams
 	}
 	return out
 }

@@ -41,6 +41,8 @@ type Row struct {
 	Most      measure.Millilitres // of its fruit, crushed, at the most; 0: what the pan holds
 	Headspace int                 // mm that stay free below the rim: it boils up
 	Before    int                 // minutes before its end at which it is glazed; 0: as its baking begins
+	Oven      int                 // °C, where it is baked without the machine; 0: it is not
+	Bake      int                 // minutes there, of 1 1/2 lb
 	Cut       string              // what in it wants cutting or crushing, in the words of the bench
 	Ending    Ending
 }
@@ -80,31 +82,31 @@ var Rapid = Bands{Hydration: Band{60, 72}, Salt: Band{1.6, 2.8}, Yeast: Band{2.0
 
 // table: working values for home bread machines.
 var table = map[recipe.Kind]Row{
-	recipe.White: {Edges: kneaded, Low: 5.5, High: 6.0, ByRapid: true, Ending: lean,
+	recipe.White: {Oven: 200, Bake: 35, Edges: kneaded, Low: 5.5, High: 6.0, ByRapid: true, Ending: lean,
 		Bands: Bands{Band{57, 72}, Band{1.6, 2.8}, Band{1.0, 2.2}, Band{1, 8}, Band{1, 9}, Band{}}},
-	recipe.Wholemeal: {Whole: true, Edges: kneaded, Low: 4.0, High: 4.5, ByRapid: true, Ending: lean,
+	recipe.Wholemeal: {Oven: 200, Bake: 40, Whole: true, Edges: kneaded, Low: 4.0, High: 4.5, ByRapid: true, Ending: lean,
 		Bands: Bands{Band{57, 72}, Band{1.6, 2.8}, Band{1.0, 2.2}, Band{1, 8}, Band{1, 9}, Band{}}},
-	recipe.Sweet: {Rich: true, Edges: kneaded, Low: 5.0, High: 5.5, Ending: enriched,
+	recipe.Sweet: {Oven: 180, Bake: 35, Rich: true, Edges: kneaded, Low: 5.0, High: 5.5, Ending: enriched,
 		Bands: Bands{Band{52, 66}, Band{1.4, 2.4}, Band{1.2, 2.6}, Band{8, 20}, Band{5, 25}, Band{}}},
-	recipe.Crusty: {Lean: true, Edges: kneaded, Low: 5.5, High: 6.0, Ending: lean,
+	recipe.Crusty: {Oven: 225, Bake: 35, Lean: true, Edges: kneaded, Low: 5.5, High: 6.0, Ending: lean,
 		Bands: Bands{Band{60, 70}, Band{1.6, 2.8}, Band{0.8, 1.7}, Band{0, 2}, Band{0, 4}, Band{}}},
-	recipe.Rapid: {Edges: kneaded.wet(45, 95, RapidYeast), Low: 5.0, High: 5.5, Ending: lean, Bands: Rapid},
-	recipe.Rye: {Sticky: true, Edges: kneaded, Low: 4.0, High: 4.5, ByRapid: true, Ending: close,
+	recipe.Rapid: {Oven: 200, Bake: 35, Edges: kneaded.wet(45, 95, RapidYeast), Low: 5.0, High: 5.5, Ending: lean, Bands: Rapid},
+	recipe.Rye: {Oven: 200, Bake: 45, Sticky: true, Edges: kneaded, Low: 4.0, High: 4.5, ByRapid: true, Ending: close,
 		Bands: Bands{Band{57, 72}, Band{1.6, 2.8}, Band{1.0, 2.2}, Band{0, 8}, Band{0, 9}, Band{}}},
-	recipe.Sprouted: {Whole: true, Dense: true, Edges: kneaded, Low: 4.0, High: 4.5, Ending: close,
+	recipe.Sprouted: {Oven: 190, Bake: 45, Whole: true, Dense: true, Edges: kneaded, Low: 4.0, High: 4.5, Ending: close,
 		Bands: Bands{Band{57, 80}, Band{1.6, 2.8}, Band{1.0, 2.6}, Band{1, 12}, Band{1, 9}, Band{}}},
-	recipe.Packet: {Batch: true, ByWeight: true, Edges: Edges{Wet: Band{45, 95}}, Low: 5.0, High: 6.0, Ending: lean},
+	recipe.Packet: {Oven: 200, Bake: 40, Batch: true, ByWeight: true, Edges: Edges{Wet: Band{45, 95}}, Low: 5.0, High: 6.0, Ending: lean},
 	recipe.Dough: {Edges: kneaded, Low: 5.5, High: 6.0, Shaped: true, Finish: recipe.Finish{Shape: 15, Rise: 40, Oven: 20}, Ending: shaped,
 		Bands: Bands{Band{57, 72}, Band{1.6, 2.8}, Band{1.0, 2.2}, Band{0, 20}, Band{0, 25}, Band{}}},
-	recipe.Filled: {Rich: true, Edges: kneaded, Low: 5.0, High: 5.5, Handwork: 10, Ending: enriched,
+	recipe.Filled: {Oven: 180, Bake: 35, Rich: true, Edges: kneaded, Low: 5.0, High: 5.5, Handwork: 10, Ending: enriched,
 		Bands: Bands{Band{52, 68}, Band{1.4, 2.4}, Band{1.2, 2.6}, Band{1, 20}, Band{1, 25}, Band{}}},
 	recipe.Pasta: {Edges: Pasta, Low: 1.5, High: 1.6, Shaped: true, Batch: true, Finish: recipe.Finish{Rise: 30}, Ending: rolled,
 		Bands: Bands{Hydration: Band{36, 50}}},
-	recipe.GlutenFree: {NoWheat: true, Edges: kneaded.wet(60, 140, 6), Low: 3.5, High: 3.5, Batter: true, FewKnock: true, Ending: glutenFree,
+	recipe.GlutenFree: {Oven: 190, Bake: 50, NoWheat: true, Edges: kneaded.wet(60, 140, 6), Low: 3.5, High: 3.5, Batter: true, FewKnock: true, Ending: glutenFree,
 		Bands: Bands{Band{80, 110}, Band{1.4, 2.8}, Band{1.2, 2.8}, Band{1, 10}, Band{5, 20}, Band{}}},
-	recipe.LowCarb: {Edges: kneaded.wet(60, 230, 4.5), Low: 3.5, High: 3.5, FewKnock: true, Dense: true, ByWeight: true, OfAll: Band{1.6, 2.0}, Ending: close,
+	recipe.LowCarb: {Oven: 180, Bake: 50, Edges: kneaded.wet(60, 230, 4.5), Low: 3.5, High: 3.5, FewKnock: true, Dense: true, ByWeight: true, OfAll: Band{1.6, 2.0}, Ending: close,
 		Bands: Bands{Band{85, 130}, Band{1.4, 2.8}, Band{1.8, 3.5}, Band{0, 3}, Band{4, 25}, Band{}}},
-	recipe.QuickBread: {Edges: batter, Low: 2.2, High: 2.2, Batter: true, Loose: true, ByWeight: true, Ending: cake,
+	recipe.QuickBread: {Oven: 175, Bake: 55, Edges: batter, Low: 2.2, High: 2.2, Batter: true, Loose: true, ByWeight: true, Ending: cake,
 		Bands: Bands{Powder: Band{3, 5}}},
 	recipe.Starter:  {Edges: Edges{Wet: Band{40, 250}}, Batch: true, Still: true, Listed: true, Only: true, Low: 2.5, High: 3.0, Ending: alive},
 	recipe.Preserve: {Batch: true, Flourless: true, Still: true, Listed: true, Only: true, OfAll: Band{0.8, 1.2}, Most: 750, Headspace: 20, Cut: fruit, Ending: preserved},

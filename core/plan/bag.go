@@ -36,7 +36,8 @@ func (d Dough) Dry() (lines []string, whole bool) {
 }
 
 // fromBag is the wish for a loaf out of a bag: of its size, with what is in it as it is.
-func (w Wish) fromBag(b *Bag) Wish {
+func (w Wish) fromBag(p Place) Wish {
+	b := p.Bag
 	if b == nil {
 		return w
 	}
@@ -45,22 +46,12 @@ func (w Wish) fromBag(b *Bag) Wish {
 	w.Without = slices.DeleteFunc(slices.Clone(w.Without), held)
 	w.Swaps = slices.DeleteFunc(slices.Clone(w.Swaps), func(s swap.Pick) bool { return held(s.Line) })
 	w.Locks = slices.DeleteFunc(slices.Clone(w.Locks), func(l Lock) bool { return held(l.Line) })
-	for _, line := range sorted(b.Holds) {
-		w.Locks = append(w.Locks, Lock{Line: line, Amount: measure.Amount{Quantity: hundredths(b.Holds[line]), Unit: measure.Gram}})
+	for _, l := range p.Recipe.Lines {
+		g, in := b.Holds[l.ID]
+		if i, ok := p.Kitchen.Ingredient(l.Ingredient); in && ok { // by volume: it was scooped into the bag
+			ml := measure.NewRatio(int64(float64(i.Volume(g))*1000+0.5), 1000)
+			w.Locks = append(w.Locks, Lock{Line: l.ID, Amount: measure.Amount{Quantity: ml, Unit: measure.Millilitre}})
+		}
 	}
 	return w
-}
-
-// hundredths is a weight to a hundredth of a gram.
-func hundredths(g measure.Grams) measure.Ratio {
-	return measure.NewRatio(int64(float64(g)*100+0.5), 100)
-}
-
-func sorted(held map[string]measure.Grams) []string {
-	out := make([]string, 0, len(held))
-	for line := range held {
-		out = append(out, line)
-	}
-	slices.Sort(out)
-	return out
 }

@@ -121,6 +121,9 @@ func MakeDough(p Place, w Wish) (Dough, error) {
 		d.Batch, d.Sizes = w.Size, p.batches(d.written)
 	}
 	d.LeftOut = leftOut(p.Kitchen, p.Recipe, w.Without)
+	if p.Bag != nil {
+		d.Sizes = slices.DeleteFunc(d.Sizes, func(o SizeOffer) bool { return o.Size != w.Size })
+	}
 	d.lines, d.Deviations = scale.To(d.written, p.Recipe.Kind, d.factor, p.Kitchen.Schools())
 	d.Formula = formulate(p.Kitchen, w.Handling, d.lines)
 	if say := kind.Of(d.Kind).Missing(d.Formula.Flour); say != "" {

@@ -20,7 +20,7 @@ func Make(p Place, w Wish) (Plan, error) {
 	if err := w.Check(); err != nil {
 		return Plan{}, err
 	}
-	w = w.fromBag(p.Bag)
+	w = w.fromBag(p)
 	dough, err := MakeDough(p, w)
 	if err != nil {
 		return Plan{}, err

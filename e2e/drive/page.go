@@ -18,6 +18,7 @@ import (
 	"github.com/chromedp/cdproto/css"
 	"github.com/chromedp/cdproto/dom"
 	"github.com/chromedp/cdproto/emulation"
+	"github.com/chromedp/cdproto/page"
 	"github.com/chromedp/chromedp"
 )
 
@@ -210,6 +211,19 @@ func (p *Page) Picture(file string) {
 	}
 	if err != nil {
 		p.report.Fatalf("picture %s: %v", file, err)
+	}
+}
+
+// PDF prints the page on to paper as its own style sheet has it.
+func (p *Page) PDF(file string) {
+	p.report.Helper()
+	by := true
+	out, err := chromedp.Call(p.ctx, page.PrintToPDF, page.PrintToPDFParams{PreferCSSPageSize: &by})
+	if err == nil {
+		err = os.WriteFile(file, out.Data, 0o644)
+	}
+	if err != nil {
+		p.report.Fatalf("print %s: %v", file, err)
 	}
 }
 

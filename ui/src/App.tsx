@@ -48,6 +48,10 @@ export function App() {
                 <Route path="/recipes" element={<screens.RecipesScreen />} />
                 <Route path="/recipes/new" element={<screens.RecipeEditor />} />
                 <Route path="/recipes/:id" element={<screens.RecipeEditor />} />
+                <Route path="/bags" element={<screens.BagsScreen />} />
+                <Route path="/bags/new" element={<screens.MakeBags />} />
+                <Route path="/bags/:id" element={<screens.BagLabels />} />
+                <Route path="/paper/:what" element={<screens.PaperScreen />} />
                 <Route path="/machines" element={<screens.MachinesScreen />} />
                 <Route path="/machines/new" element={<screens.MachineEditor />} />
                 <Route path="/machines/:id" element={<screens.MachineEditor />} />

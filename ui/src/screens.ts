@@ -10,5 +10,9 @@ export const MachinesScreen = awaited(() => import("./machines/MachinesScreen"))
 export const MachineEditor = awaited(() => import("./machines/MachineEditor"));
 export const CompareScreen = awaited(() => import("./machines/CompareScreen"));
 export const BenchScreen = awaited(() => import("./bench/BenchScreen"));
+export const BagsScreen = awaited(() => import("./bags/BagsScreen"));
+export const MakeBags = awaited(() => import("./bags/MakeBags"));
+export const BagLabels = awaited(() => import("./bags/BagLabels"));
+export const PaperScreen = awaited(() => import("./paper/PaperScreen"));
 export const LogScreen = awaited(() => import("./log/LogScreen"));
 export const LoggedBake = awaited(() => import("./log/LoggedBake"));

@@ -1,6 +1,10 @@
 import { kitchen } from "./kitchen";
 import type {
   AnswerOf,
+  Bagging,
+  Bags,
+  BagShelf,
+  ByOven,
   Facts,
   BakeView,
   BenchView,
@@ -116,6 +120,12 @@ export const undoKitchen = (version: number) => call<KitchenSettings>("/undo", {
 
 export const fetchPlan = (wish: Wish, signal?: AbortSignal) => ask<PlanAnswer>("/plan", wish, signal);
 export const fetchOffers = (wish: Wish, line: string, signal?: AbortSignal) => ask<Offers>("/plan/offers", { wish, line }, signal);
+
+export const fetchByOven = (wish: Wish, signal?: AbortSignal) => ask<ByOven>("/plan/oven", wish, signal);
+export const fetchBags = read<BagShelf>("/bags");
+export const fetchBagsOf = (id: string, signal?: AbortSignal) => call<Bags>(`/bags/${id}`, { signal });
+export const previewBags = (of: Bagging, signal?: AbortSignal) => ask<Bags>("/bags/preview", of, signal);
+export const leaveBags = (id: string, left: number) => put<Bags>(`/bags/${id}`, { left });
 
 export interface Looked {
   find?: string; // words, each a part of the name or of an ingredient

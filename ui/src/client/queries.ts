@@ -15,6 +15,8 @@ import { whenIdle } from "../parts/later";
 import { setFace } from "../parts/time";
 import { press } from "./outbox";
 import type {
+  Bagging,
+  Bags,
   BakeTold,
   BakeView,
   BenchTold,
@@ -380,3 +382,39 @@ export const useAddBench = () =>
       void lists(client, "shelf");
     },
   );
+
+/** The same loaf by mixer and oven. */
+export const useByOven = (wish: Wish | null) =>
+  useQuery({
+    queryKey: at("by oven", wish),
+    queryFn: ({ signal }) => api.fetchByOven(wish ?? nothing, signal),
+    enabled: wish !== null,
+    retry: false,
+  });
+
+export const useBags = () => useQuery({ queryKey: at("bags"), queryFn: ({ signal }) => timed(api.fetchBags(signal)), staleTime: 5_000 });
+export const useBagsOf = (id: string) => useQuery({ queryKey: at("bags", id), queryFn: ({ signal }) => api.fetchBagsOf(id, signal) });
+export const usePreviewedBags = (wish: Wish | null, count: number) =>
+  useQuery({
+    queryKey: at("bags preview", wish, count),
+    queryFn: ({ signal }) => api.previewBags({ wish: wish ?? nothing, count }, signal),
+    enabled: wish !== null,
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+
+/** Stores bags that were made. */
+export const useMakeBags = () =>
+  usePress(
+    (of: Bagging) => press<Bags>("/bags", of),
+    (client) => void client.invalidateQueries({ queryKey: at("bags") }),
+  );
+
+/** Says how many bags of a making are left. */
+export function useLeaveBags(id: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (left: number) => api.leaveBags(id, left),
+    onSuccess: () => client.invalidateQueries({ queryKey: at("bags") }),
+  });
+}

@@ -12,6 +12,7 @@ export interface Schema {
   PutAway: PutAway;
   Wish: Wish;
   PlanAnswer: PlanAnswer;
+  ByOven: ByOven;
   OffersFor: OffersFor;
   Offers: Offers;
   Start: Start;
@@ -798,6 +799,9 @@ export interface PlanShopping {
 export interface StoreHabit {
   cycle?: string;
   crust?: "light" | "medium" | "dark";
+}
+export interface ByOven {
+  steps: string[];
 }
 export interface OffersFor {
   wish: Wish;

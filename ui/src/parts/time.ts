@@ -45,6 +45,10 @@ export function dayName(date: string, today: string): string {
   return format("en-GB", { timeZone: "UTC", weekday: "short", day: "numeric", month: "short" }).format(new Date(date));
 }
 
+/** A day in full: "2 August 2026". */
+export const longDay = (date: string) =>
+  format("en-GB", { timeZone: "UTC", day: "numeric", month: "long", year: "numeric" }).format(new Date(date));
+
 export const addDays = (date: string, days: number) => new Date(Date.parse(date) + days * 86_400_000).toISOString().slice(0, 10);
 
 /** What a timer is set to, written so that nobody takes it for a clock time: "9 h 40". */

@@ -36,7 +36,14 @@ export function AmountList({ answer, change, changed, lit, light, ask, beepClock
   const find = (id: string) => lines.filter((l) => l.id === id);
   const boxed = inBox(answer.plan);
   const groups = [
-    { title: "", lines: pan.layers.flatMap((l) => l.lines).flatMap(find) },
+    {
+      title: "",
+      lines: pan.layers
+        .flatMap((l) => l.lines)
+        .flatMap(find)
+        .filter((l) => !l.inBag),
+    },
+    { title: "In the bag", lines: lines.filter((l) => l.inBag) },
     { title: "Hold back for the first knead", lines: (pan.knead ?? []).flatMap(find) },
     { title: "Into the dispenser", how: true, lines: pan.aside.filter((id) => boxed.includes(id)).flatMap(find) },
     { title: "Set aside for the beep", how: true, lines: pan.aside.filter((id) => !boxed.includes(id)).flatMap(find) },

@@ -1,4 +1,5 @@
 import type { PlanAnswer, RecipeFinish, RecipeOnShelf, Wish } from "../client/types.gen";
+import { Link, useLocation } from "react-router";
 import { CrustSwatch } from "../parts/CrustSwatch";
 import { clock, day, dayName, display, inHours } from "../parts/time";
 import { TroubleNote } from "../parts/Trouble";
@@ -123,12 +124,34 @@ export function MachinePanel({ answer, wish, renewed, stale, ask, change, start 
             {plan.later ? `Start at ${clock(timer.press, zone)}` : "Start the bake"}
           </button>
         </p>
+        <OnPaper bagged={!!wish.loaf.bag || !!plan.batch} />
         <p className="text-xs text-soft">
           {(plan.allergens ?? []).length > 0 && `Contains ${plan.allergens.join(", ")}${plan.unknown ? ", and maybe more" : ""}. `}
           Your machine’s own booklet comes first.
         </p>
       </div>
     </section>
+  );
+}
+
+/** This loaf on paper, or measured into bags for later. */
+function OnPaper({ bagged }: { bagged: boolean }) {
+  const { search } = useLocation();
+  const link = "min-h-8 content-center font-semibold text-rim underline";
+  return (
+    <p className="flex flex-wrap gap-x-4 text-sm">
+      <Link to={`/paper/card${search}`} className={link}>
+        Card
+      </Link>
+      <Link to={`/paper/timetable${search}`} className={link}>
+        Timetable
+      </Link>
+      {!bagged && (
+        <Link to={`/bags/new${search}`} className={link}>
+          Make bags of it
+        </Link>
+      )}
+    </p>
   );
 }
 

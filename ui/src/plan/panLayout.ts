@@ -93,7 +93,7 @@ export function layout({ pan, lines, box, filling, width: room, height }: Asked)
   const rows = (text: string, px: number) => Math.max(1, Math.ceil((text.length * letter + 8) / px));
   let free = height; // labels beside the pan go upwards from here
   const labels = layers.map((l) => {
-    const text = name(l.layer);
+    const text = l.layer.place === "from the bag" ? "the bag" : name(l.layer);
     const wide = width - 24;
     const inside = !l.well && l.height >= tall * rows(text, wide);
     const from = { x: l.well ? middle + 24 : left + width - 6, y: l.y + (l.well ? 2 : l.height / 2) };

@@ -24,6 +24,7 @@ const names = [
   "instead",
   "slices",
   "eaters",
+  "bag",
   "swap",
   "room",
   "flour",
@@ -54,6 +55,7 @@ export const forThisLoaf: Change = {
   instead: null,
   slices: null,
   eaters: null,
+  bag: null,
   swap: null,
   cold: null,
   "add-ins": null,
@@ -158,6 +160,7 @@ function loaf(search: URLSearchParams, size: string): Wish["loaf"] {
     ...said({
       slices: count(search.get("slices")),
       eaters: count(search.get("eaters")),
+      bag: search.get("bag") ?? undefined,
       have: have ? lock(have) : undefined,
       without: list(search.get("without")),
       instead: instead.length > 0 ? Object.fromEntries(instead.map((i) => [i.line, i.amount])) : undefined,

@@ -41,6 +41,9 @@ export default function RecipesScreen() {
         <button type="button" onClick={() => setAway(!away)} className={link}>
           {away ? "Those on the shelf" : "Those put away"}
         </button>
+        <Link to="/bags" className={link}>
+          Bags on the shelf
+        </Link>
         <Link to="/recipes/new" className="grid min-h-12 place-items-center rounded-tray bg-rim px-6 font-semibold text-on-rim">
           Write a new one
         </Link>

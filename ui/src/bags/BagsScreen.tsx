@@ -1,0 +1,77 @@
+import { Link } from "react-router";
+import { useBags, useLeaveBags } from "../client/queries";
+import type { Bags } from "../client/types.gen";
+import { longDay } from "../parts/time";
+import { TroubleNote } from "../parts/Trouble";
+
+const link = "min-h-11 content-center font-semibold text-rim underline";
+
+/** The bags on the shelf, oldest first. */
+export default function BagsScreen() {
+  const shelf = useBags();
+  const bags = shelf.data?.bags;
+  return (
+    <div className="w-full px-6 py-4">
+      <header className="flex flex-wrap items-center justify-between gap-4">
+        <h1 className="text-xl font-bold">Bags on the shelf</h1>
+        <Link to="/recipes" className={link}>
+          Recipes
+        </Link>
+      </header>
+      <TroubleNote error={shelf.error} />
+      {!bags && !shelf.error && <p className="mt-4 text-lg text-soft">Looking on the shelf …</p>}
+      {bags?.length === 0 && (
+        <p role="status" className="mt-4 max-w-prose text-lg text-soft">
+          No bag yet. All that is dry of a loaf but the yeast, measured once for several loaves: choose a loaf on Plan, then “Make bags of
+          it”.
+        </p>
+      )}
+      {bags && bags.length > 0 && (
+        <ul className="mt-2 divide-y divide-rule border-y border-rule">
+          {bags.map((b) => (
+            <Row key={b.id} bags={b} />
+          ))}
+        </ul>
+      )}
+    </div>
+  );
+}
+
+function Row({ bags }: { bags: Bags }) {
+  const leave = useLeaveBags(bags.id ?? "");
+  const { batch } = bags;
+  return (
+    <li className="grid items-baseline gap-x-6 py-3 lg:grid-cols-[minmax(0,20rem)_minmax(0,1fr)_auto]" data-bags={bags.id}>
+      <p className="min-w-0 text-lg leading-6 font-semibold">
+        {batch.recipe}
+        <span className="block text-sm font-normal text-soft">
+          <span className="fraction">{batch.size}</span> · made {longDay(batch.made)}
+        </span>
+      </p>
+      <p className="min-w-0">
+        <b className="figures text-xl">{bags.left}</b> of {bags.made} left ·{" "}
+        <span className={bags.old ? "font-bold text-signal" : ""}>
+          {bags.old ? "past its date: " : "best before "}
+          {longDay(batch.before)}
+        </span>
+      </p>
+      <p className="flex flex-wrap gap-x-4">
+        <Link to={`/?${new URLSearchParams({ recipe: bags.recipeId, machine: bags.machineId, bag: bags.id ?? "" })}`} className={link}>
+          Bake from it<span className="sr-only">: {batch.recipe}</span>
+        </Link>
+        <Link to={`/bags/${bags.id}`} className={link}>
+          Labels<span className="sr-only">: {batch.recipe}</span>
+        </Link>
+        <button type="button" disabled={leave.isPending} onClick={() => leave.mutate(bags.left - 1)} className={link}>
+          One is used<span className="sr-only">: {batch.recipe}</span>
+        </button>
+        {bags.left < bags.made && (
+          <button type="button" disabled={leave.isPending} onClick={() => leave.mutate(bags.left + 1)} className={link}>
+            One more is there<span className="sr-only">: {batch.recipe}</span>
+          </button>
+        )}
+      </p>
+      <TroubleNote error={leave.error} />
+    </li>
+  );
+}
