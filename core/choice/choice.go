@@ -349,6 +349,8 @@ func Crust(m machine.Machine, c machine.Cycle, n Needs) (machine.Crust, string) 
 	}
 	want, why := machine.Medium, "A plain dough browns as the booklet expects."
 	switch {
+	case n.packet(func(larder.Ingredient) bool { return true }):
+		why = "What sugar is in the packet only its maker knows: medium, or as its print says."
 	case n.row().Dense:
 		want, why = machine.Dark, "One darker: a dense, moist loaf wants longer until its middle is done."
 	case n.row().Batter:
