@@ -32,6 +32,7 @@ var arrows = map[string]string{
 	"plan":    "choice dough formula kept kind kitchen larder machine measure pan recipe scale scoop swap timetable",
 	"bake":    "journal kept kind machine plan recipe timetable dough measure",
 	"bag":     "kept kitchen larder machine measure pan plan recipe",
+	"standin": "dough formula kind larder machine measure pan plan journal kept",
 	"bench":   "journal kept kind kitchen larder machine measure pan plan recipe scoop",
 }
 

@@ -115,8 +115,8 @@ func (m Machine) withOthers(r Ring) Ring {
 	return r
 }
 
-// showing is the cycle that a display means: its crust may choose another than its menu.
-func (m Machine) showing(d Display) Cycle {
+// Showing is the cycle that a display means: its crust may choose another than its menu.
+func (m Machine) Showing(d Display) Cycle {
 	for _, c := range m.Cycles {
 		if c.With == d.Cycle && c.With != "" && c.OnCrust == d.Crust {
 			return c
@@ -225,7 +225,7 @@ func (m Machine) settle(p Panel, d Display) Display {
 
 // total is how long the cycle on the display takes.
 func (m Machine) total(d Display) Minutes {
-	c := m.showing(d)
+	c := m.Showing(d)
 	var size measure.LoafSize
 	if d.Size != "" {
 		size, _ = measure.ParseLoafSize(d.Size)
@@ -252,7 +252,7 @@ func (m Machine) Press(d Display, button string) Display {
 		return values[(n+1)%len(values)]
 	}
 	turns := func(r Ring) bool { return button == r.Button || r.Back != "" && button == r.Back }
-	switch c := m.showing(d); {
+	switch c := m.Showing(d); {
 	case button == "":
 	case button == p.Start:
 		d.Running = true
