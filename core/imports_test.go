@@ -28,12 +28,13 @@ var arrows = map[string]string{
 	"formula": "kind larder measure recipe", "scale": "formula kind larder measure recipe", "scoop": "larder measure",
 	"pan": "kind larder measure recipe", "machine": "kept measure pan", "choice": "formula kind larder machine measure recipe",
 	"timetable": "machine recipe", "dough": "larder measure", "swap": "formula larder measure recipe",
-	"kitchen": "dough formula kept kind larder machine measure pan scale",
-	"plan":    "choice dough formula kept kind kitchen larder machine measure pan recipe scale scoop swap timetable",
-	"bake":    "journal kept kind machine plan recipe timetable dough measure",
-	"bag":     "kept kitchen larder machine measure pan plan recipe",
-	"standin": "dough formula kind larder machine measure pan plan journal kept",
-	"bench":   "journal kept kind kitchen larder machine measure pan plan recipe scoop",
+	"kitchen":  "dough formula kept kind larder machine measure pan scale",
+	"plan":     "choice dough formula kept kind kitchen larder machine measure pan recipe scale scoop swap timetable",
+	"bake":     "journal kept kind machine plan recipe timetable dough measure",
+	"bag":      "kept kitchen larder machine measure pan plan recipe",
+	"standin":  "dough formula kind machine measure",
+	"rehearse": "bake dough journal kept kind machine measure plan standin timetable",
+	"bench":    "journal kept kind kitchen larder machine measure pan plan recipe scoop",
 }
 
 func TestCoreKnowsOnlyTheJob(t *testing.T) {

@@ -5,6 +5,7 @@ import (
 
 	"risepan/core/dough"
 	"risepan/core/formula"
+	"risepan/core/kind"
 	"risepan/core/machine"
 	"risepan/core/measure"
 )
@@ -20,6 +21,9 @@ type Dough struct {
 	Fat       float64
 	Grain     float64 // whole grain in 100 of flour
 	Strong    float64 // the flour's strength, 1 for good bread flour
+	Base      float64 // hydration at which a dough of its kind, without grain, fat and sugar, is as it should be
+	Powder    float64 // leavening that works in the heat, as baking powder
+	Batter    bool    // poured: it wants mixing, and no gluten
 	Room      measure.Celsius
 	Liquid    measure.Celsius // as it went in
 	NoPaddle  bool            // nothing is mixed
@@ -75,12 +79,30 @@ const (
 	setsAfter    = 22.0
 	browns       = 52.0 // minutes to a medium crust of a usual sugar
 	browning     = 0.035
+	mostBrowning = 15.0 // sugar, beyond which a crust is not darker
 )
 
-// Put is what of a formula goes into a stand-in's pan, at these temperatures.
-func Put(f formula.Formula, room, liquid measure.Celsius) Dough {
-	d := Dough{Flour: f.Flour, Hydration: f.Hydration, Salt: f.Salt, Yeast: f.Yeast, Sugar: f.Sugar, Fat: f.Fat, Grain: f.Grain,
-		Strong: 1, Room: room, Liquid: liquid, Alive: 1}
+// The kinds of dough that are not of wheat and yeast.
+const (
+	batterWet   = 101.0 // hydration of a gluten-free batter that is as it should be
+	batterKeeps = 0.5   // of the gas that a wheat dough would keep
+	batterHolds = 0.60  // of what a wheat dough holds
+	denseWet    = 108.0 // of a low-carb dough
+	powderGas   = 0.036 // ml per g of flour and minute of heat, of 1 of baking powder
+)
+
+// Put is what of a formula goes into a stand-in's pan, at these temperatures, as a kind of dough.
+func Put(k kind.Row, f formula.Formula, room, liquid measure.Celsius) Dough {
+	d := Dough{Flour: f.Flour, Hydration: f.Hydration, Salt: f.Salt, Yeast: f.Yeast, Sugar: f.Sugar, Fat: f.Fat, Grain: f.Grain, Powder: f.Powder,
+		Strong: 1, Base: usualWet, Room: room, Liquid: liquid, Alive: 1}
+	switch {
+	case k.Loose: // whatever its water, it is as it should be
+		d.Batter, d.Base = true, f.Hydration+fatWet*f.Fat+sugarWet*f.Sugar-grainWet*f.Grain
+	case k.Batter:
+		d.Batter, d.Base, d.Strong = true, batterWet, batterHolds
+	case k.ByWeight && k.Dense:
+		d.Base, d.Strong = denseWet, batterHolds
+	}
 	if liquid > killing {
 		d.Alive = math.Max(0, 1-float64(liquid-killing)/8)
 	}
@@ -109,7 +131,7 @@ func (d Dough) Add(dose dough.Dose) Dough {
 
 // wants is the hydration at which it is one smooth ball.
 func (d Dough) wants() float64 {
-	return usualWet + grainWet*d.Grain - fatWet*d.Fat - sugarWet*d.Sugar
+	return d.Base + grainWet*d.Grain - fatWet*d.Fat - sugarWet*d.Sugar
 }
 
 // Off is by how many points it seems too wet, below 0 too dry: what is not drunk yet counts as wet.
@@ -146,7 +168,7 @@ func (d Dough) pace() float64 {
 	if d.Sugar > sugarSlows {
 		sweet = math.Max(0.35, 1-(d.Sugar-sugarSlows)*0.03)
 	}
-	wet := 0.6 + 0.4*math.Min(1.3, d.Hydration/usualWet)
+	wet := 0.6 + 0.4*math.Min(1.3, d.Hydration/d.Base)
 	food := math.Min(1, math.Max(0, ownSugar+d.Sugar-d.Eaten)/1.2)
 	return heat * math.Max(0.2, 1-saltSlows*d.Salt) * sweet * wet * food * d.Alive
 }
@@ -189,6 +211,9 @@ func (d Dough) ferment(minutes float64) Dough {
 		return d
 	}
 	gas := gasRate * d.Yeast * d.pace() * minutes
+	if d.Batter {
+		gas *= batterKeeps
+	}
 	most := d.holds()
 	wet := math.Max(0, d.Hydration-d.wants()-ballHalf)
 	kept := gas * math.Max(0.2, 1-slumps*wet) * math.Max(0, 1-math.Pow(d.Gas/math.Max(most, 0.1), leaks))
@@ -208,10 +233,13 @@ func (d Dough) bake() Dough {
 		d = d.ferment(0.8)
 		d.Gas *= 1 + spring
 	}
+	if !d.Set {
+		d.Gas += powderGas * d.Powder
+	}
 	if d.Baked >= setsAfter {
 		d.Set = true
 	}
-	d.Browned += (1 + browning*(d.Sugar-3)) / browns
+	d.Browned += (1 + browning*(math.Min(d.Sugar, mostBrowning)-3)) / browns
 	return d
 }
 
@@ -234,17 +262,31 @@ type Loaf struct {
 	Browned float64 // 1 is medium
 }
 
+// Gas to its solid, from which a loaf is no longer flat, and no longer dense.
+const (
+	flat       = 0.35
+	closeCrumb = 0.9
+)
+
+// lightness is how light a loaf of its kind is, beside one of wheat and yeast.
+func (d Dough) lightness() float64 {
+	if d.Batter || d.Base > usualWet {
+		return 0.4
+	}
+	return 1
+}
+
 // Shape is how a dough came out of a pan that holds so much.
 func (d Dough) Shape(pan measure.Millilitres) Loaf {
 	height := float64(d.Volume() / pan)
 	solid := dense + (d.Hydration+d.Fat)/100
 	return Loaf{
 		Height: height, Fell: d.Fell, Raw: d.Mixed < 0.3, Over: height > 1.15,
-		Flat:  d.Gas < 0.35*solid,
-		Dense: d.Gas < 0.9*solid && !d.Fell,
+		Flat:  d.Gas < flat*solid*d.lightness(),
+		Dense: d.Gas < closeCrumb*solid*d.lightness() && !d.Fell,
 		Gummy: d.Baked < setsAfter+8 || d.Hydration-d.wants() > 10,
 		// Wet doughs and young, fast ones have large holes.
-		Coarse:  d.Hydration-d.wants() > 6 || d.Yeast > 3.2 || d.Salt < 0.5,
+		Coarse:  d.Hydration-d.wants() > 6 || d.Yeast > 3.2 || d.Salt < 0.5 && d.Yeast > 0,
 		Browned: d.Browned,
 	}
 }

@@ -6,8 +6,10 @@ import (
 
 	"risepan/core/dough"
 	"risepan/core/formula"
+	"risepan/core/kind"
 	"risepan/core/machine"
 	"risepan/core/measure"
+	"risepan/core/recipe"
 	"risepan/core/standin"
 	"risepan/demo"
 )
@@ -29,7 +31,7 @@ func (c trial) with(change func(*trial)) trial {
 }
 
 func (c trial) put() standin.Dough {
-	d := standin.Put(c.f, c.room, c.liquid)
+	d := standin.Put(kind.Of(recipe.White), c.f, c.room, c.liquid)
 	d.Strong, d.NoPaddle = c.strong, c.noPaddle
 	return d
 }

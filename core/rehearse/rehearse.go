@@ -1,0 +1,410 @@
+// Package rehearse joins a plan with the stand-in machine, so that a whole bake can be practised without flour: the
+// baker presses the stand-in's panel, the dough in it does what dough does, and the bake is followed as a real one,
+// on a clock that runs faster and stands still where hands are wanted.
+package rehearse
+
+import (
+	"fmt"
+	"slices"
+	"time"
+
+	"risepan/core/bake"
+	"risepan/core/dough"
+	"risepan/core/fault"
+	"risepan/core/journal"
+	"risepan/core/kept"
+	"risepan/core/kind"
+	"risepan/core/machine"
+	"risepan/core/measure"
+	"risepan/core/plan"
+	"risepan/core/standin"
+	"risepan/core/timetable"
+	"risepan/core/word"
+)
+
+// Shape is the number of a rehearsal's JSON shape, and of its happenings'.
+const Shape = 1
+
+// Slip is what goes wrong on purpose, for a baker to see what it does.
+type Slip string
+
+const (
+	NoSlip      Slip = ""
+	DoubleYeast Slip = "twice the yeast"
+	HalfYeast   Slip = "half the yeast"
+	NoYeast     Slip = "no yeast"
+	NoSalt      Slip = "no salt"
+	PackedCup   Slip = "flour packed into the cup"
+	TooWet      Slip = "too much water"
+	HotLiquid   Slip = "liquid far too hot"
+	WeakFlour   Slip = "weak flour"
+	NoPaddle    Slip = "the paddle forgotten"
+)
+
+// slips are what each of them does to what goes into the pan.
+var slips = map[Slip]func(*standin.Dough){
+	NoSlip:      func(*standin.Dough) {},
+	DoubleYeast: func(d *standin.Dough) { d.Yeast *= 2 },
+	HalfYeast:   func(d *standin.Dough) { d.Yeast /= 2 },
+	NoYeast:     func(d *standin.Dough) { d.Yeast = 0 },
+	NoSalt:      func(d *standin.Dough) { d.Salt = 0 },
+	PackedCup:   func(d *standin.Dough) { d.Hydration /= 1.13; d.Flour *= 1.13 },
+	TooWet:      func(d *standin.Dough) { d.Hydration += 9 },
+	HotLiquid:   func(d *standin.Dough) { d.Alive = 0.05 },
+	WeakFlour:   func(d *standin.Dough) { d.Strong = 0.55 },
+	NoPaddle:    func(d *standin.Dough) { d.NoPaddle = true },
+}
+
+var Slips = []Slip{NoSlip, DoubleYeast, HalfYeast, NoYeast, NoSalt, PackedCup, TooWet, HotLiquid, WeakFlour, NoPaddle}
+
+func (s Slip) Words() []string { return word.List(Slips) }
+func (s *Slip) UnmarshalText(text []byte) error {
+	return word.Read(s, text, "slip (leave it empty, or)", Slips)
+}
+
+// Rehearsal is what is practised: a plan as it was made, on a machine.
+type Rehearsal struct {
+	Plan    plan.Plan       `json:"plan"`
+	Machine machine.Machine `json:"machine"`
+	Room    measure.Celsius `json:"room"`
+	Slip    Slip            `json:"slip,omitzero"`
+	Began   time.Time       `json:"began"` // by the real clock
+}
+
+// Check reports what about a rehearsal cannot be.
+func (r Rehearsal) Check() error { return kept.Check(r) }
+
+// What is what the baker does in a rehearsal.
+type What string
+
+const (
+	Pressed What = "pressed" // a button of the panel
+	Paced   What = "paced"   // the clock
+	Told    What = "told"    // of the bake, as of a real one
+	Cut     What = "cut"     // the power goes, or comes back
+	Again   What = "again"   // from the beginning
+)
+
+var Whats = []What{Pressed, Paced, Told, Cut, Again}
+
+func (w What) Words() []string { return word.List(Whats) }
+func (w *What) UnmarshalText(text []byte) error {
+	return word.Read(w, text, "doing in a rehearsal", Whats)
+}
+
+// Happening is one thing done in a rehearsal.
+type Happening struct {
+	journal.Stamp
+	What   What            `json:"what"`
+	Button string          `json:"button,omitzero"`
+	Held   bool            `json:"held,omitzero"`
+	Pace   int             `json:"pace,omitzero"` // of Paced: so many times as fast; 0 stands still
+	Told   *bake.Happening `json:"told,omitzero"`
+	On     bool            `json:"on,omitzero"` // of Cut: the power is there
+}
+
+// TakesBack is none: what is done in a rehearsal is begun again.
+func (h Happening) TakesBack() int { return 0 }
+
+// Paces are how fast the clock can run.
+var Paces = []int{0, 1, 10, 60, 600}
+
+// State is how a rehearsal stands.
+type State struct {
+	Now     time.Time         `json:"now"` // on its own clock
+	Pace    int               `json:"pace"`
+	Waits   string            `json:"waits,omitzero"` // what the clock stands still for
+	Phase   standin.Phase     `json:"phase"`
+	Display machine.Display   `json:"display"`
+	Shows   string            `json:"shows"` // the display in words
+	Left    machine.Minutes   `json:"left,omitzero"`
+	Stage   machine.StageKind `json:"stage,omitzero"`
+	Locked  bool              `json:"locked,omitzero"`
+	Light   bool              `json:"light,omitzero"`
+	Sounds  []standin.Event   `json:"sounds"`           // the last ones, newest first
+	Differs []string          `json:"differs,omitzero"` // what is set otherwise than planned
+	Inside  *Inside           `json:"inside,omitzero"`  // through the window
+	Loaf    *standin.Loaf     `json:"loaf,omitzero"`    // when it is done
+	Bake    *bake.State       `json:"bake,omitzero"`    // once it is started
+	Happens []bake.Happening  `json:"happens,omitzero"` // that were told of it
+	Last    int               `json:"last"`
+}
+
+// Inside is what is seen through the window.
+type Inside struct {
+	Look   dough.Seen      `json:"look,omitzero"` // between its first kneading and its last
+	Height float64         `json:"height"`        // of the pan; 1 at its rim
+	Warm   measure.Celsius `json:"warm"`
+}
+
+// run is a rehearsal while it is folded.
+type run struct {
+	r       Rehearsal
+	engine  standin.Engine
+	dough   standin.Dough
+	filled  bool
+	plan    plan.Plan // on the rehearsal's own clock, once it is started
+	started bool
+	told    []bake.Happening
+	sounds  []standin.Event
+	pace    int
+}
+
+// mostSounds is how many of the last sounds are told.
+const mostSounds = 6
+
+// usualPace is how fast the clock runs once Start was pressed.
+const usualPace = 60
+
+func (r Rehearsal) begin() run {
+	return run{r: r, engine: standin.New(r.Machine, r.Plan.Timer.Press), pace: usualPace}
+}
+
+// At folds what was done into how the rehearsal stands at a real instant.
+func At(r Rehearsal, happened []Happening, now time.Time) State {
+	a := r.begin()
+	real := r.Began
+	for _, h := range happened {
+		a.advance(h.At.Sub(real))
+		real = h.At
+		a.take(h)
+	}
+	a.advance(now.Sub(real))
+	return a.state(journal.Last(happened))
+}
+
+// advance lets real time go by, as much faster as is set, up to where hands are wanted.
+func (a *run) advance(real time.Duration) {
+	until := a.engine.Now.Add(real * time.Duration(a.pace))
+	for a.started && a.engine.Now.Before(until) {
+		if at, _ := a.wanted(); !at.After(a.engine.Now) {
+			return
+		} else if at.Before(until) {
+			a.pass(at)
+			continue
+		}
+		a.pass(until)
+	}
+}
+
+// far is when nothing is wanted any more.
+const far = 1000 * time.Hour
+
+// wanted is when hands are wanted next, and for what.
+func (a *run) wanted() (time.Time, string) {
+	first, what := a.engine.Now.Add(far), ""
+	s := bake.At(a.plan, a.told, a.engine.Now)
+	if s.Over() {
+		return first, ""
+	}
+	take := func(at time.Time, say string) {
+		if at.Before(first) {
+			first, what = at, say
+		}
+	}
+	for _, m := range s.Moments {
+		if m.Person && !m.Done && !m.Skipped && m.Kind != timetable.Look {
+			take(m.At, m.Say)
+		}
+	}
+	if b := s.Ball; b != nil && b.Look != nil && b.Look.Before(b.Until) {
+		take(*b.Look, "Look at the dough ball.")
+	}
+	if s.Paused != "" {
+		take(a.engine.Now, "The machine waits for Start.")
+	}
+	return first, what
+}
+
+// pass lets the machine and its dough go on to an instant, minute by minute.
+func (a *run) pass(to time.Time) {
+	for a.engine.Now.Before(to) {
+		next := a.engine.Now.Add(time.Minute)
+		if next.After(to) {
+			next = to
+		}
+		minute := int(next.Sub(a.plan.Timer.Press)/time.Minute) > int(a.engine.Now.Sub(a.plan.Timer.Press)/time.Minute)
+		stage := a.engine.Stage().Kind
+		var events []standin.Event
+		a.engine, events = a.engine.Until(next)
+		a.hear(events)
+		if a.filled && minute && a.engine.Phase != standin.Paused {
+			a.dough = a.dough.Minute(stage)
+		}
+	}
+}
+
+func (a *run) hear(events []standin.Event) {
+	a.sounds = append(a.sounds, events...)
+}
+
+// take does what the baker did.
+func (a *run) take(h Happening) {
+	switch h.What {
+	case Again:
+		*a = a.r.begin()
+	case Paced:
+		a.pace = h.Pace
+	case Cut:
+		var events []standin.Event
+		a.engine, events = a.engine.Power(h.On)
+		a.hear(events)
+	case Told:
+		a.tell(*h.Told)
+	case Pressed:
+		before := a.engine.Phase
+		var events []standin.Event
+		a.engine, events = a.engine.Press(h.Button, h.Held)
+		a.hear(events)
+		switch {
+		case before == standin.Idle && (a.engine.Phase == standin.Running || a.engine.Phase == standin.Waiting):
+			a.start()
+		case before == standin.Paused && a.engine.Phase == standin.Running:
+			if s := bake.At(a.plan, a.told, a.engine.Now); s.Paused != "" {
+				a.tell(bake.Happening{What: bake.Resumed, Moment: s.Paused})
+				a.dough = a.dough.Minute(machine.KnockBack) // rolled out
+			}
+		}
+	}
+}
+
+// start puts the dough in and the plan on the rehearsal's clock.
+func (a *run) start() {
+	p := a.r.Plan
+	press := a.engine.Now
+	long := p.Timer.Ready.Sub(p.Timer.Begin)
+	p.Timer.Press, p.Timer.Begin = press, press.Add(a.engine.Wait)
+	p.Timer.Ready = p.Timer.Begin.Add(long)
+	a.plan, a.started, a.told = p, true, nil
+	liquid := p.Heat.Liquid
+	if p.Heat.Line == "" || p.Heat.Cool {
+		liquid = a.r.Room
+	}
+	a.dough = standin.Put(kind.Of(p.Kind), p.Formula.Formula, a.r.Room, liquid)
+	slips[a.r.Slip](&a.dough)
+	a.filled = p.Formula.Flour > 0
+}
+
+func (a *run) tell(h bake.Happening) {
+	h.Stamp = journal.Stamp{Seq: len(a.told) + 1, At: a.engine.Now}
+	a.told = append(a.told, h)
+	if h.What == bake.PutIn && h.Dose != nil {
+		a.dough = a.dough.Add(*h.Dose)
+	}
+}
+
+// state is how it stands.
+func (a *run) state(last int) State {
+	e := a.engine
+	s := State{Now: e.Now, Pace: a.pace, Phase: e.Phase, Display: e.Display, Shows: shows(e), Locked: e.Locked, Last: last, Happens: a.told,
+		Light: e.Phase == standin.Running || e.Phase == standin.Waiting, Stage: e.Stage().Kind, Left: machine.Minutes((e.Left() + time.Minute - 1) / time.Minute), Sounds: []standin.Event{}}
+	for n := len(a.sounds) - 1; n >= 0 && len(s.Sounds) < mostSounds; n-- {
+		if a.sounds[n].Sound != standin.Click {
+			s.Sounds = append(s.Sounds, a.sounds[n])
+		}
+	}
+	s.Differs = a.differs()
+	if !a.started {
+		return s
+	}
+	b := bake.At(a.plan, a.told, e.Now)
+	s.Bake = &b
+	if at, what := a.wanted(); !at.After(e.Now) {
+		s.Waits = what
+	}
+	if a.filled {
+		volume := a.dough.Volume()
+		s.Inside = &Inside{Height: float64(volume / a.r.Machine.Vessel.Volume()), Warm: a.dough.Warm}
+		if k := b.Ball; k != nil && !e.Now.Before(k.From) && e.Now.Before(k.Until) {
+			s.Inside.Look = a.dough.Look()
+		}
+		if done := e.Phase == standin.Warm || b.Over() || !e.Now.Before(b.Ready); done && a.dough.Baked > 0 {
+			loaf := a.dough.Shape(a.r.Machine.Vessel.Volume())
+			s.Loaf = &loaf
+		}
+	}
+	return s
+}
+
+// shows is a display in words.
+func shows(e standin.Engine) string {
+	c := e.Machine.Showing(e.Display)
+	out := c.Panel + " " + c.Name
+	for _, word := range []string{e.Display.Size, e.Display.Crust} {
+		if word != "" {
+			out += " · " + word
+		}
+	}
+	switch {
+	case e.Phase == standin.Dark:
+		return ""
+	case e.Phase != standin.Idle:
+		return out + " · " + machine.Minutes((e.Left()+time.Minute-1)/time.Minute).String()
+	case e.Display.Timer > 0:
+		return out + " · " + e.Display.Timer.String()
+	}
+	return out
+}
+
+// differs is what the panel shows otherwise than planned, without pressing anything.
+func (a *run) differs() []string {
+	_, want := a.r.Machine.Set(machine.Wanted{Cycle: a.r.Plan.Setting.Cycle.ID, Crust: a.r.Plan.Setting.Crust, Size: a.r.Plan.Size, Timer: a.r.Plan.Timer.Setting,
+		AddIns: slices.ContainsFunc(a.r.Plan.Setting.Presses, func(p machine.Presses) bool { return p.Button == a.r.Machine.Panel.AddIns.Button && p.Button != "" })})
+	is := a.engine.Display
+	var out []string
+	say := func(name, is, want string) {
+		if is != want {
+			out = append(out, fmt.Sprintf("%s shows %s; planned is %s.", name, orNothing(is), orNothing(want)))
+		}
+	}
+	name := func(id string) string { c, _ := a.r.Machine.Cycle(id); return c.Panel + " " + c.Name }
+	say("The menu", name(is.Cycle), name(want.Cycle))
+	say("The size", is.Size, want.Size)
+	say("The crust", is.Crust, want.Crust)
+	say("The add-in button", is.AddIns, want.AddIns)
+	timer := func(m machine.Minutes) string {
+		if m == 0 {
+			return ""
+		}
+		return m.String()
+	}
+	say("The timer", timer(is.Timer), timer(want.Timer))
+	return out
+}
+
+func orNothing(s string) string {
+	if s == "" {
+		return "nothing"
+	}
+	return s
+}
+
+// Check reports, as a *fault.Fault, what cannot be done in a rehearsal that stands as s.
+func Check(s State, h Happening) error {
+	if err := kept.Check(h); err != nil {
+		return err
+	}
+	switch h.What {
+	case Paced:
+		if !slices.Contains(Paces, h.Pace) {
+			return fault.At("/pace", "the clock stands still, or runs 1, 10, 60 or 600 times as fast, not %d", h.Pace)
+		}
+	case Pressed:
+		if h.Button == "" || len(h.Button) > 40 {
+			return fault.At("/button", "say which button was pressed")
+		}
+	case Told:
+		switch {
+		case h.Told == nil:
+			return fault.At("/told", "say what happened")
+		case s.Bake == nil:
+			return fault.At("/told", "nothing is started yet: set the panel and press Start")
+		case h.Told.What == bake.Judged || h.Told.What == bake.PowerCut:
+			return fault.At("/told/what", "a rehearsal is not judged, and its power is cut on the panel")
+		}
+		told := *h.Told
+		told.Stamp = journal.Stamp{Seq: len(s.Happens) + 1, At: s.Now}
+		return bake.Check(*s.Bake, s.Happens, told)
+	}
+	return nil
+}

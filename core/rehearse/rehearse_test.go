@@ -1,0 +1,192 @@
+package rehearse_test
+
+import (
+	"slices"
+	"strings"
+	"testing"
+	"time"
+
+	"risepan/core/bake"
+	"risepan/core/dough"
+	"risepan/core/journal"
+	"risepan/core/kitchen"
+	"risepan/core/machine"
+	"risepan/core/plan"
+	"risepan/core/plan/plantest"
+	"risepan/core/recipe"
+	"risepan/core/rehearse"
+	"risepan/core/standin"
+	"risepan/core/timetable"
+	"risepan/demo"
+)
+
+var noon = time.Date(2026, 5, 2, 12, 0, 0, 0, time.UTC)
+
+// practice is a rehearsal and what was done in it, on a real clock that the test moves.
+type practice struct {
+	t   *testing.T
+	r   rehearse.Rehearsal
+	did []rehearse.Happening
+	now time.Time
+}
+
+func practise(t *testing.T, name, ready string, slip rehearse.Slip) *practice {
+	t.Helper()
+	n := slices.IndexFunc(demo.Recipes(), func(r recipe.Recipe) bool { return r.Name == name })
+	r := demo.Recipes()[n]
+	w := plan.Wish{Loaf: plan.Loaf{Size: r.Size}, Timing: plan.Timing{AddIns: plan.WithHands}}
+	if ready != "" {
+		w.Ready, _ = timetable.ParseWall(ready)
+	}
+	p, err := plantest.Make(kitchen.New("Test", "UTC"), plantest.Ask{Place: plan.Place{Recipe: r, Machine: demo.Galley(), Zone: time.UTC}, Wish: w}, noon)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return &practice{t: t, r: rehearse.Rehearsal{Plan: p, Machine: demo.Galley(), Room: 21, Slip: slip, Began: noon}, now: noon}
+}
+
+func (p *practice) state() rehearse.State { return rehearse.At(p.r, p.did, p.now) }
+
+func (p *practice) do(h rehearse.Happening) {
+	p.t.Helper()
+	h.Stamp = journal.Stamp{Seq: len(p.did) + 1, At: p.now}
+	if err := rehearse.Check(p.state(), h); err != nil {
+		p.t.Fatalf("%+v: %v", h, err)
+	}
+	p.did = append(p.did, h)
+}
+
+func (p *practice) press(presses []machine.Presses) {
+	for _, b := range presses {
+		for range b.Times {
+			p.do(rehearse.Happening{What: rehearse.Pressed, Button: b.Button})
+		}
+	}
+}
+
+func (p *practice) told(h bake.Happening) {
+	p.do(rehearse.Happening{What: rehearse.Told, Told: &h})
+}
+
+// answers whatever the clock stands still for, as a baker who follows the program would.
+func (p *practice) answer(s rehearse.State) {
+	b := s.Bake
+	switch {
+	case s.Phase == standin.Paused:
+		p.do(rehearse.Happening{What: rehearse.Pressed, Button: "Start"})
+	case b.Ball != nil && b.Ball.Advice != nil && b.Ball.Advice.Add != nil:
+		p.told(bake.Happening{What: bake.PutIn, Dose: b.Ball.Advice.Add})
+	case b.Ball != nil && b.Ball.Look != nil && !b.Ball.Look.After(s.Now) && s.Now.Before(b.Ball.Until):
+		p.told(bake.Happening{What: bake.Saw, Seen: s.Inside.Look})
+	case !s.Now.Before(b.Ready):
+		p.told(bake.Happening{What: bake.TakenOut})
+	default:
+		n := slices.IndexFunc(b.Moments, func(m bake.Moment) bool { return m.Person && !m.Done && !m.Skipped && !m.At.After(s.Now) })
+		p.told(bake.Happening{What: bake.Done, Moment: b.Moments[n].ID})
+	}
+}
+
+// through goes on until the loaf is out, and tells how many real seconds the clock ran.
+func (p *practice) through() (rehearse.State, int) {
+	p.t.Helper()
+	for seconds := 0; ; seconds++ {
+		s := p.state()
+		for n := 0; s.Waits != ""; n++ {
+			if n > 40 {
+				p.t.Fatalf("it waits for ever: %s", s.Waits)
+			}
+			p.answer(s)
+			s = p.state()
+		}
+		if s.Bake != nil && s.Bake.Over() {
+			return s, seconds
+		}
+		if seconds > 600 {
+			p.t.Fatalf("not done after ten minutes: %+v", s)
+		}
+		p.now = p.now.Add(time.Second)
+	}
+}
+
+// A whole bake at six hundred times the pace takes about half a minute, standing still for every hand; the machine
+// says what the plan said, and the loaf is a good one.
+func TestAWholeBakeInHalfAMinute(t *testing.T) {
+	for _, name := range []string{"Towpath white", "Mooring raisin loaf", "Cinnamon coil", "Tiller gluten-free loaf", "Boatyard banana bread"} {
+		p := practise(t, name, "", rehearse.NoSlip)
+		p.do(rehearse.Happening{What: rehearse.Paced, Pace: 600})
+		p.press(p.r.Plan.Setting.Presses)
+		if d := p.state().Differs; len(d) > 0 {
+			t.Errorf("%s: pressed as planned, and it differs: %q", name, d)
+		}
+		s, seconds := p.through()
+		if seconds > 40 {
+			t.Errorf("%s took %d s", name, seconds)
+		}
+		if want := p.r.Plan.Timer.Ready.Sub(p.r.Plan.Timer.Press); s.Bake.End.Sub(s.Bake.Begin) < want-11*time.Minute || s.Bake.End.Sub(s.Bake.Begin) > want+2*time.Minute {
+			t.Errorf("%s: out after %s, planned %s", name, s.Bake.End.Sub(s.Bake.Begin), want)
+		}
+		if s.Loaf == nil || s.Loaf.Fell || s.Loaf.Raw || s.Loaf.Flat {
+			t.Errorf("%s came out as %+v", name, s.Loaf)
+		}
+	}
+}
+
+// A delay runs on the clock too, to the minute of the plan.
+func TestARehearsedDelay(t *testing.T) {
+	p := practise(t, "Towpath white", "2026-05-03T07:00", rehearse.NoSlip)
+	p.do(rehearse.Happening{What: rehearse.Paced, Pace: 600})
+	p.press(p.r.Plan.Setting.Presses)
+	if s := p.state(); s.Phase != standin.Waiting || s.Bake.Phase != bake.Waiting || !s.Bake.Ready.Equal(p.r.Plan.Timer.Ready) {
+		t.Fatalf("after the presses: %s, ready %s, planned %s", s.Phase, s.Bake.Ready, p.r.Plan.Timer.Ready)
+	}
+	if s, _ := p.through(); !s.Bake.End.Equal(p.r.Plan.Timer.Ready) {
+		t.Errorf("out at %s, planned %s", s.Bake.End, p.r.Plan.Timer.Ready)
+	}
+}
+
+// What is set otherwise is said and not mended; Start on a wrong cycle is followed to its end.
+func TestWhatIsSetOtherwiseIsSaid(t *testing.T) {
+	p := practise(t, "Towpath white", "", rehearse.NoSlip)
+	p.do(rehearse.Happening{What: rehearse.Pressed, Button: "Menu"})
+	p.do(rehearse.Happening{What: rehearse.Pressed, Button: "Crust"})
+	s := p.state()
+	if len(s.Differs) != 2 || !strings.Contains(s.Differs[0], "2 Wholemeal; planned is 1 Basic") {
+		t.Errorf("the menu and the crust are off, and it says %q", s.Differs)
+	}
+	p.do(rehearse.Happening{What: rehearse.Again})
+	if d := p.state().Differs; len(d) > 0 {
+		t.Errorf("begun again it differs: %q", d)
+	}
+}
+
+// A slip shows in the loaf.
+func TestWhatASlipDoes(t *testing.T) {
+	for slip, is := range map[rehearse.Slip]func(standin.Loaf) bool{
+		rehearse.DoubleYeast: func(l standin.Loaf) bool { return l.Fell }, rehearse.NoYeast: func(l standin.Loaf) bool { return l.Flat },
+		rehearse.NoSalt: func(l standin.Loaf) bool { return l.Fell }, rehearse.NoPaddle: func(l standin.Loaf) bool { return l.Raw },
+		rehearse.HotLiquid: func(l standin.Loaf) bool { return l.Flat || l.Dense }, rehearse.HalfYeast: func(l standin.Loaf) bool { return !l.Fell && l.Height < 0.5 },
+	} {
+		p := practise(t, "Towpath white", "", slip)
+		p.do(rehearse.Happening{What: rehearse.Paced, Pace: 600})
+		p.press(p.r.Plan.Setting.Presses)
+		if s, _ := p.through(); s.Loaf == nil || !is(*s.Loaf) {
+			t.Errorf("with %s it comes out as %+v", slip, s.Loaf)
+		}
+	}
+}
+
+// A wet dough is mended by the doses that the program gives, and the stand-in's ball becomes smooth.
+func TestDosesMendTheRehearsedDough(t *testing.T) {
+	for slip, of := range map[rehearse.Slip]dough.Stuff{rehearse.TooWet: dough.FlourDose, rehearse.PackedCup: dough.Water} {
+		p := practise(t, "Towpath white", "", slip)
+		p.do(rehearse.Happening{What: rehearse.Paced, Pace: 600})
+		p.press(p.r.Plan.Setting.Presses)
+		s, _ := p.through()
+		if s.Bake.Ball == nil || len(s.Bake.Ball.Doses) == 0 || s.Bake.Ball.Doses[0].Of != of {
+			t.Errorf("%s: doses %+v, want %s", slip, s.Bake.Ball, of)
+		}
+		if s.Loaf == nil || s.Loaf.Gummy || s.Loaf.Fell {
+			t.Errorf("%s, mended: %+v", slip, s.Loaf)
+		}
+	}
+}
