@@ -14,6 +14,7 @@ import (
 	"risepan/core/machine"
 	"risepan/core/plan"
 	"risepan/core/recipe"
+	"risepan/core/rehearse"
 )
 
 // document is a kind of stored document. Every row of it carries the number of the shape that it was
@@ -37,9 +38,11 @@ var (
 	benchHappened = document{"happening at a bench", "happenings", bench.Shape, nil}
 	bakeHappened  = document{"happening in a bake", "happenings", bake.Shape, nil}
 	bags          = document{"bag", "bags", bag.Shape, nil}
+	rehearsals    = document{"rehearsal", "rehearsals", rehearse.Shape, nil}
+	rehearsed     = document{"happening in a rehearsal", "happenings", rehearse.Shape, nil}
 )
 
-var documents = []document{kitchens, machines, recipes, habits, wishes, plans, benchHappened, bakeHappened, bags}
+var documents = []document{kitchens, machines, recipes, habits, wishes, plans, benchHappened, bakeHappened, bags, rehearsals, rehearsed}
 
 // grainsAndHoppers brings a kitchen's own facts from shape 1: whether an ingredient is whole grain and
 // whether it may go in a dispenser were one word each, yes or no.

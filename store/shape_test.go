@@ -26,6 +26,7 @@ import (
 	"risepan/core/pan"
 	"risepan/core/plan"
 	"risepan/core/recipe"
+	"risepan/core/rehearse"
 	"risepan/core/swap"
 	"risepan/core/timetable"
 	"risepan/demo"
@@ -104,6 +105,8 @@ func samples(t *testing.T) []sample {
 		checked("wish", w, plan.Wish.Check),
 		checked("plan", p, func(p plan.Plan) error { return kept.Check(p) }),
 		checked("bag", batch, bag.Batch.Check),
+		checked("rehearsal", rehearse.Rehearsal{Plan: p, Machine: demo.Galley(), Room: 21, Slip: rehearse.DoubleYeast, Began: noon}, rehearse.Rehearsal.Check),
+		checked("happening in a rehearsal", rehearse.Happening{Stamp: stamp, What: rehearse.Pressed, Button: "Menu", Held: true}, func(h rehearse.Happening) error { return rehearse.Check(rehearse.State{}, h) }),
 		checked("happening at a bench", bench.Happening{Stamp: stamp, Do: bench.Slip, Step: "measure l1", Line: "l1", Amount: measure.Of(5, 4, measure.Cup), Way: bench.Fit,
 			In: []plan.Lock{{Line: "l2", Amount: measure.Of(3, 2, measure.Tbsp)}}},
 			func(h bench.Happening) error { return bench.Check(bench.Session{}, []string{"measure l1", ""}, h) }),

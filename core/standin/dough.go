@@ -251,15 +251,15 @@ func (d Dough) Volume() measure.Millilitres {
 
 // Loaf is how it came out.
 type Loaf struct {
-	Height  float64 // of the pan, 1 at its rim
-	Fell    bool    // its top sank in
-	Raw     bool    // a heap that was never mixed
-	Flat    bool    // it hardly rose
-	Over    bool    // it ran over the rim
-	Gummy   bool    // its middle was not done, or too wet
-	Coarse  bool
-	Dense   bool
-	Browned float64 // 1 is medium
+	Height  float64 `json:"height"` // of the pan, 1 at its rim
+	Fell    bool    `json:"fell"`   // its top sank in
+	Raw     bool    `json:"raw"`    // a heap that was never mixed
+	Flat    bool    `json:"flat"`   // it hardly rose
+	Over    bool    `json:"over"`   // it ran over the rim
+	Gummy   bool    `json:"gummy"`  // its middle was not done, or too wet
+	Coarse  bool    `json:"coarse"`
+	Dense   bool    `json:"dense"`
+	Browned float64 `json:"browned"` // 1 is medium
 }
 
 // Gas to its solid, from which a loaf is no longer flat, and no longer dense.

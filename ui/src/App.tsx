@@ -51,6 +51,8 @@ export function App() {
                 <Route path="/bags" element={<screens.BagsScreen />} />
                 <Route path="/bags/new" element={<screens.MakeBags />} />
                 <Route path="/bags/:id" element={<screens.BagLabels />} />
+                <Route path="/rehearse" element={<screens.RehearseScreen />} />
+                <Route path="/rehearse/:id" element={<screens.RehearseScreen />} />
                 <Route path="/paper/:what" element={<screens.PaperScreen />} />
                 <Route path="/machines" element={<screens.MachinesScreen />} />
                 <Route path="/machines/new" element={<screens.MachineEditor />} />

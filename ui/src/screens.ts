@@ -14,5 +14,6 @@ export const BagsScreen = awaited(() => import("./bags/BagsScreen"));
 export const MakeBags = awaited(() => import("./bags/MakeBags"));
 export const BagLabels = awaited(() => import("./bags/BagLabels"));
 export const PaperScreen = awaited(() => import("./paper/PaperScreen"));
+export const RehearseScreen = awaited(() => import("./rehearse/RehearseScreen"));
 export const LogScreen = awaited(() => import("./log/LogScreen"));
 export const LoggedBake = awaited(() => import("./log/LoggedBake"));

@@ -28,6 +28,8 @@ import type {
   Profiles,
   PutAway,
   RecipeRead,
+  Rehearsed,
+  RehearsalView,
   Recipes,
   RecipeText,
   Shelf,
@@ -126,6 +128,9 @@ export const fetchBags = read<BagShelf>("/bags");
 export const fetchBagsOf = (id: string, signal?: AbortSignal) => call<Bags>(`/bags/${id}`, { signal });
 export const previewBags = (of: Bagging, signal?: AbortSignal) => ask<Bags>("/bags/preview", of, signal);
 export const leaveBags = (id: string, left: number) => put<Bags>(`/bags/${id}`, { left });
+
+export const fetchRehearsal = (id: string, signal?: AbortSignal) => call<RehearsalView>(`/rehearsals/${id}`, { signal });
+export const fetchRehearsed = (id: string, signal?: AbortSignal) => call<Rehearsed>(`/rehearsals/${id}?only=state`, { signal });
 
 export interface Looked {
   find?: string; // words, each a part of the name or of an ingredient

@@ -24,6 +24,10 @@ import type {
   Compare,
   HabitOf,
   Happened,
+  InRehearsal,
+  Rehearse,
+  Rehearsed,
+  RehearsalView,
   Kitchen,
   KitchenSettings,
   Loaded,
@@ -418,3 +422,37 @@ export function useLeaveBags(id: string) {
     onSuccess: () => client.invalidateQueries({ queryKey: at("bags") }),
   });
 }
+
+export const useRehearsal = (id: string) =>
+  useQuery({ queryKey: at("rehearsal", id), queryFn: ({ signal }) => timed(api.fetchRehearsal(id, signal)), staleTime: Infinity });
+
+const often = 400; // ms between looks at a rehearsal whose clock runs fast
+
+/** How a rehearsal stands, asked anew as long as its clock runs. */
+export function useRehearsed(id: string) {
+  const client = useQueryClient();
+  return useQuery({
+    queryKey: at("rehearsed", id),
+    queryFn: ({ signal }) => timed(api.fetchRehearsed(id, signal)),
+    refetchInterval: (query) => (query.state.data && (query.state.data.state.waits || !query.state.data.state.bake) ? 4_000 : often),
+    initialData: () => {
+      const whole = client.getQueryData<RehearsalView>(at("rehearsal", id));
+      return whole && { state: whole.state, now: whole.now };
+    },
+  });
+}
+
+export const useBeginRehearsal = () =>
+  usePress(
+    (of: Rehearse) => press<RehearsalView>("/rehearsals", of),
+    (client, made) => void client.setQueryData(at("rehearsal", made.id), made),
+  );
+
+export const useInRehearsal = (id: string) =>
+  usePress(
+    (did: InRehearsal) => press<Rehearsed>(`/rehearsals/${id}/happenings`, did),
+    (client, stands) => {
+      setServerTime(stands.now);
+      client.setQueryData(at("rehearsed", id), stands);
+    },
+  );

@@ -16,6 +16,10 @@ export interface Schema {
   OffersFor: OffersFor;
   Offers: Offers;
   Start: Start;
+  Rehearse: Rehearse;
+  RehearsalView: RehearsalView;
+  Rehearsed: Rehearsed;
+  InRehearsal: InRehearsal;
   Log: Log;
   BakeView: BakeView;
   BakeTold: BakeTold;
@@ -834,24 +838,150 @@ export interface Start {
   digest: string;
   bench?: string;
 }
-export interface Log {
-  bakes: BakeSummary[];
-  next?: string;
+export interface Rehearse {
+  wish: Wish;
+  slip?:
+    | ""
+    | "twice the yeast"
+    | "half the yeast"
+    | "no yeast"
+    | "no salt"
+    | "flour packed into the cup"
+    | "too much water"
+    | "liquid far too hot"
+    | "weak flour"
+    | "the paddle forgotten";
+}
+export interface RehearsalView {
+  id: string;
+  plan: Plan;
+  slip?:
+    | ""
+    | "twice the yeast"
+    | "half the yeast"
+    | "no yeast"
+    | "no salt"
+    | "flour packed into the cup"
+    | "too much water"
+    | "liquid far too hot"
+    | "weak flour"
+    | "the paddle forgotten";
+  panel: MachinePanel;
+  state: RehearseState;
   zone: string;
   now: string;
 }
-export interface BakeSummary {
-  id: string;
-  recipe: string;
-  machine: string;
-  size: string;
-  cycle: PlanCycleName;
-  startedAt: string;
-  ready: string;
+export interface MachinePanel {
+  menu?: MachineRing;
+  crust?: MachineRing;
+  size?: MachineRing;
+  addIns?: MachineRing;
+  later?: string;
+  sooner?: string;
+  start?: string;
+  hold?: boolean;
+  lock?: string;
+}
+export interface MachineRing {
+  button?: string;
+  back?: string;
+  values?: string[];
+  default?: string;
+  only?: {
+    [k: string]: string[];
+  };
+}
+export interface RehearseState {
+  now: string;
+  pace: number;
+  waits?: string;
+  phase: "idle" | "waiting" | "running" | "paused" | "warm" | "dark";
+  display: MachineDisplay;
+  shows: string;
+  left?: number;
+  stage?: "rest" | "knead" | "rise" | "knock-back" | "bake" | "boil" | "warm";
+  locked?: boolean;
+  light?: boolean;
+  sounds: StandinEvent[];
+  differs?: string[];
+  inside?: RehearseInside;
+  loaf?: StandinLoaf;
+  bake?: BakeState;
+  happens?: BakeHappening[];
+  last: number;
+}
+export interface MachineDisplay {
+  cycle: string;
+  crust?: string;
+  size?: string;
+  addIns?: string;
+  timer: number;
+  running: boolean;
+}
+export interface StandinEvent {
+  at: string;
+  sound:
+    | "click"
+    | "nothing"
+    | "begins"
+    | "stage"
+    | "beep"
+    | "drops"
+    | "waits"
+    | "goes on"
+    | "done"
+    | "cools"
+    | "stops"
+    | "too hot"
+    | "power out"
+    | "power back"
+    | "lost";
+  of?: string;
+  call?: "add-ins" | "paddle out" | "scrape the sides";
+  pips?: number;
+}
+export interface RehearseInside {
+  look?: "pours" | "smears" | "smooth" | "torn" | "knocks" | "corners";
+  height: number;
+  warm: number;
+}
+export interface StandinLoaf {
+  height: number;
+  fell: boolean;
+  raw: boolean;
+  flat: boolean;
+  over: boolean;
+  gummy: boolean;
+  coarse: boolean;
+  dense: boolean;
+  browned: number;
+}
+export interface BakeState {
   phase: "waiting" | "running" | "warm" | "cold" | "in hand" | "out" | "abandoned";
+  stage?: "rest" | "knead" | "rise" | "knock-back" | "bake" | "boil" | "warm";
+  lid?: string;
+  begin: string;
+  stages: MachineSpan[];
+  total: number;
+  paused?: string;
+  outage?: BakeOutage;
+  ready: string;
+  freed?: string;
+  end?: string;
+  moments: BakeMoment[];
+  ball?: BakeBall;
+  due?: BakeDue;
+  next: number;
+  cool?: BakeCool;
   mark?: number;
   note?: string;
-  moments?: BakeMoment[];
+  last: number;
+  changes?: string;
+}
+export interface BakeOutage {
+  say: string;
+  steps?: string[];
+  throw?: boolean;
 }
 export interface BakeMoment {
   id: string;
@@ -882,45 +1012,6 @@ export interface BakeMoment {
   done: boolean;
   skipped?: boolean;
   stays?: boolean;
-}
-export interface BakeView {
-  id: string;
-  recipeId: string;
-  revision: number;
-  startedAt: string;
-  putAway?: boolean;
-  state: BakeState;
-  plan: Plan;
-  happenings: BakeHappening[];
-  zone: string;
-  now: string;
-}
-export interface BakeState {
-  phase: "waiting" | "running" | "warm" | "cold" | "in hand" | "out" | "abandoned";
-  stage?: "rest" | "knead" | "rise" | "knock-back" | "bake" | "boil" | "warm";
-  lid?: string;
-  begin: string;
-  stages: MachineSpan[];
-  total: number;
-  paused?: string;
-  outage?: BakeOutage;
-  ready: string;
-  freed?: string;
-  end?: string;
-  moments: BakeMoment[];
-  ball?: BakeBall;
-  due?: BakeDue;
-  next: number;
-  cool?: BakeCool;
-  mark?: number;
-  note?: string;
-  last: number;
-  changes?: string;
-}
-export interface BakeOutage {
-  say: string;
-  steps?: string[];
-  throw?: boolean;
 }
 export interface BakeBall {
   from: string;
@@ -991,11 +1082,17 @@ export interface BakeCut {
   to: string;
   resumed?: boolean;
 }
-export interface BakeTold {
-  id: string;
-  state: BakeState;
-  happenings: BakeHappening[];
+export interface Rehearsed {
+  state: RehearseState;
   now: string;
+}
+export interface InRehearsal {
+  what: "pressed" | "paced" | "told" | "cut" | "again";
+  button?: string;
+  held?: boolean;
+  pace?: number;
+  told?: Happened;
+  on?: boolean;
 }
 export interface Happened {
   what:
@@ -1019,6 +1116,43 @@ export interface Happened {
   dose?: DoughDose;
   minutes?: number;
   cut?: BakeCut;
+}
+export interface Log {
+  bakes: BakeSummary[];
+  next?: string;
+  zone: string;
+  now: string;
+}
+export interface BakeSummary {
+  id: string;
+  recipe: string;
+  machine: string;
+  size: string;
+  cycle: PlanCycleName;
+  startedAt: string;
+  ready: string;
+  phase: "waiting" | "running" | "warm" | "cold" | "in hand" | "out" | "abandoned";
+  mark?: number;
+  note?: string;
+  moments?: BakeMoment[];
+}
+export interface BakeView {
+  id: string;
+  recipeId: string;
+  revision: number;
+  startedAt: string;
+  putAway?: boolean;
+  state: BakeState;
+  plan: Plan;
+  happenings: BakeHappening[];
+  zone: string;
+  now: string;
+}
+export interface BakeTold {
+  id: string;
+  state: BakeState;
+  happenings: BakeHappening[];
+  now: string;
 }
 export interface Loaded {
   machines: number;
@@ -1369,26 +1503,6 @@ export interface Machine {
   memory?: number;
   panel?: MachinePanel;
   cycles: MachineCycle[];
-}
-export interface MachinePanel {
-  menu?: MachineRing;
-  crust?: MachineRing;
-  size?: MachineRing;
-  addIns?: MachineRing;
-  later?: string;
-  sooner?: string;
-  start?: string;
-  hold?: boolean;
-  lock?: string;
-}
-export interface MachineRing {
-  button?: string;
-  back?: string;
-  values?: string[];
-  default?: string;
-  only?: {
-    [k: string]: string[];
-  };
 }
 export interface MachineCycle {
   id: string;

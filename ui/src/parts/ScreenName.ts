@@ -14,6 +14,7 @@ const names: [RegExp, string][] = [
   [/^\/bags\/./, "Labels"],
   [/^\/bags/, "Bags"],
   [/^\/paper/, "On paper"],
+  [/^\/rehearse/, "Rehearse"],
   [/^\/machines\/.*\/compare/, "Compare cycles"],
   [/^\/machines\/./, "A machine"],
   [/^\/machines/, "Machines"],

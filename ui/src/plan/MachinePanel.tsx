@@ -143,6 +143,9 @@ function OnPaper({ bagged }: { bagged: boolean }) {
       <Link to={`/paper/card${search}`} className={link}>
         Card
       </Link>
+      <Link to={`/rehearse${search}`} className={link}>
+        Rehearse
+      </Link>
       <Link to={`/paper/timetable${search}`} className={link}>
         Timetable
       </Link>

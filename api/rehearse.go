@@ -1,0 +1,130 @@
+package api
+
+import (
+	"time"
+
+	"risepan/core/bake"
+	"risepan/core/fault"
+	"risepan/core/machine"
+	"risepan/core/plan"
+	"risepan/core/rehearse"
+)
+
+// Rehearse begins a rehearsal of a wished loaf.
+type Rehearse struct {
+	Wish plan.Wish     `json:"wish"`
+	Slip rehearse.Slip `json:"slip,omitzero"`
+}
+
+// RehearsalView is a rehearsal: what is practised, on which panel, and how it stands.
+type RehearsalView struct {
+	ID    string         `json:"id"`
+	Plan  plan.Plan      `json:"plan"`
+	Slip  rehearse.Slip  `json:"slip,omitzero"`
+	Panel machine.Panel  `json:"panel"`
+	State rehearse.State `json:"state"`
+	Zone  string         `json:"zone"`
+	Now   time.Time      `json:"now"`
+}
+
+// Rehearsed is how a rehearsal stands, without what never changes in it.
+type Rehearsed struct {
+	State rehearse.State `json:"state"`
+	Now   time.Time      `json:"now"`
+}
+
+// InRehearsal is what the baker does in a rehearsal.
+type InRehearsal struct {
+	What   rehearse.What `json:"what"`
+	Button string        `json:"button,omitzero"`
+	Held   bool          `json:"held,omitzero"`
+	Pace   int           `json:"pace,omitzero"`
+	Told   *Happened     `json:"told,omitzero"`
+	On     bool          `json:"on,omitzero"`
+}
+
+func (s *server) addRehearsal(c *call) (string, error) {
+	var in Rehearse
+	if err := c.read(&in); err != nil {
+		return "", err
+	}
+	m, err := c.fulfil(in.Wish, nil)
+	if err != nil {
+		return "", under("/wish", err)
+	}
+	if refusal, refused := m.Plan.Refusal(); refused {
+		return "", fault.At("/wish", "%s", refusal.Say)
+	}
+	owned, err := c.Machine(c.ctx, c.kitchen, m.pins.MachineID, m.pins.Machine)
+	if err != nil {
+		return "", err
+	}
+	r := rehearse.Rehearsal{Plan: m.Plan, Machine: owned.Machine, Room: m.kitchen.Room.Celsius(), Slip: in.Slip, Began: c.now}
+	if err := r.Check(); err != nil {
+		return "", err
+	}
+	return c.AddRehearsal(c.ctx, c.kitchen, r)
+}
+
+func (s *server) rehearsalMade(c *call, id string) (any, error) { return c.viewRehearsal(id) }
+
+func (c *call) viewRehearsal(id string) (RehearsalView, error) {
+	_, zone, err := c.settings()
+	if err != nil {
+		return RehearsalView{}, err
+	}
+	r, did, err := c.Rehearsal(c.ctx, c.kitchen, id)
+	if err != nil {
+		return RehearsalView{}, err
+	}
+	return RehearsalView{id, r.Plan, r.Slip, r.Machine.Full(), rehearse.At(r, did, c.now), zone.String(), c.now}, nil
+}
+
+// showRehearsal shows a rehearsal whole, or how it stands alone.
+func (s *server) showRehearsal(c *call) (any, error) {
+	id, err := c.id()
+	if err != nil {
+		return nil, err
+	}
+	if c.gin.Query("only") == "state" {
+		return c.standsRehearsal(id)
+	}
+	return c.viewRehearsal(id)
+}
+
+func (c *call) standsRehearsal(id string) (any, error) {
+	r, did, err := c.Rehearsal(c.ctx, c.kitchen, id)
+	if err != nil {
+		return nil, err
+	}
+	return Rehearsed{rehearse.At(r, did, c.now), c.now}, nil
+}
+
+func (s *server) addInRehearsal(c *call) (string, error) {
+	var in InRehearsal
+	if err := c.read(&in); err != nil {
+		return "", err
+	}
+	id, err := c.id()
+	if err != nil {
+		return "", err
+	}
+	stamp, err := c.Hold(c.ctx, c.kitchen, id, c.now)
+	if err != nil {
+		return "", err
+	}
+	r, did, err := c.Rehearsal(c.ctx, c.kitchen, id)
+	if err != nil {
+		return "", err
+	}
+	h := rehearse.Happening{Stamp: stamp, What: in.What, Button: in.Button, Held: in.Held, Pace: in.Pace, On: in.On}
+	if in.Told != nil {
+		h.Told = &bake.Happening{What: in.Told.What, Moment: in.Told.Moment, Of: in.Told.Of, Seen: in.Told.Seen, Dose: in.Told.Dose, Minutes: in.Told.Minutes}
+	}
+	if err := rehearse.Check(rehearse.At(r, did, c.now), h); err != nil {
+		return "", err
+	}
+	return id, c.AddInRehearsal(c.ctx, c.kitchen, id, h)
+}
+
+func (s *server) rehearsedTold(c *call, id string) (any, error) { return c.standsRehearsal(id) }

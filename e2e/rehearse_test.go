@@ -1,0 +1,78 @@
+package e2e
+
+import (
+	"testing"
+
+	"risepan/e2e/drive"
+)
+
+// A rehearsed bake, delayed, from the presses on the stand-in's panel to the loaf: doses by what is seen in the
+// window, a beep answered, another machine cut off from power.
+func TestARehearsedBakeFromPressesToLoaf(t *testing.T) {
+	s := serve(t)
+	p := open(t, s.URL)
+	choose(p, "Mooring raisin loaf")
+	p.Click("Rehearse")
+	p.Sees("A whole bake without flour")
+	axe(t, p, "Before a rehearsal")
+	p.Click("What goes wrong: all as planned")
+	p.Click("too much water")
+	p.Click("Begin the rehearsal")
+	p.Sees("nothing is baked")
+	p.Sees("The plan says:")
+	axe(t, p, "A stand-in's panel")
+	p.Click("Menu")
+	p.Until("the display after one press", "document.querySelector('[data-display]').innerText.startsWith('2 Wholemeal')")
+	p.Sees("The menu shows 2 Wholemeal; planned is 4 Sweet.")
+	p.Click("Menu")
+	p.Until("the display after two", "document.querySelector('[data-display]').innerText.startsWith('3')")
+	p.Click("Menu")
+	p.Until("the display after three", "document.querySelector('[data-display]').innerText.startsWith('4 Sweet')")
+	p.Click("Crust")
+	p.Until("dark", "document.querySelector('[data-display]').innerText.includes('dark')")
+	p.Click("Crust")
+	p.Until("light", "document.querySelector('[data-display]').innerText.includes('light')")
+	p.Until("nothing differs", "!document.querySelector('[aria-label=\"Otherwise than planned\"]')")
+	p.Click("×600")
+	p.Click("Start")
+	p.Sees("Look at the dough: what is it like?")
+	seen := map[string]bool{}
+	for range 60 {
+		p.Until("something to answer", `document.querySelector("[data-due]") || shows("what is it like?") || shows("It is in") || [...document.querySelectorAll("button")].some((b) => b.innerText === "Take it out")`)
+		switch {
+		case drive.Value[bool](p, `[...document.querySelectorAll("button")].some((b) => b.innerText === "Take it out")`):
+			p.Click("Take it out")
+			p.Until("the loaf", `/^(A good loaf|The loaf:)/m.test(document.querySelector("section[aria-labelledby=window]").innerText)`)
+			axe(t, p, "A rehearsed loaf")
+			if !seen["dose"] || !seen["beep"] {
+				t.Errorf("a wet dough with raisins, and these were asked for: %v", seen)
+			}
+			p.Sees("A good loaf")
+			return
+		case drive.Value[bool](p, `[...document.querySelectorAll("button")].some((b) => b.innerText === "It is in")`):
+			seen["dose"] = true
+			before := drive.Value[string](p, "document.querySelector('[aria-label=\"The dough ball\"]').innerText")
+			p.Click("It is in")
+			p.Until("the dose to be taken", "document.querySelector('[aria-label=\"The dough ball\"]')?.innerText !== "+quoted(before))
+		case drive.Value[bool](p, `!!document.querySelector("[data-due]")`):
+			seen["beep"] = true
+			due := drive.Value[string](p, `document.querySelector("[data-due]").dataset.due`)
+			p.Click("It is done")
+			p.Until("the moment to be answered", `document.querySelector("[data-due]")?.dataset.due !== `+quoted(due))
+		default:
+			seen["look"] = true
+			look := drive.Value[string](p, `document.querySelector("section[aria-labelledby=window]").innerText`)
+			_ = look
+			p.Click(answerOf(p))
+			p.Until("the look to be answered", `!shows("what is it like?")`)
+		}
+	}
+	t.Error("the rehearsal did not come to its end")
+}
+
+// answerOf is the answer that fits what the stand-in's window shows.
+func answerOf(p *drive.Page) string {
+	return map[string]string{"pours": "No ball, it coats the floor", "smears": "A ball that smears", "smooth": "One smooth ball", "torn": "Ragged, torn", "knocks": "Hard, or in bits", "corners": "Flour in the corners"}[drive.Value[string](p, "document.querySelector('[data-look]').dataset.look")]
+}
+
+func quoted(s string) string { return "`" + s + "`" }
