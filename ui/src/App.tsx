@@ -5,6 +5,7 @@ import { ScreenName } from "./parts/ScreenName";
 import { useFirstZone } from "./client/firstZone";
 import { sendLeft } from "./client/outbox";
 import { Answering } from "./parts/Answering";
+import { Caller } from "./parts/Caller";
 import { ErrorBoundary } from "./parts/ErrorBoundary";
 import { fetchAhead } from "./parts/later";
 import { Loading } from "./parts/Loading";
@@ -29,6 +30,7 @@ export function App() {
       <Rail />
       <div className="flex min-h-0 min-w-0 flex-1 flex-col md:py-2 md:pr-2">
         <Answering />
+        <Caller />
         <main
           id="sheet"
           tabIndex={-1}

@@ -5,6 +5,7 @@ import { Trouble } from "../client/api";
 import { useChangeKitchen, useShelf } from "../client/queries";
 import type { Kitchen } from "../client/types.gen";
 import { TroubleNote } from "../parts/Trouble";
+import { Calls } from "./Calls";
 import { Cupboard } from "./Cupboard";
 import { Habits } from "./Habits";
 import { Measures } from "./Measures";
@@ -71,7 +72,10 @@ export default function KitchenScreen() {
         <TabPanels className="mt-4">
           <TabPanel tabIndex={-1} className="grid gap-x-10 gap-y-6 lg:grid-cols-[3fr_2fr]">
             <Measures kitchen={kitchen} set={set} fault={atField} />
-            <Preferences kitchen={kitchen} set={set} />
+            <div>
+              <Preferences kitchen={kitchen} set={set} />
+              <Calls />
+            </div>
           </TabPanel>
           <TabPanel tabIndex={-1} className="grid gap-x-10 gap-y-6 xl:grid-cols-[3fr_2fr]">
             <OwnCups kitchen={kitchen} known={cups} set={set} fault={atField} />

@@ -46,7 +46,7 @@ export function Panel({ view, state, press, wait }: Props) {
           role="img"
           aria-label={state.light ? "the running light is on" : "the running light is off"}
         />
-        <p className="figures min-w-0 flex-1 text-xl font-bold" data-display aria-live="polite">
+        <p className="figures min-w-0 flex-1 text-lg leading-7 font-bold" data-display aria-live="polite">
           {state.shows || "dark"}
         </p>
         {state.stage && <span className="text-lg">{state.stage}</span>}

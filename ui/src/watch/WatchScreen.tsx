@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { Navigate, useNavigate, useParams } from "react-router";
 import { useNow } from "../client/clock";
+import { useAwake } from "../bench/hands";
 import { useBake, useTellBake } from "../client/queries";
 import type { BakeView, Happened } from "../client/types.gen";
 import { clock, countdown, display } from "../parts/time";
@@ -64,6 +65,7 @@ export default function WatchScreen() {
 
 function Running({ bake }: { bake: BakeView }) {
   const now = useNow();
+  useAwake();
   const tell = useTellBake(bake.id);
   const navigate = useNavigate();
   const [ending, setEnding] = useState(false);
