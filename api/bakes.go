@@ -52,6 +52,7 @@ type BakeView struct {
 	StartedAt  time.Time        `json:"startedAt"`
 	PutAway    bool             `json:"putAway,omitzero"`
 	State      bake.State       `json:"state"`
+	Rise       string           `json:"rise,omitzero"` // what to do about the height that was told last
 	Plan       plan.Plan        `json:"plan"`
 	Happenings []bake.Happening `json:"happenings"`
 	Zone       string           `json:"zone"`
@@ -69,6 +70,8 @@ type Happened struct {
 	Seen dough.Seen  `json:"seen,omitzero"` // how the dough ball looks
 	Dose *dough.Dose `json:"dose,omitzero"` // what was put in to mend it
 
+	Stands dough.Stands `json:"stands,omitzero"` // how high it stands
+
 	Minutes int       `json:"minutes,omitzero"` // by which what is to come moves; of a Start that was pressed again, how long ago
 	Cut     *bake.Cut `json:"cut,omitzero"`     // a power cut
 }
@@ -77,6 +80,7 @@ type Happened struct {
 type BakeTold struct {
 	ID         string           `json:"id"`
 	State      bake.State       `json:"state"`
+	Rise       string           `json:"rise,omitzero"`
 	Happenings []bake.Happening `json:"happenings"`
 	Now        time.Time        `json:"now"`
 }
@@ -207,7 +211,19 @@ func (c *call) viewBake(id string) (BakeView, error) {
 		return BakeView{}, err
 	}
 	happened, err := c.BakeHappenings(c.ctx, c.kitchen, id)
-	return BakeView{b.ID, b.RecipeID, b.Revision, b.StartedAt, b.PutAway, bake.At(b.Plan, happened, c.now), b.Plan, happened, zone.String(), c.now}, err
+	if err != nil {
+		return BakeView{}, err
+	}
+	state := bake.At(b.Plan, happened, c.now)
+	rise := ""
+	if len(state.Heights) > 0 && !state.Over() {
+		before, err := c.HeightsBefore(c.ctx, c.kitchen, b)
+		if err != nil {
+			return BakeView{}, err
+		}
+		rise = bake.Rise(state, before)
+	}
+	return BakeView{b.ID, b.RecipeID, b.Revision, b.StartedAt, b.PutAway, state, rise, b.Plan, happened, zone.String(), c.now}, nil
 }
 
 // showBake answers 304 to a client that has seen all that happened.
@@ -243,7 +259,7 @@ func (s *server) addInBake(c *call) (string, error) {
 	if err != nil {
 		return "", err
 	}
-	h := bake.Happening{Stamp: stamp, What: said.What, Moment: said.Moment, Mark: said.Mark, Note: said.Note, Of: said.Of, Seen: said.Seen, Dose: said.Dose, Minutes: said.Minutes, Cut: said.Cut}
+	h := bake.Happening{Stamp: stamp, What: said.What, Moment: said.Moment, Mark: said.Mark, Note: said.Note, Of: said.Of, Seen: said.Seen, Dose: said.Dose, Stands: said.Stands, Minutes: said.Minutes, Cut: said.Cut}
 	if err := bake.Check(bake.At(b.Plan, happened, c.now), happened, h); err != nil {
 		return "", err
 	}
@@ -252,5 +268,5 @@ func (s *server) addInBake(c *call) (string, error) {
 
 func (s *server) toldBake(c *call, id string) (any, error) {
 	v, err := c.viewBake(id)
-	return BakeTold{v.ID, v.State, v.Happenings, v.Now}, err
+	return BakeTold{v.ID, v.State, v.Rise, v.Happenings, v.Now}, err
 }

@@ -119,7 +119,7 @@ func (s *server) addInRehearsal(c *call) (string, error) {
 	}
 	h := rehearse.Happening{Stamp: stamp, What: in.What, Button: in.Button, Held: in.Held, Pace: in.Pace, On: in.On}
 	if in.Told != nil {
-		h.Told = &bake.Happening{What: in.Told.What, Moment: in.Told.Moment, Of: in.Told.Of, Seen: in.Told.Seen, Dose: in.Told.Dose, Minutes: in.Told.Minutes}
+		h.Told = &bake.Happening{What: in.Told.What, Moment: in.Told.Moment, Of: in.Told.Of, Seen: in.Told.Seen, Dose: in.Told.Dose, Stands: in.Told.Stands, Minutes: in.Told.Minutes}
 	}
 	if err := rehearse.Check(rehearse.At(r, did, c.now), h); err != nil {
 		return "", err

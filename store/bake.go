@@ -83,6 +83,10 @@ func (q Queries) noteState(ctx context.Context, id string, s bake.State) error {
 	if err != nil {
 		return err
 	}
+	heights, err := encode(s.Heights)
+	if err != nil {
+		return err
+	}
 	var end, freed any
 	if s.End != nil {
 		end = s.End.UTC()
@@ -91,9 +95,25 @@ func (q Queries) noteState(ctx context.Context, id string, s bake.State) error {
 		freed = s.Freed.UTC()
 	}
 	_, err = q.q.ExecContext(ctx, `UPDATE bakes SET ended_at = ?, freed_at = ?, gave_up = ?, mark = ?, note = ?, moments = ?, liked = ?,
-		warm_until = DATE_ADD(warm_until, INTERVAL TIMESTAMPDIFF(MICROSECOND, ready_at, ?) MICROSECOND), begins_at = ?, ready_at = ? WHERE id = ?`,
-		end, freed, s.Phase == bake.GivenUp, s.Mark, s.Note, moments, s.Mark >= liked, s.Ready.UTC(), s.Begin.UTC(), s.Ready.UTC(), id)
+		warm_until = DATE_ADD(warm_until, INTERVAL TIMESTAMPDIFF(MICROSECOND, ready_at, ?) MICROSECOND), begins_at = ?, ready_at = ?, heights = ? WHERE id = ?`,
+		end, freed, s.Phase == bake.GivenUp, s.Mark, s.Note, moments, s.Mark >= liked, s.Ready.UTC(), s.Begin.UTC(), s.Ready.UTC(), heights, id)
 	return err
+}
+
+// mostBefore is how many earlier loaves a height is held beside.
+const mostBefore = 5
+
+// HeightsBefore lists how high the loaves before a bake stood, of its recipe and in its machine, newest first.
+func (q Queries) HeightsBefore(ctx context.Context, kitchenID string, b Bake) ([]bake.Before, error) {
+	rows, err := q.q.QueryContext(ctx, `SELECT heights, mark FROM bakes WHERE kitchen_id = ? AND recipe_id = ? AND machine_id = ? AND started_at < ? AND NOT gave_up AND heights <> '[]'
+		ORDER BY started_at DESC LIMIT ?`, kitchenID, b.RecipeID, b.MachineID, b.StartedAt.UTC(), mostBefore)
+	return list(rows, err, func(scan func(...any) error) (before bake.Before, err error) {
+		var heights string
+		if err := scan(&heights, &before.Mark); err != nil {
+			return before, err
+		}
+		return before, json.Unmarshal([]byte(heights), &before.Heights)
+	})
 }
 
 // Bake finds one bake of a kitchen.

@@ -30,6 +30,7 @@ const (
 	Judged    What = "judged"    // a mark and a note
 	Saw       What = "saw"       // the dough ball, how it looks
 	PutIn     What = "put in"    // a dose to mend it
+	Stood     What = "stood"     // how high, in the pan
 
 	Resumed   What = "resumed"    // Start was pressed again after a pause
 	Moved     What = "moved"      // all that is to come, by some minutes: begun late, minutes added
@@ -39,7 +40,7 @@ const (
 	Undone What = "undone" // an earlier happening is taken back
 )
 
-var Whats = []What{Done, Skipped, TakenOut, Abandoned, Judged, Saw, PutIn, Resumed, Moved, StageOver, PowerCut, Undone}
+var Whats = []What{Done, Skipped, TakenOut, Abandoned, Judged, Saw, PutIn, Stood, Resumed, Moved, StageOver, PowerCut, Undone}
 
 func (w What) Words() []string                  { return word.List(Whats) }
 func (w *What) UnmarshalText(text []byte) error { return word.Read(w, text, "happening", Whats) }
@@ -55,6 +56,8 @@ type Happening struct {
 
 	Seen dough.Seen  `json:"seen,omitzero"` // of Saw
 	Dose *dough.Dose `json:"dose,omitzero"` // of PutIn
+
+	Stands dough.Stands `json:"stands,omitzero"` // of Stood
 
 	Minutes int  `json:"minutes,omitzero"` // of Moved: by so many, below 0 sooner; of Resumed: so many ago
 	Cut     *Cut `json:"cut,omitzero"`     // of PowerCut
@@ -109,10 +112,11 @@ type State struct {
 	Freed   *time.Time        `json:"freed,omitzero"` // when a dough left the machine
 	End     *time.Time        `json:"end,omitzero"`   // when it was taken out, of the machine or of the oven, or abandoned
 	Moments []Moment          `json:"moments"`
-	Ball    *Ball             `json:"ball,omitzero"` // the dough ball; nil for what makes none
-	Due     *Due              `json:"due,omitzero"`  // what has come and was not answered
-	Next    int               `json:"next"`          // index of the next moment in Moments; -1 when none is left
-	Cool    *Cool             `json:"cool,omitzero"` // of a loaf that is out
+	Ball    *Ball             `json:"ball,omitzero"`    // the dough ball; nil for what makes none
+	Due     *Due              `json:"due,omitzero"`     // what has come and was not answered
+	Next    int               `json:"next"`             // index of the next moment in Moments; -1 when none is left
+	Heights []Height          `json:"heights,omitzero"` // how high it stood
+	Cool    *Cool             `json:"cool,omitzero"`    // of a loaf that is out
 	Mark    int               `json:"mark,omitzero"`
 	Note    string            `json:"note,omitzero"`
 	Last    int               `json:"last"`             // the newest seq
@@ -156,6 +160,7 @@ func At(p plan.Plan, happened []Happening, now time.Time) State {
 	for _, m := range c.moments {
 		s.Moments = append(s.Moments, Moment{m, m.At(s.Begin), done[m.ID], skipped[m.ID], stays(m)})
 	}
+	s.Heights = heights(c, standing)
 	if s.Cool = cooling(p, s); s.Over() {
 		s.Outage = nil
 	}
@@ -276,6 +281,13 @@ func Check(s State, happened []Happening, h Happening) error {
 	case TakenOut, Abandoned:
 		if s.Over() {
 			return fault.At("/what", "this bake is over already")
+		}
+	case Stood:
+		if s.Over() {
+			return fault.At("/what", "this bake is over")
+		}
+		if h.Stands == "" {
+			return fault.At("/stands", "say how high it stands: %s", strings.Join(dough.Stands("").Words(), ", "))
 		}
 	case Resumed, Moved, StageOver, PowerCut:
 		if s.Over() {

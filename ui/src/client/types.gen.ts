@@ -972,6 +972,7 @@ export interface BakeState {
   ball?: BakeBall;
   due?: BakeDue;
   next: number;
+  heights?: BakeHeight[];
   cool?: BakeCool;
   mark?: number;
   note?: string;
@@ -1048,6 +1049,16 @@ export interface BakeDue {
   steps?: string[];
   waits?: boolean;
 }
+export interface BakeHeight {
+  minute: number;
+  stands:
+    | "a third of the pan"
+    | "half the pan"
+    | "a finger below the rim"
+    | "at the rim"
+    | "a finger above the rim"
+    | "touches the lid";
+}
 export interface BakeCool {
   slice: string;
   clean: string;
@@ -1063,6 +1074,7 @@ export interface BakeHappening {
     | "judged"
     | "saw"
     | "put in"
+    | "stood"
     | "resumed"
     | "moved"
     | "stage over"
@@ -1074,6 +1086,13 @@ export interface BakeHappening {
   of?: number;
   seen?: "pours" | "smears" | "smooth" | "torn" | "knocks" | "corners";
   dose?: DoughDose;
+  stands?:
+    | "a third of the pan"
+    | "half the pan"
+    | "a finger below the rim"
+    | "at the rim"
+    | "a finger above the rim"
+    | "touches the lid";
   minutes?: number;
   cut?: BakeCut;
 }
@@ -1103,6 +1122,7 @@ export interface Happened {
     | "judged"
     | "saw"
     | "put in"
+    | "stood"
     | "resumed"
     | "moved"
     | "stage over"
@@ -1114,6 +1134,13 @@ export interface Happened {
   of?: number;
   seen?: "pours" | "smears" | "smooth" | "torn" | "knocks" | "corners";
   dose?: DoughDose;
+  stands?:
+    | "a third of the pan"
+    | "half the pan"
+    | "a finger below the rim"
+    | "at the rim"
+    | "a finger above the rim"
+    | "touches the lid";
   minutes?: number;
   cut?: BakeCut;
 }
@@ -1143,6 +1170,7 @@ export interface BakeView {
   startedAt: string;
   putAway?: boolean;
   state: BakeState;
+  rise?: string;
   plan: Plan;
   happenings: BakeHappening[];
   zone: string;
@@ -1151,6 +1179,7 @@ export interface BakeView {
 export interface BakeTold {
   id: string;
   state: BakeState;
+  rise?: string;
   happenings: BakeHappening[];
   now: string;
 }

@@ -12,6 +12,7 @@ import { DueNow } from "./DueNow";
 import { AfterOutage } from "./AfterOutage";
 import { Moments } from "./Moments";
 import { Otherwise } from "./Otherwise";
+import { Rise } from "./Rise";
 import { TakeOut } from "./TakeOut";
 
 const stages = {
@@ -91,6 +92,7 @@ function Running({ bake }: { bake: BakeView }) {
       <AfterOutage bake={bake} />
       <DueNow bake={bake} now={now} tell={(h) => tell.mutate(h)} wait={tell.isPending} />
       <DoughBall bake={bake} now={now} tell={(h) => tell.mutate(h)} wait={tell.isPending} />
+      <Rise bake={bake} tell={(h) => tell.mutate(h)} wait={tell.isPending} />
       <div className="grid flex-1 grid-cols-1 gap-8 lg:grid-cols-2">
         <section aria-label="Now" className="flex flex-col justify-center">
           <p className="text-xl font-semibold text-leaf" data-phase={state.phase}>

@@ -1,0 +1,76 @@
+import { useState } from "react";
+import type { BakeHeight, BakeView, Happened } from "../client/types.gen";
+
+interface Props {
+  bake: BakeView;
+  tell: (happened: Happened) => void;
+  wait: boolean;
+}
+
+type Stands = BakeHeight["stands"];
+
+// How high each stands in the small drawing, 40 high to the rim at 14.
+const looks: [Stands, number][] = [
+  ["a third of the pan", 42],
+  ["half the pan", 36],
+  ["a finger below the rim", 22],
+  ["at the rim", 16],
+  ["a finger above the rim", 10],
+  ["touches the lid", 4],
+];
+
+/** While it rises: how high it stands, and what to do about it. */
+export function Rise({ bake, tell, wait }: Props) {
+  const { state } = bake;
+  const [open, setOpen] = useState(false);
+  const last = state.heights?.at(-1);
+  if (state.phase !== "running" || (state.stage !== "rise" && state.stage !== "knock-back" && !last)) return null;
+  const say = (stands: Stands) => {
+    tell({ what: "stood", stands });
+    setOpen(false);
+  };
+  return (
+    <section aria-label="How high it stands" className="border-y border-rule py-1">
+      {bake.rise && last && (
+        <p className="max-w-prose text-lg" data-rise>
+          <b className="first-letter:uppercase">{last.stands}:</b> {bake.rise}
+        </p>
+      )}
+      <button type="button" aria-expanded={open} onClick={() => setOpen(!open)} className="min-h-11 font-semibold text-rim underline">
+        {last ? "Say again how high it stands" : "Too high, too low? Say how high it stands"}
+      </button>
+      {open && (
+        <div className="grid grid-cols-2 gap-2 pb-2 sm:grid-cols-3 lg:grid-cols-6">
+          {looks.map(([stands, top]) => (
+            <button
+              key={stands}
+              type="button"
+              disabled={wait}
+              onClick={() => say(stands)}
+              className="rounded-tray border-2 border-rim p-1 text-center text-sm leading-5 font-semibold text-ink hover:bg-shelf"
+            >
+              <svg viewBox="0 0 96 56" className="mx-auto h-12 w-20" aria-hidden="true">
+                <path
+                  d={`M18 50V${top + 5}Q18 ${top} 30 ${top}H66Q78 ${top} 78 ${top + 5}V50Z`}
+                  fill="var(--mark)"
+                  stroke="currentColor"
+                  strokeWidth="2"
+                />
+                <path
+                  d="M10 14H14V52H82V14H86"
+                  fill="none"
+                  stroke="currentColor"
+                  strokeWidth="4"
+                  strokeLinecap="round"
+                  strokeLinejoin="round"
+                />
+                <path d="M14 3H82" stroke="currentColor" strokeWidth="3" strokeDasharray="6 4" />
+              </svg>
+              {stands}
+            </button>
+          ))}
+        </div>
+      )}
+    </section>
+  );
+}
