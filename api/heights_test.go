@@ -26,6 +26,7 @@ func TestAHeightIsHeldBesideEarlierLoaves(t *testing.T) {
 	}
 	h.must(422, "POST", "~/bakes/"+first.ID+"/happenings", map[string]any{"what": "stood"}, nil, "Idempotency-Key", "h2")
 	tell(first.ID, "h3", map[string]any{"what": "taken out"})
+	view = api.BakeView{}
 	h.must(200, "GET", "~/bakes/"+first.ID, nil, &view)
 	if view.Rise != "" {
 		t.Errorf("a loaf that is out is still told %q", view.Rise)

@@ -27,7 +27,7 @@ var arrows = map[string]string{
 	"kept": "", "journal": "", "measure": "", "larder": "kept measure", "recipe": "kept larder measure", "kind": "larder measure recipe",
 	"formula": "kind larder measure recipe", "scale": "formula kind larder measure recipe", "scoop": "larder measure",
 	"pan": "kind larder measure recipe", "machine": "kept measure pan", "choice": "formula kind larder machine measure recipe",
-	"timetable": "machine recipe", "dough": "larder measure", "swap": "formula larder measure recipe",
+	"timetable": "dough machine recipe", "dough": "larder measure", "swap": "formula larder measure recipe",
 	"kitchen":  "dough formula kept kind larder machine measure pan scale",
 	"plan":     "choice dough formula kept kind kitchen larder machine measure pan recipe scale scoop swap timetable",
 	"bake":     "journal kept kind machine plan recipe timetable dough measure",

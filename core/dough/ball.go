@@ -82,6 +82,23 @@ func (d Dose) Points(b Ball) float64 {
 	return b.Hydration*float64(b.Flour/(b.Flour+d.Grams())) - b.Hydration
 }
 
+// FirstLook is a school of when to look at the ball for the first time.
+type FirstLook string
+
+const (
+	UsualLook FirstLook = ""      // 5 to 10 minutes into kneading
+	EarlyLook FirstLook = "early" // after 2 or 3 minutes
+	LateLook  FirstLook = "late"  // in the second knead, when all has been drunk
+	NoLook    FirstLook = "never"
+)
+
+var FirstLooks = []FirstLook{UsualLook, EarlyLook, LateLook, NoLook}
+
+func (l FirstLook) Words() []string { return word.List(FirstLooks) }
+func (l *FirstLook) UnmarshalText(text []byte) error {
+	return word.Read(l, text, "first look at the dough (leave it empty, or)", FirstLooks)
+}
+
 // Ball is a dough in its kneading. Times are minutes.
 type Ball struct {
 	Batter    bool // it makes no ball

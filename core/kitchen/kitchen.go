@@ -39,6 +39,7 @@ type Kitchen struct {
 	Face     Face                `json:"face,omitzero"`     // of its clock; empty: 24 hours
 	Room     measure.Temperature `json:"room"`              // as the kitchen usually is
 	Liquid   dough.School        `json:"liquid"`            // how it is tempered
+	Look     dough.FirstLook     `json:"look,omitzero"`     // when the dough ball is looked at first
 	Lead     machine.Minutes     `json:"lead"`              // to load the pan and press Start
 	Loading  pan.Manner          `json:"loading"`           // as it likes to load a pan; empty: as the booklet has it
 	Grease   bool                `json:"grease,omitzero"`   // the pan lightly, where loaves stick; else it stays bare

@@ -111,6 +111,7 @@ func MakeProgramme(p Place, w Wish, d Dough) (Programme, error) {
 		g.Setting.KeepWarm = p.Machine.KeepWarm
 	}
 	needed := asks(d, g.AddIns)
+	needed.Look = p.Kitchen.Look
 	if needed.Shaped = len(course.Of(machine.Bake)) == 0 && !needed.Still; needed.Shaped {
 		g.Finish = finish(d)
 		needed.Finish = g.Finish

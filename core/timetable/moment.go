@@ -6,6 +6,7 @@ import (
 	"slices"
 	"time"
 
+	"risepan/core/dough"
 	"risepan/core/machine"
 	"risepan/core/recipe"
 	"risepan/core/word"
@@ -55,8 +56,28 @@ type Moment struct {
 // At is the moment's time in a bake whose cycle begins at begin.
 func (m Moment) At(begin time.Time) time.Time { return begin.Add(duration(m.After)) }
 
-// lookAfter is when to look at the dough ball: some minutes into the first kneading.
-const lookAfter machine.Minutes = 7
+// When to look at the dough ball, minutes: into the first kneading, by the usual and the early school; after what
+// was held back went in; and before the last kneading ends, by the late one.
+const (
+	lookAfter    machine.Minutes = 7
+	lookEarly    machine.Minutes = 3
+	lookAfterAll machine.Minutes = 10
+	lookLate     machine.Minutes = 12
+)
+
+// look is when the dough ball is looked at first.
+func (n Needs) look(kneads []machine.Span) machine.Minutes {
+	first, last := kneads[0], kneads[len(kneads)-1]
+	switch {
+	case n.Look == dough.LateLook:
+		return max(last.From+2, last.To-lookLate)
+	case n.Held:
+		return min(first.From+heldUntil+lookAfterAll, last.To)
+	case n.Look == dough.EarlyLook:
+		return min(first.From+lookEarly, first.To)
+	}
+	return min(first.From+lookAfter, first.To)
+}
 
 // Needs are what a bake asks of the person beside it.
 type Needs struct {
@@ -64,6 +85,7 @@ type Needs struct {
 	Box    bool // the dispenser puts them in
 	Batter bool // there is no dough ball to look at, and sides to scrape
 	Still  bool // nothing is kneaded
+	Look   dough.FirstLook
 	Held   bool // something is held back until the first knead
 
 	ByHand string        // what of the add-ins goes in by hand, where the dispenser holds the others
@@ -88,8 +110,8 @@ func Moments(p machine.Programme, keepWarm machine.Minutes, n Needs) []Moment {
 		out = append(out, m)
 	}
 	kneads := p.Of(machine.Knead)
-	if len(kneads) > 0 && !n.Batter && !n.Still {
-		add(Moment{Kind: Look, After: min(kneads[0].From+lookAfter, kneads[0].To), Person: true, Say: "Look at the dough ball."})
+	if len(kneads) > 0 && !n.Batter && !n.Still && n.Look != dough.NoLook {
+		add(Moment{Kind: Look, After: n.look(kneads), Person: true, Say: "Look at the dough ball."})
 	}
 	if len(kneads) > 0 && n.Held {
 		add(Moment{Kind: Held, After: min(kneads[0].From+heldUntil, kneads[0].To), Person: true, Say: "Put in what was held back."})

@@ -7,6 +7,7 @@ import (
 	"time"
 	_ "time/tzdata"
 
+	"risepan/core/dough"
 	"risepan/core/machine"
 	"risepan/core/measure"
 )
@@ -250,4 +251,29 @@ func FuzzReadingAWallTime(f *testing.F) {
 			t.Errorf("%q reads as %s", s, w)
 		}
 	})
+}
+
+// Kneading from 0 to 9 and from 15 to 34: when each school looks at the ball for the first time, and when after
+// something that was held back at minute 3.
+func TestTheFirstLookAtTheDough(t *testing.T) {
+	p := machine.Programme{Total: 180, Stages: []machine.Span{{ID: "knead 1", Kind: machine.Knead, From: 0, To: 9}, {ID: "rest 1", Kind: machine.Rest, From: 9, To: 15},
+		{ID: "knead 2", Kind: machine.Knead, From: 15, To: 34}, {ID: "rise 1", Kind: machine.Rise, From: 34, To: 130}, {ID: "bake 1", Kind: machine.Bake, From: 130, To: 180}}}
+	for _, c := range []struct {
+		school dough.FirstLook
+		held   bool
+		want   machine.Minutes // -1: never
+	}{
+		{dough.UsualLook, false, 7}, {dough.EarlyLook, false, 3}, {dough.LateLook, false, 22}, {dough.NoLook, false, -1},
+		{dough.UsualLook, true, 13}, {dough.EarlyLook, true, 13}, {dough.LateLook, true, 22}, {dough.NoLook, true, -1},
+	} {
+		got := machine.Minutes(-1)
+		for _, m := range Moments(p, 0, Needs{Look: c.school, Held: c.held}) {
+			if m.Kind == Look {
+				got = m.After
+			}
+		}
+		if got != c.want {
+			t.Errorf("school %q, held back %v: looked at %d, want %d", c.school, c.held, got, c.want)
+		}
+	}
 }

@@ -89,6 +89,7 @@ export interface Kitchen {
   face?: "24 hours" | "12 hours";
   room: string;
   liquid: "room temperature" | "tepid" | "hot with rapid yeast";
+  look?: "" | "early" | "late" | "never";
   lead: number;
   loading: PanManner;
   grease?: boolean;

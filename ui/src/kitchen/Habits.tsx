@@ -79,6 +79,17 @@ export function Habits({ kitchen, set, fault }: { kitchen: Kitchen; set: SetKitc
         />
       </label>
       <Choices
+        label="The first look at the dough ball"
+        value={kitchen.look ?? ""}
+        pick={(look) => set({ look })}
+        choices={[
+          ["", "Five to ten minutes in", "When it has come together."],
+          ["early", "After two or three", "Only a glance: every dough is ragged then."],
+          ["late", "Late in the second knead", "When everything has been drunk."],
+          ["never", "Never", "The machine is trusted."],
+        ]}
+      />
+      <Choices
         label="Salt"
         value={kitchen.salt}
         pick={(salt) => set({ salt })}
