@@ -71,5 +71,6 @@ export const canNotice = () => "Notification" in window && window.isSecureContex
 /** A notice of the system, where it is wanted and allowed. */
 export function notice(title: string, body: string) {
   if (!calling().notices || !canNotice() || Notification.permission !== "granted") return;
-  new Notification(title, { body, tag: body, requireInteraction: true });
+  const sent = new Notification(title, { body, tag: body, requireInteraction: true });
+  sent.addEventListener("click", () => window.focus());
 }
