@@ -93,6 +93,9 @@ func (s *Server) Said() string {
 	return s.said.String()
 }
 
+// PID is the server's process.
+func (s *Server) PID() int { return s.cmd.Process.Pid }
+
 // Kill ends the server at once, as a crash would; its database goes on running.
 func (s *Server) Kill() {
 	s.cmd.Process.Kill()
