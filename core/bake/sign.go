@@ -1,0 +1,43 @@
+package bake
+
+import "risepan/core/word"
+
+// Sign is something that is seen, felt or tasted of a finished loaf.
+type Sign string
+
+const (
+	Collapsed  Sign = "sunken top"
+	Overflowed Sign = "bulges over the rim"
+	NotRisen   Sign = "did not rise"
+	Unmixed    Sign = "unmixed"
+	Dense      Sign = "short and dense"
+	Lumpy      Sign = "lumpy, rough outside"
+	Coarse     Sign = "coarse, holey"
+	Gummy      Sign = "gummy middle"
+	Corners    Sign = "floury corners"
+	Pale       Sign = "too pale"
+	Burnt      Sign = "too dark"
+	Soggy      Sign = "soggy, wrinkled sides"
+	Mashed     Sign = "add-ins mashed"
+	Sunken     Sign = "add-ins at the bottom"
+	Salty      Sign = "too salty"
+	Bland      Sign = "too bland"
+	TooSmall   Sign = "too small for the house"
+	Torn       Sign = "torn or holed top"
+	Hole       Sign = "big hole, torn base"
+	Lopsided   Sign = "lopsided, a dry lump"
+
+	Domed     Sign = "domed, near the rim"
+	Hollow    Sign = "sounds hollow"
+	FineCrumb Sign = "fine, even crumb"
+)
+
+// Signs lists them, the good ones last.
+var Signs = []Sign{Collapsed, Overflowed, NotRisen, Unmixed, Dense, Lumpy, Coarse, Gummy, Corners, Pale, Burnt, Soggy, Mashed, Sunken, Salty, Bland, TooSmall, Torn, Hole, Lopsided,
+	Domed, Hollow, FineCrumb}
+
+// Good reports whether it is a sign of a good loaf.
+func (s Sign) Good() bool { return s == Domed || s == Hollow || s == FineCrumb }
+
+func (s Sign) Words() []string                  { return word.List(Signs) }
+func (s *Sign) UnmarshalText(text []byte) error { return word.Read(s, text, "sign of a loaf", Signs) }

@@ -1,0 +1,151 @@
+package verdict
+
+import (
+	"cmp"
+	"math"
+	"slices"
+
+	"risepan/core/bake"
+	"risepan/core/word"
+)
+
+// Strength is how sure a cause is.
+type Strength string
+
+const (
+	Likely   Strength = "likely"
+	Possible Strength = "possible"
+	Unclear  Strength = "cannot tell"
+)
+
+var Strengths = []Strength{Likely, Possible, Unclear}
+
+func (s Strength) Words() []string { return word.List(Strengths) }
+func (s *Strength) UnmarshalText(text []byte) error {
+	return word.Read(s, text, "strength of a cause", Strengths)
+}
+
+// From these shares a cause is likely, and possible; below, it is not told.
+const (
+	likely   = 0.5
+	possible = 0.12
+)
+
+// Weighed is one cause with what speaks for it and against it.
+type Weighed struct {
+	Cause    Cause       `json:"cause"`
+	Share    float64     `json:"share"` // of all causes together, 0 to 1
+	Strength Strength    `json:"strength"`
+	Signs    []bake.Sign `json:"signs,omitzero"`   // that it explains
+	For      []Fact      `json:"for,omitzero"`     // that speak for it
+	Against  []Fact      `json:"against,omitzero"` // and against it
+	Change   string      `json:"change"`
+	Tell     string      `json:"tell,omitzero"` // what would tell it from its like next time
+}
+
+// Seen is what is known of a loaf: the signs, whether all the others were looked for and not seen, and the facts.
+type Seen struct {
+	Signs []bake.Sign
+	All   bool // what is not named is not there
+	Facts []Fact
+}
+
+// without is how much less likely a cause is without the fact that goes with it, where the program itself would know of
+// that: a pan that was not too full is hardly the cause of an overflow.
+const without = 0.2
+
+// An absent sign counts for less than a present one: bakers name what strikes them.
+const absent = 0.6
+
+// Weigh ranks the causes, likeliest first. It is naive Bayes: each sign and each fact is taken to be independent of
+// the others under a cause. A loaf with none but good signs has no cause to look for.
+func Weigh(s Seen) []Weighed {
+	bad := slices.DeleteFunc(slices.Clone(s.Signs), bake.Sign.Good)
+	if len(bad) == 0 {
+		return nil
+	}
+	out := make([]Weighed, 0, len(causes))
+	total := 0.0
+	for _, c := range Causes {
+		r := causes[c]
+		w := Weighed{Cause: c, Change: r.change, Tell: r.tell}
+		score := math.Log(r.prior)
+		wanted := r.wants != ""
+		for _, sign := range bake.Signs {
+			p := r.of(sign)
+			switch {
+			case slices.Contains(bad, sign):
+				score += math.Log(p)
+				if r.signs[sign] > 0 {
+					w.Signs = append(w.Signs, sign)
+				}
+			case s.All && !sign.Good():
+				score += absent * math.Log(1-p)
+			}
+		}
+		for _, f := range s.Facts {
+			ratio, said := r.facts[f]
+			if !said {
+				ratio = unsaid(f)
+			}
+			score += math.Log(ratio)
+			if r.wants == f || r.orWants == f {
+				wanted = false
+			}
+			switch {
+			case said && ratio > 1.25:
+				w.For = append(w.For, f)
+			case said && ratio < 0.8:
+				w.Against = append(w.Against, f)
+			}
+		}
+		if wanted {
+			score += math.Log(without)
+		}
+		w.Share = math.Exp(score)
+		total += w.Share
+		if len(w.Signs) > 0 {
+			out = append(out, w)
+		}
+	}
+	for n := range out {
+		out[n].Share /= total
+		switch {
+		case out[n].Share >= likely:
+			out[n].Strength = Likely
+		case out[n].Share >= possible:
+			out[n].Strength = Possible
+		default:
+			out[n].Strength = Unclear
+		}
+	}
+	slices.SortStableFunc(out, func(a, b Weighed) int { return cmp.Compare(b.Share, a.Share) })
+	return out
+}
+
+// of is how likely a sign is under a cause.
+func (r row) of(s bake.Sign) float64 { return max(r.signs[s], leak) }
+
+// unsaid is the ratio of a fact under a cause that it has nothing to do with: what is odd about a bake speaks a little
+// against causes that it does not touch, for then two things would have gone wrong at once.
+func unsaid(f Fact) float64 {
+	if strange[f] {
+		return 0.4
+	}
+	return 1
+}
+
+// strange are facts that no usual bake has.
+var strange = map[Fact]bool{WetFormula: true, DryFormula: true, YeastHigh: true, YeastLow: true, SaltHigh: true, SaltLow: true, OldYeast: true, HotKitchen: true, ColdKitchen: true,
+	VeryHotLiquid: true, WeakUsed: true, OtherCycle: true, SlowOnRapid: true, FastOnLong: true, LongCycle: true, FullPan: true, StoodInPan: true, CutEarly: true, AddInsFirst: true, AddInsLate: true,
+	MoistAddIns: true, LidWasOpen: true, PowerWent: true}
+
+// Told are the causes that are worth telling: the likely and the possible, at most three; with none of them the first,
+// which cannot be told from its like.
+func Told(all []Weighed) []Weighed {
+	n := 0
+	for n < len(all) && n < 3 && all[n].Strength != Unclear {
+		n++
+	}
+	return all[:min(max(n, 1), len(all))]
+}
