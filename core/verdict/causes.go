@@ -94,13 +94,14 @@ const (
 	PowerWent     Fact = "the power went"
 	NotTicked     Fact = "a step of the bench was not done"
 	HeavyLoaf     Fact = "the loaf weighs more than planned"
+	WeightAsMeant Fact = "the loaf weighs as planned"
 	SlipTold      Fact = "a slip was told at the bench"
 )
 
 // Facts lists them.
 var Facts = []Fact{WetFormula, DryFormula, YeastHigh, YeastLow, SaltHigh, SaltLow, SugarHigh, OldYeast, FreshYeast, BallWet, BallDry, BallGood, FlourGiven, LiquidGiven, RoseHigh, RoseLow,
 	HotKitchen, ColdKitchen, VeryHotLiquid, WeakUsed, UnsureCup, WeighedFlour, OtherCycle, SlowOnRapid, FastOnLong, LongCycle, FullPan, StoodInPan, TakenAtOnce, CutEarly, CutCold,
-	CrustDarker, CrustLighter, AddInsFirst, AddInsLate, MoistAddIns, LidWasOpen, PowerWent, NotTicked, HeavyLoaf, SlipTold}
+	CrustDarker, CrustLighter, AddInsFirst, AddInsLate, MoistAddIns, LidWasOpen, PowerWent, NotTicked, HeavyLoaf, WeightAsMeant, SlipTold}
 
 func (f Fact) Words() []string                  { return word.List(Facts) }
 func (f *Fact) UnmarshalText(text []byte) error { return word.Read(f, text, "fact", Facts) }
@@ -126,9 +127,9 @@ var causes = map[Cause]row{
 	TooWet: {0.12, signs{bake.Collapsed: .55, bake.Coarse: .45, bake.Gummy: .35, bake.Sunken: .15},
 		facts{WetFormula: 4, BallWet: 6, BallGood: .25, BallDry: .1, FlourGiven: 1.6, DryFormula: .2, UnsureCup: 1.3}, "", "", "Take 1 tbsp less water, and nothing else.", "Look at the dough ball: does it smear the floor of the pan?"},
 	TooDry: {0.06, signs{bake.Dense: .6, bake.Lumpy: .5, bake.Corners: .2, bake.Lopsided: .2},
-		facts{DryFormula: 4, BallDry: 6, BallGood: .25, BallWet: .1, LiquidGiven: 1.6, WetFormula: .2, WeighedFlour: 1.2, HeavyLoaf: .3}, "", "", "Take 1 tbsp more water, and nothing else.", "Look at the dough ball: is it torn, does it knock?"},
+		facts{DryFormula: 4, BallDry: 6, BallGood: .25, BallWet: .1, LiquidGiven: 1.6, WetFormula: .2, WeighedFlour: 1.2, HeavyLoaf: .3, WeightAsMeant: 1.2}, "", "", "Take 1 tbsp more water, and nothing else.", "Look at the dough ball: is it torn, does it knock?"},
 	PackedCup: {0.05, signs{bake.Dense: .6, bake.Lumpy: .55, bake.Corners: .15},
-		facts{BallDry: 4, UnsureCup: 1.7, HeavyLoaf: 9, WeighedFlour: .03, DryFormula: .6, LiquidGiven: 2, BallWet: .15, BallGood: .4}, "", "", "Fill the cup lightly and level it, or weigh a cup of your flour.", "Weigh a cup of your flour."},
+		facts{BallDry: 4, UnsureCup: 1.7, HeavyLoaf: 9, WeightAsMeant: .2, WeighedFlour: .03, DryFormula: .6, LiquidGiven: 2, BallWet: .15, BallGood: .4}, "", "", "Fill the cup lightly and level it, or weigh a cup of your flour.", "Weigh a cup of your flour."},
 	MuchYeast: {0.09, signs{bake.Collapsed: .6, bake.Overflowed: .5, bake.Coarse: .5, bake.Torn: .1},
 		facts{YeastHigh: 7, RoseHigh: 4, YeastLow: .1, RoseLow: .1, BallWet: .6, SlipTold: 1.5, BallGood: 1.3}, "", "", "Take a quarter teaspoon less yeast, and nothing else.", "Note how high it stands as the last rise begins."},
 	FastYeast: {0.03, signs{bake.Overflowed: .55, bake.Collapsed: .5, bake.Coarse: .4},

@@ -192,6 +192,8 @@ func loafOf(fl fault, seed uint64) verdict.Seen {
 	}
 	if c.heavy {
 		c.likely[verdict.HeavyLoaf] = 0.8
+	} else {
+		c.likely[verdict.WeightAsMeant] = 0.8
 	}
 	out := verdict.Seen{Signs: signs, All: true}
 	for _, f := range verdict.Facts {
