@@ -11,6 +11,7 @@ import (
 	"risepan/core/fault"
 	"risepan/core/measure"
 	"risepan/core/plan"
+	"risepan/core/verdict"
 	"risepan/store"
 )
 
@@ -53,6 +54,7 @@ type BakeView struct {
 	PutAway    bool             `json:"putAway,omitzero"`
 	State      bake.State       `json:"state"`
 	Rise       string           `json:"rise,omitzero"` // what to do about the height that was told last
+	Why        []Why            `json:"why,omitzero"`  // it came out so, likeliest cause first
 	Plan       plan.Plan        `json:"plan"`
 	Happenings []bake.Happening `json:"happenings"`
 	Zone       string           `json:"zone"`
@@ -66,6 +68,10 @@ type Happened struct {
 	Mark   int       `json:"mark,omitzero"`
 	Note   string    `json:"note,omitzero"`
 	Of     int       `json:"of,omitzero"`
+
+	Signs    []bake.Sign   `json:"signs,omitzero"`    // of the finished loaf
+	CutAfter int           `json:"cutAfter,omitzero"` // minutes after it was out
+	Weight   measure.Grams `json:"weight,omitzero"`   // of the loaf
 
 	Seen dough.Seen  `json:"seen,omitzero"` // how the dough ball looks
 	Dose *dough.Dose `json:"dose,omitzero"` // what was put in to mend it
@@ -81,8 +87,15 @@ type BakeTold struct {
 	ID         string           `json:"id"`
 	State      bake.State       `json:"state"`
 	Rise       string           `json:"rise,omitzero"`
+	Why        []Why            `json:"why,omitzero"`
 	Happenings []bake.Happening `json:"happenings"`
 	Now        time.Time        `json:"now"`
+}
+
+// Why is one cause of how a loaf came out, and the one change of its recipe that answers it.
+type Why struct {
+	verdict.Weighed
+	Step *verdict.Change `json:"step,omitzero"`
 }
 
 // logPage is how many bakes a page of the log shows.
@@ -223,7 +236,29 @@ func (c *call) viewBake(id string) (BakeView, error) {
 		}
 		rise = bake.Rise(state, before)
 	}
-	return BakeView{b.ID, b.RecipeID, b.Revision, b.StartedAt, b.PutAway, state, rise, b.Plan, happened, zone.String(), c.now}, nil
+	why, err := c.why(b, state, happened)
+	return BakeView{b.ID, b.RecipeID, b.Revision, b.StartedAt, b.PutAway, state, rise, why, b.Plan, happened, zone.String(), c.now}, err
+}
+
+// why weighs the causes of a loaf of which signs were told.
+func (c *call) why(b store.Bake, s bake.State, happened []bake.Happening) ([]Why, error) {
+	if !s.Over() || len(s.Signs) == 0 {
+		return nil, nil
+	}
+	k, _, err := c.settings()
+	if err != nil {
+		return nil, err
+	}
+	r, err := c.Recipe(c.ctx, c.kitchen, b.RecipeID, 0)
+	if err != nil {
+		return nil, err
+	}
+	var out []Why
+	seen := verdict.Seen{Signs: s.Signs, All: true, Facts: verdict.Evidence(b.Plan, s, happened, k.Kitchen)}
+	for _, w := range verdict.Told(verdict.Weigh(seen)) {
+		out = append(out, Why{w, verdict.Propose(r.Recipe, k.Kitchen.Ingredient, w.Cause)})
+	}
+	return out, nil
 }
 
 // showBake answers 304 to a client that has seen all that happened.
@@ -259,7 +294,7 @@ func (s *server) addInBake(c *call) (string, error) {
 	if err != nil {
 		return "", err
 	}
-	h := bake.Happening{Stamp: stamp, What: said.What, Moment: said.Moment, Mark: said.Mark, Note: said.Note, Of: said.Of, Seen: said.Seen, Dose: said.Dose, Stands: said.Stands, Minutes: said.Minutes, Cut: said.Cut}
+	h := bake.Happening{Stamp: stamp, What: said.What, Moment: said.Moment, Mark: said.Mark, Note: said.Note, Signs: said.Signs, CutAfter: said.CutAfter, Weight: said.Weight, Of: said.Of, Seen: said.Seen, Dose: said.Dose, Stands: said.Stands, Minutes: said.Minutes, Cut: said.Cut}
 	if err := bake.Check(bake.At(b.Plan, happened, c.now), happened, h); err != nil {
 		return "", err
 	}
@@ -268,5 +303,5 @@ func (s *server) addInBake(c *call) (string, error) {
 
 func (s *server) toldBake(c *call, id string) (any, error) {
 	v, err := c.viewBake(id)
-	return BakeTold{v.ID, v.State, v.Rise, v.Happenings, v.Now}, err
+	return BakeTold{v.ID, v.State, v.Rise, v.Why, v.Happenings, v.Now}, err
 }

@@ -7,6 +7,7 @@ import (
 	"strings"
 
 	"risepan/core/fault"
+	"risepan/core/measure"
 	"risepan/core/plan"
 	"risepan/core/recipe"
 	"risepan/core/swap"
@@ -130,6 +131,47 @@ func (c *call) keep(before store.Recipe, next recipe.Recipe) (string, error) {
 	}
 	stored, err := c.ReviseRecipe(c.ctx, c.kitchen, before.ID, before.Revision, next, next.Yeasted(k.Kitchen.Ingredient), c.now)
 	return revisionRef(stored), err
+}
+
+// Taught is one amount of a recipe that a loaf has taught, as its next revision.
+type Taught struct {
+	Line    string         `json:"line"`
+	Amount  measure.Amount `json:"amount"`
+	Because string         `json:"because"`
+}
+
+// teach keeps one changed amount as the next revision of a recipe, with its reason.
+func (s *server) teach(c *call) (string, error) {
+	seen, err := c.version()
+	if err != nil {
+		return "", err
+	}
+	var in Taught
+	if err := c.read(&in); err != nil {
+		return "", err
+	}
+	before, err := c.head(seen)
+	if err != nil {
+		return "", err
+	}
+	k, _, err := c.settings()
+	if err != nil {
+		return "", err
+	}
+	next := before.Recipe
+	next.Lines = slices.Clone(next.Lines)
+	n := slices.IndexFunc(next.Lines, func(l recipe.Line) bool { return l.ID == in.Line })
+	if n < 0 {
+		return "", fault.At("/line", "the recipe has no such line by now: look at it again")
+	}
+	next.Lines[n].Amount, next.Lines[n].Also, next.Because = in.Amount.In(k.Kitchen.Standard), measure.Amount{}, in.Because
+	if _, err := next.Weigh(k.Kitchen.Ingredient); err != nil {
+		return "", err
+	}
+	if err := next.Check(); err != nil {
+		return "", err
+	}
+	return c.keep(before, next)
 }
 
 // SwapsKept are swaps to keep as a recipe's next revision.

@@ -35,6 +35,7 @@ type shapes struct {
 	Loaded        Loaded
 	RecipeText    RecipeText
 	RecipeRead    RecipeRead
+	Taught        Taught
 	SwapsKept     SwapsKept
 	MeantOf       MeantOf
 	Bagging       Bagging

@@ -67,6 +67,7 @@ func New(cfg Config) http.Handler {
 	k.GET("/recipes/:id", s.show(s.showRecipe))
 	k.POST("/recipes/:id/revisions", s.create(s.reviseRecipe, s.recipeMade))
 	k.POST("/recipes/:id/swaps", s.create(s.keepSwaps, s.recipeKept))
+	k.POST("/recipes/:id/taught", s.create(s.teach, s.recipeKept))
 	k.POST("/recipes/:id/meant", s.create(s.meanIt, s.recipeKept))
 	k.POST("/recipes/:id/undo", s.create(s.undoRecipe, s.recipeKept))
 	k.PUT("/recipes/:id/shelf", s.change(s.putAway(store.Queries.PutRecipeAway)))

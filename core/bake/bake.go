@@ -11,6 +11,7 @@ import (
 	"risepan/core/journal"
 	"risepan/core/kept"
 	"risepan/core/machine"
+	"risepan/core/measure"
 	"risepan/core/plan"
 	"risepan/core/timetable"
 	"risepan/core/word"
@@ -52,7 +53,11 @@ type Happening struct {
 	Moment string `json:"moment,omitzero"` // of Done, Skipped and Resumed: the moment's id
 	Mark   int    `json:"mark,omitzero"`   // of Judged, 1 to 5
 	Note   string `json:"note,omitzero"`   // of Judged
-	Of     int    `json:"of,omitzero"`     // of Undone: the number of what is taken back
+	Signs  []Sign `json:"signs,omitzero"`  // of Judged: what is seen, felt and tasted
+
+	CutAfter int           `json:"cutAfter,omitzero"` // of Judged: minutes after it was out; 0: not said
+	Weight   measure.Grams `json:"weight,omitzero"`   // of Judged: of the loaf; 0: not said
+	Of       int           `json:"of,omitzero"`       // of Undone: the number of what is taken back
 
 	Seen dough.Seen  `json:"seen,omitzero"` // of Saw
 	Dose *dough.Dose `json:"dose,omitzero"` // of PutIn
@@ -65,6 +70,12 @@ type Happening struct {
 
 // TakesBack is the number of the happening that an undoing takes back.
 func (h Happening) TakesBack() int { return h.Of }
+
+// The most hours until a loaf is cut, and the most that one weighs, g.
+const (
+	mostHours  = 72
+	mostWeight = 3000
+)
 
 // longestNote is the most letters of a note.
 const longestNote = 4000
@@ -100,27 +111,30 @@ type Moment struct {
 
 // State is the bake at one instant.
 type State struct {
-	Phase   Phase             `json:"phase"`
-	Stage   machine.StageKind `json:"stage,omitzero"`  // while running
-	Lid     string            `json:"lid,omitzero"`    // what may be touched now
-	Begin   time.Time         `json:"begin"`           // of the cycle
-	Stages  []machine.Span    `json:"stages"`          // as they went and will go, in minutes from there
-	Total   machine.Minutes   `json:"total"`           // of the machine
-	Paused  string            `json:"paused,omitzero"` // the moment at which it waits for Start
-	Outage  *Outage           `json:"outage,omitzero"` // what to do after a power cut that the machine did not bridge
-	Ready   time.Time         `json:"ready"`
-	Freed   *time.Time        `json:"freed,omitzero"` // when a dough left the machine
-	End     *time.Time        `json:"end,omitzero"`   // when it was taken out, of the machine or of the oven, or abandoned
-	Moments []Moment          `json:"moments"`
-	Ball    *Ball             `json:"ball,omitzero"`    // the dough ball; nil for what makes none
-	Due     *Due              `json:"due,omitzero"`     // what has come and was not answered
-	Next    int               `json:"next"`             // index of the next moment in Moments; -1 when none is left
-	Heights []Height          `json:"heights,omitzero"` // how high it stood
-	Cool    *Cool             `json:"cool,omitzero"`    // of a loaf that is out
-	Mark    int               `json:"mark,omitzero"`
-	Note    string            `json:"note,omitzero"`
-	Last    int               `json:"last"`             // the newest seq
-	Changes *time.Time        `json:"changes,omitzero"` // when phase, stage or next will change by the clock alone
+	Phase    Phase             `json:"phase"`
+	Stage    machine.StageKind `json:"stage,omitzero"`  // while running
+	Lid      string            `json:"lid,omitzero"`    // what may be touched now
+	Begin    time.Time         `json:"begin"`           // of the cycle
+	Stages   []machine.Span    `json:"stages"`          // as they went and will go, in minutes from there
+	Total    machine.Minutes   `json:"total"`           // of the machine
+	Paused   string            `json:"paused,omitzero"` // the moment at which it waits for Start
+	Outage   *Outage           `json:"outage,omitzero"` // what to do after a power cut that the machine did not bridge
+	Ready    time.Time         `json:"ready"`
+	Freed    *time.Time        `json:"freed,omitzero"` // when a dough left the machine
+	End      *time.Time        `json:"end,omitzero"`   // when it was taken out, of the machine or of the oven, or abandoned
+	Moments  []Moment          `json:"moments"`
+	Ball     *Ball             `json:"ball,omitzero"`    // the dough ball; nil for what makes none
+	Due      *Due              `json:"due,omitzero"`     // what has come and was not answered
+	Next     int               `json:"next"`             // index of the next moment in Moments; -1 when none is left
+	Heights  []Height          `json:"heights,omitzero"` // how high it stood
+	Cool     *Cool             `json:"cool,omitzero"`    // of a loaf that is out
+	Mark     int               `json:"mark,omitzero"`
+	Note     string            `json:"note,omitzero"`
+	Signs    []Sign            `json:"signs,omitzero"`
+	CutAfter int               `json:"cutAfter,omitzero"`
+	Weight   measure.Grams     `json:"weight,omitzero"`
+	Last     int               `json:"last"`             // the newest seq
+	Changes  *time.Time        `json:"changes,omitzero"` // when phase, stage or next will change by the clock alone
 }
 
 // Over reports whether the bake has ended.
@@ -150,7 +164,7 @@ func At(p plan.Plan, happened []Happening, now time.Time) State {
 				s.Phase = GivenUp
 			}
 		case Judged:
-			s.Mark, s.Note = h.Mark, h.Note
+			s.Mark, s.Note, s.Signs, s.CutAfter, s.Weight = h.Mark, h.Note, h.Signs, h.CutAfter, h.Weight
 		case Resumed: // what was to be ready for it is past
 			done[h.Moment], done[string(timetable.Filling)] = true, true
 		case PowerCut:
@@ -302,6 +316,14 @@ func Check(s State, happened []Happening, h Happening) error {
 	case Judged:
 		if h.Mark < 1 || h.Mark > 5 {
 			return fault.At("/mark", "a mark is 1 to 5, not %d", h.Mark)
+		}
+		switch {
+		case len(h.Signs) > len(Signs):
+			return fault.At("/signs", "a sign is told once")
+		case h.CutAfter < 0 || h.CutAfter > mostHours*60:
+			return fault.At("/cutAfter", "it was cut 1 minute to %d hours after it was out", mostHours)
+		case h.Weight < 0 || h.Weight > mostWeight:
+			return fault.At("/weight", "a loaf weighs up to %d g, not %.0f", mostWeight, float64(h.Weight))
 		}
 		if !s.Over() {
 			return fault.At("/what", "judge the loaf when it is out of the pan")

@@ -118,6 +118,16 @@ func parts(r Ratio) int64 {
 	return d
 }
 
+// Plus is the amount and so many times another volume, in its own unit; ok is false where one of them is none, or
+// nothing would be left.
+func (a Amount) Plus(times int64, b Amount) (sum Amount, ok bool) {
+	if a.Unit.Facts().Dimension != Volume || b.Unit.Facts().Dimension != Volume || a.UpTo.Sign() != 0 {
+		return a, false
+	}
+	sum = Amount{Quantity: a.Quantity.Plus(b.Quantity.Times(exactly(b.Unit, a.Unit)).Times(Whole(times))), Unit: a.Unit}
+	return sum, sum.Quantity.Sign() > 0
+}
+
 func (a Amount) MarshalText() ([]byte, error) { return []byte(a.String()), nil }
 
 func (a *Amount) UnmarshalText(text []byte) error {

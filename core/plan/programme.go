@@ -51,22 +51,23 @@ type Ending struct {
 
 // Setting is what to choose on the machine's panel.
 type Setting struct {
-	Cycle    CycleName         `json:"cycle"`
-	Why      string            `json:"why"`
-	Options  []CycleOption     `json:"options"` // best first
-	Crust    machine.Crust     `json:"crust"`
-	HasCrust bool              `json:"hasCrust"`
-	HasSize  bool              `json:"hasSize"`
-	Crusts   []machine.Crust   `json:"crusts"`
-	CrustWhy string            `json:"crustWhy"`
-	Total    machine.Minutes   `json:"total"` // where a stage waits for warmth, the longest
-	Slack    machine.Minutes   `json:"slack"` // by how much it may be shorter
-	KeepWarm machine.Minutes   `json:"keepWarm"`
-	Presses  []machine.Presses `json:"presses"` // from when the machine is plugged in
-	Label    string            `json:"label"`   // the same, short enough for a label
-	Shows    string            `json:"shows"`   // what the display then says
-	Lock     string            `json:"lock,omitzero"`
-	Hold     bool              `json:"hold,omitzero"`
+	Cycle     CycleName         `json:"cycle"`
+	Why       string            `json:"why"`
+	Options   []CycleOption     `json:"options"` // best first
+	Crust     machine.Crust     `json:"crust"`
+	HasCrust  bool              `json:"hasCrust"`
+	HasSize   bool              `json:"hasSize"`
+	Crusts    []machine.Crust   `json:"crusts"`
+	CrustWhy  string            `json:"crustWhy"`
+	Suggested machine.Crust     `json:"suggested,omitzero"` // where the baker chose another
+	Total     machine.Minutes   `json:"total"`              // where a stage waits for warmth, the longest
+	Slack     machine.Minutes   `json:"slack"`              // by how much it may be shorter
+	KeepWarm  machine.Minutes   `json:"keepWarm"`
+	Presses   []machine.Presses `json:"presses"` // from when the machine is plugged in
+	Label     string            `json:"label"`   // the same, short enough for a label
+	Shows     string            `json:"shows"`   // what the display then says
+	Lock      string            `json:"lock,omitzero"`
+	Hold      bool              `json:"hold,omitzero"`
 }
 
 // CycleName is a cycle as the panel shows it.
@@ -146,16 +147,18 @@ func choose(m machine.Machine, t Timing, needs choice.Needs) (machine.Cycle, Set
 		return cycle, Setting{}, fault.At("/time/cycle", "%s has no cycle %q", m.Name, word.Clip(id))
 	}
 	crust, why := choice.Crust(m, cycle, needs)
+	var suggested machine.Crust
 	if t.Crust != "" && cycle.HasCrust {
 		if !slices.Contains(m.Crusts, t.Crust) {
 			return cycle, Setting{}, fault.At("/time/crust", "%s has no %s crust", m.Name, t.Crust)
 		}
 		if t.Crust != crust {
 			why = "Your own choice. Suggested: " + string(crust) + ". " + why
+			suggested = crust
 		}
 		crust = t.Crust
 	}
-	s := Setting{Cycle: nameOf(cycle), Crust: crust, HasCrust: cycle.HasCrust, HasSize: !cycle.NoSize, Crusts: m.Crusts, CrustWhy: why}
+	s := Setting{Cycle: nameOf(cycle), Crust: crust, HasCrust: cycle.HasCrust, HasSize: !cycle.NoSize, Crusts: m.Crusts, CrustWhy: why, Suggested: suggested}
 	for _, o := range options {
 		c, _ := m.Cycle(o.Cycle)
 		s.Options = append(s.Options, CycleOption{nameOf(c), o.Suits, o.Grants, o.Reason, c.Total(needs.Size, crust)})

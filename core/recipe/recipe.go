@@ -105,11 +105,12 @@ type Recipe struct {
 	Note     string           `json:"note,omitzero"`
 	Columns  []Column         `json:"columns,omitzero"` // the amounts that the card has for other sizes
 	Settings Settings         `json:"settings,omitzero"`
-	Makes    string           `json:"makes,omitzero"`  // "12 rolls"
-	Method   []string         `json:"method,omitzero"` // its sentences
-	Open     []string         `json:"open,omitzero"`   // rows that are not understood yet
-	Meant    []string         `json:"meant,omitzero"`  // figures of its formula that are meant, though no loaf holds them
-	Finish   Finish           `json:"finish,omitzero"` // of a dough, by hand and oven; zero: as is usual for its kind
+	Makes    string           `json:"makes,omitzero"`   // "12 rolls"
+	Method   []string         `json:"method,omitzero"`  // its sentences
+	Open     []string         `json:"open,omitzero"`    // rows that are not understood yet
+	Meant    []string         `json:"meant,omitzero"`   // figures of its formula that are meant, though no loaf holds them
+	Because  string           `json:"because,omitzero"` // why this revision was made: what a loaf taught
+	Finish   Finish           `json:"finish,omitzero"`  // of a dough, by hand and oven; zero: as is usual for its kind
 }
 
 // Finish is what a dough still wants when it is out of the machine, in minutes.
@@ -202,7 +203,7 @@ func (r Recipe) Weigh(facts Lookup) ([]Weighed, error) {
 // Check reports the first thing about the recipe that cannot be, beside its lines' weights, as a
 // *fault.Fault at its field.
 func (r Recipe) Check() error {
-	if err := kept.First(kept.Name("/name", "the recipe", r.Name, longName), kept.Short("/note", "the note", r.Note, longNote), kept.Check(r)); err != nil {
+	if err := kept.First(kept.Name("/name", "the recipe", r.Name, longName), kept.Short("/note", "the note", r.Note, longNote), kept.Short("/because", "the reason", r.Because, longLineNote), kept.Check(r)); err != nil {
 		return err
 	}
 	switch {

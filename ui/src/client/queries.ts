@@ -41,6 +41,7 @@ import type {
   Shelf,
   Start,
   SwapsKept,
+  Taught,
   Wish,
 } from "./types.gen";
 
@@ -184,7 +185,7 @@ export const useTellBake = (id: string) =>
     (happened: Happened) => press<BakeTold>(`/bakes/${id}/happenings`, happened),
     (client, told) => {
       setServerTime(told.now);
-      client.setQueryData<BakeView>(at("bake", id), (bake) => bake && { ...bake, ...told });
+      client.setQueryData<BakeView>(at("bake", id), (bake) => bake && { ...bake, rise: undefined, why: undefined, ...told });
       void lists(client, "log", "running");
     },
   );
@@ -272,6 +273,9 @@ export const useKeepRecipe = (id: string | undefined, revision: number | undefin
 export const useKeepSwaps = (id: string) => usePress((swaps: SwapsKept) => press<RecipeKept>(`/recipes/${id}/swaps`, swaps), recipeChanged);
 /** Says of a recipe that a figure of its formula is meant. */
 export const useMeanIt = (id: string) => usePress((meant: MeantOf) => press<RecipeKept>(`/recipes/${id}/meant`, meant), recipeChanged);
+/** Keeps an amount that a loaf has taught as the recipe's next revision. */
+export const useTeach = (id: string, revision: number) =>
+  usePress((taught: Taught) => press<RecipeKept>(`/recipes/${id}/taught`, taught, revision), recipeChanged);
 /** Brings the revision before the newest back. */
 export const useUndoRecipe = (id: string) =>
   usePress((revision: number) => press<RecipeKept>(`/recipes/${id}/undo`, { id, revision }), recipeChanged);

@@ -27,6 +27,7 @@ export interface Schema {
   Loaded: Loaded;
   RecipeText: RecipeText;
   RecipeRead: RecipeRead;
+  Taught: Taught;
   SwapsKept: SwapsKept;
   MeantOf: MeantOf;
   Bagging: Bagging;
@@ -493,6 +494,7 @@ export interface PlanSetting {
   hasSize: boolean;
   crusts: ("light" | "medium" | "dark")[];
   crustWhy: string;
+  suggested?: "light" | "medium" | "dark";
   total: number;
   slack: number;
   keepWarm: number;
@@ -977,6 +979,33 @@ export interface BakeState {
   cool?: BakeCool;
   mark?: number;
   note?: string;
+  signs?: (
+    | "sunken top"
+    | "bulges over the rim"
+    | "did not rise"
+    | "unmixed"
+    | "short and dense"
+    | "lumpy, rough outside"
+    | "coarse, holey"
+    | "gummy middle"
+    | "floury corners"
+    | "too pale"
+    | "too dark"
+    | "soggy, wrinkled sides"
+    | "add-ins mashed"
+    | "add-ins at the bottom"
+    | "too salty"
+    | "too bland"
+    | "too small for the house"
+    | "torn or holed top"
+    | "big hole, torn base"
+    | "lopsided, a dry lump"
+    | "domed, near the rim"
+    | "sounds hollow"
+    | "fine, even crumb"
+  )[];
+  cutAfter?: number;
+  weight?: number;
   last: number;
   changes?: string;
 }
@@ -1084,6 +1113,33 @@ export interface BakeHappening {
   moment?: string;
   mark?: number;
   note?: string;
+  signs?: (
+    | "sunken top"
+    | "bulges over the rim"
+    | "did not rise"
+    | "unmixed"
+    | "short and dense"
+    | "lumpy, rough outside"
+    | "coarse, holey"
+    | "gummy middle"
+    | "floury corners"
+    | "too pale"
+    | "too dark"
+    | "soggy, wrinkled sides"
+    | "add-ins mashed"
+    | "add-ins at the bottom"
+    | "too salty"
+    | "too bland"
+    | "too small for the house"
+    | "torn or holed top"
+    | "big hole, torn base"
+    | "lopsided, a dry lump"
+    | "domed, near the rim"
+    | "sounds hollow"
+    | "fine, even crumb"
+  )[];
+  cutAfter?: number;
+  weight?: number;
   of?: number;
   seen?: "pours" | "smears" | "smooth" | "torn" | "knocks" | "corners";
   dose?: DoughDose;
@@ -1133,6 +1189,33 @@ export interface Happened {
   mark?: number;
   note?: string;
   of?: number;
+  signs?: (
+    | "sunken top"
+    | "bulges over the rim"
+    | "did not rise"
+    | "unmixed"
+    | "short and dense"
+    | "lumpy, rough outside"
+    | "coarse, holey"
+    | "gummy middle"
+    | "floury corners"
+    | "too pale"
+    | "too dark"
+    | "soggy, wrinkled sides"
+    | "add-ins mashed"
+    | "add-ins at the bottom"
+    | "too salty"
+    | "too bland"
+    | "too small for the house"
+    | "torn or holed top"
+    | "big hole, torn base"
+    | "lopsided, a dry lump"
+    | "domed, near the rim"
+    | "sounds hollow"
+    | "fine, even crumb"
+  )[];
+  cutAfter?: number;
+  weight?: number;
   seen?: "pours" | "smears" | "smooth" | "torn" | "knocks" | "corners";
   dose?: DoughDose;
   stands?:
@@ -1172,15 +1255,175 @@ export interface BakeView {
   putAway?: boolean;
   state: BakeState;
   rise?: string;
+  why?: Why[];
   plan: Plan;
   happenings: BakeHappening[];
   zone: string;
   now: string;
 }
+export interface Why {
+  cause:
+    | "too wet"
+    | "too dry"
+    | "flour packed into the cup"
+    | "too much yeast"
+    | "a faster yeast than the recipe means"
+    | "too little yeast"
+    | "old or killed yeast"
+    | "yeast forgotten"
+    | "salt forgotten or too little"
+    | "too much salt"
+    | "liquid too hot"
+    | "too warm or damp"
+    | "too cold"
+    | "risen too long on this cycle"
+    | "a cycle for another dough"
+    | "flour too weak"
+    | "too big for the pan"
+    | "much sugar"
+    | "paddle missing or not seated"
+    | "sides not scraped"
+    | "cut hot"
+    | "left in the pan"
+    | "crust setting"
+    | "add-ins too early"
+    | "add-ins too late"
+    | "wet add-ins"
+    | "lid opened while it rose or baked"
+    | "lid or flap touched it"
+    | "power cut"
+    | "the paddle in the loaf";
+  share: number;
+  strength: "likely" | "possible" | "cannot tell";
+  signs?: (
+    | "sunken top"
+    | "bulges over the rim"
+    | "did not rise"
+    | "unmixed"
+    | "short and dense"
+    | "lumpy, rough outside"
+    | "coarse, holey"
+    | "gummy middle"
+    | "floury corners"
+    | "too pale"
+    | "too dark"
+    | "soggy, wrinkled sides"
+    | "add-ins mashed"
+    | "add-ins at the bottom"
+    | "too salty"
+    | "too bland"
+    | "too small for the house"
+    | "torn or holed top"
+    | "big hole, torn base"
+    | "lopsided, a dry lump"
+    | "domed, near the rim"
+    | "sounds hollow"
+    | "fine, even crumb"
+  )[];
+  for?: (
+    | "its water is above the usual"
+    | "its water is below the usual"
+    | "its yeast is above the usual"
+    | "its yeast is below the usual"
+    | "its salt is above the usual"
+    | "its salt is below the usual"
+    | "its sugar is above the usual"
+    | "the yeast is past its date, or long opened"
+    | "the yeast is fresh"
+    | "its ball was slack at the last look"
+    | "its ball was torn or hard at the last look"
+    | "its ball was smooth at the last look"
+    | "flour was given to the ball"
+    | "liquid was given to the ball"
+    | "it stood high early"
+    | "it stood low before its baking"
+    | "the kitchen is warm"
+    | "the kitchen is cold"
+    | "its liquid was hotter than its yeast bears"
+    | "its flour is plain or soft"
+    | "its flour was measured by a cup that was never weighed"
+    | "its flour was weighed"
+    | "its cycle is not the one that suits it"
+    | "a slow yeast on a rapid cycle"
+    | "a fast yeast in the weight of a slow one"
+    | "its cycle rises longer than its dough needs"
+    | "it was likely to fill more than the pan"
+    | "it stood in the pan after its end"
+    | "it was out within minutes"
+    | "it was cut within half an hour"
+    | "it was cut cold"
+    | "the crust was set darker than suggested"
+    | "the crust was set lighter than suggested"
+    | "its add-ins went in at the start"
+    | "its add-ins went in after the kneading"
+    | "its add-ins are moist"
+    | "the lid was opened while it rose or baked"
+    | "the power went"
+    | "a step of the bench was not done"
+    | "the loaf weighs more than planned"
+    | "the loaf weighs as planned"
+    | "a slip was told at the bench"
+  )[];
+  against?: (
+    | "its water is above the usual"
+    | "its water is below the usual"
+    | "its yeast is above the usual"
+    | "its yeast is below the usual"
+    | "its salt is above the usual"
+    | "its salt is below the usual"
+    | "its sugar is above the usual"
+    | "the yeast is past its date, or long opened"
+    | "the yeast is fresh"
+    | "its ball was slack at the last look"
+    | "its ball was torn or hard at the last look"
+    | "its ball was smooth at the last look"
+    | "flour was given to the ball"
+    | "liquid was given to the ball"
+    | "it stood high early"
+    | "it stood low before its baking"
+    | "the kitchen is warm"
+    | "the kitchen is cold"
+    | "its liquid was hotter than its yeast bears"
+    | "its flour is plain or soft"
+    | "its flour was measured by a cup that was never weighed"
+    | "its flour was weighed"
+    | "its cycle is not the one that suits it"
+    | "a slow yeast on a rapid cycle"
+    | "a fast yeast in the weight of a slow one"
+    | "its cycle rises longer than its dough needs"
+    | "it was likely to fill more than the pan"
+    | "it stood in the pan after its end"
+    | "it was out within minutes"
+    | "it was cut within half an hour"
+    | "it was cut cold"
+    | "the crust was set darker than suggested"
+    | "the crust was set lighter than suggested"
+    | "its add-ins went in at the start"
+    | "its add-ins went in after the kneading"
+    | "its add-ins are moist"
+    | "the lid was opened while it rose or baked"
+    | "the power went"
+    | "a step of the bench was not done"
+    | "the loaf weighs more than planned"
+    | "the loaf weighs as planned"
+    | "a slip was told at the bench"
+  )[];
+  change: string;
+  tell?: string;
+  step?: VerdictChange;
+}
+export interface VerdictChange {
+  line: string;
+  name: string;
+  from: string;
+  to: string;
+  effect: string;
+}
 export interface BakeTold {
   id: string;
   state: BakeState;
   rise?: string;
+  why?: Why[];
   happenings: BakeHappening[];
   now: string;
 }
@@ -1333,6 +1576,11 @@ export interface RecipeSettings {
   cycle?: string;
   crust?: string;
   delay?: string;
+}
+export interface Taught {
+  line: string;
+  amount: string;
+  because: string;
 }
 export interface SwapsKept {
   revision: number;

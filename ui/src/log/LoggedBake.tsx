@@ -4,6 +4,7 @@ import { Amount } from "../parts/Amount";
 import { StuffSwatch } from "../parts/stuff";
 import { clock, day, dayName, display } from "../parts/time";
 import { TroubleNote } from "../parts/Trouble";
+import { WhySo } from "../verdict/WhySo";
 import { Mark } from "./Mark";
 
 /** One bake as it was that day: what went in, what was set, and how it came out. */
@@ -67,6 +68,8 @@ export default function LoggedBake() {
       )}
       <TroubleNote error={put.error} />
       {state.note && <p className="mt-1 max-w-prose text-lg">{state.note}</p>}
+      {state.signs && <p className="mt-1 text-lg">{state.signs.join(" · ")}</p>}
+      <WhySo bake={bake.data} />
       <div className="mt-4 grid grid-cols-1 gap-8 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
         <section aria-labelledby="went-in">
           <h2 id="went-in" className="text-sm font-semibold text-soft">

@@ -5,7 +5,10 @@ import { useBake, useTellBake } from "../client/queries";
 import type { BakeCool, BakeView } from "../client/types.gen";
 import { useDraft } from "../parts/draft";
 import { clock, countdown } from "../parts/time";
+import { Signs } from "./Signs";
+import type { Sign } from "./SignPicture";
 import { Segments } from "../parts/Segments";
+import { between, box, Typed } from "../parts/Typed";
 import { TroubleNote } from "../parts/Trouble";
 
 const marks = ["", "spoiled", "poor", "fair", "good", "as it should be"];
@@ -44,15 +47,38 @@ function Cooling({ cool, bake }: { cool: BakeCool; bake: BakeView }) {
   );
 }
 
+/** A number that may be left out. */
+function Number({ label, value, most, keep }: { label: string; value: number; most: number; keep: (n: number) => void }) {
+  return (
+    <label className="flex items-center gap-2">
+      {label}
+      <Typed
+        value={value}
+        show={(n) => (n > 0 ? String(n) : "")}
+        parse={(text) => (text.trim() === "" ? 0 : between(0, most)(text))}
+        say={`0 to ${most}`}
+        mode="numeric"
+        keep={keep}
+        live
+        placeholder="–"
+        className={`figures h-12 w-24 text-center text-lg font-bold ${box}`}
+      />
+    </label>
+  );
+}
+
 function Judge({ bake }: { bake: BakeView }) {
   const { state, zone } = bake;
   const [mark, setMark] = useState(state.mark ?? 0);
+  const [signs, tellSigns] = useState<Sign[]>(state.signs ?? []);
+  const [cutAfter, cut] = useState(state.cutAfter ?? 0);
+  const [weight, weigh] = useState(state.weight ?? 0);
   const [note, write, forget] = useDraft(`note ${bake.id}`, state.note ?? "");
   const tell = useTellBake(bake.id);
   const navigate = useNavigate();
   const save = () =>
     tell.mutate(
-      { what: "judged", mark, note: note.trim() },
+      { what: "judged", mark, note: note.trim(), signs, cutAfter: Math.round(cutAfter), weight: Math.round(weight) },
       {
         onSuccess: () => {
           forget();
@@ -98,6 +124,11 @@ function Judge({ bake }: { bake: BakeView }) {
             ),
           }))}
         />
+      </div>
+      <Signs told={signs} tell={tellSigns} />
+      <div className="mt-4 flex flex-wrap gap-x-8 gap-y-2">
+        <Number label="It was cut after, minutes" value={cutAfter} most={72 * 60} keep={cut} />
+        <Number label="It weighs, grams" value={weight} most={3000} keep={weigh} />
       </div>
       <label className="mt-6 block">
         <span className="text-lg font-semibold">What to remember</span>

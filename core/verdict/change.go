@@ -1,0 +1,97 @@
+package verdict
+
+import (
+	"fmt"
+
+	"risepan/core/larder"
+	"risepan/core/measure"
+	"risepan/core/recipe"
+)
+
+// Change is the one change for next time, in a recipe's own amounts.
+type Change struct {
+	Line   string         `json:"line"`
+	Name   string         `json:"name"`
+	From   measure.Amount `json:"from"`
+	To     measure.Amount `json:"to"`
+	Effect string         `json:"effect"` // what it is expected to do
+}
+
+// moves are the causes that a recipe's amount answers: of which ingredient, by how much, with what it does.
+var moves = map[Cause]struct {
+	of     func(larder.Ingredient) bool
+	by     measure.Amount
+	less   bool
+	effect string
+}{
+	TooWet:      {isWater, measure.Of(1, 1, measure.Tbsp), true, "A dough that no longer smears: the top stands, the crumb is finer."},
+	TooDry:      {isWater, measure.Of(1, 1, measure.Tbsp), false, "A softer dough: it rises higher, and its outside is smooth."},
+	MuchYeast:   {isYeast, measure.Of(1, 4, measure.Tsp), true, "It rises later and stands: no crater."},
+	WarmPlace:   {isYeast, measure.Of(1, 4, measure.Tsp), true, "It rises later, and stands in a warm kitchen."},
+	LittleYeast: {isYeast, measure.Of(1, 4, measure.Tsp), false, "It rises higher in the same time."},
+	MuchSalt:    {isSalt, measure.Of(1, 4, measure.Tsp), true, "It rises more freely, and tastes of bread."},
+	NoSalt:      {isSalt, measure.Of(1, 4, measure.Tsp), false, "It rises more slowly and holds; it tastes of more."},
+	WetAddIns:   {isWater, measure.Of(1, 1, measure.Tbsp), true, "What the add-ins bring is taken out of the water."},
+}
+
+func isWater(i larder.Ingredient) bool { return i.Kind == larder.Liquid }
+func isYeast(i larder.Ingredient) bool { return i.Kind == larder.Yeast }
+func isSalt(i larder.Ingredient) bool  { return i.Kind == larder.Salt }
+
+// most is how much of an amount one change moves at the most, as a share.
+const most = 0.3
+
+// Propose is the one change that a cause asks of a recipe: nil where no amount of it answers the cause.
+func Propose(r recipe.Recipe, facts recipe.Lookup, c Cause) *Change {
+	m, ok := moves[c]
+	if !ok {
+		return nil
+	}
+	best, grams := -1, measure.Grams(0)
+	for n, l := range r.Lines {
+		i, known := facts(l.Ingredient)
+		g, err := i.Weigh(l.Amount)
+		if known && err == nil && l.Part == recipe.InDough && m.of(i) && g > grams {
+			best, grams = n, g
+		}
+	}
+	if best < 0 {
+		return nil
+	}
+	l := r.Lines[best]
+	i, _ := facts(l.Ingredient)
+	by := m.by.In(r.Standard)
+	step, err := i.Weigh(by)
+	if err != nil || step <= 0 || float64(step/grams) > most {
+		return nil
+	}
+	to, ok := moved(l.Amount, by, step, m.less)
+	if !ok {
+		return nil
+	}
+	return &Change{Line: l.ID, Name: i.Name, From: l.Amount, To: to, Effect: m.effect}
+}
+
+// moved is an amount more or less another; where it is a weight, by what that weighs, to a tenth of a gram of what is
+// less than twenty, else to a gram.
+func moved(a, by measure.Amount, weighs measure.Grams, less bool) (measure.Amount, bool) {
+	sign := int64(1)
+	if less {
+		sign = -1
+	}
+	if a.Unit.Facts().Dimension != measure.Weight {
+		return a.Plus(sign, by)
+	}
+	parts := int64(1)
+	if a.Grams() < finely {
+		parts = 10
+	}
+	tenths := int64(float64(a.Grams()+measure.Grams(sign)*weighs)*float64(parts) + 0.5)
+	return measure.Of(tenths, parts, measure.Gram), tenths > 0 && a.UpTo.Sign() == 0
+}
+
+// finely is below what weight, g, tenths count.
+const finely = 20
+
+// Say is a change in one sentence.
+func (c Change) Say() string { return fmt.Sprintf("%s %s → %s", c.Name, c.From, c.To) }

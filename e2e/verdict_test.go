@@ -1,0 +1,52 @@
+package e2e
+
+import (
+	"testing"
+
+	"risepan/e2e/drive"
+)
+
+// A loaf that sank: its signs told by drawings, the causes read with their evidence, the one change kept, seen in the
+// recipe and undone; a good loaf is left alone.
+func TestAVerdictTeachesTheNextLoaf(t *testing.T) {
+	s := serve(t)
+	id := started(t, s, "Towpath white")
+	later(t, s, "8m")
+	p := open(t, s.URL+"/watch/"+id)
+	p.Sees("what is it like?")
+	p.Click("A ball that smears")
+	p.Sees("of flour, strewn over the middle")
+	p.Click("End this bake early")
+	p.Sees("What do you see, feel and taste?")
+	p.Click("Undo that")
+	later(t, s, "200m")
+	p.Go(s.URL + "/watch/" + id)
+	p.Click("The loaf is out of the pan")
+	p.Sees("What do you see, feel and taste?")
+	axe(t, p, "Signs of a loaf")
+	p.Click("sunken top")
+	p.Click("coarse, holey")
+	p.Type("It was cut after, minutes", "90")
+	p.Click("2: poor")
+	p.Click("Write it in the log")
+	p.Sees("Why it came out so")
+	p.Sees("too wet")
+	p.Sees("its ball was slack at the last look")
+	if change := drive.Value[string](p, "document.querySelector('[data-change]').innerText"); change != "water 1 cup → 3/4 cup + 3 tbsp" {
+		t.Errorf("the change is %q", change)
+	}
+	axe(t, p, "Why it came out so")
+	p.Click("Use this amount next time")
+	p.Sees("Kept as the recipe’s next revision")
+	p.Go(s.URL + "/recipes")
+	p.Sees("revision 2")
+	p.Go(s.URL + "/log/" + id)
+	p.Sees("water 3/4 cup + 3 tbsp → ")
+	p.Click("Change the verdict")
+	p.Click("sunken top")
+	p.Click("coarse, holey")
+	p.Click("domed, near the rim")
+	p.Click("5: as it should be")
+	p.Click("Write it in the log")
+	p.Sees("It is simply a good loaf")
+}

@@ -1,0 +1,56 @@
+import { SignPicture, type Sign } from "./SignPicture";
+
+export const signs: Sign[] = [
+  "domed, near the rim",
+  "fine, even crumb",
+  "sounds hollow",
+  "sunken top",
+  "bulges over the rim",
+  "short and dense",
+  "did not rise",
+  "unmixed",
+  "lumpy, rough outside",
+  "lopsided, a dry lump",
+  "torn or holed top",
+  "coarse, holey",
+  "gummy middle",
+  "floury corners",
+  "big hole, torn base",
+  "too pale",
+  "too dark",
+  "soggy, wrinkled sides",
+  "add-ins mashed",
+  "add-ins at the bottom",
+  "too salty",
+  "too bland",
+  "too small for the house",
+];
+
+interface Props {
+  told: Sign[];
+  tell: (signs: Sign[]) => void;
+}
+
+/** What is seen, felt and tasted of the loaf: several may apply, good ones too. */
+export function Signs({ told, tell }: Props) {
+  return (
+    <fieldset className="mt-6">
+      <legend className="text-lg font-semibold">What do you see, feel and taste?</legend>
+      <p className="text-soft">All that apply, good signs too; none is as well.</p>
+      <div className="mt-2 grid grid-cols-3 gap-2 sm:grid-cols-4 lg:grid-cols-6">
+        {signs.map((sign) => (
+          <button
+            key={sign}
+            type="button"
+            aria-pressed={told.includes(sign)}
+            onClick={() => tell(told.includes(sign) ? told.filter((s) => s !== sign) : [...told, sign])}
+            className="rounded-tray border-2 border-rule p-1 text-center text-sm leading-5 text-ink aria-pressed:border-4 aria-pressed:border-rim aria-pressed:font-bold"
+          >
+            <SignPicture sign={sign} />
+            {sign}
+          </button>
+        ))}
+      </div>
+    </fieldset>
+  );
+}
