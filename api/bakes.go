@@ -254,9 +254,9 @@ func (c *call) why(b store.Bake, s bake.State, happened []bake.Happening) ([]Why
 		return nil, err
 	}
 	var out []Why
-	seen := verdict.Seen{Signs: s.Signs, All: true, Facts: verdict.Evidence(b.Plan, s, happened, k.Kitchen)}
+	seen := verdict.Seen{Signs: s.Signs, All: true, Mark: s.Mark, Facts: verdict.Evidence(b.Plan, s, happened, k.Kitchen)}
 	for _, w := range verdict.Told(verdict.Weigh(seen)) {
-		out = append(out, Why{w, verdict.Propose(r.Recipe, k.Kitchen.Ingredient, w.Cause)})
+		out = append(out, Why{w, verdict.Propose(b.Plan, r.Recipe, k.Kitchen.Ingredient, w.Cause)})
 	}
 	return out, nil
 }

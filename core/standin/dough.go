@@ -218,7 +218,7 @@ func (d Dough) ferment(minutes float64) Dough {
 	wet := math.Max(0, d.Hydration-d.wants()-ballHalf)
 	kept := gas * math.Max(0.2, 1-slumps*wet) * math.Max(0, 1-math.Pow(d.Gas/math.Max(most, 0.1), leaks))
 	d.Gas += kept
-	if d.Lost += gas - kept; d.Lost > most*tears && !d.Fell {
+	if d.Lost += gas - kept; d.Lost > most*tears && !d.Fell && d.Hydration > d.wants()-ballHalf { // a stiff one does not
 		d.Fell, d.Gas = true, d.Gas*keepsOfFall
 	}
 	d.Eaten += gas * sugarPerGas

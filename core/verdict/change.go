@@ -3,8 +3,10 @@ package verdict
 import (
 	"fmt"
 
+	"risepan/core/kind"
 	"risepan/core/larder"
 	"risepan/core/measure"
+	"risepan/core/plan"
 	"risepan/core/recipe"
 )
 
@@ -17,32 +19,56 @@ type Change struct {
 	Effect string         `json:"effect"` // what it is expected to do
 }
 
-// moves are the causes that a recipe's amount answers: of which ingredient, by how much, with what it does.
-var moves = map[Cause]struct {
+// move is how an amount answers a cause.
+type move struct {
 	of     func(larder.Ingredient) bool
-	by     measure.Amount
+	figure plan.Figure
+	by     measure.Amount // a step
 	less   bool
 	effect string
-}{
-	TooWet:      {isWater, measure.Of(1, 1, measure.Tbsp), true, "A dough that no longer smears: the top stands, the crumb is finer."},
-	TooDry:      {isWater, measure.Of(1, 1, measure.Tbsp), false, "A softer dough: it rises higher, and its outside is smooth."},
-	MuchYeast:   {isYeast, measure.Of(1, 4, measure.Tsp), true, "It rises later and stands: no crater."},
-	WarmPlace:   {isYeast, measure.Of(1, 4, measure.Tsp), true, "It rises later, and stands in a warm kitchen."},
-	LittleYeast: {isYeast, measure.Of(1, 4, measure.Tsp), false, "It rises higher in the same time."},
-	MuchSalt:    {isSalt, measure.Of(1, 4, measure.Tsp), true, "It rises more freely, and tastes of bread."},
-	NoSalt:      {isSalt, measure.Of(1, 4, measure.Tsp), false, "It rises more slowly and holds; it tastes of more."},
-	WetAddIns:   {isWater, measure.Of(1, 1, measure.Tbsp), true, "What the add-ins bring is taken out of the water."},
+}
+
+// moves are the causes that a recipe's amount answers: of which ingredient, by how much, with what it does.
+var moves = map[Cause]move{
+	TooWet:      {isWater, plan.Hydration, measure.Of(1, 1, measure.Tbsp), true, "A dough that no longer smears: the top stands, the crumb is finer."},
+	TooDry:      {isWater, plan.Hydration, measure.Of(1, 1, measure.Tbsp), false, "A softer dough: it rises higher, and its outside is smooth."},
+	MuchYeast:   {isYeast, plan.Yeast, measure.Of(1, 4, measure.Tsp), true, "It rises later and stands: no crater."},
+	WarmPlace:   {isYeast, plan.Yeast, measure.Of(1, 4, measure.Tsp), true, "It rises later, and stands in a warm kitchen."},
+	LittleYeast: {isYeast, plan.Yeast, measure.Of(1, 4, measure.Tsp), false, "It rises higher in the same time."},
+	MuchSalt:    {isSalt, plan.Salt, measure.Of(1, 4, measure.Tsp), true, "It rises more freely, and tastes of bread."},
+	NoSalt:      {isSalt, plan.Salt, measure.Of(1, 4, measure.Tsp), false, "It rises more slowly and holds; it tastes of more."},
+	WetAddIns:   {isWater, plan.Hydration, measure.Of(1, 1, measure.Tbsp), true, "What the add-ins bring is taken out of the water."},
 }
 
 func isWater(i larder.Ingredient) bool { return i.Kind == larder.Liquid }
 func isYeast(i larder.Ingredient) bool { return i.Kind == larder.Yeast }
 func isSalt(i larder.Ingredient) bool  { return i.Kind == larder.Salt }
 
-// most is how much of an amount one change moves at the most, as a share.
-const most = 0.3
+// outside is how much of so much of an ingredient lies outside the band of its figure; 0 where it may lie inside.
+func (m move) outside(p plan.Plan, grams measure.Grams) measure.Grams {
+	for _, a := range p.Usual.Against {
+		if a.Of != m.figure || m.less && a.Verdict != kind.Above || !m.less && a.Verdict != kind.Below {
+			continue
+		}
+		is, edge := a.Low, a.Usual.High
+		if !m.less {
+			is, edge = a.High, a.Usual.Low
+		}
+		off := max(is-edge, edge-is)
+		if m.figure == plan.Hydration {
+			return p.Formula.Flour * measure.Grams(off/100)
+		}
+		return grams * measure.Grams(off/is)
+	}
+	return 0
+}
 
-// Propose is the one change that a cause asks of a recipe: nil where no amount of it answers the cause.
-func Propose(r recipe.Recipe, facts recipe.Lookup, c Cause) *Change {
+// most is how much of an amount one change takes away at the most, as a share.
+const most = 0.4
+
+// Propose is the one change that a cause asks of a recipe: nil where no amount of it answers the cause. Where the figure
+// of the baked plan lies surely outside its band, the change leads to the band's edge, in whole steps; else it is one.
+func Propose(p plan.Plan, r recipe.Recipe, facts recipe.Lookup, c Cause) *Change {
 	m, ok := moves[c]
 	if !ok {
 		return nil
@@ -62,10 +88,14 @@ func Propose(r recipe.Recipe, facts recipe.Lookup, c Cause) *Change {
 	i, _ := facts(l.Ingredient)
 	by := m.by.In(r.Standard)
 	step, err := i.Weigh(by)
-	if err != nil || step <= 0 || float64(step/grams) > most {
+	if err != nil || step <= 0 || m.less && float64(step/grams) > most {
 		return nil
 	}
-	to, ok := moved(l.Amount, by, step, m.less)
+	steps := max(1, int64(float64(m.outside(p, grams)/step)+0.5))
+	for m.less && steps > 1 && float64(step/grams)*float64(steps) > most {
+		steps--
+	}
+	to, ok := moved(l.Amount, by, step, steps, m.less)
 	if !ok {
 		return nil
 	}
@@ -74,10 +104,10 @@ func Propose(r recipe.Recipe, facts recipe.Lookup, c Cause) *Change {
 
 // moved is an amount more or less another; where it is a weight, by what that weighs, to a tenth of a gram of what is
 // less than twenty, else to a gram.
-func moved(a, by measure.Amount, weighs measure.Grams, less bool) (measure.Amount, bool) {
-	sign := int64(1)
+func moved(a, by measure.Amount, weighs measure.Grams, steps int64, less bool) (measure.Amount, bool) {
+	sign := steps
 	if less {
-		sign = -1
+		sign = -steps
 	}
 	if a.Unit.Facts().Dimension != measure.Weight {
 		return a.Plus(sign, by)

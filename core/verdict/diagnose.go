@@ -47,6 +47,7 @@ type Weighed struct {
 type Seen struct {
 	Signs []bake.Sign
 	All   bool // what is not named is not there
+	Mark  int  // 1 to 5; 0: none
 	Facts []Fact
 }
 
@@ -93,7 +94,7 @@ func Weigh(s Seen) []Weighed {
 				wanted = false
 			}
 			switch {
-			case said && ratio > 1.25:
+			case said && ratio > 1.5:
 				w.For = append(w.For, f)
 			case said && ratio < 0.8:
 				w.Against = append(w.Against, f)
@@ -120,8 +121,14 @@ func Weigh(s Seen) []Weighed {
 		}
 	}
 	slices.SortStableFunc(out, func(a, b Weighed) int { return cmp.Compare(b.Share, a.Share) })
+	if s.Mark >= well && len(bad) == 1 && len(out) > 0 && len(out[0].For) == 0 {
+		return nil // a good loaf with one flaw that nothing else speaks of: the worry is needless
+	}
 	return out
 }
+
+// well is from which mark a loaf came out well.
+const well = 4
 
 // of is how likely a sign is under a cause.
 func (r row) of(s bake.Sign) float64 { return max(r.signs[s], leak) }

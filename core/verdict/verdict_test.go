@@ -9,6 +9,7 @@ import (
 	"risepan/core/bake"
 	"risepan/core/larder"
 	"risepan/core/measure"
+	"risepan/core/plan"
 	"risepan/core/recipe"
 	"risepan/core/verdict"
 	"risepan/demo"
@@ -94,7 +95,7 @@ func TestTheOneChange(t *testing.T) {
 		{weighed, verdict.TooWet, "water 250 g → 235 g"}, {weighed, verdict.MuchYeast, "active dry yeast 6 g → 5.2 g"}, {weighed, verdict.MuchSalt, ""},
 	} {
 		got := ""
-		if change := verdict.Propose(c.r, larder.Get, c.cause); change != nil {
+		if change := verdict.Propose(plan.Plan{}, c.r, larder.Get, c.cause); change != nil {
 			got = change.Say()
 		}
 		if got != c.want {
