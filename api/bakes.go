@@ -52,6 +52,7 @@ type BakeView struct {
 	Revision   int              `json:"revision"`
 	StartedAt  time.Time        `json:"startedAt"`
 	PutAway    bool             `json:"putAway,omitzero"`
+	Tried      string           `json:"tried,omitzero"` // why the recipe's revision was made: what this loaf was to show
 	State      bake.State       `json:"state"`
 	Rise       string           `json:"rise,omitzero"` // what to do about the height that was told last
 	Why        []Why            `json:"why,omitzero"`  // it came out so, likeliest cause first
@@ -71,6 +72,7 @@ type Happened struct {
 
 	Signs    []bake.Sign   `json:"signs,omitzero"`    // of the finished loaf
 	CutAfter int           `json:"cutAfter,omitzero"` // minutes after it was out
+	Helped   bake.Helped   `json:"helped,omitzero"`   // what was tried with it
 	Weight   measure.Grams `json:"weight,omitzero"`   // of the loaf
 
 	Seen dough.Seen  `json:"seen,omitzero"` // how the dough ball looks
@@ -112,16 +114,29 @@ func (s *server) listBakes(c *call) (any, error) {
 	if err != nil {
 		return nil, err
 	}
-	var before time.Time
-	var id string
+	page := store.Page{Words: c.gin.Query("find"), Most: logPage + 1}
+	if k := c.gin.Query("kind"); k != "" {
+		if err := page.Kind.UnmarshalText([]byte(k)); err != nil {
+			return nil, fault.At("/kind", "%v", err)
+		}
+	}
+	switch c.gin.Query("mark") {
+	case "":
+	case "good":
+		page.Least = 4
+	case "poor":
+		page.Worst = 2
+	default:
+		return nil, fault.At("/mark", "look for good or poor loaves, or leave it empty")
+	}
 	if from := c.gin.Query("before"); from != "" {
 		at, after, _ := strings.Cut(from, "~")
-		if before, err = time.Parse(time.RFC3339Nano, at); err != nil || !store.ValidID(after) {
+		if page.Before, err = time.Parse(time.RFC3339Nano, at); err != nil || !store.ValidID(after) {
 			return nil, problem(http.StatusBadRequest, "/before", "before wants where a page of the log begins, as the page before it said")
 		}
-		id = after
+		page.ID = after
 	}
-	glances, err := c.Glances(c.ctx, c.kitchen, before, id, logPage+1)
+	glances, err := c.Glances(c.ctx, c.kitchen, page)
 	if err != nil {
 		return nil, err
 	}
@@ -237,7 +252,11 @@ func (c *call) viewBake(id string) (BakeView, error) {
 		rise = bake.Rise(state, before)
 	}
 	why, err := c.why(b, state, happened)
-	return BakeView{b.ID, b.RecipeID, b.Revision, b.StartedAt, b.PutAway, state, rise, why, b.Plan, happened, zone.String(), c.now}, err
+	if err != nil {
+		return BakeView{}, err
+	}
+	r, err := c.Recipe(c.ctx, c.kitchen, b.RecipeID, b.Revision)
+	return BakeView{b.ID, b.RecipeID, b.Revision, b.StartedAt, b.PutAway, r.Recipe.Because, state, rise, why, b.Plan, happened, zone.String(), c.now}, err
 }
 
 // why weighs the causes of a loaf of which signs were told.
@@ -294,7 +313,7 @@ func (s *server) addInBake(c *call) (string, error) {
 	if err != nil {
 		return "", err
 	}
-	h := bake.Happening{Stamp: stamp, What: said.What, Moment: said.Moment, Mark: said.Mark, Note: said.Note, Signs: said.Signs, CutAfter: said.CutAfter, Weight: said.Weight, Of: said.Of, Seen: said.Seen, Dose: said.Dose, Stands: said.Stands, Minutes: said.Minutes, Cut: said.Cut}
+	h := bake.Happening{Stamp: stamp, What: said.What, Moment: said.Moment, Mark: said.Mark, Note: said.Note, Signs: said.Signs, CutAfter: said.CutAfter, Helped: said.Helped, Weight: said.Weight, Of: said.Of, Seen: said.Seen, Dose: said.Dose, Stands: said.Stands, Minutes: said.Minutes, Cut: said.Cut}
 	if err := bake.Check(bake.At(b.Plan, happened, c.now), happened, h); err != nil {
 		return "", err
 	}

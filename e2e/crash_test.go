@@ -20,7 +20,7 @@ import (
 	"risepan/e2e/drive"
 )
 
-func post(t *testing.T, url string, body any, key string) (int, map[string]any) {
+func post(t *testing.T, url string, body any, key string, version ...string) (int, map[string]any) {
 	t.Helper()
 	b, err := json.Marshal(body)
 	if err != nil {
@@ -28,6 +28,9 @@ func post(t *testing.T, url string, body any, key string) (int, map[string]any) 
 	}
 	r, _ := http.NewRequest("POST", url, bytes.NewReader(b))
 	r.Header.Set("Idempotency-Key", key)
+	for _, v := range version {
+		r.Header.Set("If-Match", v)
+	}
 	w, err := http.DefaultClient.Do(r)
 	if err != nil {
 		return 0, nil

@@ -50,3 +50,49 @@ func TestAVerdictTeachesTheNextLoaf(t *testing.T) {
 	p.Click("Write it in the log")
 	p.Sees("It is simply a good loaf")
 }
+
+// The log is found through by words, kind and mark; what a change was to show is asked of the next loaf.
+func TestTheLogIsSearchedAndTheNextLoafIsAsked(t *testing.T) {
+	s := serve(t)
+	at := kitchenOf(t, s)
+	for _, r := range get(t, at)["recipes"].([]any) {
+		if r := r.(map[string]any); r["name"] == "Towpath white" {
+			status, kept := post(t, at+"/recipes/"+r["id"].(string)+"/taught", map[string]any{"line": "l7", "amount": "1 1/2 tsp", "because": "too much yeast: sunken top"}, "taught", "1")
+			if status != 201 {
+				t.Fatalf("the change is not kept: %d %v", status, kept)
+			}
+		}
+	}
+	id := started(t, s, "Towpath white")
+	later(t, s, "200m")
+	p := open(t, s.URL+"/watch/"+id)
+	p.Click("The loaf is out of the pan")
+	p.Sees("too much yeast: sunken top")
+	p.Click("yes")
+	p.Click("5: as it should be")
+	p.Click("Write it in the log")
+	p.Sees("It helped.")
+	p.Go(s.URL + "/log")
+	p.Sees("This week")
+	axe(t, p, "The log by weeks")
+	rows := "document.querySelectorAll('[data-bake]').length"
+	all := drive.Value[int](p, rows)
+	p.Type("Find", "collapsed")
+	p.Until("what notes say of it", rows+" === 1")
+	p.Type("Find", "oat")
+	p.Until("the oat loaves", rows+" === 4")
+	p.Click("Mark: every mark")
+	p.Click("poor loaves")
+	p.Until("the poor ones", rows+" === 2")
+	p.Type("Find", "brick")
+	p.Sees("No bake in the log is so")
+	p.Type("Find", "lock")
+	p.Click("Mark: poor loaves")
+	p.Click("every mark")
+	p.Click("Kind: every kind")
+	p.Click("wholemeal")
+	p.Until("one wholemeal loaf", rows+" === 1")
+	if all < 10 {
+		t.Errorf("the log shows %d bakes", all)
+	}
+}

@@ -3,6 +3,7 @@ package store
 import (
 	"context"
 	"database/sql"
+	"strings"
 	"time"
 
 	"github.com/go-json-experiment/json"
@@ -152,15 +153,38 @@ func scanGlance(scan func(...any) error) (g Glance, err error) {
 	return g, err
 }
 
-// Glances lists a page of a kitchen's bakes, newest first: those started before a time, or at it with a
-// lesser id; from the newest where the time is zero.
-func (q Queries) Glances(ctx context.Context, kitchenID string, before time.Time, id string, most int) ([]Glance, error) {
+// Page says which bakes of the log are looked for.
+type Page struct {
+	Before time.Time   // started before it, or at it with a lesser id; zero: from the newest
+	ID     string      // with Before
+	Words  string      // each a part of the recipe's name, or of the note; empty: any
+	Kind   recipe.Kind // empty: any
+	Least  int         // mark; 0: any
+	Worst  int         // mark at the most; 0: any
+	Most   int
+}
+
+// Glances lists a page of a kitchen's bakes, newest first.
+func (q Queries) Glances(ctx context.Context, kitchenID string, p Page) ([]Glance, error) {
 	// Left to choose, the optimizer reads and sorts every older bake of a deep page: 130 ms for 0.6 ms.
 	query, args := glanceColumns+`FROM bakes FORCE INDEX (bakes_newest) WHERE kitchen_id = ? AND put_away = FALSE `, []any{kitchenID}
-	if !before.IsZero() {
-		query, args = query+`AND (started_at, id) < (?, ?) AND started_at <= ? `, append(args, before.UTC(), id, before.UTC())
+	if !p.Before.IsZero() {
+		query, args = query+`AND (started_at, id) < (?, ?) AND started_at <= ? `, append(args, p.Before.UTC(), p.ID, p.Before.UTC())
 	}
-	rows, err := q.q.QueryContext(ctx, query+`ORDER BY started_at DESC, id DESC LIMIT ?`, append(args, most)...)
+	for _, word := range strings.Fields(p.Words) {
+		part := "%" + likeEscape.Replace(word) + "%"
+		query, args = query+`AND (recipe LIKE ? OR note LIKE ?) `, append(args, part, part)
+	}
+	if p.Kind != "" {
+		query, args = query+`AND kind = ? `, append(args, string(p.Kind))
+	}
+	if p.Least > 0 {
+		query, args = query+`AND mark >= ? `, append(args, p.Least)
+	}
+	if p.Worst > 0 {
+		query, args = query+`AND mark > 0 AND mark <= ? `, append(args, p.Worst)
+	}
+	rows, err := q.q.QueryContext(ctx, query+`ORDER BY started_at DESC, id DESC LIMIT ?`, append(args, p.Most)...)
 	return list(rows, err, scanGlance)
 }
 

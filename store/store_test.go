@@ -94,7 +94,7 @@ func TestTheDemoComesBackAsItWasStored(t *testing.T) {
 			t.Errorf("%s did not come back as it was stored", want.Name)
 		}
 	}
-	bakes, err := s.Glances(ctx, k.ID, time.Time{}, "", 100)
+	bakes, err := s.Glances(ctx, k.ID, store.Page{Most: 100})
 	if err != nil || len(bakes) < 8 {
 		t.Fatalf("%d bakes in the log (%v)", len(bakes), err)
 	}
@@ -195,7 +195,7 @@ func TestNothingHalfDoneIsStored(t *testing.T) {
 func TestManyHandsAddToABakeWithoutLosingAHappening(t *testing.T) {
 	s := storetest.Open(t)
 	k := heron(t, s)
-	bakes, err := s.Glances(ctx, k.ID, time.Time{}, "", 1)
+	bakes, err := s.Glances(ctx, k.ID, store.Page{Most: 1})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -243,7 +243,7 @@ func TestAnotherKitchenSeesNothing(t *testing.T) {
 	if _, err := s.Recipe(ctx, other, recipes[0].ID, 0); !errors.Is(err, store.ErrNotFound) {
 		t.Errorf("another kitchen reads the recipe: %v", err)
 	}
-	bakes, _ := s.Glances(ctx, k.ID, time.Time{}, "", 1)
+	bakes, _ := s.Glances(ctx, k.ID, store.Page{Most: 1})
 	if _, err := s.Bake(ctx, other, bakes[0].ID); !errors.Is(err, store.ErrNotFound) {
 		t.Errorf("another kitchen reads the bake: %v", err)
 	}
@@ -259,7 +259,7 @@ func TestAnotherKitchenSeesNothing(t *testing.T) {
 func TestPagesOfTheLogMeet(t *testing.T) {
 	s := storetest.Open(t)
 	k := heron(t, s)
-	all, err := s.Glances(ctx, k.ID, time.Time{}, "", 100)
+	all, err := s.Glances(ctx, k.ID, store.Page{Most: 100})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -267,7 +267,7 @@ func TestPagesOfTheLogMeet(t *testing.T) {
 	var at time.Time
 	id := ""
 	for {
-		page, err := s.Glances(ctx, k.ID, at, id, 2)
+		page, err := s.Glances(ctx, k.ID, store.Page{Before: at, ID: id, Most: 2})
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -287,7 +287,7 @@ func TestPagesOfTheLogMeet(t *testing.T) {
 	if err := s.PutBakeAway(ctx, k.ID, all[0].ID, true); err != nil {
 		t.Fatal(err)
 	}
-	if rest, _ := s.Glances(ctx, k.ID, time.Time{}, "", 100); len(rest) != len(all)-1 || rest[0].ID == all[0].ID {
+	if rest, _ := s.Glances(ctx, k.ID, store.Page{Most: 100}); len(rest) != len(all)-1 || rest[0].ID == all[0].ID {
 		t.Error("a bake that was put away is still in the log")
 	}
 }

@@ -57,6 +57,7 @@ type Happening struct {
 
 	CutAfter int           `json:"cutAfter,omitzero"` // of Judged: minutes after it was out; 0: not said
 	Weight   measure.Grams `json:"weight,omitzero"`   // of Judged: of the loaf; 0: not said
+	Helped   Helped        `json:"helped,omitzero"`   // of Judged: whether what was tried did
 	Of       int           `json:"of,omitzero"`       // of Undone: the number of what is taken back
 
 	Seen dough.Seen  `json:"seen,omitzero"` // of Saw
@@ -133,6 +134,7 @@ type State struct {
 	Signs    []Sign            `json:"signs,omitzero"`
 	CutAfter int               `json:"cutAfter,omitzero"`
 	Weight   measure.Grams     `json:"weight,omitzero"`
+	Helped   Helped            `json:"helped,omitzero"`
 	Last     int               `json:"last"`             // the newest seq
 	Changes  *time.Time        `json:"changes,omitzero"` // when phase, stage or next will change by the clock alone
 }
@@ -164,7 +166,7 @@ func At(p plan.Plan, happened []Happening, now time.Time) State {
 				s.Phase = GivenUp
 			}
 		case Judged:
-			s.Mark, s.Note, s.Signs, s.CutAfter, s.Weight = h.Mark, h.Note, h.Signs, h.CutAfter, h.Weight
+			s.Mark, s.Note, s.Signs, s.CutAfter, s.Weight, s.Helped = h.Mark, h.Note, h.Signs, h.CutAfter, h.Weight, h.Helped
 		case Resumed: // what was to be ready for it is past
 			done[h.Moment], done[string(timetable.Filling)] = true, true
 		case PowerCut:

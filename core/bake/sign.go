@@ -36,6 +36,22 @@ const (
 var Signs = []Sign{Collapsed, Overflowed, NotRisen, Unmixed, Dense, Lumpy, Coarse, Gummy, Corners, Pale, Burnt, Soggy, Mashed, Sunken, Salty, Bland, TooSmall, Torn, Hole, Lopsided,
 	Domed, Hollow, FineCrumb}
 
+// Helped is whether what was tried with a loaf helped.
+type Helped string
+
+const (
+	NotSaid Helped = ""
+	Yes     Helped = "yes"
+	No      Helped = "no"
+)
+
+var AllHelped = []Helped{NotSaid, Yes, No}
+
+func (h Helped) Words() []string { return word.List(AllHelped) }
+func (h *Helped) UnmarshalText(text []byte) error {
+	return word.Read(h, text, "answer (leave it empty, or)", AllHelped)
+}
+
 // Good reports whether it is a sign of a good loaf.
 func (s Sign) Good() bool { return s == Domed || s == Hollow || s == FineCrumb }
 

@@ -140,7 +140,7 @@ func plans(_ context.Context, b *bench) error {
 func polls(ctx context.Context, b *bench) error {
 	real := httptest.NewServer(api.New(b.config()))
 	defer real.Close()
-	glances, err := b.store.Glances(ctx, b.kitchen, time.Time{}, "", 1)
+	glances, err := b.store.Glances(ctx, b.kitchen, store.Page{Most: 1})
 	if err != nil {
 		return err
 	}
@@ -232,7 +232,7 @@ func median(n int, f func() error) (time.Duration, error) {
 
 // asBake is where a bake that is copied comes from.
 func (b *bench) asBake(ctx context.Context) (store.Glance, error) {
-	g, err := b.store.Glances(ctx, b.kitchen, time.Time{}, "", 1)
+	g, err := b.store.Glances(ctx, b.kitchen, store.Page{Most: 1})
 	if err != nil {
 		return store.Glance{}, err
 	}

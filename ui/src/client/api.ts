@@ -163,6 +163,11 @@ const journal = <T>(path: string, after: number | undefined, signal: AbortSignal
 export const fetchBench = (id: string, after: number | undefined, signal: AbortSignal) =>
   journal<BenchView>(`/benches/${id}`, after, signal);
 export const fetchBake = (id: string, after: number | undefined, signal: AbortSignal) => journal<BakeView>(`/bakes/${id}`, after, signal);
-export const fetchLog = (before: string, signal: AbortSignal) =>
-  call<Log>(`/bakes${before && `?before=${encodeURIComponent(before)}`}`, { signal });
+export interface LookedInLog {
+  find?: string; // words, each a part of the recipe's name or of the note
+  kind?: string;
+  mark?: string; // good or poor
+}
+export const fetchLog = ({ find = "", kind = "", mark = "" }: LookedInLog, before: string, signal: AbortSignal) =>
+  call<Log>(`/bakes?${new URLSearchParams({ find, kind, mark, before })}`, { signal });
 export const fetchRunning = read<Log>("/bakes/running");

@@ -116,12 +116,13 @@ export const useAllRecipes = (looked: api.Looked) =>
   });
 
 /** The log, page after page. */
-export const useLog = () =>
+export const useLog = (looked: api.LookedInLog) =>
   useInfiniteQuery({
-    queryKey: at("log"),
-    queryFn: ({ signal, pageParam }) => timed(api.fetchLog(pageParam, signal)),
+    queryKey: at("log", looked),
+    queryFn: ({ signal, pageParam }) => timed(api.fetchLog(looked, pageParam, signal)),
     initialPageParam: "",
     getNextPageParam: (last) => last.next,
+    placeholderData: keepPreviousData,
     staleTime: 5_000,
     refetchInterval: 60_000,
   });

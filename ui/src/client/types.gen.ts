@@ -1006,6 +1006,7 @@ export interface BakeState {
   )[];
   cutAfter?: number;
   weight?: number;
+  helped?: "" | "yes" | "no";
   last: number;
   changes?: string;
 }
@@ -1140,6 +1141,7 @@ export interface BakeHappening {
   )[];
   cutAfter?: number;
   weight?: number;
+  helped?: "" | "yes" | "no";
   of?: number;
   seen?: "pours" | "smears" | "smooth" | "torn" | "knocks" | "corners";
   dose?: DoughDose;
@@ -1215,6 +1217,7 @@ export interface Happened {
     | "fine, even crumb"
   )[];
   cutAfter?: number;
+  helped?: "" | "yes" | "no";
   weight?: number;
   seen?: "pours" | "smears" | "smooth" | "torn" | "knocks" | "corners";
   dose?: DoughDose;
@@ -1253,6 +1256,7 @@ export interface BakeView {
   revision: number;
   startedAt: string;
   putAway?: boolean;
+  tried?: string;
   state: BakeState;
   rise?: string;
   why?: Why[];

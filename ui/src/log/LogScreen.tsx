@@ -1,14 +1,27 @@
+import { useState } from "react";
 import { Link } from "react-router";
 import { useLog } from "../client/queries";
 import type { BakeSummary } from "../client/types.gen";
-import { clock, day, dayName } from "../parts/time";
+import { Picker } from "../parts/Picker";
+import { useSettled } from "../parts/settled";
+import { addDays, clock, day, dayName, longDay } from "../parts/time";
+import { kinds } from "../recipes/kinds";
 import { More } from "../parts/More";
 import { TroubleNote } from "../parts/Trouble";
 import { Mark } from "./Mark";
 
-/** All bakes, newest first. */
+const marks = [
+  { id: "", name: "every mark" },
+  { id: "good", name: "good loaves" },
+  { id: "poor", name: "poor loaves" },
+];
+
+/** All bakes by weeks, newest first; found by words, kind and mark. */
 export default function LogScreen() {
-  const log = useLog();
+  const [words, look] = useState("");
+  const [kind, setKind] = useState("");
+  const [mark, setMark] = useState("");
+  const log = useLog({ find: useSettled(words.trim()), kind, mark });
   if (log.error && !log.data)
     return (
       <div className="p-8">
@@ -21,8 +34,32 @@ export default function LogScreen() {
   const { zone = "UTC", now = "" } = pages[0] ?? {};
   return (
     <div className="w-full px-6 py-4">
-      <h1 className="text-xl font-bold">Log</h1>
-      {bakes.length === 0 ? (
+      <header className="flex flex-wrap items-center gap-x-6 gap-y-2">
+        <h1 className="text-xl font-bold">Log</h1>
+        <label className="flex min-h-12 items-center gap-2 font-semibold">
+          Find
+          <input
+            type="search"
+            value={words}
+            placeholder="recipe or note"
+            onChange={(e) => look(e.target.value)}
+            maxLength={120}
+            className="h-11 w-56 rounded-tray border-2 border-rim bg-enamel px-3 text-lg"
+          />
+        </label>
+        <Picker
+          label="Kind"
+          value={kind}
+          pick={setKind}
+          choices={[{ id: "", name: "every kind" }, ...kinds.map((k) => ({ id: k, name: k }))]}
+        />
+        <Picker label="Mark" value={mark} pick={setMark} choices={marks} />
+      </header>
+      {bakes.length === 0 && (words.trim() || kind || mark) ? (
+        <p role="status" className="mt-4 text-lg text-soft">
+          No bake in the log is so. Look for less.
+        </p>
+      ) : bakes.length === 0 ? (
         <p className="mt-4 text-lg text-soft">
           No bake yet.{" "}
           <Link to="/" className="font-semibold text-rim underline">
@@ -31,15 +68,39 @@ export default function LogScreen() {
           ; once started it is written here.
         </p>
       ) : (
-        <ol className="mt-2 divide-y divide-rule border-y border-rule">
-          {bakes.map((b) => (
-            <Entry key={b.id} bake={b} zone={zone} today={day(now, zone)} />
-          ))}
-        </ol>
+        weeks(bakes, zone, now).map((w) => (
+          <section key={w.name} className="mt-3">
+            <h2 className="text-sm font-semibold text-soft">{w.name}</h2>
+            <ol className="divide-y divide-rule border-y border-rule">
+              {w.bakes.map((b) => (
+                <Entry key={b.id} bake={b} zone={zone} today={day(now, zone)} />
+              ))}
+            </ol>
+          </section>
+        ))
       )}
       <More pages={log} what="older bakes" />
     </div>
   );
+}
+
+/** The bakes of each week that begins on Monday, under its name. */
+function weeks(bakes: BakeSummary[], zone: string, now: string): { name: string; bakes: BakeSummary[] }[] {
+  const monday = (date: string) => addDays(date, -((new Date(date).getUTCDay() + 6) % 7));
+  const thisWeek = monday(day(now, zone));
+  const named = (first: string) => {
+    const back = Math.round((Date.parse(thisWeek) - Date.parse(first)) / (7 * 86_400_000));
+    if (back <= 0) return "This week";
+    return back === 1 ? "Last week" : `Week of ${longDay(first)}`;
+  };
+  const out: { name: string; bakes: BakeSummary[] }[] = [];
+  for (const b of bakes) {
+    const name = named(monday(day(b.startedAt, zone)));
+    const last = out.at(-1);
+    if (last?.name === name) last.bakes.push(b);
+    else out.push({ name, bakes: [b] });
+  }
+  return out;
 }
 
 const standing: Record<BakeSummary["phase"], string> = {

@@ -68,6 +68,12 @@ export default function LoggedBake() {
       )}
       <TroubleNote error={put.error} />
       {state.note && <p className="mt-1 max-w-prose text-lg">{state.note}</p>}
+      {bake.data.tried && (
+        <p className="mt-1">
+          It tried a change, for the loaf before was {bake.data.tried}.{" "}
+          {state.helped && <b>{state.helped === "yes" ? "It helped." : "It did not help."}</b>}
+        </p>
+      )}
       {state.signs && <p className="mt-1 text-lg">{state.signs.join(" · ")}</p>}
       <WhySo bake={bake.data} />
       <div className="mt-4 grid grid-cols-1 gap-8 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">

@@ -2,7 +2,7 @@ import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { useNow } from "../client/clock";
 import { useBake, useTellBake } from "../client/queries";
-import type { BakeCool, BakeView } from "../client/types.gen";
+import type { BakeCool, BakeView, Happened } from "../client/types.gen";
 import { useDraft } from "../parts/draft";
 import { clock, countdown } from "../parts/time";
 import { Signs } from "./Signs";
@@ -71,6 +71,7 @@ function Judge({ bake }: { bake: BakeView }) {
   const { state, zone } = bake;
   const [mark, setMark] = useState(state.mark ?? 0);
   const [signs, tellSigns] = useState<Sign[]>(state.signs ?? []);
+  const [helped, answer] = useState<NonNullable<Happened["helped"]>>(state.helped ?? "");
   const [cutAfter, cut] = useState(state.cutAfter ?? 0);
   const [weight, weigh] = useState(state.weight ?? 0);
   const [note, write, forget] = useDraft(`note ${bake.id}`, state.note ?? "");
@@ -78,7 +79,7 @@ function Judge({ bake }: { bake: BakeView }) {
   const navigate = useNavigate();
   const save = () =>
     tell.mutate(
-      { what: "judged", mark, note: note.trim(), signs, cutAfter: Math.round(cutAfter), weight: Math.round(weight) },
+      { what: "judged", mark, note: note.trim(), signs, cutAfter: Math.round(cutAfter), weight: Math.round(weight), helped },
       {
         onSuccess: () => {
           forget();
@@ -125,6 +126,24 @@ function Judge({ bake }: { bake: BakeView }) {
           }))}
         />
       </div>
+      {bake.tried && (
+        <div className="mt-6">
+          <p className="text-lg">
+            The recipe was changed before this loaf, for the one before was <b>{bake.tried}</b>. Did it help?
+          </p>
+          <Segments
+            label="Did the change help?"
+            look="apart"
+            value={helped}
+            pick={answer}
+            className="min-h-12 px-6 font-semibold"
+            segments={[
+              { value: "yes", label: "yes", show: "yes" },
+              { value: "no", label: "no", show: "no" },
+            ]}
+          />
+        </div>
+      )}
       <Signs told={signs} tell={tellSigns} />
       <div className="mt-4 flex flex-wrap gap-x-8 gap-y-2">
         <Number label="It was cut after, minutes" value={cutAfter} most={72 * 60} keep={cut} />
