@@ -81,21 +81,6 @@ var scenes = []scene{
 	{name: "plan-phone", path: "/", wait: "Measure, in this order", phone: true},
 	{name: "bench", path: "/", wait: "In the pan", act: measure("bread flour")},
 	{name: "bench-phone", path: "/", wait: "Measure, in this order", phone: true, act: measure("table salt")},
-	{name: "pan-dry", path: "/", wait: "In the pan", act: func(p *drive.Page) {
-		pick("Towpath white")(p)
-		p.Click("Machine:")
-		p.Click("Boatyard machine")
-		p.Until("the dry order", "document.querySelector('#pan').innerText.includes('dry first')")
-		p.Click("dry first")
-		p.Click("Fat")
-		p.Click("in four corners")
-		p.Sees("Always load it so")
-	}},
-	{name: "pan-batter", path: "/", wait: "In the pan", act: func(p *drive.Page) {
-		pick("Boatyard banana bread")(p)
-		p.Click("batter")
-		p.Sees("As a batter")
-	}},
 	{name: "log", path: "/log", wait: "Mooring raisin loaf"},
 	{name: "watch", path: "/", wait: "In the pan", act: func(p *drive.Page) {
 		pick("Mooring raisin loaf")(p)
@@ -106,8 +91,9 @@ var scenes = []scene{
 	}},
 	{name: "verdict", path: "/watch", wait: "On the clock", act: func(p *drive.Page) {
 		p.Click("End this bake early")
-		p.Sees("What to remember")
-		p.Click("4: good")
+		p.Sees("What do you see, feel and taste?")
+		p.Click("sunken top")
+		p.Click("2: poor")
 	}},
 	{name: "machine", path: "/machines", wait: "Describe another", act: func(p *drive.Page) {
 		p.Click("Change it: Galley machine")
@@ -127,14 +113,25 @@ var scenes = []scene{
 		p.Click("Presses:")
 		p.Sees("What to press")
 	}},
-	{name: "own-cup", path: "/kitchen?drawer=Flour", wait: "Your own cup", act: func(p *drive.Page) {
-		p.Type("Weigh a cup of flour", "bread fl")
-		p.Click("bread flour")
-		for _, g := range []string{"131", "128", "134", "152"} {
-			p.Type("A weighing of bread flour, in grams", g+"\r")
-			p.Until("the weighing kept", "shows('"+g+" g')")
-		}
-		p.Sees("give or take")
-		p.Sees("far from the others")
+	{name: "rehearse", path: "/", wait: "In the pan", act: func(p *drive.Page) {
+		pick("Towpath white")(p)
+		p.Click("Rehearse")
+		p.Click("Begin the rehearsal")
+		p.Sees("The plan says:")
+		p.Click("×600")
+		p.Click("Start")
+		p.Sees("what is it like?")
+	}},
+	{name: "card", path: "/", wait: "In the pan", act: func(p *drive.Page) {
+		pick("Cinnamon coil")(p)
+		p.Click("Card")
+		p.Sees("Into the pan")
+	}},
+	{name: "labels", path: "/", wait: "In the pan", act: func(p *drive.Page) {
+		pick("Lock-keeper's wholemeal")(p)
+		p.Click("Make bags of it")
+		p.Sees("Into each bag")
+		p.Click("The 4 bags are filled")
+		p.Sees("best before")
 	}},
 }

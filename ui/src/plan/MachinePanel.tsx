@@ -86,6 +86,7 @@ export function MachinePanel({ answer, wish, renewed, stale, ask, change, start 
             Time has gone by: the timer was to show {renewed > 0 ? display(renewed) : "no delay"}, and is worked out anew for now.
           </p>
         )}
+        <Cautions cautions={plan.cautions} revision={answer.revision} wish={wish} change={change} />
         {!refused && (
           <p className="mt-2 text-xs text-soft">
             Press Start at <b className="figures text-ink">{clock(timer.press, zone)}</b>
@@ -106,7 +107,6 @@ export function MachinePanel({ answer, wish, renewed, stale, ask, change, start 
             {setting.slack > 0 && ` Its warming up varies: it may be ready up to ${inHours(setting.slack)} sooner.`}
           </p>
         )}
-        <Cautions cautions={plan.cautions} revision={answer.revision} wish={wish} change={change} />
         {answer.noYeast && <NoYeast recipes={answer.noYeast} change={change} />}
       </div>
       <div className="bg-enamel pt-1">
@@ -145,9 +145,6 @@ function OnPaper({ bagged }: { bagged: boolean }) {
       </Link>
       <Link to={`/rehearse${search}`} className={link}>
         Rehearse
-      </Link>
-      <Link to={`/paper/timetable${search}`} className={link}>
-        Timetable
       </Link>
       {!bagged && (
         <Link to={`/bags/new${search}`} className={link}>
