@@ -316,24 +316,28 @@ func Check(s State, happened []Happening, h Happening) error {
 		}
 		return checkBall(h)
 	case Judged:
-		if h.Mark < 1 || h.Mark > 5 {
-			return fault.At("/mark", "a mark is 1 to 5, not %d", h.Mark)
-		}
-		switch {
-		case len(h.Signs) > len(Signs):
-			return fault.At("/signs", "a sign is told once")
-		case h.CutAfter < 0 || h.CutAfter > mostHours*60:
-			return fault.At("/cutAfter", "it was cut 1 minute to %d hours after it was out", mostHours)
-		case h.Weight < 0 || h.Weight > mostWeight:
-			return fault.At("/weight", "a loaf weighs up to %d g, not %.0f", mostWeight, float64(h.Weight))
-		}
-		if !s.Over() {
-			return fault.At("/what", "judge the loaf when it is out of the pan")
-		}
+		return checkVerdict(s, h)
 	case Undone:
 		if !slices.ContainsFunc(happened, func(o Happening) bool { return o.Seq == h.Of && o.What != Undone }) {
 			return fault.At("/of", "there is no happening %d to take back", h.Of)
 		}
+	}
+	return nil
+}
+
+// checkVerdict reports why a loaf cannot be judged so.
+func checkVerdict(s State, h Happening) error {
+	switch {
+	case h.Mark < 1 || h.Mark > 5:
+		return fault.At("/mark", "a mark is 1 to 5, not %d", h.Mark)
+	case len(h.Signs) > len(Signs):
+		return fault.At("/signs", "a sign is told once")
+	case h.CutAfter < 0 || h.CutAfter > mostHours*60:
+		return fault.At("/cutAfter", "it was cut 1 minute to %d hours after it was out", mostHours)
+	case h.Weight < 0 || h.Weight > mostWeight:
+		return fault.At("/weight", "a loaf weighs up to %d g, not %.0f", mostWeight, float64(h.Weight))
+	case !s.Over():
+		return fault.At("/what", "judge the loaf when it is out of the pan")
 	}
 	return nil
 }

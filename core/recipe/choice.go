@@ -43,3 +43,20 @@ func (c *Choice) UnmarshalText(text []byte) error {
 	*c = out
 	return nil
 }
+
+// together reads "salt and pepper" without amounts; nothing where one of them is no food.
+func (r reading) together(text string) []Understood {
+	if found(r.name(firstName(text)).Sure) {
+		return nil
+	}
+	var out []Understood
+	for _, one := range andOr.Split(text, -1) {
+		if !found(r.name(one).Sure) {
+			return nil
+		}
+		u := r.food(measure.Lead{Rest: one})
+		u.Loose = true
+		out = append(out, u)
+	}
+	return out
+}

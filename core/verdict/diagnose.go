@@ -70,40 +70,7 @@ func Weigh(s Seen) []Weighed {
 	for _, c := range Causes {
 		r := causes[c]
 		w := Weighed{Cause: c, Change: r.change, Tell: r.tell}
-		score := math.Log(r.prior)
-		wanted := r.wants != ""
-		for _, sign := range bake.Signs {
-			p := r.of(sign)
-			switch {
-			case slices.Contains(bad, sign):
-				score += math.Log(p)
-				if r.signs[sign] > 0 {
-					w.Signs = append(w.Signs, sign)
-				}
-			case s.All && !sign.Good():
-				score += absent * math.Log(1-p)
-			}
-		}
-		for _, f := range s.Facts {
-			ratio, said := r.facts[f]
-			if !said {
-				ratio = unsaid(f)
-			}
-			score += math.Log(ratio)
-			if r.wants == f || r.orWants == f {
-				wanted = false
-			}
-			switch {
-			case said && ratio > 1.5:
-				w.For = append(w.For, f)
-			case said && ratio < 0.8:
-				w.Against = append(w.Against, f)
-			}
-		}
-		if wanted {
-			score += math.Log(without)
-		}
-		w.Share = math.Exp(score)
+		w.Share = math.Exp(math.Log(r.prior) + r.bySigns(&w, bad, s.All) + r.byFacts(&w, s.Facts))
 		total += w.Share
 		if len(w.Signs) > 0 {
 			out = append(out, w)
@@ -111,14 +78,7 @@ func Weigh(s Seen) []Weighed {
 	}
 	for n := range out {
 		out[n].Share /= total
-		switch {
-		case out[n].Share >= likely:
-			out[n].Strength = Likely
-		case out[n].Share >= possible:
-			out[n].Strength = Possible
-		default:
-			out[n].Strength = Unclear
-		}
+		out[n].Strength = strengthOf(out[n].Share)
 	}
 	slices.SortStableFunc(out, func(a, b Weighed) int { return cmp.Compare(b.Share, a.Share) })
 	if s.Mark >= well && len(bad) == 1 && len(out) > 0 && len(out[0].For) == 0 {
@@ -126,6 +86,61 @@ func Weigh(s Seen) []Weighed {
 	}
 	return out
 }
+
+func strengthOf(share float64) Strength {
+	switch {
+	case share >= likely:
+		return Likely
+	case share >= possible:
+		return Possible
+	}
+	return Unclear
+}
+
+// bySigns is how the signs speak for a cause, as a logarithm; those that it explains are noted.
+func (r row) bySigns(w *Weighed, bad []bake.Sign, all bool) float64 {
+	score := 0.0
+	for _, sign := range bake.Signs {
+		switch {
+		case slices.Contains(bad, sign):
+			score += math.Log(r.of(sign))
+			if r.signs[sign] > 0 {
+				w.Signs = append(w.Signs, sign)
+			}
+		case all && !sign.Good():
+			score += absent * math.Log(1-r.of(sign))
+		}
+	}
+	return score
+}
+
+// byFacts is how the facts speak for a cause, as a logarithm; those that speak for it or against it are noted.
+func (r row) byFacts(w *Weighed, facts []Fact) float64 {
+	score := 0.0
+	if r.wants != "" && !slices.Contains(facts, r.wants) && !(r.orWants != "" && slices.Contains(facts, r.orWants)) {
+		score += math.Log(without)
+	}
+	for _, f := range facts {
+		ratio, said := r.facts[f]
+		if !said {
+			ratio = unsaid(f)
+		}
+		score += math.Log(ratio)
+		switch {
+		case said && ratio > speaksFor:
+			w.For = append(w.For, f)
+		case said && ratio < speaksAgainst:
+			w.Against = append(w.Against, f)
+		}
+	}
+	return score
+}
+
+// From these ratios a fact is told as speaking for a cause, or against it.
+const (
+	speaksFor     = 1.5
+	speaksAgainst = 0.8
+)
 
 // well is from which mark a loaf came out well.
 const well = 4

@@ -114,6 +114,24 @@ func (e *evidence) watch(p plan.Plan, s bake.State, happened []bake.Happening) {
 		e.add(given(dough.FlourDose), FlourGiven)
 		e.add(given(dough.Water), LiquidGiven)
 	}
+	e.heights(s)
+	var kneaded time.Time
+	for _, st := range s.Stages {
+		if st.Kind == machine.Knead {
+			kneaded = s.Begin.Add(time.Duration(st.To) * time.Minute)
+		}
+	}
+	late := false
+	for _, h := range happened {
+		n := slices.IndexFunc(s.Moments, func(m bake.Moment) bool { return m.ID == h.Moment && m.Kind == timetable.AddIns && m.Done })
+		late = late || h.What == bake.Done && n >= 0 && h.At.After(kneaded)
+		e.add(h.What == bake.PowerCut && !slices.Contains(e.facts, PowerWent), PowerWent)
+	}
+	e.add(late, AddInsLate)
+}
+
+// heights are how high it stood in its last rise.
+func (e *evidence) heights(s bake.State) {
 	var bakes, lastRise machine.Minutes
 	for _, st := range s.Stages {
 		if st.Kind == machine.Bake && bakes == 0 {
@@ -134,19 +152,6 @@ func (e *evidence) watch(p plan.Plan, s bake.State, happened []bake.Happening) {
 	}
 	e.add(high, RoseHigh)
 	e.add(low && !high, RoseLow)
-	var kneaded time.Time
-	for _, st := range s.Stages {
-		if st.Kind == machine.Knead {
-			kneaded = s.Begin.Add(time.Duration(st.To) * time.Minute)
-		}
-	}
-	late := false
-	for _, h := range happened {
-		n := slices.IndexFunc(s.Moments, func(m bake.Moment) bool { return m.ID == h.Moment && m.Kind == timetable.AddIns && m.Done })
-		late = late || h.What == bake.Done && n >= 0 && h.At.After(kneaded)
-		e.add(h.What == bake.PowerCut && !slices.Contains(e.facts, PowerWent), PowerWent)
-	}
-	e.add(late, AddInsLate)
 }
 
 func (e *evidence) end(p plan.Plan, s bake.State) {
