@@ -35,7 +35,6 @@ type trial struct {
 	hurt         func(*standin.Dough)
 	lid          bool // opened in the last rise
 	signs        []bake.Sign
-	facts        []verdict.Fact
 	likely       map[verdict.Fact]float64 // facts that the baker notices, and how often
 	heavy        bool
 }

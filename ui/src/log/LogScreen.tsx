@@ -5,8 +5,8 @@ import type { BakeSummary } from "../client/types.gen";
 import { Picker } from "../parts/Picker";
 import { useSettled } from "../parts/settled";
 import { addDays, clock, day, dayName, longDay } from "../parts/time";
-import { kinds } from "../recipes/kinds";
 import { More } from "../parts/More";
+import { Find } from "../parts/Find";
 import { TroubleNote } from "../parts/Trouble";
 import { Mark } from "./Mark";
 
@@ -36,23 +36,7 @@ export default function LogScreen() {
     <div className="w-full px-6 py-4">
       <header className="flex flex-wrap items-center gap-x-6 gap-y-2">
         <h1 className="text-xl font-bold">Log</h1>
-        <label className="flex min-h-12 items-center gap-2 font-semibold">
-          Find
-          <input
-            type="search"
-            value={words}
-            placeholder="recipe or note"
-            onChange={(e) => look(e.target.value)}
-            maxLength={120}
-            className="h-11 w-56 rounded-tray border-2 border-rim bg-enamel px-3 text-lg"
-          />
-        </label>
-        <Picker
-          label="Kind"
-          value={kind}
-          pick={setKind}
-          choices={[{ id: "", name: "every kind" }, ...kinds.map((k) => ({ id: k, name: k }))]}
-        />
+        <Find words={words} look={look} among="recipe or note" kind={kind} pick={setKind} />
         <Picker label="Mark" value={mark} pick={setMark} choices={marks} />
       </header>
       {bakes.length === 0 && (words.trim() || kind || mark) ? (

@@ -2,11 +2,10 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { useAllRecipes, usePutAway, useUndoRecipe } from "../client/queries";
 import type { RecipeOnShelf } from "../client/types.gen";
-import { Picker } from "../parts/Picker";
 import { More } from "../parts/More";
+import { Find } from "../parts/Find";
 import { TroubleNote } from "../parts/Trouble";
 import { useSettled } from "../parts/settled";
-import { kinds } from "./kinds";
 
 const link = "min-h-11 content-center text-rim underline";
 
@@ -21,23 +20,7 @@ export default function RecipesScreen() {
     <div className="w-full px-6 py-4">
       <header className="flex flex-wrap items-center justify-between gap-4">
         <h1 className="text-xl font-bold">{away ? "Recipes put away" : "Recipes"}</h1>
-        <label className="flex min-h-12 items-center gap-2 font-semibold">
-          Find
-          <input
-            type="search"
-            value={words}
-            placeholder="name or ingredient"
-            onChange={(e) => look(e.target.value)}
-            maxLength={120}
-            className="h-11 w-56 rounded-tray border-2 border-rim bg-enamel px-3 text-lg"
-          />
-        </label>
-        <Picker
-          label="Kind"
-          value={kind}
-          pick={setKind}
-          choices={[{ id: "", name: "every kind" }, ...kinds.map((k) => ({ id: k, name: k }))]}
-        />
+        <Find words={words} look={look} among="name or ingredient" kind={kind} pick={setKind} />
         <button type="button" onClick={() => setAway(!away)} className={link}>
           {away ? "Those on the shelf" : "Those put away"}
         </button>
