@@ -6,9 +6,9 @@ import "testing"
 func TestAMomentCallsFromEveryScreen(t *testing.T) {
 	s := serve(t)
 	startLoaf(t, s)
-	later(t, s, "6m50s") // the dough ball is looked at seven minutes in
 	p := open(t, s.URL+"/recipes")
 	p.Sees("Write a new one")
+	later(t, s, "8m") // the dough ball is looked at seven minutes in, while the page slept
 	p.Until("the call", "document.querySelector('[data-call]')?.dataset.call.includes('Look at the dough ball')")
 	p.Until("the edge to flash", "document.querySelector('.calls')")
 	p.Until("and to stop", "!document.querySelector('.calls')")

@@ -143,6 +143,35 @@ func TestNothingAcknowledgedIsLostWhenServerOrDatabaseIsKilled(t *testing.T) {
 	}
 }
 
+// A rehearsal stands in the database as a bake does: killed in the middle, it goes on from where it was.
+func TestARehearsalOutlivesItsServer(t *testing.T) {
+	s := serve(t)
+	kitchen := kitchenOf(t, s)
+	shelf := get(t, kitchen)
+	first := func(list string) any { return shelf[list].([]any)[0].(map[string]any)["id"] }
+	wish := map[string]any{"recipe": first("recipes"), "machine": first("machines"), "loaf": map[string]any{"size": "1 1/2 lb"}, "time": map[string]any{"atPanel": true}}
+	status, made := post(t, kitchen+"/rehearsals", map[string]any{"wish": wish}, "practice")
+	if status != 201 {
+		t.Fatalf("no rehearsal: %d %v", status, made)
+	}
+	at := kitchen + "/rehearsals/" + made["id"].(string)
+	for n, did := range []map[string]any{{"what": "paced", "pace": 600}, {"what": "pressed", "button": "Start"}} {
+		if status, v := post(t, at+"/happenings", did, fmt.Sprint("did", n)); status != 201 {
+			t.Fatalf("%v: %d %v", did, status, v)
+		}
+	}
+	kill(t, filepath.Join(s.Data, "mariadb.pid"))
+	s.Kill()
+	if err := s.Start(context.Background()); err != nil {
+		t.Fatal(err)
+	}
+	state := func() map[string]any { return get(t, at+"?only=state")["state"].(map[string]any) }
+	if phase := state()["phase"]; phase != "running" {
+		t.Errorf("after the kill the stand-in's phase is %v", phase)
+	}
+	again(t, s, "the clock to come to the dough ball and wait", func() bool { return state()["waits"] != nil })
+}
+
 func kill(t *testing.T, pidFile string) {
 	t.Helper()
 	b, err := os.ReadFile(pidFile)

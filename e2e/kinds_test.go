@@ -103,7 +103,10 @@ func TestAFilledLoafFromPromptToPutBack(t *testing.T) {
 	p.Sees("as wide as the pan is long")
 	axe(t, p, "A pause for the hands")
 	late := drive.Value[string](p, "document.querySelector('[data-moment=ready] .figures').innerText")
+	other := open(t, s.URL+"/watch/"+id)
+	other.Sees("Paused: it waits for Start")
 	p.Click("10 min ago")
+	other.Until("the other window to follow", "document.querySelector('[data-phase]').innerText.startsWith('Rising')")
 	p.Until("it rises", "document.querySelector('[data-phase]').innerText.startsWith('Rising')")
 	if now := drive.Value[string](p, "document.querySelector('[data-moment=ready] .figures').innerText"); now == late {
 		t.Errorf("ready at %s, though Start was pressed ten minutes before it was said", now)

@@ -2,6 +2,7 @@ import { useEffect, useState } from "react";
 
 /** The server's clock: its time at an answer, carried on by this page's steady counter. */
 let offset = Date.now() - performance.now();
+let met = Infinity; // the server's time at its first answer to this page
 const watching = new Set<() => void>();
 const apart = 500; // ms by which the page's idea of the time may be off before all that shows it is told
 
@@ -9,10 +10,14 @@ const apart = 500; // ms by which the page's idea of the time may be off before 
 export function setServerTime(now: string) {
   const before = offset;
   offset = Date.parse(now) - performance.now();
+  met = Math.min(met, Date.parse(now));
   if (Math.abs(offset - before) > apart) watching.forEach((tell) => tell());
 }
 
 export const serverNow = () => offset + performance.now();
+
+/** The server's time in ms when it first answered this page; no time at all before that. */
+export const firstAnswer = () => met;
 
 /** The server's time in ms, renewed every second, and at once where it was wrong. */
 export function useNow(): number {

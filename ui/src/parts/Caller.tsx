@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from "react";
-import { useNow } from "../client/clock";
+import { firstAnswer, useNow } from "../client/clock";
 import { useRunning } from "../client/queries";
 import { calling, notice, ring } from "./calls";
 
@@ -13,7 +13,7 @@ export function Caller() {
   const before = useRef(now);
   const [called, call] = useState<string | null>(null);
   useEffect(() => {
-    const since = Math.max(before.current, now - stale);
+    const since = Math.max(before.current, now - stale, firstAnswer());
     before.current = now;
     const come = (bakes ?? []).flatMap((b) =>
       (b.moments ?? [])
@@ -37,7 +37,7 @@ export function Caller() {
       {called && (
         <>
           <span className="sr-only">{called}</span>
-          <div aria-hidden="true" className="calls pointer-events-none fixed inset-0 z-50 border-[24px] border-mark" />
+          <div aria-hidden="true" className="calls pointer-events-none fixed inset-0 z-50 border-8 border-mark md:border-[24px]" />
         </>
       )}
     </div>

@@ -25,18 +25,19 @@ const shorts: Partial<Record<Kind, string>> = {
   "last rise": "last rise",
   bakes: "bakes",
   ready: "take out",
-  filling: "get the filling",
+  filling: "filling",
   brush: "glaze",
   shaped: "let it rise",
   oven: "oven",
   eaten: "take out",
 };
 
-/** What a bake calls for next: what stands ready and was not taken out comes before all that is to come. */
+/** What a bake calls for next: what stands ready and was not taken out comes before all that is to come, and a machine that waits before all else. */
 function nextOf(bake: BakeSummary, now: number, zone: string): NextMoment {
   const ready = Date.parse(bake.ready);
   const known = { id: bake.id, recipe: bake.recipe };
-  const due = bake.moments?.find((m) => m.stays && Date.parse(m.at) <= now && !m.done && !m.skipped);
+  const open = bake.moments?.filter((m) => m.stays && Date.parse(m.at) <= now && !m.done && !m.skipped);
+  const due = open?.find((m) => m.waits) ?? open?.[0];
   if (due && ready > now)
     return { ...known, at: Date.parse(due.at), time: clock(due.at, zone), say: due.say, short: shorts[due.kind] ?? "now", overdue: true };
   const moment = bake.moments?.find((m) => Date.parse(m.at) > now && !m.done);
