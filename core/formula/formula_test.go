@@ -43,6 +43,17 @@ func TestBakersPercentagesCountHiddenWaterFatAndSalt(t *testing.T) {
 	}
 }
 
+// 200 g of a starter fed with as much water as flour is 100 g of each: with 400 g of flour and 250 g of water
+// it is a dough of 500 and 350.
+func TestAStartersFlourAndWaterCountOnce(t *testing.T) {
+	for _, id := range []larder.ID{"sourdough-starter", "rye-sourdough-starter", "wholemeal-sourdough-starter"} {
+		f := Of([]Portion{portion(t, "bread-flour", 400), portion(t, id, 200), portion(t, "water", 250)})
+		if f.Flour != 500 || math.Abs(f.Hydration-70) > 1e-9 {
+			t.Errorf("with %s: %v g of flour at %v %%, want 500 at 70", id, f.Flour, f.Hydration)
+		}
+	}
+}
+
 func TestWithoutFlourThereIsNoFormula(t *testing.T) {
 	if f := Of([]Portion{portion(t, "water", 200)}); f != (Formula{}) {
 		t.Errorf("water alone has the formula %+v", f)
