@@ -80,6 +80,8 @@ type Happened struct {
 
 	Stands dough.Stands `json:"stands,omitzero"` // how high it stands
 
+	Refusal bake.Refusal `json:"refusal,omitzero"` // why it would not start
+
 	Minutes int       `json:"minutes,omitzero"` // by which what is to come moves; of a Start that was pressed again, how long ago
 	Cut     *bake.Cut `json:"cut,omitzero"`     // a power cut
 }
@@ -313,7 +315,7 @@ func (s *server) addInBake(c *call) (string, error) {
 	if err != nil {
 		return "", err
 	}
-	h := bake.Happening{Stamp: stamp, What: said.What, Moment: said.Moment, Mark: said.Mark, Note: said.Note, Signs: said.Signs, CutAfter: said.CutAfter, Helped: said.Helped, Weight: said.Weight, Of: said.Of, Seen: said.Seen, Dose: said.Dose, Stands: said.Stands, Minutes: said.Minutes, Cut: said.Cut}
+	h := bake.Happening{Stamp: stamp, What: said.What, Moment: said.Moment, Mark: said.Mark, Note: said.Note, Signs: said.Signs, CutAfter: said.CutAfter, Helped: said.Helped, Weight: said.Weight, Of: said.Of, Seen: said.Seen, Dose: said.Dose, Stands: said.Stands, Refusal: said.Refusal, Minutes: said.Minutes, Cut: said.Cut}
 	if err := bake.Check(bake.At(b.Plan, happened, c.now), happened, h); err != nil {
 		return "", err
 	}

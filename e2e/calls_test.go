@@ -1,6 +1,10 @@
 package e2e
 
-import "testing"
+import (
+	"testing"
+
+	"risepan/e2e/drive"
+)
 
 // A moment of a running bake calls on whatever screen is open; how, is chosen and tried on the Kitchen screen.
 func TestAMomentCallsFromEveryScreen(t *testing.T) {
@@ -20,4 +24,25 @@ func TestAMomentCallsFromEveryScreen(t *testing.T) {
 	p.Reload()
 	p.Sees("no sound")
 	axe(t, p, "How this device calls")
+}
+
+// A machine that will not start, too hot from the last loaf: told at once, waited for by the clock, and all that
+// is to come moves with it.
+func TestAMachineThatRefusesToStart(t *testing.T) {
+	s := serve(t)
+	id := startLoaf(t, s)
+	p := open(t, s.URL+"/watch/"+id)
+	p.Sees("Something went otherwise")
+	ready := drive.Value[string](p, "document.querySelector('[data-moment=ready] .figures').innerText")
+	p.Click("Something went otherwise")
+	p.Click("too hot")
+	p.Sees("The machine refuses to start: it is too hot")
+	p.Sees("Leave the lid open for 25 min.")
+	p.Until("the wait counted down", "/^2[45]:\\d\\d$/.test(document.querySelector('[data-countdown]').innerText)")
+	axe(t, p, "A machine that refuses to start")
+	p.Until("a later loaf", "document.querySelector('[data-moment=ready] .figures').innerText !== "+quoted(ready))
+	p.Click("It has started")
+	p.Until("it kneads", "document.querySelector('[data-phase]').innerText.startsWith('Kneading')")
+	p.Click("Take back: Start pressed again")
+	p.Sees("The machine refuses to start")
 }

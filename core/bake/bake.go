@@ -33,6 +33,7 @@ const (
 	PutIn     What = "put in"    // a dose to mend it
 	Stood     What = "stood"     // how high, in the pan
 
+	Refused   What = "refused"    // the machine would not start
 	Resumed   What = "resumed"    // Start was pressed again after a pause
 	Moved     What = "moved"      // all that is to come, by some minutes: begun late, minutes added
 	StageOver What = "stage over" // the present stage ended early, by hand
@@ -41,7 +42,7 @@ const (
 	Undone What = "undone" // an earlier happening is taken back
 )
 
-var Whats = []What{Done, Skipped, TakenOut, Abandoned, Judged, Saw, PutIn, Stood, Resumed, Moved, StageOver, PowerCut, Undone}
+var Whats = []What{Done, Skipped, TakenOut, Abandoned, Judged, Saw, PutIn, Stood, Refused, Resumed, Moved, StageOver, PowerCut, Undone}
 
 func (w What) Words() []string                  { return word.List(Whats) }
 func (w *What) UnmarshalText(text []byte) error { return word.Read(w, text, "happening", Whats) }
@@ -64,6 +65,8 @@ type Happening struct {
 	Dose *dough.Dose `json:"dose,omitzero"` // of PutIn
 
 	Stands dough.Stands `json:"stands,omitzero"` // of Stood
+
+	Refusal Refusal `json:"refusal,omitzero"` // of Refused
 
 	Minutes int  `json:"minutes,omitzero"` // of Moved: by so many, below 0 sooner; of Resumed: so many ago
 	Cut     *Cut `json:"cut,omitzero"`     // of PowerCut
@@ -168,7 +171,9 @@ func At(p plan.Plan, happened []Happening, now time.Time) State {
 		case Judged:
 			s.Mark, s.Note, s.Signs, s.CutAfter, s.Weight, s.Helped = h.Mark, h.Note, h.Signs, h.CutAfter, h.Weight, h.Helped
 		case Resumed: // what was to be ready for it is past
-			done[h.Moment], done[string(timetable.Filling)] = true, true
+			if h.Moment != string(timetable.Refused) {
+				done[h.Moment], done[string(timetable.Filling)] = true, true
+			}
 		case PowerCut:
 			s.Outage = outage(p, c, h)
 		}
@@ -186,7 +191,7 @@ func At(p plan.Plan, happened []Happening, now time.Time) State {
 	if s.Over() {
 		return s
 	}
-	if s.Phase = ClockOf(p, s).Phase(now); s.Phase == Running {
+	if s.Phase = ClockOf(p, s).Phase(now); s.Phase == Running || s.Phase == Waiting {
 		s.Stage, s.Paused = c.stage(now), c.paused
 	}
 	s.Lid = lid(s)
@@ -209,10 +214,12 @@ var lids = map[machine.StageKind]string{
 
 // lid is what may be touched now. Buttons are left alone throughout: a stop that is pressed loses the cycle.
 func lid(s State) string {
-	switch s.Phase {
-	case Waiting:
+	switch {
+	case s.Paused == string(timetable.Refused):
+		return "Nothing runs yet: lid and pan may be touched."
+	case s.Phase == Waiting:
 		return "Leave the buttons alone: a stop that is pressed loses the delay."
-	case Running:
+	case s.Phase == Running:
 		if s.Paused != "" {
 			return "It stands still until Start is pressed. No other button: a stop loses the cycle."
 		}
@@ -305,7 +312,7 @@ func Check(s State, happened []Happening, h Happening) error {
 		if h.Stands == "" {
 			return fault.At("/stands", "say how high it stands: %s", strings.Join(dough.Stands("").Words(), ", "))
 		}
-	case Resumed, Moved, StageOver, PowerCut:
+	case Refused, Resumed, Moved, StageOver, PowerCut:
 		if s.Over() {
 			return fault.At("/what", "this bake is over")
 		}

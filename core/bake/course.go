@@ -23,10 +23,18 @@ type course struct {
 func courseOf(p plan.Plan, standing []Happening, now time.Time) course {
 	c := course{begin: p.Timer.Begin, stages: slices.Clone(p.Stages), moments: slices.Clone(p.Moments)}
 	c.total = machine.Minutes(p.Timer.Ready.Sub(p.Timer.Begin) / time.Minute)
+	var refused *Happening
 	for _, h := range standing {
 		switch h.What {
+		case Refused:
+			refused = &h
 		case Resumed:
-			c.resume(h.Moment, h.At.Add(-time.Duration(h.Minutes)*time.Minute))
+			at := h.At.Add(-time.Duration(h.Minutes) * time.Minute)
+			if h.Moment != string(timetable.Refused) {
+				c.resume(h.Moment, at)
+				continue
+			}
+			refused, c.begin = nil, p.Timer.Begin.Add(at.Sub(p.Timer.Press))
 		case Moved:
 			c.later(h.At, h.Minutes)
 		case StageOver:
@@ -36,6 +44,10 @@ func courseOf(p plan.Plan, standing []Happening, now time.Time) course {
 				c.later(h.Cut.From, int(h.Cut.To.Sub(h.Cut.From)/time.Minute))
 			}
 		}
+	}
+	if refused != nil {
+		c.refuse(p, *refused, now)
+		return c
 	}
 	for _, m := range c.moments {
 		if m.Waits && !resumed(standing, m.ID) && !now.Before(c.at(m.After)) {

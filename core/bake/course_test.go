@@ -78,6 +78,11 @@ func TestTheClockFollowsTheBake(t *testing.T) {
 		{"a quarter of an hour added to the baking", "11:40", []bake.Happening{at("10:28", bake.Happening{What: bake.Resumed, Moment: pause}), at("11:30", bake.Happening{What: bake.Moved, Minutes: 15})}, "12:19", false, "bake"},
 		{"ended ten minutes sooner", "11:40", []bake.Happening{at("10:28", bake.Happening{What: bake.Resumed, Moment: pause}), at("11:30", bake.Happening{What: bake.Moved, Minutes: -10})}, "11:54", false, "bake"},
 		{"a cut of twelve minutes that the machine bridged", "10:00", []bake.Happening{at("09:59", bake.Happening{What: bake.PowerCut, Cut: cut("09:45", "09:57", true)})}, "12:16", false, "rise"},
+		{"it refuses, being hot", "09:05", []bake.Happening{at("09:01", bake.Happening{What: bake.Refused, Refusal: bake.TooHot})}, "12:30", true, ""},
+		{"it refuses, and nobody has tried again", "09:40", []bake.Happening{at("09:01", bake.Happening{What: bake.Refused, Refusal: bake.TooHot})}, "12:44", true, ""},
+		{"it refuses, being cold", "09:05", []bake.Happening{at("09:01", bake.Happening{What: bake.Refused, Refusal: bake.TooCold})}, "12:20", true, ""},
+		{"it refused, and has started", "09:35", []bake.Happening{at("09:01", bake.Happening{What: bake.Refused, Refusal: bake.TooHot}), at("09:33", bake.Happening{What: bake.Resumed, Moment: "refused", Minutes: 3})}, "12:34", false, "knead"},
+		{"it refused, which is taken back", "09:05", []bake.Happening{at("09:01", bake.Happening{What: bake.Refused, Refusal: bake.TooHot}), at("09:02", bake.Happening{What: bake.Undone, Of: 1})}, "12:04", false, "knead"},
 		{"a cut before the pause, then the pause", "10:30", []bake.Happening{at("09:59", bake.Happening{What: bake.PowerCut, Cut: cut("09:45", "09:57", true)})}, "12:16", true, ""},
 	} {
 		t.Run(c.name, func(t *testing.T) {
@@ -92,8 +97,11 @@ func TestTheClockFollowsTheBake(t *testing.T) {
 			if got := s.Ready.Format("15:04"); got != c.ready || (s.Paused != "") != c.paused || string(s.Stage) != c.stage {
 				t.Errorf("ready %s, paused %q, stage %q; want %s, %v, %q", got, s.Paused, s.Stage, c.ready, c.paused, c.stage)
 			}
-			if c.paused && (s.Due == nil || !s.Due.Waits || len(s.Due.Steps) < 5 || len(s.Due.Lines) != 2) {
-				t.Errorf("the pause does not stay first with its steps and its filling: %+v", s.Due)
+			if c.paused && (s.Due == nil || !s.Due.Waits || s.Due.Moment != s.Paused || len(s.Due.Steps) < 3) {
+				t.Errorf("what it waits for does not stay first with its steps: %+v", s.Due)
+			}
+			if s.Paused == pause && len(s.Due.Lines) != 2 {
+				t.Errorf("the pause does not name its filling: %+v", s.Due)
 			}
 			for n, o := range s.Stages {
 				if o.To < o.From || n > 0 && o.From < s.Stages[n-1].To {
@@ -156,5 +164,24 @@ func TestALoafCools(t *testing.T) {
 	}
 	if s := bake.At(p, []bake.Happening{{Stamp: journal.Stamp{Seq: 1, At: clock("10:10")}, What: bake.Abandoned}}, clock("12:11")); s.Cool != nil {
 		t.Errorf("a loaf that was given up cools: %+v", s.Cool)
+	}
+}
+
+// When a hot machine is tried again stands on the clock as a moment of its own, where it is called for: it does
+// not move while nobody tries.
+func TestARefusalIsTriedAgainAtItsTime(t *testing.T) {
+	p := swirl(t, "")
+	refused := []bake.Happening{{Stamp: journal.Stamp{Seq: 1, At: clock("09:01").Add(20 * time.Second)}, What: bake.Refused, Refusal: bake.TooHot}}
+	for _, now := range []time.Duration{0, time.Minute, 30*time.Minute + 7*time.Second, 55 * time.Minute} {
+		s := bake.At(p, refused, refused[0].At.Add(now))
+		if try := s.Moments[1]; try.Say != "Try Start again." || !try.Person || !try.At.Equal(refused[0].At.Add(25*time.Minute)) {
+			t.Errorf("%s after the refusal: %+v", now, try)
+		}
+		if s.Begin.Before(refused[0].At.Add(now)) {
+			t.Errorf("%s after the refusal it has begun at %s", now, s.Begin)
+		}
+	}
+	if err := bake.Check(bake.At(p, nil, clock("09:15")), nil, bake.Happening{Stamp: journal.Stamp{At: clock("09:15")}, What: bake.Refused, Refusal: bake.TooCold}); err == nil {
+		t.Error("a machine that has kneaded for a quarter of an hour refused to start")
 	}
 }

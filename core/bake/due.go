@@ -32,6 +32,7 @@ var waits = map[timetable.MomentKind][3]string{
 		"Mixing is over: smooth the edges with a wet spatula, or leave them.", "It bakes: leave it, and the lid shut."},
 	timetable.Filling: {"It still kneads: there is time.", "Get it ready now.", "It bakes: it is too late for it."},
 	timetable.Brush:   {"Not yet: let the kneading end.", "Now, gently.", "It bakes: quickly now, or leave it."},
+	timetable.Refused: {},
 	timetable.Paddle: {"Not yet: let the kneading end.",
 		"Now, with wet fingers, and spread the dough to fill the pan.", "It bakes: leave the paddle in, and look for it in the loaf."},
 }
@@ -74,11 +75,16 @@ func due(p plan.Plan, s State, now time.Time) *Due {
 		d.Lines = partLines(p, recipe.Filling)
 	case m.Kind == timetable.Brush:
 		d.Lines = partLines(p, recipe.Glaze, recipe.Topping)
+	case m.Kind == timetable.Refused:
+		d.Steps = m.Steps
 	case m.Hands > 0:
 		d.Steps, d.Lines = m.Steps, partLines(p, recipe.Filling)
 	}
 	if m.Waits {
 		d.Waits, d.Now = true, "The machine stands still until you press Start again. What comes after moves with it."
+		if m.Kind == timetable.Refused {
+			d.Now = "Nothing runs until Start is taken. What comes after moves with it."
+		}
 	}
 	return d
 }

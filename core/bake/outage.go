@@ -3,6 +3,7 @@ package bake
 import (
 	"fmt"
 	"slices"
+	"strings"
 	"time"
 
 	"risepan/core/fault"
@@ -132,6 +133,13 @@ const (
 // checkCourse reports why the clock of a bake cannot be moved so.
 func checkCourse(s State, h Happening) error {
 	switch h.What {
+	case Refused:
+		switch {
+		case h.Refusal == "":
+			return fault.At("/refusal", "say why it refuses: %s", strings.Join(Refusal("").Words(), ", "))
+		case s.Paused != "" || h.At.Sub(s.Begin) > refusesFor:
+			return fault.At("/what", "the cycle has begun: it no longer refuses to start")
+		}
 	case Resumed:
 		if !slices.ContainsFunc(s.Moments, func(m Moment) bool { return m.ID == h.Moment && m.Waits }) {
 			return fault.At("/moment", "the machine does not wait for Start then")

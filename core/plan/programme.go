@@ -63,9 +63,10 @@ type Setting struct {
 	Total     machine.Minutes   `json:"total"`              // where a stage waits for warmth, the longest
 	Slack     machine.Minutes   `json:"slack"`              // by how much it may be shorter
 	KeepWarm  machine.Minutes   `json:"keepWarm"`
-	Presses   []machine.Presses `json:"presses"` // from when the machine is plugged in
-	Label     string            `json:"label"`   // the same, short enough for a label
-	Shows     string            `json:"shows"`   // what the display then says
+	CoolDown  machine.Minutes   `json:"coolDown,omitzero"` // before it starts again; 0: not said
+	Presses   []machine.Presses `json:"presses"`           // from when the machine is plugged in
+	Label     string            `json:"label"`             // the same, short enough for a label
+	Shows     string            `json:"shows"`             // what the display then says
 	Lock      string            `json:"lock,omitzero"`
 	Hold      bool              `json:"hold,omitzero"`
 }
@@ -106,6 +107,7 @@ func MakeProgramme(p Place, w Wish, d Dough) (Programme, error) {
 	if g.cycle, g.Setting, err = choose(p.Machine, w.Timing, needs); err != nil {
 		return g, err
 	}
+	g.Setting.CoolDown = p.Machine.CoolDown
 	course := g.cycle.Programme(d.Size, g.Setting.Crust)
 	g.Setting.Total, g.Setting.Slack, g.Stages = course.Total, course.Slack(), course.Stages
 	if g.cycle.KeepsWarm {

@@ -16,6 +16,7 @@ import (
 type MomentKind string
 
 const (
+	Refused  MomentKind = "refused"   // the machine would not start
 	Begins   MomentKind = "begins"    // the delay is over
 	Look     MomentKind = "look"      // look at the dough ball
 	Held     MomentKind = "held back" // what was held back goes in
@@ -33,7 +34,7 @@ const (
 	Eaten    MomentKind = "eaten"     // and is done
 )
 
-var MomentKinds = []MomentKind{Begins, Look, Held, AddIns, Scrape, Paddle, LastRise, Filling, Brush, Bakes, Ready, WarmEnds, Shaped, Oven, Eaten}
+var MomentKinds = []MomentKind{Refused, Begins, Look, Held, AddIns, Scrape, Paddle, LastRise, Filling, Brush, Bakes, Ready, WarmEnds, Shaped, Oven, Eaten}
 
 func (k MomentKind) Words() []string { return word.List(MomentKinds) }
 func (k *MomentKind) UnmarshalText(text []byte) error {

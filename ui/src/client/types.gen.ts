@@ -498,6 +498,7 @@ export interface PlanSetting {
   total: number;
   slack: number;
   keepWarm: number;
+  coolDown?: number;
   presses: MachinePresses[];
   label: string;
   shows: string;
@@ -559,6 +560,7 @@ export interface MachineSpan {
 export interface TimetableMoment {
   id: string;
   kind:
+    | "refused"
     | "begins"
     | "look"
     | "held back"
@@ -1018,6 +1020,7 @@ export interface BakeOutage {
 export interface BakeMoment {
   id: string;
   kind:
+    | "refused"
     | "begins"
     | "look"
     | "held back"
@@ -1106,6 +1109,7 @@ export interface BakeHappening {
     | "saw"
     | "put in"
     | "stood"
+    | "refused"
     | "resumed"
     | "moved"
     | "stage over"
@@ -1152,6 +1156,7 @@ export interface BakeHappening {
     | "at the rim"
     | "a finger above the rim"
     | "touches the lid";
+  refusal?: "too hot" | "too cold";
   minutes?: number;
   cut?: BakeCut;
 }
@@ -1182,6 +1187,7 @@ export interface Happened {
     | "saw"
     | "put in"
     | "stood"
+    | "refused"
     | "resumed"
     | "moved"
     | "stage over"
@@ -1228,6 +1234,7 @@ export interface Happened {
     | "at the rim"
     | "a finger above the rim"
     | "touches the lid";
+  refusal?: "too hot" | "too cold";
   minutes?: number;
   cut?: BakeCut;
 }

@@ -16,6 +16,7 @@ export interface NextMoment {
 type Kind = NonNullable<BakeSummary["moments"]>[number]["kind"];
 
 const shorts: Partial<Record<Kind, string>> = {
+  refused: "try Start",
   begins: "begins",
   look: "look in",
   "held back": "add the rest",

@@ -40,7 +40,7 @@ export function DueNow({ bake, now, tell, wait }: Props) {
         </ol>
       )}
       {due.waits ? (
-        <Resume moment={due.moment} tell={tell} wait={wait} />
+        <Resume moment={due.moment} say={due.moment === "refused" ? "It has started" : "Start is pressed again"} tell={tell} wait={wait} />
       ) : (
         <p className="mt-2 flex flex-wrap gap-3">
           <button
@@ -66,12 +66,12 @@ export function DueNow({ bake, now, tell, wait }: Props) {
 }
 
 /** Start was pressed again: now, or some minutes ago, since hands were full. */
-function Resume({ moment, tell, wait }: { moment: string; tell: Props["tell"]; wait: boolean }) {
+function Resume({ moment, say, tell, wait }: { moment: string; say: string; tell: Props["tell"]; wait: boolean }) {
   const button = "min-h-12 rounded-tray px-6 font-bold";
   return (
     <p className="mt-2 flex flex-wrap items-center gap-3">
       <button type="button" disabled={wait} onClick={() => tell({ what: "resumed", moment })} className={`${button} bg-rim text-on-rim`}>
-        Start is pressed again
+        {say}
       </button>
       {[2, 5, 10].map((minutes) => (
         <button

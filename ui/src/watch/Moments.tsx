@@ -1,6 +1,6 @@
 import { Check, Undo2 } from "lucide-react";
 import type { BakeHappening, BakeMoment, BakeView, Happened } from "../client/types.gen";
-import { clock } from "../parts/time";
+import { clock, day, dayName } from "../parts/time";
 
 interface Props {
   bake: BakeView;
@@ -20,24 +20,31 @@ export function Moments({ bake, now, tell }: Props) {
     const done = ticked(m);
     tell(done ? { what: "undone", of: done.seq } : { what: "done", moment: m.id });
   };
+  const today = day(now, bake.zone);
+  // What needed nobody, and is over, is left out.
+  const shown = bake.state.moments.filter((m) => m.person || Date.parse(m.at) > now);
+  const on = (n: number) => (shown[n] ? day(shown[n].at, bake.zone) : today);
   return (
     <section aria-labelledby="moments">
       <h2 id="moments" className="text-sm font-semibold text-soft">
         On the clock
       </h2>
       <ol className="mt-1 divide-y divide-rule border-y border-rule text-lg">
-        {bake.state.moments.map((m) => {
+        {shown.map((m, n) => {
           const past = Date.parse(m.at) <= now;
-          if (past && !m.person) return null; // it needed nobody, and is over
+          const another = on(n) !== on(n - 1) && dayName(on(n), today);
           return (
             <li key={m.id} data-moment={m.kind} className={`flex min-h-14 items-center gap-4 ${past || m.done ? "text-soft" : ""}`}>
-              <span className={`figures w-16 text-lg ${m.person ? "font-bold" : ""}`}>{clock(m.at, bake.zone)}</span>
+              <span className={`w-20 text-lg ${m.person ? "font-bold" : ""}`}>
+                {another && <span className="block text-sm font-normal text-soft">{another}</span>}
+                <span className="figures">{clock(m.at, bake.zone)}</span>
+              </span>
               <span className={`flex-1 ${m.person && !past ? "font-semibold" : ""} ${m.done ? "line-through" : ""}`}>
                 {m.say}
                 {m.skipped && " Left out."}
                 {m.waits && !m.done && <span className="font-normal"> The machine waits.</span>}
               </span>
-              {m.person && m.kind !== "ready" && !m.waits && (!(m.done || m.skipped) || ticked(m)) && (
+              {m.person && m.kind !== "ready" && m.kind !== "refused" && !m.waits && (!(m.done || m.skipped) || ticked(m)) && (
                 <button
                   type="button"
                   onClick={() => press(m)}

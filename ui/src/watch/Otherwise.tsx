@@ -21,7 +21,7 @@ export function Otherwise({ bake, now, tell, wait }: Props) {
     tell(h);
     setOpen(false);
   };
-  const moved = bake.happenings.filter((h) => ["moved", "stage over", "power cut", "resumed"].includes(h.what));
+  const moved = bake.happenings.filter((h) => ["refused", "moved", "stage over", "power cut", "resumed"].includes(h.what));
   const gone = new Set(bake.happenings.filter((h) => h.what === "undone").map((h) => h.of));
   const last = moved.findLast((h) => !gone.has(h.seq));
   return (
@@ -43,6 +43,16 @@ export function Otherwise({ bake, now, tell, wait }: Props) {
       </p>
       {open && (
         <div className="space-y-3 border-l-4 border-rim pl-4">
+          {!state.paused && now - Date.parse(state.begin) < refusesFor && (
+            <p className="flex flex-wrap items-center gap-2">
+              It refuses to start: it is
+              {(["too hot", "too cold"] as const).map((refusal) => (
+                <button key={refusal} type="button" disabled={wait} onClick={() => say({ what: "refused", refusal })} className={button}>
+                  {refusal}
+                </button>
+              ))}
+            </p>
+          )}
           {state.phase === "running" && state.stage && (
             <button type="button" disabled={wait} onClick={() => say({ what: "stage over" })} className={button}>
               This stage has ended early: the next one runs
@@ -78,7 +88,10 @@ export function Otherwise({ bake, now, tell, wait }: Props) {
   );
 }
 
+const refusesFor = 10 * 60_000; // ms after Start
+
 const told: Partial<Record<Happened["what"], string>> = {
+  refused: "it refused",
   moved: "minutes moved",
   "stage over": "stage ended",
   "power cut": "power cut",

@@ -31,6 +31,7 @@ const hours = "text-[clamp(56px,8vw,104px)]";
 
 function phaseName(bake: BakeView): string {
   const { state, plan } = bake;
+  if (state.paused === "refused") return "Not started: it refuses";
   switch (state.phase) {
     case "waiting":
       return "Waiting for the delay";
@@ -106,7 +107,7 @@ function Running({ bake }: { bake: BakeView }) {
               <p className="mt-2 text-xl">
                 until <b className="figures">{clock(next.at, zone)}</b> · {next.say}
               </p>
-              {!ready && (
+              {!ready && state.paused !== "refused" && (
                 <p className="mt-1 text-lg text-soft">
                   The machine still takes <b className="figures text-ink">{display(Math.ceil((Date.parse(state.ready) - now) / 60_000))}</b>{" "}
                   in all.
