@@ -2,7 +2,6 @@ package api
 
 import (
 	"net/http"
-	"strings"
 	"time"
 
 	"risepan/core/bake"
@@ -35,14 +34,6 @@ type BakeSummary struct {
 	Mark      int              `json:"mark,omitzero"`
 	Note      string           `json:"note,omitzero"`
 	Moments   []bake.Moment    `json:"moments,omitzero"` // while it has not ended
-}
-
-// Log is a page of a kitchen's bakes, newest first.
-type Log struct {
-	Bakes []BakeSummary `json:"bakes"`
-	Next  string        `json:"next,omitzero"` // where the next page begins; left out on the last
-	Zone  string        `json:"zone"`
-	Now   time.Time     `json:"now"`
 }
 
 // BakeView is one bake: its plan as it was on the day, what happened, and where it stands.
@@ -102,56 +93,8 @@ type Why struct {
 	Step *verdict.Change `json:"step,omitzero"`
 }
 
-// logPage is how many bakes a page of the log shows.
-const logPage = 50
-
 func summary(g store.Glance, now time.Time) BakeSummary {
 	return BakeSummary{g.ID, g.Recipe, g.Machine, g.Size, g.Cycle, g.StartedAt, g.Clock.Ready, g.Clock.Phase(now), g.Mark, g.Note, g.Moments}
-}
-
-// listBakes shows a page of the log. Pages follow one another by time and id, so that a new bake moves
-// none of them.
-func (s *server) listBakes(c *call) (any, error) {
-	_, zone, err := c.settings()
-	if err != nil {
-		return nil, err
-	}
-	page := store.Page{Words: c.gin.Query("find"), Most: logPage + 1}
-	if k := c.gin.Query("kind"); k != "" {
-		if err := page.Kind.UnmarshalText([]byte(k)); err != nil {
-			return nil, fault.At("/kind", "%v", err)
-		}
-	}
-	switch c.gin.Query("mark") {
-	case "":
-	case "good":
-		page.Least = 4
-	case "poor":
-		page.Worst = 2
-	default:
-		return nil, fault.At("/mark", "look for good or poor loaves, or leave it empty")
-	}
-	if from := c.gin.Query("before"); from != "" {
-		at, after, _ := strings.Cut(from, "~")
-		if page.Before, err = time.Parse(time.RFC3339Nano, at); err != nil || !store.ValidID(after) {
-			return nil, problem(http.StatusBadRequest, "/before", "before wants where a page of the log begins, as the page before it said")
-		}
-		page.ID = after
-	}
-	glances, err := c.Glances(c.ctx, c.kitchen, page)
-	if err != nil {
-		return nil, err
-	}
-	out := Log{Bakes: []BakeSummary{}, Zone: zone.String(), Now: c.now}
-	if len(glances) > logPage {
-		glances = glances[:logPage]
-		last := glances[logPage-1]
-		out.Next = last.StartedAt.UTC().Format(time.RFC3339Nano) + "~" + last.ID
-	}
-	for _, g := range glances {
-		out.Bakes = append(out.Bakes, summary(g, c.now))
-	}
-	return out, nil
 }
 
 // runningBakes shows the bakes that have not ended.

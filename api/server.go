@@ -98,6 +98,7 @@ func New(cfg Config) http.Handler {
 	k.GET("/rehearsals/:id", s.show(s.showRehearsal))
 	k.POST("/rehearsals/:id/happenings", s.create(s.addInRehearsal, s.rehearsedTold))
 	k.GET("/bakes", s.show(s.listBakes))
+	k.GET("/bakes.csv", s.logTable)
 	k.GET("/bakes/running", s.show(s.runningBakes))
 	k.POST("/bakes", s.create(s.startBake, s.bakeMade))
 	k.GET("/bakes/:id", s.show(s.showBake))

@@ -1,6 +1,9 @@
 package e2e
 
 import (
+	"encoding/csv"
+	"net/http"
+	"strings"
 	"testing"
 
 	"risepan/e2e/drive"
@@ -84,6 +87,14 @@ func TestTheLogIsSearchedAndTheNextLoafIsAsked(t *testing.T) {
 	p.Click("Mark: every mark")
 	p.Click("poor loaves")
 	p.Until("the poor ones", rows+" === 2")
+	w, err := http.Get(drive.Value[string](p, "document.querySelector('a[download]').href"))
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer w.Body.Close()
+	if table, err := csv.NewReader(w.Body).ReadAll(); err != nil || len(table) != 3 || !strings.Contains(strings.Join(table[2], " "), "Oat and honey loaf") {
+		t.Errorf("the poor oat loaves as a table: %v, %q", err, table)
+	}
 	p.Type("Find", "brick")
 	p.Sees("No bake in the log is so")
 	p.Type("Find", "lock")

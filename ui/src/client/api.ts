@@ -63,6 +63,8 @@ interface Call {
   signal?: AbortSignal;
 }
 
+const address = (path: string, of = kitchen()) => `/api/v1/kitchens/${of}${path}`;
+
 /** Calls the server about this kitchen. */
 export async function call<T>(
   path: string,
@@ -75,7 +77,7 @@ export async function call<T>(
   const late = AbortSignal.timeout(patience);
   let response: Response;
   try {
-    response = await fetch(`/api/v1/kitchens/${of}${path}`, {
+    response = await fetch(address(path, of), {
       method,
       headers,
       body: body === undefined ? undefined : JSON.stringify(body),
@@ -170,4 +172,7 @@ export interface LookedInLog {
 }
 export const fetchLog = ({ find = "", kind = "", mark = "" }: LookedInLog, before: string, signal: AbortSignal) =>
   call<Log>(`/bakes?${new URLSearchParams({ find, kind, mark, before })}`, { signal });
+/** Where the same bakes are had as a table for a spreadsheet. */
+export const logTable = ({ find = "", kind = "", mark = "" }: LookedInLog) =>
+  address(`/bakes.csv?${new URLSearchParams({ find, kind, mark })}`);
 export const fetchRunning = read<Log>("/bakes/running");

@@ -1,5 +1,6 @@
 import { useState } from "react";
 import { Link } from "react-router";
+import { logTable } from "../client/api";
 import { useLog } from "../client/queries";
 import type { BakeSummary } from "../client/types.gen";
 import { Picker } from "../parts/Picker";
@@ -21,7 +22,8 @@ export default function LogScreen() {
   const [words, look] = useState("");
   const [kind, setKind] = useState("");
   const [mark, setMark] = useState("");
-  const log = useLog({ find: useSettled(words.trim()), kind, mark });
+  const looked = { find: useSettled(words.trim()), kind, mark };
+  const log = useLog(looked);
   if (log.error && !log.data)
     return (
       <div className="p-8">
@@ -38,6 +40,11 @@ export default function LogScreen() {
         <h1 className="text-xl font-bold">Log</h1>
         <Find words={words} look={look} among="recipe or note" kind={kind} pick={setKind} />
         <Picker label="Mark" value={mark} pick={setMark} choices={marks} />
+        {bakes.length > 0 && (
+          <a href={logTable(looked)} download className="flex min-h-11 items-center font-semibold text-rim underline md:ml-auto">
+            Save as a table
+          </a>
+        )}
       </header>
       {bakes.length === 0 && (words.trim() || kind || mark) ? (
         <p role="status" className="mt-4 text-lg text-soft">

@@ -1,0 +1,128 @@
+package api
+
+import (
+	"bytes"
+	"fmt"
+	"net/http"
+	"strings"
+	"time"
+
+	"github.com/gin-gonic/gin"
+
+	"risepan/core/fault"
+	"risepan/core/sheet"
+	"risepan/store"
+)
+
+// Log is a page of a kitchen's bakes, newest first.
+type Log struct {
+	Bakes []BakeSummary `json:"bakes"`
+	Next  string        `json:"next,omitzero"` // where the next page begins; left out on the last
+	Zone  string        `json:"zone"`
+	Now   time.Time     `json:"now"`
+}
+
+// logPage is how many bakes a page of the log shows.
+const logPage = 50
+
+// looked is what of the log is looked for.
+func (c *call) looked() (store.Page, error) {
+	page := store.Page{Words: c.gin.Query("find")}
+	if k := c.gin.Query("kind"); k != "" {
+		if err := page.Kind.UnmarshalText([]byte(k)); err != nil {
+			return page, fault.At("/kind", "%v", err)
+		}
+	}
+	switch c.gin.Query("mark") {
+	case "":
+	case "good":
+		page.Least = 4
+	case "poor":
+		page.Worst = 2
+	default:
+		return page, fault.At("/mark", "look for good or poor loaves, or leave it empty")
+	}
+	return page, nil
+}
+
+// listBakes shows a page of the log. Pages follow one another by time and id, so that a new bake moves
+// none of them.
+func (s *server) listBakes(c *call) (any, error) {
+	_, zone, err := c.settings()
+	if err != nil {
+		return nil, err
+	}
+	page, err := c.looked()
+	if err != nil {
+		return nil, err
+	}
+	page.Most = logPage + 1
+	if from := c.gin.Query("before"); from != "" {
+		at, after, _ := strings.Cut(from, "~")
+		if page.Before, err = time.Parse(time.RFC3339Nano, at); err != nil || !store.ValidID(after) {
+			return nil, problem(http.StatusBadRequest, "/before", "before wants where a page of the log begins, as the page before it said")
+		}
+		page.ID = after
+	}
+	glances, err := c.Glances(c.ctx, c.kitchen, page)
+	if err != nil {
+		return nil, err
+	}
+	out := Log{Bakes: []BakeSummary{}, Zone: zone.String(), Now: c.now}
+	if len(glances) > logPage {
+		glances = glances[:logPage]
+		last := glances[logPage-1]
+		out.Next = last.StartedAt.UTC().Format(time.RFC3339Nano) + "~" + last.ID
+	}
+	for _, g := range glances {
+		out.Bakes = append(out.Bakes, summary(g, c.now))
+	}
+	return out, nil
+}
+
+// tablePage is how many bakes are read at once for the log as a table.
+const tablePage = 500
+
+// logTable gives what is looked for in the log, whole, as a table for a spreadsheet. It is made before its first
+// byte is sent, so that no half of it passes for the whole.
+func (s *server) logTable(gc *gin.Context) {
+	c := s.callOf(gc)
+	table, err := c.logTable()
+	if err != nil {
+		s.refuse(gc, err)
+		return
+	}
+	gc.Header("Content-Disposition", fmt.Sprintf(`attachment; filename="bakes %s.csv"`, c.now.Format(time.DateOnly)))
+	gc.Data(http.StatusOK, "text/csv; charset=utf-8", table)
+}
+
+func (c *call) logTable() ([]byte, error) {
+	_, zone, err := c.settings()
+	if err != nil {
+		return nil, err
+	}
+	page, err := c.looked()
+	if err != nil {
+		return nil, err
+	}
+	page.Most = tablePage
+	var bakes []sheet.Bake
+	for {
+		glances, err := c.Glances(c.ctx, c.kitchen, page)
+		if err != nil {
+			return nil, err
+		}
+		for _, g := range glances {
+			bakes = append(bakes, sheet.Bake{Recipe: g.Recipe, Machine: g.Machine, Size: g.Size, Panel: g.Cycle.Panel, Cycle: g.Cycle.Name,
+				Started: g.StartedAt, Ready: g.Clock.Ready, Ended: g.Clock.End, Phase: g.Clock.Phase(c.now), Mark: g.Mark, Note: g.Note})
+		}
+		if len(glances) < tablePage {
+			break
+		}
+		last := glances[len(glances)-1]
+		page.Before, page.ID = last.StartedAt, last.ID
+	}
+	var table bytes.Buffer
+	err = sheet.WriteLog(&table, bakes, zone)
+	return table.Bytes(), err
+}

@@ -1,0 +1,64 @@
+// Package sheet writes what is kept as tables for a spreadsheet: CSV by RFC 4180, in UTF-8 with its mark, so that
+// names in any script are read as they are.
+package sheet
+
+import (
+	"encoding/csv"
+	"io"
+	"strconv"
+	"strings"
+	"time"
+
+	"risepan/core/bake"
+	"risepan/core/measure"
+)
+
+// Bake is one row of the log.
+type Bake struct {
+	Recipe, Machine string
+	Size            measure.LoafSize
+	Panel, Cycle    string // what the panel shows for the cycle, and its name
+	Started, Ready  time.Time
+	Ended           *time.Time // out of the machine, or stopped; nil: not yet
+	Phase           bake.Phase
+	Mark            int // 1 to 5; 0: not judged
+	Note            string
+}
+
+var columns = []string{"started", "UTC offset", "recipe", "size", "machine", "cycle number", "cycle", "ready", "ended", "stands", "mark of 5", "note"}
+
+// utf8 is the mark by which a spreadsheet knows the letters.
+const utf8 = "\ufeff"
+
+// WriteLog writes bakes as a table, with times on the clock of a zone.
+func WriteLog(w io.Writer, bakes []Bake, zone *time.Location) error {
+	if _, err := io.WriteString(w, utf8); err != nil {
+		return err
+	}
+	table := csv.NewWriter(w)
+	table.UseCRLF = true
+	table.Write(columns) // its error stays until it is flushed
+	at := func(t time.Time) string { return t.In(zone).Format("2006-01-02 15:04") }
+	for _, b := range bakes {
+		ended, mark := "", ""
+		if b.Ended != nil {
+			ended = at(*b.Ended)
+		}
+		if b.Mark > 0 {
+			mark = strconv.Itoa(b.Mark)
+		}
+		table.Write([]string{at(b.Started), b.Started.In(zone).Format("-07:00"), text(b.Recipe), b.Size.String(), text(b.Machine),
+			text(b.Panel), text(b.Cycle), at(b.Ready), ended, string(b.Phase), mark, text(b.Note)})
+	}
+	table.Flush()
+	return table.Error()
+}
+
+// text is what somebody wrote, as a cell: what a spreadsheet would work out as a formula stands behind an
+// apostrophe. What begins with one gets another, so that a reader takes one away from either.
+func text(s string) string {
+	if s != "" && strings.ContainsRune("=+-@\t\r'", rune(s[0])) {
+		return "'" + s
+	}
+	return s
+}
