@@ -94,7 +94,8 @@ type Why struct {
 }
 
 func summary(g store.Glance, now time.Time) BakeSummary {
-	return BakeSummary{g.ID, g.Recipe, g.Machine, g.Size, g.Cycle, g.StartedAt, g.Clock.Ready, g.Clock.Phase(now), g.Mark, g.Note, g.Moments}
+	clock, moments := bake.Follow(g.Clock, g.Moments, now)
+	return BakeSummary{g.ID, g.Recipe, g.Machine, g.Size, g.Cycle, g.StartedAt, clock.Ready, clock.Phase(now), g.Mark, g.Note, moments}
 }
 
 // runningBakes shows the bakes that have not ended.

@@ -100,6 +100,7 @@ func TestAFilledLoafFromPromptToPutBack(t *testing.T) {
 	p.Go(s.URL + "/watch/" + id)
 	p.Sees("The machine pauses: fill and roll the dough")
 	p.Sees("Paused: it waits for Start")
+	p.Sees("Press Start") // the ten minutes are over
 	p.Sees("as wide as the pan is long")
 	axe(t, p, "A pause for the hands")
 	late := drive.Value[string](p, "document.querySelector('[data-moment=ready] .figures').innerText")

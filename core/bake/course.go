@@ -59,6 +59,33 @@ func courseOf(p plan.Plan, standing []Happening, now time.Time) course {
 	return c
 }
 
+// Follow moves what a list keeps of a running bake beyond a wait for Start that nobody has answered: it goes on no
+// sooner than now.
+func Follow(c Clock, moments []Moment, now time.Time) (Clock, []Moment) {
+	n := slices.IndexFunc(moments, func(m Moment) bool { return m.Waits && !m.Done && !m.At.After(now) })
+	if n < 0 {
+		return c, moments
+	}
+	wait := moments[n]
+	late := wholeMinutes(now.Sub(wait.At.Add(time.Duration(wait.Hands) * time.Minute)))
+	moments = slices.Clone(moments)
+	for n := range moments {
+		if m := &moments[n]; m.At.After(wait.At) && m.Kind != timetable.Refused {
+			m.At = m.At.Add(late)
+		}
+	}
+	if c.Begin.After(wait.At) {
+		c.Begin = c.Begin.Add(late)
+	}
+	c.Ready, c.WarmUntil = c.Ready.Add(late), c.WarmUntil.Add(late)
+	return c, moments
+}
+
+// wholeMinutes is a time rounded up to minutes; none where it is past.
+func wholeMinutes(d time.Duration) time.Duration {
+	return max(0, (d + time.Minute - 1).Truncate(time.Minute))
+}
+
 func resumed(standing []Happening, moment string) bool {
 	return slices.ContainsFunc(standing, func(h Happening) bool { return h.What == Resumed && h.Moment == moment })
 }

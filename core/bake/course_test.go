@@ -185,3 +185,28 @@ func TestARefusalIsTriedAgainAtItsTime(t *testing.T) {
 		t.Error("a machine that has kneaded for a quarter of an hour refused to start")
 	}
 }
+
+// A list that was kept when something last happened says the same as the whole bake does later, though Start was
+// not pressed where the machine waits for it.
+func TestAListFollowsAWaitThatNobodyAnswers(t *testing.T) {
+	p := swirl(t, "")
+	refused := []bake.Happening{{Stamp: journal.Stamp{Seq: 1, At: clock("09:01")}, What: bake.Refused, Refusal: bake.TooHot}}
+	for _, c := range []struct {
+		happened  []bake.Happening
+		kept, now string
+	}{
+		{nil, "09:00", "10:17"}, {nil, "09:00", "10:25"}, {nil, "09:00", "10:50"}, {nil, "09:00", "13:00"},
+		{refused, "09:01", "09:20"}, {refused, "09:01", "09:26"}, {refused, "09:01", "10:40"},
+	} {
+		kept, now := bake.At(p, c.happened, clock(c.kept)), bake.At(p, c.happened, clock(c.now))
+		times, moments := bake.Follow(bake.ClockOf(p, kept), kept.Moments, clock(c.now))
+		if want := bake.ClockOf(p, now); times != want {
+			t.Errorf("kept at %s, at %s: %+v, want %+v", c.kept, c.now, times, want)
+		}
+		for n, m := range moments {
+			if !m.At.Equal(now.Moments[n].At) {
+				t.Errorf("kept at %s, at %s: %s at %s, want %s", c.kept, c.now, m.ID, m.At, now.Moments[n].At)
+			}
+		}
+	}
+}

@@ -54,11 +54,10 @@ func (c *course) refuse(p plan.Plan, h Happening, now time.Time) {
 	}
 	again := h.At.Add(time.Duration(wait) * time.Minute)
 	// Whole minutes later, so that what was said of the try stays where it was.
-	late := max(0, (now.Sub(again) + time.Minute - 1).Truncate(time.Minute))
-	c.begin = p.Timer.Begin.Add(again.Add(late).Sub(p.Timer.Press))
+	c.begin = p.Timer.Begin.Add(again.Add(wholeMinutes(now.Sub(again))).Sub(p.Timer.Press))
 	c.paused = string(timetable.Refused)
 	c.moments = slices.Insert(c.moments, 0,
-		timetable.Moment{ID: c.paused, Kind: timetable.Refused, After: c.minute(h.At), Waits: true, Steps: steps,
+		timetable.Moment{ID: c.paused, Kind: timetable.Refused, After: c.minute(h.At), Waits: true, Hands: wait, Steps: steps,
 			Say: fmt.Sprintf("The machine refuses to start: it is %s.", h.Refusal)},
 		timetable.Moment{ID: "try again", Kind: timetable.Refused, After: c.minute(again), Person: true, Say: "Try Start again."})
 }

@@ -81,15 +81,23 @@ func (p *Page) Zone(name string) {
 // Dark sets the colour scheme that the page is asked to follow.
 func (p *Page) Dark(on bool) {
 	p.report.Helper()
-	value := "light"
-	if on {
-		value = "dark"
-	}
+	p.prefers("prefers-color-scheme", map[bool]string{true: "dark", false: "light"}[on])
+}
+
+// Still asks the page to move nothing.
+func (p *Page) Still() {
+	p.report.Helper()
+	p.prefers("prefers-reduced-motion", "reduce")
+}
+
+// prefers sets one wish of the person in front of the page; others are as the browser has them.
+func (p *Page) prefers(name, value string) {
+	p.report.Helper()
 	_, err := chromedp.Call(p.ctx, emulation.SetEmulatedMedia, emulation.SetEmulatedMediaParams{
-		Features: []*emulation.MediaFeature{{Name: "prefers-color-scheme", Value: value}},
+		Features: []*emulation.MediaFeature{{Name: name, Value: value}},
 	})
 	if err != nil {
-		p.report.Fatalf("colour scheme: %v", err)
+		p.report.Fatalf("%s: %v", name, err)
 	}
 }
 
@@ -227,10 +235,10 @@ func (p *Page) PDF(file string) {
 	}
 }
 
-// Settled waits until fonts are there and no animation runs.
+// Settled waits until fonts are there and no animation runs but a dough's, which shows what it is like.
 func (p *Page) Settled() {
 	p.report.Helper()
-	p.Until("the page to settle", "document.fonts.status === 'loaded' && document.getAnimations().filter(a => a.playState === 'running').length === 0")
+	p.Until("the page to settle", "document.fonts.status === 'loaded' && document.getAnimations().filter(a => a.playState === 'running' && !a.effect.target.matches('.dough')).length === 0")
 }
 
 // Violations lists what axe-core finds on the page: by all rules of WCAG 2.2 A and AA and its best practices, or

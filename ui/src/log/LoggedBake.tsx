@@ -2,8 +2,9 @@ import { Link, useParams } from "react-router";
 import { useBake, usePutAway, useShelf } from "../client/queries";
 import { Amount } from "../parts/Amount";
 import { StuffSwatch } from "../parts/stuff";
-import { clock, day, dayName, display } from "../parts/time";
+import { clock, day, dayName, display, inHours } from "../parts/time";
 import { TroubleNote } from "../parts/Trouble";
+import { moved, standing } from "../watch/happened";
 import { WhySo } from "../verdict/WhySo";
 import { Mark } from "./Mark";
 
@@ -23,6 +24,7 @@ export default function LoggedBake() {
   const { plan, state, zone } = bake.data;
   const machine = shelf?.machines.find((m) => m.name === plan.machine)?.id;
   const again = `/?${new URLSearchParams({ recipe: bake.data.recipeId, size: plan.size, ...(machine && { machine }) })}`;
+  const otherwise = standing(bake.data).filter((h) => moved[h.what]);
   const set: [string, string][] = [
     ["Machine", plan.machine],
     ["Cycle", `${plan.setting.cycle.panel} ${plan.setting.cycle.name}`],
@@ -115,6 +117,21 @@ export default function LoggedBake() {
               </div>
             ))}
           </dl>
+          {otherwise.length > 0 && (
+            <>
+              <h2 className="mt-4 text-sm font-semibold text-soft">What went otherwise</h2>
+              <ul>
+                {otherwise.map((h) => (
+                  <li key={h.seq}>
+                    <span className="figures">{clock(h.at, zone)}</span> {moved[h.what]}
+                    {h.refusal && `: ${h.refusal}`}
+                    {h.what === "moved" && h.minutes && `: ${inHours(Math.abs(h.minutes))} ${h.minutes < 0 ? "sooner" : "later"}`}
+                    {h.cut && `: ${clock(h.cut.from, zone)} to ${clock(h.cut.to, zone)}`}
+                  </li>
+                ))}
+              </ul>
+            </>
+          )}
         </section>
       </div>
     </div>

@@ -5,6 +5,7 @@ import { useBake, useTellBake } from "../client/queries";
 import type { BakeCool, BakeView, Happened } from "../client/types.gen";
 import { useDraft } from "../parts/draft";
 import { clock, countdown } from "../parts/time";
+import { standing } from "../watch/happened";
 import { Signs } from "./Signs";
 import type { Sign } from "./SignPicture";
 import { Segments } from "../parts/Segments";
@@ -87,8 +88,7 @@ function Judge({ bake }: { bake: BakeView }) {
         },
       },
     );
-  const gone = new Set(bake.happenings.filter((h) => h.what === "undone").map((h) => h.of));
-  const ended = bake.happenings.find((h) => (h.what === "taken out" || h.what === "abandoned") && !gone.has(h.seq));
+  const ended = standing(bake).find((h) => h.what === "taken out" || h.what === "abandoned");
   const takeBack = () => ended && tell.mutate({ what: "undone", of: ended.seq }, { onSuccess: () => navigate(`/watch/${bake.id}`) });
   return (
     <div className="mx-auto w-full max-w-3xl px-6 py-6">

@@ -11,6 +11,15 @@ const dough: Record<Seen, string> = {
   knocks: "M30 58L27 44L36 30L54 27L66 34L70 48L66 58Z",
   corners: "M28 54C22 38 34 22 49 22S76 38 69 54Q64 58 48 58T28 54Z",
 };
+// How it moves while the paddle turns, by its keyframes.
+const moves: Record<Seen, string> = {
+  pours: "pours",
+  smears: "smears",
+  smooth: "circles",
+  torn: "jerks",
+  knocks: "knocks",
+  corners: "circles",
+};
 const left: Partial<Record<Seen, string>> = {
   pours: "M8 44V30Q12 34 12 44ZM88 44V26Q83 34 84 44Z",
   smears: "M10 58Q16 52 24 58ZM72 58Q82 51 88 58Z",
@@ -18,7 +27,7 @@ const left: Partial<Record<Seen, string>> = {
   corners: "M8 58V44Q14 52 22 58ZM88 58V44Q82 52 74 58Z",
 };
 
-/** How a dough looks in the pan, for the question what the baker sees. */
+/** How a dough looks and moves in the pan, for the question what the baker sees. */
 export function BallPicture({ seen }: { seen: Seen }) {
   return (
     <svg viewBox="0 0 96 64" className="mx-auto h-12 w-20" aria-hidden="true">
@@ -31,8 +40,10 @@ export function BallPicture({ seen }: { seen: Seen }) {
           strokeLinejoin="round"
         />
       )}
-      <path d={dough[seen]} fill="var(--mark)" stroke="currentColor" strokeWidth="2" strokeLinejoin="round" />
-      {seen === "smooth" && <path d="M38 32Q44 26 52 27" fill="none" stroke="currentColor" strokeWidth="2" strokeLinecap="round" />}
+      <g className="dough" style={{ animationName: moves[seen] }}>
+        <path d={dough[seen]} fill="var(--mark)" stroke="currentColor" strokeWidth="2" strokeLinejoin="round" />
+        {seen === "smooth" && <path d="M38 32Q44 26 52 27" fill="none" stroke="currentColor" strokeWidth="2" strokeLinecap="round" />}
+      </g>
       <path d="M4 10V60H92V10" fill="none" stroke="currentColor" strokeWidth="4" strokeLinejoin="round" strokeLinecap="round" />
     </svg>
   );

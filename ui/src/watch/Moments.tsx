@@ -1,5 +1,6 @@
 import { Check, Undo2 } from "lucide-react";
 import type { BakeHappening, BakeMoment, BakeView, Happened } from "../client/types.gen";
+import { standing } from "./happened";
 import { clock, day, dayName } from "../parts/time";
 
 interface Props {
@@ -10,11 +11,11 @@ interface Props {
 
 /** Everything to come on the clock; what needs a person can be ticked off, and unticked. */
 export function Moments({ bake, now, tell }: Props) {
-  const gone = new Set(bake.happenings.filter((h) => h.what === "undone").map((h) => h.of));
+  const stands = standing(bake);
   const ticked = (m: BakeMoment) => {
     const ticks = (h: BakeHappening) =>
       ((h.what === "done" || h.what === "skipped") && h.moment === m.id) || (h.what === "saw" && m.kind === "look");
-    return bake.happenings.findLast((h) => ticks(h) && !gone.has(h.seq));
+    return stands.findLast(ticks);
   };
   const press = (m: BakeMoment) => {
     const done = ticked(m);

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import type { BakeView, Happened } from "../client/types.gen";
 import { clock24, inHours, readClock, shown } from "../parts/time";
+import { moved, standing } from "./happened";
 import { between, box, Typed } from "../parts/Typed";
 
 interface Props {
@@ -21,9 +22,7 @@ export function Otherwise({ bake, now, tell, wait }: Props) {
     tell(h);
     setOpen(false);
   };
-  const moved = bake.happenings.filter((h) => ["refused", "moved", "stage over", "power cut", "resumed"].includes(h.what));
-  const gone = new Set(bake.happenings.filter((h) => h.what === "undone").map((h) => h.of));
-  const last = moved.findLast((h) => !gone.has(h.seq));
+  const last = standing(bake).findLast((h) => moved[h.what]);
   return (
     <section aria-label="Otherwise than planned" className="mt-2">
       <p className="flex flex-wrap items-center gap-x-4">
@@ -37,7 +36,7 @@ export function Otherwise({ bake, now, tell, wait }: Props) {
             onClick={() => tell({ what: "undone", of: last.seq })}
             className="min-h-11 font-semibold text-rim underline"
           >
-            Take back: {told[last.what] ?? last.what}
+            Take back: {moved[last.what]}
           </button>
         )}
       </p>
@@ -89,14 +88,6 @@ export function Otherwise({ bake, now, tell, wait }: Props) {
 }
 
 const refusesFor = 10 * 60_000; // ms after Start
-
-const told: Partial<Record<Happened["what"], string>> = {
-  refused: "it refused",
-  moved: "minutes moved",
-  "stage over": "stage ended",
-  "power cut": "power cut",
-  resumed: "Start pressed again",
-};
 
 /** When the power went and came back: only the baker knows. */
 function PowerCut({ bake, now, tell, wait }: Props) {

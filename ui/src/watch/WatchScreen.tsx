@@ -28,6 +28,7 @@ const stages = {
 // A countdown with hours is set smaller, so that it stays in its half of the screen.
 const minutes = "text-[clamp(72px,13vw,152px)]";
 const hours = "text-[clamp(56px,8vw,104px)]";
+const big = "text-[clamp(48px,6vw,80px)] leading-none font-bold";
 
 function phaseName(bake: BakeView): string {
   const { state, plan } = bake;
@@ -77,6 +78,8 @@ function Running({ bake }: { bake: BakeView }) {
   const next = state.moments.find((m) => Date.parse(m.at) > now && !m.done);
   const counted = next ? countdown(Date.parse(next.at) - now) : "";
   const ready = Date.parse(state.ready) <= now;
+  const wait = state.moments.find((m) => m.id === state.paused);
+  const held = !!wait && Date.parse(wait.at) + (wait.hands ?? 0) * 60_000 <= now; // its hands are done by now
   const dough = !!plan.eaten; // it goes on when the machine is done
   const end = (what: Happened["what"]) => {
     setEnding(true);
@@ -99,7 +102,12 @@ function Running({ bake }: { bake: BakeView }) {
           <p className="text-xl font-semibold text-leaf" data-phase={state.phase}>
             {phaseName(bake)}
           </p>
-          {next && (!ready || dough) ? (
+          {held ? (
+            <>
+              <p className={big}>Press Start</p>
+              <p className="mt-2 text-xl">What comes after waits for it: the times here move with every minute.</p>
+            </>
+          ) : next && (!ready || dough) ? (
             <>
               <p role="timer" className={`figures leading-none font-bold ${counted.length > 5 ? hours : minutes}`} data-countdown>
                 {counted}
@@ -116,7 +124,7 @@ function Running({ bake }: { bake: BakeView }) {
             </>
           ) : (
             <>
-              <p className="text-[clamp(48px,6vw,80px)] leading-none font-bold">{dough ? "Out of the oven" : "Take it out"}</p>
+              <p className={big}>{dough ? "Out of the oven" : "Take it out"}</p>
               <p className="mt-2 text-xl">
                 Ready since <b className="figures">{clock(plan.eaten ?? state.ready, zone)}</b>. Oven gloves: it is hot.
               </p>
