@@ -10,7 +10,7 @@ import (
 	"github.com/gin-gonic/gin"
 
 	"risepan/core/fault"
-	"risepan/core/sheet"
+	"risepan/sheet"
 	"risepan/store"
 )
 

@@ -9,7 +9,7 @@ import (
 
 	"risepan/core/bake"
 	"risepan/core/measure"
-	"risepan/core/sheet"
+	"risepan/sheet"
 )
 
 // The night on which the clocks of Paris go back has two half past twos: the offset tells them apart.
