@@ -125,7 +125,7 @@ func TestAFilledLoafFromPromptToPutBack(t *testing.T) {
 	p.Sees("its middle is at 88 °C to 92 °C")
 	axe(t, p, "How it comes out")
 	p.Click("The loaf is out of the pan")
-	p.Sees("until it cuts clean")
+	p.Sees("It cools on") // the verdict, and no longer Watch
 	axe(t, p, "A loaf that cools")
 }
 

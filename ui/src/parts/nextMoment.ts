@@ -40,7 +40,14 @@ function nextOf(bake: BakeSummary, now: number, zone: string): NextMoment {
   const open = bake.moments?.filter((m) => m.stays && Date.parse(m.at) <= now && !m.done && !m.skipped);
   const due = open?.find((m) => m.waits) ?? open?.[0];
   if (due && ready > now)
-    return { ...known, at: Date.parse(due.at), time: clock(due.at, zone), say: due.say, short: shorts[due.kind] ?? "now", overdue: true };
+    return {
+      ...known,
+      at: Date.parse(due.at),
+      time: clock(due.at, zone),
+      say: due.say,
+      short: due.waits ? "it waits" : (shorts[due.kind] ?? "now"),
+      overdue: true,
+    };
   const moment = bake.moments?.find((m) => Date.parse(m.at) > now && !m.done);
   if (ready <= now && !(bake.phase === "in hand" && moment))
     return { ...known, at: ready, time: clock(bake.ready, zone), say: "ready: take it out", short: "take out", overdue: true };
