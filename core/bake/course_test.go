@@ -181,6 +181,9 @@ func TestARefusalIsTriedAgainAtItsTime(t *testing.T) {
 			t.Errorf("%s after the refusal it has begun at %s", now, s.Begin)
 		}
 	}
+	if err := bake.Check(bake.At(p, refused, clock("09:03")), refused, refused[0]); err == nil || !strings.Contains(err.Error(), "said already") {
+		t.Errorf("refused once more: %v", err)
+	}
 	if err := bake.Check(bake.At(p, nil, clock("09:15")), nil, bake.Happening{Stamp: journal.Stamp{At: clock("09:15")}, What: bake.Refused, Refusal: bake.TooCold}); err == nil {
 		t.Error("a machine that has kneaded for a quarter of an hour refused to start")
 	}

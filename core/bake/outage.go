@@ -9,6 +9,7 @@ import (
 	"risepan/core/fault"
 	"risepan/core/machine"
 	"risepan/core/plan"
+	"risepan/core/timetable"
 )
 
 // Cut is a power cut, as the baker tells it: only the baker knows.
@@ -137,6 +138,8 @@ func checkCourse(s State, h Happening) error {
 		switch {
 		case h.Refusal == "":
 			return fault.At("/refusal", "say why it refuses: %s", strings.Join(Refusal("").Words(), ", "))
+		case s.Paused == string(timetable.Refused):
+			return fault.At("/what", "that it refuses to start is said already: say when it has started")
 		case s.Paused != "" || h.At.Sub(s.Begin) > refusesFor:
 			return fault.At("/what", "the cycle has begun: it no longer refuses to start")
 		}
