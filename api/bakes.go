@@ -8,6 +8,7 @@ import (
 	"risepan/core/bench"
 	"risepan/core/dough"
 	"risepan/core/fault"
+	"risepan/core/journal"
 	"risepan/core/measure"
 	"risepan/core/plan"
 	"risepan/core/verdict"
@@ -75,6 +76,12 @@ type Happened struct {
 
 	Minutes int       `json:"minutes,omitzero"` // by which what is to come moves; of a Start that was pressed again, how long ago
 	Cut     *bake.Cut `json:"cut,omitzero"`     // a power cut
+}
+
+// at is what was said as a happening of a journal.
+func (h Happened) at(stamp journal.Stamp) bake.Happening {
+	return bake.Happening{Stamp: stamp, What: h.What, Moment: h.Moment, Mark: h.Mark, Note: h.Note, Signs: h.Signs, CutAfter: h.CutAfter, Helped: h.Helped,
+		Weight: h.Weight, Of: h.Of, Seen: h.Seen, Dose: h.Dose, Stands: h.Stands, Refusal: h.Refusal, Minutes: h.Minutes, Cut: h.Cut}
 }
 
 // BakeTold is what a happening changed: how the bake now stands, and all that happened in it.
@@ -240,14 +247,7 @@ func (s *server) showBake(c *call) (any, error) {
 
 func (s *server) addInBake(c *call) (string, error) {
 	var said Happened
-	if err := c.read(&said); err != nil {
-		return "", err
-	}
-	id, err := c.id()
-	if err != nil {
-		return "", err
-	}
-	stamp, err := c.Hold(c.ctx, c.kitchen, id, c.now)
+	id, stamp, err := c.hold(&said)
 	if err != nil {
 		return "", err
 	}
@@ -259,7 +259,7 @@ func (s *server) addInBake(c *call) (string, error) {
 	if err != nil {
 		return "", err
 	}
-	h := bake.Happening{Stamp: stamp, What: said.What, Moment: said.Moment, Mark: said.Mark, Note: said.Note, Signs: said.Signs, CutAfter: said.CutAfter, Helped: said.Helped, Weight: said.Weight, Of: said.Of, Seen: said.Seen, Dose: said.Dose, Stands: said.Stands, Refusal: said.Refusal, Minutes: said.Minutes, Cut: said.Cut}
+	h := said.at(stamp)
 	if err := bake.Check(bake.At(b.Plan, happened, c.now), happened, h); err != nil {
 		return "", err
 	}

@@ -145,14 +145,7 @@ func (s *server) showBench(c *call) (any, error) {
 // plan cannot follow is refused at its amount.
 func (s *server) addAtBench(c *call) (string, error) {
 	var said AtBench
-	if err := c.read(&said); err != nil {
-		return "", err
-	}
-	id, err := c.id()
-	if err != nil {
-		return "", err
-	}
-	stamp, err := c.Hold(c.ctx, c.kitchen, id, c.now)
+	id, stamp, err := c.hold(&said)
 	if err != nil {
 		return "", err
 	}

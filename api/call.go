@@ -15,6 +15,7 @@ import (
 	"github.com/gin-gonic/gin"
 	"github.com/go-json-experiment/json"
 
+	"risepan/core/journal"
 	"risepan/store"
 )
 
@@ -94,6 +95,19 @@ func (c *call) id() (string, error) {
 // read decodes the JSON body into v; an unknown field is refused.
 func (c *call) read(v any) error {
 	return json.UnmarshalRead(c.body, v, json.RejectUnknownMembers(true))
+}
+
+// hold reads what is told of the journal that the path names, and keeps others from adding to it until this is
+// written.
+func (c *call) hold(told any) (id string, stamp journal.Stamp, err error) {
+	if err := c.read(told); err != nil {
+		return "", stamp, err
+	}
+	if id, err = c.id(); err != nil {
+		return "", stamp, err
+	}
+	stamp, err = c.Hold(c.ctx, c.kitchen, id, c.now)
+	return id, stamp, err
 }
 
 // version reads the version that an edit was made from.

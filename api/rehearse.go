@@ -3,8 +3,8 @@ package api
 import (
 	"time"
 
-	"risepan/core/bake"
 	"risepan/core/fault"
+	"risepan/core/journal"
 	"risepan/core/machine"
 	"risepan/core/plan"
 	"risepan/core/rehearse"
@@ -102,14 +102,7 @@ func (c *call) standsRehearsal(id string) (any, error) {
 
 func (s *server) addInRehearsal(c *call) (string, error) {
 	var in InRehearsal
-	if err := c.read(&in); err != nil {
-		return "", err
-	}
-	id, err := c.id()
-	if err != nil {
-		return "", err
-	}
-	stamp, err := c.Hold(c.ctx, c.kitchen, id, c.now)
+	id, stamp, err := c.hold(&in)
 	if err != nil {
 		return "", err
 	}
@@ -119,7 +112,8 @@ func (s *server) addInRehearsal(c *call) (string, error) {
 	}
 	h := rehearse.Happening{Stamp: stamp, What: in.What, Button: in.Button, Held: in.Held, Pace: in.Pace, On: in.On}
 	if in.Told != nil {
-		h.Told = &bake.Happening{What: in.Told.What, Moment: in.Told.Moment, Of: in.Told.Of, Seen: in.Told.Seen, Dose: in.Told.Dose, Stands: in.Told.Stands, Minutes: in.Told.Minutes}
+		told := in.Told.at(journal.Stamp{})
+		h.Told = &told
 	}
 	if err := rehearse.Check(rehearse.At(r, did, c.now), h); err != nil {
 		return "", err

@@ -116,13 +116,14 @@ type Moment struct {
 // State is the bake at one instant.
 type State struct {
 	Phase    Phase             `json:"phase"`
-	Stage    machine.StageKind `json:"stage,omitzero"`  // while running
-	Lid      string            `json:"lid,omitzero"`    // what may be touched now
-	Begin    time.Time         `json:"begin"`           // of the cycle
-	Stages   []machine.Span    `json:"stages"`          // as they went and will go, in minutes from there
-	Total    machine.Minutes   `json:"total"`           // of the machine
-	Paused   string            `json:"paused,omitzero"` // the moment at which it waits for Start
-	Outage   *Outage           `json:"outage,omitzero"` // what to do after a power cut that the machine did not bridge
+	Stage    machine.StageKind `json:"stage,omitzero"`   // while running
+	Lid      string            `json:"lid,omitzero"`     // what may be touched now
+	Begin    time.Time         `json:"begin"`            // of the cycle
+	Stages   []machine.Span    `json:"stages"`           // as they went and will go, in minutes from there
+	Total    machine.Minutes   `json:"total"`            // of the machine
+	Paused   string            `json:"paused,omitzero"`  // the moment at which it waits for Start
+	Outage   *Outage           `json:"outage,omitzero"`  // what to do after a power cut that the machine did not bridge
+	Refuses  *time.Time        `json:"refuses,omitzero"` // until when it can be said that it would not start
 	Ready    time.Time         `json:"ready"`
 	Freed    *time.Time        `json:"freed,omitzero"` // when a dough left the machine
 	End      *time.Time        `json:"end,omitzero"`   // when it was taken out, of the machine or of the oven, or abandoned
@@ -193,6 +194,9 @@ func At(p plan.Plan, happened []Happening, now time.Time) State {
 	}
 	if s.Phase = ClockOf(p, s).Phase(now); s.Phase == Running || s.Phase == Waiting {
 		s.Stage, s.Paused = c.stage(now), c.paused
+	}
+	if until := s.Begin.Add(refusesFor); s.Paused == "" && !now.After(until) {
+		s.Refuses = &until
 	}
 	s.Lid = lid(s)
 	s.Due = due(p, s, now)

@@ -140,7 +140,7 @@ func checkCourse(s State, h Happening) error {
 			return fault.At("/refusal", "say why it refuses: %s", strings.Join(Refusal("").Words(), ", "))
 		case s.Paused == string(timetable.Refused):
 			return fault.At("/what", "that it refuses to start is said already: say when it has started")
-		case s.Paused != "" || h.At.Sub(s.Begin) > refusesFor:
+		case s.Refuses == nil:
 			return fault.At("/what", "the cycle has begun: it no longer refuses to start")
 		}
 	case Resumed:

@@ -362,8 +362,8 @@ func Check(s State, h Happening) error {
 			return fault.At("/told", "say what happened")
 		case s.Bake == nil:
 			return fault.At("/told", "nothing is started yet: set the panel and press Start")
-		case h.Told.What == bake.Judged || h.Told.What == bake.PowerCut:
-			return fault.At("/told/what", "a rehearsal is not judged, and its power is cut on the panel")
+		case h.Told.What == bake.Judged || h.Told.What == bake.PowerCut || h.Told.What == bake.Refused:
+			return fault.At("/told/what", "a rehearsal is not judged, and what becomes of its machine is seen on the panel")
 		}
 		told := *h.Told
 		told.Stamp = journal.Stamp{Seq: len(s.Happens) + 1, At: s.Now}

@@ -249,19 +249,6 @@ func (d Dough) Volume() measure.Millilitres {
 	return measure.Millilitres(float64(d.Flour) * (solid + d.Gas))
 }
 
-// Loaf is how it came out.
-type Loaf struct {
-	Height  float64 `json:"height"` // of the pan, 1 at its rim
-	Fell    bool    `json:"fell"`   // its top sank in
-	Raw     bool    `json:"raw"`    // a heap that was never mixed
-	Flat    bool    `json:"flat"`   // it hardly rose
-	Over    bool    `json:"over"`   // it ran over the rim
-	Gummy   bool    `json:"gummy"`  // its middle was not done, or too wet
-	Coarse  bool    `json:"coarse"`
-	Dense   bool    `json:"dense"`
-	Browned float64 `json:"browned"` // 1 is medium
-}
-
 // Gas to its solid, from which a loaf is no longer flat, and no longer dense.
 const (
 	flat       = 0.35
@@ -274,21 +261,6 @@ func (d Dough) lightness() float64 {
 		return 0.4
 	}
 	return 1
-}
-
-// Shape is how a dough came out of a pan that holds so much.
-func (d Dough) Shape(pan measure.Millilitres) Loaf {
-	height := float64(d.Volume() / pan)
-	solid := dense + (d.Hydration+d.Fat)/100
-	return Loaf{
-		Height: height, Fell: d.Fell, Raw: d.Mixed < 0.3, Over: height > 1.15,
-		Flat:  d.Gas < flat*solid*d.lightness(),
-		Dense: d.Gas < closeCrumb*solid*d.lightness() && !d.Fell,
-		Gummy: d.Baked < setsAfter+8 || d.Hydration-d.wants() > 10,
-		// Wet doughs and young, fast ones have large holes.
-		Coarse:  d.Hydration-d.wants() > 6 || d.Yeast > 3.2 || d.Salt < 0.5 && d.Yeast > 0,
-		Browned: d.Browned,
-	}
 }
 
 // Through is the dough after a whole programme, or after so many minutes of it.

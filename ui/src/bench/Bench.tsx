@@ -126,7 +126,8 @@ export function Bench({ bench }: { bench: BenchView }) {
       )}
       {bench.changed && (
         <p className="border-l-4 border-rim px-4 py-1 text-lg" data-changed>
-          {`The ${bench.changed.join(" and the ")} ${bench.changed.length > 1 ? "were" : "was"} changed elsewhere since this loaf was begun. It goes on as it was begun.`}
+          The {bench.changed.join(" and the ")} {bench.changed.length > 1 ? "were" : "was"} changed elsewhere since this loaf was begun. It
+          goes on as it was begun.
         </p>
       )}
       {bench.passed && (

@@ -960,6 +960,8 @@ export interface StandinLoaf {
   coarse: boolean;
   dense: boolean;
   browned: number;
+  crust: "light" | "medium" | "dark";
+  say: string;
 }
 export interface BakeState {
   phase: "waiting" | "running" | "warm" | "cold" | "in hand" | "out" | "abandoned";
@@ -970,6 +972,7 @@ export interface BakeState {
   total: number;
   paused?: string;
   outage?: BakeOutage;
+  refuses?: string;
   ready: string;
   freed?: string;
   end?: string;

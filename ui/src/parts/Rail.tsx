@@ -7,6 +7,15 @@ import { useNextMoment } from "./nextMoment";
 import { singleKeys, takesKeys } from "./singleKeys";
 import { Sprig } from "./Sprig";
 
+const item =
+  "flex min-h-14 flex-1 flex-col items-center justify-center gap-1 rounded-tray px-0 py-2 text-xs font-semibold text-ink " +
+  "hover:bg-enamel aria-[current=page]:bg-rim aria-[current=page]:text-on-rim md:flex-none";
+
+// What lies behind More on a phone.
+const sheet =
+  "max-md:absolute max-md:right-1 max-md:bottom-20 max-md:w-32 max-md:rounded-tray " +
+  "max-md:border-2 max-md:border-rim max-md:bg-enamel max-md:p-1";
+
 const Shortcuts = awaited(() => import("./Shortcuts"));
 
 /** The screens, in the order of the job. */
@@ -39,8 +48,6 @@ export function Rail() {
     return () => window.removeEventListener("keydown", press);
   }, [navigate, bench, watch]);
 
-  const item =
-    "flex min-h-14 flex-1 flex-col items-center justify-center gap-1 rounded-tray px-0 py-2 text-xs font-semibold text-ink hover:bg-enamel aria-[current=page]:bg-rim aria-[current=page]:text-on-rim md:flex-none";
   return (
     <nav aria-label="Screens" className="z-20 flex bg-shelf p-1 md:gap-1 md:h-dvh md:w-24 md:flex-col md:p-2">
       <NavLink to="/" end className={item}>
@@ -77,10 +84,7 @@ export function Rail() {
         <Ellipsis size={24} aria-hidden="true" />
         More
       </button>
-      <div
-        onClick={() => setMore(false)}
-        className={`gap-1 max-md:absolute max-md:right-1 max-md:bottom-20 max-md:w-32 max-md:rounded-tray max-md:border-2 max-md:border-rim max-md:bg-enamel max-md:p-1 md:contents ${more ? "flex flex-col" : "max-md:hidden"}`}
-      >
+      <div onClick={() => setMore(false)} className={`gap-1 md:contents ${sheet} ${more ? "flex flex-col" : "max-md:hidden"}`}>
         <NavLink to="/recipes" className={item}>
           <ScrollText size={24} aria-hidden="true" />
           Recipes

@@ -11,6 +11,8 @@ interface Props {
 /** A recipe's card as it was understood: its lines, other sizes, settings and method. */
 export function ReadCard({ read, write, trust }: Props) {
   const { formula, recipe } = read;
+  const { hydration, salt, yeast } = formula;
+  const per100 = `water ${hydration.toFixed(0)}, salt ${salt.toFixed(1)}, yeast ${yeast.toFixed(1)} per 100`;
   return (
     <>
       {read.columns && <Columns read={read} columns={read.columns} trust={trust} />}
@@ -19,8 +21,7 @@ export function ReadCard({ read, write, trust }: Props) {
         <span className="fraction font-semibold">{recipe.size}</span>
         {read.inferred && (read.columns ? ", as the card has it" : " by its flour")} · {recipe.kind}
         {read.guessed && " by what is in it"}
-        {formula.flour > 0 &&
-          ` · ${Math.round(formula.flour)} g flour · water ${formula.hydration.toFixed(0)}, salt ${formula.salt.toFixed(1)}, yeast ${formula.yeast.toFixed(1)} per 100`}
+        {formula.flour > 0 && ` · ${Math.round(formula.flour)} g flour · ${per100}`}
       </p>
       {read.question && (
         <p className="mt-1 border-l-4 border-rim pl-3">

@@ -5,6 +5,8 @@ import type { LineText, ReadLine, RecipeRead } from "../client/types.gen";
 import { LineSheet } from "./LineSheet";
 import NameSheet from "./NameSheet";
 
+const columns = "grid grid-cols-[6.5rem_1fr_auto] md:grid-cols-[8.5rem_1fr_auto]";
+
 /** The nth line as it is written, for the server to put into the text. */
 export function lineText(l: ReadLine, n: number): LineText {
   if (!l.amount || l.loose) return { amount: "", name: l.written, part: l.part, when: l.when, from: n + 1 };
@@ -65,7 +67,7 @@ export function ReadLines({ read, write }: Props) {
                   e.preventDefault();
                   move(n, n + by);
                 }}
-                className="grid min-h-11 w-full grid-cols-[6.5rem_1fr_auto] md:grid-cols-[8.5rem_1fr_auto] items-baseline gap-3 rounded-tray px-1 text-left hover:bg-shelf"
+                className={`${columns} min-h-11 w-full items-baseline gap-3 rounded-tray px-1 text-left hover:bg-shelf`}
               >
                 <span className="fraction text-lg font-semibold">{l.amount || "—"}</span>
                 <LineName line={l} />

@@ -6,7 +6,7 @@ interface Props {
   pan: PlanPan;
 }
 
-const browns = ["var(--crust-light)", "var(--crust-medium)", "var(--crust-dark)"];
+const browns = { light: "var(--crust-light)", medium: "var(--crust-medium)", dark: "var(--crust-dark)" };
 const wide = 300;
 const rim = 70; // y of the rim in the drawing
 const floor = 260;
@@ -26,7 +26,7 @@ export function Window({ state, pan }: Props) {
           {height > 0 && (
             <path
               d={shape(top, loaf?.fell ?? false, !!loaf?.raw)}
-              fill={loaf ? brown(loaf.browned) : "var(--mark)"}
+              fill={loaf ? browns[loaf.crust] : "var(--mark)"}
               stroke="var(--ink)"
               strokeWidth="3"
             />
@@ -63,8 +63,6 @@ function shape(top: number, fell: boolean, raw: boolean): string {
   return `M54 ${floor - 4} V${top + 10} Q54 ${top} 70 ${top} Q150 ${dip} 230 ${top} Q246 ${top} 246 ${top + 10} V${floor - 4} Z`;
 }
 
-const brown = (browned: number) => browns[browned < 0.85 ? 0 : browned < 1.25 ? 1 : 2];
-
 const holes = (top: number) =>
   [80, 120, 160, 200, 225].map((x, n) => (
     <ellipse
@@ -79,21 +77,7 @@ const holes = (top: number) =>
   ));
 
 function told({ loaf, inside }: RehearseState): string {
-  if (loaf) {
-    const faults = [
-      loaf.raw && "a raw heap that was never mixed",
-      loaf.flat && !loaf.raw && "it hardly rose",
-      loaf.fell && "its top sank in",
-      loaf.over && "it ran over the rim",
-      loaf.dense && !loaf.flat && "short and dense",
-      loaf.gummy && !loaf.raw && "gummy in its middle",
-      loaf.coarse && "coarse, with holes",
-    ].filter(Boolean);
-    const crust = loaf.browned < 0.85 ? "a light crust" : loaf.browned < 1.25 ? "a medium crust" : "a dark crust";
-    return faults.length > 0
-      ? `The loaf: ${faults.join(", ")}; ${crust}.`
-      : `A good loaf, ${Math.round(loaf.height * 100)} % of the pan, with ${crust}.`;
-  }
+  if (loaf) return loaf.say;
   if (!inside) return "The pan is in, and nothing is mixed yet.";
   return `The dough stands at ${Math.round(inside.height * 100)} % of the pan.`;
 }

@@ -26,6 +26,8 @@ export const signs: Sign[] = [
   "too small for the house",
 ];
 
+const pressed = "aria-pressed:border-4 aria-pressed:border-rim aria-pressed:font-bold";
+
 interface Props {
   told: Sign[];
   tell: (signs: Sign[]) => void;
@@ -44,7 +46,7 @@ export function Signs({ told, tell }: Props) {
             type="button"
             aria-pressed={told.includes(sign)}
             onClick={() => tell(told.includes(sign) ? told.filter((s) => s !== sign) : [...told, sign])}
-            className="rounded-tray border-2 border-rule p-1 text-center text-sm leading-5 text-ink aria-pressed:border-4 aria-pressed:border-rim aria-pressed:font-bold"
+            className={`rounded-tray border-2 border-rule p-1 text-center text-sm leading-5 text-ink ${pressed}`}
           >
             <SignPicture sign={sign} />
             {sign}

@@ -42,7 +42,7 @@ export function Otherwise({ bake, now, tell, wait }: Props) {
       </p>
       {open && (
         <div className="space-y-3 border-l-4 border-rim pl-4">
-          {!state.paused && now - Date.parse(state.begin) < refusesFor && (
+          {state.refuses && now <= Date.parse(state.refuses) && (
             <p className="flex flex-wrap items-center gap-2">
               It refuses to start: it is
               {(["too hot", "too cold"] as const).map((refusal) => (
@@ -86,8 +86,6 @@ export function Otherwise({ bake, now, tell, wait }: Props) {
     </section>
   );
 }
-
-const refusesFor = 10 * 60_000; // ms after Start
 
 /** When the power went and came back: only the baker knows. */
 function PowerCut({ bake, now, tell, wait }: Props) {
