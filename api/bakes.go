@@ -9,6 +9,7 @@ import (
 	"risepan/core/dough"
 	"risepan/core/fault"
 	"risepan/core/journal"
+	"risepan/core/machine"
 	"risepan/core/measure"
 	"risepan/core/plan"
 	"risepan/core/verdict"
@@ -25,16 +26,22 @@ type Start struct {
 // BakeSummary is one row of the log.
 type BakeSummary struct {
 	ID        string           `json:"id"`
+	RecipeID  string           `json:"recipeId"`
+	Revision  int              `json:"revision"`
 	Recipe    string           `json:"recipe"`
 	Machine   string           `json:"machine"`
 	Size      measure.LoafSize `json:"size"`
 	Cycle     plan.CycleName   `json:"cycle"`
+	Crust     machine.Crust    `json:"crust,omitzero"` // as it came out, else as it was set
 	StartedAt time.Time        `json:"startedAt"`
 	Ready     time.Time        `json:"ready"`
 	Phase     bake.Phase       `json:"phase"`
 	Mark      int              `json:"mark,omitzero"`
 	Note      string           `json:"note,omitzero"`
-	Moments   []bake.Moment    `json:"moments,omitzero"` // while it has not ended
+	Signs     []bake.Sign      `json:"signs,omitzero"`
+	Photo     string           `json:"photo,omitzero"`     // its id
+	Rehearsed bool             `json:"rehearsed,omitzero"` // no flour was used
+	Moments   []bake.Moment    `json:"moments,omitzero"`   // while it has not ended
 }
 
 // BakeView is one bake: its plan as it was on the day, what happened, and where it stands.
@@ -56,16 +63,10 @@ type BakeView struct {
 
 // Happened is what the baker says happened.
 type Happened struct {
-	What   bake.What `json:"what"`
-	Moment string    `json:"moment,omitzero"`
-	Mark   int       `json:"mark,omitzero"`
-	Note   string    `json:"note,omitzero"`
-	Of     int       `json:"of,omitzero"`
-
-	Signs    []bake.Sign   `json:"signs,omitzero"`    // of the finished loaf
-	CutAfter int           `json:"cutAfter,omitzero"` // minutes after it was out
-	Helped   bake.Helped   `json:"helped,omitzero"`   // what was tried with it
-	Weight   measure.Grams `json:"weight,omitzero"`   // of the loaf
+	What         bake.What `json:"what"`
+	Moment       string    `json:"moment,omitzero"`
+	bake.Verdict           // of the finished loaf
+	Of           int       `json:"of,omitzero"`
 
 	Seen dough.Seen  `json:"seen,omitzero"` // how the dough ball looks
 	Dose *dough.Dose `json:"dose,omitzero"` // what was put in to mend it
@@ -80,8 +81,8 @@ type Happened struct {
 
 // at is what was said as a happening of a journal.
 func (h Happened) at(stamp journal.Stamp) bake.Happening {
-	return bake.Happening{Stamp: stamp, What: h.What, Moment: h.Moment, Mark: h.Mark, Note: h.Note, Signs: h.Signs, CutAfter: h.CutAfter, Helped: h.Helped,
-		Weight: h.Weight, Of: h.Of, Seen: h.Seen, Dose: h.Dose, Stands: h.Stands, Refusal: h.Refusal, Minutes: h.Minutes, Cut: h.Cut}
+	return bake.Happening{Stamp: stamp, What: h.What, Moment: h.Moment, Verdict: h.Verdict, Of: h.Of,
+		Seen: h.Seen, Dose: h.Dose, Stands: h.Stands, Refusal: h.Refusal, Minutes: h.Minutes, Cut: h.Cut}
 }
 
 // BakeTold is what a happening changed: how the bake now stands, and all that happened in it.
@@ -102,7 +103,13 @@ type Why struct {
 
 func summary(g store.Glance, now time.Time) BakeSummary {
 	clock, moments := bake.Follow(g.Clock, g.Moments, now)
-	return BakeSummary{g.ID, g.Recipe, g.Machine, g.Size, g.Cycle, g.StartedAt, clock.Ready, clock.Phase(now), g.Mark, g.Note, moments}
+	crust := g.Crust
+	if g.Verdict.Crust != "" {
+		crust = g.Verdict.Crust
+	}
+	return BakeSummary{ID: g.ID, RecipeID: g.RecipeID, Revision: g.Revision, Recipe: g.Recipe, Machine: g.Machine, Size: g.Size, Cycle: g.Cycle, Crust: crust,
+		StartedAt: g.StartedAt, Ready: clock.Ready, Phase: clock.Phase(now), Mark: g.Verdict.Mark, Note: g.Verdict.Note, Signs: g.Verdict.Signs,
+		Photo: g.Photo, Rehearsed: g.Rehearsed, Moments: moments}
 }
 
 // runningBakes shows the bakes that have not ended.
@@ -154,7 +161,7 @@ func (s *server) startBake(c *call) (string, error) {
 	}
 	w := store.Wished{Wall: start.Wish.Ready, Zone: zone.String()}
 	w.At, _ = w.Wall.Resolve(zone)
-	id, err := c.StartBake(c.ctx, c.kitchen, store.Bake{Pins: m.pins, Plan: m.Plan, StartedAt: c.now}, w)
+	id, err := c.StartBake(c.ctx, c.kitchen, store.Bake{Pins: m.pins, Plan: m.Plan, StartedAt: c.now, Bench: start.Bench}, w)
 	if err == nil {
 		err = c.takeBag(start.Wish)
 	}
@@ -225,9 +232,21 @@ func (c *call) why(b store.Bake, s bake.State, happened []bake.Happening) ([]Why
 	if err != nil {
 		return nil, err
 	}
+	baked := verdict.Baked{Plan: b.Plan, State: s, Happened: happened, Kitchen: k.Kitchen}
+	if b.Bench != "" {
+		at, err := c.Bench(c.ctx, c.kitchen, b.Bench)
+		if err != nil {
+			return nil, err
+		}
+		told, err := c.BenchHappenings(c.ctx, c.kitchen, b.Bench)
+		if err != nil {
+			return nil, err
+		}
+		session := bench.At(told)
+		baked.Bench, baked.Steps = &session, at.Steps
+	}
 	var out []Why
-	seen := verdict.Seen{Signs: s.Signs, All: true, Mark: s.Mark, Facts: verdict.Evidence(b.Plan, s, happened, k.Kitchen)}
-	for _, w := range verdict.Told(verdict.Weigh(seen)) {
+	for _, w := range verdict.Told(verdict.Weigh(baked.Seen())) {
 		out = append(out, Why{w, verdict.Propose(b.Plan, r.Recipe, k.Kitchen.Ingredient, w.Cause)})
 	}
 	return out, nil
@@ -251,19 +270,23 @@ func (s *server) addInBake(c *call) (string, error) {
 	if err != nil {
 		return "", err
 	}
+	return id, c.tellBake(id, said.at(stamp))
+}
+
+// tellBake appends what happened to a bake that is held.
+func (c *call) tellBake(id string, h bake.Happening) error {
 	b, err := c.Bake(c.ctx, c.kitchen, id)
 	if err != nil {
-		return "", err
+		return err
 	}
 	happened, err := c.BakeHappenings(c.ctx, c.kitchen, id)
 	if err != nil {
-		return "", err
+		return err
 	}
-	h := said.at(stamp)
 	if err := bake.Check(bake.At(b.Plan, happened, c.now), happened, h); err != nil {
-		return "", err
+		return err
 	}
-	return id, c.AddInBake(c.ctx, c.kitchen, id, h, bake.At(b.Plan, append(happened, h), c.now))
+	return c.AddInBake(c.ctx, c.kitchen, id, h, bake.At(b.Plan, append(happened, h), c.now))
 }
 
 func (s *server) toldBake(c *call, id string) (any, error) {

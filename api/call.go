@@ -16,6 +16,7 @@ import (
 	"github.com/go-json-experiment/json"
 
 	"risepan/core/journal"
+	"risepan/photo"
 	"risepan/store"
 )
 
@@ -29,6 +30,7 @@ type call struct {
 	kitchen string // its id
 	now     time.Time
 	body    io.Reader
+	photo   *photo.Photo // that was sent, fit to be kept
 }
 
 const callKey = "call"

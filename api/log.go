@@ -26,11 +26,30 @@ type Log struct {
 const logPage = 50
 
 // looked is what of the log is looked for.
-func (c *call) looked() (store.Page, error) {
+func (c *call) looked(zone *time.Location) (store.Page, error) {
 	page := store.Page{Words: c.gin.Query("find")}
 	if k := c.gin.Query("kind"); k != "" {
 		if err := page.Kind.UnmarshalText([]byte(k)); err != nil {
 			return page, fault.At("/kind", "%v", err)
+		}
+	}
+	if sign := c.gin.Query("sign"); sign != "" {
+		if err := page.Sign.UnmarshalText([]byte(sign)); err != nil {
+			return page, fault.At("/sign", "%v", err)
+		}
+	}
+	for field, id := range map[string]*string{"recipe": &page.Recipe, "machine": &page.Machine} {
+		if *id = c.gin.Query(field); *id != "" && !store.ValidID(*id) {
+			return page, fault.At("/"+field, "this kitchen has no such %s", field)
+		}
+	}
+	for field, at := range map[string]*time.Time{"from": &page.From, "to": &page.To} {
+		if day := c.gin.Query(field); day != "" {
+			t, err := time.ParseInLocation(time.DateOnly, day, zone)
+			if err != nil {
+				return page, fault.At("/"+field, "%s wants a day such as 2026-11-25, not %.20q", field, day)
+			}
+			*at = t
 		}
 	}
 	switch c.gin.Query("mark") {
@@ -52,7 +71,7 @@ func (s *server) listBakes(c *call) (any, error) {
 	if err != nil {
 		return nil, err
 	}
-	page, err := c.looked()
+	page, err := c.looked(zone)
 	if err != nil {
 		return nil, err
 	}
@@ -101,7 +120,7 @@ func (c *call) logTable() ([]byte, error) {
 	if err != nil {
 		return nil, err
 	}
-	page, err := c.looked()
+	page, err := c.looked(zone)
 	if err != nil {
 		return nil, err
 	}
@@ -114,7 +133,7 @@ func (c *call) logTable() ([]byte, error) {
 		}
 		for _, g := range glances {
 			bakes = append(bakes, sheet.Bake{Recipe: g.Recipe, Machine: g.Machine, Size: g.Size, Panel: g.Cycle.Panel, Cycle: g.Cycle.Name,
-				Started: g.StartedAt, Ready: g.Clock.Ready, Ended: g.Clock.End, Phase: g.Clock.Phase(c.now), Mark: g.Mark, Note: g.Note})
+				Started: g.StartedAt, Ready: g.Clock.Ready, Ended: g.Clock.End, Phase: g.Clock.Phase(c.now), Verdict: g.Verdict, Rehearsed: g.Rehearsed})
 		}
 		if len(glances) < tablePage {
 			break

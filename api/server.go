@@ -22,6 +22,7 @@ import (
 	"github.com/gin-contrib/gzip"
 	"github.com/gin-gonic/gin"
 
+	"risepan/photo"
 	"risepan/store"
 )
 
@@ -51,7 +52,7 @@ const (
 func New(cfg Config) http.Handler {
 	s := &server{cfg, cfg.Store, cfg.Log, &sync.Map{}}
 	r := s.router()
-	v1 := r.Group("/api/v1", packed, limited)
+	v1 := r.Group("/api/v1", packed, limited(largestBody))
 	v1.GET("/health", s.show(s.health))
 	v1.GET("/kitchens", s.show(s.listKitchens))
 	k := v1.Group("/kitchens/:kitchen", s.inKitchen)
@@ -105,6 +106,10 @@ func New(cfg Config) http.Handler {
 	k.POST("/bakes/:id/happenings", s.create(s.addInBake, s.toldBake))
 	k.PUT("/bakes/:id/shelf", s.change(s.putAway(store.Queries.PutBakeAway)))
 
+	pictures := r.Group("/api/v1/kitchens/:kitchen", limited(photo.Largest), s.inKitchen)
+	pictures.POST("/bakes/:id/photos", s.cleaned, s.create(s.addPhoto, s.toldBake))
+	pictures.GET("/photos/:id", s.picture)
+
 	r.NoMethod(func(c *gin.Context) {
 		s.refuse(c, problem(http.StatusMethodNotAllowed, "", "%s does not work here", c.Request.Method))
 	})
@@ -129,7 +134,7 @@ var packed = gzip.Gzip(gzip.BestSpeed)
 func NewBare(cfg Config, answer []byte) http.Handler {
 	s := &server{cfg, cfg.Store, cfg.Log, &sync.Map{}}
 	r := s.router()
-	r.Group("", packed, limited).Any("/*path", func(c *gin.Context) {
+	r.Group("", packed, limited(largestBody)).Any("/*path", func(c *gin.Context) {
 		if _, err := io.Copy(io.Discard, c.Request.Body); err != nil {
 			s.refuse(c, err)
 			return
@@ -139,14 +144,16 @@ func NewBare(cfg Config, answer []byte) http.Handler {
 	return http.NewCrossOriginProtection().Handler(r)
 }
 
-// limited bounds what a request may send and how long it may take.
-func limited(c *gin.Context) {
-	ctx, cancel := context.WithTimeout(c.Request.Context(), patience)
-	defer cancel()
-	c.Request = c.Request.WithContext(ctx)
-	c.Request.Body = http.MaxBytesReader(c.Writer, c.Request.Body, largestBody)
-	c.Header("Cache-Control", "no-store")
-	c.Next()
+// limited bounds how many bytes a request may send and how long it may take.
+func limited(most int64) gin.HandlerFunc {
+	return func(c *gin.Context) {
+		ctx, cancel := context.WithTimeout(c.Request.Context(), patience)
+		defer cancel()
+		c.Request = c.Request.WithContext(ctx)
+		c.Request.Body = http.MaxBytesReader(c.Writer, c.Request.Body, most)
+		c.Header("Cache-Control", "no-store")
+		c.Next()
+	}
 }
 
 // recover keeps a panic from ending the server, logs it and answers 500.

@@ -33,7 +33,7 @@ var arrows = map[string]string{
 	"bake":     "journal kept kind machine plan recipe timetable dough measure",
 	"bag":      "kept kitchen larder machine measure pan plan recipe",
 	"standin":  "dough formula kind machine measure",
-	"verdict":  "bake dough kind kitchen larder machine measure plan recipe scale timetable",
+	"verdict":  "bake bench dough kind kitchen larder machine measure plan recipe scale timetable",
 	"rehearse": "bake dough journal kept kind machine measure plan standin timetable",
 	"bench":    "journal kept kind kitchen larder machine measure pan plan recipe scoop",
 }

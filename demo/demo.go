@@ -21,15 +21,13 @@ const Zone = "Europe/London"
 
 // pastBake is one logged bake of the demo.
 type pastBake struct {
-	daysAgo   int
-	hour      int // when Start was pressed
-	recipe    store.Recipe
-	machine   store.Machine
-	size      measure.LoafSize
-	mark      int
-	note      string
-	lateOut   time.Duration // how long the loaf stood after it was ready
-	abandoned bool
+	daysAgo int
+	hour    int // when Start was pressed
+	recipe  store.Recipe
+	machine store.Machine
+	size    measure.LoafSize
+	verdict bake.Verdict  // no mark: it was stopped
+	lateOut time.Duration // how long the loaf stood after it was ready
 }
 
 // Empty makes a kitchen with nothing on its shelf.
@@ -76,15 +74,16 @@ func Furnish(ctx context.Context, q store.Queries, k store.Kitchen, zone *time.L
 	if err != nil {
 		return err
 	}
-	revise := func(before store.Recipe, water, yeast string, daysAgo int) (store.Recipe, error) {
+	revise := func(before store.Recipe, water, yeast, because string, daysAgo int) (store.Recipe, error) {
 		next := oatLoaf(water, yeast).Revise(before.Recipe)
+		next.Because = because
 		return q.ReviseRecipe(ctx, k.ID, before.ID, before.Revision, next, true, now.AddDate(0, 0, -daysAgo))
 	}
-	oats2, err := revise(oats1, "1 cup plus 2 tbsp", "1 3/4 tsp", 17)
+	oats2, err := revise(oats1, "1 cup plus 2 tbsp", "1 3/4 tsp", "too much yeast: sunken top, coarse, holey", 17)
 	if err != nil {
 		return err
 	}
-	oats3, err := revise(oats2, "1 cup plus 1 tbsp", "1 3/4 tsp", 10)
+	oats3, err := revise(oats2, "1 cup plus 1 tbsp", "1 3/4 tsp", "too wet: coarse, holey", 10)
 	if err != nil {
 		return err
 	}
@@ -99,15 +98,19 @@ func Furnish(ctx context.Context, q store.Queries, k store.Kitchen, zone *time.L
 	wholemeal, egg, raisin := others[0], others[1], others[2]
 	galley, boatyard := machines[0], machines[1]
 	for _, b := range []pastBake{
-		{27, 8, oats1, galley, middle, 2, "Rose to the lid, then sank in the middle. Coarse crumb.", 4 * time.Minute, false},
-		{24, 7, white, galley, middle, 5, "As it should be. Gone by supper.", 2 * time.Minute, false},
-		{21, 8, oats1, galley, middle, 1, "Collapsed again. Try less yeast, and only that.", 3 * time.Minute, false},
-		{16, 8, oats2, galley, middle, 3, "Top flat but no crater. Dough coated the floor of the pan, so less water next.", 5 * time.Minute, false},
-		{12, 14, wholemeal, boatyard, small, 4, "Good taste, a little short.", 6 * time.Minute, false},
-		{9, 8, oats3, galley, middle, 5, "Domed and even at last: 1 3/4 tsp yeast, a tablespoon less water.", 2 * time.Minute, false},
-		{6, 15, egg, boatyard, middle, 4, "Soft. The crust was a shade dark.", 9 * time.Minute, false},
-		{4, 9, raisin, galley, middle, 0, "", 0, true},
-		{2, 9, raisin, galley, large, 5, "Raisins whole and well spread.", 3 * time.Minute, false},
+		{27, 8, oats1, galley, middle, bake.Verdict{Mark: 2, Note: "Rose to the lid, then sank in the middle. Coarse crumb.",
+			Signs: []bake.Sign{bake.Collapsed, bake.Coarse}, Centre: new(-24), Sides: new(5), CutAfter: 75, Weight: 741}, 4 * time.Minute},
+		{24, 7, white, galley, middle, bake.Verdict{Mark: 5, Note: "As it should be. Gone by supper.", Signs: []bake.Sign{bake.Domed, bake.FineCrumb}, Centre: new(8), Sides: new(-6), CutAfter: 90}, 2 * time.Minute},
+		{21, 8, oats1, galley, middle, bake.Verdict{Mark: 1, Note: "Collapsed again. Try less yeast, and only that.",
+			Signs: []bake.Sign{bake.Collapsed, bake.Coarse}, Centre: new(-31), Sides: new(9), CutAfter: 60}, 3 * time.Minute},
+		{16, 8, oats2, galley, middle, bake.Verdict{Mark: 3, Note: "Top flat but no crater. Dough coated the floor of the pan, so less water next.",
+			Signs: []bake.Sign{bake.Coarse}, Helped: bake.Yes, Centre: new(-9), Sides: new(-4), CutAfter: 60}, 5 * time.Minute},
+		{12, 14, wholemeal, boatyard, small, bake.Verdict{Mark: 4, Note: "Good taste, a little short.", Signs: []bake.Sign{bake.Hollow}, CutAfter: 120}, 6 * time.Minute},
+		{9, 8, oats3, galley, middle, bake.Verdict{Mark: 5, Note: "Domed and even at last: 1 3/4 tsp yeast, a tablespoon less water.",
+			Signs: []bake.Sign{bake.Domed, bake.FineCrumb}, Helped: bake.Yes, Centre: new(10), Sides: new(-5), CutAfter: 70, Weight: 728}, 2 * time.Minute},
+		{6, 15, egg, boatyard, middle, bake.Verdict{Mark: 4, Note: "Soft. The crust was a shade dark.", Signs: []bake.Sign{bake.Burnt, bake.FineCrumb}, Crust: machine.Dark}, 9 * time.Minute},
+		{4, 9, raisin, galley, middle, bake.Verdict{}, 0},
+		{2, 9, raisin, galley, large, bake.Verdict{Mark: 5, Note: "Raisins whole and well spread.", Signs: []bake.Sign{bake.Domed}, CutAfter: 90}, 3 * time.Minute},
 	} {
 		if err := addPast(ctx, q, k, zone, now, b); err != nil {
 			return err
@@ -163,9 +166,9 @@ func addPast(ctx context.Context, q store.Queries, k store.Kitchen, zone *time.L
 	}
 	happened := []bake.Happening{
 		{Stamp: journal.Stamp{Seq: 1, At: p.Timer.Ready.Add(b.lateOut)}, What: bake.TakenOut},
-		{Stamp: journal.Stamp{Seq: 2, At: p.Timer.Ready.Add(b.lateOut + time.Hour)}, What: bake.Judged, Mark: b.mark, Note: b.note},
+		{Stamp: journal.Stamp{Seq: 2, At: p.Timer.Ready.Add(b.lateOut + time.Hour)}, What: bake.Judged, Verdict: b.verdict},
 	}
-	if b.abandoned { // the lock gates would not wait
+	if b.verdict.Mark == 0 { // the lock gates would not wait
 		happened = []bake.Happening{{Stamp: journal.Stamp{Seq: 1, At: start.Add(12 * time.Minute)}, What: bake.Abandoned}}
 	}
 	for n, h := range happened {

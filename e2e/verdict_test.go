@@ -1,8 +1,14 @@
 package e2e
 
 import (
+	"bytes"
 	"encoding/csv"
+	"image"
+	"image/color"
+	"image/jpeg"
 	"net/http"
+	"os"
+	"path/filepath"
 	"strings"
 	"testing"
 
@@ -30,10 +36,26 @@ func TestAVerdictTeachesTheNextLoaf(t *testing.T) {
 	p.Click("sunken top")
 	p.Click("coarse, holey")
 	p.Type("It was cut after, minutes", "90")
+	p.Type("Its middle over the rim, mm", "-18")
+	p.Type("How warm the kitchen was", "20")
+	p.Click("The day was damp")
+	p.File("Add a photo", loafPhoto(t))
+	p.Until("the photo", "document.querySelector('[data-photo] img')?.naturalWidth === 320")
+	p.Click("Take it off")
+	p.Sees("The photo is taken off")
+	p.Click("Bring it back")
+	p.Until("the photo again", "document.querySelector('[data-photo] img')?.naturalWidth === 320")
+	axe(t, p, "A verdict with a photo")
+	p.Reload() // a verdict that is being told survives it
+	p.Sees("What do you see, feel and taste?")
+	p.Until("what was told", `field("Its middle over the rim, mm").value === "-18"`)
 	p.Click("2: poor")
 	p.Click("Write it in the log")
 	p.Sees("Why it came out so")
 	p.Sees("too wet")
+	p.Sees("middle 18 mm under the rim")
+	p.Sees("kitchen at 20 °C")
+	p.Until("the photo in the log", "document.querySelector('[data-photo] img')?.naturalWidth === 320")
 	p.Sees("its ball was slack at the last look")
 	if change := drive.Value[string](p, "document.querySelector('[data-change]').innerText"); change != "water 1 cup → 3/4 cup + 3 tbsp" {
 		t.Errorf("the change is %q", change)
@@ -52,6 +74,31 @@ func TestAVerdictTeachesTheNextLoaf(t *testing.T) {
 	p.Click("5: as it should be")
 	p.Click("Write it in the log")
 	p.Sees("It is simply a good loaf")
+}
+
+// loafPhoto is a picture of a loaf, larger than what is kept.
+func loafPhoto(t *testing.T) string {
+	t.Helper()
+	i := image.NewRGBA(image.Rect(0, 0, 2400, 1800))
+	for x := range 2400 {
+		for y := range 1800 {
+			c := color.RGBA{226, 222, 212, 255}
+			if dx, dy := float64(x-1200)/800, float64(y-1000)/520; dx*dx+dy*dy < 1 || y > 1000 && y < 1480 && x > 420 && x < 1980 {
+				shade := uint8(40 * max(0, min(1, float64(y-500)/1000)))
+				c = color.RGBA{178 - shade, 118 - shade, 60 - shade/2, 255}
+			}
+			i.SetRGBA(x, y, c)
+		}
+	}
+	var b bytes.Buffer
+	if err := jpeg.Encode(&b, i, nil); err != nil {
+		t.Fatal(err)
+	}
+	file := filepath.Join(t.TempDir(), "loaf.jpg")
+	if err := os.WriteFile(file, b.Bytes(), 0o600); err != nil {
+		t.Fatal(err)
+	}
+	return file
 }
 
 // The log is found through by words, kind and mark; what a change was to show is asked of the next loaf.
@@ -103,6 +150,17 @@ func TestTheLogIsSearchedAndTheNextLoafIsAsked(t *testing.T) {
 	p.Click("Kind: every kind")
 	p.Click("wholemeal")
 	p.Until("one wholemeal loaf", rows+" === 1")
+	p.Click("Kind: wholemeal")
+	p.Click("every kind")
+	p.Type("Find", " ")
+	p.Click("Sign: every sign")
+	p.Click("sunken top")
+	p.Until("the loaves that sank", rows+" === 2")
+	p.Click("Sign: sunken top")
+	p.Click("every sign")
+	p.Click("Machine: every machine")
+	p.Click("Boatyard machine")
+	p.Until("the loaves of one machine", rows+" === 2")
 	if all < 10 {
 		t.Errorf("the log shows %d bakes", all)
 	}

@@ -21,11 +21,11 @@ type Bake struct {
 	Started, Ready  time.Time
 	Ended           *time.Time // out of the machine, or stopped; nil: not yet
 	Phase           bake.Phase
-	Mark            int // 1 to 5; 0: not judged
-	Note            string
+	Verdict         bake.Verdict
+	Rehearsed       bool
 }
 
-var columns = []string{"started", "UTC offset", "recipe", "size", "machine", "cycle number", "cycle", "ready", "ended", "stands", "mark of 5", "note"}
+var columns = []string{"started", "UTC offset", "recipe", "size", "machine", "cycle number", "cycle", "ready", "ended", "stands", "mark of 5", "note", "signs", "weight g", "middle over rim mm", "edges over rim mm", "crust", "kitchen", "rehearsed"}
 
 // utf8 is the mark by which a spreadsheet knows the letters.
 const utf8 = "\ufeff"
@@ -40,18 +40,39 @@ func WriteLog(w io.Writer, bakes []Bake, zone *time.Location) error {
 	table.Write(columns) // its error stays until it is flushed
 	at := func(t time.Time) string { return t.In(zone).Format("2006-01-02 15:04") }
 	for _, b := range bakes {
-		ended, mark := "", ""
+		v, ended, rehearsed := b.Verdict, "", ""
 		if b.Ended != nil {
 			ended = at(*b.Ended)
 		}
-		if b.Mark > 0 {
-			mark = strconv.Itoa(b.Mark)
+		if b.Rehearsed {
+			rehearsed = "yes"
+		}
+		signs := make([]string, len(v.Signs))
+		for n, sign := range v.Signs {
+			signs[n] = string(sign)
 		}
 		table.Write([]string{at(b.Started), b.Started.In(zone).Format("-07:00"), text(b.Recipe), b.Size.String(), text(b.Machine),
-			text(b.Panel), text(b.Cycle), at(b.Ready), ended, string(b.Phase), mark, text(b.Note)})
+			text(b.Panel), text(b.Cycle), at(b.Ready), ended, string(b.Phase), told(v.Mark), text(v.Note),
+			strings.Join(signs, "; "), told(int(v.Weight)), height(v.Centre), height(v.Sides), string(v.Crust), v.Room.String(), rehearsed})
 	}
 	table.Flush()
 	return table.Error()
+}
+
+// told is a number that was told; nothing for 0.
+func told(n int) string {
+	if n == 0 {
+		return ""
+	}
+	return strconv.Itoa(n)
+}
+
+// height is mm over the rim, which may be none; nothing where it was not told.
+func height(mm *int) string {
+	if mm == nil {
+		return ""
+	}
+	return strconv.Itoa(*mm)
 }
 
 // text is what somebody wrote, as a cell: what a spreadsheet would work out as a formula stands behind an

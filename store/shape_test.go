@@ -110,7 +110,8 @@ func samples(t *testing.T) []sample {
 		checked("happening at a bench", bench.Happening{Stamp: stamp, Do: bench.Slip, Step: "measure l1", Line: "l1", Amount: measure.Of(5, 4, measure.Cup), Way: bench.Fit,
 			In: []plan.Lock{{Line: "l2", Amount: measure.Of(3, 2, measure.Tbsp)}}},
 			func(h bench.Happening) error { return bench.Check(bench.Session{}, []string{"measure l1", ""}, h) }),
-		checked("happening in a bake", bake.Happening{Stamp: stamp, What: bake.Judged, Mark: 4, Note: "good"},
+		checked("happening in a bake", bake.Happening{Stamp: stamp, What: bake.Judged, Verdict: bake.Verdict{Mark: 4, Note: "good", Signs: []bake.Sign{bake.Domed}, CutAfter: 60, Weight: 720,
+			Helped: bake.Yes, Centre: new(12), Sides: new(-3), Crust: machine.Dark, Room: measure.Reading(24), Damp: true, Mishaps: []bake.Mishap{bake.LidOpened}}},
 			func(h bake.Happening) error { return bake.Check(over, nil, h) }),
 	}
 }

@@ -4,6 +4,9 @@ import (
 	"context"
 	"errors"
 	"fmt"
+	"os"
+	"reflect"
+	"strings"
 	"sync"
 	"testing"
 	"time"
@@ -87,7 +90,7 @@ func TestTheDemoComesBackAsItWasStored(t *testing.T) {
 	for _, want := range demo.Recipes() {
 		found := false
 		for _, r := range recipes {
-			want.Drawn = r.Recipe.Drawn // a revision may have drawn more
+			want.Drawn, want.Because = r.Recipe.Drawn, r.Recipe.Because // a revision may have drawn more, and has its reason
 			found = found || fmt.Sprint(r.Recipe) == fmt.Sprint(want)
 		}
 		if !found {
@@ -210,7 +213,7 @@ func TestManyHandsAddToABakeWithoutLosingAHappening(t *testing.T) {
 				if err != nil {
 					return err
 				}
-				return q.AddInBake(ctx, k.ID, id, bake.Happening{Stamp: stamp, What: bake.Judged, Mark: 3}, bake.State{Mark: 3, Begin: noon, Ready: noon})
+				return q.AddInBake(ctx, k.ID, id, bake.Happening{Stamp: stamp, What: bake.Judged, Verdict: bake.Verdict{Mark: 3}}, bake.State{Verdict: bake.Verdict{Mark: 3}, Begin: noon, Ready: noon})
 			})
 			if err != nil {
 				t.Error(err)
@@ -335,4 +338,38 @@ func TestOldKeysAreForgotten(t *testing.T) {
 	if add(noon); made != 2 {
 		t.Error("an old key is still known")
 	}
+}
+
+// What lists show of a bake is filled in for those that were kept before there were such columns.
+func TestBakesKeptBeforeTheirListsGrew(t *testing.T) {
+	s := storetest.Open(t)
+	k := heron(t, s)
+	before, err := s.Glances(ctx, k.ID, store.Page{Most: 50})
+	if err != nil {
+		t.Fatal(err)
+	}
+	storetest.Run(t, s, `UPDATE bakes SET crust = '', verdict = '{}', used = '[]'`)
+	_, fill, found := strings.Cut(fileOf(t, "migrations/00021_bakes_told_before.sql"), "-- +goose Up")
+	if !found {
+		t.Fatal("the migration has no beginning")
+	}
+	storetest.Run(t, s, fill)
+	after, err := s.Glances(ctx, k.ID, store.Page{Most: 50})
+	if err != nil {
+		t.Fatal(err)
+	}
+	for n := range before {
+		if !reflect.DeepEqual(before[n].Verdict, after[n].Verdict) || before[n].Crust != after[n].Crust {
+			t.Errorf("%s: it was %+v, crust %q, and is filled in as %+v, %q", before[n].Recipe, before[n].Verdict, before[n].Crust, after[n].Verdict, after[n].Crust)
+		}
+	}
+}
+
+func fileOf(t *testing.T, name string) string {
+	t.Helper()
+	b, err := os.ReadFile(name)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return string(b)
 }

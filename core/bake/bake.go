@@ -11,7 +11,6 @@ import (
 	"risepan/core/journal"
 	"risepan/core/kept"
 	"risepan/core/machine"
-	"risepan/core/measure"
 	"risepan/core/plan"
 	"risepan/core/timetable"
 	"risepan/core/word"
@@ -39,10 +38,12 @@ const (
 	StageOver What = "stage over" // the present stage ended early, by hand
 	PowerCut  What = "power cut"
 
+	Photographed What = "photographed"
+
 	Undone What = "undone" // an earlier happening is taken back
 )
 
-var Whats = []What{Done, Skipped, TakenOut, Abandoned, Judged, Saw, PutIn, Stood, Refused, Resumed, Moved, StageOver, PowerCut, Undone}
+var Whats = []What{Done, Skipped, TakenOut, Abandoned, Judged, Saw, PutIn, Stood, Refused, Resumed, Moved, StageOver, PowerCut, Photographed, Undone}
 
 func (w What) Words() []string                  { return word.List(Whats) }
 func (w *What) UnmarshalText(text []byte) error { return word.Read(w, text, "happening", Whats) }
@@ -50,16 +51,11 @@ func (w *What) UnmarshalText(text []byte) error { return word.Read(w, text, "hap
 // Happening is one thing that happened during a bake.
 type Happening struct {
 	journal.Stamp
-	What   What   `json:"what"`
-	Moment string `json:"moment,omitzero"` // of Done, Skipped and Resumed: the moment's id
-	Mark   int    `json:"mark,omitzero"`   // of Judged, 1 to 5
-	Note   string `json:"note,omitzero"`   // of Judged
-	Signs  []Sign `json:"signs,omitzero"`  // of Judged: what is seen, felt and tasted
-
-	CutAfter int           `json:"cutAfter,omitzero"` // of Judged: minutes after it was out; 0: not said
-	Weight   measure.Grams `json:"weight,omitzero"`   // of Judged: of the loaf; 0: not said
-	Helped   Helped        `json:"helped,omitzero"`   // of Judged: whether what was tried did
-	Of       int           `json:"of,omitzero"`       // of Undone: the number of what is taken back
+	What    What   `json:"what"`
+	Moment  string `json:"moment,omitzero"` // of Done, Skipped and Resumed: the moment's id
+	Verdict        // of Judged
+	Of      int    `json:"of,omitzero"`    // of Undone: the number of what is taken back
+	Photo   *Photo `json:"photo,omitzero"` // of Photographed
 
 	Seen dough.Seen  `json:"seen,omitzero"` // of Saw
 	Dose *dough.Dose `json:"dose,omitzero"` // of PutIn
@@ -74,12 +70,6 @@ type Happening struct {
 
 // TakesBack is the number of the happening that an undoing takes back.
 func (h Happening) TakesBack() int { return h.Of }
-
-// The most hours until a loaf is cut, and the most that one weighs, g.
-const (
-	mostHours  = 72
-	mostWeight = 3000
-)
 
 // longestNote is the most letters of a note.
 const longestNote = 4000
@@ -115,32 +105,28 @@ type Moment struct {
 
 // State is the bake at one instant.
 type State struct {
-	Phase    Phase             `json:"phase"`
-	Stage    machine.StageKind `json:"stage,omitzero"`   // while running
-	Lid      string            `json:"lid,omitzero"`     // what may be touched now
-	Begin    time.Time         `json:"begin"`            // of the cycle
-	Stages   []machine.Span    `json:"stages"`           // as they went and will go, in minutes from there
-	Total    machine.Minutes   `json:"total"`            // of the machine
-	Paused   string            `json:"paused,omitzero"`  // the moment at which it waits for Start
-	Outage   *Outage           `json:"outage,omitzero"`  // what to do after a power cut that the machine did not bridge
-	Refuses  *time.Time        `json:"refuses,omitzero"` // until when it can be said that it would not start
-	Ready    time.Time         `json:"ready"`
-	Freed    *time.Time        `json:"freed,omitzero"` // when a dough left the machine
-	End      *time.Time        `json:"end,omitzero"`   // when it was taken out, of the machine or of the oven, or abandoned
-	Moments  []Moment          `json:"moments"`
-	Ball     *Ball             `json:"ball,omitzero"`    // the dough ball; nil for what makes none
-	Due      *Due              `json:"due,omitzero"`     // what has come and was not answered
-	Next     int               `json:"next"`             // index of the next moment in Moments; -1 when none is left
-	Heights  []Height          `json:"heights,omitzero"` // how high it stood
-	Cool     *Cool             `json:"cool,omitzero"`    // of a loaf that is out
-	Mark     int               `json:"mark,omitzero"`
-	Note     string            `json:"note,omitzero"`
-	Signs    []Sign            `json:"signs,omitzero"`
-	CutAfter int               `json:"cutAfter,omitzero"`
-	Weight   measure.Grams     `json:"weight,omitzero"`
-	Helped   Helped            `json:"helped,omitzero"`
-	Last     int               `json:"last"`             // the newest seq
-	Changes  *time.Time        `json:"changes,omitzero"` // when phase, stage or next will change by the clock alone
+	Phase   Phase             `json:"phase"`
+	Stage   machine.StageKind `json:"stage,omitzero"`   // while running
+	Lid     string            `json:"lid,omitzero"`     // what may be touched now
+	Begin   time.Time         `json:"begin"`            // of the cycle
+	Stages  []machine.Span    `json:"stages"`           // as they went and will go, in minutes from there
+	Total   machine.Minutes   `json:"total"`            // of the machine
+	Paused  string            `json:"paused,omitzero"`  // the moment at which it waits for Start
+	Outage  *Outage           `json:"outage,omitzero"`  // what to do after a power cut that the machine did not bridge
+	Refuses *time.Time        `json:"refuses,omitzero"` // until when it can be said that it would not start
+	Ready   time.Time         `json:"ready"`
+	Freed   *time.Time        `json:"freed,omitzero"` // when a dough left the machine
+	End     *time.Time        `json:"end,omitzero"`   // when it was taken out, of the machine or of the oven, or abandoned
+	Moments []Moment          `json:"moments"`
+	Ball    *Ball             `json:"ball,omitzero"`    // the dough ball; nil for what makes none
+	Due     *Due              `json:"due,omitzero"`     // what has come and was not answered
+	Next    int               `json:"next"`             // index of the next moment in Moments; -1 when none is left
+	Heights []Height          `json:"heights,omitzero"` // how high it stood
+	Cool    *Cool             `json:"cool,omitzero"`    // of a loaf that is out
+	Photos  []Pictured        `json:"photos,omitzero"`
+	Verdict
+	Last    int        `json:"last"`             // the newest seq
+	Changes *time.Time `json:"changes,omitzero"` // when phase, stage or next will change by the clock alone
 }
 
 // Over reports whether the bake has ended.
@@ -170,7 +156,7 @@ func At(p plan.Plan, happened []Happening, now time.Time) State {
 				s.Phase = GivenUp
 			}
 		case Judged:
-			s.Mark, s.Note, s.Signs, s.CutAfter, s.Weight, s.Helped = h.Mark, h.Note, h.Signs, h.CutAfter, h.Weight, h.Helped
+			s.Verdict = h.Verdict
 		case Resumed: // what was to be ready for it is past
 			if h.Moment != string(timetable.Refused) {
 				done[h.Moment], done[string(timetable.Filling)] = true, true
@@ -182,7 +168,7 @@ func At(p plan.Plan, happened []Happening, now time.Time) State {
 	for _, m := range c.moments {
 		s.Moments = append(s.Moments, Moment{m, m.At(s.Begin), done[m.ID], skipped[m.ID], stays(m)})
 	}
-	s.Heights = heights(c, standing)
+	s.Heights, s.Photos = heights(c, standing), photos(c, standing)
 	if s.Cool = cooling(p, s); s.Over() {
 		s.Outage = nil
 	}
@@ -327,28 +313,13 @@ func Check(s State, happened []Happening, h Happening) error {
 		}
 		return checkBall(h)
 	case Judged:
-		return checkVerdict(s, h)
+		return checkVerdict(s, h.Verdict)
+	case Photographed:
+		return checkPhoto(s, h.Photo)
 	case Undone:
-		if !slices.ContainsFunc(happened, func(o Happening) bool { return o.Seq == h.Of && o.What != Undone }) {
+		if !slices.ContainsFunc(happened, func(o Happening) bool { return o.Seq == h.Of }) {
 			return fault.At("/of", "there is no happening %d to take back", h.Of)
 		}
-	}
-	return nil
-}
-
-// checkVerdict reports why a loaf cannot be judged so.
-func checkVerdict(s State, h Happening) error {
-	switch {
-	case h.Mark < 1 || h.Mark > 5:
-		return fault.At("/mark", "a mark is 1 to 5, not %d", h.Mark)
-	case len(h.Signs) > len(Signs):
-		return fault.At("/signs", "a sign is told once")
-	case h.CutAfter < 0 || h.CutAfter > mostHours*60:
-		return fault.At("/cutAfter", "it was cut 1 minute to %d hours after it was out", mostHours)
-	case h.Weight < 0 || h.Weight > mostWeight:
-		return fault.At("/weight", "a loaf weighs up to %d g, not %.0f", mostWeight, float64(h.Weight))
-	case !s.Over():
-		return fault.At("/what", "judge the loaf when it is out of the pan")
 	}
 	return nil
 }

@@ -1,6 +1,7 @@
 package bake_test
 
 import (
+	"slices"
 	"errors"
 	"strings"
 	"testing"
@@ -74,8 +75,8 @@ func TestHappeningsAreFoldedAndCanBeTakenBack(t *testing.T) {
 		{Stamp: journal.Stamp{Seq: 2, At: press.Add(9 * time.Minute)}, What: bake.Abandoned},
 		{Stamp: journal.Stamp{Seq: 3, At: press.Add(10 * time.Minute)}, What: bake.Undone, Of: 2},
 		{Stamp: journal.Stamp{Seq: 4, At: out}, What: bake.TakenOut},
-		{Stamp: journal.Stamp{Seq: 5, At: out}, What: bake.Judged, Mark: 3, Note: "pale"},
-		{Stamp: journal.Stamp{Seq: 6, At: out}, What: bake.Judged, Mark: 4, Note: "not so pale when cool"},
+		{Stamp: journal.Stamp{Seq: 5, At: out}, What: bake.Judged, Verdict: bake.Verdict{Mark: 3, Note: "pale"}},
+		{Stamp: journal.Stamp{Seq: 6, At: out}, What: bake.Judged, Verdict: bake.Verdict{Mark: 4, Note: "not so pale when cool"}},
 	}
 	s := bake.At(p, happened, out.Add(time.Hour))
 	if s.Phase != bake.Out || !s.End.Equal(out) || s.Mark != 4 || s.Note != "not so pale when cool" || s.Last != 6 {
@@ -86,6 +87,10 @@ func TestHappeningsAreFoldedAndCanBeTakenBack(t *testing.T) {
 	}
 	if s := bake.At(p, happened[:3], press.Add(11*time.Minute)); s.Phase != bake.Running || !s.Moments[1].Done {
 		t.Errorf("taken back, but %s, dough looked at %v", s.Phase, s.Moments[1].Done)
+	}
+	back := append(slices.Clone(happened), bake.Happening{Stamp: journal.Stamp{Seq: 7}, What: bake.Undone, Of: 6}, bake.Happening{Stamp: journal.Stamp{Seq: 8}, What: bake.Undone, Of: 7})
+	if s := bake.At(p, back, out); s.Mark != 4 {
+		t.Errorf("the undoing of a mark of 4 was taken back, and the mark is %d", s.Mark)
 	}
 	if s := bake.At(p, append(happened, bake.Happening{Stamp: journal.Stamp{Seq: 7}, What: bake.Undone, Of: 6}), out); s.Mark != 3 {
 		t.Errorf("the second verdict was taken back, the mark is %d", s.Mark)
@@ -102,8 +107,8 @@ func TestWhatCannotHappenIsRefusedAtTheField(t *testing.T) {
 		h       bake.Happening
 		pointer string
 	}{
-		{running, bake.Happening{What: bake.Judged, Mark: 3}, "/what"}, {over, bake.Happening{What: bake.Judged, Mark: 6}, "/mark"},
-		{over, bake.Happening{What: bake.Judged, Mark: 0}, "/mark"}, {over, bake.Happening{What: bake.Judged, Mark: 3, Note: strings.Repeat("x", 5000)}, "/note"},
+		{running, bake.Happening{What: bake.Judged, Verdict: bake.Verdict{Mark: 3}}, "/what"}, {over, bake.Happening{What: bake.Judged, Verdict: bake.Verdict{Mark: 6}}, "/mark"},
+		{over, bake.Happening{What: bake.Judged, Verdict: bake.Verdict{Mark: 0}}, "/mark"}, {over, bake.Happening{What: bake.Judged, Verdict: bake.Verdict{Mark: 3, Note: strings.Repeat("x", 5000)}}, "/note"},
 		{running, bake.Happening{What: bake.Done, Moment: string(timetable.AddIns)}, "/moment"}, {over, bake.Happening{What: bake.TakenOut}, "/what"},
 		{running, bake.Happening{What: bake.Undone, Of: 9}, "/of"}, {running, bake.Happening{}, "/what"},
 	} {
@@ -112,7 +117,7 @@ func TestWhatCannotHappenIsRefusedAtTheField(t *testing.T) {
 			t.Errorf("%+v: want a fault at %s, got %v", c.h, c.pointer, err)
 		}
 	}
-	if err := bake.Check(over, gone, bake.Happening{What: bake.Judged, Mark: 5}); err != nil {
+	if err := bake.Check(over, gone, bake.Happening{What: bake.Judged, Verdict: bake.Verdict{Mark: 5}}); err != nil {
 		t.Errorf("a good verdict is refused: %v", err)
 	}
 }

@@ -3,7 +3,10 @@
 // into how things stand.
 package journal
 
-import "time"
+import (
+	"slices"
+	"time"
+)
 
 // Stamp is the number and the time of a happening. Both are given by the record book.
 type Stamp struct {
@@ -28,19 +31,20 @@ func Last[H Happening](happened []H) int {
 	return happened[len(happened)-1].Number()
 }
 
-// Standing are the happenings that were not taken back, without those that took others back.
+// Standing are the happenings that were not taken back, without those that took others back. An undoing that is taken
+// back itself leaves standing what it had taken.
 func Standing[H Happening](happened []H) []H {
 	back := map[int]bool{}
-	for _, h := range happened {
-		if of := h.TakesBack(); of > 0 {
-			back[of] = true
-		}
-	}
 	var out []H
-	for _, h := range happened {
-		if h.TakesBack() == 0 && !back[h.Number()] {
+	for _, h := range slices.Backward(happened) {
+		switch of := h.TakesBack(); {
+		case back[h.Number()]:
+		case of > 0:
+			back[of] = true
+		default:
 			out = append(out, h)
 		}
 	}
+	slices.Reverse(out)
 	return out
 }

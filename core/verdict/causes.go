@@ -92,16 +92,17 @@ const (
 	MoistAddIns   Fact = "its add-ins are moist"
 	LidWasOpen    Fact = "the lid was opened while it rose or baked"
 	PowerWent     Fact = "the power went"
-	NotTicked     Fact = "a step of the bench was not done"
+	NotTicked     Fact = "something was left out, or a step of the bench not done"
 	HeavyLoaf     Fact = "the loaf weighs more than planned"
 	WeightAsMeant Fact = "the loaf weighs as planned"
-	SlipTold      Fact = "a slip was told at the bench"
+	SlipTold      Fact = "more than planned of something went in"
+	DampDay       Fact = "the day was damp"
 )
 
 // Facts lists them.
 var Facts = []Fact{WetFormula, DryFormula, YeastHigh, YeastLow, SaltHigh, SaltLow, SugarHigh, OldYeast, FreshYeast, BallWet, BallDry, BallGood, FlourGiven, LiquidGiven, RoseHigh, RoseLow,
 	HotKitchen, ColdKitchen, VeryHotLiquid, WeakUsed, UnsureCup, WeighedFlour, OtherCycle, SlowOnRapid, FastOnLong, LongCycle, FullPan, StoodInPan, TakenAtOnce, CutEarly, CutCold,
-	CrustDarker, CrustLighter, AddInsFirst, AddInsLate, MoistAddIns, LidWasOpen, PowerWent, NotTicked, HeavyLoaf, WeightAsMeant, SlipTold}
+	CrustDarker, CrustLighter, AddInsFirst, AddInsLate, MoistAddIns, LidWasOpen, PowerWent, NotTicked, HeavyLoaf, WeightAsMeant, SlipTold, DampDay}
 
 func (f Fact) Words() []string                  { return word.List(Facts) }
 func (f *Fact) UnmarshalText(text []byte) error { return word.Read(f, text, "fact", Facts) }
@@ -147,7 +148,7 @@ var causes = map[Cause]row{
 	HotLiquid: {0.03, signs{bake.Dense: .55, bake.NotRisen: .5},
 		facts{VeryHotLiquid: 25, RoseLow: 4, FreshYeast: 1.3, OldYeast: .5, RoseHigh: .1}, "", "", "Let the liquid cool to hand warmth: at most 43 °C.", "Measure how warm the liquid is."},
 	WarmPlace: {0.05, signs{bake.Collapsed: .5, bake.Overflowed: .35, bake.Coarse: .3},
-		facts{HotKitchen: 12, RoseHigh: 3, ColdKitchen: .05, RoseLow: .1}, "", "", "On a warm day take the liquid cold from the tap, and a little less yeast.", "Note how warm the kitchen is."},
+		facts{HotKitchen: 12, DampDay: 4, RoseHigh: 3, ColdKitchen: .05, RoseLow: .1}, "", "", "On a warm day take the liquid cold from the tap, and a little less yeast.", "Note how warm the kitchen is."},
 	ColdPlace: {0.04, signs{bake.Dense: .6, bake.TooSmall: .15},
 		facts{ColdKitchen: 14, RoseLow: 4, HotKitchen: .05, FreshYeast: 1.2, RoseHigh: .1}, "", "", "In a cold kitchen take the liquid at 30 °C.", "Note how warm the kitchen is."},
 	LongRise: {0.03, signs{bake.Collapsed: .6, bake.Coarse: .3},

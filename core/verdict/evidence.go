@@ -2,9 +2,11 @@ package verdict
 
 import (
 	"slices"
+	"strings"
 	"time"
 
 	"risepan/core/bake"
+	"risepan/core/bench"
 	"risepan/core/dough"
 	"risepan/core/kind"
 	"risepan/core/kitchen"
@@ -30,17 +32,60 @@ const (
 	soonToBake  = 10
 	hotForYeast = 43 // °C, for dry yeast in layers
 	moist       = 50 // water in 100 of an add-in
+	sunkBy      = 10 // mm of the middle below the edges
+	bulges      = 25 // mm of the edges above the rim
+	longRises   = 120
 )
 
-// Evidence is what is known of a bake that ended: from its plan, its happenings and the kitchen.
-func Evidence(p plan.Plan, s bake.State, happened []bake.Happening, k kitchen.Kitchen) []Fact {
+// Baked is a bake that ended: its plan, what happened, the kitchen, and the bench where it was measured, with the ids
+// of its steps; no bench: nil.
+type Baked struct {
+	Plan     plan.Plan
+	State    bake.State
+	Happened []bake.Happening
+	Kitchen  kitchen.Kitchen
+	Bench    *bench.Session
+	Steps    []string
+}
+
+// Seen is what is known of the loaf: the signs that were told, those that follow from what was measured of it, and the
+// facts.
+func (b Baked) Seen() Seen {
+	return Seen{Signs: append(slices.Clone(b.State.Signs), implied(b.Plan, b.State)...), All: true, Mark: b.State.Mark, Facts: b.Evidence()}
+}
+
+// Evidence is what is known of a bake beside its signs: from its plan, its happenings and the kitchen.
+func (b Baked) Evidence() []Fact {
 	e := evidence{}
-	e.formula(p)
-	e.plan(p, k)
-	e.watch(p, s, happened)
-	e.end(p, s)
+	e.formula(b.Plan)
+	e.plan(b.Plan, b.Kitchen)
+	e.day(b.State.Verdict, b.Kitchen)
+	e.bench(b)
+	e.watch(b.State, b.Happened)
+	e.cycle(b.Plan, b.State)
+	e.end(b.Plan, b.State)
 	return e.facts
 }
+
+// implied are signs that nobody told and that follow from what was measured: the middle below the edges, or high over
+// the rim, and a crust lighter or darker than it was set.
+func implied(p plan.Plan, s bake.State) []bake.Sign {
+	var out []bake.Sign
+	add := func(is bool, sign bake.Sign) {
+		if is && !slices.Contains(s.Signs, sign) {
+			out = append(out, sign)
+		}
+	}
+	add(s.Centre != nil && s.Sides != nil && *s.Sides-*s.Centre >= sunkBy, bake.Collapsed)
+	add(s.Sides != nil && *s.Sides >= bulges, bake.Overflowed)
+	if s.Crust != "" && p.Setting.HasCrust {
+		add(shade(s.Crust) < shade(p.Setting.Crust), bake.Pale)
+		add(shade(s.Crust) > shade(p.Setting.Crust), bake.Burnt)
+	}
+	return out
+}
+
+func shade(c machine.Crust) int { return slices.Index(machine.Crusts, c) }
 
 type evidence struct{ facts []Fact }
 
@@ -83,11 +128,7 @@ func (e *evidence) plan(p plan.Plan, k kitchen.Kitchen) {
 	for _, o := range p.Setting.Options {
 		e.add(o.ID == p.Setting.Cycle.ID && !o.Suits, OtherCycle)
 	}
-	room := k.Room.Celsius()
-	e.add(room < coldBelow, ColdKitchen)
-	e.add(room > hotAbove, HotKitchen)
 	e.add(p.Heat.Line != "" && !p.Heat.Cool && p.Heat.Liquid > hotForYeast, VeryHotLiquid)
-	shade := func(c machine.Crust) int { return slices.Index(machine.Crusts, c) }
 	if was := p.Setting.Suggested; was != "" {
 		e.add(shade(p.Setting.Crust) > shade(was), CrustDarker)
 		e.add(shade(p.Setting.Crust) < shade(was), CrustLighter)
@@ -103,7 +144,50 @@ func (e *evidence) plan(p plan.Plan, k kitchen.Kitchen) {
 	}
 }
 
-func (e *evidence) watch(p plan.Plan, s bake.State, happened []bake.Happening) {
+// day is how warm and damp the kitchen was: as told of this loaf, else as the kitchen usually is.
+func (e *evidence) day(v bake.Verdict, k kitchen.Kitchen) {
+	room := k.Room
+	if !v.Room.IsZero() {
+		room = v.Room
+	}
+	e.add(room.Celsius() < coldBelow, ColdKitchen)
+	e.add(room.Celsius() > hotAbove, HotKitchen)
+	e.add(v.Damp, DampDay)
+}
+
+// bench is what was not done there and what went in otherwise; so also what the baker says of it afterwards.
+func (e *evidence) bench(b Baked) {
+	told := func(m bake.Mishap) bool { return slices.Contains(b.State.Mishaps, m) }
+	slipped, missed := told(bake.PutTwice), told(bake.LeftOut)
+	if b.Bench != nil {
+		slipped = slipped || b.Bench.Slips > 0
+		undone := 0
+		for _, id := range b.Steps {
+			word, _, _ := strings.Cut(id, " ")
+			if k := bench.Kind(word); (k == bench.Measure || k == bench.Paddle) && !slices.Contains(b.Bench.Done, id) {
+				undone++
+			}
+		}
+		missed = missed || undone > 0 && len(b.Bench.Done) > undone // one who ticks nothing off tells nothing by it
+	}
+	e.add(slipped, SlipTold)
+	e.add(missed, NotTicked)
+	e.add(told(bake.LidOpened), LidWasOpen)
+}
+
+// cycle is whether it rose longer than such a dough needs.
+func (e *evidence) cycle(p plan.Plan, s bake.State) {
+	rose := machine.Minutes(0)
+	for _, st := range s.Stages {
+		if st.Kind == machine.Rise {
+			rose += st.To - st.From
+		}
+	}
+	quick := slices.ContainsFunc(p.Usual.Against, func(a plan.Against) bool { return a.Of == plan.Yeast && a.Verdict == kind.Above })
+	e.add(rose > longRises && (quick || slices.Contains(e.facts, OtherCycle)), LongCycle)
+}
+
+func (e *evidence) watch(s bake.State, happened []bake.Happening) {
 	if b := s.Ball; b != nil {
 		e.add(b.Seen == dough.Smears || b.Seen == dough.Pours, BallWet)
 		e.add(b.Seen == dough.Torn || b.Seen == dough.Knocks, BallDry)

@@ -76,7 +76,7 @@ func TestTheChangesMendARecipe(t *testing.T) {
 				t.Errorf("%s: after three changes (%q) it still is %q", c.name, said, signs)
 				break
 			}
-			seen := verdict.Seen{Signs: signs, All: true, Facts: verdict.Evidence(p, bake.State{}, nil, kitchen.New("Test", "UTC"))}
+			seen := verdict.Seen{Signs: signs, All: true, Facts: verdict.Baked{Plan: p, Kitchen: kitchen.New("Test", "UTC")}.Evidence()}
 			ranked := verdict.Weigh(seen)
 			change := verdict.Propose(p, r, larder.Get, ranked[0].Cause)
 			if change == nil {

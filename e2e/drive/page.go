@@ -192,6 +192,14 @@ func (p *Page) Type(label, text string) {
 	p.do("type into "+label, chromedp.KeyEvent(text))
 }
 
+// File gives a file to the field of this label, as if it were chosen from a folder.
+func (p *Page) File(label, file string) {
+	p.report.Helper()
+	p.Until(fmt.Sprintf("a field for a file labelled %q", label), "field("+quote(label)+")")
+	Value[bool](p, "(field("+quote(label)+").dataset.file = 'here', true)")
+	p.do("choose "+file, chromedp.SetUploadFiles(chromedp.CSS("[data-file=here]"), []string{file}))
+}
+
 // Keys presses keys one after another.
 func (p *Page) Keys(keys string) {
 	p.report.Helper()

@@ -6,6 +6,7 @@ import type {
   BagShelf,
   ByOven,
   Facts,
+  BakeTold,
   BakeView,
   BenchView,
   Compare,
@@ -57,7 +58,7 @@ const unreachable: Problem = {
 interface Call {
   kitchen?: string; // another than this page's
   method?: "GET" | "POST" | "PUT";
-  body?: unknown;
+  body?: unknown; // a file goes as it is, all else as JSON
   key?: string;
   version?: number;
   signal?: AbortSignal;
@@ -71,7 +72,8 @@ export async function call<T>(
   { kitchen: of = kitchen(), method = "GET", body, key, version, signal }: Call = {},
 ): Promise<T> {
   const headers: Record<string, string> = {};
-  if (body !== undefined) headers["Content-Type"] = "application/json";
+  const file = body instanceof Blob;
+  if (body !== undefined) headers["Content-Type"] = file ? body.type : "application/json";
   if (key) headers["Idempotency-Key"] = key;
   if (version !== undefined) headers["If-Match"] = `"${version}"`;
   const late = AbortSignal.timeout(patience);
@@ -80,7 +82,7 @@ export async function call<T>(
     response = await fetch(address(path, of), {
       method,
       headers,
-      body: body === undefined ? undefined : JSON.stringify(body),
+      body: body === undefined || file ? body : JSON.stringify(body),
       signal: signal ? AbortSignal.any([signal, late]) : late,
     });
   } catch (error) {
@@ -165,14 +167,15 @@ const journal = <T>(path: string, after: number | undefined, signal: AbortSignal
 export const fetchBench = (id: string, after: number | undefined, signal: AbortSignal) =>
   journal<BenchView>(`/benches/${id}`, after, signal);
 export const fetchBake = (id: string, after: number | undefined, signal: AbortSignal) => journal<BakeView>(`/bakes/${id}`, after, signal);
-export interface LookedInLog {
-  find?: string; // words, each a part of the recipe's name or of the note
-  kind?: string;
-  mark?: string; // good or poor
-}
-export const fetchLog = ({ find = "", kind = "", mark = "" }: LookedInLog, before: string, signal: AbortSignal) =>
-  call<Log>(`/bakes?${new URLSearchParams({ find, kind, mark, before })}`, { signal });
+export type LookedInLog = Partial<Record<"find" | "kind" | "mark" | "machine" | "sign" | "recipe" | "from" | "to", string>>;
+export const fetchLog = (looked: LookedInLog, before: string, signal: AbortSignal) =>
+  call<Log>(`/bakes?${new URLSearchParams({ ...looked, before })}`, { signal });
 /** Where the same bakes are had as a table for a spreadsheet. */
-export const logTable = ({ find = "", kind = "", mark = "" }: LookedInLog) =>
-  address(`/bakes.csv?${new URLSearchParams({ find, kind, mark })}`);
+export const logTable = (looked: LookedInLog) => address(`/bakes.csv?${new URLSearchParams(looked)}`);
+
+/** Keeps a photo of a bake. The same key sent again keeps it once. */
+export const sendPhoto = (bake: string, photo: Blob, key: string) =>
+  call<BakeTold>(`/bakes/${bake}/photos`, { method: "POST", body: photo, key });
+/** Where a photo is had, whole or small. */
+export const photoAt = (id: string, small = false) => address(`/photos/${id}${small ? "?small=1" : ""}`);
 export const fetchRunning = read<Log>("/bakes/running");

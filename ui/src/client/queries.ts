@@ -181,15 +181,16 @@ export const useStartBake = () =>
     },
   );
 
-export const useTellBake = (id: string) =>
-  usePress(
-    (happened: Happened) => press<BakeTold>(`/bakes/${id}/happenings`, happened),
-    (client, told) => {
-      setServerTime(told.now);
-      client.setQueryData<BakeView>(at("bake", id), (bake) => bake && { ...bake, rise: undefined, why: undefined, ...told });
-      void lists(client, "log", "running");
-    },
-  );
+function toldBake(client: QueryClient, told: BakeTold) {
+  setServerTime(told.now);
+  client.setQueryData<BakeView>(at("bake", told.id), (bake) => bake && { ...bake, rise: undefined, why: undefined, ...told });
+  void lists(client, "log", "running");
+}
+
+export const useTellBake = (id: string) => usePress((happened: Happened) => press<BakeTold>(`/bakes/${id}/happenings`, happened), toldBake);
+/** Keeps a photo. It is too large for the outbox: sent again after trouble, it goes under the key that it had. */
+export const useSendPhoto = (id: string) =>
+  usePress(({ photo, key }: { photo: Blob; key: string }) => api.sendPhoto(id, photo, key), toldBake);
 
 export const useLoadDemo = () =>
   usePress(

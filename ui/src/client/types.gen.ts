@@ -982,6 +982,7 @@ export interface BakeState {
   next: number;
   heights?: BakeHeight[];
   cool?: BakeCool;
+  photos?: BakePictured[];
   mark?: number;
   note?: string;
   signs?: (
@@ -1012,6 +1013,14 @@ export interface BakeState {
   cutAfter?: number;
   weight?: number;
   helped?: "" | "yes" | "no";
+  centre?: number;
+  sides?: number;
+  crust?: "light" | "medium" | "dark";
+  room?: string;
+  damp?: boolean;
+  mishaps?: (
+    "the lid was opened while it rose or baked" | "something was left out" | "something went in twice, or too much"
+  )[];
   last: number;
   changes?: string;
 }
@@ -1100,6 +1109,15 @@ export interface BakeCool {
   slice: string;
   clean: string;
 }
+export interface BakePictured {
+  id: string;
+  width: number;
+  height: number;
+  seq: number;
+  at: string;
+  minute: number;
+  stage?: string;
+}
 export interface BakeHappening {
   seq: number;
   at: string;
@@ -1117,6 +1135,7 @@ export interface BakeHappening {
     | "moved"
     | "stage over"
     | "power cut"
+    | "photographed"
     | "undone";
   moment?: string;
   mark?: number;
@@ -1149,7 +1168,16 @@ export interface BakeHappening {
   cutAfter?: number;
   weight?: number;
   helped?: "" | "yes" | "no";
+  centre?: number;
+  sides?: number;
+  crust?: "light" | "medium" | "dark";
+  room?: string;
+  damp?: boolean;
+  mishaps?: (
+    "the lid was opened while it rose or baked" | "something was left out" | "something went in twice, or too much"
+  )[];
   of?: number;
+  photo?: BakePhoto;
   seen?: "pours" | "smears" | "smooth" | "torn" | "knocks" | "corners";
   dose?: DoughDose;
   stands?:
@@ -1162,6 +1190,11 @@ export interface BakeHappening {
   refusal?: "too hot" | "too cold";
   minutes?: number;
   cut?: BakeCut;
+}
+export interface BakePhoto {
+  id: string;
+  width: number;
+  height: number;
 }
 export interface BakeCut {
   from: string;
@@ -1195,11 +1228,11 @@ export interface Happened {
     | "moved"
     | "stage over"
     | "power cut"
+    | "photographed"
     | "undone";
   moment?: string;
   mark?: number;
   note?: string;
-  of?: number;
   signs?: (
     | "sunken top"
     | "bulges over the rim"
@@ -1226,8 +1259,17 @@ export interface Happened {
     | "fine, even crumb"
   )[];
   cutAfter?: number;
-  helped?: "" | "yes" | "no";
   weight?: number;
+  helped?: "" | "yes" | "no";
+  centre?: number;
+  sides?: number;
+  crust?: "light" | "medium" | "dark";
+  room?: string;
+  damp?: boolean;
+  mishaps?: (
+    "the lid was opened while it rose or baked" | "something was left out" | "something went in twice, or too much"
+  )[];
+  of?: number;
   seen?: "pours" | "smears" | "smooth" | "torn" | "knocks" | "corners";
   dose?: DoughDose;
   stands?:
@@ -1249,15 +1291,45 @@ export interface Log {
 }
 export interface BakeSummary {
   id: string;
+  recipeId: string;
+  revision: number;
   recipe: string;
   machine: string;
   size: string;
   cycle: PlanCycleName;
+  crust?: "light" | "medium" | "dark";
   startedAt: string;
   ready: string;
   phase: "waiting" | "running" | "warm" | "cold" | "in hand" | "out" | "abandoned";
   mark?: number;
   note?: string;
+  signs?: (
+    | "sunken top"
+    | "bulges over the rim"
+    | "did not rise"
+    | "unmixed"
+    | "short and dense"
+    | "lumpy, rough outside"
+    | "coarse, holey"
+    | "gummy middle"
+    | "floury corners"
+    | "too pale"
+    | "too dark"
+    | "soggy, wrinkled sides"
+    | "add-ins mashed"
+    | "add-ins at the bottom"
+    | "too salty"
+    | "too bland"
+    | "too small for the house"
+    | "torn or holed top"
+    | "big hole, torn base"
+    | "lopsided, a dry lump"
+    | "domed, near the rim"
+    | "sounds hollow"
+    | "fine, even crumb"
+  )[];
+  photo?: string;
+  rehearsed?: boolean;
   moments?: BakeMoment[];
 }
 export interface BakeView {
@@ -1373,10 +1445,11 @@ export interface Why {
     | "its add-ins are moist"
     | "the lid was opened while it rose or baked"
     | "the power went"
-    | "a step of the bench was not done"
+    | "something was left out, or a step of the bench not done"
     | "the loaf weighs more than planned"
     | "the loaf weighs as planned"
-    | "a slip was told at the bench"
+    | "more than planned of something went in"
+    | "the day was damp"
   )[];
   against?: (
     | "its water is above the usual"
@@ -1417,10 +1490,11 @@ export interface Why {
     | "its add-ins are moist"
     | "the lid was opened while it rose or baked"
     | "the power went"
-    | "a step of the bench was not done"
+    | "something was left out, or a step of the bench not done"
     | "the loaf weighs more than planned"
     | "the loaf weighs as planned"
-    | "a slip was told at the bench"
+    | "more than planned of something went in"
+    | "the day was damp"
   )[];
   change: string;
   tell?: string;

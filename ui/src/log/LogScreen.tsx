@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { Link } from "react-router";
-import { logTable } from "../client/api";
-import { useLog } from "../client/queries";
+import { logTable, photoAt } from "../client/api";
+import { useLog, useShelf } from "../client/queries";
 import type { BakeSummary } from "../client/types.gen";
 import { Picker } from "../parts/Picker";
 import { useSettled } from "../parts/settled";
@@ -9,6 +9,8 @@ import { addDays, clock, day, dayName, longDay } from "../parts/time";
 import { More } from "../parts/More";
 import { Find } from "../parts/Find";
 import { TroubleNote } from "../parts/Trouble";
+import { signs } from "../verdict/Signs";
+import { LoafPicture } from "../verdict/SignPicture";
 import { Mark } from "./Mark";
 
 const marks = [
@@ -22,7 +24,12 @@ export default function LogScreen() {
   const [words, look] = useState("");
   const [kind, setKind] = useState("");
   const [mark, setMark] = useState("");
-  const looked = { find: useSettled(words.trim()), kind, mark };
+  const [sign, setSign] = useState("");
+  const [machine, setMachine] = useState("");
+  const [year, setYear] = useState("");
+  const shelf = useShelf().data;
+  const days = year ? { from: `${year}-01-01`, to: `${Number(year) + 1}-01-01` } : { from: "", to: "" };
+  const looked = { find: useSettled(words.trim()), kind, mark, sign, machine, ...days };
   const log = useLog(looked);
   if (log.error && !log.data)
     return (
@@ -40,13 +47,23 @@ export default function LogScreen() {
         <h1 className="text-xl font-bold">Log</h1>
         <Find words={words} look={look} among="recipe or note" kind={kind} pick={setKind} />
         <Picker label="Mark" value={mark} pick={setMark} choices={marks} />
+        <Picker
+          label="Sign"
+          value={sign}
+          pick={setSign}
+          choices={[{ id: "", name: "every sign" }, ...signs.map((s) => ({ id: s, name: s }))]}
+        />
+        {shelf && shelf.machines.length > 1 && (
+          <Picker label="Machine" value={machine} pick={setMachine} choices={[{ id: "", name: "every machine" }, ...shelf.machines]} />
+        )}
+        <Picker label="Year" value={year} pick={setYear} choices={[{ id: "", name: "every year" }, ...years(now)]} />
         {bakes.length > 0 && (
           <a href={logTable(looked)} download className="flex min-h-11 items-center font-semibold text-rim underline md:ml-auto">
             Save as a table
           </a>
         )}
       </header>
-      {bakes.length === 0 && (words.trim() || kind || mark) ? (
+      {bakes.length === 0 && (Object.values(looked).some(Boolean) || words.trim()) ? (
         <p role="status" className="mt-4 text-lg text-soft">
           No bake in the log is so. Look for less.
         </p>
@@ -74,6 +91,10 @@ export default function LogScreen() {
     </div>
   );
 }
+
+/** This year and the four before it. */
+const years = (now: string) =>
+  [0, 1, 2, 3, 4].map((back) => String(Number(now.slice(0, 4)) - back)).map((year) => ({ id: year, name: year }));
 
 /** The bakes of each week that begins on Monday, under its name. */
 function weeks(bakes: BakeSummary[], zone: string, now: string): { name: string; bakes: BakeSummary[] }[] {
@@ -104,16 +125,18 @@ const standing: Record<BakeSummary["phase"], string> = {
   abandoned: "",
 };
 
-const columns = "md:max-lg:grid-cols-[9rem_minmax(0,1fr)_9rem] lg:grid-cols-[9rem_minmax(0,17rem)_12rem_minmax(0,1fr)]";
+const columns =
+  "grid-cols-[6rem_minmax(0,1fr)] md:max-lg:grid-cols-[7rem_9rem_minmax(0,1fr)_9rem] lg:grid-cols-[7rem_9rem_minmax(0,17rem)_9rem_minmax(0,1fr)]";
 
 function Entry({ bake, zone, today }: { bake: BakeSummary; zone: string; today: string }) {
   const over = bake.phase === "out" || bake.phase === "abandoned";
   return (
-    <li data-bake={bake.id} className={`grid grid-cols-1 gap-x-6 py-3 md:items-baseline ${columns}`}>
-      <p className="figures text-soft">
+    <li data-bake={bake.id} className={`grid gap-x-6 py-3 md:items-center ${columns}`}>
+      <Look bake={bake} />
+      <p className="figures self-center text-soft">
         {dayName(day(bake.startedAt, zone), today)} <b className="text-ink">{clock(bake.startedAt, zone)}</b>
       </p>
-      <p className="min-w-0 text-lg leading-6 font-semibold wrap-anywhere">
+      <p className="min-w-0 text-lg leading-6 font-semibold wrap-anywhere max-md:col-start-2">
         <Link to={over ? `/log/${bake.id}` : `/watch/${bake.id}`} className="text-rim underline decoration-rule underline-offset-4">
           {bake.recipe}
         </Link>
@@ -121,7 +144,8 @@ function Entry({ bake, zone, today }: { bake: BakeSummary; zone: string; today: 
           <span className="fraction">{bake.size}</span> · {bake.machine} · {bake.cycle.panel} {bake.cycle.name}
         </span>
       </p>
-      <p>
+      <p className="max-md:col-start-2">
+        {bake.rehearsed && <span className="block text-sm text-soft">rehearsed</span>}
         {over ? (
           bake.phase === "abandoned" && !bake.mark ? (
             <span className="text-soft">ended early</span>
@@ -132,7 +156,18 @@ function Entry({ bake, zone, today }: { bake: BakeSummary; zone: string; today: 
           <b className="text-leaf">{standing[bake.phase]}</b>
         )}
       </p>
-      <p className="min-w-0 wrap-anywhere md:max-lg:col-span-2 md:max-lg:col-start-2">{bake.note}</p>
+      <p className="min-w-0 wrap-anywhere max-md:col-start-2 md:max-lg:col-span-2 md:max-lg:col-start-3">{bake.note}</p>
     </li>
   );
+}
+
+/** The loaf as it was photographed, else drawn as it was judged. */
+function Look({ bake }: { bake: BakeSummary }) {
+  const place = "h-16 w-24 shrink-0 max-md:row-span-4 md:w-28";
+  if (bake.photo)
+    return (
+      <img src={photoAt(bake.photo, true)} alt="" loading="lazy" className={`${place} rounded-tray border-2 border-rule object-cover`} />
+    );
+  if (!bake.mark) return <span className={place} />;
+  return <LoafPicture signs={bake.signs ?? []} crust={bake.crust ?? "medium"} className={place} />;
 }

@@ -1,6 +1,8 @@
 import { Link, useParams } from "react-router";
 import { useBake, usePutAway, useShelf } from "../client/queries";
+import type { BakeView } from "../client/types.gen";
 import { Amount } from "../parts/Amount";
+import { Photos } from "../parts/Photos";
 import { StuffSwatch } from "../parts/stuff";
 import { clock, day, dayName, display, inHours } from "../parts/time";
 import { TroubleNote } from "../parts/Trouble";
@@ -77,6 +79,8 @@ export default function LoggedBake() {
         </p>
       )}
       {state.signs && <p className="mt-1 text-lg">{state.signs.join(" · ")}</p>}
+      <Told bake={bake.data} />
+      <Photos bake={bake.data} ask="Add a photo" />
       <WhySo bake={bake.data} />
       <div className="mt-4 grid grid-cols-1 gap-8 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
         <section aria-labelledby="went-in">
@@ -136,4 +140,22 @@ export default function LoggedBake() {
       </div>
     </div>
   );
+}
+
+/** What was measured of the loaf and told of the day. */
+function Told({ bake }: { bake: BakeView }) {
+  const { state, plan } = bake;
+  const rim = (mm: number | undefined, what: string) =>
+    mm !== undefined && (mm === 0 ? `${what} at the rim` : `${what} ${Math.abs(mm)} mm ${mm < 0 ? "under" : "over"} the rim`);
+  const said = [
+    rim(state.centre, "middle"),
+    rim(state.sides, "edges"),
+    state.weight && `${state.weight} g`,
+    state.crust && `${state.crust} crust${state.crust === plan.setting.crust ? "" : `, set to ${plan.setting.crust}`}`,
+    state.cutAfter && `cut after ${inHours(state.cutAfter)}`,
+    state.room && `kitchen at ${state.room}`,
+    state.damp && "a damp day",
+    ...(state.mishaps ?? []),
+  ].filter(Boolean);
+  return said.length > 0 && <p className="mt-1">{said.join(" · ")}</p>;
 }

@@ -30,27 +30,41 @@ const marks: Partial<Record<Sign, string>> = {
 };
 const paint: Partial<Record<Sign, string>> = { "too pale": "var(--enamel)", "too dark": "var(--crust-dark)", "too bland": "var(--enamel)" };
 
-/** One sign of a finished loaf, in a few lines. */
-export function SignPicture({ sign }: { sign: Sign }) {
+interface Props {
+  signs: Sign[];
+  crust: string; // light, medium or dark
+  className: string;
+}
+
+/** A loaf as it came out: its shape by the first sign that tells of it, its crust, and what else was seen. */
+export function LoafPicture({ signs, crust, className }: Props) {
+  const shape = signs.find((s) => outline[s]);
+  const painted = signs.find((s) => paint[s]);
   return (
-    <svg viewBox="0 0 96 64" className="mx-auto h-12 w-20" aria-hidden="true">
+    <svg viewBox="0 0 96 64" className={className} aria-hidden="true">
       <path
-        d={outline[sign] ?? loaf}
-        fill={paint[sign] ?? "var(--crust-light)"}
+        d={(shape && outline[shape]) ?? loaf}
+        fill={(painted && paint[painted]) ?? `var(--crust-${crust})`}
         stroke="currentColor"
         strokeWidth="2.5"
         strokeLinejoin="round"
       />
-      {marks[sign] && (
-        <path
-          d={marks[sign]}
-          fill={sign === "floury corners" ? "var(--enamel)" : "none"}
-          stroke="var(--crust-dark)"
-          strokeWidth="3"
-          strokeLinecap="round"
-        />
-      )}
+      {signs
+        .filter((s) => marks[s])
+        .map((s) => (
+          <path
+            key={s}
+            d={marks[s]}
+            fill={s === "floury corners" ? "var(--enamel)" : "none"}
+            stroke={crust === "light" ? "var(--crust-dark)" : "var(--enamel)"}
+            strokeWidth="3"
+            strokeLinecap="round"
+          />
+        ))}
       <path d="M8 58H88" stroke="currentColor" strokeWidth="2.5" strokeLinecap="round" />
     </svg>
   );
 }
+
+/** One sign of a finished loaf, in a few lines. */
+export const SignPicture = ({ sign }: { sign: Sign }) => <LoafPicture signs={[sign]} crust="light" className="mx-auto h-12 w-20" />;

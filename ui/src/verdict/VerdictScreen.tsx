@@ -1,15 +1,15 @@
-import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { useNow } from "../client/clock";
 import { useBake, useTellBake } from "../client/queries";
-import type { BakeCool, BakeView, Happened } from "../client/types.gen";
+import type { BakeCool, BakeView } from "../client/types.gen";
 import { useDraft } from "../parts/draft";
 import { clock, countdown } from "../parts/time";
 import { standing } from "../watch/happened";
+import { Measured } from "./Measured";
 import { Signs } from "./Signs";
-import type { Sign } from "./SignPicture";
+import { toldOf, type Verdict } from "./told";
+import { Photos } from "../parts/Photos";
 import { Segments } from "../parts/Segments";
-import { between, box, Typed } from "../parts/Typed";
 import { TroubleNote } from "../parts/Trouble";
 
 const marks = ["", "spoiled", "poor", "fair", "good", "as it should be"];
@@ -48,39 +48,16 @@ function Cooling({ cool, bake }: { cool: BakeCool; bake: BakeView }) {
   );
 }
 
-/** A number that may be left out. */
-function Number({ label, value, most, keep }: { label: string; value: number; most: number; keep: (n: number) => void }) {
-  return (
-    <label className="flex items-center gap-2">
-      {label}
-      <Typed
-        value={value}
-        show={(n) => (n > 0 ? String(n) : "")}
-        parse={(text) => (text.trim() === "" ? 0 : between(0, most)(text))}
-        say={`0 to ${most}`}
-        mode="numeric"
-        keep={keep}
-        live
-        placeholder="–"
-        className={`figures h-12 w-24 text-center text-lg font-bold ${box}`}
-      />
-    </label>
-  );
-}
-
 function Judge({ bake }: { bake: BakeView }) {
   const { state, zone } = bake;
-  const [mark, setMark] = useState(state.mark ?? 0);
-  const [signs, tellSigns] = useState<Sign[]>(state.signs ?? []);
-  const [helped, answer] = useState<NonNullable<Happened["helped"]>>(state.helped ?? "");
-  const [cutAfter, cut] = useState(state.cutAfter ?? 0);
-  const [weight, weigh] = useState(state.weight ?? 0);
-  const [note, write, forget] = useDraft(`note ${bake.id}`, state.note ?? "");
+  const [told, write, forget] = useDraft<Verdict>(`verdict ${bake.id}`, toldOf(state));
+  const set = (part: Partial<Verdict>) => write((before) => ({ ...before, ...part }));
+  const { mark = 0, signs = [] } = told;
   const tell = useTellBake(bake.id);
   const navigate = useNavigate();
   const save = () =>
     tell.mutate(
-      { what: "judged", mark, note: note.trim(), signs, cutAfter: Math.round(cutAfter), weight: Math.round(weight), helped },
+      { ...told, what: "judged", note: told.note?.trim() },
       {
         onSuccess: () => {
           forget();
@@ -112,7 +89,7 @@ function Judge({ bake }: { bake: BakeView }) {
         <Segments
           label="Mark"
           value={mark}
-          pick={setMark}
+          pick={(m) => set({ mark: m })}
           className="min-h-24 flex-1 p-2 text-center"
           segments={marks.slice(1).map((name, n) => ({
             value: n + 1,
@@ -134,8 +111,8 @@ function Judge({ bake }: { bake: BakeView }) {
           <Segments
             label="Did the change help?"
             look="apart"
-            value={helped}
-            pick={answer}
+            value={told.helped ?? ""}
+            pick={(helped) => set({ helped })}
             className="min-h-12 px-6 font-semibold"
             segments={[
               { value: "yes", label: "yes", show: "yes" },
@@ -144,17 +121,17 @@ function Judge({ bake }: { bake: BakeView }) {
           />
         </div>
       )}
-      <Signs told={signs} tell={tellSigns} />
-      <div className="mt-4 flex flex-wrap gap-x-8 gap-y-2">
-        <Number label="It was cut after, minutes" value={cutAfter} most={72 * 60} keep={cut} />
-        <Number label="It weighs, grams" value={weight} most={3000} keep={weigh} />
+      <Signs told={signs} tell={(all) => set({ signs: all })} />
+      <div className="mt-4">
+        <Photos bake={bake} ask="Add a photo" />
       </div>
+      <Measured told={told} set={set} plan={bake.plan} />
       <label className="mt-6 block">
         <span className="text-lg font-semibold">What to remember</span>
         <span className="block text-soft">Height, crumb, crust, taste. One change for next time, and only one.</span>
         <textarea
-          value={note}
-          onChange={(e) => write(() => e.target.value)}
+          value={told.note ?? ""}
+          onChange={(e) => set({ note: e.target.value })}
           rows={4}
           maxLength={4000}
           className="mt-2 w-full rounded-tray border-2 border-rim bg-enamel p-3 text-lg"

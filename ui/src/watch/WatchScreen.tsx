@@ -5,6 +5,7 @@ import { useAwake } from "../bench/hands";
 import { useBake, useTellBake } from "../client/queries";
 import type { BakeView, Happened } from "../client/types.gen";
 import { clock, countdown, display } from "../parts/time";
+import { Photos } from "../parts/Photos";
 import { TimeRibbon } from "../parts/TimeRibbon";
 import { TroubleNote } from "../parts/Trouble";
 import { DoughBall } from "./DoughBall";
@@ -153,6 +154,7 @@ function Running({ bake }: { bake: BakeView }) {
         </section>
         <div className="self-center">
           <Moments bake={bake} now={now} tell={(h) => tell.mutate(h)} />
+          <Photos bake={bake} ask="Keep a photo of it" />
           {!ready && <Otherwise bake={bake} now={now} tell={(h) => tell.mutate(h)} wait={tell.isPending} />}
         </div>
       </div>

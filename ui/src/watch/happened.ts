@@ -1,9 +1,15 @@
 import type { BakeHappening, BakeView } from "../client/types.gen";
 
-/** What happened in a bake and was not taken back. */
+/** What happened in a bake and was not taken back; an undoing may be taken back itself. */
 export function standing({ happenings }: BakeView): BakeHappening[] {
-  const gone = new Set(happenings.filter((h) => h.what === "undone").map((h) => h.of));
-  return happenings.filter((h) => h.what !== "undone" && !gone.has(h.seq));
+  const gone = new Set<number | undefined>();
+  return happenings
+    .toReversed()
+    .filter((h) => {
+      if (!gone.has(h.seq) && h.what === "undone") gone.add(h.of);
+      return !gone.has(h.seq) && h.what !== "undone";
+    })
+    .toReversed();
 }
 
 /** What moves a bake's clock, in words. */

@@ -1,0 +1,76 @@
+package bake
+
+import (
+	"risepan/core/fault"
+	"risepan/core/machine"
+	"risepan/core/measure"
+	"risepan/core/word"
+)
+
+// Verdict is what is told of a finished loaf. All but the mark may be left out.
+type Verdict struct {
+	Mark     int                 `json:"mark,omitzero"` // 1 to 5
+	Note     string              `json:"note,omitzero"`
+	Signs    []Sign              `json:"signs,omitzero"`    // what is seen, felt and tasted
+	CutAfter int                 `json:"cutAfter,omitzero"` // minutes after it was out
+	Weight   measure.Grams       `json:"weight,omitzero"`   // of the loaf
+	Helped   Helped              `json:"helped,omitzero"`   // whether what was tried did
+	Centre   *int                `json:"centre,omitzero"`   // mm by which its middle stands above the rim; below 0 under it
+	Sides    *int                `json:"sides,omitzero"`    // and its edges
+	Crust    machine.Crust       `json:"crust,omitzero"`    // as it came out
+	Room     measure.Temperature `json:"room,omitzero"`     // of the kitchen that day
+	Damp     bool                `json:"damp,omitzero"`     // the day was damp
+	Mishaps  []Mishap            `json:"mishaps,omitzero"`
+}
+
+// Mishap is something that went otherwise than planned and that only the baker knows.
+type Mishap string
+
+const (
+	LidOpened Mishap = "the lid was opened while it rose or baked"
+	LeftOut   Mishap = "something was left out"
+	PutTwice  Mishap = "something went in twice, or too much"
+)
+
+var Mishaps = []Mishap{LidOpened, LeftOut, PutTwice}
+
+func (m Mishap) Words() []string                  { return word.List(Mishaps) }
+func (m *Mishap) UnmarshalText(text []byte) error { return word.Read(m, text, "mishap", Mishaps) }
+
+// The bounds of what is told: hours until a loaf is cut, what one weighs, g, how far it stands from the rim, mm, and
+// how warm a kitchen is, °C.
+const (
+	mostHours  = 72
+	mostWeight = 3000
+	mostAbove  = 120
+	mostUnder  = 180
+	coldest    = 0
+	hottest    = 45
+)
+
+// checkVerdict reports why a loaf cannot be judged so.
+func checkVerdict(s State, v Verdict) error {
+	switch room := v.Room.Celsius(); {
+	case v.Mark < 1 || v.Mark > 5:
+		return fault.At("/mark", "a mark is 1 to 5, not %d", v.Mark)
+	case len(v.Signs) > len(Signs):
+		return fault.At("/signs", "a sign is told once")
+	case len(v.Mishaps) > len(Mishaps):
+		return fault.At("/mishaps", "a mishap is told once")
+	case v.CutAfter < 0 || v.CutAfter > mostHours*60:
+		return fault.At("/cutAfter", "it was cut 1 minute to %d hours after it was out", mostHours)
+	case v.Weight < 0 || v.Weight > mostWeight:
+		return fault.At("/weight", "a loaf weighs up to %d g, not %.0f", mostWeight, float64(v.Weight))
+	case beyond(v.Centre):
+		return fault.At("/centre", "the middle stands from %d mm under the rim to %d above it", mostUnder, mostAbove)
+	case beyond(v.Sides):
+		return fault.At("/sides", "the edges stand from %d mm under the rim to %d above it", mostUnder, mostAbove)
+	case !v.Room.IsZero() && (room < coldest || room > hottest):
+		return fault.At("/room", "a kitchen is between %d and %d °C, not %s", coldest, hottest, v.Room)
+	case !s.Over():
+		return fault.At("/what", "judge the loaf when it is out of the pan")
+	}
+	return nil
+}
+
+func beyond(height *int) bool { return height != nil && (*height < -mostUnder || *height > mostAbove) }

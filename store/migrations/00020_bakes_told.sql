@@ -1,0 +1,8 @@
+-- +goose Up
+ALTER TABLE bakes
+  ADD COLUMN IF NOT EXISTS crust    VARCHAR(20) NOT NULL DEFAULT '' COMMENT 'that was set',
+  ADD COLUMN IF NOT EXISTS verdict  JSON NOT NULL DEFAULT '{}' COMMENT 'follows from what happened',
+  ADD COLUMN IF NOT EXISTS photo    UUID NULL COMMENT 'the newest; follows from what happened',
+  ADD COLUMN IF NOT EXISTS bench_id UUID NULL COMMENT 'that the loaf was measured at',
+  ADD COLUMN IF NOT EXISTS rehearsed BOOLEAN NOT NULL DEFAULT FALSE COMMENT 'no flour was used',
+  ADD COLUMN IF NOT EXISTS used     JSON NOT NULL DEFAULT '[]' COMMENT 'pairs of ingredient and grams';
