@@ -77,12 +77,14 @@ type Happened struct {
 
 	Minutes int       `json:"minutes,omitzero"` // by which what is to come moves; of a Start that was pressed again, how long ago
 	Cut     *bake.Cut `json:"cut,omitzero"`     // a power cut
+
+	Warm measure.Temperature `json:"warm,omitzero"` // the dough, by a thermometer
 }
 
 // at is what was said as a happening of a journal.
 func (h Happened) at(stamp journal.Stamp) bake.Happening {
 	return bake.Happening{Stamp: stamp, What: h.What, Moment: h.Moment, Verdict: h.Verdict, Of: h.Of,
-		Seen: h.Seen, Dose: h.Dose, Stands: h.Stands, Refusal: h.Refusal, Minutes: h.Minutes, Cut: h.Cut}
+		Seen: h.Seen, Dose: h.Dose, Stands: h.Stands, Refusal: h.Refusal, Minutes: h.Minutes, Cut: h.Cut, Warm: h.Warm}
 }
 
 // BakeTold is what a happening changed: how the bake now stands, and all that happened in it.

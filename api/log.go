@@ -4,12 +4,14 @@ import (
 	"bytes"
 	"fmt"
 	"net/http"
+	"strconv"
 	"strings"
 	"time"
 
 	"github.com/gin-gonic/gin"
 
 	"risepan/core/fault"
+	"risepan/core/tally"
 	"risepan/sheet"
 	"risepan/store"
 )
@@ -144,4 +146,51 @@ func (c *call) logTable() ([]byte, error) {
 	var table bytes.Buffer
 	err = sheet.WriteLog(&table, bakes, zone)
 	return table.Bytes(), err
+}
+
+// Year is what a kitchen baked in a year.
+type Year struct {
+	Year     int      `json:"year"`
+	Years    []int    `json:"years"` // in which it baked, newest first
+	Money    string   `json:"money,omitzero"`
+	Unpriced []string `json:"unpriced,omitzero"` // names of what has no price
+	tally.Tally
+}
+
+// mostUnpriced is how many things without a price are named.
+const mostUnpriced = 6
+
+func (s *server) year(c *call) (any, error) {
+	k, zone, err := c.settings()
+	if err != nil {
+		return nil, err
+	}
+	out := Year{Year: c.now.In(zone).Year(), Money: k.Kitchen.Money}
+	if text := c.gin.Query("year"); text != "" {
+		if out.Year, err = strconv.Atoi(text); err != nil || out.Year < 1970 || out.Year > 9999 {
+			return nil, fault.At("/year", "year wants one such as 2026, not %.20q", text)
+		}
+	}
+	first, err := c.FirstBake(c.ctx, c.kitchen)
+	if err != nil {
+		return nil, err
+	}
+	if first.IsZero() {
+		first = c.now
+	}
+	for y := c.now.In(zone).Year(); y >= first.In(zone).Year(); y-- {
+		out.Years = append(out.Years, y)
+	}
+	from := time.Date(out.Year, 1, 1, 0, 0, 0, 0, zone)
+	loaves, err := c.Baked(c.ctx, c.kitchen, from, from.AddDate(1, 0, 0))
+	if err != nil {
+		return nil, err
+	}
+	out.Tally = tally.Of(loaves, k.Kitchen)
+	for _, id := range out.Cost.Unpriced[:min(len(out.Cost.Unpriced), mostUnpriced)] {
+		if i, ok := k.Kitchen.Ingredient(id); ok {
+			out.Unpriced = append(out.Unpriced, i.Name)
+		}
+	}
+	return out, nil
 }

@@ -154,24 +154,29 @@ func (s *server) teach(c *call) (string, error) {
 	if err != nil {
 		return "", err
 	}
-	k, _, err := c.settings()
+	next, err := c.taught(before.Recipe, in)
 	if err != nil {
 		return "", err
 	}
-	next := before.Recipe
-	next.Lines = slices.Clone(next.Lines)
-	n := slices.IndexFunc(next.Lines, func(l recipe.Line) bool { return l.ID == in.Line })
-	if n < 0 {
-		return "", fault.At("/line", "the recipe has no such line by now: look at it again")
-	}
-	next.Lines[n].Amount, next.Lines[n].Also, next.Because = in.Amount.In(k.Kitchen.Standard), measure.Amount{}, in.Because
-	if _, err := next.Weigh(k.Kitchen.Ingredient); err != nil {
-		return "", err
-	}
-	if err := next.Check(); err != nil {
-		return "", err
-	}
 	return c.keep(before, next)
+}
+
+// taught is a recipe with the one amount that was taught.
+func (c *call) taught(r recipe.Recipe, in Taught) (recipe.Recipe, error) {
+	k, _, err := c.settings()
+	if err != nil {
+		return r, err
+	}
+	r.Lines = slices.Clone(r.Lines)
+	n := slices.IndexFunc(r.Lines, func(l recipe.Line) bool { return l.ID == in.Line })
+	if n < 0 {
+		return r, fault.At("/line", "the recipe has no such line by now: look at it again")
+	}
+	r.Lines[n].Amount, r.Lines[n].Also, r.Because = in.Amount.In(k.Kitchen.Standard), measure.Amount{}, in.Because
+	if _, err := r.Weigh(k.Kitchen.Ingredient); err != nil {
+		return r, err
+	}
+	return r, r.Check()
 }
 
 // SwapsKept are swaps to keep as a recipe's next revision.

@@ -29,6 +29,13 @@ type shapes struct {
 	Rehearsed     Rehearsed
 	InRehearsal   InRehearsal
 	Log           Log
+	Year          Year
+	Story         Story
+	Difference    Difference
+	Back          Back
+	Lessons       Lessons
+	LessonOf      LessonOf
+	Declining     Declining
 	BakeView      BakeView
 	BakeTold      BakeTold
 	Happened      Happened

@@ -33,7 +33,8 @@ var arrows = map[string]string{
 	"bake":     "journal kept kind machine plan recipe timetable dough measure",
 	"bag":      "kept kitchen larder machine measure pan plan recipe",
 	"standin":  "dough formula kind machine measure",
-	"verdict":  "bake bench dough kind kitchen larder machine measure plan recipe scale timetable",
+	"tally":    "kitchen larder measure scale",
+	"verdict":  "bake bench dough kind kitchen larder machine measure pan plan recipe scale timetable",
 	"rehearse": "bake dough journal kept kind machine measure plan standin timetable",
 	"bench":    "journal kept kind kitchen larder machine measure pan plan recipe scoop",
 }

@@ -3,17 +3,20 @@ package store
 import (
 	"context"
 	"database/sql"
+	"errors"
 	"strings"
 	"time"
 
 	"github.com/go-json-experiment/json"
 
 	"risepan/core/bake"
+	"risepan/core/dough"
 	"risepan/core/larder"
 	"risepan/core/machine"
 	"risepan/core/measure"
 	"risepan/core/plan"
 	"risepan/core/recipe"
+	"risepan/core/tally"
 	"risepan/core/timetable"
 )
 
@@ -51,15 +54,19 @@ type Glance struct {
 	StartedAt time.Time
 	Clock     bake.Clock
 	Verdict   bake.Verdict
-	Photo     string // the newest; empty: none
+	Photo     string       // the newest; empty: none
+	Formula   plan.Formula // as far as lists show it
+	Doses     []dough.Dose // that mended its ball
 	Rehearsed bool
 	Moments   []bake.Moment // while it has not ended
 }
 
-// Used is so much of an ingredient that went into a loaf, as it was planned.
-type Used struct {
-	Ingredient larder.ID
-	Grams      measure.Grams
+// Past is what is kept of an ended bake to learn from.
+type Past struct {
+	Glance
+	Used []tally.Used
+	Ball dough.Seen
+	Off  *measure.Celsius // by how much the dough was warmer than was aimed at
 }
 
 // usedIn pairs the ingredients of a plan with their grams.
@@ -101,12 +108,12 @@ func (q Queries) StartBake(ctx context.Context, kitchenID string, b Bake, w Wish
 	clock := bake.ClockOf(p, state)
 	_, err = q.q.ExecContext(ctx, `INSERT INTO bakes (id, kitchen_id, recipe_id, recipe_version, machine_id, machine_version, kitchen_version,
 		wished_wall, wished_zone, wished_at, started_at, recipe, machine, kind, size, cycle_id, cycle_panel, cycle_name, begins_at, ready_at, warm_until,
-		crust, rehearsed, bench_id, used, note, moments, hydration, salt, yeast, sugar, fat, powder, shape, plan)
-		VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, '', ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
+		crust, rehearsed, bench_id, used, flour, sure, note, moments, hydration, salt, yeast, sugar, fat, powder, shape, plan)
+		VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, '', ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
 		id, kitchenID, b.RecipeID, b.Revision, b.MachineID, b.Machine, b.Kitchen, wall, w.Zone, at, b.StartedAt.UTC(),
 		p.Recipe, p.Machine, string(p.Kind), p.Size.String(), p.Setting.Cycle.ID, p.Setting.Cycle.Panel, p.Setting.Cycle.Name,
 		clock.Begin.UTC(), clock.Ready.UTC(), clock.WarmUntil.UTC(),
-		string(p.Setting.Crust), b.Rehearsed, bench, used, moments, f.Hydration, f.Salt, f.Yeast, f.Sugar, f.Fat, f.Powder, plans.shape, doc)
+		string(p.Setting.Crust), b.Rehearsed, bench, used, f.Flour, string(f.Sure), moments, f.Hydration, f.Salt, f.Yeast, f.Sugar, f.Fat, f.Powder, plans.shape, doc)
 	return id, err
 }
 
@@ -124,7 +131,21 @@ func (q Queries) noteState(ctx context.Context, id string, s bake.State) error {
 	if err != nil {
 		return err
 	}
-	var end, freed, photo any
+	var end, freed, photo, off any
+	seen, doses := dough.Seen(""), []dough.Dose{}
+	if s.Ball != nil {
+		seen = s.Ball.Seen
+		for _, d := range s.Ball.Doses {
+			doses = append(doses, d.Dose)
+		}
+	}
+	put, err := encode(doses)
+	if err != nil {
+		return err
+	}
+	if s.Probe != nil && s.Probe.Off != nil {
+		off = float64(*s.Probe.Off)
+	}
 	if n := len(s.Photos); n > 0 {
 		photo = s.Photos[n-1].ID
 	}
@@ -135,8 +156,8 @@ func (q Queries) noteState(ctx context.Context, id string, s bake.State) error {
 		freed = s.Freed.UTC()
 	}
 	_, err = q.q.ExecContext(ctx, `UPDATE bakes SET ended_at = ?, freed_at = ?, gave_up = ?, mark = ?, note = ?, moments = ?, liked = ?,
-		warm_until = DATE_ADD(warm_until, INTERVAL TIMESTAMPDIFF(MICROSECOND, ready_at, ?) MICROSECOND), begins_at = ?, ready_at = ?, heights = ?, verdict = ?, photo = ? WHERE id = ?`,
-		end, freed, s.Phase == bake.GivenUp, s.Mark, s.Note, moments, s.Mark >= liked, s.Ready.UTC(), s.Begin.UTC(), s.Ready.UTC(), heights, told, photo, id)
+		warm_until = DATE_ADD(warm_until, INTERVAL TIMESTAMPDIFF(MICROSECOND, ready_at, ?) MICROSECOND), begins_at = ?, ready_at = ?, heights = ?, verdict = ?, photo = ?, ball = ?, doses = ?, probe_off = ? WHERE id = ?`,
+		end, freed, s.Phase == bake.GivenUp, s.Mark, s.Note, moments, s.Mark >= liked, s.Ready.UTC(), s.Begin.UTC(), s.Ready.UTC(), heights, told, photo, string(seen), put, off, id)
 	return err
 }
 
@@ -170,20 +191,23 @@ func (q Queries) Bake(ctx context.Context, kitchenID, id string) (b Bake, err er
 }
 
 const glanceColumns = `SELECT id, recipe_id, recipe_version, recipe, kind, machine, machine_id, size, cycle_id, cycle_panel, cycle_name, crust, started_at, begins_at, ready_at, warm_until,
-	ended_at, gave_up, verdict, IFNULL(CAST(photo AS CHAR), ''), rehearsed, moments `
+	ended_at, gave_up, verdict, IFNULL(CAST(photo AS CHAR), ''), rehearsed, flour, hydration, salt, yeast, sugar, fat, sure, doses, moments `
 
-func scanGlance(scan func(...any) error) (g Glance, err error) {
-	var size, moments, told string
+// scanGlance reads the columns of a glance, and those that stand behind them.
+func scanGlance(scan func(...any) error, more ...any) (g Glance, err error) {
+	var size, moments, told, doses string
+	f := &g.Formula
 	var end sql.NullTime
-	if err := scan(&g.ID, &g.RecipeID, &g.Revision, &g.Recipe, &g.Kind, &g.Machine, &g.MachineID, &size, &g.Cycle.ID, &g.Cycle.Panel, &g.Cycle.Name, &g.Crust, &g.StartedAt,
-		&g.Clock.Begin, &g.Clock.Ready, &g.Clock.WarmUntil, &end, &g.Clock.GaveUp, &told, &g.Photo, &g.Rehearsed, &moments); err != nil {
+	if err := scan(append([]any{&g.ID, &g.RecipeID, &g.Revision, &g.Recipe, &g.Kind, &g.Machine, &g.MachineID, &size, &g.Cycle.ID, &g.Cycle.Panel, &g.Cycle.Name, &g.Crust, &g.StartedAt,
+		&g.Clock.Begin, &g.Clock.Ready, &g.Clock.WarmUntil, &end, &g.Clock.GaveUp, &told, &g.Photo, &g.Rehearsed,
+		&f.Flour, &f.Hydration, &f.Salt, &f.Yeast, &f.Sugar, &f.Fat, &f.Sure, &doses, &moments}, more...)...); err != nil {
 		return g, err
 	}
 	if end.Valid {
 		g.Clock.End = &end.Time
 	}
 	if g.Size, err = measure.ParseLoafSize(size); err == nil {
-		err = json.Unmarshal([]byte(told), &g.Verdict)
+		err = errors.Join(json.Unmarshal([]byte(told), &g.Verdict), json.Unmarshal([]byte(doses), &g.Doses))
 	}
 	if err == nil && g.Clock.End == nil {
 		err = json.Unmarshal([]byte(moments), &g.Moments)
@@ -194,6 +218,8 @@ func scanGlance(scan func(...any) error) (g Glance, err error) {
 	}
 	return g, err
 }
+
+func glance(scan func(...any) error) (Glance, error) { return scanGlance(scan) }
 
 // Page says which bakes of the log are looked for.
 type Page struct {
@@ -253,7 +279,70 @@ func (q Queries) Glances(ctx context.Context, kitchenID string, p Page) ([]Glanc
 		query, args = query+`AND mark > 0 AND mark <= ? `, append(args, p.Worst)
 	}
 	rows, err := q.q.QueryContext(ctx, query+`ORDER BY started_at DESC, id DESC LIMIT ?`, append(args, p.Most)...)
-	return list(rows, err, scanGlance)
+	return list(rows, err, glance)
+}
+
+// Past lists the newest ended bakes of a kitchen, or of one of its recipes, to learn from; what was rehearsed, given up or
+// put away teaches nothing.
+func (q Queries) Past(ctx context.Context, kitchenID, recipeID string, most int) ([]Past, error) {
+	query, args, index := ``, []any{kitchenID}, "bakes_newest"
+	if recipeID != "" {
+		query, args, index = `AND recipe_id = ? `, append(args, recipeID), "bakes_of_recipe"
+	}
+	rows, err := q.q.QueryContext(ctx, strings.TrimSpace(glanceColumns)+`, used, ball, probe_off FROM bakes FORCE INDEX (`+index+`)
+		WHERE kitchen_id = ? AND put_away = FALSE AND ended_at IS NOT NULL AND NOT gave_up AND NOT rehearsed `+query+`ORDER BY started_at DESC, id DESC LIMIT ?`, append(args, most)...)
+	return list(rows, err, func(scan func(...any) error) (p Past, err error) {
+		var used string
+		var off sql.NullFloat64
+		if p.Glance, err = scanGlance(scan, &used, &p.Ball, &off); err != nil {
+			return p, err
+		}
+		if off.Valid {
+			c := measure.Celsius(off.Float64)
+			p.Off = &c
+		}
+		p.Used, err = readUsed(used)
+		return p, err
+	})
+}
+
+// Baked lists a kitchen's finished bakes of a time, oldest first, with what was used: what was rehearsed, given up or put away
+// is not among them.
+func (q Queries) Baked(ctx context.Context, kitchenID string, from, to time.Time) ([]tally.Loaf, error) {
+	rows, err := q.q.QueryContext(ctx, `SELECT recipe_id, recipe, mark, used FROM bakes FORCE INDEX (bakes_newest)
+		WHERE kitchen_id = ? AND put_away = FALSE AND started_at >= ? AND started_at < ? AND ended_at IS NOT NULL AND NOT gave_up AND NOT rehearsed ORDER BY started_at`, kitchenID, from.UTC(), to.UTC())
+	return list(rows, err, func(scan func(...any) error) (l tally.Loaf, err error) {
+		var used string
+		if err := scan(&l.RecipeID, &l.Recipe, &l.Mark, &used); err != nil {
+			return l, err
+		}
+		l.Used, err = readUsed(used)
+		return l, err
+	})
+}
+
+// FirstBake is when a kitchen began its first bake; zero where it has none.
+func (q Queries) FirstBake(ctx context.Context, kitchenID string) (time.Time, error) {
+	var at sql.NullTime
+	err := q.q.QueryRowContext(ctx, `SELECT MIN(started_at) FROM bakes WHERE kitchen_id = ? AND put_away = FALSE`, kitchenID).Scan(&at)
+	return at.Time, err
+}
+
+// readUsed reads pairs of an ingredient and its grams.
+func readUsed(doc string) ([]tally.Used, error) {
+	var pairs [][2]any
+	if err := json.Unmarshal([]byte(doc), &pairs); err != nil {
+		return nil, err
+	}
+	out := make([]tally.Used, 0, len(pairs))
+	for _, p := range pairs {
+		id, named := p[0].(string)
+		grams, weighed := p[1].(float64)
+		if named && weighed {
+			out = append(out, tally.Used{Ingredient: larder.ID(id), Grams: measure.Grams(grams)})
+		}
+	}
+	return out, nil
 }
 
 // mostRunning is how many bakes that have not ended are listed.
@@ -262,7 +351,7 @@ const mostRunning = 20
 // Running lists a kitchen's bakes that have not ended, newest first.
 func (q Queries) Running(ctx context.Context, kitchenID string) ([]Glance, error) {
 	rows, err := q.q.QueryContext(ctx, glanceColumns+`FROM bakes WHERE kitchen_id = ? AND ended_at IS NULL AND NOT put_away ORDER BY started_at DESC LIMIT ?`, kitchenID, mostRunning)
-	return list(rows, err, scanGlance)
+	return list(rows, err, glance)
 }
 
 // A bake of this mark or better was liked; so many of the newest are asked.

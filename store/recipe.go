@@ -111,3 +111,27 @@ func (q Queries) WithoutYeast(ctx context.Context, kitchenID string, most int) (
 	rows, err := q.q.QueryContext(ctx, selectShelf+`AND NOT put_away AND NOT yeasted ORDER BY id DESC LIMIT ?`, kitchenID, most)
 	return list(rows, err, scanShelf)
 }
+
+// Revision is a recipe as it stood from a time on.
+type Revision struct {
+	Number int
+	At     time.Time
+	Recipe recipe.Recipe
+}
+
+// Revisions lists the newest revisions of a recipe, newest first.
+func (q Queries) Revisions(ctx context.Context, kitchenID, id string, most int) ([]Revision, error) {
+	rows, err := q.q.QueryContext(ctx, `SELECT number, created_at, shape, doc FROM recipe_versions WHERE kitchen_id = ? AND owner_id = ? ORDER BY number DESC LIMIT ?`, kitchenID, id, most)
+	out, err := list(rows, err, func(scan func(...any) error) (r Revision, err error) {
+		var shape int
+		var doc string
+		if err := scan(&r.Number, &r.At, &shape, &doc); err != nil {
+			return r, err
+		}
+		return r, recipes.decode(id, shape, doc, &r.Recipe)
+	})
+	if err == nil && len(out) == 0 {
+		err = ErrNotFound
+	}
+	return out, err
+}

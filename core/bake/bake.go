@@ -11,6 +11,7 @@ import (
 	"risepan/core/journal"
 	"risepan/core/kept"
 	"risepan/core/machine"
+	"risepan/core/measure"
 	"risepan/core/plan"
 	"risepan/core/timetable"
 	"risepan/core/word"
@@ -38,12 +39,13 @@ const (
 	StageOver What = "stage over" // the present stage ended early, by hand
 	PowerCut  What = "power cut"
 
+	Probed       What = "probed" // the dough, with a thermometer
 	Photographed What = "photographed"
 
 	Undone What = "undone" // an earlier happening is taken back
 )
 
-var Whats = []What{Done, Skipped, TakenOut, Abandoned, Judged, Saw, PutIn, Stood, Refused, Resumed, Moved, StageOver, PowerCut, Photographed, Undone}
+var Whats = []What{Done, Skipped, TakenOut, Abandoned, Judged, Saw, PutIn, Stood, Refused, Resumed, Moved, StageOver, PowerCut, Probed, Photographed, Undone}
 
 func (w What) Words() []string                  { return word.List(Whats) }
 func (w *What) UnmarshalText(text []byte) error { return word.Read(w, text, "happening", Whats) }
@@ -51,11 +53,12 @@ func (w *What) UnmarshalText(text []byte) error { return word.Read(w, text, "hap
 // Happening is one thing that happened during a bake.
 type Happening struct {
 	journal.Stamp
-	What    What   `json:"what"`
-	Moment  string `json:"moment,omitzero"` // of Done, Skipped and Resumed: the moment's id
-	Verdict        // of Judged
-	Of      int    `json:"of,omitzero"`    // of Undone: the number of what is taken back
-	Photo   *Photo `json:"photo,omitzero"` // of Photographed
+	What    What                `json:"what"`
+	Moment  string              `json:"moment,omitzero"` // of Done, Skipped and Resumed: the moment's id
+	Verdict                     // of Judged
+	Of      int                 `json:"of,omitzero"`    // of Undone: the number of what is taken back
+	Photo   *Photo              `json:"photo,omitzero"` // of Photographed
+	Warm    measure.Temperature `json:"warm,omitzero"`  // of Probed
 
 	Seen dough.Seen  `json:"seen,omitzero"` // of Saw
 	Dose *dough.Dose `json:"dose,omitzero"` // of PutIn
@@ -123,6 +126,7 @@ type State struct {
 	Next    int               `json:"next"`             // index of the next moment in Moments; -1 when none is left
 	Heights []Height          `json:"heights,omitzero"` // how high it stood
 	Cool    *Cool             `json:"cool,omitzero"`    // of a loaf that is out
+	Probe   *Probe            `json:"probe,omitzero"`   // the last one
 	Photos  []Pictured        `json:"photos,omitzero"`
 	Verdict
 	Last    int        `json:"last"`             // the newest seq
@@ -157,6 +161,8 @@ func At(p plan.Plan, happened []Happening, now time.Time) State {
 			}
 		case Judged:
 			s.Verdict = h.Verdict
+		case Probed:
+			s.Probe = probed(p, h)
 		case Resumed: // what was to be ready for it is past
 			if h.Moment != string(timetable.Refused) {
 				done[h.Moment], done[string(timetable.Filling)] = true, true
@@ -314,6 +320,10 @@ func Check(s State, happened []Happening, h Happening) error {
 		return checkBall(h)
 	case Judged:
 		return checkVerdict(s, h.Verdict)
+	case Probed:
+		if c := h.Warm.Celsius(); s.Over() || h.Warm.IsZero() || c < coldDough || c > hotDough {
+			return fault.At("/warm", "say how warm the dough is while it is in the machine: %d to %d °C", coldDough, hotDough)
+		}
 	case Photographed:
 		return checkPhoto(s, h.Photo)
 	case Undone:

@@ -1,8 +1,8 @@
 package bake_test
 
 import (
-	"slices"
 	"errors"
+	"slices"
 	"strings"
 	"testing"
 	"time"

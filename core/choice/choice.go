@@ -6,6 +6,7 @@ import (
 	"cmp"
 	"fmt"
 	"slices"
+	"strings"
 
 	"risepan/core/formula"
 	"risepan/core/kind"
@@ -365,6 +366,10 @@ func Crust(m machine.Machine, c machine.Cycle, n Needs) (machine.Crust, string) 
 		want, why = machine.Dark, "One darker: a lean white loaf stays pale."
 	case sameForAll(m, c) && n.Size == smallest(m.Sizes) && len(m.Sizes) > 1:
 		want, why = machine.Light, "One lighter: this cycle bakes a small loaf as long as a big one."
+	}
+	if n := slices.Index(machine.Crusts, want) - m.Browns; m.Browns != 0 && n >= 0 && n < len(machine.Crusts) {
+		want = machine.Crusts[n]
+		why = strings.TrimSuffix(why, ".") + map[bool]string{true: "; and one lighter again: this machine's crusts come out dark.", false: "; and one darker again: this machine's crusts come out pale."}[m.Browns > 0]
 	}
 	if !slices.Contains(m.Crusts, want) {
 		return nearest(m.Crusts, want), "The nearest crust that this machine has."

@@ -149,15 +149,33 @@ func (k Kitchen) HasSome(id larder.ID) bool {
 	return !known || g > 0
 }
 
+// Price is what a pack of an ingredient costs, in the kitchen's currency.
+type Price struct {
+	Ingredient larder.ID     `json:"ingredient"`
+	Grams      measure.Grams `json:"grams"` // in the pack
+	Cost       float64       `json:"cost"`
+}
+
+// Price is what a gram of an ingredient costs; known is false where no pack of it has a price.
+func (k Kitchen) Price(id larder.ID) (perGram float64, known bool) {
+	n := slices.IndexFunc(k.Prices, func(p Price) bool { return p.Ingredient == id })
+	if n < 0 {
+		return 0, false
+	}
+	return k.Prices[n].Cost / float64(k.Prices[n].Grams), true
+}
+
 // most of each list in a cupboard, and the most that a house has of one thing, g.
 const (
 	mostPacks = 60
 	mostStock = 200
 	mostGrams = 100_000
+	mostCost  = 100_000 // of a pack
+	longMoney = 4
 )
 
 func (k Kitchen) checkCupboard() error {
-	if len(k.Packs) > mostPacks || len(k.Stock) > mostStock || len(k.Cups) > mostPacks {
+	if len(k.Packs) > mostPacks || len(k.Stock) > mostStock || len(k.Cups) > mostPacks || len(k.Prices) > mostStock || len(k.Declined) > mostStock {
 		return fault.At("/packs", "these lists are too long: at most %d packs and %d things in stock", mostPacks, mostStock)
 	}
 	for n, p := range k.Packs {
@@ -180,6 +198,22 @@ func (k Kitchen) checkCupboard() error {
 		if slices.ContainsFunc(k.Stock[:n], func(o Stocked) bool { return o.Ingredient == s.Ingredient }) {
 			return fault.At(at+"/ingredient", "this stands in the list twice")
 		}
+	}
+	for n, p := range k.Prices {
+		at := fmt.Sprintf("/prices/%d", n)
+		switch _, ok := larder.Know(p.Ingredient); {
+		case !ok:
+			return fault.At(at+"/ingredient", "%q is not in the larder", word.Clip(string(p.Ingredient)))
+		case !(p.Grams > 0 && p.Grams <= mostGrams):
+			return fault.At(at+"/grams", "a pack holds 1 to %d g, not %g", mostGrams, float64(p.Grams))
+		case !(p.Cost >= 0 && p.Cost <= mostCost):
+			return fault.At(at+"/cost", "a pack costs 0 to %d, not %g", mostCost, p.Cost)
+		case slices.ContainsFunc(k.Prices[:n], func(o Price) bool { return o.Ingredient == p.Ingredient }):
+			return fault.At(at+"/ingredient", "this has a price already")
+		}
+	}
+	if err := kept.Short("/money", "the sign of the currency", k.Money, longMoney); err != nil {
+		return err
 	}
 	for n, c := range k.Cups {
 		at := fmt.Sprintf("/cups/%d", n)

@@ -50,6 +50,9 @@ type Kitchen struct {
 	Cups     []larder.Cup        `json:"cups,omitzero"`     // its own cups of flour
 	Packs    []Pack              `json:"packs,omitzero"`    // jars and bags with their dates
 	Stock    []Stocked           `json:"stock,omitzero"`    // what is kept count of
+	Prices   []Price             `json:"prices,omitzero"`   // of packs
+	Money    string              `json:"money,omitzero"`    // the sign of its currency
+	Declined []string            `json:"declined,omitzero"` // lessons of the log that it does not want, by their ids
 }
 
 // Preference is the measure that a kitchen likes for an ingredient, such as flour by the half cup.

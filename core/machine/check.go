@@ -29,6 +29,12 @@ const (
 	largestHopper         = 1000 // ml
 )
 
+// LeastFill and MostFill bound how much of the usual volume a machine's loaves reach.
+const (
+	LeastFill = 0.7
+	MostFill  = 1.3
+)
+
 // Check reports the first thing about the machine that cannot be, as a *fault.Fault at its field.
 func (m Machine) Check() error {
 	if err := kept.First(kept.Name("/name", "the machine", m.Name, longName), kept.Check(m)); err != nil {
@@ -55,6 +61,10 @@ func (m Machine) Check() error {
 		return fault.At("/coolDown", "a machine cools down in 0 to %d minutes, not %d", longestCool, m.CoolDown)
 	case !(m.KneadRise >= 0 && m.KneadRise <= 15):
 		return fault.At("/kneadRise", "kneading warms the dough by 0 to 15 °C, not %g", float64(m.KneadRise))
+	case m.Browns < -1 || m.Browns > 1:
+		return fault.At("/browns", "a crust comes out one shade darker, one paler, or as it is set: 1, -1 or 0")
+	case m.Fills != 0 && !(m.Fills >= LeastFill && m.Fills <= MostFill):
+		return fault.At("/fills", "loaves reach %g to %g of the usual volume, not %g", LeastFill, MostFill, m.Fills)
 	case m.Memory < 0 || m.Memory > mostMemory:
 		return fault.At("/memory", "a machine stores 0 to %d cycles of your own, not %d", mostMemory, m.Memory)
 	case len(m.Cycles) == 0:

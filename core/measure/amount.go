@@ -104,6 +104,9 @@ func (a Amount) parted() (whole, rest Amount, ok bool) {
 		}
 		for _, u := range smaller {
 			spoonfuls := left.Plus(n.Times(Whole(-1))).Times(exactly(a.Unit, u))
+			if _, thirds := teaspoon[u]; thirds && parts(spoonfuls) == 3 && spoonfuls.Cmp(Whole(1)) < 0 {
+				continue // a third of a tablespoon is a teaspoon
+			}
 			if spoonfuls.Sign() > 0 && parts(spoonfuls) <= 4 && spoonfuls.Cmp(fewest) < 0 {
 				whole, rest, ok, fewest = Amount{Quantity: n.Plus(part), Unit: a.Unit}, Amount{Quantity: spoonfuls, Unit: u}, true, spoonfuls
 			}

@@ -41,6 +41,14 @@ type Fill struct {
 // Overflows reports whether even a usual loaf may outgrow the lid.
 func (f Fill) Overflows() bool { return f.High > f.Room }
 
+// Times is the fill of a loaf that reaches so much of the usual volume; 0 is the usual.
+func (f Fill) Times(of float64) Fill {
+	if of > 0 {
+		f.Low, f.High = f.Low*measure.Millilitres(of), f.High*measure.Millilitres(of)
+	}
+	return f
+}
+
 // String says the fill in words.
 func (f Fill) String() string {
 	return fmt.Sprintf("%.0f–%.0f %% of the pan", 100*float64(f.Low/f.Pan), 100*float64(f.High/f.Pan))

@@ -269,7 +269,7 @@ func load(p Place, w Wish, d Dough, g Programme) Pan {
 		aside = []string{}
 	}
 	return Pan{manner.Order, manner, why, p.Machine.Vessel, p.Machine.Paddles, loaded.Layers, loaded.Knead, aside,
-		p.Machine.Vessel.FillOf(d.Kind, d.Formula.Flour, batter)}
+		p.Machine.Vessel.FillOf(d.Kind, d.Formula.Flour, batter).Times(p.Machine.Fills)}
 }
 
 // running adds up what a scale under the pan shows, line after line in loading order. Each line is

@@ -68,7 +68,7 @@ func (p Place) batches(written []recipe.Weighed) []SizeOffer {
 			o.WhyNot = tooMuchFruit(row, crushed)
 		case row.Headspace > 0 && volume > p.Machine.Vessel.Below(row.Headspace) && !o.Written:
 			o.WhyNot = fmt.Sprintf("It would stand higher than %d cm below the rim.", row.Headspace/10)
-		case p.Machine.Vessel.FillOf(p.Recipe.Kind, flourOf(written)*measure.Grams(b.times.Float()), all).Overflows() && !o.Written:
+		case p.Machine.Vessel.FillOf(p.Recipe.Kind, flourOf(written)*measure.Grams(b.times.Float()), all).Times(p.Machine.Fills).Overflows() && !o.Written:
 			o.WhyNot = "More than the pan of " + p.Machine.Name + " holds."
 		}
 		if packet {

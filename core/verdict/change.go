@@ -63,8 +63,8 @@ func (m move) outside(p plan.Plan, grams measure.Grams) measure.Grams {
 	return 0
 }
 
-// most is how much of an amount one change takes away at the most, as a share.
-const most = 0.4
+// mostAway is how much of an amount one change takes away at the most, as a share.
+const mostAway = 0.4
 
 // Propose is the one change that a cause asks of a recipe: nil where no amount of it answers the cause. Where the figure
 // of the baked plan lies surely outside its band, the change leads to the band's edge, in whole steps; else it is one.
@@ -73,26 +73,17 @@ func Propose(p plan.Plan, r recipe.Recipe, facts recipe.Lookup, c Cause) *Change
 	if !ok {
 		return nil
 	}
-	best, grams := -1, measure.Grams(0)
-	for n, l := range r.Lines {
-		i, known := facts(l.Ingredient)
-		g, err := i.Weigh(l.Amount)
-		if known && err == nil && l.Part == recipe.InDough && m.of(i) && g > grams {
-			best, grams = n, g
-		}
-	}
-	if best < 0 {
+	l, i, grams, ok := most(r, facts, m.of)
+	if !ok {
 		return nil
 	}
-	l := r.Lines[best]
-	i, _ := facts(l.Ingredient)
 	by := m.by.In(r.Standard)
 	step, err := i.Weigh(by)
-	if err != nil || step <= 0 || m.less && float64(step/grams) > most {
+	if err != nil || step <= 0 || m.less && float64(step/grams) > mostAway {
 		return nil
 	}
 	steps := max(1, int64(float64(m.outside(p, grams)/step)+0.5))
-	for m.less && steps > 1 && float64(step/grams)*float64(steps) > most {
+	for m.less && steps > 1 && float64(step/grams)*float64(steps) > mostAway {
 		steps--
 	}
 	to, ok := moved(l.Amount, by, step, steps, m.less)
@@ -100,6 +91,17 @@ func Propose(p plan.Plan, r recipe.Recipe, facts recipe.Lookup, c Cause) *Change
 		return nil
 	}
 	return &Change{Line: l.ID, Name: i.Name, From: l.Amount, To: to, Effect: m.effect}
+}
+
+// most is the line of a recipe's dough that holds the most of what is looked for.
+func most(r recipe.Recipe, facts recipe.Lookup, of func(larder.Ingredient) bool) (line recipe.Line, is larder.Ingredient, grams measure.Grams, ok bool) {
+	for _, l := range r.Lines {
+		i, known := facts(l.Ingredient)
+		if g, err := i.Weigh(l.Amount); known && err == nil && l.Part == recipe.InDough && of(i) && g > grams {
+			line, is, grams, ok = l, i, g, true
+		}
+	}
+	return line, is, grams, ok
 }
 
 // moved is an amount more or less another; where it is a weight, by what that weighs, to a tenth of a gram of what is

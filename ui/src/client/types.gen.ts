@@ -21,6 +21,13 @@ export interface Schema {
   Rehearsed: Rehearsed;
   InRehearsal: InRehearsal;
   Log: Log;
+  Year: Year;
+  Story: Story;
+  Difference: Difference;
+  Back: Back;
+  Lessons: Lessons;
+  LessonOf: LessonOf;
+  Declining: Declining;
   BakeView: BakeView;
   BakeTold: BakeTold;
   Happened: Happened;
@@ -101,6 +108,9 @@ export interface Kitchen {
   cups?: LarderCup[];
   packs?: KitchenPack[];
   stock?: KitchenStocked[];
+  prices?: KitchenPrice[];
+  money?: string;
+  declined?: string[];
 }
 export interface Measure {
   amount: string;
@@ -224,6 +234,11 @@ export interface KitchenPack {
 export interface KitchenStocked {
   ingredient: string;
   grams: number;
+}
+export interface KitchenPrice {
+  ingredient: string;
+  grams: number;
+  cost: number;
 }
 export interface CupKnown {
   weighed: number;
@@ -982,6 +997,7 @@ export interface BakeState {
   next: number;
   heights?: BakeHeight[];
   cool?: BakeCool;
+  probe?: BakeProbe;
   photos?: BakePictured[];
   mark?: number;
   note?: string;
@@ -1109,6 +1125,10 @@ export interface BakeCool {
   slice: string;
   clean: string;
 }
+export interface BakeProbe {
+  warm: string;
+  off?: number;
+}
 export interface BakePictured {
   id: string;
   width: number;
@@ -1135,6 +1155,7 @@ export interface BakeHappening {
     | "moved"
     | "stage over"
     | "power cut"
+    | "probed"
     | "photographed"
     | "undone";
   moment?: string;
@@ -1178,6 +1199,7 @@ export interface BakeHappening {
   )[];
   of?: number;
   photo?: BakePhoto;
+  warm?: string;
   seen?: "pours" | "smears" | "smooth" | "torn" | "knocks" | "corners";
   dose?: DoughDose;
   stands?:
@@ -1228,6 +1250,7 @@ export interface Happened {
     | "moved"
     | "stage over"
     | "power cut"
+    | "probed"
     | "photographed"
     | "undone";
   moment?: string;
@@ -1282,6 +1305,7 @@ export interface Happened {
   refusal?: "too hot" | "too cold";
   minutes?: number;
   cut?: BakeCut;
+  warm?: string;
 }
 export interface Log {
   bakes: BakeSummary[];
@@ -1331,6 +1355,155 @@ export interface BakeSummary {
   photo?: string;
   rehearsed?: boolean;
   moments?: BakeMoment[];
+}
+export interface Year {
+  year: number;
+  years: number[];
+  money?: string;
+  unpriced?: string[];
+  loaves: number;
+  judged: number;
+  mark?: number;
+  flour: number;
+  bread: number;
+  loved: TallyLoved[];
+  cost: TallyCost;
+}
+export interface TallyLoved {
+  recipeId: string;
+  recipe: string;
+  loaves: number;
+  mark?: number;
+}
+export interface TallyCost {
+  sum: number;
+  perLoaf?: number;
+  priced: number;
+  unpriced?: string[];
+}
+export interface Story {
+  id: string;
+  name: string;
+  revision: number;
+  revisions: RevisionTold[];
+  bakes: StoryBake[];
+  older?: boolean;
+  lessons?: VerdictLesson[];
+  zone: string;
+  now: string;
+}
+export interface RevisionTold {
+  number: number;
+  at: string;
+  because?: string;
+  changed?: RecipeChanged[];
+}
+export interface RecipeChanged {
+  of: string;
+  line?: string;
+  from?: string;
+  to?: string;
+  was?: number;
+  is?: number;
+}
+export interface StoryBake {
+  id: string;
+  recipeId: string;
+  revision: number;
+  recipe: string;
+  machine: string;
+  size: string;
+  cycle: PlanCycleName;
+  crust?: "light" | "medium" | "dark";
+  startedAt: string;
+  ready: string;
+  phase: "waiting" | "running" | "warm" | "cold" | "in hand" | "out" | "abandoned";
+  mark?: number;
+  note?: string;
+  signs?: (
+    | "sunken top"
+    | "bulges over the rim"
+    | "did not rise"
+    | "unmixed"
+    | "short and dense"
+    | "lumpy, rough outside"
+    | "coarse, holey"
+    | "gummy middle"
+    | "floury corners"
+    | "too pale"
+    | "too dark"
+    | "soggy, wrinkled sides"
+    | "add-ins mashed"
+    | "add-ins at the bottom"
+    | "too salty"
+    | "too bland"
+    | "too small for the house"
+    | "torn or holed top"
+    | "big hole, torn base"
+    | "lopsided, a dry lump"
+    | "domed, near the rim"
+    | "sounds hollow"
+    | "fine, even crumb"
+  )[];
+  photo?: string;
+  rehearsed?: boolean;
+  moments?: BakeMoment[];
+  hydration: number;
+  salt: number;
+  yeast: number;
+  centre?: number;
+  weight?: number;
+  helped?: string;
+  doses?: string[];
+  changed?: string[];
+}
+export interface VerdictLesson {
+  id: string;
+  recipeId?: string;
+  machine?: string;
+  say: string;
+  take: string;
+  rests: number;
+  evidence: string[];
+  change?: VerdictChange;
+  browns?: number;
+  fills?: number;
+  kneadRise?: number;
+  flour?: string;
+  perCup?: number;
+}
+export interface VerdictChange {
+  line: string;
+  name: string;
+  from: string;
+  to: string;
+  effect: string;
+}
+export interface Difference {
+  from: number;
+  to: number;
+  changed: RecipeChanged[];
+  figures: FigureMoved[];
+}
+export interface FigureMoved {
+  of: "hydration" | "salt" | "yeast" | "sugar" | "fat" | "baking powder";
+  from: number;
+  to: number;
+}
+export interface Back {
+  revision: number;
+  to: number;
+}
+export interface Lessons {
+  lessons: VerdictLesson[];
+  declined: VerdictLesson[];
+}
+export interface LessonOf {
+  id: string;
+}
+export interface Declining {
+  id: string;
+  on: boolean;
 }
 export interface BakeView {
   id: string;
@@ -1499,13 +1672,6 @@ export interface Why {
   change: string;
   tell?: string;
   step?: VerdictChange;
-}
-export interface VerdictChange {
-  line: string;
-  name: string;
-  from: string;
-  to: string;
-  effect: string;
 }
 export interface BakeTold {
   id: string;
@@ -1865,6 +2031,8 @@ export interface Machine {
   keepWarm: number;
   coolDown: number;
   kneadRise?: number;
+  browns?: number;
+  fills?: number;
   window: boolean;
   memory?: number;
   panel?: MachinePanel;

@@ -1,0 +1,224 @@
+package api
+
+import (
+	"slices"
+	"strings"
+
+	"risepan/core/fault"
+	"risepan/core/kitchen"
+	"risepan/core/larder"
+	"risepan/core/machine"
+	"risepan/core/measure"
+	"risepan/core/recipe"
+	"risepan/core/tally"
+	"risepan/core/verdict"
+	"risepan/store"
+)
+
+// Lessons are what the log teaches, and what of it the kitchen does not want.
+type Lessons struct {
+	Lessons  []verdict.Lesson `json:"lessons"`
+	Declined []verdict.Lesson `json:"declined"`
+}
+
+// How many bakes the lessons look back on.
+const (
+	lookBack   = 120
+	lookBackOf = 20 // one recipe
+)
+
+func (s *server) lessons(c *call) (any, error) { return c.lessonsOf("") }
+
+// lessonsOf are the lessons of one recipe, or of the whole kitchen.
+func (c *call) lessonsOf(recipeID string) (Lessons, error) {
+	out := Lessons{Lessons: []verdict.Lesson{}, Declined: []verdict.Lesson{}}
+	k, zone, err := c.settings()
+	if err != nil {
+		return out, err
+	}
+	most := lookBack
+	if recipeID != "" {
+		most = lookBackOf
+	}
+	kept, err := c.Past(c.ctx, c.kitchen, recipeID, most)
+	if err != nil {
+		return out, err
+	}
+	machines := map[string]store.Machine{}
+	recipes := map[string]recipe.Recipe{} // at their newest
+	var past []verdict.Past
+	for _, p := range kept {
+		m, known := machines[p.MachineID]
+		if !known {
+			if m, err = c.Machine(c.ctx, c.kitchen, p.MachineID, 0); err != nil {
+				return out, err
+			}
+			machines[p.MachineID] = m
+		}
+		then, err := c.Recipe(c.ctx, c.kitchen, p.RecipeID, p.Revision)
+		if err != nil {
+			return out, err
+		}
+		if _, known := recipes[p.RecipeID]; !known {
+			now, err := c.Recipe(c.ctx, c.kitchen, p.RecipeID, 0)
+			if err != nil {
+				return out, err
+			}
+			recipes[p.RecipeID] = now.Recipe
+		}
+		liquid, _ := then.Recipe.Liquid(k.Kitchen.Ingredient)
+		past = append(past, verdict.Past{At: p.StartedAt.In(zone), RecipeID: p.RecipeID, Recipe: p.Recipe, MachineID: p.MachineID, Liquid: liquid.Amount, Formula: p.Formula,
+			Flour: mainFlour(p.Used, k.Kitchen), Ball: p.Ball, Doses: p.Doses, Off: p.Off, Crust: p.Crust, Fill: m.Machine.Vessel.FillOf(p.Kind, p.Formula.Flour, grams(p.Used)), Verdict: p.Verdict})
+	}
+	add := func(l *verdict.Lesson) {
+		switch {
+		case l == nil:
+		case slices.Contains(k.Kitchen.Declined, l.ID):
+			out.Declined = append(out.Declined, *l)
+		default:
+			out.Lessons = append(out.Lessons, *l)
+		}
+	}
+	var told []string // recipes and machines, in the order of the newest bake
+	for _, p := range past {
+		if !slices.Contains(told, p.RecipeID) {
+			told = append(told, p.RecipeID)
+			add(verdict.LiquidLesson(p.RecipeID, recipes[p.RecipeID], k.Kitchen.Ingredient, past))
+		}
+	}
+	if recipeID != "" {
+		return out, nil
+	}
+	for _, p := range past {
+		if m := machines[p.MachineID]; !slices.Contains(told, p.MachineID) {
+			told = append(told, p.MachineID)
+			for _, teach := range []func(string, machine.Machine, []verdict.Past) *verdict.Lesson{verdict.CrustLesson, verdict.FillLesson, verdict.KneadLesson} {
+				add(teach(p.MachineID, m.Machine, past))
+			}
+		}
+	}
+	add(verdict.CupLesson(k.Kitchen.Ingredient, past))
+	return out, nil
+}
+
+// mainFlour is the flour that a loaf holds most of.
+func mainFlour(used []tally.Used, k kitchen.Kitchen) (flour larder.ID) {
+	most := measure.Grams(0)
+	for _, u := range used {
+		if i, ok := k.Ingredient(u.Ingredient); ok && i.Kind == larder.Flour && u.Grams > most {
+			flour, most = u.Ingredient, u.Grams
+		}
+	}
+	return flour
+}
+
+// LessonOf names a lesson of the log.
+type LessonOf struct {
+	ID string `json:"id"`
+}
+
+// takeLesson changes what a lesson says: the recipe's liquid, the machine's description or the kitchen's figure of a
+// cup, each of which can be undone where it stands. The lesson is worked out anew, so that what was taken is what the
+// log teaches now.
+func (s *server) takeLesson(c *call) (string, error) {
+	var in LessonOf
+	if err := c.read(&in); err != nil {
+		return "", err
+	}
+	about := ""
+	if id, ok := strings.CutPrefix(in.ID, "liquid "); ok {
+		about = id
+	}
+	all, err := c.lessonsOf(about)
+	if err != nil {
+		return "", err
+	}
+	n := slices.IndexFunc(all.Lessons, func(l verdict.Lesson) bool { return l.ID == in.ID })
+	if n < 0 {
+		return "", fault.At("/id", "the log does not teach that any more: look at it again")
+	}
+	return in.ID, c.learn(all.Lessons[n])
+}
+
+func (c *call) learn(l verdict.Lesson) error {
+	switch {
+	case l.Change != nil:
+		before, err := c.Recipe(c.ctx, c.kitchen, l.RecipeID, 0)
+		if err != nil {
+			return err
+		}
+		next, err := c.taught(before.Recipe, Taught{Line: l.Change.Line, Amount: l.Change.To, Because: l.Say})
+		if err == nil {
+			_, err = c.keep(before, next)
+		}
+		return err
+	case l.Machine != "":
+		m, err := c.Machine(c.ctx, c.kitchen, l.Machine, 0)
+		if err != nil {
+			return err
+		}
+		next := m.Machine
+		switch {
+		case l.Browns != nil:
+			next.Browns = *l.Browns
+		case l.Fills > 0:
+			next.Fills = l.Fills
+		default:
+			next.KneadRise = l.KneadRise
+		}
+		if err := next.Check(); err != nil {
+			return err
+		}
+		_, err = c.ChangeMachine(c.ctx, c.kitchen, m.ID, m.Version, next, c.now)
+		return err
+	}
+	k, _, err := c.settings()
+	if err != nil {
+		return err
+	}
+	own, _ := k.Kitchen.Ingredient(l.Flour)
+	own.PerCup = l.PerCup
+	next := k.Kitchen
+	next.Facts = append(slices.DeleteFunc(slices.Clone(next.Facts), func(i larder.Ingredient) bool { return i.ID == own.ID }), own)
+	return c.changed(k, next)
+}
+
+// changed keeps the kitchen's settings as they now are.
+func (c *call) changed(before store.Kitchen, next kitchen.Kitchen) error {
+	if err := next.Check(); err != nil {
+		return err
+	}
+	_, err := c.ChangeKitchen(c.ctx, c.kitchen, before.Version, next, c.now)
+	return err
+}
+
+func (s *server) lessonTaken(c *call, _ string) (any, error) { return c.lessonsOf("") }
+
+// Declining says whether a lesson is wanted.
+type Declining struct {
+	ID string `json:"id"`
+	On bool   `json:"on"` // it is not
+}
+
+// declineLesson puts a lesson away, or lets it be offered again.
+func (s *server) declineLesson(c *call) (any, error) {
+	var in Declining
+	if err := c.read(&in); err != nil {
+		return nil, err
+	}
+	k, _, err := c.settings()
+	if err != nil {
+		return nil, err
+	}
+	next := k.Kitchen
+	next.Declined = slices.DeleteFunc(slices.Clone(next.Declined), func(id string) bool { return id == in.ID })
+	if in.On {
+		next.Declined = append(next.Declined, in.ID)
+	}
+	if !slices.Equal(next.Declined, k.Kitchen.Declined) {
+		if err := c.changed(k, next); err != nil {
+			return nil, err
+		}
+	}
+	return c.lessonsOf("")
+}

@@ -1,0 +1,239 @@
+package api
+
+import (
+	"fmt"
+	"slices"
+	"strconv"
+	"time"
+
+	"risepan/core/fault"
+	"risepan/core/formula"
+	"risepan/core/kitchen"
+	"risepan/core/measure"
+	"risepan/core/plan"
+	"risepan/core/recipe"
+	"risepan/core/tally"
+	"risepan/core/verdict"
+	"risepan/store"
+)
+
+// Story is a recipe as it went: its revisions, the bakes made of each, and what they teach.
+type Story struct {
+	ID        string           `json:"id"`
+	Name      string           `json:"name"`
+	Revision  int              `json:"revision"`
+	Revisions []RevisionTold   `json:"revisions"`      // newest first
+	Bakes     []StoryBake      `json:"bakes"`          // newest first
+	Older     bool             `json:"older,omitzero"` // there are older bakes, which are not shown here
+	Lessons   []verdict.Lesson `json:"lessons,omitzero"`
+	Zone      string           `json:"zone"`
+	Now       time.Time        `json:"now"`
+}
+
+// RevisionTold is one revision, why it was made and what it changed.
+type RevisionTold struct {
+	Number  int              `json:"number"`
+	At      time.Time        `json:"at"`
+	Because string           `json:"because,omitzero"`
+	Changed []recipe.Changed `json:"changed,omitzero"` // against the one before it
+}
+
+// StoryBake is one bake of the story with what changed since the one before it.
+type StoryBake struct {
+	BakeSummary
+	Hydration float64  `json:"hydration"`
+	Salt      float64  `json:"salt"`
+	Yeast     float64  `json:"yeast"`
+	Centre    *int     `json:"centre,omitzero"` // mm over the rim
+	Weight    int      `json:"weight,omitzero"`
+	Helped    string   `json:"helped,omitzero"`
+	Doses     []string `json:"doses,omitzero"`
+	Changed   []string `json:"changed,omitzero"`
+}
+
+// How many revisions and bakes a story tells.
+const (
+	mostRevisions = 200
+	mostStory     = 100
+)
+
+func (s *server) story(c *call) (any, error) {
+	id, err := c.id()
+	if err != nil {
+		return nil, err
+	}
+	k, zone, err := c.settings()
+	if err != nil {
+		return nil, err
+	}
+	revisions, err := c.Revisions(c.ctx, c.kitchen, id, mostRevisions)
+	if err != nil {
+		return nil, err
+	}
+	glances, err := c.Glances(c.ctx, c.kitchen, store.Page{Recipe: id, Most: mostStory + 1})
+	if err != nil {
+		return nil, err
+	}
+	head := revisions[0]
+	out := Story{ID: id, Name: head.Recipe.Name, Revision: head.Number, Revisions: []RevisionTold{}, Bakes: []StoryBake{}, Zone: zone.String(), Now: c.now}
+	for n, r := range revisions {
+		told := RevisionTold{Number: r.Number, At: r.At, Because: r.Recipe.Because}
+		if n+1 < len(revisions) {
+			told.Changed = recipe.Differ(revisions[n+1].Recipe, r.Recipe, k.Kitchen.Ingredient)
+			if revisions[n+1].Recipe.Because == told.Because { // a reason belongs to the revision that it made
+				told.Because = ""
+			}
+		}
+		out.Revisions = append(out.Revisions, told)
+	}
+	if out.Older = len(glances) > mostStory; out.Older {
+		glances = glances[:mostStory]
+	}
+	for n, g := range glances {
+		b := c.storyBake(g)
+		if n+1 < len(glances) {
+			b.Changed = c.since(glances[n+1], g, revisions, k.Kitchen)
+		}
+		out.Bakes = append(out.Bakes, b)
+	}
+	lessons, err := c.lessonsOf(id)
+	out.Lessons = lessons.Lessons
+	return out, err
+}
+
+func (c *call) storyBake(g store.Glance) StoryBake {
+	b := StoryBake{BakeSummary: summary(g, c.now), Hydration: g.Formula.Hydration, Salt: g.Formula.Salt, Yeast: g.Formula.Yeast,
+		Centre: g.Verdict.Centre, Weight: int(g.Verdict.Weight), Helped: string(g.Verdict.Helped)}
+	for _, d := range g.Doses {
+		b.Doses = append(b.Doses, fmt.Sprintf("%s of %s", d.Amount, d.Of))
+	}
+	return b
+}
+
+// since is what changed from one bake to the next, in words.
+func (c *call) since(before, after store.Glance, revisions []store.Revision, k kitchen.Kitchen) []string {
+	var out []string
+	for _, pair := range []struct{ from, to, say string }{
+		{before.Machine, after.Machine, "in the "}, {before.Size.String(), after.Size.String(), "size "},
+		{before.Cycle.Name, after.Cycle.Name, "cycle "}, {string(before.Crust), string(after.Crust), "crust set to "},
+	} {
+		if pair.from != pair.to {
+			out = append(out, pair.say+pair.to)
+		}
+	}
+	at := func(number int) *store.Revision {
+		if n := slices.IndexFunc(revisions, func(r store.Revision) bool { return r.Number == number }); n >= 0 {
+			return &revisions[n]
+		}
+		return nil
+	}
+	if was, is := at(before.Revision), at(after.Revision); was != nil && is != nil && was.Number != is.Number {
+		for _, d := range recipe.Differ(was.Recipe, is.Recipe, k.Ingredient) {
+			out = append(out, said(d))
+		}
+	}
+	return out
+}
+
+// said is a change in words.
+func said(d recipe.Changed) string {
+	switch {
+	case d.From == "":
+		return d.To + " " + d.Of
+	case d.To == "":
+		return "no " + d.Of
+	}
+	return fmt.Sprintf("%s %s → %s", d.Of, d.From, d.To)
+}
+
+// Difference is what two revisions of a recipe differ in, in words, amounts and percentages.
+type Difference struct {
+	From    int              `json:"from"`
+	To      int              `json:"to"`
+	Changed []recipe.Changed `json:"changed"`
+	Figures []FigureMoved    `json:"figures"`
+}
+
+// FigureMoved is a figure of the formula in both, per 100 of flour.
+type FigureMoved struct {
+	Of   plan.Figure `json:"of"`
+	From float64     `json:"from"`
+	To   float64     `json:"to"`
+}
+
+func (s *server) difference(c *call) (any, error) {
+	id, err := c.id()
+	if err != nil {
+		return nil, err
+	}
+	k, _, err := c.settings()
+	if err != nil {
+		return nil, err
+	}
+	both := [2]store.Recipe{}
+	for n, field := range []string{"from", "to"} {
+		number, err := strconv.Atoi(c.gin.Query(field))
+		if err != nil || number < 1 {
+			return nil, fault.At("/"+field, "%s wants the number of a revision, not %.20q", field, c.gin.Query(field))
+		}
+		if both[n], err = c.Recipe(c.ctx, c.kitchen, id, number); err != nil {
+			return nil, err
+		}
+	}
+	out := Difference{From: both[0].Revision, To: both[1].Revision, Changed: []recipe.Changed{}, Figures: []FigureMoved{}}
+	out.Changed = append(out.Changed, recipe.Differ(both[0].Recipe, both[1].Recipe, k.Kitchen.Ingredient)...)
+	was, is := formulaOf(both[0].Recipe, k.Kitchen), formulaOf(both[1].Recipe, k.Kitchen)
+	for _, f := range []struct {
+		of       plan.Figure
+		from, to float64
+	}{{plan.Hydration, was.Hydration, is.Hydration}, {plan.Salt, was.Salt, is.Salt}, {plan.Yeast, was.Yeast, is.Yeast}, {plan.Sugar, was.Sugar, is.Sugar}, {plan.Fat, was.Fat, is.Fat}} {
+		out.Figures = append(out.Figures, FigureMoved{f.of, f.from, f.to})
+	}
+	return out, nil
+}
+
+// formulaOf is a recipe's formula as it is written; zero where a line cannot be weighed.
+func formulaOf(r recipe.Recipe, k kitchen.Kitchen) formula.Formula {
+	weighed, err := r.Weigh(k.Ingredient)
+	if err != nil {
+		return formula.Formula{}
+	}
+	return formula.FromRecipe(weighed)
+}
+
+// Back is an older revision to return to.
+type Back struct {
+	Revision int `json:"revision"` // that the baker sees as the newest
+	To       int `json:"to"`
+}
+
+// goBack makes an older revision the newest again, as a revision of its own.
+func (s *server) goBack(c *call) (string, error) {
+	var in Back
+	if err := c.read(&in); err != nil {
+		return "", err
+	}
+	head, err := c.head(in.Revision)
+	if err != nil {
+		return "", err
+	}
+	if in.To < 1 || in.To >= head.Revision {
+		return "", fault.At("/to", "go back to a revision from 1 to %d", head.Revision-1)
+	}
+	old, err := c.Recipe(c.ctx, c.kitchen, head.ID, in.To)
+	if err != nil {
+		return "", err
+	}
+	next := old.Recipe
+	next.Drawn, next.Because = max(next.Drawn, head.Recipe.Drawn), fmt.Sprintf("back to revision %d", in.To)
+	return c.keep(head, next)
+}
+
+// grams is the weight of what was used, all in all.
+func grams(used []tally.Used) measure.Grams {
+	sum := measure.Grams(0)
+	for _, u := range used {
+		sum += u.Grams
+	}
+	return sum
+}
