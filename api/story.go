@@ -143,7 +143,7 @@ func said(d recipe.Changed) string {
 	case d.To == "":
 		return "no " + d.Of
 	}
-	return fmt.Sprintf("%s %s → %s", d.Of, d.From, d.To)
+	return fmt.Sprintf("%s from %s to %s", d.Of, d.From, d.To)
 }
 
 // Difference is what two revisions of a recipe differ in, in words, amounts and percentages.

@@ -42,7 +42,7 @@ func TestTheStoryOfALoaf(t *testing.T) {
 	for _, b := range story.Bakes {
 		marks = append(marks, b.Mark)
 	}
-	if !slices.Equal(marks, []int{5, 3, 1, 2}) || len(story.Bakes[2].Changed) != 0 || !slices.Equal(story.Bakes[1].Changed, []string{"active dry yeast 2 1/2 tsp → 1 3/4 tsp"}) {
+	if !slices.Equal(marks, []int{5, 3, 1, 2}) || len(story.Bakes[2].Changed) != 0 || !slices.Equal(story.Bakes[1].Changed, []string{"active dry yeast from 2 1/2 tsp to 1 3/4 tsp"}) {
 		t.Errorf("marks %v, and between the second and the third bake changed %q", marks, story.Bakes[1].Changed)
 	}
 	if *story.Bakes[3].Centre != -24 || story.Bakes[0].Helped != "yes" {

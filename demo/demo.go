@@ -44,6 +44,7 @@ func Fill(ctx context.Context, s *store.Store, now time.Time) error {
 	}
 	return s.Do(ctx, func(q store.Queries) error {
 		k := kitchen.New("Heron Lock", Zone)
+		k.Prices, k.Money = prices(), "£"
 		id, err := q.AddKitchen(ctx, k, now)
 		if err != nil {
 			return err
@@ -122,6 +123,13 @@ func Furnish(ctx context.Context, q store.Queries, k store.Kitchen, zone *time.L
 		}
 	}
 	return nil
+}
+
+// prices are what the chandler asks for packs.
+func prices() []kitchen.Price {
+	return []kitchen.Price{{Ingredient: "bread-flour", Grams: 1500, Cost: 1.9}, {Ingredient: "wholemeal-flour", Grams: 1500, Cost: 2.1}, {Ingredient: "oats", Grams: 1000, Cost: 1.35},
+		{Ingredient: "milk", Grams: 1130, Cost: 1.2}, {Ingredient: "butter", Grams: 250, Cost: 2.2}, {Ingredient: "honey", Grams: 340, Cost: 3.4}, {Ingredient: "raisins", Grams: 500, Cost: 2.25},
+		{Ingredient: "sugar", Grams: 1000, Cost: 1.1}, {Ingredient: "salt", Grams: 750, Cost: 0.7}, {Ingredient: "active-dry-yeast", Grams: 125, Cost: 1.4}}
 }
 
 // bags are some that were filled on one afternoon.

@@ -11,6 +11,12 @@ import (
 // started begins a bake of a demo recipe on the galley machine by the API, and gives its id.
 func started(t *testing.T, s *drive.Server, recipe string) string {
 	t.Helper()
+	return startedAs(t, s, recipe, "started")
+}
+
+// startedAs begins another one, by a key of its own.
+func startedAs(t *testing.T, s *drive.Server, recipe, key string) string {
+	t.Helper()
 	at := kitchenOf(t, s)
 	shelf := get(t, at)
 	for _, r := range shelf["recipes"].([]any) {
@@ -20,7 +26,7 @@ func started(t *testing.T, s *drive.Server, recipe string) string {
 		}
 		wish := map[string]any{"recipe": r["id"], "machine": shelf["machines"].([]any)[0].(map[string]any)["id"], "loaf": map[string]any{"size": r["size"]}, "time": map[string]any{"atPanel": true}}
 		_, plan := post(t, at+"/plan", wish, "p")
-		status, bake := post(t, at+"/bakes", map[string]any{"wish": wish, "digest": plan["digest"]}, "started")
+		status, bake := post(t, at+"/bakes", map[string]any{"wish": wish, "digest": plan["digest"]}, key)
 		if status != 201 {
 			t.Fatalf("%s did not start: %d %v", recipe, status, bake)
 		}

@@ -57,7 +57,7 @@ func TestAVerdictTeachesTheNextLoaf(t *testing.T) {
 	p.Sees("kitchen at 20 °C")
 	p.Until("the photo in the log", "document.querySelector('[data-photo] img')?.naturalWidth === 320")
 	p.Sees("its ball was slack at the last look")
-	if change := drive.Value[string](p, "document.querySelector('[data-change]').innerText"); change != "water 1 cup → 3/4 cup + 3 tbsp" {
+	if change := drive.Value[string](p, "document.querySelector('[data-change]').textContent"); change != "water 1 cup to 3/4 cup + 3 tbsp" {
 		t.Errorf("the change is %q", change)
 	}
 	axe(t, p, "Why it came out so")
@@ -66,7 +66,7 @@ func TestAVerdictTeachesTheNextLoaf(t *testing.T) {
 	p.Go(s.URL + "/recipes")
 	p.Sees("revision 2")
 	p.Go(s.URL + "/log/" + id)
-	p.Sees("water 3/4 cup + 3 tbsp → ")
+	p.Until("the next step", `document.querySelector("[data-change]").textContent.startsWith("water 3/4 cup + 3 tbsp to ")`)
 	p.Click("Change the verdict")
 	p.Click("sunken top")
 	p.Click("coarse, holey")

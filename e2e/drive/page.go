@@ -297,6 +297,9 @@ func (p *Page) PlatformFonts() []Font {
 	seen := map[string]Font{}
 	for _, id := range all.NodeIDs {
 		r, err := chromedp.Call(p.ctx, css.GetPlatformFontsForNode, css.GetPlatformFontsForNodeParams{NodeID: id})
+		if err != nil && strings.Contains(err.Error(), "Could not find node") {
+			continue // it was there to be measured, and is gone
+		}
 		fail(err)
 		for _, f := range r.Fonts {
 			seen[f.FamilyName] = Font{f.FamilyName, f.IsCustomFont, seen[f.FamilyName].Glyphs + f.GlyphCount}

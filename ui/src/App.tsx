@@ -47,6 +47,8 @@ export function App() {
                 <Route path="/verdict/:id" element={<screens.VerdictScreen />} />
                 <Route path="/log" element={<screens.LogScreen />} />
                 <Route path="/log/:id" element={<screens.LoggedBake />} />
+                <Route path="/log/year" element={<screens.YearScreen />} />
+                <Route path="/recipes/:id/story" element={<screens.StoryScreen />} />
                 <Route path="/recipes" element={<screens.RecipesScreen />} />
                 <Route path="/recipes/new" element={<screens.RecipeEditor />} />
                 <Route path="/recipes/:id" element={<screens.RecipeEditor />} />

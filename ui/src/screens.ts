@@ -5,6 +5,8 @@ export const WatchNone = awaited(() => import("./watch/WatchNone"));
 export const VerdictScreen = awaited(() => import("./verdict/VerdictScreen"));
 export const RecipesScreen = awaited(() => import("./recipes/RecipesScreen"));
 export const RecipeEditor = awaited(() => import("./recipes/RecipeEditor"));
+export const StoryScreen = awaited(() => import("./story/StoryScreen"));
+export const YearScreen = awaited(() => import("./log/YearScreen"));
 export const KitchenScreen = awaited(() => import("./kitchen/KitchenScreen"));
 export const MachinesScreen = awaited(() => import("./machines/MachinesScreen"));
 export const MachineEditor = awaited(() => import("./machines/MachineEditor"));

@@ -11,6 +11,8 @@ import type {
   BenchView,
   Compare,
   Compared,
+  Declining,
+  Difference,
   Doubts,
   Estimate,
   Estimated,
@@ -19,6 +21,7 @@ import type {
   Kitchens,
   KitchenSettings,
   Larder,
+  Lessons,
   Log,
   Machine,
   MachineRead,
@@ -35,8 +38,10 @@ import type {
   RecipeText,
   Shelf,
   SlipOf,
+  Story,
   WaysOut,
   Wish,
+  Year,
 } from "./types.gen";
 
 /** An error that the server put into words. */
@@ -145,6 +150,12 @@ export interface Looked {
 export const fetchRecipes = ({ find = "", kind = "", away = false, after = "" }: Looked, signal?: AbortSignal) =>
   call<Recipes>(`/recipes?${new URLSearchParams({ find, kind, away: String(away), after })}`, { signal });
 export const fetchRecipe = (id: string, signal: AbortSignal) => call<RecipeRead>(`/recipes/${id}`, { signal });
+export const fetchStory = (id: string, signal: AbortSignal) => call<Story>(`/recipes/${id}/story`, { signal });
+export const fetchDifference = (id: string, from: number, to: number, signal: AbortSignal) =>
+  call<Difference>(`/recipes/${id}/difference?from=${from}&to=${to}`, { signal });
+export const fetchLessons = read<Lessons>("/lessons");
+export const declineLesson = (body: Declining) => put<Lessons>("/lessons", body);
+export const fetchYear = (year: string, signal: AbortSignal) => call<Year>(`/year?year=${year}`, { signal });
 export const readRecipe = (recipe: RecipeText, signal?: AbortSignal) => ask<RecipeRead>("/recipes/read", recipe, signal);
 
 export const fetchProfiles = read<Profiles>("/machines/profiles");

@@ -15,6 +15,8 @@ import { whenIdle } from "../parts/later";
 import { setFace } from "../parts/time";
 import { press } from "./outbox";
 import type {
+  AtBench,
+  Back,
   Bagging,
   Bags,
   BakeTold,
@@ -22,22 +24,23 @@ import type {
   BenchTold,
   BenchView,
   Compare,
+  Declining,
   HabitOf,
   Happened,
   InRehearsal,
-  Rehearse,
-  Rehearsed,
-  RehearsalView,
   Kitchen,
   KitchenSettings,
+  Lessons,
   Loaded,
   Machine,
   MachineRead,
   MeantOf,
-  AtBench,
   RecipeKept,
   RecipeRead,
   RecipeText,
+  RehearsalView,
+  Rehearse,
+  Rehearsed,
   Shelf,
   Start,
   SwapsKept,
@@ -184,7 +187,7 @@ export const useStartBake = () =>
 function toldBake(client: QueryClient, told: BakeTold) {
   setServerTime(told.now);
   client.setQueryData<BakeView>(at("bake", told.id), (bake) => bake && { ...bake, rise: undefined, why: undefined, ...told });
-  void lists(client, "log", "running");
+  void lists(client, "log", "running", "story", "lessons", "year");
 }
 
 export const useTellBake = (id: string) => usePress((happened: Happened) => press<BakeTold>(`/bakes/${id}/happenings`, happened), toldBake);
@@ -265,6 +268,7 @@ export function useAnswerName() {
 /** A change of a recipe: plans and cards of it are made anew. */
 async function recipeChanged(client: QueryClient) {
   client.removeQueries({ queryKey: at("recipe") });
+  await lists(client, "story", "lessons");
   await replan(client);
   await lists(client, "shelf", "recipes");
 }
@@ -281,6 +285,34 @@ export const useTeach = (id: string, revision: number) =>
 /** Brings the revision before the newest back. */
 export const useUndoRecipe = (id: string) =>
   usePress((revision: number) => press<RecipeKept>(`/recipes/${id}/undo`, { id, revision }), recipeChanged);
+
+/** Makes an older revision the newest again. */
+export const useGoBack = (id: string) => usePress((back: Back) => press<RecipeKept>(`/recipes/${id}/back`, back), recipeChanged);
+
+/** A recipe as it went: its revisions, its bakes and what they teach. */
+export const useStory = (id: string) =>
+  useQuery({ queryKey: at("story", id), queryFn: ({ signal }) => api.fetchStory(id, signal), staleTime: 0 });
+export const useDifference = (id: string, from: number, to: number) =>
+  useQuery({
+    queryKey: at("difference", id, from, to),
+    queryFn: ({ signal }) => api.fetchDifference(id, from, to, signal),
+    enabled: from > 0 && to > 0 && from !== to,
+    placeholderData: keepPreviousData,
+  });
+
+/** What the log teaches. */
+export const useLessons = () => useQuery({ queryKey: at("lessons"), queryFn: ({ signal }) => api.fetchLessons(signal), staleTime: 0 });
+const learned = (client: QueryClient) => client.invalidateQueries();
+export const useTakeLesson = () => usePress((id: string) => press<Lessons>("/lessons", { id }), learned);
+export const useDeclineLesson = () => usePress((body: Declining) => api.declineLesson(body), learned);
+
+export const useYear = (year: string) =>
+  useQuery({
+    queryKey: at("year", year),
+    queryFn: ({ signal }) => api.fetchYear(year, signal),
+    staleTime: 0,
+    placeholderData: keepPreviousData,
+  });
 
 /** Puts a recipe, a machine or a bake away, or brings it back; path is such as /recipes/1. */
 export function usePutAway(path: string) {

@@ -3,6 +3,7 @@ import { useLarder } from "../client/queries";
 import type { Kitchen, KitchenPack, Problem } from "../client/types.gen";
 import { IngredientPicker } from "../parts/IngredientPicker";
 import { readNumber, Typed } from "../parts/Typed";
+import { Prices } from "./Prices";
 import { fieldLook, type SetKitchen } from "./set";
 
 interface Props {
@@ -17,7 +18,10 @@ export function Cupboard({ kitchen, worries, set, fault }: Props) {
   return (
     <div className="grid gap-x-10 gap-y-6 xl:grid-cols-[3fr_2fr]">
       <Packs kitchen={kitchen} worries={worries} set={set} fault={fault} />
-      <Stock kitchen={kitchen} set={set} fault={fault} />
+      <div className="grid content-start gap-6">
+        <Stock kitchen={kitchen} set={set} fault={fault} />
+        <Prices kitchen={kitchen} set={set} fault={fault} />
+      </div>
     </div>
   );
 }

@@ -32,7 +32,7 @@ export default function KitchenScreen() {
   const set = (part: Partial<Kitchen>, kept?: () => void) => change.mutate({ ...kitchen, ...part }, { onSuccess: kept });
   const busy = change.isPending || undo.isPending;
   const problem = change.error instanceof Trouble ? change.error.problem : undefined;
-  const atField = /^\/(cups|packs|stock|room|facts)/.test(problem?.pointer ?? "") ? problem : undefined;
+  const atField = /^\/(cups|packs|stock|prices|room|facts)/.test(problem?.pointer ?? "") ? problem : undefined;
   return (
     <div className="w-full px-6 py-4">
       <header className="flex min-h-12 flex-wrap items-center gap-x-6">

@@ -1,11 +1,12 @@
 import { useState } from "react";
 import { Link } from "react-router";
 import { logTable, photoAt } from "../client/api";
-import { useLog, useShelf } from "../client/queries";
+import { useLessons, useLog, useShelf } from "../client/queries";
 import type { BakeSummary } from "../client/types.gen";
 import { Picker } from "../parts/Picker";
 import { useSettled } from "../parts/settled";
 import { addDays, clock, day, dayName, longDay } from "../parts/time";
+import { LessonList } from "../parts/LessonList";
 import { More } from "../parts/More";
 import { Find } from "../parts/Find";
 import { TroubleNote } from "../parts/Trouble";
@@ -28,6 +29,7 @@ export default function LogScreen() {
   const [machine, setMachine] = useState("");
   const [year, setYear] = useState("");
   const shelf = useShelf().data;
+  const lessons = useLessons().data;
   const days = year ? { from: `${year}-01-01`, to: `${Number(year) + 1}-01-01` } : { from: "", to: "" };
   const looked = { find: useSettled(words.trim()), kind, mark, sign, machine, ...days };
   const log = useLog(looked);
@@ -57,12 +59,16 @@ export default function LogScreen() {
           <Picker label="Machine" value={machine} pick={setMachine} choices={[{ id: "", name: "every machine" }, ...shelf.machines]} />
         )}
         <Picker label="Year" value={year} pick={setYear} choices={[{ id: "", name: "every year" }, ...years(now)]} />
+        <Link to="/log/year" className="flex min-h-11 items-center font-semibold text-rim underline md:ml-auto">
+          The year
+        </Link>
         {bakes.length > 0 && (
-          <a href={logTable(looked)} download className="flex min-h-11 items-center font-semibold text-rim underline md:ml-auto">
+          <a href={logTable(looked)} download className="flex min-h-11 items-center font-semibold text-rim underline">
             Save as a table
           </a>
         )}
       </header>
+      {lessons && <LessonList {...lessons} />}
       {bakes.length === 0 && (Object.values(looked).some(Boolean) || words.trim()) ? (
         <p role="status" className="mt-4 text-lg text-soft">
           No bake in the log is so. Look for less.

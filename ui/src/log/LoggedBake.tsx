@@ -53,6 +53,9 @@ export default function LoggedBake() {
         <Link to={`/verdict/${id}`} className="min-h-11 content-center font-semibold text-rim underline">
           {state.mark ? "Change the verdict" : "Judge the loaf"}
         </Link>
+        <Link to={`/recipes/${bake.data.recipeId}/story`} className="min-h-11 content-center font-semibold text-rim underline">
+          All loaves of it
+        </Link>
         <Link to={again} className="min-h-11 content-center font-semibold text-rim underline">
           Bake this again
         </Link>
@@ -129,6 +132,7 @@ export default function LoggedBake() {
                   <li key={h.seq}>
                     <span className="figures">{clock(h.at, zone)}</span> {moved[h.what]}
                     {h.refusal && `: ${h.refusal}`}
+                    {h.warm && `: ${h.warm}`}
                     {h.what === "moved" && h.minutes && `: ${inHours(Math.abs(h.minutes))} ${h.minutes < 0 ? "sooner" : "later"}`}
                     {h.cut && `: ${clock(h.cut.from, zone)} to ${clock(h.cut.to, zone)}`}
                   </li>

@@ -165,12 +165,29 @@ export function MachineForm({ machine, change, at }: Props) {
             fault={at("/kneadRise")}
           />
           <NumberField
+            label="Loaves reach, of the usual height; 0: all"
+            unit="%"
+            value={Math.round(100 * (machine.fills ?? 0))}
+            change={(percent) => change({ fills: percent / 100 || undefined })}
+            fault={at("/fills")}
+          />
+          <NumberField
             label="Stores own cycles"
             value={machine.memory ?? 0}
             change={(memory) => change({ memory })}
             fault={at("/memory")}
           />
         </div>
+        <Choices
+          label="Its crusts come out"
+          value={String(machine.browns ?? 0)}
+          pick={(shades) => change({ browns: Number(shades) || undefined })}
+          choices={[
+            ["0", "as they are set", "As the booklet has it."],
+            ["1", "a shade darker", "The plan suggests one lighter."],
+            ["-1", "a shade paler", "The plan suggests one darker."],
+          ]}
+        />
       </div>
     </div>
   );

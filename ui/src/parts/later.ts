@@ -35,9 +35,9 @@ export function fetchAhead() {
 }
 
 /** A part that is waited for where it is needed before it is there. One that cannot be fetched is asked for
-    until it comes. */
-export function awaited<P>(load: Load<P>) {
-  loads.push(load);
+    until it comes; one that is seldom needed is not fetched ahead. */
+export function awaited<P>(load: Load<P>, seldom = false) {
+  if (!seldom) loads.push(load);
   const persistent: Load<P> = () => load().catch(() => new Promise((resolve) => setTimeout(resolve, again)).then(persistent));
   return lazy(persistent);
 }

@@ -1,5 +1,6 @@
 import { useState } from "react";
 import type { PlanAnswer, Wish } from "../client/types.gen";
+import { Arrow } from "../parts/Arrow";
 import { LineSwaps } from "./LineSwaps";
 import { type Change, listed, locked } from "./wish";
 
@@ -52,7 +53,9 @@ export function LineWhy({ answer, wish, line, fault, change }: Props) {
             <li key={d.rule}>
               <p>{d.reason}</p>
               <p className="figures text-xs text-soft">
-                {d.straight.toFixed(1)} g in straight proportion → {d.grams.toFixed(1)} g
+                {d.straight.toFixed(1)} g in straight proportion
+                <Arrow />
+                {d.grams.toFixed(1)} g
               </p>
             </li>
           ))}

@@ -74,6 +74,9 @@ function Row({ recipe }: { recipe: RecipeOnShelf }) {
           </Link>
         )}
         {!recipe.putAway && recipe.revision > 1 && <UndoChange recipe={recipe} />}
+        <Link to={`/recipes/${recipe.id}/story`} className={link}>
+          Its story{of}
+        </Link>
         <Link to={`/recipes/${recipe.id}`} className={link}>
           Change it{of}
         </Link>

@@ -1,3 +1,4 @@
+import { useId } from "react";
 import type { BakeState } from "../client/types.gen";
 
 export type Sign = NonNullable<BakeState["signs"]>[number];
@@ -40,20 +41,26 @@ interface Props {
 export function LoafPicture({ signs, crust, className }: Props) {
   const shape = signs.find((s) => outline[s]);
   const painted = signs.find((s) => paint[s]);
+  const d = (shape && outline[shape]) ?? loaf;
+  const inside = useId();
   return (
     <svg viewBox="0 0 96 64" className={className} aria-hidden="true">
       <path
-        d={(shape && outline[shape]) ?? loaf}
+        d={d}
         fill={(painted && paint[painted]) ?? `var(--crust-${crust})`}
         stroke="currentColor"
         strokeWidth="2.5"
         strokeLinejoin="round"
       />
+      <clipPath id={inside}>
+        <path d={d} />
+      </clipPath>
       {signs
         .filter((s) => marks[s])
         .map((s) => (
           <path
             key={s}
+            clipPath={`url(#${inside})`}
             d={marks[s]}
             fill={s === "floury corners" ? "var(--enamel)" : "none"}
             stroke={crust === "light" ? "var(--crust-dark)" : "var(--enamel)"}

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { useTeach, useRecipe, useUndoRecipe } from "../client/queries";
 import type { BakeView, Why } from "../client/types.gen";
+import { Arrow } from "../parts/Arrow";
 import { TroubleNote } from "../parts/Trouble";
 
 const strength: Record<Why["strength"], string> = { likely: "Likely", possible: "Possible", "cannot tell": "Cannot be told apart yet" };
@@ -57,7 +58,9 @@ function NextTime({ bake, why }: { bake: BakeView; why: Why }) {
       {step && (
         <p className="mt-2 flex flex-wrap items-center gap-4">
           <span className="fraction text-lg font-bold" data-change>
-            {step.name} {step.from} → {step.to}
+            {step.name} {step.from}
+            <Arrow />
+            {step.to}
           </span>
           {kept ? (
             <>

@@ -1,8 +1,9 @@
 import { useState } from "react";
+import { useShelf } from "../client/queries";
 import type { BakeView, Happened } from "../client/types.gen";
 import { clock24, inHours, readClock, shown } from "../parts/time";
 import { moved, standing } from "./happened";
-import { between, box, Typed } from "../parts/Typed";
+import { between, box, degrees, Typed } from "../parts/Typed";
 
 interface Props {
   bake: BakeView;
@@ -18,6 +19,7 @@ export function Otherwise({ bake, now, tell, wait }: Props) {
   const [open, setOpen] = useState(false);
   const [minutes, setMinutes] = useState(10);
   const { state } = bake;
+  const unit = useShelf().data?.kitchen.degrees === "fahrenheit" ? "°F" : "°C";
   const say = (h: Happened) => {
     tell(h);
     setOpen(false);
@@ -56,6 +58,24 @@ export function Otherwise({ bake, now, tell, wait }: Props) {
             <button type="button" disabled={wait} onClick={() => say({ what: "stage over" })} className={button}>
               This stage has ended early: the next one runs
             </button>
+          )}
+          {state.phase === "running" && (
+            <label className="flex flex-wrap items-center gap-2">
+              The dough is
+              <Typed
+                value={state.probe?.warm ?? ""}
+                show={(warm) => warm}
+                parse={(text) => (/^\d+([.,]\d+)?\s*(°?\s*[cf])?$/i.test(text.trim()) ? degrees(unit)(text) : null)}
+                say={`such as 26 ${unit}`}
+                keep={(warm, kept) => {
+                  tell({ what: "probed", warm });
+                  kept();
+                }}
+                placeholder="–"
+                className={`figures h-11 w-24 text-center ${box}`}
+              />
+              warm, by a thermometer
+            </label>
           )}
           <div className="flex flex-wrap items-center gap-2">
             <Typed

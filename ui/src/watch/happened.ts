@@ -12,11 +12,12 @@ export function standing({ happenings }: BakeView): BakeHappening[] {
     .toReversed();
 }
 
-/** What moves a bake's clock, in words. */
+/** What went otherwise in a bake or was measured of it, in words. */
 export const moved: Partial<Record<BakeHappening["what"], string>> = {
   refused: "it refused to start",
   moved: "minutes moved",
   "stage over": "a stage ended early",
   "power cut": "power cut",
   resumed: "Start pressed again",
+  probed: "a thermometer in the dough",
 };

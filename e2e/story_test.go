@@ -1,0 +1,89 @@
+package e2e
+
+import (
+	"fmt"
+	"testing"
+
+	"risepan/e2e/drive"
+)
+
+// The demo's loaf that kept collapsing, read from its first sight to its mended form: what was changed between the loaves,
+// the figures over time and their tables, two revisions side by side, and a way back that is undone.
+func TestAStoryIsReadAndAnOldRevisionReturns(t *testing.T) {
+	s := serve(t)
+	p := open(t, s.URL+"/recipes")
+	p.Type("Find", "oat and honey")
+	p.Until("one recipe", "document.querySelectorAll('main li').length === 1")
+	p.Click("Its story: Oat and honey loaf")
+	p.Sees("Its loaves")
+	p.Until("four loaves in a row", "document.querySelectorAll('[data-story]').length === 4")
+	if first, last := p.Text("[data-story]:first-child"), p.Text("[data-story]:last-child"); first == last {
+		t.Error("the first loaf reads as the last")
+	}
+	p.Sees("24 mm under the rim")
+	p.Sees("domed, near the rim")
+	p.Sees("the change helped")
+	p.Until("four plots", "document.querySelectorAll('[data-plot] svg .recharts-line').length === 4")
+	p.Settled()
+	axe(t, p, "A recipe's story")
+	for _, f := range p.PlatformFonts() {
+		if !f.Custom {
+			t.Errorf("the story falls back on %s for %v letters", f.Name, f.Glyphs)
+		}
+	}
+	p.Until("the marks as a table", `(document.querySelector('[data-plot="Mark"] summary').click(), document.querySelectorAll('[data-plot="Mark"] tbody tr').length === 4)`)
+	p.Until("the first and the last side by side", "document.querySelector('[data-difference]').innerText.includes('hydration')")
+	p.Click("To: revision 3")
+	p.Click("revision 2")
+	p.Until("water is no part of the first change", "!document.querySelector('[data-difference]').innerText.includes('water')")
+	p.Click("Go back to it: revision 1")
+	p.Until("a fourth revision", "document.querySelector('[data-revision=\"4\"]')?.innerText.includes('Back to revision 1')")
+	p.Click("Go back to it: revision 3")
+	p.Until("a fifth", "document.querySelector('[data-revision=\"5\"]')?.innerText.includes('Back to revision 3')")
+	p.Resize(390, 844)
+	p.Settled()
+	axe(t, p, "A recipe's story on a phone")
+	if wide := drive.Value[int](p, "document.documentElement.scrollWidth"); wide > 390 {
+		t.Errorf("on a phone the story is %d px wide", wide)
+	}
+}
+
+// Three loaves that came out darker than they were set are a lesson: read with its evidence, declined and offered again,
+// taken, and seen in the next plan. The year counts them.
+func TestTheLogTeachesAboutAMachine(t *testing.T) {
+	s := serve(t)
+	at := kitchenOf(t, s)
+	for n := range 3 {
+		id := startedAs(t, s, "Towpath white", fmt.Sprint("start", n))
+		for _, what := range []map[string]any{{"what": "taken out"}, {"what": "judged", "mark": 4, "crust": "dark"}} {
+			if status, told := post(t, at+"/bakes/"+id+"/happenings", what, fmt.Sprintf("%.5s-%d", what["what"], n), ""); status != 201 {
+				t.Fatalf("%v: %d %v", what, status, told)
+			}
+		}
+	}
+	p := open(t, s.URL+"/log")
+	p.Sees("What the log teaches")
+	p.Sees("Crusts of Galley machine come out darker than they are set.")
+	p.Click("It rests on 3 bakes")
+	p.Sees("dark, set to medium")
+	axe(t, p, "What the log teaches")
+	p.Click("Leave it as it is")
+	p.Sees("You left it as it is.")
+	p.Click("Offer it again")
+	p.Click("Suggest one lighter on it")
+	p.Until("the lesson to be taken", "!shows('What the log teaches')")
+	p.Click("The year")
+	p.Sees("Most loved")
+	axe(t, p, "The year")
+	p.Sees("£")
+	p.Click("Tell what packs cost")
+	p.Sees("What packs cost")
+	axe(t, p, "Prices")
+	p.Type("What a pack of bread flour costs", "2.50")
+	p.Keys("\t")
+	p.Sees("Kept.")
+	p.Go(s.URL)
+	choose(p, "Towpath white")
+	p.Click("why this crust")
+	p.Sees("come out dark")
+}

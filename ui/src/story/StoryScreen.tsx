@@ -1,0 +1,55 @@
+import { Suspense } from "react";
+import { Link, useParams } from "react-router";
+import { useStory } from "../client/queries";
+import { awaited } from "../parts/later";
+import { LessonList } from "../parts/LessonList";
+import { TroubleNote } from "../parts/Trouble";
+import { BakesInRow } from "./BakesInRow";
+import { Revisions } from "./Revisions";
+
+const Plots = awaited(() => import("./Plots"), true);
+const enough = 3; // bakes from which on a plot shows anything
+
+/** A recipe as it went: its bakes with what changed between them, its figures over time, its revisions. */
+export default function StoryScreen() {
+  const { id = "" } = useParams();
+  const story = useStory(id);
+  if (story.error && !story.data)
+    return (
+      <div className="p-8">
+        <TroubleNote error={story.error} />
+      </div>
+    );
+  if (!story.data) return <p className="p-8 text-lg text-soft">Turning back the pages …</p>;
+  const { name, bakes, lessons, older } = story.data;
+  const link = "min-h-11 content-center font-semibold text-rim underline";
+  return (
+    <div className="w-full px-6 py-4">
+      <header className="flex flex-wrap items-baseline gap-x-6">
+        <h1 className="text-xl font-bold wrap-anywhere">{name}</h1>
+        <Link to={`/?recipe=${id}`} className={link}>
+          Plan it
+        </Link>
+        <Link to={`/recipes/${id}`} className={link}>
+          Change it
+        </Link>
+        <Link to="/recipes" className={link}>
+          All recipes
+        </Link>
+      </header>
+      {lessons && <LessonList lessons={lessons} />}
+      {bakes.length === 0 ? (
+        <p className="mt-4 text-lg text-soft">It was never baked here. Once it was, its loaves stand in a row.</p>
+      ) : (
+        <BakesInRow story={story.data} />
+      )}
+      {older && <p className="mt-1 text-soft">Those before the last hundred are in the log.</p>}
+      {bakes.filter((b) => b.mark).length >= enough && (
+        <Suspense fallback={<p className="mt-4 text-soft">Drawing its figures …</p>}>
+          <Plots bakes={bakes.toReversed()} zone={story.data.zone} now={story.data.now} />
+        </Suspense>
+      )}
+      <Revisions story={story.data} />
+    </div>
+  );
+}
