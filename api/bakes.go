@@ -1,6 +1,7 @@
 package api
 
 import (
+	"cmp"
 	"net/http"
 	"time"
 
@@ -100,7 +101,17 @@ type BakeTold struct {
 // Why is one cause of how a loaf came out, and the one change of its recipe that answers it.
 type Why struct {
 	verdict.Weighed
-	Step *verdict.Change `json:"step,omitzero"`
+	Step   *verdict.Change `json:"step,omitzero"`
+	Choice *ChoiceNext     `json:"choice,omitzero"`
+}
+
+// ChoiceNext is a setting of the machine that answers a cause, as the baker's own for this recipe, and what was chosen
+// before.
+type ChoiceNext struct {
+	verdict.Choice
+	Machine string      `json:"machine"` // its id
+	Becomes store.Habit `json:"becomes"`
+	Was     store.Habit `json:"was"`
 }
 
 func summary(g store.Glance, now time.Time) BakeSummary {
@@ -223,7 +234,7 @@ func (c *call) viewBake(id string) (BakeView, error) {
 
 // why weighs the causes of a loaf of which signs were told.
 func (c *call) why(b store.Bake, s bake.State, happened []bake.Happening) ([]Why, error) {
-	if !s.Over() || len(s.Signs) == 0 {
+	if !s.Over() || s.Mark == 0 {
 		return nil, nil
 	}
 	k, _, err := c.settings()
@@ -247,9 +258,23 @@ func (c *call) why(b store.Bake, s bake.State, happened []bake.Happening) ([]Why
 		session := bench.At(told)
 		baked.Bench, baked.Steps = &session, at.Steps
 	}
+	then, err := c.Recipe(c.ctx, c.kitchen, b.RecipeID, b.Revision)
+	if err != nil {
+		return nil, err
+	}
+	baked.Because = then.Recipe.Because
+	_, habit, err := c.Heads(c.ctx, c.kitchen, b.RecipeID, b.MachineID)
+	if err != nil {
+		return nil, err
+	}
 	var out []Why
 	for _, w := range verdict.Told(verdict.Weigh(baked.Seen())) {
-		out = append(out, Why{w, verdict.Propose(b.Plan, r.Recipe, k.Kitchen.Ingredient, w.Cause)})
+		why := Why{Weighed: w, Step: verdict.Propose(b.Plan, r.Recipe, k.Kitchen.Ingredient, w.Cause)}
+		if other := verdict.Choose(b.Plan, s, w.Cause); other != nil {
+			becomes := store.Habit{Cycle: cmp.Or(other.Cycle, habit.Cycle), Crust: cmp.Or(other.Crust, habit.Crust)}
+			why.Choice = &ChoiceNext{*other, b.MachineID, becomes, habit}
+		}
+		out = append(out, why)
 	}
 	return out, nil
 }

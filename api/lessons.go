@@ -67,7 +67,8 @@ func (c *call) lessonsOf(recipeID string) (Lessons, error) {
 			recipes[p.RecipeID] = now.Recipe
 		}
 		liquid, _ := then.Recipe.Liquid(k.Kitchen.Ingredient)
-		past = append(past, verdict.Past{At: p.StartedAt.In(zone), RecipeID: p.RecipeID, Recipe: p.Recipe, MachineID: p.MachineID, Liquid: liquid.Amount, Formula: p.Formula,
+		present, _ := recipes[p.RecipeID].Liquid(k.Kitchen.Ingredient)
+		past = append(past, verdict.Past{At: p.StartedAt.In(zone), RecipeID: p.RecipeID, Recipe: p.Recipe, MachineID: p.MachineID, Liquid: liquid.Amount, Mended: liquid.Amount != present.Amount, Formula: p.Formula,
 			Flour: mainFlour(p.Used, k.Kitchen), Ball: p.Ball, Doses: p.Doses, Off: p.Off, Crust: p.Crust, Fill: m.Machine.Vessel.FillOf(p.Kind, p.Formula.Flour, grams(p.Used)), Verdict: p.Verdict})
 	}
 	add := func(l *verdict.Lesson) {

@@ -74,6 +74,16 @@ func TestAVerdictTeachesTheNextLoaf(t *testing.T) {
 	p.Click("5: as it should be")
 	p.Click("Write it in the log")
 	p.Sees("It is simply a good loaf")
+	p.Click("Change the verdict")
+	p.Click("domed, near the rim")
+	p.Click("too dark")
+	p.Click("2: poor")
+	p.Click("Write it in the log")
+	p.Until("another crust", `document.querySelector("[data-change]")?.textContent === "medium crust to light crust"`)
+	p.Click("Set it so next time")
+	p.Sees("Kept for this recipe on this machine.")
+	p.Click("Undo it")
+	p.Until("the setting to be undone", "!shows('Kept for this recipe on this machine.')")
 }
 
 // loafPhoto is a picture of a loaf, larger than what is kept.

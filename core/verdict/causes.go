@@ -97,12 +97,14 @@ const (
 	WeightAsMeant Fact = "the loaf weighs as planned"
 	SlipTold      Fact = "more than planned of something went in"
 	DampDay       Fact = "the day was damp"
+	TriedInVain   Fact = "what was changed for it before this loaf did not help"
+	TriedInPart   Fact = "what was changed for it before this loaf helped, in part"
 )
 
 // Facts lists them.
 var Facts = []Fact{WetFormula, DryFormula, YeastHigh, YeastLow, SaltHigh, SaltLow, SugarHigh, OldYeast, FreshYeast, BallWet, BallDry, BallGood, FlourGiven, LiquidGiven, RoseHigh, RoseLow,
 	HotKitchen, ColdKitchen, VeryHotLiquid, WeakUsed, UnsureCup, WeighedFlour, OtherCycle, SlowOnRapid, FastOnLong, LongCycle, FullPan, StoodInPan, TakenAtOnce, CutEarly, CutCold,
-	CrustDarker, CrustLighter, AddInsFirst, AddInsLate, MoistAddIns, LidWasOpen, PowerWent, NotTicked, HeavyLoaf, WeightAsMeant, SlipTold, DampDay}
+	CrustDarker, CrustLighter, AddInsFirst, AddInsLate, MoistAddIns, LidWasOpen, PowerWent, NotTicked, HeavyLoaf, WeightAsMeant, SlipTold, DampDay, TriedInVain, TriedInPart}
 
 func (f Fact) Words() []string                  { return word.List(Facts) }
 func (f *Fact) UnmarshalText(text []byte) error { return word.Read(f, text, "fact", Facts) }

@@ -45,11 +45,19 @@ type Weighed struct {
 
 // Seen is what is known of a loaf: the signs, whether all the others were looked for and not seen, and the facts.
 type Seen struct {
-	Signs []bake.Sign
-	All   bool // what is not named is not there
-	Mark  int  // 1 to 5; 0: none
-	Facts []Fact
+	Signs  []bake.Sign
+	All    bool // what is not named is not there
+	Mark   int  // 1 to 5; 0: none
+	Facts  []Fact
+	Tried  Cause       // what the recipe was changed for before this loaf; empty: nothing
+	Helped bake.Helped // whether that helped
 }
+
+// By what a cause that was answered already becomes less likely where that did not help, and more where it helped in part.
+const (
+	inVain = 0.3
+	inPart = 1.6
+)
 
 // without is how much less likely a cause is without the fact that goes with it, where the program itself would know of
 // that: a pan that was not too full is hardly the cause of an overflow.
@@ -71,6 +79,7 @@ func Weigh(s Seen) []Weighed {
 		r := causes[c]
 		w := Weighed{Cause: c, Change: r.change, Tell: r.tell}
 		w.Share = math.Exp(math.Log(r.prior) + r.bySigns(&w, bad, s.All) + r.byFacts(&w, s.Facts))
+		w.Share *= s.tried(&w)
 		total += w.Share
 		if len(w.Signs) > 0 {
 			out = append(out, w)
@@ -85,6 +94,20 @@ func Weigh(s Seen) []Weighed {
 		return nil // a good loaf with one flaw that nothing else speaks of: the worry is needless
 	}
 	return out
+}
+
+// tried is by how much a cause is likelier for what the loaf before taught.
+func (s Seen) tried(w *Weighed) float64 {
+	switch {
+	case s.Tried != w.Cause:
+	case s.Helped == bake.No:
+		w.Against = append(w.Against, TriedInVain)
+		return inVain
+	case s.Helped == bake.Yes:
+		w.For = append(w.For, TriedInPart)
+		return inPart
+	}
+	return 1
 }
 
 func strengthOf(share float64) Strength {

@@ -24,6 +24,7 @@ type Past struct {
 	Recipe    string
 	MachineID string
 	Liquid    measure.Amount // of the recipe as it was then
+	Mended    bool           // the recipe has another by now
 	Formula   plan.Formula
 	Flour     larder.ID // the most of it
 	Ball      dough.Seen
@@ -82,6 +83,12 @@ func (p Past) points() float64 {
 
 // looked reports whether anybody told of the ball or mended it.
 func (p Past) looked() bool { return p.Ball != "" || len(p.Doses) > 0 }
+
+// tellsOfCup reports whether its dough tells what an unweighed cup holds: one whose recipe was mended for it since does
+// not, for it would be mended twice.
+func (p Past) tellsOfCup() bool {
+	return p.Formula.Sure == plan.UnknownCup && p.Formula.Hydration > 0 && p.looked() && !p.Mended
+}
 
 func (p Past) on(format string, args ...any) string {
 	return p.At.Format("2 Jan") + ": " + fmt.Sprintf(format, args...)
@@ -253,7 +260,7 @@ func CupLesson(facts recipe.Lookup, past []Past) *Lesson {
 	count := map[larder.ID]int{}
 	var flour larder.ID
 	for _, p := range past {
-		if p.Formula.Sure == plan.UnknownCup && p.looked() {
+		if p.tellsOfCup() {
 			if count[p.Flour]++; count[p.Flour] > count[flour] {
 				flour = p.Flour
 			}
@@ -264,7 +271,7 @@ func CupLesson(facts recipe.Lookup, past []Past) *Lesson {
 	var evidence []string
 	recipes := map[string]bool{}
 	for _, p := range past {
-		if p.Flour == flour && p.Formula.Sure == plan.UnknownCup && p.looked() && p.Formula.Hydration > 0 {
+		if p.Flour == flour && p.tellsOfCup() {
 			points = append(points, p.points())
 			heavier = append(heavier, p.points()/p.Formula.Hydration)
 			recipes[p.RecipeID] = true

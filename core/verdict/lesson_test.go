@@ -8,10 +8,10 @@ import (
 	"risepan/core/bake"
 	"risepan/core/dough"
 	"risepan/core/formula"
+	"risepan/core/kitchen"
 	"risepan/core/larder"
 	"risepan/core/machine"
 	"risepan/core/measure"
-	"risepan/core/pan"
 	"risepan/core/plan"
 	"risepan/core/verdict"
 	"risepan/demo"
@@ -204,6 +204,11 @@ func TestTheKitchensCupIsLearnedFromItsDoughs(t *testing.T) {
 	if l := verdict.CupLesson(larder.Get, one); l != nil {
 		t.Errorf("one recipe alone, which may be dry itself, teaches %q", l.Say)
 	}
+	mended := past(dry...)
+	mended[0].Mended = true
+	if l := verdict.CupLesson(larder.Get, mended); l != nil {
+		t.Errorf("doughs whose recipe was mended since teach %q", l.Say)
+	}
 	known := past(dry...)
 	for n := range known {
 		known[n].Formula.Sure = plan.OwnCup
@@ -213,13 +218,25 @@ func TestTheKitchensCupIsLearnedFromItsDoughs(t *testing.T) {
 	}
 }
 
-// What is learned of a machine changes its plans: the crust that is suggested and how far the loaf fills the pan.
+// What is learned of a machine changes its plans: the crust that is suggested, and how far the loaf fills the pan.
 func TestLessonsChangeTheNextPlan(t *testing.T) {
-	fill := pan.Fill{Low: 100, High: 200}
-	if got := fill.Times(0.8); got.Low != 80 || got.High != 160 {
-		t.Errorf("four fifths of %v is %v", fill, got)
+	planned := func(change func(*machine.Machine)) plan.Plan {
+		m := demo.Galley()
+		change(&m)
+		p, err := plan.Make(plan.Place{Kitchen: kitchen.New("Test", "UTC"), Zone: time.UTC, Recipe: demo.Recipes()[0], Machine: m, Now: firstDay}, plan.Wish{Loaf: plan.Loaf{Size: measure.LoafPounds(3, 2)}})
+		if err != nil {
+			t.Fatal(err)
+		}
+		return p
 	}
-	if fill.Times(0) != fill {
-		t.Error("nothing learned changes the fill")
+	usual := planned(func(*machine.Machine) {})
+	for browns, want := range map[int]machine.Crust{1: machine.Light, 0: machine.Medium, -1: machine.Dark} {
+		if got := planned(func(m *machine.Machine) { m.Browns = browns }).Setting.Crust; got != want {
+			t.Errorf("on a machine %d shades dark it is set to %s, want %s", browns, got, want)
+		}
+	}
+	low := planned(func(m *machine.Machine) { m.Fills = 0.8 })
+	if low.Pan.Fill.High >= usual.Pan.Fill.High*0.81 || low.Pan.Fill.Pan != usual.Pan.Fill.Pan {
+		t.Errorf("where loaves reach four fifths, %v becomes %v", usual.Pan.Fill, low.Pan.Fill)
 	}
 }

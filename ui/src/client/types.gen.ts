@@ -1623,6 +1623,8 @@ export interface Why {
     | "the loaf weighs as planned"
     | "more than planned of something went in"
     | "the day was damp"
+    | "what was changed for it before this loaf did not help"
+    | "what was changed for it before this loaf helped, in part"
   )[];
   against?: (
     | "its water is above the usual"
@@ -1668,10 +1670,23 @@ export interface Why {
     | "the loaf weighs as planned"
     | "more than planned of something went in"
     | "the day was damp"
+    | "what was changed for it before this loaf did not help"
+    | "what was changed for it before this loaf helped, in part"
   )[];
   change: string;
   tell?: string;
   step?: VerdictChange;
+  choice?: ChoiceNext;
+}
+export interface ChoiceNext {
+  cycle?: string;
+  crust?: "light" | "medium" | "dark";
+  from: string;
+  to: string;
+  effect: string;
+  machine: string;
+  becomes: StoreHabit;
+  was: StoreHabit;
 }
 export interface BakeTold {
   id: string;

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { useTeach, useRecipe, useUndoRecipe } from "../client/queries";
+import { useRecipe, useSetHabit, useTeach, useUndoRecipe } from "../client/queries";
 import type { BakeView, Why } from "../client/types.gen";
 import { Arrow } from "../parts/Arrow";
 import { TroubleNote } from "../parts/Trouble";
@@ -9,7 +9,8 @@ const strength: Record<Why["strength"], string> = { likely: "Likely", possible: 
 /** Why the loaf came out so: causes with what speaks for and against them, and one change for next time. */
 export function WhySo({ bake }: { bake: BakeView }) {
   const { why, state } = bake;
-  if (!state.signs || state.signs.length === 0) return null;
+  const [kept, keep] = useState<string[]>([]); // the causes whose change was kept
+  if (!why && !state.signs) return null;
   if (!why || why.length === 0)
     return (
       <section aria-labelledby="why" className="mt-6">
@@ -25,73 +26,138 @@ export function WhySo({ bake }: { bake: BakeView }) {
         Why it came out so
       </h2>
       <ol className="mt-1 divide-y divide-rule border-y border-rule">
-        {why.map((w, n) => (
-          <li key={w.cause} className="py-3">
-            <h3 className={n === 0 ? "text-xl font-bold" : "text-lg font-semibold"}>
-              <span className="mr-3 text-base font-semibold text-soft">{strength[w.strength]}</span>
-              <span className="inline-block first-letter:uppercase">{w.cause}</span>
-            </h3>
-            {w.for && <p>For it: {w.for.join("; ")}.</p>}
-            {w.against && <p>Against it: {w.against.join("; ")}.</p>}
-            {!w.for && !w.against && <p className="text-soft">The signs alone speak for it.</p>}
-            {n === 0 ? <NextTime bake={bake} why={w} /> : w.tell && <p className="text-soft">To tell it from the first: {w.tell}</p>}
-          </li>
-        ))}
+        {why.map((w, n) => {
+          const next = {
+            bake,
+            why: w,
+            first: n === 0,
+            kept: kept.includes(w.cause),
+            keep: (on: boolean) => keep(on ? [...kept, w.cause] : kept.filter((c) => c !== w.cause)),
+          };
+          return (
+            <li key={w.cause} className="py-3">
+              <h3 className={n === 0 ? "text-xl font-bold" : "text-lg font-semibold"}>
+                <span className="mr-3 text-base font-semibold text-soft">{strength[w.strength]}</span>
+                <span className="inline-block first-letter:uppercase">{w.cause}</span>
+              </h3>
+              {w.for && <p>For it: {w.for.join("; ")}.</p>}
+              {w.against && <p>Against it: {w.against.join("; ")}.</p>}
+              {!w.for && !w.against && <p className="text-soft">The signs alone speak for it.</p>}
+              {n > 0 && w.tell && <p className="text-soft">To tell it from the first: {w.tell}</p>}
+              {w.step ? (
+                <OtherAmount {...next} step={w.step} />
+              ) : w.choice ? (
+                <OtherSetting {...next} choice={w.choice} />
+              ) : (
+                n === 0 && <Say say={w.change} />
+              )}
+            </li>
+          );
+        })}
       </ol>
-      <p className="mt-1 text-sm text-soft">One change at a time: only so can the next loaf tell whether it helped.</p>
+      <p role="status" className={kept.length > 1 ? "mt-1 border-l-4 border-rim pl-3" : "mt-1 text-sm text-soft"}>
+        {kept.length > 1
+          ? "Two changes at once: the next loaf cannot tell which of them helped. Undo one, unless you are sure of both."
+          : "One change at a time: only so can the next loaf tell whether it helped."}
+      </p>
     </section>
   );
 }
 
-/** The one change, kept as the recipe's next revision, and undone. */
-function NextTime({ bake, why }: { bake: BakeView; why: Why }) {
-  const recipe = useRecipe(bake.recipeId);
-  const teach = useTeach(bake.recipeId, recipe.data?.revision ?? 0);
-  const undo = useUndoRecipe(bake.recipeId);
-  const [kept, keep] = useState(false);
-  const { step } = why;
+const Say = ({ say }: { say: string }) => (
+  <p className="mt-1">
+    <b>Next time:</b> {say}
+  </p>
+);
+
+interface NextProps {
+  bake: BakeView;
+  why: Why;
+  first: boolean; // the likeliest
+  kept: boolean;
+  keep: (on: boolean) => void;
+}
+
+/** One change with the button that keeps it, and the one that takes it back. */
+function Next(props: {
+  first: boolean;
+  effect: string;
+  from: React.ReactNode;
+  to: string;
+  kept: string | null; // what was kept, in words
+  press: string;
+  busy: boolean;
+  take: () => void;
+  undo: () => void;
+  error: Error | null;
+}) {
+  const look = props.first ? "min-h-12 rounded-tray bg-rim px-6 font-bold text-on-rim" : "min-h-11 font-semibold text-rim underline";
   return (
     <div className="mt-1">
-      <p>
-        <b>Next time:</b> {step ? step.effect : why.change}
-      </p>
-      {step && (
-        <p className="mt-2 flex flex-wrap items-center gap-4">
-          <span className="fraction text-lg font-bold" data-change>
-            {step.name} {step.from}
-            <Arrow />
-            {step.to}
-          </span>
-          {kept ? (
-            <>
-              <span role="status">Kept as the recipe’s next revision.</span>
-              <button
-                type="button"
-                disabled={undo.isPending || !recipe.data}
-                onClick={() => undo.mutate(recipe.data?.revision ?? 0, { onSuccess: () => keep(false) })}
-                className="min-h-11 font-semibold text-rim underline"
-              >
-                Undo it
-              </button>
-            </>
-          ) : (
-            <button
-              type="button"
-              disabled={teach.isPending || !recipe.data}
-              onClick={() =>
-                teach.mutate(
-                  { line: step.line, amount: step.to, because: `${why.cause}: ${(bake.state.signs ?? []).join(", ")}` },
-                  { onSuccess: () => keep(true) },
-                )
-              }
-              className="min-h-12 rounded-tray bg-rim px-6 font-bold text-on-rim"
-            >
-              Use this amount next time
+      {props.first && <Say say={props.effect} />}
+      <p className="mt-2 flex flex-wrap items-center gap-x-4">
+        <span className={`fraction font-bold ${props.first ? "text-lg" : ""}`} data-change>
+          {props.from}
+          <Arrow />
+          {props.to}
+        </span>
+        {props.kept ? (
+          <>
+            <span role="status">{props.kept}</span>
+            <button type="button" disabled={props.busy} onClick={props.undo} className="min-h-11 font-semibold text-rim underline">
+              Undo it
             </button>
-          )}
-        </p>
-      )}
-      <TroubleNote error={teach.error ?? undo.error} />
+          </>
+        ) : (
+          <button type="button" disabled={props.busy} onClick={props.take} className={look}>
+            {props.press}
+          </button>
+        )}
+      </p>
+      <TroubleNote error={props.error} />
     </div>
+  );
+}
+
+/** Another amount, kept as the recipe's next revision, and undone. */
+function OtherAmount({ bake, why, first, kept, keep, step }: NextProps & { step: NonNullable<Why["step"]> }) {
+  const recipe = useRecipe(bake.recipeId);
+  const revision = recipe.data?.revision ?? 0;
+  const teach = useTeach(bake.recipeId, revision);
+  const undo = useUndoRecipe(bake.recipeId);
+  const because = `${why.cause}: ${(why.signs ?? []).join(", ")}`;
+  return (
+    <Next
+      first={first}
+      effect={step.effect}
+      from={`${step.name} ${step.from}`}
+      to={step.to}
+      kept={kept ? "Kept as the recipe’s next revision." : null}
+      press="Use this amount next time"
+      busy={teach.isPending || undo.isPending || !recipe.data}
+      take={() => teach.mutate({ line: step.line, amount: step.to, because }, { onSuccess: () => keep(true) })}
+      undo={() => undo.mutate(revision, { onSuccess: () => keep(false) })}
+      error={teach.error ?? undo.error}
+    />
+  );
+}
+
+/** Another cycle or crust, kept as the baker's own for this recipe on this machine. */
+function OtherSetting({ bake, first, kept, keep, choice }: NextProps & { choice: NonNullable<Why["choice"]> }) {
+  const set = useSetHabit();
+  const of = { recipe: bake.recipeId, machine: choice.machine };
+  return (
+    <Next
+      first={first}
+      effect={choice.effect}
+      from={choice.from}
+      to={choice.to}
+      kept={kept ? "Kept for this recipe on this machine." : null}
+      press="Set it so next time"
+      busy={set.isPending}
+      take={() => set.mutate({ ...of, ...choice.becomes }, { onSuccess: () => keep(true) })}
+      undo={() => set.mutate({ ...of, ...choice.was }, { onSuccess: () => keep(false) })}
+      error={set.error}
+    />
   );
 }
