@@ -52,7 +52,8 @@ type BakeView struct {
 	Revision   int              `json:"revision"`
 	StartedAt  time.Time        `json:"startedAt"`
 	PutAway    bool             `json:"putAway,omitzero"`
-	Tried      string           `json:"tried,omitzero"` // why the recipe's revision was made: what this loaf was to show
+	Rehearsed  bool             `json:"rehearsed,omitzero"` // no flour was used
+	Tried      string           `json:"tried,omitzero"`     // why the recipe's revision was made: what this loaf was to show
 	State      bake.State       `json:"state"`
 	Rise       string           `json:"rise,omitzero"` // what to do about the height that was told last
 	Why        []Why            `json:"why,omitzero"`  // it came out so, likeliest cause first
@@ -229,7 +230,7 @@ func (c *call) viewBake(id string) (BakeView, error) {
 		return BakeView{}, err
 	}
 	r, err := c.Recipe(c.ctx, c.kitchen, b.RecipeID, b.Revision)
-	return BakeView{b.ID, b.RecipeID, b.Revision, b.StartedAt, b.PutAway, r.Recipe.Because, state, rise, why, b.Plan, happened, zone.String(), c.now}, err
+	return BakeView{b.ID, b.RecipeID, b.Revision, b.StartedAt, b.PutAway, b.Rehearsed, r.Recipe.Because, state, rise, why, b.Plan, happened, zone.String(), c.now}, err
 }
 
 // why weighs the causes of a loaf of which signs were told.

@@ -3,11 +3,13 @@ package api
 import (
 	"time"
 
+	"risepan/core/bake"
 	"risepan/core/fault"
 	"risepan/core/journal"
 	"risepan/core/machine"
 	"risepan/core/plan"
 	"risepan/core/rehearse"
+	"risepan/store"
 )
 
 // Rehearse begins a rehearsal of a wished loaf.
@@ -59,7 +61,8 @@ func (s *server) addRehearsal(c *call) (string, error) {
 	if err != nil {
 		return "", err
 	}
-	r := rehearse.Rehearsal{Plan: m.Plan, Machine: owned.Machine, Room: m.kitchen.Room.Celsius(), Slip: in.Slip, Began: c.now}
+	r := rehearse.Rehearsal{Plan: m.Plan, Machine: owned.Machine, Room: m.kitchen.Room.Celsius(), Slip: in.Slip, Began: c.now,
+		Of: rehearse.Made{RecipeID: m.pins.RecipeID, Revision: m.pins.Revision, MachineID: m.pins.MachineID, Machine: m.pins.Machine, Kitchen: m.pins.Kitchen}}
 	if err := r.Check(); err != nil {
 		return "", err
 	}
@@ -122,3 +125,29 @@ func (s *server) addInRehearsal(c *call) (string, error) {
 }
 
 func (s *server) rehearsedTold(c *call, id string) (any, error) { return c.standsRehearsal(id) }
+
+// keepRehearsal writes a rehearsal that came to its end into the log, marked as what it was: it teaches nothing and is
+// counted nowhere.
+func (s *server) keepRehearsal(c *call) (string, error) {
+	id, err := c.id()
+	if err != nil {
+		return "", err
+	}
+	r, did, err := c.Rehearsal(c.ctx, c.kitchen, id)
+	if err != nil {
+		return "", err
+	}
+	p, happened, ok := rehearse.Past(r, did, c.now)
+	if !ok {
+		return "", fault.At("", "a rehearsal is kept when its loaf is out: take it out first")
+	}
+	pins := store.Pins{RecipeID: r.Of.RecipeID, Revision: r.Of.Revision, MachineID: r.Of.MachineID, Machine: r.Of.Machine, Kitchen: r.Of.Kitchen}
+	kept, err := c.StartBake(c.ctx, c.kitchen, store.Bake{Pins: pins, Plan: p, StartedAt: p.Timer.Press, Rehearsed: true}, store.Wished{})
+	for n, h := range happened {
+		if err != nil {
+			return "", err
+		}
+		err = c.AddInBake(c.ctx, c.kitchen, kept, h, bake.At(p, happened[:n+1], c.now))
+	}
+	return kept, err
+}

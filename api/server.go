@@ -104,6 +104,7 @@ func New(cfg Config) http.Handler {
 	k.POST("/rehearsals", s.create(s.addRehearsal, s.rehearsalMade))
 	k.GET("/rehearsals/:id", s.show(s.showRehearsal))
 	k.POST("/rehearsals/:id/happenings", s.create(s.addInRehearsal, s.rehearsedTold))
+	k.POST("/rehearsals/:id/kept", s.create(s.keepRehearsal, s.bakeMade))
 	k.GET("/bakes", s.show(s.listBakes))
 	k.GET("/bakes.csv", s.logTable)
 	k.GET("/year", s.show(s.year))

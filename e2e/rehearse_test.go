@@ -48,6 +48,12 @@ func TestARehearsedBakeFromPressesToLoaf(t *testing.T) {
 				t.Errorf("a wet dough with raisins, and these were asked for: %v", seen)
 			}
 			p.Sees("A good loaf")
+			p.Click("Keep this rehearsal in the log")
+			p.Click("See it there")
+			p.Sees("A rehearsal: nothing was baked")
+			p.Sees("At the dough ball:")
+			p.Go(s.URL + "/log")
+			p.Until("it is told apart from real bakes", `document.querySelector("[data-bake]").innerText.includes("rehearsed")`)
 			return
 		case drive.Value[bool](p, `[...document.querySelectorAll("button")].some((b) => b.innerText === "It is in")`):
 			seen["dose"] = true
@@ -63,6 +69,63 @@ func TestARehearsedBakeFromPressesToLoaf(t *testing.T) {
 			seen["look"] = true
 			look := drive.Value[string](p, `document.querySelector("section[aria-labelledby=window]").innerText`)
 			_ = look
+			p.Click(answerOf(p))
+			p.Until("the look to be answered", `!shows("what is it like?")`)
+		}
+	}
+	t.Error("the rehearsal did not come to its end")
+}
+
+// A filled loaf in rehearsal: the machine pauses with a beep, the loaf is taken out, rolled and put back, and only Start,
+// pressed on the stand-in's own panel, lets it go on.
+func TestARehearsedPause(t *testing.T) {
+	s := serve(t)
+	p := open(t, s.URL)
+	choose(p, "Cinnamon coil")
+	p.Click("Rehearse")
+	p.Click("Begin the rehearsal")
+	p.Sees("The plan says:")
+	shows := func() string { return drive.Value[string](p, "document.querySelector('[data-display]').innerText") }
+	differs := `document.querySelector('[aria-label="Otherwise than planned"]')?.innerText ?? ""`
+	for n := 0; n < 20 && drive.Value[bool](p, "("+differs+").includes('menu')"); n++ {
+		before := shows()
+		p.Click("Menu")
+		p.Until("the menu to turn", "document.querySelector('[data-display]').innerText !== "+quoted(before))
+	}
+	for n := 0; n < 3 && drive.Value[bool](p, "("+differs+").includes('crust')"); n++ {
+		before := shows()
+		p.Click("Crust")
+		p.Until("the crust to turn", "document.querySelector('[data-display]').innerText !== "+quoted(before))
+	}
+	p.Until("nothing differs", "("+differs+") === ''")
+	p.Click("×600")
+	p.Click("Start")
+	paused := false
+	for range 60 {
+		p.Until("something to answer", `document.querySelector("[data-due]") || shows("what is it like?") || shows("It is in") || [...document.querySelectorAll("button")].some((b) => b.innerText === "Take it out")`)
+		switch {
+		case drive.Value[bool](p, `[...document.querySelectorAll("button")].some((b) => b.innerText === "Take it out")`):
+			if !paused {
+				t.Error("it never paused for its filling")
+			}
+			p.Click("Take it out")
+			p.Sees("Keep this rehearsal in the log")
+			return
+		case drive.Value[bool](p, `!!document.querySelector("[data-due]")`):
+			due := drive.Value[string](p, `document.querySelector("[data-due]").dataset.due`)
+			if drive.Value[bool](p, `document.querySelector("[data-due]").innerText.includes("on the stand-in")`) {
+				paused = true
+				axe(t, p, "A rehearsed pause")
+				p.Click("Start")
+			} else {
+				p.Click("It is done")
+			}
+			p.Until("the moment to be answered", `document.querySelector("[data-due]")?.dataset.due !== `+quoted(due))
+		case drive.Value[bool](p, `[...document.querySelectorAll("button")].some((b) => b.innerText === "It is in")`):
+			before := drive.Value[string](p, "document.querySelector('[aria-label=\"The dough ball\"]').innerText")
+			p.Click("It is in")
+			p.Until("the dose to be taken", "document.querySelector('[aria-label=\"The dough ball\"]')?.innerText !== "+quoted(before))
+		default:
 			p.Click(answerOf(p))
 			p.Until("the look to be answered", `!shows("what is it like?")`)
 		}

@@ -32,6 +32,16 @@ type Rehearsal struct {
 	Room    measure.Celsius `json:"room"`
 	Slip    Slip            `json:"slip,omitzero"`
 	Began   time.Time       `json:"began"` // by the real clock
+	Of      Made            `json:"of,omitzero"`
+}
+
+// Made names what a rehearsed plan was made with, so that it can be kept as a bake; zero in rehearsals of old.
+type Made struct {
+	RecipeID  string `json:"recipeId"`
+	Revision  int    `json:"revision"`
+	MachineID string `json:"machineId"`
+	Machine   int    `json:"machine"` // its version
+	Kitchen   int    `json:"kitchen"` // its version
 }
 
 // Check reports what about a rehearsal cannot be.
@@ -134,6 +144,32 @@ func At(r Rehearsal, happened []Happening, now time.Time) State {
 	}
 	a.advance(now.Sub(real))
 	return a.state(journal.Last(happened))
+}
+
+// Past is a rehearsal that came to its end as a bake: its plan and what happened, moved so that its last happening was
+// now. ok is false while it has not ended, and for one of old.
+func Past(r Rehearsal, did []Happening, now time.Time) (p plan.Plan, happened []bake.Happening, ok bool) {
+	a := r.begin()
+	real := r.Began
+	for _, h := range did {
+		a.advance(h.At.Sub(real))
+		real = h.At
+		a.take(h)
+	}
+	if r.Of == (Made{}) || !a.started || len(a.told) == 0 || !bake.At(a.plan, a.told, a.engine.Now).Over() {
+		return p, nil, false
+	}
+	by := now.Truncate(time.Second).Sub(a.told[len(a.told)-1].At)
+	p = a.plan
+	p.Timer.Press, p.Timer.Begin, p.Timer.Ready = p.Timer.Press.Add(by), p.Timer.Begin.Add(by), p.Timer.Ready.Add(by)
+	if !p.Eaten.IsZero() {
+		p.Eaten = p.Timer.Ready.Add(time.Duration(p.Finish.Total()) * time.Minute)
+	}
+	for _, h := range a.told {
+		h.At = h.At.Add(by)
+		happened = append(happened, h)
+	}
+	return p, happened, true
 }
 
 // advance lets real time go by, as much faster as is set, up to where hands are wanted.
@@ -362,6 +398,8 @@ func Check(s State, h Happening) error {
 			return fault.At("/told", "say what happened")
 		case s.Bake == nil:
 			return fault.At("/told", "nothing is started yet: set the panel and press Start")
+		case h.Told.What == bake.Resumed:
+			return fault.At("/told/what", "it goes on when Start is pressed on the panel")
 		case h.Told.What == bake.Judged || h.Told.What == bake.PowerCut || h.Told.What == bake.Refused:
 			return fault.At("/told/what", "a rehearsal is not judged, and what becomes of its machine is seen on the panel")
 		}

@@ -190,3 +190,28 @@ func TestDosesMendTheRehearsedDough(t *testing.T) {
 		}
 	}
 }
+
+// A rehearsal is kept as a bake once its loaf is out: the last thing that happened is now, all else as long before it as
+// it was.
+func TestARehearsalIsKeptAsABake(t *testing.T) {
+	p := practise(t, "Mooring raisin loaf", "", rehearse.TooWet)
+	p.do(rehearse.Happening{What: rehearse.Paced, Pace: 600})
+	p.press(p.r.Plan.Setting.Presses)
+	p.r.Of = rehearse.Made{RecipeID: "r", Revision: 1, MachineID: "m", Machine: 1, Kitchen: 1}
+	if _, _, ok := rehearse.Past(p.r, p.did, p.now); ok {
+		t.Error("a loaf that is still in the machine is kept")
+	}
+	s, _ := p.through()
+	kept, happened, ok := rehearse.Past(p.r, p.did, p.now)
+	if !ok || len(happened) != len(s.Happens) || !happened[len(happened)-1].At.Equal(p.now) {
+		t.Fatalf("kept: %v, %d happenings of %d, the last at %s", ok, len(happened), len(s.Happens), happened[len(happened)-1].At)
+	}
+	again := bake.At(kept, happened, p.now)
+	if !again.Over() || again.End.Sub(again.Begin) != s.Bake.End.Sub(s.Bake.Begin) || len(again.Ball.Doses) != len(s.Bake.Ball.Doses) || len(again.Ball.Doses) == 0 {
+		t.Errorf("as a bake it took %s with %d doses, rehearsed %s with %d", again.End.Sub(again.Begin), len(again.Ball.Doses), s.Bake.End.Sub(s.Bake.Begin), len(s.Bake.Ball.Doses))
+	}
+	p.r.Of = rehearse.Made{}
+	if _, _, ok := rehearse.Past(p.r, p.did, p.now); ok {
+		t.Error("one that does not know its recipe is kept")
+	}
+}

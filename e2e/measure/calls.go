@@ -217,7 +217,10 @@ func (b *bench) statements(ctx context.Context) (n int, err error) {
 }
 
 // median is the middle of the times that f takes.
-func median(n int, f func() error) (time.Duration, error) {
+func median(n int, f func() error) (time.Duration, error) { return quantile(n, 0.5, f) }
+
+// quantile is how long the given share of n runs takes at the most.
+func quantile(n int, share float64, f func() error) (time.Duration, error) {
 	var took []time.Duration
 	for range n {
 		began := time.Now()
@@ -227,7 +230,7 @@ func median(n int, f func() error) (time.Duration, error) {
 		took = append(took, time.Since(began))
 	}
 	slices.Sort(took)
-	return took[n/2], nil
+	return took[int(share*float64(n))], nil
 }
 
 // asBake is where a bake that is copied comes from.

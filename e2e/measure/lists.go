@@ -88,7 +88,7 @@ func (b *bench) copyBakes(ctx context.Context, id string) error {
 	}
 	defer conn.Close()
 	columns := `recipe_id, recipe_version, machine_id, machine_version, kitchen_version, wished_wall, wished_zone, wished_at, put_away, recipe, machine, kind, size,
-		cycle_id, cycle_panel, cycle_name, begins_at, ready_at, warm_until, ended_at, gave_up, mark, note, moments, hydration, salt, yeast, sugar, fat, powder, liked, shape, plan`
+		cycle_id, cycle_panel, cycle_name, begins_at, ready_at, warm_until, ended_at, gave_up, mark, note, moments, hydration, salt, yeast, sugar, fat, powder, liked, crust, verdict, flour, sure, ball, doses, used, shape, plan`
 	for _, q := range []string{
 		`SET SESSION foreign_key_checks = 0`,
 		fmt.Sprintf(`CREATE TEMPORARY TABLE made (id UUID NOT NULL PRIMARY KEY, n INT NOT NULL) SELECT UUID() AS id, seq AS n FROM seq_1_to_%d`, bakes),
@@ -129,16 +129,16 @@ func logPages(ctx context.Context, b *bench) error {
 		deep = next
 	}
 	for _, p := range []struct{ name, url, where string }{
-		{"the log's first page / plain SQL", at, ""},
-		{"the log's 601st page / plain SQL", at + "?before=" + deep, "AND started_at < '" + deep[:19] + "'"},
+		{"the log's first page / plain SQL, p95", at, ""},
+		{"the log's 601st page / plain SQL, p95", at + "?before=" + deep, "AND started_at < '" + deep[:19] + "'"},
 	} {
-		full, err := median(60, func() error { _, err := page(p.url); return err })
+		full, err := quantile(200, 0.95, func() error { _, err := page(p.url); return err })
 		if err != nil {
 			return err
 		}
-		plain, err := median(60, func() error {
-			rows, err := b.db.QueryContext(ctx, `SELECT id, recipe, machine, machine_id, size, cycle_id, cycle_panel, cycle_name, started_at, begins_at, ready_at, warm_until,
-				ended_at, gave_up, mark, note, moments FROM bakes FORCE INDEX (bakes_newest) WHERE kitchen_id = '`+b.kitchen+`' AND put_away = FALSE `+p.where+` ORDER BY started_at DESC, id DESC LIMIT 51`)
+		plain, err := quantile(200, 0.95, func() error {
+			rows, err := b.db.QueryContext(ctx, `SELECT id, recipe_id, recipe_version, recipe, kind, machine, machine_id, size, cycle_id, cycle_panel, cycle_name, crust, started_at, begins_at, ready_at,
+				warm_until, ended_at, gave_up, verdict, photo, rehearsed, flour, hydration, salt, yeast, sugar, fat, sure, doses, moments FROM bakes FORCE INDEX (bakes_newest) WHERE kitchen_id = '`+b.kitchen+`' AND put_away = FALSE `+p.where+` ORDER BY started_at DESC, id DESC LIMIT 51`)
 			if err != nil {
 				return err
 			}

@@ -314,6 +314,13 @@ export const useYear = (year: string) =>
     placeholderData: keepPreviousData,
   });
 
+/** Writes a rehearsal that came to its end into the log. */
+export const useKeepRehearsal = (id: string) =>
+  usePress(
+    () => press<BakeView>(`/rehearsals/${id}/kept`, {}),
+    (client) => void lists(client, "log", "story"),
+  );
+
 /** Puts a recipe, a machine or a bake away, or brings it back; path is such as /recipes/1. */
 export function usePutAway(path: string) {
   const client = useQueryClient();

@@ -1511,6 +1511,7 @@ export interface BakeView {
   revision: number;
   startedAt: string;
   putAway?: boolean;
+  rehearsed?: boolean;
   tried?: string;
   state: BakeState;
   rise?: string;

@@ -73,6 +73,7 @@ export default function LoggedBake() {
           Put away: the log does not show it.
         </p>
       )}
+      {bake.data.rehearsed && <p className="text-lg text-soft">A rehearsal: nothing was baked, and the log learns nothing from it.</p>}
       <TroubleNote error={put.error} />
       {state.note && <p className="mt-1 max-w-prose text-lg">{state.note}</p>}
       {bake.data.tried && (

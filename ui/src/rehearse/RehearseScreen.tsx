@@ -1,5 +1,5 @@
-import { useParams } from "react-router";
-import { useInRehearsal, useRehearsal, useRehearsed } from "../client/queries";
+import { Link, useParams } from "react-router";
+import { useInRehearsal, useKeepRehearsal, useRehearsal, useRehearsed } from "../client/queries";
 import type { BakeView, RehearsalView, RehearseState } from "../client/types.gen";
 import { clock, display } from "../parts/time";
 import { Segments } from "../parts/Segments";
@@ -71,7 +71,7 @@ function Running({ view }: { view: RehearsalView }) {
       {state.waits && !state.loaf && <p className="text-lg">The clock stands still until you have answered: {state.waits}</p>}
       {bake && (
         <>
-          <DueNow bake={bake} now={now} tell={(told) => does.mutate({ what: "told", told })} wait={wait} />
+          <DueNow bake={bake} now={now} tell={(told) => does.mutate({ what: "told", told })} wait={wait} panel />
           <DoughBall bake={bake} now={now} tell={(told) => does.mutate({ what: "told", told })} wait={wait} />
           {now >= Date.parse(bake.state.ready) && !bake.state.end && (
             <button
@@ -83,6 +83,7 @@ function Running({ view }: { view: RehearsalView }) {
               Take it out
             </button>
           )}
+          {bake.state.end && <KeepIt id={view.id} />}
           <Moments bake={bake} now={now} tell={(told) => does.mutate({ what: "told", told })} />
         </>
       )}
@@ -100,6 +101,28 @@ function Running({ view }: { view: RehearsalView }) {
         <span className="content-center text-soft">A stand-in’s dough is a small model: it says nothing of a real loaf.</span>
       </p>
     </div>
+  );
+}
+
+/** A rehearsal goes into the log only when it is asked for. */
+function KeepIt({ id }: { id: string }) {
+  const keep = useKeepRehearsal(id);
+  return (
+    <p className="flex flex-wrap items-center gap-4">
+      {keep.data ? (
+        <span role="status">
+          It stands in the log as a rehearsal.{" "}
+          <Link to={`/log/${keep.data.id}`} className="font-semibold text-rim underline">
+            See it there
+          </Link>
+        </span>
+      ) : (
+        <button type="button" disabled={keep.isPending} onClick={() => keep.mutate()} className="min-h-11 font-semibold text-rim underline">
+          Keep this rehearsal in the log
+        </button>
+      )}
+      <TroubleNote error={keep.error} />
+    </p>
   );
 }
 

@@ -7,10 +7,11 @@ interface Props {
   now: number;
   tell: (happened: Happened) => void;
   wait: boolean;
+  panel?: boolean; // Start is pressed on a panel of this very page
 }
 
 /** What has come and nobody has answered: it stays first until somebody does. */
-export function DueNow({ bake, now, tell, wait }: Props) {
+export function DueNow({ bake, now, tell, wait, panel }: Props) {
   const { due } = bake.state;
   if (!due) return null;
   const late = Math.floor((now - Date.parse(due.at)) / 60_000);
@@ -39,7 +40,9 @@ export function DueNow({ bake, now, tell, wait }: Props) {
           ))}
         </ol>
       )}
-      {due.waits ? (
+      {due.waits && panel ? (
+        <p className="mt-2 text-lg font-semibold">Press Start on the stand-in’s panel: it goes on only then.</p>
+      ) : due.waits ? (
         <Resume moment={due.moment} say={due.moment === "refused" ? "It has started" : "Start is pressed again"} tell={tell} wait={wait} />
       ) : (
         <p className="mt-2 flex flex-wrap gap-3">
