@@ -12,7 +12,7 @@ import (
 
 	"risepan/core/fault"
 	"risepan/core/tally"
-	"risepan/sheet"
+	"risepan/formats"
 	"risepan/store"
 )
 
@@ -127,14 +127,14 @@ func (c *call) logTable() ([]byte, error) {
 		return nil, err
 	}
 	page.Most = tablePage
-	var bakes []sheet.Bake
+	var bakes []formats.Bake
 	for {
 		glances, err := c.Glances(c.ctx, c.kitchen, page)
 		if err != nil {
 			return nil, err
 		}
 		for _, g := range glances {
-			bakes = append(bakes, sheet.Bake{Recipe: g.Recipe, Machine: g.Machine, Size: g.Size, Panel: g.Cycle.Panel, Cycle: g.Cycle.Name,
+			bakes = append(bakes, formats.Bake{Recipe: g.Recipe, Machine: g.Machine, Size: g.Size, Panel: g.Cycle.Panel, Cycle: g.Cycle.Name,
 				Started: g.StartedAt, Ready: g.Clock.Ready, Ended: g.Clock.End, Phase: g.Clock.Phase(c.now), Verdict: g.Verdict, Rehearsed: g.Rehearsed})
 		}
 		if len(glances) < tablePage {
@@ -144,7 +144,7 @@ func (c *call) logTable() ([]byte, error) {
 		page.Before, page.ID = last.StartedAt, last.ID
 	}
 	var table bytes.Buffer
-	err = sheet.WriteLog(&table, bakes, zone)
+	err = formats.WriteLog(&table, bakes, zone)
 	return table.Bytes(), err
 }
 

@@ -29,6 +29,9 @@ type shapes struct {
 	Rehearsed     Rehearsed
 	InRehearsal   InRehearsal
 	Log           Log
+	Brought       Brought
+	Bringing      Bringing
+	BringDone     BringDone
 	Year          Year
 	Story         Story
 	Difference    Difference

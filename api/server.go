@@ -22,6 +22,7 @@ import (
 	"github.com/gin-contrib/gzip"
 	"github.com/gin-gonic/gin"
 
+	"risepan/formats"
 	"risepan/photo"
 	"risepan/store"
 )
@@ -44,15 +45,16 @@ type server struct {
 }
 
 const (
-	largestBody = 256 << 10        // bytes that a request may send
-	patience    = 15 * time.Second // that a request has in all: a database that hangs holds nobody longer
+	largestBody = 256 << 10                     // bytes that a request may send
+	largestFile = formats.Largest + largestBody // that is brought in
+	patience    = 15 * time.Second              // that a request has in all: a database that hangs holds nobody longer
 )
 
 // New builds the whole site: the API under /api/v1 and the pages everywhere else.
 func New(cfg Config) http.Handler {
 	s := &server{cfg, cfg.Store, cfg.Log, &sync.Map{}}
 	r := s.router()
-	v1 := r.Group("/api/v1", packed, limited(largestBody))
+	v1 := r.Group("/api/v1", packed, limited(largestBody, patience))
 	v1.GET("/health", s.show(s.health))
 	v1.GET("/kitchens", s.show(s.listKitchens))
 	k := v1.Group("/kitchens/:kitchen", s.inKitchen)
@@ -114,7 +116,11 @@ func New(cfg Config) http.Handler {
 	k.POST("/bakes/:id/happenings", s.create(s.addInBake, s.toldBake))
 	k.PUT("/bakes/:id/shelf", s.change(s.putAway(store.Queries.PutBakeAway)))
 
-	pictures := r.Group("/api/v1/kitchens/:kitchen", limited(photo.Largest), s.inKitchen)
+	files := r.Group("/api/v1/kitchens/:kitchen", packed, limited(largestFile, 8*patience), s.inKitchen)
+	files.POST("/bring", s.show(s.bring))
+	files.POST("/imports", s.create(s.keepBrought, s.broughtIn))
+	k.POST("/imports/:id/undo", s.change(s.undoBrought))
+	pictures := r.Group("/api/v1/kitchens/:kitchen", limited(photo.Largest, patience), s.inKitchen)
 	pictures.POST("/bakes/:id/photos", s.cleaned, s.create(s.addPhoto, s.toldBake))
 	pictures.GET("/photos/:id", s.picture)
 
@@ -142,7 +148,7 @@ var packed = gzip.Gzip(gzip.BestSpeed)
 func NewBare(cfg Config, answer []byte) http.Handler {
 	s := &server{cfg, cfg.Store, cfg.Log, &sync.Map{}}
 	r := s.router()
-	r.Group("", packed, limited(largestBody)).Any("/*path", func(c *gin.Context) {
+	r.Group("", packed, limited(largestBody, patience)).Any("/*path", func(c *gin.Context) {
 		if _, err := io.Copy(io.Discard, c.Request.Body); err != nil {
 			s.refuse(c, err)
 			return
@@ -153,7 +159,7 @@ func NewBare(cfg Config, answer []byte) http.Handler {
 }
 
 // limited bounds how many bytes a request may send and how long it may take.
-func limited(most int64) gin.HandlerFunc {
+func limited(most int64, patience time.Duration) gin.HandlerFunc {
 	return func(c *gin.Context) {
 		ctx, cancel := context.WithTimeout(c.Request.Context(), patience)
 		defer cancel()

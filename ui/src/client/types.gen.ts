@@ -21,6 +21,9 @@ export interface Schema {
   Rehearsed: Rehearsed;
   InRehearsal: InRehearsal;
   Log: Log;
+  Brought: Brought;
+  Bringing: Bringing;
+  BringDone: BringDone;
   Year: Year;
   Story: Story;
   Difference: Difference;
@@ -1356,6 +1359,205 @@ export interface BakeSummary {
   rehearsed?: boolean;
   moments?: BakeMoment[];
 }
+export interface Brought {
+  cards?: BroughtCard[];
+  log?: BroughtLog;
+}
+export interface BroughtCard {
+  name: string;
+  read?: RecipeRead;
+  lost?: string[];
+  twin?: RecipeOnShelf;
+  same?: boolean;
+  oven?: OvenChange[];
+  problem?: string;
+}
+export interface RecipeRead {
+  id?: string;
+  revision?: number;
+  putAway?: boolean;
+  recipe: RecipeCard;
+  inferred: boolean;
+  guessed?: boolean;
+  lines: ReadLine[];
+  sizes?: string[];
+  columns?: ReadColumn[];
+  settings?: RecipeSettings;
+  makes?: string;
+  method?: string[];
+  remarks?: string[];
+  asks: number;
+  formula: Formula;
+  question?: string;
+  problem?: string;
+}
+export interface RecipeCard {
+  name: string;
+  kind:
+    | "white"
+    | "wholemeal"
+    | "crusty"
+    | "sweet"
+    | "rapid"
+    | "gluten-free"
+    | "low-carb"
+    | "rye"
+    | "sprouted grain"
+    | "quick bread"
+    | "packet mix"
+    | "dough"
+    | "filled"
+    | "starter"
+    | "pasta dough"
+    | "preserve"
+    | "yoghurt"
+    | "bake only";
+  size: string;
+  standard: "us" | "metric" | "australian" | "imperial";
+  text: string;
+  note?: string;
+  finish?: RecipeFinish;
+}
+export interface ReadLine {
+  id?: string;
+  row: number;
+  written: string;
+  amount: string;
+  also?: string;
+  ingredient: string;
+  named: string;
+  name: string;
+  grams: number;
+  sure: string;
+  near?: PlanNamed[];
+  like?: string;
+  grade?: string;
+  state?: string;
+  warmth?: string;
+  remark?: string;
+  doubt?: string;
+  slip?: boolean;
+  loose?: boolean;
+  asks?: boolean;
+  optional?: boolean;
+  note?: string;
+  or?: string[];
+  part?: "" | "filling" | "glaze" | "topping";
+  when?: "" | "beep" | "first knead" | "warmed first";
+  spoils?: boolean;
+  allergens?: (
+    | "wheat"
+    | "rye"
+    | "barley"
+    | "oats"
+    | "milk"
+    | "egg"
+    | "nuts"
+    | "peanuts"
+    | "soya"
+    | "sesame"
+    | "lupin"
+    | "celery"
+    | "mustard"
+    | "fish"
+    | "crustaceans"
+    | "molluscs"
+    | "sulphites"
+  )[];
+}
+export interface ReadColumn {
+  size: string;
+  lines: ReadBeside[];
+}
+export interface ReadBeside {
+  line: string;
+  card: string;
+  scaled: string;
+  differs: boolean;
+}
+export interface RecipeSettings {
+  cycle?: string;
+  crust?: string;
+  delay?: string;
+}
+export interface OvenChange {
+  says?: string;
+  so: string;
+}
+export interface BroughtLog {
+  bakes: LogRow[];
+  faults?: FormatsLogFault[];
+}
+export interface LogRow {
+  started: string;
+  recipe: string;
+  size: string;
+  machine: string;
+  mark?: number;
+  skip?: string;
+}
+export interface FormatsLogFault {
+  row: number;
+  say: string;
+}
+export interface Bringing {
+  cards?: CardKept[];
+  log?: string;
+}
+export interface CardKept {
+  recipe: RecipeText;
+  of?: string;
+  revision?: number;
+}
+export interface RecipeText {
+  name?: string;
+  kind?:
+    | "white"
+    | "wholemeal"
+    | "crusty"
+    | "sweet"
+    | "rapid"
+    | "gluten-free"
+    | "low-carb"
+    | "rye"
+    | "sprouted grain"
+    | "quick bread"
+    | "packet mix"
+    | "dough"
+    | "filled"
+    | "starter"
+    | "pasta dough"
+    | "preserve"
+    | "yoghurt"
+    | "bake only";
+  size?: string;
+  standard: "us" | "metric" | "australian" | "imperial";
+  text: string;
+  lines?: LineText[];
+  note?: string;
+  finish?: RecipeFinish;
+}
+export interface LineText {
+  amount: string;
+  name: string;
+  or?: string[];
+  optional?: boolean;
+  note?: string;
+  part?: "" | "filling" | "glaze" | "topping";
+  when?: "" | "beep" | "first knead" | "warmed first";
+  from?: number;
+}
+export interface BringDone {
+  id: string;
+  recipes: StoreRecipeMade[];
+  bakes: number;
+  undone?: boolean;
+}
+export interface StoreRecipeMade {
+  id: string;
+  name: string;
+  revision: number;
+}
 export interface Year {
   year: number;
   years: number[];
@@ -1700,152 +1902,6 @@ export interface BakeTold {
 export interface Loaded {
   machines: number;
   recipes: number;
-}
-export interface RecipeText {
-  name?: string;
-  kind?:
-    | "white"
-    | "wholemeal"
-    | "crusty"
-    | "sweet"
-    | "rapid"
-    | "gluten-free"
-    | "low-carb"
-    | "rye"
-    | "sprouted grain"
-    | "quick bread"
-    | "packet mix"
-    | "dough"
-    | "filled"
-    | "starter"
-    | "pasta dough"
-    | "preserve"
-    | "yoghurt"
-    | "bake only";
-  size?: string;
-  standard: "us" | "metric" | "australian" | "imperial";
-  text: string;
-  lines?: LineText[];
-  note?: string;
-  finish?: RecipeFinish;
-}
-export interface LineText {
-  amount: string;
-  name: string;
-  or?: string[];
-  optional?: boolean;
-  note?: string;
-  part?: "" | "filling" | "glaze" | "topping";
-  when?: "" | "beep" | "first knead" | "warmed first";
-  from?: number;
-}
-export interface RecipeRead {
-  id?: string;
-  revision?: number;
-  putAway?: boolean;
-  recipe: RecipeCard;
-  inferred: boolean;
-  guessed?: boolean;
-  lines: ReadLine[];
-  sizes?: string[];
-  columns?: ReadColumn[];
-  settings?: RecipeSettings;
-  makes?: string;
-  method?: string[];
-  remarks?: string[];
-  asks: number;
-  formula: Formula;
-  question?: string;
-  problem?: string;
-}
-export interface RecipeCard {
-  name: string;
-  kind:
-    | "white"
-    | "wholemeal"
-    | "crusty"
-    | "sweet"
-    | "rapid"
-    | "gluten-free"
-    | "low-carb"
-    | "rye"
-    | "sprouted grain"
-    | "quick bread"
-    | "packet mix"
-    | "dough"
-    | "filled"
-    | "starter"
-    | "pasta dough"
-    | "preserve"
-    | "yoghurt"
-    | "bake only";
-  size: string;
-  standard: "us" | "metric" | "australian" | "imperial";
-  text: string;
-  note?: string;
-  finish?: RecipeFinish;
-}
-export interface ReadLine {
-  id?: string;
-  row: number;
-  written: string;
-  amount: string;
-  also?: string;
-  ingredient: string;
-  named: string;
-  name: string;
-  grams: number;
-  sure: string;
-  near?: PlanNamed[];
-  like?: string;
-  grade?: string;
-  state?: string;
-  warmth?: string;
-  remark?: string;
-  doubt?: string;
-  slip?: boolean;
-  loose?: boolean;
-  asks?: boolean;
-  optional?: boolean;
-  note?: string;
-  or?: string[];
-  part?: "" | "filling" | "glaze" | "topping";
-  when?: "" | "beep" | "first knead" | "warmed first";
-  spoils?: boolean;
-  allergens?: (
-    | "wheat"
-    | "rye"
-    | "barley"
-    | "oats"
-    | "milk"
-    | "egg"
-    | "nuts"
-    | "peanuts"
-    | "soya"
-    | "sesame"
-    | "lupin"
-    | "celery"
-    | "mustard"
-    | "fish"
-    | "crustaceans"
-    | "molluscs"
-    | "sulphites"
-  )[];
-}
-export interface ReadColumn {
-  size: string;
-  lines: ReadBeside[];
-}
-export interface ReadBeside {
-  line: string;
-  card: string;
-  scaled: string;
-  differs: boolean;
-}
-export interface RecipeSettings {
-  cycle?: string;
-  crust?: string;
-  delay?: string;
 }
 export interface Taught {
   line: string;

@@ -1,6 +1,6 @@
-// Package sheet writes what is kept as tables for a spreadsheet: CSV by RFC 4180, in UTF-8 with its mark, so that
-// names in any script are read as they are.
-package sheet
+// Package formats reads and writes the open formats that a kitchen takes in and gives away: one file for each. It knows
+// the core and nothing of disk, network or database.
+package formats
 
 import (
 	"encoding/csv"
@@ -27,12 +27,13 @@ type Bake struct {
 
 var columns = []string{"started", "UTC offset", "recipe", "size", "machine", "cycle number", "cycle", "ready", "ended", "stands", "mark of 5", "note", "signs", "weight g", "middle over rim mm", "edges over rim mm", "crust", "kitchen", "rehearsed"}
 
-// utf8 is the mark by which a spreadsheet knows the letters.
-const utf8 = "\ufeff"
+// lettersMark is what a spreadsheet knows the letters by.
+const lettersMark = "\ufeff"
 
-// WriteLog writes bakes as a table, with times on the clock of a zone.
+// WriteLog writes bakes as a table for a spreadsheet, with times on the clock of a zone: CSV by RFC 4180, in UTF-8 with its
+// mark, so that names in any script are read as they are.
 func WriteLog(w io.Writer, bakes []Bake, zone *time.Location) error {
-	if _, err := io.WriteString(w, utf8); err != nil {
+	if _, err := io.WriteString(w, lettersMark); err != nil {
 		return err
 	}
 	table := csv.NewWriter(w)
