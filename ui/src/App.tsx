@@ -6,6 +6,7 @@ import { useFirstZone } from "./client/firstZone";
 import { sendLeft } from "./client/outbox";
 import { Answering } from "./parts/Answering";
 import { Caller } from "./parts/Caller";
+import { useDrops, useHeldOver } from "./parts/dropped";
 import { ErrorBoundary } from "./parts/ErrorBoundary";
 import { fetchAhead } from "./parts/later";
 import { Loading } from "./parts/Loading";
@@ -19,6 +20,7 @@ export function App() {
   const client = useQueryClient();
   const here = useLocation().pathname;
   useFirstZone();
+  useDrops();
   useEffect(() => {
     fetchAhead();
     void sendLeft(() => void client.invalidateQueries());
@@ -36,6 +38,7 @@ export function App() {
           tabIndex={-1}
           className="relative outline-none flex min-h-0 flex-1 flex-col overflow-auto border-rim bg-enamel max-md:border-t-4 md:rounded-tray md:border-4"
         >
+          <HeldOver />
           <ErrorBoundary key={here}>
             <Suspense fallback={<Loading />}>
               <Routes>
@@ -52,6 +55,7 @@ export function App() {
                 <Route path="/recipes" element={<screens.RecipesScreen />} />
                 <Route path="/recipes/new" element={<screens.RecipeEditor />} />
                 <Route path="/recipes/:id" element={<screens.RecipeEditor />} />
+                <Route path="/bring" element={<screens.BringScreen />} />
                 <Route path="/bags" element={<screens.BagsScreen />} />
                 <Route path="/bags/new" element={<screens.MakeBags />} />
                 <Route path="/bags/:id" element={<screens.BagLabels />} />
@@ -70,5 +74,15 @@ export function App() {
         </main>
       </div>
     </div>
+  );
+}
+
+/** While a file is held over the page: what happens when it is let go. */
+function HeldOver() {
+  if (!useHeldOver()) return null;
+  return (
+    <p className="pointer-events-none absolute inset-4 z-40 grid place-items-center rounded-tray border-4 border-dashed border-rim bg-enamel/90 text-xl font-bold text-rim">
+      Let it go: it is read, and nothing is kept before you say so
+    </p>
   );
 }

@@ -7,6 +7,7 @@ export const RecipesScreen = awaited(() => import("./recipes/RecipesScreen"));
 export const RecipeEditor = awaited(() => import("./recipes/RecipeEditor"));
 export const StoryScreen = awaited(() => import("./story/StoryScreen"));
 export const YearScreen = awaited(() => import("./log/YearScreen"));
+export const BringScreen = awaited(() => import("./bring/BringScreen"));
 export const KitchenScreen = awaited(() => import("./kitchen/KitchenScreen"));
 export const MachinesScreen = awaited(() => import("./machines/MachinesScreen"));
 export const MachineEditor = awaited(() => import("./machines/MachineEditor"));

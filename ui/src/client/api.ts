@@ -3,6 +3,9 @@ import type {
   AnswerOf,
   Bagging,
   Bags,
+  BringDone,
+  Bringing,
+  Brought,
   BagShelf,
   ByOven,
   Facts,
@@ -183,6 +186,12 @@ export const fetchLog = (looked: LookedInLog, before: string, signal: AbortSigna
   call<Log>(`/bakes?${new URLSearchParams({ ...looked, before })}`, { signal });
 /** Where the same bakes are had as a table for a spreadsheet. */
 export const logTable = (looked: LookedInLog) => address(`/bakes.csv?${new URLSearchParams(looked)}`);
+
+/** What is understood of a file or a pasted text. Nothing is kept. */
+export const bring = (file: Blob) => call<Brought>("/bring", { method: "POST", body: file });
+/** Keeps what was brought in. The same key sent again keeps it once. */
+export const keepBrought = (body: Bringing, key: string) => call<BringDone>("/imports", { method: "POST", body, key });
+export const undoBrought = (id: string) => ask<BringDone>(`/imports/${id}/undo`, {});
 
 /** Keeps a photo of a bake. The same key sent again keeps it once. */
 export const sendPhoto = (bake: string, photo: Blob, key: string) =>

@@ -23,6 +23,7 @@ import type {
   BakeView,
   BenchTold,
   BenchView,
+  Bringing,
   Compare,
   Declining,
   HabitOf,
@@ -319,6 +320,20 @@ export const useKeepRehearsal = (id: string) =>
   usePress(
     () => press<BakeView>(`/rehearsals/${id}/kept`, {}),
     (client) => void lists(client, "log", "story"),
+  );
+
+/** Understands what is brought in, keeps what was chosen of it, and takes all of that back. It is too large for the outbox:
+    sent again after trouble, it goes under the key that it had. */
+export const useBring = () => useMutation({ mutationFn: (file: Blob) => api.bring(file) });
+export const useKeepBrought = () =>
+  usePress(
+    ({ body, key }: { body: Bringing; key: string }) => api.keepBrought(body, key),
+    (client) => client.invalidateQueries(),
+  );
+export const useUndoBrought = () =>
+  usePress(
+    (id: string) => api.undoBrought(id),
+    (client) => client.invalidateQueries(),
   );
 
 /** Puts a recipe, a machine or a bake away, or brings it back; path is such as /recipes/1. */

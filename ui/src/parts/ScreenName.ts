@@ -12,6 +12,7 @@ const names: [RegExp, string][] = [
   [/^\/recipes\/.*\/story/, "A recipe's story"],
   [/^\/recipes\/./, "Change a recipe"],
   [/^\/recipes/, "Recipes"],
+  [/^\/bring/, "Bring something in"],
   [/^\/bags\/new/, "Make bags"],
   [/^\/bags\/./, "Labels"],
   [/^\/bags/, "Bags"],

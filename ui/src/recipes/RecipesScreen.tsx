@@ -27,6 +27,9 @@ export default function RecipesScreen() {
         <Link to="/bags" className={link}>
           Bags on the shelf
         </Link>
+        <Link to="/bring" className={link}>
+          Bring some in
+        </Link>
         <Link to="/recipes/new" className="grid min-h-12 place-items-center rounded-tray bg-rim px-6 font-semibold text-on-rim">
           Write a new one
         </Link>

@@ -1,0 +1,94 @@
+package e2e
+
+import (
+	"net/http"
+	"os"
+	"path/filepath"
+	"strings"
+	"testing"
+
+	"risepan/e2e/drive"
+)
+
+const savedPage = `<!doctype html><html><head><title>Farm bread</title><script type="application/ld+json">
+{"@context":"https://schema.org","@graph":[{"@type":"WebSite","name":"Pages"},{"@type":"Recipe","name":"Farm bread","image":"farm.jpg","recipeYield":"1 loaf",
+"recipeIngredient":["500 g bread flour","320 ml water","10 g salt","1 tbsp zorblat","7 g instant yeast"],
+"recipeInstructions":[{"@type":"HowToStep","text":"Knead for 10 minutes on a floured board."},{"@type":"HowToStep","text":"Bake at 220 °C for 35 minutes."}]}]}
+</script></head><body><h1>Farm bread</h1></body></html>`
+
+// A saved page is dropped on the page, understood, corrected, kept and baked; then all of it is undone.
+func TestASavedPageIsBroughtIn(t *testing.T) {
+	s := serve(t)
+	p := open(t, s.URL+"/recipes")
+	p.Sees("Bring some in")
+	drive.Value[bool](p, `(() => { const t = new DataTransfer(); t.items.add(new File([`+"`"+savedPage+"`"+`], "farm.html", {type: "text/html"}));
+		window.dispatchEvent(new DragEvent("dragover", {dataTransfer: t, bubbles: true, cancelable: true}));
+		return true })()`)
+	p.Sees("Let it go: it is read")
+	drive.Value[bool](p, `(() => { const t = new DataTransfer(); t.items.add(new File([`+"`"+savedPage+"`"+`], "farm.html", {type: "text/html"}));
+		window.dispatchEvent(new DragEvent("drop", {dataTransfer: t, bubbles: true, cancelable: true})); return true })()`)
+	p.Sees("Written for hands and oven")
+	p.Sees("The machine kneads it.")
+	p.Sees("Not taken over: its picture.")
+	p.Sees("1 to be asked about")
+	axe(t, p, "What was brought in")
+	p.Click("Correct it: Farm bread")
+	p.Until("its text", `field("As it is read")`)
+	drive.Value[bool](p, `(() => { const f = field("As it is read"); Object.getOwnPropertyDescriptor(HTMLTextAreaElement.prototype, "value").set.call(f, f.value.replace("zorblat", "honey"));
+		f.dispatchEvent(new Event("input", {bubbles: true})); return true })()`)
+	p.Until("the line to be understood", `!document.querySelector("[data-card]").innerText.includes("to be asked about")`)
+	p.Click("Keep one recipe")
+	p.Sees("One recipe is on the shelf.")
+	p.Click("Plan Farm bread")
+	p.Until("its plan", `document.querySelector("h1").innerText.includes("Farm bread") && document.querySelector("[data-amount]")`)
+	p.Go(s.URL + "/bring")
+	p.Type("Paste it here", "Farm bread\n500 g bread flour\n320 ml water\n12 g salt\n1 tbsp honey\n7 g instant yeast")
+	p.Click("Read it")
+	p.Sees("As a revision of yours")
+	p.Click("Keep one recipe")
+	p.Sees("revision 2")
+	p.Click("Undo all of it")
+	p.Sees("All of it is taken back")
+	p.Go(s.URL + "/recipes")
+	p.Type("Find", "farm")
+	p.Sees("revision 3")
+	p.Go(s.URL + "/bring")
+	p.Type("Paste it here", "PK is no archive, and no recipe either")
+	p.Click("Read it")
+	p.Sees("write one ingredient a line")
+}
+
+// The log as a table is brought back after its bakes were put away.
+func TestALogIsBroughtBack(t *testing.T) {
+	s := serve(t)
+	at := kitchenOf(t, s)
+	w, err := http.Get(at + "/bakes.csv")
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer w.Body.Close()
+	file := filepath.Join(t.TempDir(), "bakes.csv")
+	out, err := os.Create(file)
+	if err == nil {
+		_, err = out.ReadFrom(w.Body)
+		out.Close()
+	}
+	if err != nil {
+		t.Fatal(err)
+	}
+	p := open(t, s.URL+"/bring")
+	p.File("Choose a file", file)
+	p.Sees("There is nothing new in it.")
+	bake := get(t, at+"/bakes?kind=wholemeal")["bakes"].([]any)[0].(map[string]any)["id"].(string)
+	r, _ := http.NewRequest("PUT", at+"/bakes/"+bake+"/shelf", strings.NewReader(`{"away":true}`))
+	if w, err := http.DefaultClient.Do(r); err != nil || w.StatusCode != 200 {
+		t.Fatal(err)
+	}
+	p.File("Choose a file", file)
+	p.Sees("Take one bake")
+	axe(t, p, "A log brought in")
+	p.Click("Take one bake")
+	p.Sees("One bake is in the log.")
+	p.Go(s.URL + "/log")
+	p.Sees("Lock-keeper's wholemeal")
+}

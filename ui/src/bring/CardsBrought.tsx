@@ -1,0 +1,214 @@
+import { useState } from "react";
+import { Link } from "react-router";
+import { useKeepBrought, useReadRecipe, useUndoBrought } from "../client/queries";
+import type { BringDone, Bringing, BroughtCard, RecipeRead } from "../client/types.gen";
+import { Segments } from "../parts/Segments";
+import { useSettled } from "../parts/settled";
+import { TroubleNote } from "../parts/Trouble";
+
+type As = "new" | "revision" | "leave";
+type Standard = NonNullable<Bringing["cards"]>[number]["recipe"]["standard"];
+
+interface Choice {
+  name: string;
+  text: string;
+  as: As;
+}
+
+const first = (c: BroughtCard): As => (!c.read || c.same ? "leave" : c.twin ? "revision" : "new");
+
+/** Recipes as they were understood, each to be kept, to be a revision of its twin, or left out. */
+export function CardsBrought({ cards, standard }: { cards: BroughtCard[]; standard: Standard }) {
+  const [choices, choose] = useState<Choice[]>(() => cards.map((c) => ({ name: c.name, text: c.read?.recipe.text ?? "", as: first(c) })));
+  const [key] = useState(() => crypto.randomUUID());
+  const keep = useKeepBrought();
+  const set = (at: number, part: Partial<Choice>) => choose((all) => all.map((c, n) => (n === at ? { ...c, ...part } : c)));
+  const kept = choices.filter((c) => c.as !== "leave").length;
+  if (keep.data) return <Done done={keep.data} />;
+  const body: Bringing = {
+    cards: choices.flatMap((c, n) => {
+      const { read, twin } = cards[n] ?? {};
+      if (c.as === "leave" || !read) return [];
+      const { kind, size, note } = read.recipe;
+      const said = { standard, name: c.name.trim() || undefined, text: c.text, note };
+      const recipe = c.text === read.recipe.text ? { ...said, kind, size } : said; // corrected: kind and size are read anew
+      return [c.as === "revision" && twin ? { recipe, of: twin.id, revision: twin.revision } : { recipe }];
+    }),
+  };
+  return (
+    <section aria-label="What was understood" className="mt-2">
+      <ul className="divide-y divide-rule border-y border-rule">
+        {cards.map((c, n) => (
+          <Card
+            key={n}
+            card={c}
+            choice={choices[n] ?? { name: "", text: "", as: "leave" }}
+            standard={standard}
+            set={(part) => set(n, part)}
+          />
+        ))}
+      </ul>
+      <div className="mt-3 flex flex-wrap items-center gap-4">
+        <button
+          type="button"
+          disabled={kept === 0 || keep.isPending}
+          onClick={() => keep.mutate({ body, key })}
+          className="min-h-14 rounded-tray bg-rim px-6 text-lg font-bold text-on-rim disabled:bg-shelf disabled:text-soft"
+        >
+          {keep.isPending ? "Putting on the shelf …" : kept === 1 ? "Keep one recipe" : `Keep ${kept} recipes`}
+        </button>
+        {kept === 0 && <p className="text-soft">None is chosen.</p>}
+        <TroubleNote error={keep.error} />
+      </div>
+    </section>
+  );
+}
+
+interface CardProps {
+  card: BroughtCard;
+  choice: Choice;
+  standard: Standard;
+  set: (part: Partial<Choice>) => void;
+}
+
+function Card({ card, choice, standard, set }: CardProps) {
+  const [correcting, correct] = useState(false);
+  const settled = useSettled(choice.text);
+  const again = useReadRecipe({ standard, name: card.name || undefined, text: correcting ? settled : "" });
+  const read = (correcting && again.data) || card.read;
+  if (!read)
+    return (
+      <li className="py-3">
+        <b className="text-lg">{card.name || "A recipe without a name"}</b> <span className="text-signal">{card.problem}</span>
+      </li>
+    );
+  const problem = read.problem && `It cannot be kept yet: ${read.problem}`;
+  return (
+    <li data-card={card.name} className="py-3">
+      <div className="flex flex-wrap items-baseline gap-x-4">
+        <h2 className="text-lg font-bold wrap-anywhere">{choice.name || "A recipe without a name"}</h2>
+        <p>
+          <span className="fraction font-semibold">{read.recipe.size}</span>
+          {read.inferred && " by its flour"} · {read.recipe.kind} · {read.lines.length} lines
+          {read.asks > 0 && <b className="text-moved"> · {read.asks} to be asked about</b>}
+        </p>
+      </div>
+      {card.same && <p className="text-soft">The one on your shelf has the same lines.</p>}
+      {card.lost && <p className="text-soft">Not taken over: {card.lost.join(", ")}.</p>}
+      {problem && <p className="text-signal">{problem}</p>}
+      {card.oven && (
+        <details open className="mt-1 border-l-4 border-rim pl-3">
+          <summary className="cursor-pointer font-semibold">Written for hands and oven. What becomes of it here:</summary>
+          <ul className="fraction">
+            {card.oven.map((o) => (
+              <li key={(o.says ?? "") + o.so}>
+                {o.says && <span className="text-soft">“{o.says}” </span>}
+                {o.so}
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+      <Lines read={read} />
+      {correcting && (
+        <label className="mt-1 block font-semibold">
+          Its name
+          <input
+            value={choice.name}
+            onChange={(e) => set({ name: e.target.value })}
+            maxLength={120}
+            className="mt-1 block h-12 w-full rounded-tray border-2 border-rim bg-enamel px-3 text-lg font-normal"
+          />
+        </label>
+      )}
+      {correcting && (
+        <label className="mt-1 block font-semibold">
+          As it is read
+          <textarea
+            value={choice.text}
+            onChange={(e) => set({ text: e.target.value })}
+            rows={10}
+            className="mt-1 block w-full rounded-tray border-2 border-rim bg-enamel p-3 font-normal"
+          />
+        </label>
+      )}
+      <div className="mt-2 flex flex-wrap items-center gap-4">
+        <Segments<As>
+          label={`What to do with ${choice.name}`}
+          value={choice.as}
+          pick={(as) => set({ as })}
+          className="min-h-11 content-center px-4 font-semibold"
+          segments={[
+            { value: "new", label: "keep as a new one", show: card.twin ? "Keep both" : "Keep it", disabled: !!read.problem },
+            ...(card.twin
+              ? ([{ value: "revision", label: "as the next revision", show: "As a revision of yours", disabled: !!read.problem }] as const)
+              : []),
+            { value: "leave", label: "leave it out", show: "Leave it out" },
+          ]}
+        />
+        <button type="button" onClick={() => correct(!correcting)} className="min-h-11 font-semibold text-rim underline">
+          {correcting ? "Close its text" : "Correct it"}
+          <span className="sr-only">: {card.name}</span>
+        </button>
+      </div>
+    </li>
+  );
+}
+
+function Lines({ read }: { read: RecipeRead }) {
+  return (
+    <ul className="fraction mt-1 grid gap-x-6 sm:grid-cols-2">
+      {read.lines.map((l) => (
+        <li key={`${l.row} ${l.written}`} className={l.asks ? "font-semibold text-moved" : ""}>
+          {l.amount} {l.asks ? l.named : l.name}
+          {l.part && <span className="text-soft"> · {l.part}</span>}
+          {l.asks && " ?"}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** What was kept, and the way to take all of it back. */
+export function Done({ done }: { done: BringDone }) {
+  const undo = useUndoBrought();
+  const now = undo.data ?? done;
+  return (
+    <section aria-label="Kept" role="status" className="mt-4 border-y border-rule py-3">
+      <p className="text-lg font-semibold">
+        {now.undone
+          ? "All of it is taken back: new recipes and bakes are put away, revisions undone."
+          : [
+              done.recipes.length > 0 &&
+                (done.recipes.length === 1 ? "One recipe is on the shelf." : `${done.recipes.length} recipes are on the shelf.`),
+              done.bakes > 0 && (done.bakes === 1 ? "One bake is in the log." : `${done.bakes} bakes are in the log.`),
+            ]
+              .filter(Boolean)
+              .join(" ")}
+      </p>
+      {!now.undone && (
+        <>
+          <ul>
+            {done.recipes.map((r) => (
+              <li key={r.id}>
+                <Link to={`/?recipe=${r.id}`} className="inline-block min-h-9 content-center font-semibold text-rim underline">
+                  Plan {r.name}
+                </Link>
+                {r.revision > 1 && <span className="text-soft"> · revision {r.revision}</span>}
+              </li>
+            ))}
+          </ul>
+          <button
+            type="button"
+            disabled={undo.isPending}
+            onClick={() => undo.mutate(done.id)}
+            className="min-h-11 font-semibold text-rim underline"
+          >
+            {undo.isPending ? "Taking back …" : "Undo all of it"}
+          </button>
+        </>
+      )}
+      <TroubleNote error={undo.error} />
+    </section>
+  );
+}
