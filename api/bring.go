@@ -99,7 +99,7 @@ func (s *server) bring(c *call) (any, error) {
 }
 
 func (c *call) broughtCard(card formats.Card, k kitchen.Kitchen, machines []store.Machine) (BroughtCard, error) {
-	t := RecipeText{Standard: k.Standard, Text: card.Text, Note: card.Note}
+	t := RecipeText{Standard: k.Standard, Text: card.Text, Note: card.Note, Kind: card.Kind}
 	u, err := t.understand(k)
 	if err != nil {
 		return BroughtCard{Name: card.Name, Problem: fault.Says(err)}, nil

@@ -73,6 +73,7 @@ func New(cfg Config) http.Handler {
 	k.POST("/recipes/:id/taught", s.create(s.teach, s.recipeKept))
 	k.POST("/recipes/:id/meant", s.create(s.meanIt, s.recipeKept))
 	k.POST("/recipes/:id/undo", s.create(s.undoRecipe, s.recipeKept))
+	k.GET("/recipes/:id/paper", s.hand(s.carryRecipe))
 	k.GET("/recipes/:id/story", s.show(s.story))
 	k.GET("/recipes/:id/difference", s.show(s.difference))
 	k.POST("/recipes/:id/back", s.create(s.goBack, s.recipeKept))
@@ -90,6 +91,7 @@ func New(cfg Config) http.Handler {
 	k.PUT("/habits", s.change(s.setHabit))
 	k.POST("/plan", s.show(s.makePlan))
 	k.POST("/plan/offers", s.show(s.offerSwaps))
+	k.POST("/plan/paper", s.hand(s.carryPlan))
 	k.POST("/plan/oven", s.show(s.byOven))
 	k.GET("/lessons", s.show(s.lessons))
 	k.POST("/lessons", s.create(s.takeLesson, s.lessonTaken))
@@ -114,6 +116,7 @@ func New(cfg Config) http.Handler {
 	k.POST("/bakes", s.create(s.startBake, s.bakeMade))
 	k.GET("/bakes/:id", s.show(s.showBake))
 	k.POST("/bakes/:id/happenings", s.create(s.addInBake, s.toldBake))
+	k.GET("/bakes/:id/timetable", s.hand(s.carryBake))
 	k.PUT("/bakes/:id/shelf", s.change(s.putAway(store.Queries.PutBakeAway)))
 
 	files := r.Group("/api/v1/kitchens/:kitchen", packed, limited(largestFile, 8*patience), s.inKitchen)

@@ -4,18 +4,24 @@ import (
 	"errors"
 	"regexp"
 	"strings"
+
+	"risepan/core/recipe"
 )
 
 // Card is one recipe of a file, written as a card that recipe.ReadCard reads.
 type Card struct {
 	Name string
-	Text string   // name, yield, ingredients, method
-	Note string   // what it says of itself
-	Lost []string // what of it no card holds: "image", "nutrition"
+	Text string      // name, yield, ingredients, method
+	Note string      // what it says of itself
+	Kind recipe.Kind // where it says one that this kitchen knows; empty: not said
+	Lost []string    // what of it no card holds: "image", "nutrition"
 }
 
 // mostCards is the most recipes that one file may hold.
 const mostCards = 500
+
+// longestNote is the most letters of what a recipe says of itself.
+const longestNote = 400
 
 // Cards are the recipes of a text: a page that was saved, JSON-LD, Markdown, or plain text with several cards one after
 // another.
@@ -52,6 +58,7 @@ var (
 	link    = regexp.MustCompile(`!?\[([^\]]*)\]\([^)]*\)`)
 	strong  = regexp.MustCompile(`(\*\*|__)(\S(?:.*?\S)?)(\*\*|__)`)
 	front   = regexp.MustCompile(`(?s)\A---\n(.*?)\n---\n`)
+	noted   = regexp.MustCompile(`(?m)^Note:[ \t]*(.+)$`)
 	titled  = regexp.MustCompile(`(?mi)^title:[ \t]*["']?(.*?)["']?[ \t]*$`)
 )
 
@@ -81,8 +88,13 @@ func plainCards(text string) []Card {
 	var out []Card
 	for _, p := range pieces {
 		p = strong.ReplaceAllString(link.ReplaceAllString(p, "$1"), "$2")
-		if strings.TrimSpace(p) != "" {
-			out = append(out, Card{Text: strings.TrimSpace(p)})
+		c := Card{}
+		if m := noted.FindStringSubmatchIndex(p); m != nil {
+			c.Note = clip(strings.TrimSpace(p[m[2]:m[3]]), longestNote)
+			p = p[:m[0]] + p[m[1]:]
+		}
+		if c.Text = strings.TrimSpace(p); c.Text != "" {
+			out = append(out, c)
 		}
 	}
 	return out

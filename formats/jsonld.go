@@ -11,6 +11,8 @@ import (
 
 	"github.com/go-json-experiment/json"
 	"github.com/go-json-experiment/json/jsontext"
+
+	"risepan/core/measure"
 )
 
 // deepest is how deep a JSON text may be nested before it is no recipe.
@@ -148,8 +150,11 @@ var named = map[string]string{"image": "its picture", "author": "its author", "a
 
 // cardOf is a recipe of schema.org as a card.
 func cardOf(r map[string]any) Card {
-	c := Card{Name: words(r["name"]), Note: clip(words(r["description"]), 400)}
+	c := Card{Name: words(r["name"]), Note: clip(words(r["description"]), longestNote)}
 	c.Text = written(c.Name, yieldOf(cmpOr(r["recipeYield"], r["yield"])), ingredientsOf(r), stepsOf(cmpOr(cmpOr(r["recipeInstructions"], r["step"]), r["steps"]), 0))
+	if k := strings.ToLower(words(r["recipeCategory"])); k != "" && c.Kind.UnmarshalText([]byte(k)) != nil {
+		c.Kind = ""
+	}
 	for _, key := range keys(r) {
 		if slices.Contains(kept, key) || r[key] == nil || strings.HasPrefix(key, "@") {
 			continue
@@ -221,9 +226,13 @@ var number = regexp.MustCompile(`^\d+([.,/]\d+)?$`)
 
 // yieldOf is what a recipe makes, as a row of a card.
 func yieldOf(v any) string {
-	best := ""
+	best, size := "", ""
 	for _, one := range listOf(v) {
 		text := words(one)
+		if _, err := measure.ParseLoafSize(text); err == nil {
+			size = "Size: " + text
+			continue
+		}
 		if m, ok := one.(map[string]any); ok && m["value"] != nil {
 			text = strings.TrimSpace(words(m["value"]) + " " + words(m["unitText"]))
 		}
@@ -231,9 +240,12 @@ func yieldOf(v any) string {
 			best = text
 		}
 	}
+	if size != "" && best != "" {
+		return size + "\nMakes: " + best
+	}
 	switch low := strings.ToLower(best); {
 	case best == "":
-		return ""
+		return size
 	case number.MatchString(best):
 		return "Serves: " + best
 	case strings.HasPrefix(low, "serves"), strings.HasPrefix(low, "makes"), strings.HasPrefix(low, "yield"), strings.HasPrefix(low, "serving"):

@@ -187,6 +187,35 @@ export const fetchLog = (looked: LookedInLog, before: string, signal: AbortSigna
 /** Where the same bakes are had as a table for a spreadsheet. */
 export const logTable = (looked: LookedInLog) => address(`/bakes.csv?${new URLSearchParams(looked)}`);
 
+/** What of a planned loaf is carried away as a file: its address below the plan. */
+export type PlanPaper =
+  | "what=recipe&as=text"
+  | "what=recipe&as=markdown"
+  | "what=recipe&as=json"
+  | "what=timetable"
+  | "what=shopping&as=text"
+  | "what=shopping&as=markdown";
+/** Saves a planned loaf as a file. */
+export async function savePlan(wish: Wish, what: PlanPaper): Promise<void> {
+  const response = await fetch(address(`/plan/paper?${what}`), {
+    method: "POST",
+    headers: { "Content-Type": "application/json" },
+    body: JSON.stringify(wish),
+    signal: AbortSignal.timeout(patience),
+  }).catch(() => {
+    throw new Trouble(unreachable);
+  });
+  if (!response.ok) throw new Trouble(((await response.json().catch(() => null)) as Problem | null) ?? unreachable);
+  const link = document.createElement("a");
+  link.href = URL.createObjectURL(await response.blob());
+  link.download = /filename="([^"]+)"/.exec(response.headers.get("Content-Disposition") ?? "")?.[1] ?? "loaf";
+  link.click();
+  URL.revokeObjectURL(link.href);
+}
+/** Where a recipe is had as it is written, and the hours of a bake. */
+export const recipePaper = (id: string, as: "text" | "markdown" | "json") => address(`/recipes/${id}/paper?as=${as}`);
+export const bakeHours = (id: string) => address(`/bakes/${id}/timetable`);
+
 /** What is understood of a file or a pasted text. Nothing is kept. */
 export const bring = (file: Blob) => call<Brought>("/bring", { method: "POST", body: file });
 /** Keeps what was brought in. The same key sent again keeps it once. */

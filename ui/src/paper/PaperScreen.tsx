@@ -1,5 +1,7 @@
 import { Link, Navigate, useLocation, useParams } from "react-router";
 import { usePlan, useShelf } from "../client/queries";
+import type { PlanPaper } from "../client/api";
+import { SavePlan } from "../parts/SavePlan";
 import { TroubleNote } from "../parts/Trouble";
 import { useWish } from "../plan/wish";
 import { ByOven } from "./ByOven";
@@ -12,6 +14,12 @@ const papers = {
   timetable: { title: "Timetable", body: Timetable },
   oven: { title: "By mixer and oven", body: ByOven },
 } as const;
+
+const saved: [PlanPaper, string][] = [
+  ["what=recipe&as=text", "as text"],
+  ["what=recipe&as=markdown", "as Markdown"],
+  ["what=recipe&as=json", "as JSON-LD"],
+];
 
 const known = (what: string): what is keyof typeof papers => what in papers;
 
@@ -44,6 +52,7 @@ export default function PaperScreen() {
       }
     >
       <TroubleNote error={plan.error} />
+      {chosen && <SavePlan wish={chosen.wish} ways={what === "timetable" ? [["what=timetable", "as a calendar with alarms"]] : saved} />}
       {!plan.data && !plan.error && <p className="text-lg text-soft">Working out the loaf …</p>}
       {plan.data && chosen && <Body answer={plan.data} wish={chosen.wish} note={chosen.recipe.note} />}
     </Paper>

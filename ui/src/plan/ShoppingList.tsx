@@ -1,9 +1,10 @@
 import { Check, Copy } from "lucide-react";
 import { useState } from "react";
-import type { PlanAnswer } from "../client/types.gen";
+import type { PlanAnswer, Wish } from "../client/types.gen";
+import { SavePlan } from "../parts/SavePlan";
 
 /** What this loaf needs, and what of it the house lacks. */
-export default function ShoppingList({ answer }: { answer: PlanAnswer }) {
+export default function ShoppingList({ answer, wish }: { answer: PlanAnswer; wish: Wish }) {
   const { shopping } = answer;
   const [copied, setCopied] = useState(false);
   const buy = shopping.filter((s) => s.buy);
@@ -58,6 +59,13 @@ export default function ShoppingList({ answer }: { answer: PlanAnswer }) {
         {copied ? <Check size={20} aria-hidden="true" /> : <Copy size={20} aria-hidden="true" />}
         {copied ? "Copied" : "Copy the list"}
       </button>
+      <SavePlan
+        wish={wish}
+        ways={[
+          ["what=shopping&as=text", "as text"],
+          ["what=shopping&as=markdown", "to tick off, in Markdown"],
+        ]}
+      />
       <p className="mt-2 text-xs text-soft">What is in the house is kept count of on the Kitchen screen, under Cupboard.</p>
     </>
   );

@@ -62,7 +62,7 @@ export default function WhyPanel({ recipe, machine, answer, wish, why, fault, ch
         {why.about === "presses" && <PressesWhy answer={answer} />}
         {why.about === "loading" && <LoadingWhy answer={answer} wish={wish} change={change} />}
         {why.about === "add-ins" && <AddInsWhy answer={answer} fault={fault} change={change} />}
-        {why.about === "shopping" && <ShoppingList answer={answer} />}
+        {why.about === "shopping" && <ShoppingList answer={answer} wish={wish} />}
       </Suspense>
     </section>
   );

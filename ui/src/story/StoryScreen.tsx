@@ -1,5 +1,6 @@
 import { Suspense } from "react";
 import { Link, useParams } from "react-router";
+import { recipePaper } from "../client/api";
 import { useStory } from "../client/queries";
 import { awaited } from "../parts/later";
 import { LessonList } from "../parts/LessonList";
@@ -8,6 +9,11 @@ import { BakesInRow } from "./BakesInRow";
 import { Revisions } from "./Revisions";
 
 const Plots = awaited(() => import("./Plots"), true);
+const ways = [
+  ["text", "as text"],
+  ["markdown", "as Markdown"],
+  ["json", "as JSON-LD"],
+] as const;
 const enough = 3; // bakes from which on a plot shows anything
 
 /** A recipe as it went: its bakes with what changed between them, its figures over time, its revisions. */
@@ -36,6 +42,12 @@ export default function StoryScreen() {
         <Link to="/recipes" className={link}>
           All recipes
         </Link>
+        <span className="text-soft">Save it</span>
+        {ways.map(([as, say]) => (
+          <a key={as} href={recipePaper(id, as)} download className={link}>
+            {say}
+          </a>
+        ))}
       </header>
       {lessons && <LessonList lessons={lessons} />}
       {bakes.length === 0 ? (

@@ -1,4 +1,5 @@
 import { Check, Undo2 } from "lucide-react";
+import { bakeHours } from "../client/api";
 import type { BakeHappening, BakeMoment, BakeView, Happened } from "../client/types.gen";
 import { standing } from "./happened";
 import { clock, day, dayName } from "../parts/time";
@@ -69,6 +70,11 @@ export function Moments({ bake, now, tell }: Props) {
           );
         })}
       </ol>
+      {bake.recipeId && ( // a rehearsal is in nobody's calendar
+        <a href={bakeHours(bake.id)} download className="inline-block min-h-11 content-center font-semibold text-rim underline">
+          Save these hours as a calendar
+        </a>
+      )}
     </section>
   );
 }

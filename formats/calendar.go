@@ -1,0 +1,145 @@
+package formats
+
+import (
+	"fmt"
+	"strings"
+	"time"
+
+	ics "github.com/arran4/golang-ical"
+
+	"risepan/core/machine"
+	"risepan/core/plan"
+)
+
+// Hand is a moment that needs a person, on the clock.
+type Hand struct {
+	ID    string // the same as long as the moment has the same sense
+	At    time.Time
+	Lasts time.Duration
+	Say   string
+	More  string // steps and amounts
+}
+
+// Hands are a plan's moments that need a person: what is begun ahead, Start, and what comes while it runs.
+func Hands(p plan.Plan) []Hand {
+	var out []Hand
+	for n, a := range p.Ahead {
+		out = append(out, Hand{ID: fmt.Sprintf("ahead-%d", n), At: a.At, Lasts: shortest, Say: a.Say})
+	}
+	out = append(out, Hand{ID: "start", At: p.Timer.Press, Lasts: shortest, Say: "Press Start: " + p.Setting.Label, More: p.Setting.Shows})
+	for _, m := range p.Moments {
+		if !m.Person {
+			continue
+		}
+		h := Hand{ID: m.ID, At: m.At(p.Timer.Begin), Lasts: max(shortest, minutes(m.Hands)), Say: m.Say, More: strings.Join(m.Steps, "\n")}
+		out = append(out, h)
+	}
+	return out
+}
+
+// shortest is how long a moment without a length of its own is shown.
+const shortest = 5 * time.Minute
+
+func minutes(m machine.Minutes) time.Duration { return time.Duration(m) * time.Minute }
+
+// Timetable writes the hands of a loaf as an iCalendar file: an event for each with an alarm at its time, on the clock of
+// a zone whose changes are written out. id tells this loaf from others, so that a calendar that reads it again changes
+// its events and doubles none.
+func Timetable(p plan.Plan, id string, zone *time.Location, now time.Time) string {
+	hands := Hands(p)
+	cal := ics.NewCalendarFor("Rise Pan")
+	cal.SetVersion("2.0")
+	cal.SetName(p.Recipe)
+	cal.SetCalscale("GREGORIAN")
+	cal.AddVTimezone(zoneOf(zone, hands))
+	for _, h := range hands {
+		e := cal.AddEvent(fmt.Sprintf("%s-%s@rise-pan", id, h.ID))
+		e.SetDtStampTime(now.UTC())
+		if twice(h.At, zone) {
+			e.SetProperty(ics.ComponentPropertyDtStart, h.At.UTC().Format(wallLayout+"Z"))
+		} else {
+			e.SetProperty(ics.ComponentPropertyDtStart, local(h.At, zone), ics.WithTZID(zone.String()))
+		}
+		e.SetProperty(ics.ComponentPropertyDuration, fmt.Sprintf("PT%dM", int(h.Lasts/time.Minute)))
+		e.SetSummary(h.Say)
+		e.SetDescription(strings.TrimSpace(fmt.Sprintf("%s, %s, %s\n%s", p.Recipe, p.Size, p.Machine, h.More)))
+		alarm := e.AddAlarm()
+		alarm.SetAction(ics.ActionDisplay)
+		alarm.SetProperty(ics.ComponentPropertyDescription, h.Say)
+		alarm.SetTrigger("PT0S")
+	}
+	return cal.Serialize(ics.WithNewLineWindows)
+}
+
+const wallLayout = "20060102T150405"
+
+func local(t time.Time, zone *time.Location) string { return t.In(zone).Format(wallLayout) }
+
+// twice reports whether the clock of a zone shows a time on two occasions, before and after it goes back: such a time is
+// written as an instant, for no calendar could tell which is meant.
+func twice(t time.Time, zone *time.Location) bool {
+	at := t.In(zone)
+	_, offset := at.Zone()
+	for _, near := range []time.Duration{-3 * time.Hour, 3 * time.Hour} {
+		_, other := at.Add(near).Zone()
+		if shifted := at.Add(time.Duration(offset-other) * time.Second); other != offset && local(shifted, zone) == local(at, zone) {
+			return true
+		}
+	}
+	return false
+}
+
+// zoneOf is a zone as a calendar wants it: how its clock stood before the first of some moments, and every change up to
+// the day after the last.
+func zoneOf(zone *time.Location, hands []Hand) *ics.VTimezone {
+	out := ics.NewTimezone(zone.String())
+	first, last := hands[0].At, hands[0].At
+	for _, h := range hands {
+		if h.At.Before(first) {
+			first = h.At
+		}
+		if h.At.After(last) {
+			last = h.At
+		}
+	}
+	at := first.In(zone)
+	begins, ends := at.ZoneBounds()
+	if begins.IsZero() { // a clock that never changed
+		begins = time.Date(1970, 1, 1, 0, 0, 0, 0, zone)
+	}
+	for {
+		after := begins.In(zone)
+		before := begins.Add(-time.Second).In(zone)
+		observe(out, before, after)
+		if ends.IsZero() || ends.After(last.AddDate(0, 0, 1)) {
+			return out
+		}
+		begins = ends
+		_, ends = begins.In(zone).ZoneBounds()
+	}
+}
+
+// observe writes one change of a clock.
+func observe(zone *ics.VTimezone, before, after time.Time) {
+	_, from := before.Zone()
+	name, to := after.Zone()
+	kind := ics.ComponentStandard
+	if after.IsDST() {
+		kind = ics.ComponentDaylight
+	}
+	part := &ics.GeneralComponent{Token: string(kind)}
+	// A change is written on the clock as it stood before it.
+	part.SetProperty(ics.ComponentPropertyDtStart, after.Add(time.Duration(from-to)*time.Second).Format(wallLayout))
+	part.SetProperty("TZOFFSETFROM", offset(from))
+	part.SetProperty("TZOFFSETTO", offset(to))
+	part.SetProperty("TZNAME", name)
+	zone.Components = append(zone.Components, part)
+}
+
+func offset(seconds int) string {
+	sign := '+'
+	if seconds < 0 {
+		sign, seconds = '-', -seconds
+	}
+	return fmt.Sprintf("%c%02d%02d", sign, seconds/3600, seconds/60%60)
+}
