@@ -29,6 +29,8 @@ type shapes struct {
 	Rehearsed     Rehearsed
 	InRehearsal   InRehearsal
 	Log           Log
+	Restored      Restored
+	Swapped       Swapped
 	Brought       Brought
 	Bringing      Bringing
 	BringDone     BringDone

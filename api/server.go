@@ -123,6 +123,10 @@ func New(cfg Config) http.Handler {
 	files.POST("/bring", s.show(s.bring))
 	files.POST("/imports", s.create(s.keepBrought, s.broughtIn))
 	k.POST("/imports/:id/undo", s.change(s.undoBrought))
+	chest := r.Group("/api/v1/kitchens/:kitchen", limited(largestChest, chestPatience), s.inKitchen)
+	chest.GET("/file", s.carryKitchen)
+	chest.POST("/restore", s.restoreKitchen)
+	k.POST("/swap", s.change(s.swapKitchen))
 	pictures := r.Group("/api/v1/kitchens/:kitchen", limited(photo.Largest, patience), s.inKitchen)
 	pictures.POST("/bakes/:id/photos", s.cleaned, s.create(s.addPhoto, s.toldBake))
 	pictures.GET("/photos/:id", s.picture)
@@ -176,7 +180,9 @@ func limited(most int64, patience time.Duration) gin.HandlerFunc {
 // recover keeps a panic from ending the server, logs it and answers 500.
 func (s *server) recover(c *gin.Context) {
 	defer func() {
-		if p := recover(); p != nil {
+		if p := recover(); p == http.ErrAbortHandler {
+			panic(p) // an answer that is broken off on purpose
+		} else if p != nil {
 			s.log.Error("panic", "path", c.Request.URL.Path, "panic", p)
 			s.refuse(c, errors.New("panic"))
 		}

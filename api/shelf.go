@@ -18,11 +18,16 @@ import (
 // Kitchens are the kitchens of this house.
 type Kitchens struct {
 	Kitchens []store.KitchenName `json:"kitchens"`
+	Away     []store.KitchenName `json:"away,omitzero"` // in whose place another was restored
 }
 
 func (s *server) listKitchens(c *call) (any, error) {
 	k, err := c.Kitchens(c.ctx)
-	return Kitchens{k}, err
+	if err != nil {
+		return nil, err
+	}
+	away, err := c.KitchensAway(c.ctx)
+	return Kitchens{k, away}, err
 }
 
 // Shelf is what a kitchen has to bake with: its settings, its machines and the first of its recipes.

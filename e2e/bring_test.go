@@ -92,3 +92,57 @@ func TestALogIsBroughtBack(t *testing.T) {
 	p.Go(s.URL + "/log")
 	p.Sees("Lock-keeper's wholemeal")
 }
+
+// A whole kitchen is saved, wiped, and restored from its file; then the wiped one is brought back.
+func TestAKitchenIsCarriedAwayAndRestored(t *testing.T) {
+	s := serve(t)
+	at := kitchenOf(t, s)
+	w, err := http.Get(at + "/file")
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer w.Body.Close()
+	file := filepath.Join(t.TempDir(), "heron.json")
+	out, err := os.Create(file)
+	if err == nil {
+		_, err = out.ReadFrom(w.Body)
+		out.Close()
+	}
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, r := range get(t, at)["recipes"].([]any) {
+		req, _ := http.NewRequest("PUT", at+"/recipes/"+r.(map[string]any)["id"].(string)+"/shelf", strings.NewReader(`{"away":true}`))
+		if w, err := http.DefaultClient.Do(req); err != nil || w.StatusCode != 200 {
+			t.Fatal(err)
+		}
+	}
+	p := open(t, s.URL+"/recipes")
+	p.Sees("No recipe yet")
+	p.Go(s.URL + "/kitchen?drawer=Carry away")
+	p.Sees("Save the whole kitchen")
+	axe(t, p, "Carry away")
+	half := filepath.Join(t.TempDir(), "half.json")
+	whole, _ := os.ReadFile(file)
+	if err := os.WriteFile(half, whole[:len(whole)/2], 0o600); err != nil {
+		t.Fatal(err)
+	}
+	p.File("Restore from a file", half)
+	p.Sees("Restore half.json?")
+	p.Click("Restore it")
+	p.Sees("nothing of it was kept")
+	p.Click("Leave it as it is")
+	p.File("Restore from a file", file)
+	axe(t, p, "Before a restore")
+	p.Click("Restore it")
+	p.Sees("Put aside")
+	p.Go(s.URL + "/recipes")
+	p.Sees("Oat and honey loaf")
+	p.Go(s.URL + "/log")
+	p.Sees("Domed and even at last")
+	p.Go(s.URL + "/kitchen?drawer=Carry away")
+	p.Click("Bring it back in the place of this one")
+	p.Until("the other one to be aside", "document.querySelectorAll('[data-away]').length === 1")
+	p.Go(s.URL + "/recipes")
+	p.Sees("No recipe yet")
+}

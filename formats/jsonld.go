@@ -24,6 +24,9 @@ func jsonCards(text string) ([]Card, error) {
 	if err != nil {
 		return nil, err
 	}
+	if m, ok := v.(map[string]any); ok && m["risePan"] == "kitchen" {
+		return nil, errors.New("this is a whole kitchen: restore it on the Kitchen screen, under Carry away")
+	}
 	var out []Card
 	err = find(v, 0, func(r map[string]any) { out = append(out, cardOf(r)) })
 	if err == nil && len(out) == 0 {

@@ -32,7 +32,7 @@ func (q Queries) AddKitchen(ctx context.Context, k kitchen.Kitchen, at time.Time
 
 // Kitchens lists the kitchens, the first made first.
 func (q Queries) Kitchens(ctx context.Context) ([]KitchenName, error) {
-	rows, err := q.q.QueryContext(ctx, `SELECT id, name FROM kitchens ORDER BY id`)
+	rows, err := q.q.QueryContext(ctx, `SELECT id, name FROM kitchens WHERE NOT put_away ORDER BY id`)
 	return list(rows, err, func(scan func(...any) error) (k KitchenName, err error) {
 		return k, scan(&k.ID, &k.Name)
 	})

@@ -113,3 +113,28 @@ func Hold(t testing.TB, s *store.Store, table string) (release func()) {
 	}
 	return func() { db.Close() }
 }
+
+// Tables lists the tables of a store that Open made.
+func Tables(t testing.TB, s *store.Store) []string {
+	t.Helper()
+	dsn, _ := dsns.Load(s)
+	db, err := sql.Open("mysql", dsn.(string))
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer db.Close()
+	rows, err := db.Query(`SELECT table_name FROM information_schema.tables WHERE table_schema = DATABASE()`)
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer rows.Close()
+	var out []string
+	for rows.Next() {
+		var name string
+		if err := rows.Scan(&name); err != nil {
+			t.Fatal(err)
+		}
+		out = append(out, name)
+	}
+	return out
+}

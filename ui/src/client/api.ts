@@ -36,6 +36,7 @@ import type {
   PutAway,
   RecipeRead,
   Rehearsed,
+  Restored,
   RehearsalView,
   Recipes,
   RecipeText,
@@ -70,6 +71,7 @@ interface Call {
   key?: string;
   version?: number;
   signal?: AbortSignal;
+  patience?: number; // ms that it may take
 }
 
 const address = (path: string, of = kitchen()) => `/api/v1/kitchens/${of}${path}`;
@@ -77,14 +79,14 @@ const address = (path: string, of = kitchen()) => `/api/v1/kitchens/${of}${path}
 /** Calls the server about this kitchen. */
 export async function call<T>(
   path: string,
-  { kitchen: of = kitchen(), method = "GET", body, key, version, signal }: Call = {},
+  { kitchen: of = kitchen(), method = "GET", body, key, version, signal, patience: most = patience }: Call = {},
 ): Promise<T> {
   const headers: Record<string, string> = {};
   const file = body instanceof Blob;
   if (body !== undefined) headers["Content-Type"] = file ? body.type : "application/json";
   if (key) headers["Idempotency-Key"] = key;
   if (version !== undefined) headers["If-Match"] = `"${version}"`;
-  const late = AbortSignal.timeout(patience);
+  const late = AbortSignal.timeout(most);
   let response: Response;
   try {
     response = await fetch(address(path, of), {
@@ -215,6 +217,13 @@ export async function savePlan(wish: Wish, what: PlanPaper): Promise<void> {
 /** Where a recipe is had as it is written, and the hours of a bake. */
 export const recipePaper = (id: string, as: "text" | "markdown" | "json") => address(`/recipes/${id}/paper?as=${as}`);
 export const bakeHours = (id: string) => address(`/bakes/${id}/timetable`);
+
+/** Where all of a kitchen is had as one file. */
+export const kitchenFile = () => address("/file");
+/** Puts the kitchen of a file in the place of this one. The same key sent again restores it once. */
+export const restoreKitchen = (file: Blob, key: string) =>
+  call<Restored>("/restore", { method: "POST", body: file, key, patience: 600_000 });
+export const swapKitchen = (id: string) => ask<Restored>("/swap", { with: id });
 
 /** What is understood of a file or a pasted text. Nothing is kept. */
 export const bring = (file: Blob) => call<Brought>("/bring", { method: "POST", body: file });

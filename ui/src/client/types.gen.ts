@@ -21,6 +21,8 @@ export interface Schema {
   Rehearsed: Rehearsed;
   InRehearsal: InRehearsal;
   Log: Log;
+  Restored: Restored;
+  Swapped: Swapped;
   Brought: Brought;
   Bringing: Bringing;
   BringDone: BringDone;
@@ -67,6 +69,7 @@ export interface Schema {
 }
 export interface Kitchens {
   kitchens: StoreKitchenName[];
+  away?: StoreKitchenName[];
 }
 export interface StoreKitchenName {
   id: string;
@@ -1358,6 +1361,16 @@ export interface BakeSummary {
   photo?: string;
   rehearsed?: boolean;
   moments?: BakeMoment[];
+}
+export interface Restored {
+  kitchen: string;
+  name: string;
+  holds: {
+    [k: string]: number;
+  };
+}
+export interface Swapped {
+  with: string;
 }
 export interface Brought {
   cards?: BroughtCard[];

@@ -6,6 +6,7 @@ import { useChangeKitchen, useShelf } from "../client/queries";
 import type { Kitchen } from "../client/types.gen";
 import { TroubleNote } from "../parts/Trouble";
 import { Calls } from "./Calls";
+import { CarryAway } from "./CarryAway";
 import { Cupboard } from "./Cupboard";
 import { Habits } from "./Habits";
 import { Measures } from "./Measures";
@@ -14,7 +15,7 @@ import { OwnFacts } from "./OwnFacts";
 import { Preferences } from "./Preferences";
 import { tabLook } from "../parts/tabLook";
 
-const drawers = ["Drawer", "Flour", "Cupboard", "Habits"];
+const drawers = ["Drawer", "Flour", "Cupboard", "Habits", "Carry away"];
 
 /** What this household owns and prefers. Every change is kept at once and shows on the plan. */
 export default function KitchenScreen() {
@@ -86,6 +87,9 @@ export default function KitchenScreen() {
           </TabPanel>
           <TabPanel tabIndex={-1}>
             <Habits kitchen={kitchen} set={set} fault={atField} />
+          </TabPanel>
+          <TabPanel tabIndex={-1}>
+            <CarryAway name={kitchen.name} />
           </TabPanel>
         </TabPanels>
       </TabGroup>

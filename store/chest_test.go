@@ -1,0 +1,181 @@
+package store_test
+
+import (
+	"bytes"
+	"context"
+	"errors"
+	"fmt"
+	"regexp"
+	"slices"
+	"strings"
+	"testing"
+
+	"github.com/go-json-experiment/json"
+
+	"risepan/core/bake"
+	"risepan/core/journal"
+	"risepan/demo"
+	"risepan/store"
+	"risepan/store/storetest"
+)
+
+// furnished is the demo kitchen with one of everything that a kitchen can keep.
+func furnished(t *testing.T, s *store.Store) store.Kitchen {
+	t.Helper()
+	k := heron(t, s)
+	id := ""
+	err := s.Do(ctx, func(q store.Queries) error {
+		glances, err := q.Glances(ctx, k.ID, store.Page{Most: 2})
+		if err != nil {
+			return err
+		}
+		id = glances[1].ID
+		b, err := q.Bake(ctx, k.ID, id)
+		if err != nil {
+			return err
+		}
+		h := bake.Happening{Stamp: journal.Stamp{Seq: 9, At: noon}, What: bake.Photographed, Photo: &bake.Photo{ID: store.NewID(), Width: 2, Height: 1}}
+		if err := q.AddInBake(ctx, k.ID, id, h, bake.At(b.Plan, []bake.Happening{h}, noon)); err != nil {
+			return err
+		}
+		if err := q.AddPhoto(ctx, k.ID, store.Photo{ID: h.Photo.ID, BakeID: id, Full: []byte{0xff, 0xd8, 0, 1, 2}, Small: []byte{0xff, 0xd8}, Width: 2, Height: 1, At: noon}); err != nil {
+			return err
+		}
+		if err := q.SetHabit(ctx, k.ID, b.RecipeID, b.MachineID, store.Habit{Cycle: "basic"}); err != nil {
+			return err
+		}
+		_, err = q.AddImport(ctx, k.ID, store.Imported{Recipes: []store.RecipeMade{{ID: b.RecipeID, Name: "日本 «loaf»", Revision: 1}}, Bakes: []string{id}}, noon)
+		return err
+	})
+	if err != nil {
+		t.Fatal(err)
+	}
+	return k
+}
+
+func fileOfKitchen(t *testing.T, s *store.Store, id string) (string, store.Count) {
+	t.Helper()
+	var b bytes.Buffer
+	count, err := s.WriteKitchen(ctx, id, &b, noon)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return b.String(), count
+}
+
+// A kitchen goes into a file and comes back, in the same house beside itself and in another one, to the last detail.
+func TestAKitchensFileComesBack(t *testing.T) {
+	s := storetest.Open(t)
+	k := furnished(t, s)
+	file, count := fileOfKitchen(t, s, k.ID)
+	for _, table := range []string{"recipes", "recipe_versions", "machines", "bakes", "happenings", "bags", "photos", "habits", "imports"} {
+		if count[table] == 0 {
+			t.Errorf("the file holds no %s", table)
+		}
+	}
+	other := storetest.Open(t)
+	id, back, err := other.ReadKitchen(ctx, strings.NewReader(file))
+	if err != nil || id != k.ID || fmt.Sprint(back) != fmt.Sprint(count) {
+		t.Fatalf("in another house: %v, %v of %v", err, back, count)
+	}
+	if again, _ := fileOfKitchen(t, other, id); again != file {
+		t.Error("what comes out of another house is not what went in")
+	}
+	id, _, err = s.ReadKitchen(ctx, strings.NewReader(file))
+	if err != nil || id == k.ID {
+		t.Fatalf("beside itself: %s, %v", id, err)
+	}
+	beside, _ := fileOfKitchen(t, s, id)
+	if plain(beside) != plain(file) {
+		t.Error("beside itself it differs in more than its ids")
+	}
+	for _, old := range anyID.FindAllString(file, -1) {
+		if strings.Contains(beside, old) {
+			t.Errorf("the copy points at %s, which is the first one's", old)
+			break
+		}
+	}
+	recipes, err := s.Shelf(ctx, id, store.Search{Most: 50})
+	if err != nil || len(recipes) != len(demo.Recipes()) {
+		t.Errorf("%d recipes on the copy's shelf: %v", len(recipes), err)
+	}
+	glances, err := s.Glances(ctx, id, store.Page{Most: 50})
+	if err != nil || len(glances) != 9 || glances[1].Photo == "" {
+		t.Fatalf("%d bakes in the copy's log: %v", len(glances), err)
+	}
+	if jpeg, err := s.Picture(ctx, id, glances[1].Photo, false); err != nil || len(jpeg) != 5 {
+		t.Errorf("the copy's photo: %v, %v", jpeg, err)
+	}
+	if b, err := s.Bake(ctx, id, glances[1].ID); err != nil || b.Plan.Recipe == "" {
+		t.Errorf("the copy's bake: %v", err)
+	}
+}
+
+var anyID = regexp.MustCompile(`[0-9a-f]{8}-[0-9a-f]{4}-7[0-9a-f]{3}-[0-9a-f]{4}-[0-9a-f]{12}`)
+
+// plain is a file with ids by their order of first appearance.
+func plain(file string) string {
+	seen := map[string]string{}
+	return anyID.ReplaceAllStringFunc(file, func(id string) string {
+		if seen[id] == "" {
+			seen[id] = fmt.Sprint("id", len(seen))
+		}
+		return seen[id]
+	})
+}
+
+// Every table that belongs to a kitchen is in its file, but for what is forgotten after two days.
+func TestNoTableIsForgotten(t *testing.T) {
+	s := storetest.Open(t)
+	k := furnished(t, s)
+	file, _ := fileOfKitchen(t, s, k.ID)
+	var whole struct {
+		Things map[string][]map[string]any `json:"things"`
+	}
+	if err := json.Unmarshal([]byte(file), &whole); err != nil {
+		t.Fatal(err)
+	}
+	for _, table := range storetest.Tables(t, s) {
+		if _, in := whole.Things[table]; !in && !slices.Contains([]string{"idempotency", "goose_db_version", "goose_lock"}, table) {
+			t.Errorf("%s are in no kitchen's file", table)
+		}
+	}
+}
+
+// What is partial, damaged or from the future is refused with what is wrong, and nothing of it is kept.
+func TestADamagedFileIsRefused(t *testing.T) {
+	s := storetest.Open(t)
+	k := furnished(t, s)
+	file, _ := fileOfKitchen(t, s, k.ID)
+	empty := storetest.Open(t)
+	cases := map[string]string{
+		"nothing": "", "another JSON": `{"@type":"Recipe"}`, "a list": `[]`, "one that says it has more": strings.Replace(file, `"photos":1`, `"photos":2`, 1),
+		"from the future": strings.Replace(file, `"version":1`, `"version":2`, 1), "of tables to come": regexp.MustCompile(`"tables":\d+`).ReplaceAllString(file, `"tables":9999`),
+		"a column that nobody knows": strings.Replace(file, `"put_away"`, `"put_over"`, 1), "no id": anyID.ReplaceAllString(file, "x"),
+		"something behind it": strings.Replace(file, `"counts"`, `"more":1,"counts"`, 1),
+	}
+	for _, at := range []int{1, 3, 10, 50, 90, 97} {
+		cases[fmt.Sprintf("cut off after %d %%", at)] = file[:len(file)*at/100]
+	}
+	for name, c := range cases {
+		if c == file {
+			t.Errorf("%s: the case is the file itself", name)
+		}
+		if _, _, err := empty.ReadKitchen(ctx, strings.NewReader(c)); err == nil {
+			t.Errorf("%s is taken", name)
+		} else {
+			t.Logf("%s: %v", name, err)
+		}
+		if k, err := empty.Kitchens(ctx); err != nil || len(k) != 0 {
+			t.Fatalf("%s left %d kitchens: %v", name, len(k), err)
+		}
+	}
+	if _, _, err := empty.ReadKitchen(ctx, strings.NewReader("x")); !errors.Is(err, store.ErrNoChest) {
+		t.Errorf("a text is answered with %v", err)
+	}
+	stopped, cancel := context.WithCancel(ctx)
+	cancel()
+	if _, err := s.WriteKitchen(stopped, k.ID, &bytes.Buffer{}, noon); err == nil {
+		t.Error("a stopped writing says nothing")
+	}
+}

@@ -1,0 +1,103 @@
+import { useMutation, useQuery } from "@tanstack/react-query";
+import { Download, FolderUp } from "lucide-react";
+import { type ChangeEvent, useState } from "react";
+import { fetchKitchens, kitchenFile, restoreKitchen, swapKitchen } from "../client/api";
+import { setKitchen } from "../client/kitchen";
+import type { Restored } from "../client/types.gen";
+import { Sheet } from "../parts/Sheet";
+import { TroubleNote } from "../parts/Trouble";
+
+/** The page begins anew in another kitchen. */
+function moveTo({ kitchen }: Restored) {
+  setKitchen(kitchen);
+  window.location.assign("/kitchen?drawer=Carry away");
+}
+
+/** All of the kitchen as one file, and back: nothing of it is lost, and what was here is kept aside. */
+export function CarryAway({ name }: { name: string }) {
+  const [asked, ask] = useState<{ file: File; key: string } | null>(null);
+  const restore = useMutation({ mutationFn: ({ file, key }: { file: File; key: string }) => restoreKitchen(file, key), onSuccess: moveTo });
+  const swap = useMutation({ mutationFn: swapKitchen, onSuccess: moveTo });
+  const kitchens = useQuery({ queryKey: ["kitchens away"], queryFn: ({ signal }) => fetchKitchens(signal), staleTime: 0 });
+  const away = kitchens.data?.away ?? [];
+  const pick = (e: ChangeEvent<HTMLInputElement>) => {
+    const file = e.target.files?.[0];
+    e.target.value = "";
+    if (file) ask({ file, key: crypto.randomUUID() });
+  };
+  const close = () => {
+    ask(null);
+    restore.reset();
+  };
+  const button = "flex min-h-14 w-fit cursor-pointer items-center gap-2 rounded-tray px-6 text-lg font-bold";
+  return (
+    <div className="grid gap-8 lg:grid-cols-2">
+      <section aria-labelledby="away">
+        <h2 id="away" className="text-lg font-semibold">
+          Carry it away
+        </h2>
+        <p className="mt-1 max-w-prose">
+          Everything that {name} keeps in one open file: recipes with all their revisions, machines, the log with what happened in each
+          bake, photos, bags, settings. Keep it where this computer is not.
+        </p>
+        <a href={kitchenFile()} download className={`${button} mt-3 bg-rim text-on-rim`}>
+          <Download size={22} aria-hidden="true" />
+          Save the whole kitchen
+        </a>
+      </section>
+      <section aria-labelledby="back">
+        <h2 id="back" className="text-lg font-semibold">
+          Bring it back
+        </h2>
+        <p className="mt-1 max-w-prose">A kitchen’s file takes the place of {name}, which is put aside and can be brought back.</p>
+        <label className={`${button} mt-3 border-2 border-rim text-rim has-focus-visible:outline-3`}>
+          <FolderUp size={22} aria-hidden="true" />
+          Restore from a file
+          <input type="file" accept=".json,application/json" onChange={pick} className="sr-only" />
+        </label>
+        {away.length > 0 && (
+          <>
+            <h3 className="mt-4 text-sm font-semibold text-soft">Put aside</h3>
+            <ul className="divide-y divide-rule border-y border-rule">
+              {away.map((k) => (
+                <li key={k.id} className="flex flex-wrap items-baseline gap-4 py-2" data-away={k.id}>
+                  <b>{k.name}</b>
+                  <button
+                    type="button"
+                    disabled={swap.isPending}
+                    onClick={() => swap.mutate(k.id)}
+                    className="min-h-11 font-semibold text-rim underline"
+                  >
+                    Bring it back in the place of this one
+                  </button>
+                </li>
+              ))}
+            </ul>
+          </>
+        )}
+        <TroubleNote error={swap.error ?? kitchens.error} />
+      </section>
+      {asked && (
+        <Sheet title={`Restore ${asked.file.name}?`} close={close}>
+          <p className="mt-2 text-lg">{name} as it is now is put aside, whole. The file’s kitchen takes its place. You can go back.</p>
+          <div className="mt-2">
+            <TroubleNote error={restore.error} />
+          </div>
+          <p className="mt-4 flex flex-wrap gap-3">
+            <button
+              type="button"
+              disabled={restore.isPending}
+              onClick={() => restore.mutate(asked)}
+              className="min-h-12 rounded-tray bg-rim px-6 font-bold text-on-rim"
+            >
+              {restore.isPending ? "Restoring …" : "Restore it"}
+            </button>
+            <button type="button" onClick={close} className="min-h-12 rounded-tray border-2 border-rim px-6 font-semibold text-rim">
+              Leave it as it is
+            </button>
+          </p>
+        </Sheet>
+      )}
+    </div>
+  );
+}
