@@ -5,6 +5,7 @@ package mariadb
 import (
 	"context"
 	"database/sql"
+	"encoding/json"
 	"errors"
 	"fmt"
 	"log/slog"
@@ -43,6 +44,7 @@ type Server struct {
 	mu      sync.Mutex
 	set     settings
 	stopped bool
+	visited bool          // another process serves it
 	exited  chan struct{} // closed when the child ends; nil for a server that was found running
 }
 
@@ -65,13 +67,38 @@ func Start(ctx context.Context, dir string, log *slog.Logger) (*Server, error) {
 		s.lock.Close()
 		return nil, err
 	}
-	network := fmt.Sprintf("rise-pan-%08x", hash(dir))
-	mysql.RegisterDialContext(network, func(ctx context.Context, _ string) (net.Conn, error) {
+	s.register()
+	go s.watch()
+	return s, nil
+}
+
+// Visit finds the server of a folder that another process uses. Stop then leaves it running.
+func Visit(ctx context.Context, dir string) (*Server, error) {
+	dir, err := filepath.Abs(dir)
+	if err != nil {
+		return nil, err
+	}
+	s := &Server{dir: dir, visited: true}
+	b, err := os.ReadFile(s.path("settings.json"))
+	if err == nil {
+		err = json.Unmarshal(b, &s.set)
+	}
+	if err != nil {
+		return nil, fmt.Errorf("there is no kitchen in %s", dir)
+	}
+	s.register()
+	if err := s.ping(ctx, s.DSN()); err != nil {
+		return nil, fmt.Errorf("the database of %s does not answer: %w", dir, err)
+	}
+	return s, nil
+}
+
+// register lets data source names find this folder's server.
+func (s *Server) register() {
+	mysql.RegisterDialContext(fmt.Sprintf("rise-pan-%08x", hash(s.dir)), func(ctx context.Context, _ string) (net.Conn, error) {
 		var d net.Dialer
 		return d.DialContext(ctx, "tcp", s.address())
 	})
-	go s.watch()
-	return s, nil
 }
 
 func (s *Server) start(ctx context.Context) (err error) {
@@ -301,6 +328,9 @@ func (s *Server) alive() bool {
 
 // Stop shuts the server down cleanly, waits for its end and gives the folder free.
 func (s *Server) Stop() {
+	if s.visited {
+		return
+	}
 	s.shut()
 	s.lock.Close()
 }

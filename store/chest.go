@@ -63,14 +63,27 @@ func (q Queries) tablesVersion(ctx context.Context) (n int, err error) {
 // Count is how many rows of each table a kitchen's file holds.
 type Count map[string]int
 
-// WriteKitchen writes all of a kitchen as it stands at one instant, row by row, so that no more than one is held.
-func (s *Store) WriteKitchen(ctx context.Context, kitchenID string, w io.Writer, now time.Time) (Count, error) {
+// Snapshot reads everything as it stands at one instant.
+func (s *Store) Snapshot(ctx context.Context, f func(Queries) error) error {
 	tx, err := s.db.BeginTx(ctx, &sql.TxOptions{Isolation: sql.LevelRepeatableRead, ReadOnly: true})
 	if err != nil {
-		return nil, err
+		return err
 	}
 	defer tx.Rollback()
-	q := Queries{tx, true, s.read}
+	return f(Queries{tx, true, s.read})
+}
+
+// WriteKitchen writes all of a kitchen as it stands at one instant, row by row, so that no more than one is held.
+func (s *Store) WriteKitchen(ctx context.Context, kitchenID string, w io.Writer, now time.Time) (count Count, err error) {
+	err = s.Snapshot(ctx, func(q Queries) (err error) {
+		count, err = q.WriteKitchen(ctx, kitchenID, w, now)
+		return err
+	})
+	return count, err
+}
+
+// WriteKitchen does so inside a snapshot.
+func (q Queries) WriteKitchen(ctx context.Context, kitchenID string, w io.Writer, now time.Time) (Count, error) {
 	columns, err := q.columnsOf(ctx)
 	if err != nil {
 		return nil, err

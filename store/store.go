@@ -66,6 +66,33 @@ func Open(ctx context.Context, dsn string) (*Store, error) {
 	return s, nil
 }
 
+// ErrOlder is returned for a database whose tables are older than this program's.
+var ErrOlder = errors.New("the Rise Pan that is running there is older than this program: stop it, start this one, and try again")
+
+// Visit connects to a database that another process serves, and changes none of its tables.
+func Visit(ctx context.Context, dsn string) (*Store, error) {
+	db, err := sql.Open("mysql", dsn)
+	if err != nil {
+		return nil, err
+	}
+	s := &Store{Queries{q: db, read: &readVersions{}}, db}
+	have, err := s.tablesVersion(ctx)
+	if err == nil {
+		entries, _ := fs.Glob(migrations, "migrations/*.sql")
+		switch want := len(entries); {
+		case have > want:
+			err = fmt.Errorf("%w (its tables are at %d, and this program knows %d)", ErrNewer, have, want)
+		case have < want:
+			err = ErrOlder
+		}
+	}
+	if err != nil {
+		db.Close()
+		return nil, err
+	}
+	return s, nil
+}
+
 func migrate(ctx context.Context, db *sql.DB) error {
 	files, err := fs.Sub(migrations, "migrations")
 	if err != nil {

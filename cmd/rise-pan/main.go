@@ -15,6 +15,8 @@ import (
 	_ "time/tzdata"
 
 	"risepan/api"
+	"risepan/backup"
+	"risepan/store"
 )
 
 const usage = `usage: rise-pan COMMAND [flags]
@@ -22,6 +24,11 @@ const usage = `usage: rise-pan COMMAND [flags]
   serve     serve the application, with a private MariaDB in the data folder
   migrate   bring the data folder's database up to date and stop
   demo      load the demo kitchen into a data folder that has no kitchen
+  export FILE   write a kitchen's file, also while it is served; --kitchen NAME says which
+  import FILE   bring a kitchen's file in, in the place of the kitchen that is there, which is put aside
+  backup FILE   copy all kitchens, as they stand at one instant, into one file, and verify it
+  restore FILE  verify a backup and restore it into a data folder that has no kitchen
+  verify FILE   say what a backup holds, and whether it is whole
   schema    print the JSON Schema of the API's shapes
 `
 
@@ -49,8 +56,23 @@ func run(args []string) error {
 	port := flags.Int("port", 8080, "port on 127.0.0.1")
 	empty := flags.Bool("empty", false, "load no demo kitchen on the first start")
 	ahead := flags.Duration("ahead", 0, "serve as if it were so much later, such as 4h: for tests and demonstrations")
+	kitchen := flags.String("kitchen", "", "name of the kitchen")
 	if err := flags.Parse(args[1:]); err != nil {
 		return err
+	}
+	if run, ok := carry[args[0]]; ok || args[0] == "verify" {
+		if flags.NArg() != 1 {
+			return fmt.Errorf("name one file: rise-pan %s FILE, with flags before it", args[0])
+		}
+		if args[0] == "verify" {
+			list, err := backup.Verify(flags.Arg(0))
+			if err != nil {
+				return err
+			}
+			fmt.Printf("%s is whole, written %s\n", flags.Arg(0), list.Written.Format("2 January 2006, 15:04 UTC"))
+			return say(list)
+		}
+		return visiting(ctx, log, *data, func(s *store.Store) error { return run(ctx, s, flags.Arg(0), *kitchen, time.Now()) })
 	}
 	switch args[0] {
 	case "serve":
