@@ -8,6 +8,7 @@ import (
 	"log/slog"
 	"net/http"
 	"net/http/httptest"
+	"os"
 	"strings"
 	"sync"
 	"testing"
@@ -22,7 +23,11 @@ import (
 	"risepan/store/storetest"
 )
 
-func TestMain(m *testing.M) { storetest.Main(m) }
+func TestMain(m *testing.M) {
+	code := storetest.Tests(m)
+	writeExamples()
+	os.Exit(code)
+}
 
 // house is a served demo kitchen whose clock the test sets.
 type house struct {
@@ -98,6 +103,7 @@ func (h *house) ask(method, path string, body, v any, header ...string) (int, ap
 	}
 	w := httptest.NewRecorder()
 	h.handler.ServeHTTP(w, r)
+	recorded(method, path, body, w)
 	var p api.Problem
 	if w.Code >= 400 {
 		if got := w.Header().Get("Content-Type"); strings.HasPrefix(path, "/api/") && w.Code != http.StatusForbidden && got != "application/problem+json" {

@@ -17,6 +17,7 @@ func (h *house) bring(file string) (status int, b api.Brought, p api.Problem) {
 	h.t.Helper()
 	w := httptest.NewRecorder()
 	h.handler.ServeHTTP(w, httptest.NewRequest("POST", "http://127.0.0.1/api/v1/kitchens/"+h.kitchen()+"/bring", strings.NewReader(file)))
+	recorded("POST", "/api/v1/kitchens/:kitchen/bring", nil, w)
 	if w.Code == 200 {
 		if err := json.Unmarshal(w.Body.Bytes(), &b); err != nil {
 			h.t.Fatal(err)

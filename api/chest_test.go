@@ -17,6 +17,7 @@ func (h *house) restore(file, key string) (int, api.Restored, api.Problem) {
 	r.Header.Set("Idempotency-Key", key)
 	w := httptest.NewRecorder()
 	h.handler.ServeHTTP(w, r)
+	recorded("POST", "/api/v1/kitchens/:kitchen/restore", nil, w)
 	var done api.Restored
 	var p api.Problem
 	if w.Code < 400 {

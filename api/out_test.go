@@ -19,6 +19,7 @@ func (h *house) file(method, path string, body any) (int, string, *httptest.Resp
 	}
 	w := httptest.NewRecorder()
 	h.handler.ServeHTTP(w, httptest.NewRequest(method, "http://127.0.0.1/api/v1/kitchens/"+h.kitchen()+path, bytes.NewReader(text)))
+	recorded(method, "/api/v1/kitchens/"+h.kitchen()+path, body, w)
 	return w.Code, w.Body.String(), w
 }
 

@@ -25,6 +25,7 @@ func (h *house) send(path, key string, photo []byte, v any) int {
 	r.Header.Set("Idempotency-Key", key)
 	w := httptest.NewRecorder()
 	h.handler.ServeHTTP(w, r)
+	recorded("POST", "/api/v1/kitchens/:kitchen/bakes/:id/photos", nil, w)
 	if v != nil {
 		if err := json.Unmarshal(w.Body.Bytes(), v); err != nil {
 			h.t.Fatal(err)

@@ -28,6 +28,7 @@ type shapes struct {
 	RehearsalView RehearsalView
 	Rehearsed     Rehearsed
 	InRehearsal   InRehearsal
+	Health        Health
 	Log           Log
 	Restored      Restored
 	Swapped       Swapped

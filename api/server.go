@@ -52,10 +52,16 @@ const (
 
 // New builds the whole site: the API under /api/v1 and the pages everywhere else.
 func New(cfg Config) http.Handler {
+	return http.NewCrossOriginProtection().Handler(engine(cfg))
+}
+
+// engine is the router with all calls.
+func engine(cfg Config) *gin.Engine {
 	s := &server{cfg, cfg.Store, cfg.Log, &sync.Map{}}
 	r := s.router()
 	v1 := r.Group("/api/v1", packed, limited(largestBody, patience))
 	v1.GET("/health", s.show(s.health))
+	v1.GET("/openapi.json", s.openAPI)
 	v1.GET("/kitchens", s.show(s.listKitchens))
 	k := v1.Group("/kitchens/:kitchen", s.inKitchen)
 	k.GET("", s.show(s.shelf))
@@ -135,7 +141,7 @@ func New(cfg Config) http.Handler {
 		s.refuse(c, problem(http.StatusMethodNotAllowed, "", "%s does not work here", c.Request.Method))
 	})
 	r.NoRoute(s.page)
-	return http.NewCrossOriginProtection().Handler(r)
+	return r
 }
 
 // router is a router with what stands before every handler.

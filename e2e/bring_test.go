@@ -135,7 +135,7 @@ func TestAKitchenIsCarriedAwayAndRestored(t *testing.T) {
 	p.File("Restore from a file", file)
 	axe(t, p, "Before a restore")
 	p.Click("Restore it")
-	p.Sees("Put aside")
+	p.Until("the old kitchen to be aside", "document.querySelectorAll('[data-away]').length === 1")
 	p.Go(s.URL + "/recipes")
 	p.Sees("Oat and honey loaf")
 	p.Go(s.URL + "/log")

@@ -20,11 +20,10 @@ import (
 var server *mariadb.Server
 
 // Main runs a package's tests against a MariaDB of their own.
-func Main(m *testing.M) {
-	os.Exit(run(m))
-}
+func Main(m *testing.M) { os.Exit(Tests(m)) }
 
-func run(m *testing.M) int {
+// Tests does so and returns the code to exit with.
+func Tests(m *testing.M) int {
 	dir, err := os.MkdirTemp("", "rise-pan-test")
 	if err != nil {
 		fmt.Fprintln(os.Stderr, err)

@@ -20,6 +20,7 @@ export interface Schema {
   RehearsalView: RehearsalView;
   Rehearsed: Rehearsed;
   InRehearsal: InRehearsal;
+  Health: Health;
   Log: Log;
   Restored: Restored;
   Swapped: Swapped;
@@ -1312,6 +1313,9 @@ export interface Happened {
   minutes?: number;
   cut?: BakeCut;
   warm?: string;
+}
+export interface Health {
+  ok: boolean;
 }
 export interface Log {
   bakes: BakeSummary[];
