@@ -169,7 +169,7 @@ func OpenAPI() []byte {
 	}
 	out := object{
 		"openapi": "3.1.0",
-		"info": object{"license": object{"name": "For the household that runs it", "identifier": "LicenseRef-household"}, "title": "Rise Pan", "version": "1", "summary": "Loaves for a bread machine: planned, measured, watched, judged.",
+		"info": object{"title": "Rise Pan", "version": "1", "summary": "Loaves for a bread machine: planned, measured, watched, judged.",
 			"description": "Errors are problem details of RFC 9457 with the pointer to the field that is wrong. A call that adds something wants an Idempotency-Key: sent again under the same key it counts once."},
 		"servers":    []any{object{"url": "/"}},
 		"security":   []any{object{}},

@@ -31,6 +31,7 @@ var chestTables = []string{"kitchens", "kitchen_versions", "machines", "machine_
 type column struct {
 	name string
 	kind string // uuid, json, time, blob, number, text
+	null bool   // it may be empty
 }
 
 // kinds are how values of a type of the database are written.
@@ -38,8 +39,8 @@ var columnKinds = map[string]string{"uuid": "uuid", "datetime": "time", "mediumb
 
 // columnsOf are the columns of a kitchen's tables, in order.
 func (q Queries) columnsOf(ctx context.Context) (map[string][]column, error) {
-	rows, err := q.q.QueryContext(ctx, `SELECT table_name, column_name, data_type FROM information_schema.columns WHERE table_schema = DATABASE() ORDER BY table_name, ordinal_position`)
-	all, err := list(rows, err, func(scan func(...any) error) (c [3]string, err error) { return c, scan(&c[0], &c[1], &c[2]) })
+	rows, err := q.q.QueryContext(ctx, `SELECT table_name, column_name, data_type, is_nullable FROM information_schema.columns WHERE table_schema = DATABASE() ORDER BY table_name, ordinal_position`)
+	all, err := list(rows, err, func(scan func(...any) error) (c [4]string, err error) { return c, scan(&c[0], &c[1], &c[2], &c[3]) })
 	out := map[string][]column{}
 	for _, c := range all {
 		if !slices.Contains(chestTables, c[0]) {
@@ -49,7 +50,7 @@ func (q Queries) columnsOf(ctx context.Context) (map[string][]column, error) {
 		if !known {
 			return nil, fmt.Errorf("the column %s of %s is of type %s, which no kitchen's file holds", c[1], c[0], c[2])
 		}
-		out[c[0]] = append(out[c[0]], column{c[1], kind})
+		out[c[0]] = append(out[c[0]], column{c[1], kind, c[3] == "YES"})
 	}
 	return out, err
 }
@@ -58,6 +59,42 @@ func (q Queries) columnsOf(ctx context.Context) (map[string][]column, error) {
 func (q Queries) tablesVersion(ctx context.Context) (n int, err error) {
 	err = q.q.QueryRowContext(ctx, `SELECT MAX(version_id) FROM goose_db_version WHERE is_applied`).Scan(&n)
 	return n, err
+}
+
+// chestShapes are what a value of each kind is in JSON Schema.
+var chestShapes = map[string]map[string]any{
+	"uuid": {"type": "string", "format": "uuid"}, "time": {"type": "string", "format": "date-time"}, "blob": {"type": "string", "contentEncoding": "base64"},
+	"number": {"type": "number"}, "text": {"type": "string"}, "json": {},
+}
+
+// ChestSchema is the JSON Schema of a kitchen's file as this database writes it.
+func (q Queries) ChestSchema(ctx context.Context) (map[string]any, error) {
+	columns, err := q.columnsOf(ctx)
+	if err != nil {
+		return nil, err
+	}
+	type object = map[string]any
+	closed := func(properties object, names []string) object {
+		return object{"type": "object", "properties": properties, "required": names, "additionalProperties": false}
+	}
+	things, counts := object{}, object{}
+	for _, table := range chestTables {
+		properties, names := object{}, []string{}
+		for _, c := range columns[table] {
+			var shape any = chestShapes[c.kind]
+			if c.null {
+				shape = object{"anyOf": []any{shape, object{"type": "null"}}}
+			}
+			properties[c.name], names = shape, append(names, c.name)
+		}
+		things[table] = object{"type": "array", "items": closed(properties, names)}
+		counts[table] = object{"type": "integer", "minimum": 0}
+	}
+	out := closed(object{"risePan": object{"const": "kitchen"}, "version": object{"const": chestVersion}, "tables": object{"type": "integer"}, "name": object{"type": "string"},
+		"written": object{"type": "string", "format": "date-time"}, "things": closed(things, chestTables), "counts": closed(counts, chestTables)},
+		[]string{"risePan", "version", "tables", "name", "written", "things", "counts"})
+	out["$schema"], out["title"] = "https://json-schema.org/draft/2020-12/schema", "A kitchen's file of Rise Pan"
+	return out, nil
 }
 
 // Count is how many rows of each table a kitchen's file holds.

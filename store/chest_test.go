@@ -5,12 +5,16 @@ import (
 	"context"
 	"errors"
 	"fmt"
+	"os"
 	"regexp"
 	"slices"
 	"strings"
 	"testing"
 
+	stdjson "encoding/json"
+
 	"github.com/go-json-experiment/json"
+	"github.com/santhosh-tekuri/jsonschema/v6"
 
 	"risepan/core/bake"
 	"risepan/core/journal"
@@ -177,5 +181,54 @@ func TestADamagedFileIsRefused(t *testing.T) {
 	cancel()
 	if _, err := s.WriteKitchen(stopped, k.ID, &bytes.Buffer{}, noon); err == nil {
 		t.Error("a stopped writing says nothing")
+	}
+}
+
+// The schema in docs is what this program writes, and a kitchen with one of everything fits it.
+func TestAKitchensFileFitsItsSchema(t *testing.T) {
+	s := storetest.Open(t)
+	k := furnished(t, s)
+	schema, err := s.ChestSchema(ctx)
+	if err != nil {
+		t.Fatal(err)
+	}
+	text, err := stdjson.MarshalIndent(schema, "", " ")
+	if err != nil {
+		t.Fatal(err)
+	}
+	text = append(text, '\n')
+	const path = "../docs/kitchen-file.schema.json"
+	if os.Getenv("RISEPAN_GOLDEN") != "" {
+		if err := os.WriteFile(path, text, 0o644); err != nil {
+			t.Fatal(err)
+		}
+	}
+	if kept := fileOf(t, path); kept != string(text) {
+		t.Errorf("%s is stale: RISEPAN_GOLDEN=1 go test ./store -run FitsItsSchema", path)
+	}
+	doc, err := jsonschema.UnmarshalJSON(bytes.NewReader(text))
+	if err != nil {
+		t.Fatal(err)
+	}
+	c := jsonschema.NewCompiler()
+	if err := c.AddResource("kitchen.json", doc); err != nil {
+		t.Fatal(err)
+	}
+	compiled, err := c.Compile("kitchen.json")
+	if err != nil {
+		t.Fatal(err)
+	}
+	file, _ := fileOfKitchen(t, s, k.ID)
+	for name, f := range map[string]struct {
+		text string
+		fits bool
+	}{"the kitchen": {file, true}, "one without its counts": {strings.Replace(file, `"counts"`, `"count"`, 1), false}, "one with another column": {strings.Replace(file, `"head"`, `"heads"`, 1), false}} {
+		v, err := jsonschema.UnmarshalJSON(strings.NewReader(f.text))
+		if err == nil {
+			err = compiled.Validate(v)
+		}
+		if (err == nil) != f.fits {
+			t.Errorf("%s: %v", name, err)
+		}
 	}
 }
