@@ -79,6 +79,9 @@ var docs = map[string]documented{
 	"GET /api/v1/kitchens/:kitchen/recipes/:id/story":      {says: "Its revisions, its bakes and what they teach", gives: Story{}},
 	"GET /api/v1/kitchens/:kitchen/recipes/:id/difference": {says: "What two revisions differ in", gives: Difference{}, query: []string{"from: a revision's number", "to: another's"}},
 	"GET /api/v1/kitchens/:kitchen/recipes/:id/paper":      {says: "A recipe as it is written, as a file", media: "text/plain", query: []string{"as: text, markdown or json (schema.org's Recipe)"}},
+	"GET /api/v1/kitchens/:kitchen/recipes/:id/photos":     {says: "Photos of a recipe's card", gives: CardPhotos{}},
+	"POST /api/v1/kitchens/:kitchen/recipes/:id/photos":    {says: "Keep a photo of a recipe's card: a JPEG, PNG or WebP of up to 10 MB", gives: CardPhotos{}, is: adds, media: "image/jpeg"},
+	"PUT /api/v1/kitchens/:kitchen/photos/:id/shelf":       {says: "Take a photo of a card off, or bring it back", takes: PutAway{}, gives: PutAway{}, is: changes},
 	"PUT /api/v1/kitchens/:kitchen/recipes/:id/shelf":      {says: "Put a recipe away, or bring it back", takes: PutAway{}, gives: PutAway{}, is: changes},
 
 	"GET /api/v1/kitchens/:kitchen/machines/profiles":     {says: "Likely machines to begin a description from", gives: Profiles{}},

@@ -79,3 +79,53 @@ func (s *server) picture(gc *gin.Context) {
 	}
 	s.refuse(gc, err)
 }
+
+// CardPhotos are the photos of a recipe's card, oldest first.
+type CardPhotos struct {
+	Photos []CardPhoto `json:"photos"`
+}
+
+// CardPhoto is one of them.
+type CardPhoto struct {
+	ID     string `json:"id"`
+	Width  int    `json:"width"`
+	Height int    `json:"height"`
+}
+
+func (s *server) cardPhotos(c *call) (any, error) {
+	id, err := c.id()
+	if err != nil {
+		return nil, err
+	}
+	return c.photosOf(id)
+}
+
+func (c *call) photosOf(recipe string) (CardPhotos, error) {
+	out := CardPhotos{[]CardPhoto{}}
+	if _, err := c.OnShelf(c.ctx, c.kitchen, recipe); err != nil {
+		return out, err
+	}
+	all, err := c.CardPhotos(c.ctx, c.kitchen, recipe)
+	for _, p := range all {
+		out.Photos = append(out.Photos, CardPhoto{p.ID, p.Width, p.Height})
+	}
+	return out, err
+}
+
+// addCardPhoto keeps a photo of a card beside its recipe, as its source.
+func (s *server) addCardPhoto(c *call) (string, error) {
+	id, err := c.id()
+	if err != nil {
+		return "", err
+	}
+	if _, err := c.OnShelf(c.ctx, c.kitchen, id); err != nil {
+		return "", err
+	}
+	err = c.AddCardPhoto(c.ctx, c.kitchen, store.Photo{ID: store.NewID(), RecipeID: id, Full: c.photo.Full, Small: c.photo.Small, Width: c.photo.Width, Height: c.photo.Height, At: c.now})
+	if errors.Is(err, store.ErrFull) {
+		return "", fault.At("", "%v", err)
+	}
+	return id, err
+}
+
+func (s *server) cardPhotosNow(c *call, id string) (any, error) { return c.photosOf(id) }

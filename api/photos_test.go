@@ -25,7 +25,7 @@ func (h *house) send(path, key string, photo []byte, v any) int {
 	r.Header.Set("Idempotency-Key", key)
 	w := httptest.NewRecorder()
 	h.handler.ServeHTTP(w, r)
-	recorded("POST", "/api/v1/kitchens/:kitchen/bakes/:id/photos", nil, w)
+	recorded("POST", "/api/v1/kitchens/"+h.kitchen()+path, nil, w)
 	if v != nil {
 		if err := json.Unmarshal(w.Body.Bytes(), v); err != nil {
 			h.t.Fatal(err)
@@ -115,4 +115,35 @@ func TestTheLogByRecipeMachineSignAndDays(t *testing.T) {
 	for _, bad := range []string{"sign=odd", "recipe=1", "machine=x", "from=yesterday", "to=2026-13-01"} {
 		h.must(422, "GET", "~/bakes?"+bad, nil, nil)
 	}
+}
+
+// A photo of the card stands beside its recipe, is taken off and brought back.
+func TestAPhotoOfACard(t *testing.T) {
+	h := open(t)
+	id := h.recipeOf("Towpath white")
+	var all api.CardPhotos
+	for range 2 {
+		if status := h.send("/recipes/"+id+"/photos", "c1", pictureOf(800, 600), &all); status != 201 || len(all.Photos) != 1 {
+			t.Fatalf("%d: %+v", status, all)
+		}
+	}
+	path := "~/photos/" + all.Photos[0].ID + "/shelf"
+	for _, away := range []bool{true, false} {
+		h.must(200, "PUT", path, map[string]any{"away": away}, nil)
+		var now api.CardPhotos
+		h.must(200, "GET", "~/recipes/"+id+"/photos", nil, &now)
+		if len(now.Photos) == 1 == away {
+			t.Errorf("put away: %v, and %d are shown", away, len(now.Photos))
+		}
+	}
+	for n := range 12 {
+		want := 201
+		if n == 11 {
+			want = 422
+		}
+		if status := h.send("/recipes/"+id+"/photos", string(rune('d'+n)), pictureOf(10+n, 10), nil); status != want {
+			t.Errorf("photo %d is answered %d, want %d", n+2, status, want)
+		}
+	}
+	h.must(404, "GET", "~/recipes/"+h.kitchen()+"/photos", nil, nil)
 }

@@ -29,6 +29,7 @@ type shapes struct {
 	Rehearsed     Rehearsed
 	InRehearsal   InRehearsal
 	Health        Health
+	CardPhotos    CardPhotos
 	Log           Log
 	Restored      Restored
 	Swapped       Swapped

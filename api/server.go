@@ -135,6 +135,9 @@ func engine(cfg Config) *gin.Engine {
 	k.POST("/swap", s.change(s.swapKitchen))
 	pictures := r.Group("/api/v1/kitchens/:kitchen", limited(photo.Largest, patience), s.inKitchen)
 	pictures.POST("/bakes/:id/photos", s.cleaned, s.create(s.addPhoto, s.toldBake))
+	pictures.POST("/recipes/:id/photos", s.cleaned, s.create(s.addCardPhoto, s.cardPhotosNow))
+	k.GET("/recipes/:id/photos", s.show(s.cardPhotos))
+	k.PUT("/photos/:id/shelf", s.change(s.putAway(store.Queries.PutPhotoAway)))
 	pictures.GET("/photos/:id", s.picture)
 
 	r.NoMethod(func(c *gin.Context) {

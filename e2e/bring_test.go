@@ -141,8 +141,10 @@ func TestAKitchenIsCarriedAwayAndRestored(t *testing.T) {
 	p.Go(s.URL + "/log")
 	p.Sees("Domed and even at last")
 	p.Go(s.URL + "/kitchen?drawer=Carry away")
+	p.Until("the old kitchen to be aside", "document.querySelectorAll('[data-away]').length === 1")
+	aside := drive.Value[string](p, "document.querySelector('[data-away]').dataset.away")
 	p.Click("Bring it back in the place of this one")
-	p.Until("the other one to be aside", "document.querySelectorAll('[data-away]').length === 1")
+	p.Until("the other one to be aside", "(document.querySelector('[data-away]')?.dataset.away ?? `"+aside+"`) !== `"+aside+"`")
 	p.Go(s.URL + "/recipes")
 	p.Sees("No recipe yet")
 }

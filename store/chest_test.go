@@ -5,11 +5,13 @@ import (
 	"context"
 	"errors"
 	"fmt"
+	"math/rand/v2"
 	"os"
 	"regexp"
 	"slices"
 	"strings"
 	"testing"
+	"time"
 
 	stdjson "encoding/json"
 
@@ -18,6 +20,9 @@ import (
 
 	"risepan/core/bake"
 	"risepan/core/journal"
+	"risepan/core/kitchen"
+	"risepan/core/machine"
+	"risepan/core/plan"
 	"risepan/demo"
 	"risepan/store"
 	"risepan/store/storetest"
@@ -229,6 +234,81 @@ func TestAKitchensFileFitsItsSchema(t *testing.T) {
 		}
 		if (err == nil) != f.fits {
 			t.Errorf("%s: %v", name, err)
+		}
+	}
+}
+
+// Random kitchens, with names and notes in any letters, come back field by field.
+func TestRandomKitchensComeBack(t *testing.T) {
+	from, to := storetest.Open(t), storetest.Open(t)
+	texts := []string{"plain", "«quotes» \"and\" 'more'", "back\\slash and \ttab", "日本のパン", "Пекарня", "خبز", "emoji 🍞", "a, b; c", "=1+1", "trailing space ", "\u00bd cup", "ends with }", `{"not":"json"}`, "0190f3a0-0000-7000-8000-000000000000"}
+	for seed := range uint64(12) {
+		r := rand.New(rand.NewPCG(seed, 5))
+		text := func() string { return texts[r.IntN(len(texts))] }
+		id := ""
+		err := from.Do(ctx, func(q store.Queries) (err error) {
+			k := kitchen.New(strings.TrimSpace(text()), "UTC")
+			if id, err = q.AddKitchen(ctx, k, noon); err != nil {
+				return err
+			}
+			for n := range 1 + r.IntN(3) {
+				k.Scale = n%2 == 0
+				if _, err := q.ChangeKitchen(ctx, id, n+1, k, noon); err != nil {
+					return err
+				}
+			}
+			m := []machine.Machine{demo.Galley(), demo.Boatyard()}[r.IntN(2)]
+			machineID, err := q.AddMachine(ctx, id, m, noon)
+			if err != nil {
+				return err
+			}
+			all := demo.Recipes()
+			for range r.IntN(5) {
+				one := all[r.IntN(3)]
+				one.Name, one.Note = strings.TrimSpace(text()), text()
+				kept, err := q.AddRecipe(ctx, id, one, true, noon)
+				if err != nil {
+					return err
+				}
+				p, err := plan.Make(plan.Place{Kitchen: k, Zone: time.UTC, Recipe: one, Machine: m, Now: noon}, plan.Wish{Loaf: plan.Loaf{Size: one.Size}, Timing: plan.Timing{AtPanel: true}})
+				if err != nil {
+					return err
+				}
+				bakeID, err := q.StartBake(ctx, id, store.Bake{Pins: store.Pins{RecipeID: kept.ID, Revision: 1, MachineID: machineID, Machine: 1, Kitchen: 1}, Plan: p, StartedAt: noon.Add(time.Duration(r.IntN(1e9)))}, store.Wished{Zone: "UTC"})
+				if err != nil {
+					return err
+				}
+				var happened []bake.Happening
+				for _, h := range []bake.Happening{{What: bake.TakenOut}, {What: bake.Judged, Verdict: bake.Verdict{Mark: 1 + r.IntN(5), Note: text(), Signs: bake.Signs[:r.IntN(4)], Centre: new(r.IntN(90) - 45), Damp: r.IntN(2) == 0}}} {
+					h.Stamp = journal.Stamp{Seq: len(happened) + 1, At: noon.Add(4 * time.Hour)}
+					happened = append(happened, h)
+					if err := q.AddInBake(ctx, id, bakeID, h, bake.At(p, happened, noon.Add(5*time.Hour))); err != nil {
+						return err
+					}
+				}
+				photo := make([]byte, r.IntN(3000))
+				for n := range photo {
+					photo[n] = byte(r.Uint32())
+				}
+				if err := q.AddPhoto(ctx, id, store.Photo{ID: store.NewID(), RecipeID: kept.ID, Full: photo, Small: photo[:len(photo)/2], Width: 3, Height: 2, At: noon}); err != nil {
+					return err
+				}
+			}
+			return nil
+		})
+		if err != nil {
+			t.Fatalf("seed %d: %v", seed, err)
+		}
+		file, count := fileOfKitchen(t, from, id)
+		back, again, err := to.ReadKitchen(ctx, strings.NewReader(file))
+		if err != nil || back != id || fmt.Sprint(count) != fmt.Sprint(again) {
+			t.Fatalf("seed %d: %v", seed, err)
+		}
+		if out, _ := fileOfKitchen(t, to, id); out != file {
+			t.Errorf("seed %d: the kitchen came back otherwise", seed)
+		}
+		if _, _, err := to.ReadKitchen(ctx, strings.NewReader(file)); err != nil {
+			t.Errorf("seed %d: not beside itself: %v", seed, err)
 		}
 	}
 }

@@ -73,10 +73,9 @@ var scenes = []scene{
 		p.Click("Before and after")
 		p.Sees("net carbohydrate")
 	}},
-	{name: "heat", path: "/?room=17+°C", wait: "In the pan", act: func(p *drive.Page) {
-		p.Until("the warmth", "document.querySelector('[data-fact=heat]')")
-		p.Click("water at")
-		p.Sees("What was assumed")
+	{name: "story", path: "/recipes", wait: "Oat and honey loaf", act: func(p *drive.Page) {
+		p.Click("Its story: Oat and honey loaf")
+		p.Until("its figures", "document.querySelectorAll('[data-plot] svg .recharts-line').length === 4")
 	}},
 	{name: "plan-phone", path: "/", wait: "Measure, in this order", phone: true},
 	{name: "bench", path: "/", wait: "In the pan", act: measure("bread flour")},
@@ -106,12 +105,10 @@ var scenes = []scene{
 		p.Click("See them side by side")
 		p.Sees("Beside")
 	}},
-	{name: "presses", path: "/", wait: "In the pan", act: func(p *drive.Page) {
-		pick("Mooring raisin loaf")(p)
-		p.Click("Ready by")
-		p.Until("a delay", "/^\\d+ h \\d\\d$/.test(document.querySelector('[data-timer]')?.innerText)")
-		p.Click("Presses:")
-		p.Sees("What to press")
+	{name: "bring", path: "/bring", wait: "Paste it here", act: func(p *drive.Page) {
+		p.Type("Paste it here", "Farm bread\n750 g bread flour\n480 ml water\n15 g salt\n10 g instant yeast\nMethod\nKnead for 10 minutes on a floured board.\nLeave until doubled in size.\nBake at 220 °C for 35 minutes.")
+		p.Click("Read it")
+		p.Sees("Written for hands and oven")
 	}},
 	{name: "rehearse", path: "/", wait: "In the pan", act: func(p *drive.Page) {
 		pick("Towpath white")(p)

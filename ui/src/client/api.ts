@@ -12,6 +12,7 @@ import type {
   BakeTold,
   BakeView,
   BenchView,
+  CardPhotos,
   Compare,
   Compared,
   Declining,
@@ -234,6 +235,9 @@ export const undoBrought = (id: string) => ask<BringDone>(`/imports/${id}/undo`,
 /** Keeps a photo of a bake. The same key sent again keeps it once. */
 export const sendPhoto = (bake: string, photo: Blob, key: string) =>
   call<BakeTold>(`/bakes/${bake}/photos`, { method: "POST", body: photo, key });
+export const fetchCardPhotos = (recipe: string, signal: AbortSignal) => call<CardPhotos>(`/recipes/${recipe}/photos`, { signal });
+export const sendCardPhoto = (recipe: string, photo: Blob, key: string) =>
+  call<CardPhotos>(`/recipes/${recipe}/photos`, { method: "POST", body: photo, key });
 /** Where a photo is had, whole or small. */
 export const photoAt = (id: string, small = false) => address(`/photos/${id}${small ? "?small=1" : ""}`);
 export const fetchRunning = read<Log>("/bakes/running");

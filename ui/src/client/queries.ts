@@ -336,6 +336,15 @@ export const useUndoBrought = () =>
     (client) => client.invalidateQueries(),
   );
 
+/** Photos of a recipe's card: kept beside it, taken off and brought back. */
+export const useCardPhotos = (recipe: string) =>
+  useQuery({ queryKey: at("card photos", recipe), queryFn: ({ signal }) => api.fetchCardPhotos(recipe, signal), staleTime: 0 });
+const cardsChanged = (client: QueryClient) => lists(client, "card photos");
+export const useSendCardPhoto = (recipe: string) =>
+  usePress(({ photo, key }: { photo: Blob; key: string }) => api.sendCardPhoto(recipe, photo, key), cardsChanged);
+export const usePutAwayPhoto = () =>
+  usePress(({ id, away }: { id: string; away: boolean }) => api.putAway(`/photos/${id}`, away), cardsChanged);
+
 /** Puts a recipe, a machine or a bake away, or brings it back; path is such as /recipes/1. */
 export function usePutAway(path: string) {
   const client = useQueryClient();

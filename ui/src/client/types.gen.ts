@@ -21,6 +21,7 @@ export interface Schema {
   Rehearsed: Rehearsed;
   InRehearsal: InRehearsal;
   Health: Health;
+  CardPhotos: CardPhotos;
   Log: Log;
   Restored: Restored;
   Swapped: Swapped;
@@ -1316,6 +1317,14 @@ export interface Happened {
 }
 export interface Health {
   ok: boolean;
+}
+export interface CardPhotos {
+  photos: CardPhoto[];
+}
+export interface CardPhoto {
+  id: string;
+  width: number;
+  height: number;
 }
 export interface Log {
   bakes: BakeSummary[];

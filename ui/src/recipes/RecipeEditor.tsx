@@ -6,6 +6,7 @@ import { useDraft } from "../parts/draft";
 import { useSettled } from "../parts/settled";
 import { TroubleNote } from "../parts/Trouble";
 import { Picker } from "../parts/Picker";
+import { CardPhotos } from "./CardPhotos";
 import { kinds } from "./kinds";
 import { FinishFields } from "./FinishFields";
 import { ReadCard } from "./ReadCard";
@@ -108,6 +109,7 @@ function Card({ id, revision, start }: CardProps) {
           {(recipe.kind ?? read.data?.recipe.kind) === "dough" && (
             <FinishFields finish={recipe.finish} change={(finish) => change({ finish })} fault={at} />
           )}
+          {id && <CardPhotos recipe={id} />}
           <label className="mt-2 block font-semibold">
             Note
             <input
