@@ -261,16 +261,23 @@ func (q Queries) ReadKitchen(ctx context.Context, r io.ReadSeeker) (string, Coun
 	if err != nil {
 		return "", nil, err
 	}
-	c := chestReader{ctx: ctx, q: q, d: jsontext.NewDecoder(r), columns: columns, count: Count{}}
+	w := q.writing(ctx)
+	c := chestReader{ctx: ctx, q: q, d: jsontext.NewDecoder(r), columns: columns, count: Count{}, write: w.write}
+	err = c.read(version)
+	return c.id, c.count, errors.Join(err, w.finish())
+}
+
+// read reads the whole file.
+func (c *chestReader) read(version int) error {
 	if err := c.head(version); err != nil {
-		return "", nil, err
+		return err
 	}
 	for _, table := range chestTables {
 		if err := c.table(table); err != nil {
-			return "", nil, err
+			return err
 		}
 	}
-	return c.id, c.count, c.foot()
+	return c.foot()
 }
 
 // chestReader reads a kitchen's file into the database.
@@ -280,8 +287,9 @@ type chestReader struct {
 	d       *jsontext.Decoder
 	columns map[string][]column
 	count   Count
-	id      string  // of the kitchen, as it is now
-	mask    [6]byte // by which ids differ from those of the file; zero: not at all
+	write   func(statement) error // into the database
+	id      string                // of the kitchen, as it is now
+	mask    [6]byte               // by which ids differ from those of the file; zero: not at all
 }
 
 // damaged is what a file is that ends too soon, or holds what no kitchen's file does.
@@ -354,20 +362,16 @@ func (c *chestReader) table(table string) error {
 	c.count[table] = 0
 	into := insertion{table: table}
 	for c.d.PeekKind() != ']' {
-		row, err := c.d.ReadValue()
-		if err != nil {
-			return damaged(err)
-		}
-		names, values, err := c.row(table, row)
+		names, values, err := c.row(table)
 		if err != nil {
 			return err
 		}
-		if err := into.add(c.ctx, c.q, names, values); err != nil {
+		if err := into.add(names, values, c.write); err != nil {
 			return err
 		}
 		c.count[table]++
 	}
-	if err := into.flush(c.ctx, c.q); err != nil {
+	if err := into.flush(c.write); err != nil {
 		return err
 	}
 	return c.want(']', "")
@@ -375,22 +379,21 @@ func (c *chestReader) table(table string) error {
 
 // row is a row of the file as the database takes it. A column that this program does not know is refused; one that the
 // file does not have is what the database makes it.
-func (c *chestReader) row(table string, row jsontext.Value) (names []string, values []any, err error) {
-	d := jsontext.NewDecoder(strings.NewReader(string(row)))
-	if t, err := d.ReadToken(); err != nil || t.Kind() != '{' {
-		return nil, nil, damaged(fmt.Errorf("a row of %s is no object", table))
+func (c *chestReader) row(table string) (names []string, values []any, err error) {
+	if err := c.want('{', ""); err != nil {
+		return nil, nil, err
 	}
-	for d.PeekKind() != '}' {
-		t, err := d.ReadToken()
+	for c.d.PeekKind() != '}' {
+		t, err := c.token()
 		if err != nil {
-			return nil, nil, damaged(err)
+			return nil, nil, err
 		}
 		name := t.String()
 		n := slices.IndexFunc(c.columns[table], func(k column) bool { return k.name == name })
 		if n < 0 {
 			return nil, nil, damaged(fmt.Errorf("%s have no %s", table, name))
 		}
-		v, err := d.ReadValue()
+		v, err := c.d.ReadValue()
 		if err != nil {
 			return nil, nil, damaged(err)
 		}
@@ -405,7 +408,7 @@ func (c *chestReader) row(table string, row jsontext.Value) (names []string, val
 		}
 		names, values = append(names, name), append(values, value)
 	}
-	return names, values, nil
+	return names, values, c.want('}', "")
 }
 
 // begin learns the kitchen's id, and how ids must change where it is taken.
@@ -522,9 +525,9 @@ type insertion struct {
 	bytes  int
 }
 
-func (i *insertion) add(ctx context.Context, q Queries, names []string, values []any) error {
+func (i *insertion) add(names []string, values []any, write func(statement) error) error {
 	if i.rows > 0 && (i.rows >= batch || i.bytes >= heavy || !slices.Equal(names, i.names)) {
-		if err := i.flush(ctx, q); err != nil {
+		if err := i.flush(write); err != nil {
 			return err
 		}
 	}
@@ -540,18 +543,90 @@ func (i *insertion) add(ctx context.Context, q Queries, names []string, values [
 	return nil
 }
 
-func (i *insertion) flush(ctx context.Context, q Queries) error {
+func (i *insertion) flush(write func(statement) error) error {
 	if i.rows == 0 {
 		return nil
 	}
 	one := "(" + strings.TrimSuffix(strings.Repeat("?, ", len(i.names)), ", ") + ")"
 	query := `INSERT INTO ` + i.table + ` (` + strings.Join(i.names, ", ") + `) VALUES ` + strings.TrimSuffix(strings.Repeat(one+", ", i.rows), ", ")
-	_, err := q.q.ExecContext(ctx, query, i.values...)
+	err := write(statement{query, i.values})
 	i.values, i.rows, i.bytes = nil, 0, 0
-	if err != nil && !conflict(err) {
-		return damaged(err)
-	}
 	return err
+}
+
+// statement is a query with what it is asked with.
+type statement struct {
+	query string
+	args  []any
+}
+
+// writing writes statements one after another while the next are being read.
+type writing struct {
+	next chan statement
+	done chan error
+}
+
+func (q Queries) writing(ctx context.Context) *writing {
+	w := &writing{make(chan statement, 1), make(chan error, 1)}
+	go func() {
+		var err error
+		var last prepared
+		defer last.close()
+		for s := range w.next {
+			if err == nil {
+				err = last.exec(ctx, q, s)
+				if err != nil && !conflict(err) && ctx.Err() == nil {
+					err = damaged(err)
+				}
+				if err != nil {
+					w.done <- err
+				}
+			}
+		}
+		close(w.done)
+	}()
+	return w
+}
+
+// prepared is the last statement, made ready once for all that have its form.
+type prepared struct {
+	query string
+	stmt  *sql.Stmt
+}
+
+func (p *prepared) exec(ctx context.Context, q Queries, s statement) (err error) {
+	if p.query != s.query {
+		p.close()
+		if p.stmt, err = q.q.PrepareContext(ctx, s.query); err != nil {
+			return err
+		}
+		p.query = s.query
+	}
+	_, err = p.stmt.ExecContext(ctx, s.args...)
+	return err
+}
+
+func (p *prepared) close() {
+	if p.stmt != nil {
+		p.stmt.Close()
+	}
+	p.query, p.stmt = "", nil
+}
+
+// write hands a statement over, or tells why an earlier one failed.
+func (w *writing) write(s statement) error {
+	select {
+	case err := <-w.done:
+		return err
+	case w.next <- s:
+		return nil
+	}
+}
+
+// finish waits until all is written.
+func (w *writing) finish() error {
+	close(w.next)
+	return <-w.done
 }
 
 // KitchensAway lists the kitchens that were put away, the newest first.

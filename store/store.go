@@ -30,6 +30,7 @@ type Queries struct {
 		ExecContext(context.Context, string, ...any) (sql.Result, error)
 		QueryContext(context.Context, string, ...any) (*sql.Rows, error)
 		QueryRowContext(context.Context, string, ...any) *sql.Row
+		PrepareContext(context.Context, string) (*sql.Stmt, error)
 	}
 	inTransaction bool
 	read          *readVersions
