@@ -15,8 +15,8 @@ export function BakesInRow({ story }: { story: Story }) {
       </h2>
       <ol tabIndex={0} aria-label="Its loaves, oldest first" className="mt-1 flex gap-6 overflow-x-auto border-y border-rule py-3">
         {bakes.toReversed().map((b) => (
-          <li key={b.id} data-story={b.id} className="flex w-48 shrink-0 flex-col gap-1">
-            <p className="fraction min-h-11 text-sm leading-5 text-moved">
+          <li key={b.id} data-story={b.id} className="flex w-60 shrink-0 flex-col gap-1">
+            <p className="fraction min-h-15 text-sm leading-5 text-moved">
               {b.changed && (
                 <>
                   <span className="font-semibold">Changed:</span> {b.changed.join("; ")}
@@ -27,8 +27,8 @@ export function BakesInRow({ story }: { story: Story }) {
             <p className="figures">
               <Link to={`/log/${b.id}`} className="font-semibold text-rim underline">
                 {dayName(day(b.startedAt, zone), day(now, zone))}
-              </Link>{" "}
-              <span className="text-soft">
+              </Link>
+              <span className="block text-soft">
                 <span className="fraction">{b.size}</span> · revision {b.revision}
               </span>
             </p>
