@@ -37,8 +37,8 @@ func TestTheLogAsATable(t *testing.T) {
 		t.Fatalf("%d rows, marked as UTF-8: %v, %v", len(rows), marked, err)
 	}
 	for n, want := range [][]string{
-		{"2026-10-25 02:30", "+02:00", `'=HYPERLINK("x")`, "1 1/2 lb", "Пекарня, синяя", "1", "Basic", "2026-10-25 04:46", "2026-10-25 05:10", "out", "4", first.Verdict.Note, "domed, near the rim; coarse, holey", "731", "-12", "", "", "21 °C", ""},
-		{"2026-10-25 02:30", "+01:00", "''Twas plain", "1 1/2 lb", "'-1", "1", "Basic", "2026-10-25 04:46", "", "running", "", "'@home", "", "", "", "", "", "", "yes"},
+		{"2026-10-25 02:30", "UTC+02:00", `'=HYPERLINK("x")`, "1 1/2 lb", "Пекарня, синяя", "1", "Basic", "2026-10-25 04:46", "2026-10-25 05:10", "out", "4", first.Verdict.Note, "domed, near the rim; coarse, holey", "731", "-12", "", "", "21 °C", ""},
+		{"2026-10-25 02:30", "UTC+01:00", "''Twas plain", "1 1/2 lb", "'-1", "1", "Basic", "2026-10-25 04:46", "", "running", "", "'@home", "", "", "", "", "", "", "yes"},
 	} {
 		if !slices.Equal(rows[n+1], want) {
 			t.Errorf("row %d is %q, want %q", n+1, rows[n+1], want)

@@ -117,7 +117,7 @@ func (r *row) number(name string) int {
 }
 
 // layouts are the ways in which spreadsheets write a time again.
-var layouts = []string{"2006-01-02 15:04", "2006-01-02 15:04:05", "2006-01-02T15:04:05", "2006-01-02T15:04", "02/01/2006 15:04", "02.01.2006 15:04", "2006/01/02 15:04"}
+var layouts = []string{"2006-01-02 15:04", "2006-01-02 15:04:05", "2006-01-02T15:04:05", "2006-01-02T15:04", "02/01/2006 15:04", "02.01.2006 15:04", "2006/01/02 15:04", "2006/01/02 15:04:05"}
 
 func (r *row) time(name string) (at time.Time) {
 	text := r.cell(name)
@@ -125,7 +125,7 @@ func (r *row) time(name string) (at time.Time) {
 		return at
 	}
 	zone := r.zone
-	if offset, err := time.Parse("-07:00", r.cell("utc offset")); err == nil && name == "started" {
+	if offset, err := time.Parse(offsetLayout, "UTC"+strings.TrimPrefix(r.cell("utc offset"), "UTC")); err == nil && name == "started" {
 		_, seconds := offset.Zone()
 		zone = time.FixedZone("", seconds)
 	}
