@@ -24,8 +24,16 @@ import (
 
 // Brought is what was understood of a file or a pasted text, before any of it is kept.
 type Brought struct {
-	Cards []BroughtCard `json:"cards,omitzero"`
-	Log   *BroughtLog   `json:"log,omitzero"`
+	Cards    []BroughtCard `json:"cards,omitzero"`
+	Log      *BroughtLog   `json:"log,omitzero"`
+	Calendar *BroughtHours `json:"calendar,omitzero"`
+}
+
+// BroughtHours are the hours that a calendar shows as taken.
+type BroughtHours struct {
+	Absences []kitchen.Absence `json:"absences"`
+	Faults   []string          `json:"faults,omitzero"` // what of it cannot be read
+	Zone     string            `json:"zone"`
 }
 
 // BroughtCard is one recipe as it was understood.
@@ -78,6 +86,13 @@ func (s *server) bring(c *call) (any, error) {
 	if formats.IsLog(text) {
 		rows, _, faults, err := c.readLog(text, zone)
 		return Brought{Log: &BroughtLog{rows, faults}}, err
+	}
+	if formats.IsCalendar(text) {
+		absences, faults, err := formats.ReadBusy(text, zone, c.now)
+		if err != nil {
+			return nil, fault.At("/file", "%v", err)
+		}
+		return Brought{Calendar: &BroughtHours{append([]kitchen.Absence{}, absences...), faults, zone.String()}}, nil
 	}
 	cards, err := formats.Cards(text)
 	if err != nil {
@@ -208,8 +223,9 @@ type startedThen struct {
 
 // Bringing is what is kept of what was understood.
 type Bringing struct {
-	Cards []CardKept `json:"cards,omitzero"`
-	Log   string     `json:"log,omitzero"` // the table itself
+	Cards    []CardKept        `json:"cards,omitzero"`
+	Log      string            `json:"log,omitzero"`      // the table itself
+	Absences []kitchen.Absence `json:"absences,omitzero"` // in which nobody is home
 }
 
 // CardKept is one recipe, kept as a new one or as the next revision of one that there is.
@@ -224,6 +240,7 @@ type BringDone struct {
 	ID      string             `json:"id"`
 	Recipes []store.RecipeMade `json:"recipes"`
 	Bakes   int                `json:"bakes"`
+	Hours   int                `json:"hours,omitzero"` // absences
 	Undone  bool               `json:"undone,omitzero"`
 }
 
@@ -233,7 +250,7 @@ func (s *server) keepBrought(c *call) (string, error) {
 	if err := c.read(&in); err != nil {
 		return "", err
 	}
-	if len(in.Cards) == 0 && in.Log == "" {
+	if len(in.Cards) == 0 && in.Log == "" && len(in.Absences) == 0 {
 		return "", fault.At("/cards", "choose what to keep")
 	}
 	k, zone, err := c.settings()
@@ -259,6 +276,12 @@ func (s *server) keepBrought(c *call) (string, error) {
 				return "", fmt.Errorf("the bake of %s: %w", b.Started.Format(time.DateTime), err)
 			}
 			made.Bakes = append(made.Bakes, id)
+		}
+	}
+	if len(in.Absences) > 0 {
+		made.Absences = in.Absences
+		if err := c.changed(k, k.Kitchen.WithAbsences(in.Absences, c.now)); err != nil {
+			return "", err
 		}
 	}
 	return c.AddImport(c.ctx, c.kitchen, made, c.now)
@@ -343,7 +366,11 @@ func (c *call) keepThen(b startedThen, k store.Kitchen, zone *time.Location) (st
 
 func (s *server) broughtIn(c *call, id string) (any, error) {
 	i, err := c.Import(c.ctx, c.kitchen, id)
-	return BringDone{i.ID, i.Made.Recipes, len(i.Made.Bakes), i.Undone}, err
+	return doneOf(i), err
+}
+
+func doneOf(i store.Import) BringDone {
+	return BringDone{i.ID, i.Made.Recipes, len(i.Made.Bakes), len(i.Made.Absences), i.Undone}
 }
 
 // undoBrought takes all of one import back: its new recipes and bakes are put away, its revisions undone. A recipe that
@@ -355,7 +382,7 @@ func (s *server) undoBrought(c *call) (any, error) {
 	}
 	i, err := c.Import(c.ctx, c.kitchen, id)
 	if err != nil || i.Undone {
-		return BringDone{i.ID, i.Made.Recipes, len(i.Made.Bakes), i.Undone}, err
+		return doneOf(i), err
 	}
 	for _, r := range i.Made.Recipes {
 		if err := c.takeBack(r); err != nil {
@@ -367,7 +394,17 @@ func (s *server) undoBrought(c *call) (any, error) {
 			return nil, err
 		}
 	}
-	return BringDone{i.ID, i.Made.Recipes, len(i.Made.Bakes), true}, c.UndoneImport(c.ctx, c.kitchen, id)
+	if len(i.Made.Absences) > 0 {
+		k, _, err := c.settings()
+		if err != nil {
+			return nil, err
+		}
+		if err := c.changed(k, k.Kitchen.WithoutAbsences(i.Made.Absences)); err != nil {
+			return nil, err
+		}
+	}
+	i.Undone = true
+	return doneOf(i), c.UndoneImport(c.ctx, c.kitchen, id)
 }
 
 func (c *call) takeBack(made store.RecipeMade) error {

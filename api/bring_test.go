@@ -159,3 +159,38 @@ func TestWhatIsNoRecipeIsRefusedAndNothingIsStored(t *testing.T) {
 	h.must(422, "POST", "~/imports", map[string]any{"cards": []any{map[string]any{"recipe": map[string]any{"standard": "us", "text": "nothing"}}}}, nil, "Idempotency-Key", "e2")
 	h.must(404, "POST", "~/imports/"+h.kitchen()+"/undo", map[string]any{}, nil)
 }
+
+// The hours that a calendar shows as taken are kept, warn on the plan of what falls into them, and are undone.
+func TestBusyHoursAreBroughtIn(t *testing.T) {
+	h := open(t)
+	_, b, _ := h.bring("BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:-//x//EN\r\nBEGIN:VEVENT\r\nUID:a\r\nDTSTAMP:20260101T000000Z\r\nSUMMARY:Market\r\nDTSTART:20260310T220000Z\r\nDTEND:20260311T060000Z\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n")
+	if b.Calendar == nil || len(b.Calendar.Absences) != 1 || b.Calendar.Absences[0].Name != "Market" {
+		t.Fatalf("the calendar is %+v", b.Calendar)
+	}
+	said := func() string {
+		var p api.PlanAnswer
+		h.must(200, "POST", "~/plan", h.wish("Towpath white"), &p)
+		for _, c := range p.Plan.Cautions {
+			if c.About == "nobody home" {
+				if len(c.Ways) == 0 || c.Ways[0].Say != "Ready at 06:00 instead" {
+					t.Errorf("its ways out are %+v", c.Ways)
+				}
+				return c.Say
+			}
+		}
+		return ""
+	}
+	if s := said(); s != "" {
+		t.Errorf("before, the plan says %q", s)
+	}
+	var done api.BringDone
+	h.must(201, "POST", "~/imports", map[string]any{"absences": b.Calendar.Absences}, &done, "Idempotency-Key", "c")
+	if s := said(); !strings.Contains(s, "nobody is home: Market, until 06:00") {
+		t.Errorf("the plan says %q", s)
+	}
+	h.must(200, "POST", "~/imports/"+done.ID+"/undo", map[string]any{}, nil)
+	if s := said(); s != "" || done.Hours != 1 {
+		t.Errorf("undone, the plan says %q", s)
+	}
+	h.must(422, "POST", "~/imports", map[string]any{"absences": []any{map[string]any{"from": "2026-03-11T06:00:00Z", "to": "2026-03-11T05:00:00Z"}}}, nil, "Idempotency-Key", "d")
+}

@@ -6,6 +6,7 @@ import (
 	"path/filepath"
 	"strings"
 	"testing"
+	"time"
 
 	"risepan/e2e/drive"
 )
@@ -155,4 +156,32 @@ func TestAKitchenIsCarriedAwayAndRestored(t *testing.T) {
 	p.Until("the other one to be aside", "(document.querySelector('[data-away]')?.dataset.away ?? `"+aside+"`) !== `"+aside+"`")
 	p.Go(s.URL + "/recipes")
 	p.Sees("No recipe yet")
+}
+
+// Busy hours are read from a calendar: chosen, kept, said on the plan, forgotten on the Kitchen screen.
+func TestBusyHoursAreReadFromACalendar(t *testing.T) {
+	s := serve(t)
+	p := open(t, s.URL+"/bring")
+	at := func(in time.Duration) string { return time.Now().UTC().Add(in).Format("20060102T150405Z") }
+	file := filepath.Join(t.TempDir(), "hours.ics")
+	text := "BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:-//x//EN\r\n" +
+		"BEGIN:VEVENT\r\nUID:a\r\nDTSTAMP:20260101T000000Z\r\nSUMMARY:Market day\r\nDTSTART:" + at(-time.Hour) + "\r\nDTEND:" + at(12*time.Hour) + "\r\nEND:VEVENT\r\n" +
+		"BEGIN:VEVENT\r\nUID:b\r\nDTSTAMP:20260101T000000Z\r\nSUMMARY:Choir\r\nDTSTART:" + at(30*time.Hour) + "\r\nDTEND:" + at(32*time.Hour) + "\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n"
+	if err := os.WriteFile(file, []byte(text), 0o600); err != nil {
+		t.Fatal(err)
+	}
+	p.File("Choose a file", file)
+	p.Sees("In these hours nobody is home.")
+	axe(t, p, "A calendar brought in")
+	drive.Value[bool](p, `([...document.querySelectorAll("main label")].find((l) => l.innerText.includes("Choir")).click(), true)`)
+	p.Click("Keep one absence")
+	p.Sees("One absence is noted.")
+	p.Go(s.URL)
+	choose(p, "Towpath white")
+	p.Sees("nobody is home: Market day")
+	p.Go(s.URL + "/kitchen?drawer=Habits")
+	p.Sees("When nobody is home")
+	axe(t, p, "Habits with an absence")
+	drive.Value[bool](p, `(document.querySelector("[aria-label^='Forget Market day']").click(), true)`)
+	p.Sees("No hours are noted.")
 }

@@ -5,6 +5,8 @@ import (
 	"time"
 
 	"github.com/go-json-experiment/json"
+
+	"risepan/core/kitchen"
 )
 
 // Import is what was brought in at once.
@@ -17,8 +19,9 @@ type Import struct {
 
 // Imported are the recipes and bakes of an import.
 type Imported struct {
-	Recipes []RecipeMade `json:"recipes"`
-	Bakes   []string     `json:"bakes"` // their ids
+	Recipes  []RecipeMade      `json:"recipes"`
+	Bakes    []string          `json:"bakes"` // their ids
+	Absences []kitchen.Absence `json:"absences,omitzero"`
 }
 
 // RecipeMade is a recipe that an import made, or the revision that it made of one.

@@ -215,6 +215,9 @@ func (k Kitchen) checkCupboard() error {
 	if err := kept.Short("/money", "the sign of the currency", k.Money, longMoney); err != nil {
 		return err
 	}
+	if err := k.checkAbsences(); err != nil {
+		return err
+	}
 	for n, c := range k.Cups {
 		at := fmt.Sprintf("/cups/%d", n)
 		i, ok := larder.Know(c.Flour)

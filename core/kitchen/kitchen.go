@@ -52,6 +52,7 @@ type Kitchen struct {
 	Stock    []Stocked           `json:"stock,omitzero"`    // what is kept count of
 	Prices   []Price             `json:"prices,omitzero"`   // of packs
 	Money    string              `json:"money,omitzero"`    // the sign of its currency
+	Absences []Absence           `json:"absences,omitzero"` // when nobody is home
 	Declined []string            `json:"declined,omitzero"` // lessons of the log that it does not want, by their ids
 }
 

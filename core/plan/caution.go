@@ -62,6 +62,7 @@ const (
 	SlowYeast   About = "slow yeast"
 	TooMany     About = "add-ins"
 	Quiet       About = "quiet hours"
+	Absent      About = "nobody home"
 	WetYeast    About = "yeast"
 	Cupboard    About = "cupboard"
 	Allergy     About = "allergy"
@@ -121,6 +122,7 @@ func judge(p Place, w Wish, d Dough, g Programme, a Amounts) []Caution {
 	j.busy()
 	j.time()
 	j.quiet()
+	j.absent()
 	j.clocks()
 	j.machine()
 	j.lines()

@@ -226,3 +226,43 @@ func (j *judgement) quiet() {
 	ways = append(ways, Way{Say: "Ready at " + j.wall(ready) + " instead", Ready: ready})
 	j.say(Care, Quiet, ways, "The beep for the add-ins comes at %s, in the quiet hours.", j.wall(wall))
 }
+
+// absent warns of a moment for which somebody is needed while nobody is home: the first one, with the hour from which the
+// loaf can be taken out, where it is that.
+func (j *judgement) absent() {
+	g := j.programme
+	say := func(at time.Time, what string, ways func(kitchen.Absence) []Way) bool {
+		a, away := j.Kitchen.Absent(at)
+		if !away {
+			return false
+		}
+		name := ""
+		if a.Name != "" {
+			name = a.Name + ", "
+		}
+		j.say(Care, Absent, ways(a), "%s at %s, and nobody is home: %suntil %s.", what, j.clock(at), name, j.clock(a.To))
+		return true
+	}
+	none := func(kitchen.Absence) []Way { return nil }
+	if say(g.Timer.Press, "Start is pressed", none) {
+		return
+	}
+	for _, m := range g.Moments {
+		at := m.At(g.Timer.Begin)
+		switch {
+		case !m.Person || m.Kind == timetable.Look:
+		case m.Kind == timetable.Ready:
+			const neat = 5 * time.Minute
+			if say(at, "The loaf is ready", func(a kitchen.Absence) []Way {
+				ready := timetable.WallOf(a.To.Add(j.handwork()+neat-1).Truncate(neat), j.Zone)
+				return []Way{{Say: "Ready at " + j.wall(ready) + " instead", Ready: ready}}
+			}) {
+				return
+			}
+		default:
+			if say(at, "Hands are wanted", none) {
+				return
+			}
+		}
+	}
+}

@@ -4,6 +4,7 @@ import { useBring, useShelf } from "../client/queries";
 import { takeDropped, useDropped } from "../parts/dropped";
 import { TroubleNote } from "../parts/Trouble";
 import { CardsBrought } from "./CardsBrought";
+import { HoursBrought } from "./HoursBrought";
 import { LogBrought } from "./LogBrought";
 
 /** The one place where things are brought in: pasted, dropped or chosen; understood before any of it is kept. */
@@ -30,13 +31,13 @@ export default function BringScreen() {
     e.target.value = "";
     if (file) understand(file);
   };
-  const { cards, log: table } = bring.data ?? {};
+  const { cards, log: table, calendar } = bring.data ?? {};
   return (
     <div className="w-full px-6 py-4">
       <h1 className="text-xl font-bold">Bring something in</h1>
       <p className="text-lg text-soft">
-        A card, a saved page, JSON-LD, Markdown, or a log as a table. Nothing is fetched from elsewhere, and nothing is kept before you say
-        so.
+        A card, a saved page, JSON-LD, Markdown, a log as a table, or a calendar of when nobody is home. Nothing is fetched from elsewhere,
+        and nothing is kept before you say so.
       </p>
       <div className="mt-2 flex flex-wrap items-end gap-4">
         <label className="block min-w-0 flex-1 font-semibold">
@@ -62,7 +63,7 @@ export default function BringScreen() {
             Choose a file
             <input
               type="file"
-              accept=".txt,.md,.html,.htm,.json,.jsonld,.csv,text/*,application/json,application/ld+json"
+              accept=".txt,.md,.html,.htm,.json,.jsonld,.csv,.ics,text/*,application/json,application/ld+json"
               disabled={bring.isPending}
               onChange={pick}
               className="sr-only"
@@ -75,6 +76,7 @@ export default function BringScreen() {
         <TroubleNote error={bring.error} />
       </div>
       {cards && <CardsBrought key={count} cards={cards} standard={standard} />}
+      {calendar && <HoursBrought key={`hours ${count}`} calendar={calendar} />}
       {table && <LogBrought key={`log ${count}`} log={table} table={log} />}
     </div>
   );

@@ -177,10 +177,11 @@ export function Done({ done }: { done: BringDone }) {
     <section aria-label="Kept" role="status" className="mt-4 border-y border-rule py-3">
       <p className="text-lg font-semibold">
         {now.undone
-          ? "All of it is taken back: new recipes and bakes are put away, revisions undone."
+          ? "All of it is taken back: new recipes and bakes are put away, revisions undone, absences forgotten."
           : [
               done.recipes.length > 0 &&
                 (done.recipes.length === 1 ? "One recipe is on the shelf." : `${done.recipes.length} recipes are on the shelf.`),
+              done.hours && (done.hours === 1 ? "One absence is noted." : `${done.hours} absences are noted.`),
               done.bakes > 0 && (done.bakes === 1 ? "One bake is in the log." : `${done.bakes} bakes are in the log.`),
             ]
               .filter(Boolean)

@@ -118,6 +118,7 @@ export interface Kitchen {
   stock?: KitchenStocked[];
   prices?: KitchenPrice[];
   money?: string;
+  absences?: KitchenAbsence[];
   declined?: string[];
 }
 export interface Measure {
@@ -247,6 +248,11 @@ export interface KitchenPrice {
   ingredient: string;
   grams: number;
   cost: number;
+}
+export interface KitchenAbsence {
+  from: string;
+  to: string;
+  name?: string;
 }
 export interface CupKnown {
   weighed: number;
@@ -1388,6 +1394,7 @@ export interface Swapped {
 export interface Brought {
   cards?: BroughtCard[];
   log?: BroughtLog;
+  calendar?: BroughtHours;
 }
 export interface BroughtCard {
   name: string;
@@ -1526,9 +1533,15 @@ export interface FormatsLogFault {
   row: number;
   say: string;
 }
+export interface BroughtHours {
+  absences: KitchenAbsence[];
+  faults?: string[];
+  zone: string;
+}
 export interface Bringing {
   cards?: CardKept[];
   log?: string;
+  absences?: KitchenAbsence[];
 }
 export interface CardKept {
   recipe: RecipeText;
@@ -1577,6 +1590,7 @@ export interface BringDone {
   id: string;
   recipes: StoreRecipeMade[];
   bakes: number;
+  hours?: number;
   undone?: boolean;
 }
 export interface StoreRecipeMade {

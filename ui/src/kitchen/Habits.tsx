@@ -1,6 +1,7 @@
 import type { Kitchen, Problem } from "../client/types.gen";
 import { readClock, shown } from "../parts/time";
 import { degrees as inDegrees, Typed } from "../parts/Typed";
+import { Absences } from "./Absences";
 import { Choices } from "./Choices";
 import { fieldLook, type SetKitchen } from "./set";
 
@@ -65,6 +66,7 @@ export function Habits({ kitchen, set, fault }: { kitchen: Kitchen; set: SetKitc
         ]}
       />
       <QuietHours kitchen={kitchen} set={set} />
+      <Absences kitchen={kitchen} set={set} />
       <label className="block">
         <span className="text-sm font-semibold text-soft">The kitchen’s clock</span>
         <Typed
