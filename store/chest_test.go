@@ -312,3 +312,34 @@ func TestRandomKitchensComeBack(t *testing.T) {
 		}
 	}
 }
+
+// Whatever stands in a file, it is a kitchen or it is refused; what is refused leaves nothing.
+func FuzzReadKitchen(f *testing.F) {
+	s := storetest.Open(f)
+	if _, err := s.AddKitchen(ctx, kitchen.New("Small", "UTC"), noon); err != nil {
+		f.Fatal(err)
+	}
+	all, err := s.Kitchens(ctx)
+	if err != nil {
+		f.Fatal(err)
+	}
+	var file bytes.Buffer
+	if _, err := s.WriteKitchen(ctx, all[0].ID, &file, noon); err != nil {
+		f.Fatal(err)
+	}
+	f.Add(file.String())
+	f.Add(`{"risePan":"kitchen","version":1,"tables":1,"things":{"kitchens":[{"id":1}]`)
+	none := errors.New("nothing is kept of a try")
+	f.Fuzz(func(t *testing.T, text string) {
+		err := s.Do(ctx, func(q store.Queries) error {
+			id, count, err := q.ReadKitchen(ctx, strings.NewReader(text))
+			if err == nil && (!store.ValidID(id) || count["kitchens"] != 1) {
+				t.Errorf("a file with %v is taken for the kitchen %q", count, id)
+			}
+			return errors.Join(err, none)
+		})
+		if !errors.Is(err, none) {
+			t.Errorf("the try was kept: %v", err)
+		}
+	})
+}
