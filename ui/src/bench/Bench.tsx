@@ -147,7 +147,10 @@ export function Bench({ bench }: { bench: BenchView }) {
               slip(null);
               look(null);
             };
-            const measured = () => tell({ do: "done", step: `measure ${slipped.id}` }, settled);
+            const measured = () => {
+              settled(); // at once: another press may come before the step is told
+              tell({ do: "done", step: `measure ${slipped.id}` });
+            };
             if (exit === "lift") measured();
             else if (exit === "again") tell({ do: "emptied" }, settled);
             else tell({ do: "slip", line: slipped.id, amount, way: exit }, measured);
