@@ -63,17 +63,8 @@ func Open(browser context.Context, r Reporter, url string, width, height int64) 
 		r.Fatalf("a new tab: %v", err)
 	}
 	p.Zone(clock)
-	p.focused()
 	p.do("open "+url, chromedp.EmulateViewport(width, height), chromedp.Navigate(url))
 	return p
-}
-
-// focused lets the tab believe that it is looked at, though others are as well: a list that is open stays so.
-func (p *Page) focused() {
-	p.report.Helper()
-	if _, err := chromedp.Call(p.ctx, emulation.SetFocusEmulationEnabled, emulation.SetFocusEmulationEnabledParams{Enabled: true}); err != nil {
-		p.report.Fatalf("focus: %v", err)
-	}
 }
 
 // clock is the zone of the browser's clock in the tests: the demo kitchen's own.

@@ -152,7 +152,8 @@ export function useBake(id: string) {
       const known = client.getQueryData<BakeView>(key);
       const due = known?.state.changes !== undefined && Date.parse(known.state.changes) <= serverNow();
       const view = await api.fetchBake(id, known && !due ? known.state.last : undefined, signal);
-      if (!view) return known as BakeView;
+      const newest = client.getQueryData<BakeView>(key);
+      if (!view || (newest && newest.state.last > view.state.last)) return newest as BakeView; // told of more meanwhile
       setServerTime(view.now);
       return view;
     },

@@ -20,6 +20,8 @@ export function Closed({ label, fetch, turn, className, children }: Props) {
       onPointerEnter={fetch}
       onFocus={() => turn("focus")}
       onBlur={() => turn("")}
+      onPointerDown={() => turn("press")} // the list may come before the finger is lifted, and no click then follows
+      onPointerCancel={() => turn("focus")}
       onClick={() => {
         turn("press");
         fetch();
