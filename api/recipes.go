@@ -258,7 +258,11 @@ func (s *server) undoRecipe(c *call) (string, error) {
 	if err != nil {
 		return "", err
 	}
-	back := before.Recipe
-	back.Drawn = max(back.Drawn, r.Recipe.Drawn)
-	return c.keep(r, back)
+	return c.keepOld(r, before.Recipe)
+}
+
+// keepOld keeps an older revision of a recipe as its newest; ids that were drawn since are not drawn again.
+func (c *call) keepOld(head store.Recipe, old recipe.Recipe) (string, error) {
+	old.Drawn = max(old.Drawn, head.Recipe.Drawn)
+	return c.keep(head, old)
 }

@@ -225,8 +225,8 @@ func (s *server) goBack(c *call) (string, error) {
 		return "", err
 	}
 	next := old.Recipe
-	next.Drawn, next.Because = max(next.Drawn, head.Recipe.Drawn), fmt.Sprintf("back to revision %d", in.To)
-	return c.keep(head, next)
+	next.Because = fmt.Sprintf("back to revision %d", in.To)
+	return c.keepOld(head, next)
 }
 
 // grams is the weight of what was used, all in all.

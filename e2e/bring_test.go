@@ -67,16 +67,15 @@ func TestASavedPageIsBroughtIn(t *testing.T) {
 	p.Sees("write one ingredient a line")
 }
 
-// The log as a table is brought back after its bakes were put away.
-func TestALogIsBroughtBack(t *testing.T) {
-	s := serve(t)
-	at := kitchenOf(t, s)
-	w, err := http.Get(at + "/bakes.csv")
+// saved is what an address gives, in a file of its own.
+func saved(t *testing.T, url, name string) string {
+	t.Helper()
+	w, err := http.Get(url)
 	if err != nil {
 		t.Fatal(err)
 	}
 	defer w.Body.Close()
-	file := filepath.Join(t.TempDir(), "bakes.csv")
+	file := filepath.Join(t.TempDir(), name)
 	out, err := os.Create(file)
 	if err == nil {
 		_, err = out.ReadFrom(w.Body)
@@ -85,6 +84,14 @@ func TestALogIsBroughtBack(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
+	return file
+}
+
+// The log as a table is brought back after its bakes were put away.
+func TestALogIsBroughtBack(t *testing.T) {
+	s := serve(t)
+	at := kitchenOf(t, s)
+	file := saved(t, at+"/bakes.csv", "bakes.csv")
 	p := open(t, s.URL+"/bring")
 	p.File("Choose a file", file)
 	p.Sees("There is nothing new in it.")
@@ -106,20 +113,7 @@ func TestALogIsBroughtBack(t *testing.T) {
 func TestAKitchenIsCarriedAwayAndRestored(t *testing.T) {
 	s := serve(t)
 	at := kitchenOf(t, s)
-	w, err := http.Get(at + "/file")
-	if err != nil {
-		t.Fatal(err)
-	}
-	defer w.Body.Close()
-	file := filepath.Join(t.TempDir(), "heron.json")
-	out, err := os.Create(file)
-	if err == nil {
-		_, err = out.ReadFrom(w.Body)
-		out.Close()
-	}
-	if err != nil {
-		t.Fatal(err)
-	}
+	file := saved(t, at+"/file", "heron.json")
 	for _, r := range get(t, at)["recipes"].([]any) {
 		req, _ := http.NewRequest("PUT", at+"/recipes/"+r.(map[string]any)["id"].(string)+"/shelf", strings.NewReader(`{"away":true}`))
 		if w, err := http.DefaultClient.Do(req); err != nil || w.StatusCode != 200 {

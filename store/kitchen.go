@@ -55,3 +55,24 @@ func (q Queries) ChangeKitchen(ctx context.Context, id string, version int, k ki
 	_, err = q.q.ExecContext(ctx, `UPDATE kitchens SET name = ? WHERE id = ?`, k.Name, id)
 	return version, err
 }
+
+// KitchensAway lists the kitchens that were put away, the newest first.
+func (q Queries) KitchensAway(ctx context.Context) ([]KitchenName, error) {
+	rows, err := q.q.QueryContext(ctx, `SELECT id, name FROM kitchens WHERE put_away ORDER BY id DESC`)
+	return list(rows, err, func(scan func(...any) error) (k KitchenName, err error) {
+		return k, scan(&k.ID, &k.Name)
+	})
+}
+
+// Replace puts one kitchen away and another in its place, or the other way round.
+func (q Queries) Replace(ctx context.Context, away, shown string) error {
+	for _, k := range []struct {
+		id   string
+		away bool
+	}{{away, true}, {shown, false}} {
+		if _, err := q.q.ExecContext(ctx, `UPDATE kitchens SET put_away = ? WHERE id = ?`, k.away, k.id); err != nil {
+			return err
+		}
+	}
+	return nil
+}

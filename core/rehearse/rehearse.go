@@ -35,15 +35,6 @@ type Rehearsal struct {
 	Of      Made            `json:"of,omitzero"`
 }
 
-// Made names what a rehearsed plan was made with, so that it can be kept as a bake; zero in rehearsals of old.
-type Made struct {
-	RecipeID  string `json:"recipeId"`
-	Revision  int    `json:"revision"`
-	MachineID string `json:"machineId"`
-	Machine   int    `json:"machine"` // its version
-	Kitchen   int    `json:"kitchen"` // its version
-}
-
 // Check reports what about a rehearsal cannot be.
 func (r Rehearsal) Check() error { return kept.Check(r) }
 
@@ -135,6 +126,13 @@ func (r Rehearsal) begin() run {
 
 // At folds what was done into how the rehearsal stands at a real instant.
 func At(r Rehearsal, happened []Happening, now time.Time) State {
+	a, last := r.after(happened)
+	a.advance(now.Sub(last))
+	return a.state(journal.Last(happened))
+}
+
+// after folds what was done, and tells when the last of it was, by the real clock.
+func (r Rehearsal) after(happened []Happening) (run, time.Time) {
 	a := r.begin()
 	real := r.Began
 	for _, h := range happened {
@@ -142,34 +140,7 @@ func At(r Rehearsal, happened []Happening, now time.Time) State {
 		real = h.At
 		a.take(h)
 	}
-	a.advance(now.Sub(real))
-	return a.state(journal.Last(happened))
-}
-
-// Past is a rehearsal that came to its end as a bake: its plan and what happened, moved so that its last happening was
-// now. ok is false while it has not ended, and for one of old.
-func Past(r Rehearsal, did []Happening, now time.Time) (p plan.Plan, happened []bake.Happening, ok bool) {
-	a := r.begin()
-	real := r.Began
-	for _, h := range did {
-		a.advance(h.At.Sub(real))
-		real = h.At
-		a.take(h)
-	}
-	if r.Of == (Made{}) || !a.started || len(a.told) == 0 || !bake.At(a.plan, a.told, a.engine.Now).Over() {
-		return p, nil, false
-	}
-	by := now.Truncate(time.Second).Sub(a.told[len(a.told)-1].At)
-	p = a.plan
-	p.Timer.Press, p.Timer.Begin, p.Timer.Ready = p.Timer.Press.Add(by), p.Timer.Begin.Add(by), p.Timer.Ready.Add(by)
-	if !p.Eaten.IsZero() {
-		p.Eaten = p.Timer.Ready.Add(time.Duration(p.Finish.Total()) * time.Minute)
-	}
-	for _, h := range a.told {
-		h.At = h.At.Add(by)
-		happened = append(happened, h)
-	}
-	return p, happened, true
+	return a, real
 }
 
 // advance lets real time go by, as much faster as is set, up to where hands are wanted.

@@ -2,6 +2,7 @@ import { FileUp } from "lucide-react";
 import { type ChangeEvent, useEffect, useState } from "react";
 import { useBring, useShelf } from "../client/queries";
 import { takeDropped, useDropped } from "../parts/dropped";
+import { fileButton } from "../parts/fileButton";
 import { TroubleNote } from "../parts/Trouble";
 import { CardsBrought } from "./CardsBrought";
 import { HoursBrought } from "./HoursBrought";
@@ -58,7 +59,7 @@ export default function BringScreen() {
           >
             {bring.isPending ? "Reading …" : "Read it"}
           </button>
-          <label className="flex min-h-14 cursor-pointer items-center gap-2 rounded-tray border-2 border-rim px-6 text-lg font-semibold text-rim has-focus-visible:outline-3">
+          <label className={`min-h-14 px-6 text-lg ${fileButton}`}>
             <FileUp size={22} aria-hidden="true" />
             Choose a file
             <input

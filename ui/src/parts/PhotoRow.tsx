@@ -1,6 +1,7 @@
 import { Camera } from "lucide-react";
 import { type ChangeEvent, useState } from "react";
 import { photoAt } from "../client/api";
+import { fileButton } from "./fileButton";
 import { TroubleNote } from "./Trouble";
 
 export interface Chosen {
@@ -53,7 +54,7 @@ export function PhotoRow({ photos, ask, send, sending, failed, takeOff, bringBac
             </figcaption>
           </figure>
         ))}
-        <label className="flex min-h-12 cursor-pointer items-center gap-2 rounded-tray border-2 border-rim px-4 font-semibold text-rim has-focus-visible:outline-3">
+        <label className={`min-h-12 px-4 ${fileButton}`}>
           <Camera size={20} aria-hidden="true" />
           {sending ? "Keeping the photo …" : ask}
           <input type="file" accept="image/jpeg,image/png,image/webp" disabled={sending} onChange={pick} className="sr-only" />
