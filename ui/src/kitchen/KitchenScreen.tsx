@@ -63,7 +63,7 @@ export default function KitchenScreen() {
         selectedIndex={Math.max(0, drawers.indexOf(search.get("drawer") ?? ""))}
         onChange={(n) => setSearch({ drawer: drawers[n] ?? "" }, { replace: true })}
       >
-        <TabList className="mt-2 flex gap-1 border-b-2 border-rim">
+        <TabList className="mt-2 flex flex-wrap gap-1 border-b-2 border-rim *:whitespace-nowrap">
           {drawers.map((d) => (
             <Tab key={d} className={tabLook}>
               {d}

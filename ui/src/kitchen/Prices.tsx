@@ -41,7 +41,7 @@ export function Prices({ kitchen, set, fault }: Props) {
       <ul className="mt-2 divide-y divide-rule border-y border-rule">
         {prices.map((p, n) => (
           <li key={p.ingredient} className="flex flex-wrap items-center gap-2 py-1" data-price={p.ingredient}>
-            <span className="flex-1 font-semibold">{name(p.ingredient)}</span>
+            <span className="font-semibold max-sm:w-full sm:flex-1">{name(p.ingredient)}</span>
             <Typed
               value={p.grams}
               show={String}
