@@ -115,6 +115,20 @@ func TestCyclesAreComparedSideBySide(t *testing.T) {
 	p.Until("the same cycles after a reload", "document.querySelector('[data-compared=crusty]') && !document.querySelector('[data-compared=rapid]')")
 }
 
+func TestAListThatComesWhileTheButtonIsDownOpens(t *testing.T) {
+	s := serve(t)
+	p := open(t, s.URL)
+	p.Sees("In the pan")
+	const list = "!!target('Machine:').id"
+	if drive.Value[bool](p, list) {
+		t.Skip("the list was there before it could be pressed")
+	}
+	release := p.Hold("Machine:")
+	p.Until("the list's own button", list)
+	release()
+	p.Sees("Boatyard machine")
+}
+
 func TestTheBakersOwnChoiceAndWishesAreKept(t *testing.T) {
 	s := serve(t)
 	p := open(t, s.URL)

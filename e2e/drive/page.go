@@ -18,6 +18,7 @@ import (
 	"github.com/chromedp/cdproto/css"
 	"github.com/chromedp/cdproto/dom"
 	"github.com/chromedp/cdproto/emulation"
+	"github.com/chromedp/cdproto/input"
 	"github.com/chromedp/cdproto/page"
 	"github.com/chromedp/chromedp"
 )
@@ -180,6 +181,23 @@ func (p *Page) Click(name string) {
 	p.Until(fmt.Sprintf("something to press that says %q", name), "target("+quote(name)+")")
 	at := Value[[]float64](p, "still(() => target("+quote(name)+"))")
 	p.do("click "+name, chromedp.MouseClickXY(at[0], at[1]))
+}
+
+// Hold presses the mouse's button on the control of this name and keeps it down, until what it returns is called.
+func (p *Page) Hold(name string) (release func()) {
+	p.report.Helper()
+	p.Until(fmt.Sprintf("something to press that says %q", name), "target("+quote(name)+")")
+	at := Value[[]float64](p, "still(() => target("+quote(name)+"))")
+	mouse := func(does input.DispatchMouseEventType) {
+		_, err := chromedp.Call(p.ctx, input.DispatchMouseEvent, input.DispatchMouseEventParams{
+			Type: does, X: at[0], Y: at[1], Button: input.MouseButtonLeft, ClickCount: 1,
+		})
+		if err != nil {
+			p.report.Fatalf("%s on %s: %v", does, name, err)
+		}
+	}
+	mouse(input.DispatchMouseEventTypeMousePressed)
+	return func() { mouse(input.DispatchMouseEventTypeMouseReleased) }
 }
 
 // Type clicks into the field of this label, replaces what is in it, and presses Enter.

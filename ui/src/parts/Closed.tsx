@@ -1,10 +1,10 @@
-import type { ReactNode } from "react";
+import type { Dispatch, ReactNode, SetStateAction } from "react";
 import type { Turned } from "./turned";
 
 interface Props {
   label: string;
   fetch: () => void;
-  turn: (turned: Turned) => void;
+  turn: Dispatch<SetStateAction<Turned>>;
   className: string;
   children: ReactNode;
 }
@@ -18,7 +18,7 @@ export function Closed({ label, fetch, turn, className, children }: Props) {
       aria-expanded={false}
       aria-label={label}
       onPointerEnter={fetch}
-      onFocus={() => turn("focus")}
+      onFocus={() => turn((turned) => turned || "focus")} // a press brings the focus with it, and stays a press
       onBlur={() => turn("")}
       onPointerDown={() => turn("press")} // the list may come before the finger is lifted, and no click then follows
       onPointerCancel={() => turn("focus")}
