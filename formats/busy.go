@@ -36,7 +36,7 @@ func ReadBusy(text string, zone *time.Location, now time.Time) (out []kitchen.Ab
 	}
 	d := ical.NewDecoder(strings.NewReader(text))
 	for {
-		cal, err := d.Decode()
+		cal, err := decode(d)
 		if errors.Is(err, io.EOF) {
 			break
 		}
@@ -55,6 +55,16 @@ func ReadBusy(text string, zone *time.Location, now time.Time) (out []kitchen.Ab
 	}
 	slices.SortFunc(out, func(a, b kitchen.Absence) int { return a.From.Compare(b.From) })
 	return out, faults, nil
+}
+
+// decode reads the next calendar. The library panics at lines that break off in a parameter.
+func decode(d *ical.Decoder) (cal *ical.Calendar, err error) {
+	defer func() {
+		if recover() != nil {
+			cal, err = nil, errNoCalendar
+		}
+	}()
+	return d.Decode()
 }
 
 func nameOfEvent(e ical.Event) string {
