@@ -39,14 +39,17 @@ type house struct {
 	now     time.Time
 }
 
-func open(t testing.TB) *house {
+func open(t testing.TB) *house { return openTo(t, api.House{}) }
+
+// openTo serves the demo kitchen to this computer, or to a house.
+func openTo(t testing.TB, to api.House) *house {
 	t.Helper()
 	h := &house{t: t, store: storetest.Open(t), log: &strings.Builder{}, now: time.Date(2026, 3, 10, 20, 0, 30, 0, time.UTC)}
 	if err := demo.Fill(context.Background(), h.store, h.now); err != nil {
 		t.Fatal(err)
 	}
 	pages := fstest.MapFS{"index.html": {Data: []byte("<title>Rise Pan</title>")}, "assets/a.js": {Data: []byte("1")}}
-	h.handler = api.New(api.Config{Store: h.store, Pages: pages, Log: slog.New(slog.NewTextHandler(h.log, nil)), FillDemo: demo.Furnish,
+	h.handler = api.New(api.Config{Store: h.store, Pages: pages, Log: slog.New(slog.NewTextHandler(h.log, nil)), FillDemo: demo.Furnish, MoorDemo: demo.Moor, House: to,
 		Now: func() time.Time { h.mu.Lock(); defer h.mu.Unlock(); return h.now }})
 	return h
 }
@@ -81,6 +84,19 @@ func (h *house) later(d time.Duration) { h.mu.Lock(); h.now = h.now.Add(d); h.mu
 // ask sends a request and decodes a good answer into v; it returns the status and the problem.
 func (h *house) ask(method, path string, body, v any, header ...string) (int, api.Problem) {
 	h.t.Helper()
+	return (&device{house: h}).ask(method, path, body, v, header...)
+}
+
+// device is a browser somewhere in the house.
+type device struct {
+	*house
+	cookie  string
+	from    string // its address; empty: this computer
+	kitchen string // for which ~ stands; empty: the first
+}
+
+func (d *device) ask(method, path string, body, v any, header ...string) (int, api.Problem) {
+	d.t.Helper()
 	var reader io.Reader
 	switch b := body.(type) {
 	case nil:
@@ -89,11 +105,17 @@ func (h *house) ask(method, path string, body, v any, header ...string) (int, ap
 	default:
 		text, err := json.Marshal(b, json.Deterministic(true))
 		if err != nil {
-			h.t.Fatal(err)
+			d.t.Fatal(err)
 		}
 		reader = bytes.NewReader(text)
 	}
-	path = strings.Replace(path, "~", "/api/v1/kitchens/"+h.kitchen(), 1)
+	if strings.HasPrefix(path, "~") {
+		in := d.kitchen
+		if in == "" {
+			in = d.house.kitchen()
+		}
+		path = "/api/v1/kitchens/" + in + path[1:]
+	}
 	r := httptest.NewRequest(method, "http://127.0.0.1"+path, reader)
 	for n := 0; n < len(header); n += 2 {
 		if header[n] == "Host" {
@@ -101,21 +123,41 @@ func (h *house) ask(method, path string, body, v any, header ...string) (int, ap
 		}
 		r.Header.Set(header[n], header[n+1])
 	}
+	if d.cookie != "" {
+		r.Header.Set("Cookie", d.cookie)
+	}
+	if d.from != "" {
+		r.RemoteAddr = d.from + ":4711"
+	}
 	w := httptest.NewRecorder()
-	h.handler.ServeHTTP(w, r)
+	d.handler.ServeHTTP(w, r)
 	recorded(method, path, body, w)
+	for _, c := range w.Result().Cookies() {
+		if d.cookie = c.Name + "=" + c.Value; c.MaxAge < 0 {
+			d.cookie = ""
+		}
+	}
 	var p api.Problem
 	if w.Code >= 400 {
 		if got := w.Header().Get("Content-Type"); strings.HasPrefix(path, "/api/") && w.Code != http.StatusForbidden && got != "application/problem+json" {
-			h.t.Errorf("%s %s: %d comes as %s", method, path, w.Code, got)
+			d.t.Errorf("%s %s: %d comes as %s", method, path, w.Code, got)
 		}
 		json.Unmarshal(w.Body.Bytes(), &p)
+	} else if text, ok := v.(*string); ok {
+		*text = w.Body.String()
 	} else if v != nil && w.Body.Len() > 0 {
 		if err := json.Unmarshal(w.Body.Bytes(), v); err != nil {
-			h.t.Fatalf("%s %s: %v in %s", method, path, err, w.Body)
+			d.t.Fatalf("%s %s: %v in %s", method, path, err, w.Body)
 		}
 	}
 	return w.Code, p
+}
+
+func (d *device) must(status int, method, path string, body, v any, header ...string) {
+	d.t.Helper()
+	if got, p := d.ask(method, path, body, v, header...); got != status {
+		d.t.Fatalf("%s %s: %d, want %d: %s %s", method, path, got, status, p.Pointer, p.Detail)
+	}
 }
 
 func (h *house) must(status int, method, path string, body, v any, header ...string) {

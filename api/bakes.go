@@ -198,7 +198,7 @@ func (c *call) leaveBench(id string) error {
 	if err := c.AddAtBench(c.ctx, c.kitchen, id, bench.Happening{Stamp: stamp, Do: bench.Started}); err != nil {
 		return err
 	}
-	return c.NoteBench(c.ctx, id, b.Steps, true)
+	return c.NoteBench(c.ctx, c.kitchen, id, b.Steps, true)
 }
 
 func (s *server) bakeMade(c *call, id string) (any, error) { return c.viewBake(id) }

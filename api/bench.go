@@ -170,7 +170,7 @@ func (s *server) addAtBench(c *call) (string, error) {
 		return "", err
 	}
 	if over := bench.At(append(happened, h)).Over; over != b.Over || h.Replans() {
-		err = c.NoteBench(c.ctx, id, b.Steps, over)
+		err = c.NoteBench(c.ctx, c.kitchen, id, b.Steps, over)
 	}
 	return id, err
 }

@@ -28,21 +28,11 @@ type call struct {
 	gin     *gin.Context
 	ctx     context.Context
 	kitchen string // its id
+	access  store.Access
+	secret  string // that this device shall hold from now on
 	now     time.Time
 	body    io.Reader
 	photo   *photo.Photo // that was sent, fit to be kept
-}
-
-const callKey = "call"
-
-// inKitchen finds the kitchen that the path names. Here the right to it will be checked.
-func (s *server) inKitchen(c *gin.Context) {
-	id := c.Param("kitchen")
-	if !store.ValidID(id) {
-		s.refuse(c, problem(http.StatusNotFound, "", "there is no such kitchen"))
-		return
-	}
-	c.Set(callKey, &call{Queries: s.store.Queries, server: s, gin: c, ctx: c.Request.Context(), kitchen: id, now: s.Now(), body: c.Request.Body})
 }
 
 // callOf is the request's call; one outside all kitchens has none to name.
@@ -50,7 +40,7 @@ func (s *server) callOf(c *gin.Context) *call {
 	if v, ok := c.Get(callKey); ok {
 		return v.(*call)
 	}
-	return &call{Queries: s.store.Queries, server: s, gin: c, ctx: c.Request.Context(), now: s.Now(), body: c.Request.Body}
+	return s.outside(c)
 }
 
 // within is the call inside a transaction, reading the body anew.
@@ -109,6 +99,7 @@ func (c *call) hold(told any) (id string, stamp journal.Stamp, err error) {
 		return "", stamp, err
 	}
 	stamp, err = c.Hold(c.ctx, c.kitchen, id, c.now)
+	stamp.By = c.access.Person.Name
 	return id, stamp, err
 }
 
@@ -178,8 +169,10 @@ func (s *server) change(f func(*call) (any, error)) gin.HandlerFunc {
 		}
 		var v any
 		err = s.store.Do(call.ctx, func(q store.Queries) (err error) {
-			v, err = f(call.within(q, body))
-			return err
+			if v, err = f(call.within(q, body)); err != nil {
+				return err
+			}
+			return call.changed(q)
 		})
 		s.answer(c, http.StatusOK, v, err)
 	}
@@ -193,7 +186,7 @@ func (s *server) create(make func(*call) (ref string, err error), show func(*cal
 		call := s.callOf(c)
 		key := c.GetHeader("Idempotency-Key")
 		if !goodKey(key) {
-			s.refuse(c, problem(http.StatusBadRequest, "", "send an Idempotency-Key of 1 to 100 plain letters and digits, so that a repeated request is stored once"))
+			s.refuse(c, errKey)
 			return
 		}
 		body, err := io.ReadAll(call.body)
@@ -204,6 +197,9 @@ func (s *server) create(make func(*call) (ref string, err error), show func(*cal
 		whole := fmt.Appendf(nil, "%s %s %s\n%s", c.Request.Method, c.Request.URL.Path, c.GetHeader("If-Match"), body)
 		made, err := s.store.Once(call.ctx, call.kitchen, key, whole, call.now, func(q store.Queries) (store.Made, error) {
 			ref, err := make(call.within(q, body))
+			if err == nil {
+				err = call.changed(q)
+			}
 			return store.Made{Status: http.StatusCreated, Ref: ref}, err
 		})
 		if err != nil {

@@ -29,6 +29,7 @@ func (s *server) carryKitchen(gc *gin.Context) {
 		s.refuse(gc, err)
 		return
 	}
+	c.audit("kitchen's file taken", "kitchen", c.kitchen, "person", c.access.Person.ID)
 	gc.Header("Content-Disposition", disposition(fmt.Sprintf("%s %s.rise-pan.json", k.Kitchen.Name, c.now.In(zone).Format(time.DateOnly))))
 	gc.Header("Content-Type", "application/json")
 	if _, err := s.store.WriteKitchen(c.ctx, c.kitchen, gc.Writer, c.now); err != nil {
@@ -50,7 +51,7 @@ func (s *server) restoreKitchen(gc *gin.Context) {
 	c := s.callOf(gc)
 	key := gc.GetHeader("Idempotency-Key")
 	if !goodKey(key) {
-		s.refuse(gc, problem(http.StatusBadRequest, "", "send an Idempotency-Key of 1 to 100 plain letters and digits, so that a repeated request is stored once"))
+		s.refuse(gc, errKey)
 		return
 	}
 	file, err := os.CreateTemp("", "rise-pan-kitchen-*")
@@ -79,6 +80,7 @@ func (s *server) restoreKitchen(gc *gin.Context) {
 		s.refuse(gc, err)
 		return
 	}
+	c.audit("kitchen restored", "kitchen", c.kitchen, "by", made.Ref, "person", c.access.Person.ID)
 	k, err := s.store.Kitchen(c.ctx, made.Ref, 0)
 	s.answer(gc, made.Status, Restored{made.Ref, k.Kitchen.Name, holds}, err)
 }
@@ -102,7 +104,7 @@ func (s *server) swapKitchen(c *call) (any, error) {
 	if err := c.read(&in); err != nil {
 		return nil, err
 	}
-	away, err := c.KitchensAway(c.ctx)
+	away, err := c.Beside(c.ctx, c.kitchen)
 	if err != nil {
 		return nil, err
 	}

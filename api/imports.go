@@ -75,7 +75,7 @@ func (s *server) keepBrought(c *call) (string, error) {
 	}
 	if len(in.Absences) > 0 {
 		made.Absences = in.Absences
-		if err := c.changed(k, k.Kitchen.WithAbsences(in.Absences, c.now)); err != nil {
+		if err := c.keepSettings(k, k.Kitchen.WithAbsences(in.Absences, c.now)); err != nil {
 			return "", err
 		}
 	}
@@ -194,7 +194,7 @@ func (s *server) undoBrought(c *call) (any, error) {
 		if err != nil {
 			return nil, err
 		}
-		if err := c.changed(k, k.Kitchen.WithoutAbsences(i.Made.Absences)); err != nil {
+		if err := c.keepSettings(k, k.Kitchen.WithoutAbsences(i.Made.Absences)); err != nil {
 			return nil, err
 		}
 	}

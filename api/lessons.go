@@ -181,11 +181,11 @@ func (c *call) learn(l verdict.Lesson) error {
 	own.PerCup = l.PerCup
 	next := k.Kitchen
 	next.Facts = append(slices.DeleteFunc(slices.Clone(next.Facts), func(i larder.Ingredient) bool { return i.ID == own.ID }), own)
-	return c.changed(k, next)
+	return c.keepSettings(k, next)
 }
 
-// changed keeps the kitchen's settings as they now are.
-func (c *call) changed(before store.Kitchen, next kitchen.Kitchen) error {
+// keepSettings keeps the kitchen's settings as they now are.
+func (c *call) keepSettings(before store.Kitchen, next kitchen.Kitchen) error {
 	if err := next.Check(); err != nil {
 		return err
 	}
@@ -217,7 +217,7 @@ func (s *server) declineLesson(c *call) (any, error) {
 		next.Declined = append(next.Declined, in.ID)
 	}
 	if !slices.Equal(next.Declined, k.Kitchen.Declined) {
-		if err := c.changed(k, next); err != nil {
+		if err := c.keepSettings(k, next); err != nil {
 			return nil, err
 		}
 	}

@@ -50,7 +50,30 @@ var (
 var docs = map[string]documented{
 	"GET /api/v1/health":       {says: "Whether the server and its database answer", gives: Health{}},
 	"GET /api/v1/openapi.json": {says: "This document", media: "application/json"},
-	"GET /api/v1/kitchens":     {says: "The kitchens of the house", gives: Kitchens{}},
+	"GET /api/v1/kitchens":     {says: "The kitchens that this device may enter", gives: Kitchens{}},
+
+	"POST /api/v1/kitchens":          {says: "Make a kitchen with its owner; this device is signed in", takes: NewKitchen{}, gives: Opened{}, is: adds},
+	"POST /api/v1/session":           {says: "Sign in by a kitchen's name and passphrase", takes: SigningIn{}, gives: Opened{}, is: changes},
+	"POST /api/v1/session/recovered": {says: "Change a forgotten passphrase by the code that was printed; all devices are signed out", takes: SigningIn{}, gives: Opened{}, is: changes},
+	"POST /api/v1/session/paired":    {says: "Come in by a code that another device shows", takes: Pairing{}, gives: Opened{}, is: changes},
+	"POST /api/v1/session/ended":     {says: "Sign this device out", gives: SignedOut{}, is: changes},
+	"GET /api/v1/calendar/:token":    {says: "The moments of all bakes that run, for a calendar that knows the address", media: "text/calendar"},
+
+	"POST /api/v1/kitchens/:kitchen/reset":               {says: "Put the demo kitchen as new in the place of this one, which is put aside", gives: Restored{}, is: adds},
+	"GET /api/v1/kitchens/:kitchen/changes":              {says: "How often each topic changed: what another device did", gives: Changes{}, query: []string{"after: the sum that was seen; 304 where nothing changed since"}},
+	"GET /api/v1/kitchens/:kitchen/household":            {says: "Who may come into the kitchen, and by which devices", gives: Household{}},
+	"POST /api/v1/kitchens/:kitchen/household":           {says: "Give an open kitchen its owner and passphrase", takes: NewKitchen{}, gives: Opened{}, is: adds},
+	"POST /api/v1/kitchens/:kitchen/household/devices":   {says: "A code by which a further device of yours comes in", gives: PairingCode{}, is: changes},
+	"POST /api/v1/kitchens/:kitchen/household/people":    {says: "A code by which somebody else comes in", gives: PairingCode{}, is: changes},
+	"POST /api/v1/kitchens/:kitchen/household/ended":     {says: "Sign a device out", takes: Gone{}, gives: Household{}, is: changes},
+	"POST /api/v1/kitchens/:kitchen/household/others":    {says: "Sign all devices out but this one", gives: Household{}, is: changes},
+	"POST /api/v1/kitchens/:kitchen/household/gone":      {says: "Take somebody out of the household", takes: Gone{}, gives: Household{}, is: changes},
+	"PUT /api/v1/kitchens/:kitchen/household/passphrase": {says: "Change the passphrase; all other devices are signed out", takes: Relocking{}, gives: Household{}, is: changes},
+	"POST /api/v1/kitchens/:kitchen/household/recovery":  {says: "Another code for recovery", takes: Relocking{}, gives: Recovery{}, is: changes},
+	"PUT /api/v1/kitchens/:kitchen/calendar":             {says: "Make the secret address of this kitchen's moments, or take it back", takes: Shared{}, gives: SecretAddress{}, is: changes},
+	"PUT /api/v1/kitchens/:kitchen/recipes/:id/link":     {says: "Make the link by which another kitchen here copies a recipe, or take it back", takes: Shared{}, gives: SecretAddress{}, is: changes},
+	"POST /api/v1/kitchens/:kitchen/links":               {says: "The recipe behind a link", takes: Link{}, gives: Linked{}},
+	"POST /api/v1/kitchens/:kitchen/recipes/linked":      {says: "Copy the recipe behind a link", takes: Link{}, gives: RecipeKept{}, is: adds},
 
 	"GET /api/v1/kitchens/:kitchen":          {says: "The shelf: settings, machines, the first of the recipes", gives: Shelf{}},
 	"PUT /api/v1/kitchens/:kitchen":          {says: "Change the kitchen's settings", takes: kitchen.Kitchen{}, gives: KitchenSettings{}, is: edits},
@@ -174,10 +197,11 @@ func OpenAPI() []byte {
 		"openapi": "3.1.0",
 		"info": object{"title": "Rise Pan", "version": "1", "summary": "Loaves for a bread machine: planned, measured, watched, judged.",
 			"description": "Errors are problem details of RFC 9457 with the pointer to the field that is wrong. A call that adds something wants an Idempotency-Key: sent again under the same key it counts once."},
-		"servers":    []any{object{"url": "/"}},
-		"security":   []any{object{}},
-		"paths":      paths,
-		"components": object{"schemas": schema.Defs},
+		"servers":  []any{object{"url": "/"}},
+		"security": []any{object{}, object{"device": []any{}}},
+		"paths":    paths,
+		"components": object{"schemas": schema.Defs, "securitySchemes": object{"device": object{"type": "apiKey", "in": "cookie", "name": "rise-pan",
+			"description": "What a device holds that is signed in to a kitchen; over TLS it is called __Host-rise-pan. A kitchen without a household, on a server that serves its own computer alone, needs none."}}},
 	}
 	b, err := stdjson.MarshalIndent(out, "", " ")
 	if err != nil {

@@ -136,5 +136,5 @@ func (c *call) calendar(p plan.Plan, r recipe.Recipe, id string) (paper, error) 
 		return paper{}, err
 	}
 	day := p.Timer.Press.In(zone).Format(time.DateOnly)
-	return paper{r.Name + " " + day, "text/calendar", "ics", []byte(formats.Timetable(p, id, zone, c.now))}, nil
+	return paper{r.Name + " " + day, "text/calendar", "ics", []byte(formats.Timetable(p.Recipe, []formats.Loaf{formats.LoafOf(p, id)}, zone, c.now))}, nil
 }

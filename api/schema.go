@@ -15,6 +15,21 @@ import (
 // shapes names every shape that crosses the wire; the front end's types are made from it.
 type shapes struct {
 	Kitchens      Kitchens
+	NewKitchen    NewKitchen
+	Opened        Opened
+	SigningIn     SigningIn
+	Pairing       Pairing
+	SignedOut     SignedOut
+	Changes       Changes
+	Household     Household
+	PairingCode   PairingCode
+	Gone          Gone
+	Relocking     Relocking
+	Recovery      Recovery
+	Shared        Shared
+	SecretAddress SecretAddress
+	Link          Link
+	Linked        Linked
 	Shelf         Shelf
 	Recipes       Recipes
 	PutAway       PutAway

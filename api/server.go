@@ -11,7 +11,6 @@ import (
 	"io/fs"
 	"log/slog"
 	"mime"
-	"net"
 	"net/http"
 	"path"
 	"slices"
@@ -35,6 +34,8 @@ type Config struct {
 	Log   *slog.Logger
 	// FillDemo loads the demo's machines, recipes and bakes into an empty kitchen.
 	FillDemo func(context.Context, store.Queries, store.Kitchen, *time.Location, time.Time) error
+	MoorDemo func(context.Context, store.Queries, time.Time) (string, error) // makes another demo kitchen
+	House    House
 }
 
 type server struct {
@@ -63,11 +64,32 @@ func engine(cfg Config) *gin.Engine {
 	v1.GET("/health", s.show(s.health))
 	v1.GET("/openapi.json", s.openAPI)
 	v1.GET("/kitchens", s.show(s.listKitchens))
+	v1.POST("/kitchens", s.open(http.StatusCreated, s.makeKitchen))
+	v1.POST("/session", s.open(http.StatusOK, s.enterKitchen))
+	v1.POST("/session/recovered", s.open(http.StatusOK, s.recoverKitchen))
+	v1.POST("/session/ended", s.leaveKitchen)
+	v1.POST("/session/paired", s.open(http.StatusOK, s.pair))
+	v1.GET("/calendar/:token", s.feed)
 	k := v1.Group("/kitchens/:kitchen", s.inKitchen)
 	k.GET("", s.show(s.shelf))
 	k.PUT("", s.change(s.changeKitchen))
 	k.POST("/undo", s.change(s.undoKitchen))
 	k.POST("/demo", s.create(s.loadDemo, s.loadedDemo))
+	k.POST("/reset", s.create(s.resetDemo, s.demoReset))
+	k.GET("/changes", s.show(s.changes))
+	k.GET("/household", s.show(s.household))
+	k.POST("/household", s.open(http.StatusCreated, s.claimKitchen))
+	k.POST("/household/devices", s.change(s.pairDevice))
+	k.POST("/household/ended", s.change(s.endDevice))
+	k.POST("/household/others", s.change(s.endOthers))
+	k.POST("/household/people", s.change(s.pairPerson))
+	k.POST("/household/gone", s.change(s.endPerson))
+	k.PUT("/household/passphrase", s.change(s.changePassphrase))
+	k.POST("/household/recovery", s.change(s.newRecovery))
+	k.PUT("/calendar", s.change(s.shareCalendar))
+	k.POST("/links", s.show(s.showLinked))
+	k.POST("/recipes/linked", s.create(s.copyLinked, s.recipeKept))
+	k.PUT("/recipes/:id/link", s.change(s.shareRecipe))
 	k.GET("/larder", s.show(s.larder))
 	k.POST("/larder", s.change(s.answerOf))
 	k.GET("/recipes", s.show(s.listRecipes))
@@ -152,7 +174,15 @@ func (s *server) router() *gin.Engine {
 	gin.SetMode(gin.ReleaseMode)
 	r := gin.New()
 	r.HandleMethodNotAllowed = true
-	r.Use(s.recover, s.ownHost, secure)
+	r.RemoteIPHeaders = []string{"X-Forwarded-For"}
+	proxies := make([]string, len(s.House.Proxies))
+	for n, p := range s.House.Proxies {
+		proxies[n] = p.String()
+	}
+	if err := r.SetTrustedProxies(proxies); err != nil {
+		panic(err) // a prefix that was parsed is one
+	}
+	r.Use(s.recover, s.ownHost, s.secure)
 	return r
 }
 
@@ -199,23 +229,14 @@ func (s *server) recover(c *gin.Context) {
 	c.Next()
 }
 
-// ownHost answers only to the loopback's own names, so that no other site's name can be pointed at
-// this server.
-func (s *server) ownHost(c *gin.Context) {
-	host := c.Request.Host
-	if h, _, err := net.SplitHostPort(host); err == nil {
-		host = h
-	}
-	if !slices.Contains([]string{"127.0.0.1", "localhost", "[::1]", "::1"}, strings.ToLower(host)) {
-		s.refuse(c, problem(http.StatusMisdirectedRequest, "", "Rise Pan answers to 127.0.0.1 and localhost only"))
-	}
-}
-
 const policy = "default-src 'none'; script-src 'self'; style-src 'self'; font-src 'self'; img-src 'self' data:; " +
-	"connect-src 'self'; manifest-src 'self'; base-uri 'none'; form-action 'none'; frame-ancestors 'none'"
+	"connect-src 'self'; manifest-src 'self'; worker-src 'self'; base-uri 'none'; form-action 'none'; frame-ancestors 'none'"
 
-func secure(c *gin.Context) {
+func (s *server) secure(c *gin.Context) {
 	h := c.Writer.Header()
+	if s.House.Secure {
+		h.Set("Strict-Transport-Security", "max-age=31536000")
+	}
 	h.Set("Content-Security-Policy", policy)
 	h.Set("X-Content-Type-Options", "nosniff")
 	h.Set("Referrer-Policy", "no-referrer")

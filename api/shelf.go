@@ -15,21 +15,6 @@ import (
 	"risepan/store"
 )
 
-// Kitchens are the kitchens of this house.
-type Kitchens struct {
-	Kitchens []store.KitchenName `json:"kitchens"`
-	Away     []store.KitchenName `json:"away,omitzero"` // in whose place another was restored
-}
-
-func (s *server) listKitchens(c *call) (any, error) {
-	k, err := c.Kitchens(c.ctx)
-	if err != nil {
-		return nil, err
-	}
-	away, err := c.KitchensAway(c.ctx)
-	return Kitchens{k, away}, err
-}
-
 // Shelf is what a kitchen has to bake with: its settings, its machines and the first of its recipes.
 type Shelf struct {
 	KitchenSettings

@@ -38,19 +38,28 @@ func Empty(ctx context.Context, s *store.Store, zone string, now time.Time) erro
 
 // Fill loads the demo kitchen, whole or not at all. It is as if used up to now.
 func Fill(ctx context.Context, s *store.Store, now time.Time) error {
+	return s.Do(ctx, func(q store.Queries) error {
+		_, err := Moor(ctx, q, now)
+		return err
+	})
+}
+
+// Moor makes a demo kitchen and returns its id.
+func Moor(ctx context.Context, q store.Queries, now time.Time) (string, error) {
 	zone, err := time.LoadLocation(Zone)
 	if err != nil {
-		return err
+		return "", err
 	}
-	return s.Do(ctx, func(q store.Queries) error {
-		k := kitchen.New("Heron Lock", Zone)
-		k.Prices, k.Money = prices(), "£"
-		id, err := q.AddKitchen(ctx, k, now)
-		if err != nil {
-			return err
-		}
-		return Furnish(ctx, q, store.Kitchen{ID: id, Version: 1, Kitchen: k}, zone, now)
-	})
+	k := kitchen.New("Heron Lock", Zone)
+	k.Prices, k.Money = prices(), "£"
+	id, err := q.AddKitchen(ctx, k, now)
+	if err != nil {
+		return "", err
+	}
+	if err := q.ForLookingRound(ctx, id); err != nil {
+		return "", err
+	}
+	return id, Furnish(ctx, q, store.Kitchen{ID: id, Version: 1, Kitchen: k}, zone, now)
 }
 
 // Furnish loads the demo's machines, recipes and bakes into a kitchen that has none.

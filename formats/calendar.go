@@ -9,6 +9,7 @@ import (
 
 	"risepan/core/machine"
 	"risepan/core/plan"
+	"risepan/core/timetable"
 )
 
 // Hand is a moment that needs a person, on the clock.
@@ -31,10 +32,14 @@ func Hands(p plan.Plan) []Hand {
 		if !m.Person {
 			continue
 		}
-		h := Hand{ID: m.ID, At: m.At(p.Timer.Begin), Lasts: max(shortest, minutes(m.Hands)), Say: m.Say, More: strings.Join(m.Steps, "\n")}
-		out = append(out, h)
+		out = append(out, HandOf(m, m.At(p.Timer.Begin)))
 	}
 	return out
+}
+
+// HandOf is a moment at a time on the clock.
+func HandOf(m timetable.Moment, at time.Time) Hand {
+	return Hand{ID: m.ID, At: at, Lasts: max(shortest, minutes(m.Hands)), Say: m.Say, More: strings.Join(m.Steps, "\n")}
 }
 
 // shortest is how long a moment without a length of its own is shown.
@@ -42,33 +47,56 @@ const shortest = 5 * time.Minute
 
 func minutes(m machine.Minutes) time.Duration { return time.Duration(m) * time.Minute }
 
-// Timetable writes the hands of a loaf as an iCalendar file: an event for each with an alarm at its time, on the clock of
-// a zone whose changes are written out. id tells this loaf from others, so that a calendar that reads it again changes
-// its events and doubles none.
-func Timetable(p plan.Plan, id string, zone *time.Location, now time.Time) string {
-	hands := Hands(p)
+// Loaf is a loaf whose hands a calendar shows.
+type Loaf struct {
+	ID    string // tells it from others, so that a calendar that reads it again changes its events and doubles none
+	Name  string
+	About string // in the description of every event
+	Hands []Hand
+}
+
+// LoafOf is a planned loaf as a calendar shows it.
+func LoafOf(p plan.Plan, id string) Loaf {
+	return Loaf{id, p.Recipe, fmt.Sprintf("%s, %s, %s", p.Recipe, p.Size, p.Machine), Hands(p)}
+}
+
+// Timetable writes the hands of loaves as an iCalendar file: an event for each with an alarm at its time, on the clock of
+// a zone whose changes are written out.
+func Timetable(name string, loaves []Loaf, zone *time.Location, now time.Time) string {
 	cal := ics.NewCalendarFor("Rise Pan")
 	cal.SetVersion("2.0")
-	cal.SetName(p.Recipe)
+	cal.SetName(name)
 	cal.SetCalscale("GREGORIAN")
-	cal.AddVTimezone(zoneOf(zone, hands))
-	for _, h := range hands {
-		e := cal.AddEvent(fmt.Sprintf("%s-%s@rise-pan", id, h.ID))
-		e.SetDtStampTime(now.UTC())
-		if twice(h.At, zone) {
-			e.SetProperty(ics.ComponentPropertyDtStart, h.At.UTC().Format(wallLayout+"Z"))
-		} else {
-			e.SetProperty(ics.ComponentPropertyDtStart, local(h.At, zone), ics.WithTZID(zone.String()))
+	var hands []Hand
+	for _, l := range loaves {
+		hands = append(hands, l.Hands...)
+	}
+	if len(hands) > 0 {
+		cal.AddVTimezone(zoneOf(zone, hands))
+	}
+	for _, l := range loaves {
+		for _, h := range l.Hands {
+			addEvent(cal, l, h, zone, now)
 		}
-		e.SetProperty(ics.ComponentPropertyDuration, fmt.Sprintf("PT%dM", int(h.Lasts/time.Minute)))
-		e.SetSummary(h.Say)
-		e.SetDescription(strings.TrimSpace(fmt.Sprintf("%s, %s, %s\n%s", p.Recipe, p.Size, p.Machine, h.More)))
-		alarm := e.AddAlarm()
-		alarm.SetAction(ics.ActionDisplay)
-		alarm.SetProperty(ics.ComponentPropertyDescription, h.Say)
-		alarm.SetTrigger("PT0S")
 	}
 	return cal.Serialize(ics.WithNewLineWindows)
+}
+
+func addEvent(cal *ics.Calendar, l Loaf, h Hand, zone *time.Location, now time.Time) {
+	e := cal.AddEvent(fmt.Sprintf("%s-%s@rise-pan", l.ID, h.ID))
+	e.SetDtStampTime(now.UTC())
+	if twice(h.At, zone) {
+		e.SetProperty(ics.ComponentPropertyDtStart, h.At.UTC().Format(wallLayout+"Z"))
+	} else {
+		e.SetProperty(ics.ComponentPropertyDtStart, local(h.At, zone), ics.WithTZID(zone.String()))
+	}
+	e.SetProperty(ics.ComponentPropertyDuration, fmt.Sprintf("PT%dM", int(h.Lasts/time.Minute)))
+	e.SetSummary(h.Say)
+	e.SetDescription(strings.TrimSpace(l.About + "\n" + h.More))
+	alarm := e.AddAlarm()
+	alarm.SetAction(ics.ActionDisplay)
+	alarm.SetProperty(ics.ComponentPropertyDescription, h.Say)
+	alarm.SetTrigger("PT0S")
 }
 
 const wallLayout = "20060102T150405"

@@ -53,7 +53,7 @@ func TestTheTimetableAsACalendar(t *testing.T) {
 			}
 			now, _ := time.Parse(time.RFC3339, c.now)
 			p := planAt(t, 4, zone, now, c.ready)
-			text := formats.Timetable(p, "one", zone, now)
+			text := formats.Timetable(p.Recipe, []formats.Loaf{formats.LoafOf(p, "one")}, zone, now)
 			cal, err := ical.NewDecoder(strings.NewReader(text)).Decode()
 			if err != nil {
 				t.Fatalf("%v in\n%s", err, text)
@@ -83,7 +83,7 @@ func TestTheTimetableAsACalendar(t *testing.T) {
 					t.Errorf("line %d is no line of a calendar: %q", n, line)
 				}
 			}
-			if again := formats.Timetable(p, "one", zone, now); again != text {
+			if again := formats.Timetable(p.Recipe, []formats.Loaf{formats.LoafOf(p, "one")}, zone, now); again != text {
 				t.Error("the same loaf is written otherwise the second time")
 			}
 		})

@@ -118,7 +118,7 @@ func (q Queries) StartBake(ctx context.Context, kitchenID string, b Bake, w Wish
 }
 
 // noteState keeps what lists show of a bake's state.
-func (q Queries) noteState(ctx context.Context, id string, s bake.State) error {
+func (q Queries) noteState(ctx context.Context, kitchenID, id string, s bake.State) error {
 	moments, err := encode(s.Moments)
 	if err != nil {
 		return err
@@ -156,8 +156,8 @@ func (q Queries) noteState(ctx context.Context, id string, s bake.State) error {
 		freed = s.Freed.UTC()
 	}
 	_, err = q.q.ExecContext(ctx, `UPDATE bakes SET ended_at = ?, freed_at = ?, gave_up = ?, mark = ?, note = ?, moments = ?, liked = ?,
-		warm_until = DATE_ADD(warm_until, INTERVAL TIMESTAMPDIFF(MICROSECOND, ready_at, ?) MICROSECOND), begins_at = ?, ready_at = ?, heights = ?, verdict = ?, photo = ?, ball = ?, doses = ?, probe_off = ? WHERE id = ?`,
-		end, freed, s.Phase == bake.GivenUp, s.Mark, s.Note, moments, s.Mark >= liked, s.Ready.UTC(), s.Begin.UTC(), s.Ready.UTC(), heights, told, photo, string(seen), put, off, id)
+		warm_until = DATE_ADD(warm_until, INTERVAL TIMESTAMPDIFF(MICROSECOND, ready_at, ?) MICROSECOND), begins_at = ?, ready_at = ?, heights = ?, verdict = ?, photo = ?, ball = ?, doses = ?, probe_off = ? WHERE kitchen_id = ? AND id = ?`,
+		end, freed, s.Phase == bake.GivenUp, s.Mark, s.Note, moments, s.Mark >= liked, s.Ready.UTC(), s.Begin.UTC(), s.Ready.UTC(), heights, told, photo, string(seen), put, off, kitchenID, id)
 	return err
 }
 

@@ -65,12 +65,12 @@ func (q Queries) Bench(ctx context.Context, kitchenID, id string) (b Bench, err 
 }
 
 // NoteBench notes what follows from what happened at a bench: its steps, and whether it is over.
-func (q Queries) NoteBench(ctx context.Context, id string, steps []string, over bool) error {
+func (q Queries) NoteBench(ctx context.Context, kitchenID, id string, steps []string, over bool) error {
 	doc, err := encode(steps)
 	if err != nil {
 		return err
 	}
-	_, err = q.q.ExecContext(ctx, `UPDATE benches SET steps = ?, is_over = ? WHERE id = ?`, doc, over, id)
+	_, err = q.q.ExecContext(ctx, `UPDATE benches SET steps = ?, is_over = ? WHERE kitchen_id = ? AND id = ?`, doc, over, kitchenID, id)
 	return err
 }
 

@@ -61,7 +61,7 @@ func (h history[T]) change(ctx context.Context, q Queries, kitchenID, id string,
 	if err := h.add(ctx, q, kitchenID, id, now+1, v, at); err != nil {
 		return 0, err
 	}
-	_, err := q.q.ExecContext(ctx, `UPDATE `+h.things+` SET head = ? WHERE id = ?`, now+1, id)
+	_, err := q.q.ExecContext(ctx, `UPDATE `+h.things+` SET head = ? WHERE `+h.owner()+` = ? AND id = ?`, now+1, kitchenID, id)
 	return now + 1, err
 }
 
@@ -150,7 +150,7 @@ func (q Queries) putAway(ctx context.Context, table, kitchenID, id string, away 
 	if err := q.q.QueryRowContext(ctx, `SELECT id FROM `+table+` WHERE kitchen_id = ? AND id = ? FOR UPDATE`, kitchenID, id).Scan(&one); err != nil {
 		return found(err)
 	}
-	_, err := q.q.ExecContext(ctx, `UPDATE `+table+` SET put_away = ? WHERE id = ?`, away, id)
+	_, err := q.q.ExecContext(ctx, `UPDATE `+table+` SET put_away = ? WHERE kitchen_id = ? AND id = ?`, away, kitchenID, id)
 	return err
 }
 

@@ -59,16 +59,30 @@ func (q Queries) made(ctx context.Context, kitchenID, key string, hash []byte) (
 // KeysKeep is how long a call can be sent again and is still told from a new one.
 const KeysKeep = 48 * time.Hour
 
-// Prune forgets the keys of calls that were made before a time, a thousand in one statement so that
-// nobody waits for it.
-func (q Queries) Prune(ctx context.Context, before time.Time) error {
-	for {
-		r, err := q.q.ExecContext(ctx, `DELETE FROM idempotency WHERE created_at < ? ORDER BY created_at LIMIT 1000`, before.UTC())
-		if err != nil {
-			return err
-		}
-		if n, err := r.RowsAffected(); err != nil || n < 1000 {
-			return err
+// Prune forgets what has served its time: keys of calls, sessions that ended, codes, and tries. It goes by a thousand rows
+// so that nobody waits for it.
+func (q Queries) Prune(ctx context.Context, now time.Time) error {
+	for _, old := range []struct {
+		query  string
+		before time.Time
+	}{
+		{`DELETE FROM idempotency WHERE created_at < ? ORDER BY created_at LIMIT 1000`, now.Add(-KeysKeep)},
+		{`DELETE FROM sessions WHERE ends_at < ? ORDER BY ends_at LIMIT 1000`, now},
+		{`DELETE FROM pairings WHERE ends_at < ? LIMIT 1000`, now},
+		{`DELETE FROM tries WHERE began < ? ORDER BY began LIMIT 1000`, now.Add(-24 * time.Hour)},
+	} {
+		for {
+			r, err := q.q.ExecContext(ctx, old.query, old.before.UTC())
+			if err != nil {
+				return err
+			}
+			if n, err := r.RowsAffected(); err != nil || n < 1000 {
+				if err != nil {
+					return err
+				}
+				break
+			}
 		}
 	}
+	return nil
 }

@@ -54,7 +54,7 @@ func (q Queries) append(ctx context.Context, d document, kitchenID, id string, s
 	if err != nil {
 		return err
 	}
-	_, err = q.q.ExecContext(ctx, `UPDATE journals SET newest = ? WHERE id = ?`, s.Seq, id)
+	_, err = q.q.ExecContext(ctx, `UPDATE journals SET newest = ? WHERE kitchen_id = ? AND id = ?`, s.Seq, kitchenID, id)
 	return err
 }
 
@@ -78,5 +78,5 @@ func (q Queries) AddInBake(ctx context.Context, kitchenID, id string, h bake.Hap
 	if err := q.append(ctx, bakeHappened, kitchenID, id, h.Stamp, h); err != nil {
 		return err
 	}
-	return q.noteState(ctx, id, s)
+	return q.noteState(ctx, kitchenID, id, s)
 }

@@ -18,6 +18,7 @@ type Kitchen struct {
 type KitchenName struct {
 	ID   string `json:"id"`
 	Name string `json:"name"`
+	Demo bool   `json:"demo,omitzero"` // made to be looked round in
 }
 
 // AddKitchen stores a new kitchen.
@@ -32,10 +33,13 @@ func (q Queries) AddKitchen(ctx context.Context, k kitchen.Kitchen, at time.Time
 
 // Kitchens lists the kitchens, the first made first.
 func (q Queries) Kitchens(ctx context.Context) ([]KitchenName, error) {
-	rows, err := q.q.QueryContext(ctx, `SELECT id, name FROM kitchens WHERE NOT put_away ORDER BY id`)
-	return list(rows, err, func(scan func(...any) error) (k KitchenName, err error) {
-		return k, scan(&k.ID, &k.Name)
-	})
+	return q.named(ctx, `SELECT id, name, is_demo FROM kitchens WHERE NOT put_away ORDER BY id`)
+}
+
+// ForLookingRound marks a kitchen as the demo.
+func (q Queries) ForLookingRound(ctx context.Context, id string) error {
+	_, err := q.q.ExecContext(ctx, `UPDATE kitchens SET is_demo = TRUE WHERE id = ?`, id)
+	return err
 }
 
 // Kitchen finds a kitchen at a version; 0 is the newest.
@@ -56,21 +60,53 @@ func (q Queries) ChangeKitchen(ctx context.Context, id string, version int, k ki
 	return version, err
 }
 
-// KitchensAway lists the kitchens that were put away, the newest first.
+// OpenKitchens lists the kitchens that have no household, the first made first.
+func (q Queries) OpenKitchens(ctx context.Context) ([]KitchenName, error) {
+	return q.named(ctx, `SELECT k.id, k.name, k.is_demo FROM kitchens k LEFT JOIN households h ON h.kitchen_id = k.id WHERE NOT k.put_away AND h.id IS NULL ORDER BY k.id`)
+}
+
+// KitchenNamed is the name of one kitchen.
+func (q Queries) KitchenNamed(ctx context.Context, id string) (KitchenName, error) {
+	all, err := q.named(ctx, `SELECT id, name, is_demo FROM kitchens WHERE id = ?`, id)
+	if err == nil && len(all) == 0 {
+		err = ErrNotFound
+	}
+	if err != nil {
+		return KitchenName{}, err
+	}
+	return all[0], nil
+}
+
+// KitchensAway lists all kitchens that were put away, the newest first.
 func (q Queries) KitchensAway(ctx context.Context) ([]KitchenName, error) {
-	rows, err := q.q.QueryContext(ctx, `SELECT id, name FROM kitchens WHERE put_away ORDER BY id DESC`)
+	return q.named(ctx, `SELECT id, name, is_demo FROM kitchens WHERE put_away ORDER BY id DESC`)
+}
+
+// Beside lists the kitchens that were put away for another to take their place, the newest first.
+func (q Queries) Beside(ctx context.Context, kitchenID string) ([]KitchenName, error) {
+	return q.named(ctx, `SELECT k.id, k.name, k.is_demo FROM kitchens k JOIN asides a ON a.kitchen_id = k.id WHERE k.put_away AND a.beside_id = ? ORDER BY k.id DESC`, kitchenID)
+}
+
+func (q Queries) named(ctx context.Context, query string, args ...any) ([]KitchenName, error) {
+	rows, err := q.q.QueryContext(ctx, query, args...)
 	return list(rows, err, func(scan func(...any) error) (k KitchenName, err error) {
-		return k, scan(&k.ID, &k.Name)
+		return k, scan(&k.ID, &k.Name, &k.Demo)
 	})
 }
 
-// Replace puts one kitchen away and another in its place, or the other way round.
+// Replace puts one kitchen away and another in its place, or the other way round. Its household, its calendar's address
+// and what was put away beside it go over to the other.
 func (q Queries) Replace(ctx context.Context, away, shown string) error {
-	for _, k := range []struct {
-		id   string
-		away bool
-	}{{away, true}, {shown, false}} {
-		if _, err := q.q.ExecContext(ctx, `UPDATE kitchens SET put_away = ? WHERE id = ?`, k.away, k.id); err != nil {
+	for _, s := range []statement{
+		{`UPDATE kitchens SET put_away = TRUE WHERE id = ?`, []any{away}},
+		{`UPDATE kitchens SET put_away = FALSE WHERE id = ?`, []any{shown}},
+		{`DELETE FROM asides WHERE kitchen_id = ?`, []any{shown}},
+		{`UPDATE asides SET beside_id = ? WHERE beside_id = ?`, []any{shown, away}},
+		{`INSERT INTO asides (id, kitchen_id, beside_id) VALUES (?, ?, ?)`, []any{NewID(), away, shown}},
+		{`UPDATE households SET kitchen_id = ? WHERE kitchen_id = ?`, []any{shown, away}},
+		{`UPDATE addresses SET kitchen_id = ?, thing_id = ? WHERE kitchen_id = ? AND what = 'calendar'`, []any{shown, shown, away}},
+	} {
+		if _, err := q.q.ExecContext(ctx, s.query, s.args...); err != nil {
 			return err
 		}
 	}

@@ -31,7 +31,7 @@ func (q Queries) ChangeMachine(ctx context.Context, kitchenID, id string, versio
 	if err != nil {
 		return version, err
 	}
-	_, err = q.q.ExecContext(ctx, `UPDATE machines SET name = ? WHERE id = ?`, m.Name, id)
+	_, err = q.q.ExecContext(ctx, `UPDATE machines SET name = ? WHERE kitchen_id = ? AND id = ?`, m.Name, kitchenID, id)
 	return version, err
 }
 

@@ -46,8 +46,8 @@ func (q Queries) ReviseRecipe(ctx context.Context, kitchenID, id string, revisio
 	if err != nil {
 		return Recipe{}, err
 	}
-	_, err = q.q.ExecContext(ctx, `UPDATE recipes SET name = ?, kind = ?, size = ?, note = ?, holds = ?, yeasted = ? WHERE id = ?`,
-		r.Name, string(r.Kind), r.Size.String(), r.Note, r.Holds(), yeasted, id)
+	_, err = q.q.ExecContext(ctx, `UPDATE recipes SET name = ?, kind = ?, size = ?, note = ?, holds = ?, yeasted = ? WHERE kitchen_id = ? AND id = ?`,
+		r.Name, string(r.Kind), r.Size.String(), r.Note, r.Holds(), yeasted, kitchenID, id)
 	return Recipe{id, revision, r}, err
 }
 

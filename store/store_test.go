@@ -325,14 +325,14 @@ func TestOldKeysAreForgotten(t *testing.T) {
 		}
 	}
 	add(noon)
-	if err := s.Prune(ctx, noon.Add(time.Hour-store.KeysKeep)); err != nil {
+	if err := s.Prune(ctx, noon.Add(time.Hour)); err != nil {
 		t.Fatal(err)
 	}
 	add(noon.Add(time.Hour))
 	if made != 1 {
 		t.Error("an hour old key was forgotten")
 	}
-	if err := s.Prune(ctx, noon.Add(time.Minute)); err != nil {
+	if err := s.Prune(ctx, noon.Add(time.Minute+store.KeysKeep)); err != nil {
 		t.Fatal(err)
 	}
 	if add(noon); made != 2 {

@@ -68,7 +68,7 @@ func localZone() string {
 // prune forgets old keys of requests, now and every hour.
 func prune(ctx context.Context, log *slog.Logger, s *store.Store) {
 	for {
-		if err := s.Prune(ctx, time.Now().Add(-store.KeysKeep)); err != nil && ctx.Err() == nil {
+		if err := s.Prune(ctx, time.Now()); err != nil && ctx.Err() == nil {
 			log.Warn("old keys are not forgotten", "error", err)
 		}
 		select {

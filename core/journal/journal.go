@@ -8,10 +8,11 @@ import (
 	"time"
 )
 
-// Stamp is the number and the time of a happening. Both are given by the record book.
+// Stamp is the number and the time of a happening, and who said that it happened. All are given by the record book.
 type Stamp struct {
 	Seq int       `json:"seq"`
 	At  time.Time `json:"at"`
+	By  string    `json:"by,omitzero"` // empty: whoever uses the kitchen
 }
 
 // Number is the happening's place in its journal.

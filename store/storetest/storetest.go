@@ -116,13 +116,18 @@ func Hold(t testing.TB, s *store.Store, table string) (release func()) {
 // Tables lists the tables of a store that Open made.
 func Tables(t testing.TB, s *store.Store) []string {
 	t.Helper()
+	return names(t, s, `SELECT table_name FROM information_schema.tables WHERE table_schema = DATABASE()`)
+}
+
+func names(t testing.TB, s *store.Store, query string, args ...any) []string {
+	t.Helper()
 	dsn, _ := dsns.Load(s)
 	db, err := sql.Open("mysql", dsn.(string))
 	if err != nil {
 		t.Fatal(err)
 	}
 	defer db.Close()
-	rows, err := db.Query(`SELECT table_name FROM information_schema.tables WHERE table_schema = DATABASE()`)
+	rows, err := db.Query(query, args...)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -136,4 +141,10 @@ func Tables(t testing.TB, s *store.Store) []string {
 		out = append(out, name)
 	}
 	return out
+}
+
+// TablesWith lists the tables of a store that Open made that have a column.
+func TablesWith(t testing.TB, s *store.Store, column string) []string {
+	t.Helper()
+	return names(t, s, `SELECT table_name FROM information_schema.columns WHERE table_schema = DATABASE() AND column_name = ?`, column)
 }

@@ -7,6 +7,21 @@
 
 export interface Schema {
   Kitchens: Kitchens;
+  NewKitchen: NewKitchen;
+  Opened: Opened;
+  SigningIn: SigningIn;
+  Pairing: Pairing;
+  SignedOut: SignedOut;
+  Changes: Changes;
+  Household: Household;
+  PairingCode: PairingCode;
+  Gone: Gone;
+  Relocking: Relocking;
+  Recovery: Recovery;
+  Shared: Shared;
+  SecretAddress: SecretAddress;
+  Link: Link;
+  Linked: Linked;
   Shelf: Shelf;
   Recipes: Recipes;
   PutAway: PutAway;
@@ -72,10 +87,145 @@ export interface Schema {
 export interface Kitchens {
   kitchens: StoreKitchenName[];
   away?: StoreKitchenName[];
+  me?: StorePerson;
+  house?: boolean;
+  doors?: boolean;
 }
 export interface StoreKitchenName {
   id: string;
   name: string;
+  demo?: boolean;
+}
+export interface StorePerson {
+  id: string;
+  name: string;
+  role: string;
+}
+export interface NewKitchen {
+  name: string;
+  person: string;
+  passphrase: string;
+  zone?: string;
+  recipes?: string;
+}
+export interface Opened {
+  kitchen: string;
+  name: string;
+  me: StorePerson;
+  recovery?: string;
+}
+export interface SigningIn {
+  name: string;
+  passphrase: string;
+  code?: string;
+}
+export interface Pairing {
+  code: string;
+  name?: string;
+}
+export interface SignedOut {
+  out: boolean;
+}
+export interface Changes {
+  topics: {
+    [k: string]: number;
+  };
+  sum: number;
+}
+export interface Household {
+  open: boolean;
+  house: boolean;
+  secure: boolean;
+  where: string[];
+  name?: string;
+  me: StorePerson;
+  people: StorePerson[];
+  devices: Device[];
+  calendar: boolean;
+}
+export interface Device {
+  id: string;
+  what: string;
+  person: string;
+  usedAt: string;
+  this?: boolean;
+}
+export interface PairingCode {
+  code: string;
+  url?: string;
+  qr?: QR;
+  endsAt: string;
+}
+export interface QR {
+  side: number;
+  path: string;
+}
+export interface Gone {
+  id: string;
+}
+export interface Relocking {
+  before: string;
+  passphrase?: string;
+}
+export interface Recovery {
+  code: string;
+}
+export interface Shared {
+  on: boolean;
+}
+export interface SecretAddress {
+  path?: string;
+  whole?: string[];
+}
+export interface Link {
+  secret: string;
+}
+export interface Linked {
+  kitchen: string;
+  recipe: RecipeText;
+}
+export interface RecipeText {
+  name?: string;
+  kind?:
+    | "white"
+    | "wholemeal"
+    | "crusty"
+    | "sweet"
+    | "rapid"
+    | "gluten-free"
+    | "low-carb"
+    | "rye"
+    | "sprouted grain"
+    | "quick bread"
+    | "packet mix"
+    | "dough"
+    | "filled"
+    | "starter"
+    | "pasta dough"
+    | "preserve"
+    | "yoghurt"
+    | "bake only";
+  size?: string;
+  standard: "us" | "metric" | "australian" | "imperial";
+  text: string;
+  lines?: LineText[];
+  note?: string;
+  finish?: RecipeFinish;
+}
+export interface LineText {
+  amount: string;
+  name: string;
+  or?: string[];
+  optional?: boolean;
+  note?: string;
+  part?: "" | "filling" | "glaze" | "topping";
+  when?: "" | "beep" | "first knead" | "warmed first";
+  from?: number;
+}
+export interface RecipeFinish {
+  shape: number;
+  rise: number;
+  oven: number;
 }
 export interface Shelf {
   kitchen: Kitchen;
@@ -637,11 +787,6 @@ export interface PlanAgainst {
   usual: KindBand;
   verdict: "no usual range" | "below it" | "above it" | "may be inside" | "inside";
 }
-export interface RecipeFinish {
-  shape: number;
-  rise: number;
-  oven: number;
-}
 export interface PlanEnding {
   out: string[];
   on?: string;
@@ -1155,6 +1300,7 @@ export interface BakePictured {
 export interface BakeHappening {
   seq: number;
   at: string;
+  by?: string;
   what:
     | "done"
     | "skipped"
@@ -1547,44 +1693,6 @@ export interface CardKept {
   recipe: RecipeText;
   of?: string;
   revision?: number;
-}
-export interface RecipeText {
-  name?: string;
-  kind?:
-    | "white"
-    | "wholemeal"
-    | "crusty"
-    | "sweet"
-    | "rapid"
-    | "gluten-free"
-    | "low-carb"
-    | "rye"
-    | "sprouted grain"
-    | "quick bread"
-    | "packet mix"
-    | "dough"
-    | "filled"
-    | "starter"
-    | "pasta dough"
-    | "preserve"
-    | "yoghurt"
-    | "bake only";
-  size?: string;
-  standard: "us" | "metric" | "australian" | "imperial";
-  text: string;
-  lines?: LineText[];
-  note?: string;
-  finish?: RecipeFinish;
-}
-export interface LineText {
-  amount: string;
-  name: string;
-  or?: string[];
-  optional?: boolean;
-  note?: string;
-  part?: "" | "filling" | "glaze" | "topping";
-  when?: "" | "beep" | "first knead" | "warmed first";
-  from?: number;
 }
 export interface BringDone {
   id: string;

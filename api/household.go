@@ -1,0 +1,417 @@
+package api
+
+import (
+	"errors"
+	"net/http"
+	"time"
+
+	"github.com/gin-gonic/gin"
+
+	"risepan/core/fault"
+	"risepan/core/kept"
+	"risepan/core/kitchen"
+	"risepan/core/recipe"
+	"risepan/door"
+	"risepan/store"
+)
+
+// longestName is the most letters of a kitchen's or a person's name.
+const longestName = 60
+
+// Kitchens are the kitchens that this device may enter.
+type Kitchens struct {
+	Kitchens []store.KitchenName `json:"kitchens"`
+	Away     []store.KitchenName `json:"away,omitzero"` // in whose place another was restored
+	Me       *store.Person       `json:"me,omitzero"`   // who this device is, where it is signed in
+	House    bool                `json:"house,omitzero"`
+	Doors    bool                `json:"doors,omitzero"` // some kitchen here is signed in to
+}
+
+// listKitchens tells a device where it may go: the kitchen that it is signed in to, and on this computer alone those that
+// have no household.
+func (s *server) listKitchens(c *call) (any, error) {
+	out := Kitchens{Kitchens: []store.KitchenName{}, House: s.House.Open}
+	session, err := c.session()
+	switch {
+	case err == nil:
+		own, err := c.KitchenNamed(c.ctx, session.KitchenID)
+		if err != nil {
+			return nil, err
+		}
+		out.Kitchens, out.Me = append(out.Kitchens, own), &session.Person
+	case !errors.Is(err, store.ErrNotFound):
+		return nil, err
+	}
+	if !s.House.Open {
+		open, err := c.OpenKitchens(c.ctx)
+		if err != nil {
+			return nil, err
+		}
+		out.Kitchens = append(out.Kitchens, open...)
+	}
+	for _, k := range out.Kitchens {
+		away, err := c.Beside(c.ctx, k.ID)
+		if err != nil {
+			return nil, err
+		}
+		out.Away = append(out.Away, away...)
+	}
+	n, err := c.Households(c.ctx)
+	out.Doors = n > 0
+	return out, err
+}
+
+// Opened is a kitchen that this device may enter from now on.
+type Opened struct {
+	Kitchen  string       `json:"kitchen"` // its id
+	Name     string       `json:"name"`    // by which its people sign in
+	Me       store.Person `json:"me"`
+	Recovery string       `json:"recovery,omitzero"` // the code to print, shown this once
+}
+
+// open makes a handler that lets a device in: it answers with what opened, and gives the device its secret.
+func (s *server) open(status int, f func(*call) (Opened, error)) gin.HandlerFunc {
+	return func(gc *gin.Context) {
+		c := s.callOf(gc)
+		out, err := f(c)
+		if err == nil {
+			s.setCookie(gc, c.secret)
+		}
+		s.answer(gc, status, out, err)
+	}
+}
+
+// NewKitchen is a kitchen to be made, with its owner.
+type NewKitchen struct {
+	Name       string `json:"name"`
+	Person     string `json:"person"` // the owner's name
+	Passphrase string `json:"passphrase"`
+	Zone       string `json:"zone,omitzero"`    // of its clock; UTC where it is not said
+	Recipes    string `json:"recipes,omitzero"` // the id of a kitchen whose recipes come along
+}
+
+func (n NewKitchen) check() error {
+	err := kept.First(kept.Name("/name", "the kitchen", n.Name, longestName), kept.Name("/person", "you", n.Person, longestName),
+		door.CheckPassphrase(n.Passphrase, n.Name, n.Person))
+	if _, bad := time.LoadLocation(n.Zone); err == nil && (bad != nil || n.Zone == "Local") {
+		err = fault.At("/zone", "this is no time zone: use one such as Europe/London")
+	}
+	return err
+}
+
+// makeKitchen makes a kitchen with its household. Sent again under the same key it opens the same kitchen, under a new
+// code for recovery, since the first may not have been seen.
+func (s *server) makeKitchen(c *call) (Opened, error) {
+	var in NewKitchen
+	if err := c.read(&in); err != nil {
+		return Opened{}, err
+	}
+	if err := c.try(makingFrom, c.address()); err != nil {
+		return Opened{}, err
+	}
+	return s.found(c, in, func(q *call) (string, error) {
+		if in.Zone == "" {
+			in.Zone = "UTC"
+		}
+		id, err := q.AddKitchen(c.ctx, kitchen.New(in.Name, in.Zone), c.now)
+		if err != nil || in.Recipes == "" {
+			return id, err
+		}
+		return id, q.copyRecipes(in.Recipes, id)
+	})
+}
+
+// claimKitchen gives the kitchen that the path names, which is open, its household. It keeps all that is in it.
+func (s *server) claimKitchen(c *call) (Opened, error) {
+	var in NewKitchen
+	if err := c.read(&in); err != nil {
+		return Opened{}, err
+	}
+	if c.access.Household != "" {
+		return Opened{}, problem(http.StatusConflict, "", "this kitchen has its household already")
+	}
+	return s.found(c, in, func(*call) (string, error) { return c.kitchen, nil })
+}
+
+// found founds a household in the kitchen that place gives.
+func (s *server) found(c *call, new NewKitchen, place func(*call) (string, error)) (Opened, error) {
+	key := c.gin.GetHeader("Idempotency-Key")
+	if !goodKey(key) {
+		return Opened{}, errKey
+	}
+	if err := new.check(); err != nil {
+		return Opened{}, err
+	}
+	locked, err := door.Locked(new.Passphrase)
+	if err != nil {
+		return Opened{}, err
+	}
+	before, err := c.HouseholdNamed(c.ctx, new.Name)
+	if err != nil && !errors.Is(err, store.ErrNotFound) {
+		return Opened{}, err
+	}
+	if err == nil && before.MadeKey == key && c.now.Sub(before.CreatedAt) < store.KeysKeep && door.Opens(new.Passphrase, before.Passphrase) {
+		return c.letIn(before, &recovery{door.NewRecovery(), ""})
+	}
+	code := door.NewRecovery()
+	out := Opened{Name: new.Name, Recovery: code, Me: store.Person{Name: new.Person, Role: store.Owner}}
+	err = c.do(func(in *call) (err error) {
+		if out.Kitchen, err = place(in); err != nil {
+			return err
+		}
+		household, person, err := in.AddHousehold(c.ctx, store.Household{KitchenID: out.Kitchen, Name: new.Name, Passphrase: locked,
+			Recovery: door.HashOf(door.Typed(code)), MadeKey: key, CreatedAt: c.now}, new.Person)
+		if errors.Is(err, store.ErrNameTaken) {
+			return fault.At("/name", "%v: choose another", err)
+		}
+		if err != nil {
+			return err
+		}
+		out.Me.ID = person
+		return in.signIn(household, person)
+	})
+	if err == nil {
+		c.audit("kitchen made", "kitchen", out.Kitchen, "person", out.Me.ID)
+	}
+	return out, err
+}
+
+// do runs f in one transaction.
+func (c *call) do(f func(*call) error) error {
+	return c.server.store.Do(c.ctx, func(q store.Queries) error {
+		in := *c
+		in.Queries = q
+		err := f(&in)
+		c.secret = in.secret
+		return err
+	})
+}
+
+// recovery is a new code for recovery, with a new passphrase as it is kept; an empty one stays as it was.
+type recovery struct{ code, locked string }
+
+// letIn signs this device in as a household's owner; with a recovery, locks are changed and all other devices end.
+func (c *call) letIn(h store.Household, r *recovery) (Opened, error) {
+	out := Opened{Kitchen: h.KitchenID, Name: h.Name}
+	err := c.do(func(in *call) (err error) {
+		if out.Me, err = in.OwnerOf(c.ctx, h.ID); err != nil {
+			return err
+		}
+		if r != nil {
+			hash := door.HashOf(door.Typed(r.code))
+			if err := errors.Join(in.Relock(c.ctx, h.ID, r.locked, &hash), in.EndOtherSessions(c.ctx, h.ID, "")); err != nil {
+				return err
+			}
+			out.Recovery = r.code
+		}
+		return in.signIn(h.ID, out.Me.ID)
+	})
+	return out, err
+}
+
+// copyRecipes copies the recipes on the shelf of a kitchen that this device may enter.
+func (c *call) copyRecipes(from, to string) error {
+	access, err := c.Access(c.ctx, from, door.HashOf(c.server.token(c.gin)))
+	if errors.Is(err, store.ErrNotFound) || err == nil && access.Session == "" && (access.Household != "" || c.server.House.Open) {
+		return fault.At("/recipes", "this kitchen's recipes cannot be had")
+	}
+	if err != nil {
+		return err
+	}
+	all, err := c.Shelf(c.ctx, from, store.Search{Most: mostCopied})
+	for _, row := range all {
+		if err == nil {
+			err = c.copyRecipe(from, row.ID, to)
+		}
+	}
+	return err
+}
+
+// mostCopied is how many recipes come along into a new kitchen.
+const mostCopied = 500
+
+// copyRecipe copies the newest revision of a recipe into another kitchen, as a new recipe.
+func (c *call) copyRecipe(from, id, to string) error {
+	_, err := c.copiedRecipe(from, id, to)
+	return err
+}
+
+func (c *call) copiedRecipe(from, id, to string) (store.Recipe, error) {
+	r, err := c.Recipe(c.ctx, from, id, 0)
+	if err != nil {
+		return r, err
+	}
+	k, err := c.Kitchen(c.ctx, to, 0)
+	if err != nil {
+		return r, err
+	}
+	next := recipe.New(r.Recipe)
+	next.Because = ""
+	return c.AddRecipe(c.ctx, to, next, next.Yeasted(k.Kitchen.Ingredient), c.now)
+}
+
+// SigningIn is a kitchen's name and passphrase; in place of the passphrase it may give the code for recovery, with the
+// passphrase that shall be from then on.
+type SigningIn struct {
+	Name       string `json:"name"`
+	Passphrase string `json:"passphrase"`
+	Code       string `json:"code,omitzero"`
+}
+
+var (
+	errNoDoor = problem(http.StatusUnauthorized, "", "no kitchen here opens by this name and passphrase")
+	errNoCode = problem(http.StatusUnauthorized, "", "no kitchen here opens by this name and code")
+	errKey    = problem(http.StatusBadRequest, "", "send an Idempotency-Key of 1 to 100 plain letters and digits, so that a repeated request is stored once")
+)
+
+// trySigning counts a try to sign in, by address and by name, whether there is such a kitchen or not.
+func (c *call) trySigning(name string) error {
+	if err := c.try(signingFrom, c.address()); err != nil {
+		return err
+	}
+	return c.try(signingTo, name)
+}
+
+// forgive forgets what was tried on a kitchen before the right one came. Of the address only this one try is: who has a
+// kitchen of their own could wash away by it what they try on another.
+func (c *call) forgive(name string) error {
+	return errors.Join(c.Uncount(c.ctx, signingFrom.scope(c.address())), c.Forgive(c.ctx, signingTo.scope(name)))
+}
+
+// enterKitchen signs this device in. Whether there is no such kitchen or another passphrase, the answer is the same and
+// takes as long.
+func (s *server) enterKitchen(c *call) (Opened, error) {
+	var in SigningIn
+	if err := c.read(&in); err != nil {
+		return Opened{}, err
+	}
+	if err := c.trySigning(in.Name); err != nil {
+		return Opened{}, err
+	}
+	h, err := c.HouseholdNamed(c.ctx, in.Name)
+	if err != nil && !errors.Is(err, store.ErrNotFound) {
+		return Opened{}, err
+	}
+	if !door.Opens(clip(in.Passphrase), h.Passphrase) {
+		c.audit("not signed in", "household", h.ID)
+		return Opened{}, errNoDoor
+	}
+	out, err := c.letIn(h, nil)
+	if err == nil {
+		c.audit("signed in", "household", h.ID, "person", out.Me.ID)
+		err = c.forgive(in.Name)
+	}
+	return out, err
+}
+
+// clip bounds what is hashed.
+func clip(passphrase string) string {
+	return passphrase[:min(len(passphrase), 4*door.LongestPassphrase)]
+}
+
+// recoverKitchen gives a kitchen another passphrase by the code that was printed. The code is used up; another is shown.
+func (s *server) recoverKitchen(c *call) (Opened, error) {
+	var in SigningIn
+	if err := c.read(&in); err != nil {
+		return Opened{}, err
+	}
+	if err := c.trySigning(in.Name); err != nil {
+		return Opened{}, err
+	}
+	h, err := c.HouseholdNamed(c.ctx, in.Name)
+	if err != nil && !errors.Is(err, store.ErrNotFound) {
+		return Opened{}, err
+	}
+	if err != nil || door.HashOf(door.Typed(in.Code)) != h.Recovery {
+		c.audit("not recovered", "household", h.ID)
+		return Opened{}, errNoCode
+	}
+	if err := door.CheckPassphrase(in.Passphrase, h.Name); err != nil {
+		return Opened{}, err
+	}
+	locked, err := door.Locked(in.Passphrase)
+	if err != nil {
+		return Opened{}, err
+	}
+	out, err := c.letIn(h, &recovery{door.NewRecovery(), locked})
+	if err == nil {
+		c.audit("recovered", "household", h.ID)
+		err = c.forgive(in.Name)
+	}
+	return out, err
+}
+
+// SignedOut says that this device is signed out.
+type SignedOut struct {
+	Out bool `json:"out"`
+}
+
+// leaveKitchen signs this device out.
+func (s *server) leaveKitchen(gc *gin.Context) {
+	c := s.callOf(gc)
+	session, err := c.session()
+	if err == nil {
+		c.audit("signed out", "person", session.Person.ID)
+		err = c.EndSession(c.ctx, session.Household, session.ID)
+	}
+	if err != nil && !errors.Is(err, store.ErrNotFound) {
+		s.refuse(gc, err)
+		return
+	}
+	s.setCookie(gc, "")
+	gc.Header("Clear-Site-Data", `"cache"`)
+	s.answer(gc, http.StatusOK, SignedOut{true}, nil)
+}
+
+// Pairing is a code that was read from another screen; somebody new says who they are.
+type Pairing struct {
+	Code string `json:"code"`
+	Name string `json:"name,omitzero"`
+}
+
+// pair lets a device in by a code. A code that wants a name is not used up without one.
+func (s *server) pair(c *call) (Opened, error) {
+	var in Pairing
+	if err := c.read(&in); err != nil {
+		return Opened{}, err
+	}
+	if err := c.try(pairingFrom, c.address()); err != nil {
+		return Opened{}, err
+	}
+	if err := c.try(pairingAll, ""); err != nil {
+		return Opened{}, err
+	}
+	var out Opened
+	err := c.do(func(q *call) error {
+		p, err := q.TakePairing(c.ctx, door.HashOf(door.Typed(in.Code)), c.now)
+		if errors.Is(err, store.ErrNotFound) {
+			return fault.At("/code", "this code is not good, or not any more: let the other screen show a new one")
+		}
+		if err != nil {
+			return err
+		}
+		if p.Person == "" {
+			if err := kept.Name("/name", "you", in.Name, longestName); err != nil {
+				return err
+			}
+			if p.Person, err = q.AddPerson(c.ctx, p.Household, in.Name, store.Member, c.now); err != nil {
+				return err
+			}
+		}
+		if err := q.signIn(p.Household, p.Person); err != nil {
+			return err
+		}
+		session, err := q.SessionOf(c.ctx, door.HashOf(q.secret))
+		if err != nil {
+			return err
+		}
+		own, err := q.KitchenNamed(c.ctx, session.KitchenID)
+		out = Opened{Kitchen: session.KitchenID, Name: own.Name, Me: session.Person}
+		return errors.Join(err, q.Changed(c.ctx, session.KitchenID, "household"))
+	})
+	if err == nil {
+		c.audit("paired", "kitchen", out.Kitchen, "person", out.Me.ID)
+		err = c.Uncount(c.ctx, pairingFrom.scope(c.address()))
+	}
+	return out, err
+}
