@@ -18,11 +18,12 @@ import (
 
 // House is how a server stands to the network of the house. Its zero value serves this computer alone.
 type House struct {
-	Open    bool           // devices of the house may come in; kitchens without a household are then closed
-	Secure  bool           // browsers reach it over TLS
-	Hosts   []string       // names by which it may be called, beside this computer's own
-	Proxies []netip.Prefix // whose word about a client's address is taken
-	Where   []string       // addresses under which devices reach it, such as https://192.0.2.7:8443
+	Open      bool           // devices of the house may come in; kitchens without a household are then closed
+	Secure    bool           // browsers reach it over TLS
+	Hosts     []string       // names by which it may be called, beside this computer's own
+	Proxies   []netip.Prefix // whose word about a client's address is taken
+	Authority []byte         // the certificate of the authority that devices may trust, as PEM; none where another vouches for this server
+	Where     []string       // addresses under which devices reach it, such as https://192.0.2.7:8443
 }
 
 // ownersOnly are the calls that only the owner of a kitchen may make. A member may make all others; a kitchen without a
@@ -59,7 +60,13 @@ func (s *server) inKitchen(c *gin.Context) {
 	c.Set(callKey, call)
 }
 
-var errNobody = problem(http.StatusUnauthorized, "", "sign in to this kitchen first")
+// closed is the type of problems that a page meets whose kitchen is closed to it: it goes to the door.
+const closed = "urn:rise-pan:closed"
+
+var (
+	errNobody    = &Problem{Type: closed, Title: http.StatusText(http.StatusUnauthorized), Status: http.StatusUnauthorized, Detail: "sign in to this kitchen first"}
+	errNoKitchen = &Problem{Type: closed, Title: http.StatusText(http.StatusNotFound), Status: http.StatusNotFound, Detail: "there is no such kitchen"}
+)
 
 func (s *server) enter(c *gin.Context) (*call, error) {
 	out := s.outside(c)
@@ -82,10 +89,10 @@ func (s *server) enter(c *gin.Context) (*call, error) {
 			s.setCookie(c, token)
 		}
 	case missing && !s.House.Open:
-		return nil, problem(http.StatusNotFound, "", "there is no such kitchen")
+		return nil, errNoKitchen
 	default:
 		if _, err := out.session(); err == nil {
-			return nil, problem(http.StatusNotFound, "", "there is no such kitchen")
+			return nil, errNoKitchen
 		}
 		return nil, errNobody
 	}
@@ -237,4 +244,23 @@ func (s *server) ownHost(c *gin.Context) {
 		return
 	}
 	s.refuse(c, problem(http.StatusMisdirectedRequest, "", "Rise Pan answers to 127.0.0.1 and localhost only"))
+}
+
+// authority gives the certificate of the house's authority, for a phone to trust.
+func (s *server) authority(c *gin.Context) {
+	if len(s.House.Authority) == 0 {
+		s.refuse(c, problem(http.StatusNotFound, "", "this server has no certificate authority of its own"))
+		return
+	}
+	c.Header("Content-Disposition", `attachment; filename="rise-pan-house.crt"`)
+	c.Data(http.StatusOK, "application/x-x509-ca-cert", s.House.Authority)
+}
+
+// ready says whether the server can be sent requests: its database answers.
+func (s *server) ready(c *gin.Context) {
+	if err := s.store.Ping(c.Request.Context()); err != nil {
+		c.String(http.StatusServiceUnavailable, "the database does not answer\n")
+		return
+	}
+	c.String(http.StatusOK, "ready\n")
 }

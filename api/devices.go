@@ -16,15 +16,16 @@ import (
 
 // Household is who may come into a kitchen, and by which devices.
 type Household struct {
-	Open     bool           `json:"open"` // it has none: whoever sits at this computer may use it
-	House    bool           `json:"house"`
-	Secure   bool           `json:"secure"`
-	Where    []string       `json:"where"` // addresses under which other devices reach it; none while this computer is alone
-	Name     string         `json:"name,omitzero"`
-	Me       store.Person   `json:"me"`
-	People   []store.Person `json:"people"`
-	Devices  []Device       `json:"devices"`
-	Calendar bool           `json:"calendar"` // somebody reads its moments by a secret address
+	Open      bool           `json:"open"` // it has none: whoever sits at this computer may use it
+	House     bool           `json:"house"`
+	Secure    bool           `json:"secure"`
+	Authority bool           `json:"authority,omitzero"` // it has one of its own, which phones may trust
+	Where     []string       `json:"where"`              // addresses under which other devices reach it; none while this computer is alone
+	Name      string         `json:"name,omitzero"`
+	Me        store.Person   `json:"me"`
+	People    []store.Person `json:"people"`
+	Devices   []Device       `json:"devices"`
+	Calendar  bool           `json:"calendar"` // somebody reads its moments by a secret address
 }
 
 // Device is one that is signed in.
@@ -37,7 +38,7 @@ type Device struct {
 }
 
 func (s *server) household(c *call) (any, error) {
-	out := Household{Open: c.access.Household == "", House: s.House.Open, Secure: s.House.Secure, Where: append([]string{}, s.House.Where...),
+	out := Household{Open: c.access.Household == "", House: s.House.Open, Secure: s.House.Secure, Authority: len(s.House.Authority) > 0, Where: append([]string{}, s.House.Where...),
 		Me: c.access.Person, People: []store.Person{}, Devices: []Device{}}
 	if out.Open {
 		return out, nil

@@ -57,7 +57,7 @@ func TestNobodyComesInWhoMayNot(t *testing.T) {
 	nobody := &device{house: ours.house, from: "192.0.2.66", kitchen: ours.kitchen}
 	theirs.kitchen = ours.kitchen
 	forged := &device{house: ours.house, from: "192.0.2.67", kitchen: ours.kitchen, cookie: "rise-pan=" + door.NewSecret()}
-	public := map[string]bool{"GET /api/v1/health": true, "GET /api/v1/openapi.json": true, "GET /api/v1/kitchens": true, "POST /api/v1/kitchens": true,
+	public := map[string]bool{"GET /healthz": true, "GET /readyz": true, "GET /house.crt": true, "GET /api/v1/health": true, "GET /api/v1/openapi.json": true, "GET /api/v1/kitchens": true, "POST /api/v1/kitchens": true,
 		"POST /api/v1/session": true, "POST /api/v1/session/recovered": true, "POST /api/v1/session/ended": true, "POST /api/v1/session/paired": true, "GET /api/v1/calendar/:token": true}
 	inside := 0
 	for _, r := range api.Routes() {

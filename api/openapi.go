@@ -48,6 +48,9 @@ var (
 
 // docs are all calls by method and path. A test holds them against the router.
 var docs = map[string]documented{
+	"GET /healthz":             {says: "Whether the server runs", media: "text/plain"},
+	"GET /readyz":              {says: "Whether its database answers", media: "text/plain"},
+	"GET /house.crt":           {says: "The certificate of the house's own authority, for a phone to trust", media: "application/x-x509-ca-cert"},
 	"GET /api/v1/health":       {says: "Whether the server and its database answer", gives: Health{}},
 	"GET /api/v1/openapi.json": {says: "This document", media: "application/json"},
 	"GET /api/v1/kitchens":     {says: "The kitchens that this device may enter", gives: Kitchens{}},

@@ -36,6 +36,7 @@ type Config struct {
 	FillDemo func(context.Context, store.Queries, store.Kitchen, *time.Location, time.Time) error
 	MoorDemo func(context.Context, store.Queries, time.Time) (string, error) // makes another demo kitchen
 	House    House
+	Seen     func(call string, status int, took time.Duration) // is told of every call; nil: nobody
 }
 
 type server struct {
@@ -60,6 +61,9 @@ func New(cfg Config) http.Handler {
 func engine(cfg Config) *gin.Engine {
 	s := &server{cfg, cfg.Store, cfg.Log, &sync.Map{}}
 	r := s.router()
+	r.GET("/healthz", func(c *gin.Context) { c.String(http.StatusOK, "running\n") })
+	r.GET("/readyz", s.ready)
+	r.GET("/house.crt", s.authority)
 	v1 := r.Group("/api/v1", packed, limited(largestBody, patience))
 	v1.GET("/health", s.show(s.health))
 	v1.GET("/openapi.json", s.openAPI)
@@ -182,7 +186,7 @@ func (s *server) router() *gin.Engine {
 	if err := r.SetTrustedProxies(proxies); err != nil {
 		panic(err) // a prefix that was parsed is one
 	}
-	r.Use(s.recover, s.ownHost, s.secure)
+	r.Use(s.seen, s.recover, s.ownHost, s.secure)
 	return r
 }
 
@@ -214,6 +218,21 @@ func limited(most int64, patience time.Duration) gin.HandlerFunc {
 		c.Header("Cache-Control", "no-store")
 		c.Next()
 	}
+}
+
+// seen tells of every call how it ended and how long it took. What is no call counts together, so that nobody can make up
+// names.
+func (s *server) seen(c *gin.Context) {
+	if s.Seen == nil {
+		return
+	}
+	began := time.Now()
+	c.Next()
+	call := c.FullPath()
+	if call == "" {
+		call = "page"
+	}
+	s.Seen(c.Request.Method+" "+call, c.Writer.Status(), time.Since(began))
 }
 
 // recover keeps a panic from ending the server, logs it and answers 500.

@@ -120,6 +120,9 @@ func migrate(ctx context.Context, db *sql.DB) error {
 
 func (s *Store) Close() error { return s.db.Close() }
 
+// DB is the connection pool, for its figures.
+func (s *Store) DB() *sql.DB { return s.db }
+
 // Ping reports whether the database answers.
 func (s *Store) Ping(ctx context.Context) error { return s.db.PingContext(ctx) }
 

@@ -17,7 +17,7 @@ import (
 
 // visiting runs f with the data folder's database, also while a Rise Pan serves it.
 func visiting(ctx context.Context, log *slog.Logger, data string, f func(*store.Store) error) error {
-	err := withStore(ctx, log, data, func(h house) error { return f(h.store) })
+	err := withStore(ctx, log, data, func(h rooms) error { return f(h.store) })
 	if !errors.Is(err, mariadb.ErrInUse) {
 		return err
 	}

@@ -6,7 +6,6 @@ import (
 	"errors"
 	"flag"
 	"fmt"
-	"log/slog"
 	"os"
 	"os/signal"
 	"runtime/debug"
@@ -49,17 +48,32 @@ func run(args []string) error {
 	}
 	ctx, stop := signal.NotifyContext(context.Background(), os.Interrupt, syscall.SIGTERM)
 	defer stop()
-	log := slog.New(slog.NewTextHandler(os.Stderr, nil))
-
 	flags := flag.NewFlagSet(args[0], flag.ContinueOnError)
-	data := flags.String("data", "var/data", "folder of the database")
-	port := flags.Int("port", 8080, "port on 127.0.0.1")
-	empty := flags.Bool("empty", false, "load no demo kitchen on the first start")
-	ahead := flags.Duration("ahead", 0, "serve as if it were so much later, such as 4h: for tests and demonstrations")
-	kitchen := flags.String("kitchen", "", "name of the kitchen")
+	var o options
+	flags.StringVar(&o.data, "data", "var/data", "folder of the database")
+	flags.IntVar(&o.port, "port", 8080, "port on 127.0.0.1, or of the house")
+	flags.BoolVar(&o.empty, "empty", false, "load no demo kitchen on the first start")
+	flags.DurationVar(&o.ahead, "ahead", 0, "serve as if it were so much later, such as 4h: for tests and demonstrations")
+	flags.StringVar(&o.kitchen, "kitchen", "", "name of the kitchen")
+	flags.BoolVar(&o.house, "house", false, "open to the devices of the house")
+	flags.StringVar(&o.listen, "listen", "", "open to the house at this address alone, such as 192.168.1.7 or 192.168.1.7:8443")
+	flags.Func("host", "a name by which the server is called in the house; may be given again", o.addHost)
+	flags.StringVar(&o.tls, "tls", "", "self: TLS by a certificate authority of the house's own")
+	flags.StringVar(&o.tlsCert, "tls-cert", "", "file of a TLS certificate")
+	flags.StringVar(&o.tlsKey, "tls-key", "", "file of its key")
+	flags.Func("proxy", "address or network of a proxy whose X-Forwarded-For is believed; may be given again", o.addProxy)
+	flags.BoolVar(&o.proxied, "proxied-tls", false, "a proxy in front of this server speaks TLS to browsers")
+	flags.BoolVar(&o.beside, "beside", false, "serve beside another Rise Pan, with its database")
+	flags.IntVar(&o.metrics, "metrics", 0, "port on 127.0.0.1 for figures in Prometheus' form; 0: none")
+	flags.StringVar(&o.log, "log", "text", "form of the log: text or json")
 	if err := flags.Parse(args[1:]); err != nil {
 		return err
 	}
+	log, err := o.logger()
+	if err != nil {
+		return err
+	}
+	data, kitchen := &o.data, &o.kitchen
 	if run, ok := carry[args[0]]; ok || args[0] == "verify" {
 		if flags.NArg() != 1 {
 			return fmt.Errorf("name one file: rise-pan %s FILE, with flags before it", args[0])
@@ -77,11 +91,11 @@ func run(args []string) error {
 	switch args[0] {
 	case "serve":
 		debug.SetGCPercent(tidy)
-		return serve(ctx, log, *data, *port, *empty, func() time.Time { return time.Now().Add(*ahead) })
+		return o.serve(ctx, log)
 	case "migrate":
-		return withStore(ctx, log, *data, func(house) error { return nil })
+		return withStore(ctx, log, *data, func(rooms) error { return nil })
 	case "demo":
-		return withStore(ctx, log, *data, func(h house) error { return h.firstKitchen(ctx, false, time.Now()) })
+		return withStore(ctx, log, *data, func(h rooms) error { return h.firstKitchen(ctx, false, time.Now()) })
 	case "schema":
 		_, err := os.Stdout.Write(api.Schema())
 		return err

@@ -2,6 +2,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { Suspense, useEffect } from "react";
 import { Navigate, Route, Routes, useLocation } from "react-router";
 import { ScreenName } from "./parts/ScreenName";
+import { useChanges } from "./client/changes";
 import { useFirstZone } from "./client/firstZone";
 import { sendLeft } from "./client/outbox";
 import { Answering } from "./parts/Answering";
@@ -20,6 +21,7 @@ export function App() {
   const client = useQueryClient();
   const here = useLocation().pathname;
   useFirstZone();
+  useChanges();
   useDrops();
   useEffect(() => {
     fetchAhead();
@@ -55,6 +57,7 @@ export function App() {
                 <Route path="/recipes" element={<screens.RecipesScreen />} />
                 <Route path="/recipes/new" element={<screens.RecipeEditor />} />
                 <Route path="/recipes/:id" element={<screens.RecipeEditor />} />
+                <Route path="/copy" element={<screens.CopyScreen />} />
                 <Route path="/bring" element={<screens.BringScreen />} />
                 <Route path="/bags" element={<screens.BagsScreen />} />
                 <Route path="/bags/new" element={<screens.MakeBags />} />

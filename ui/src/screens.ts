@@ -5,6 +5,7 @@ export const WatchNone = awaited(() => import("./watch/WatchNone"));
 export const VerdictScreen = awaited(() => import("./verdict/VerdictScreen"));
 export const RecipesScreen = awaited(() => import("./recipes/RecipesScreen"));
 export const RecipeEditor = awaited(() => import("./recipes/RecipeEditor"));
+export const CopyScreen = awaited(() => import("./recipes/CopyScreen"), true);
 export const StoryScreen = awaited(() => import("./story/StoryScreen"));
 export const YearScreen = awaited(() => import("./log/YearScreen"));
 export const BringScreen = awaited(() => import("./bring/BringScreen"));

@@ -5,6 +5,7 @@ import type { BringDone, Bringing, BroughtCard, RecipeRead } from "../client/typ
 import { Segments } from "../parts/Segments";
 import { useSettled } from "../parts/settled";
 import { TroubleNote } from "../parts/Trouble";
+import { newKey } from "../client/key";
 
 type As = "new" | "revision" | "leave";
 type Standard = NonNullable<Bringing["cards"]>[number]["recipe"]["standard"];
@@ -20,7 +21,7 @@ const first = (c: BroughtCard): As => (!c.read || c.same ? "leave" : c.twin ? "r
 /** Recipes as they were understood, each to be kept, to be a revision of its twin, or left out. */
 export function CardsBrought({ cards, standard }: { cards: BroughtCard[]; standard: Standard }) {
   const [choices, choose] = useState<Choice[]>(() => cards.map((c) => ({ name: c.name, text: c.read?.recipe.text ?? "", as: first(c) })));
-  const [key] = useState(() => crypto.randomUUID());
+  const [key] = useState(() => newKey());
   const keep = useKeepBrought();
   const set = (at: number, part: Partial<Choice>) => choose((all) => all.map((c, n) => (n === at ? { ...c, ...part } : c)));
   const kept = choices.filter((c) => c.as !== "leave").length;

@@ -5,10 +5,11 @@ import { clock, day, dayName } from "../parts/time";
 import { useNow } from "../client/clock";
 import { TroubleNote } from "../parts/Trouble";
 import { Done } from "./CardsBrought";
+import { newKey } from "../client/key";
 
 /** The hours that a calendar shows as taken: each is taken for one in which nobody is home, or left out. */
 export function HoursBrought({ calendar }: { calendar: NonNullable<Brought["calendar"]> }) {
-  const [key] = useState(() => crypto.randomUUID());
+  const [key] = useState(() => newKey());
   const [out, leave] = useState<number[]>([]);
   const keep = useKeepBrought();
   const now = useNow();

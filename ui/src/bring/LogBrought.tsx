@@ -3,12 +3,13 @@ import { useKeepBrought } from "../client/queries";
 import type { Brought } from "../client/types.gen";
 import { TroubleNote } from "../parts/Trouble";
 import { Done } from "./CardsBrought";
+import { newKey } from "../client/key";
 
 const shownRows = 200;
 
 /** The bakes of a table as they were understood, and why some are not taken. */
 export function LogBrought({ log, table }: { log: NonNullable<Brought["log"]>; table: string }) {
-  const [key] = useState(() => crypto.randomUUID());
+  const [key] = useState(() => newKey());
   const keep = useKeepBrought();
   const taken = log.bakes.filter((b) => !b.skip).length;
   if (keep.data) return <Done done={keep.data} />;

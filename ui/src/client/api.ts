@@ -47,6 +47,18 @@ import type {
   WaysOut,
   Wish,
   Year,
+  Changes,
+  Household,
+  Linked,
+  NewKitchen,
+  Opened,
+  Pairing,
+  PairingCode,
+  Recovery,
+  Relocking,
+  SecretAddress,
+  SignedOut,
+  SigningIn,
 } from "./types.gen";
 
 /** An error that the server put into words. */
@@ -55,6 +67,11 @@ export class Trouble extends Error {
     super(problem.detail);
   }
 }
+
+const api = "/api/v1/";
+const closed = "urn:rise-pan:closed";
+/** Is told when the server says that this page may not come into its kitchen any more. */
+export const shut = new EventTarget();
 
 const patience = 20_000; // ms that an answer may take
 
@@ -75,9 +92,12 @@ interface Call {
   patience?: number; // ms that it may take
 }
 
-const address = (path: string, of = kitchen()) => `/api/v1/kitchens/${of}${path}`;
+const address = (path: string, of = kitchen()) => (path.startsWith(api) ? path : `${api}kitchens/${of}${path}`);
 
-/** Calls the server about this kitchen. */
+/** Whether it is trouble because this page may not come into its kitchen any more. */
+export const isShut = (error: unknown) => error instanceof Trouble && error.problem.type === closed;
+
+/** Calls the server about this kitchen; a path from the API's root is about none. */
 export async function call<T>(
   path: string,
   { kitchen: of = kitchen(), method = "GET", body, key, version, signal, patience: most = patience }: Call = {},
@@ -103,6 +123,7 @@ export async function call<T>(
   if (response.status === 304) return null as T; // only asked for by calls that can be told "nothing new"
   if (!response.ok) {
     const answer: unknown = await response.json().catch(() => null);
+    if (isProblem(answer) && answer.type === closed) shut.dispatchEvent(new Event("shut"));
     throw new Trouble(isProblem(answer) ? answer : { ...unreachable, status: response.status });
   }
   return (await response.json()) as T;
@@ -112,15 +133,16 @@ function isProblem(body: unknown): body is Problem {
   return typeof body === "object" && body !== null && "detail" in body && "status" in body;
 }
 
-/** The kitchens of the house. */
-export async function fetchKitchens(signal: AbortSignal): Promise<Kitchens> {
-  const response = await fetch("/api/v1/kitchens", { signal }).catch((error: unknown) => {
-    if (signal.aborted) throw error;
-    throw new Trouble(unreachable);
-  });
-  if (!response.ok) throw new Trouble({ ...unreachable, status: response.status });
-  return (await response.json()) as Kitchens;
-}
+/** The kitchens that this device may enter. */
+export const fetchKitchens = (signal: AbortSignal) => call<Kitchens>(`${api}kitchens`, { signal });
+
+/** Makes a kitchen with its owner, or gives the open one that is named its owner. The same key sent again opens the same. */
+export const makeKitchen = (body: NewKitchen, key: string) => call<Opened>(`${api}kitchens`, { method: "POST", body, key });
+export const claimKitchen = (body: NewKitchen, key: string) => call<Opened>("/household", { method: "POST", body, key });
+export const signIn = (body: SigningIn) => ask<Opened>(`${api}session`, body);
+export const recover = (body: SigningIn) => ask<Opened>(`${api}session/recovered`, body);
+export const pairWith = (body: Pairing) => ask<Opened>(`${api}session/paired`, body);
+export const signOut = () => ask<SignedOut>(`${api}session/ended`, {});
 
 const read =
   <T>(path: string) =>
@@ -128,6 +150,16 @@ const read =
     call<T>(path, { signal });
 const put = <T>(path: string, body: unknown, version?: number) => call<T>(path, { method: "PUT", body, version });
 const ask = <T>(path: string, body: unknown, signal?: AbortSignal) => call<T>(path, { method: "POST", body, signal });
+
+export const fetchChanges = (after: number | undefined, signal: AbortSignal) =>
+  call<Changes | null>(`/changes${after === undefined ? "" : `?after=${after}`}`, { signal });
+export const fetchHousehold = read<Household>("/household");
+export const pairDevice = (whose: "devices" | "people") => ask<PairingCode>(`/household/${whose}`, {});
+export const endIn = (what: "ended" | "gone" | "others", id?: string) => ask<Household>(`/household/${what}`, id ? { id } : {});
+export const changePassphrase = (body: Relocking) => put<Household>("/household/passphrase", body);
+export const newRecovery = (body: Relocking) => ask<Recovery>("/household/recovery", body);
+export const shareAt = (path: string, on: boolean) => put<SecretAddress>(path, { on });
+export const fetchLinked = (secret: string) => ask<Linked>("/links", { secret });
 
 export const fetchShelf = read<Shelf>("");
 export const fetchLarder = read<Larder>("/larder");

@@ -3,13 +3,16 @@ import { useChangeKitchen, useShelf } from "./queries";
 
 const untouched = 1; // the version of a kitchen that nobody has changed yet
 
+/** The zone of this browser's clock. */
+export const ownZone = () => Intl.DateTimeFormat().resolvedOptions().timeZone;
+
 /** A kitchen that was never set up keeps the clock of the browser that opens it first. */
 export function useFirstZone() {
   const shelf = useShelf().data;
   const { change } = useChangeKitchen();
   const asked = useRef(false);
   useEffect(() => {
-    const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
+    const zone = ownZone();
     if (asked.current || shelf?.version !== untouched || !zone || zone === shelf.kitchen.zone) return;
     asked.current = true;
     change.mutate({ ...shelf.kitchen, zone });

@@ -1,6 +1,7 @@
 import { useSyncExternalStore } from "react";
-import { call, Trouble } from "./api";
+import { call, isShut, Trouble } from "./api";
 import { kitchen } from "./kitchen";
+import { newKey } from "./key";
 
 /** One press of a button that adds something: made when the baker presses, kept in the browser's storage
     until the server has answered, and sent in order. Sent again, it counts once. */
@@ -47,7 +48,7 @@ function set(next: Partial<State>) {
 /** Sends a press and gives its answer, however long the server is away. What the answer changes is taken over
     before the press leaves the outbox, so that what it did is never unseen in between. */
 export function press<T>(path: string, body: unknown, version?: number, took?: (answer: T) => void): Promise<T> {
-  const made: Press = { key: crypto.randomUUID(), kitchen: kitchen(), path, body, version };
+  const made: Press = { key: newKey(), kitchen: kitchen(), path, body, version };
   set({ presses: [...state.presses, made] });
   const answer = new Promise<T>((resolve, reject) =>
     answers.set(made.key, { took: (value) => took?.(value as T), resolve: (value) => resolve(value as T), reject }),
@@ -58,10 +59,13 @@ export function press<T>(path: string, body: unknown, version?: number, took?: (
 
 const silent = (error: unknown) => error instanceof Trouble && [502, 503, 504].includes(error.problem.status);
 
+/** The first press of this page's kitchen. Those of another wait until a page of that one sends them. */
+const first = () => state.presses.find((p) => p.kitchen === kitchen());
+
 async function send() {
   if (sending) return;
   sending = true;
-  for (let next = state.presses[0]; next; next = state.presses[0]) {
+  for (let next = first(); next; next = first()) {
     const { key } = next;
     const done = () => set({ presses: state.presses.filter((p) => p.key !== key), waiting: false });
     try {
@@ -81,6 +85,10 @@ async function send() {
         await new Promise((resolve) => setTimeout(resolve, again));
         continue;
       }
+      if (isShut(error)) {
+        answers.get(key)?.reject(error);
+        break; // it stays, and is told when this device is let in again
+      }
       done();
       answers.get(key)?.reject(error);
     }
@@ -91,7 +99,7 @@ async function send() {
 
 /** Sends what a page that was closed too early has left behind; then is called when all of it is told. */
 export async function sendLeft(then: () => void) {
-  if (state.presses.length === 0) return;
+  if (!first()) return;
   await send();
   then();
 }
@@ -102,3 +110,5 @@ const subscribe = (listener: () => void) => {
 };
 
 export const useOutbox = () => useSyncExternalStore(subscribe, () => state);
+/** The presses of this page's kitchen that the server has yet to hear of. */
+export const useUntold = () => useOutbox().presses.filter((p) => p.kitchen === kitchen());

@@ -284,6 +284,8 @@ export const useMeanIt = (id: string) => usePress((meant: MeantOf) => press<Reci
 /** Keeps an amount that a loaf has taught as the recipe's next revision. */
 export const useTeach = (id: string, revision: number) =>
   usePress((taught: Taught) => press<RecipeKept>(`/recipes/${id}/taught`, taught, revision), recipeChanged);
+/** Copies the recipe that a link leads to. */
+export const useCopyLinked = () => usePress((secret: string) => press<RecipeKept>("/recipes/linked", { secret }), recipeChanged);
 /** Brings the revision before the newest back. */
 export const useUndoRecipe = (id: string) =>
   usePress((revision: number) => press<RecipeKept>(`/recipes/${id}/undo`, { id, revision }), recipeChanged);

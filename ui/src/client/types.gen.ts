@@ -136,6 +136,7 @@ export interface Household {
   open: boolean;
   house: boolean;
   secure: boolean;
+  authority?: boolean;
   where: string[];
   name?: string;
   me: StorePerson;

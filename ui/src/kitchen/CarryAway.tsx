@@ -6,9 +6,10 @@ import { setKitchen } from "../client/kitchen";
 import type { Restored } from "../client/types.gen";
 import { Sheet } from "../parts/Sheet";
 import { TroubleNote } from "../parts/Trouble";
+import { newKey } from "../client/key";
 
 /** The page begins anew in another kitchen. */
-function moveTo({ kitchen }: Restored) {
+export function moveTo({ kitchen }: Restored) {
   setKitchen(kitchen);
   window.location.assign("/kitchen?drawer=Carry away");
 }
@@ -23,7 +24,7 @@ export function CarryAway({ name }: { name: string }) {
   const pick = (e: ChangeEvent<HTMLInputElement>) => {
     const file = e.target.files?.[0];
     e.target.value = "";
-    if (file) ask({ file, key: crypto.randomUUID() });
+    if (file) ask({ file, key: newKey() });
   };
   const close = () => {
     ask(null);

@@ -9,13 +9,14 @@ import { Calls } from "./Calls";
 import { CarryAway } from "./CarryAway";
 import { Cupboard } from "./Cupboard";
 import { Habits } from "./Habits";
+import { House } from "./House";
 import { Measures } from "./Measures";
 import { OwnCups } from "./OwnCups";
 import { OwnFacts } from "./OwnFacts";
 import { Preferences } from "./Preferences";
 import { tabLook } from "../parts/tabLook";
 
-const drawers = ["Drawer", "Flour", "Cupboard", "Habits", "Carry away"];
+const drawers = ["Drawer", "Flour", "Cupboard", "Habits", "House", "Carry away"];
 
 /** What this household owns and prefers. Every change is kept at once and shows on the plan. */
 export default function KitchenScreen() {
@@ -87,6 +88,9 @@ export default function KitchenScreen() {
           </TabPanel>
           <TabPanel tabIndex={-1}>
             <Habits kitchen={kitchen} set={set} fault={atField} />
+          </TabPanel>
+          <TabPanel tabIndex={-1}>
+            <House name={kitchen.name} />
           </TabPanel>
           <TabPanel tabIndex={-1}>
             <CarryAway name={kitchen.name} />

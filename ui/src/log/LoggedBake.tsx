@@ -27,6 +27,7 @@ export default function LoggedBake() {
   const machine = shelf?.machines.find((m) => m.name === plan.machine)?.id;
   const again = `/?${new URLSearchParams({ recipe: bake.data.recipeId, size: plan.size, ...(machine && { machine }) })}`;
   const otherwise = standing(bake.data).filter((h) => moved[h.what]);
+  const by = [...new Set(bake.data.happenings.flatMap((h) => h.by ?? []))];
   const set: [string, string][] = [
     ["Machine", plan.machine],
     ["Cycle", `${plan.setting.cycle.panel} ${plan.setting.cycle.name}`],
@@ -35,6 +36,7 @@ export default function LoggedBake() {
     ["Timer", plan.timer.setting > 0 ? display(plan.timer.setting) : "no delay"],
     ["Started", clock(bake.data.startedAt, zone)],
     ["Ready", clock(state.ready, zone)],
+    ...(by.length > 0 ? [["Told by", by.join(", ")] satisfies [string, string]] : []),
     [state.phase === "abandoned" ? "Ended early" : "Out of the pan", state.end ? clock(state.end, zone) : "not yet"],
   ];
   return (

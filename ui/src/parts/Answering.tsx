@@ -1,7 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useSyncExternalStore } from "react";
 import { Trouble } from "../client/api";
-import { useOutbox } from "../client/outbox";
+import { useOutbox, useUntold } from "../client/outbox";
 
 /** Whether something that this page asks for is being asked again, for the server did not answer. */
 function useAskingAgain(): boolean {
@@ -23,7 +23,8 @@ function useAskingAgain(): boolean {
 
 /** Says, while it is true, that the server does not answer and is asked again. */
 export function Answering() {
-  const { presses, waiting } = useOutbox();
+  const { waiting } = useOutbox();
+  const presses = useUntold();
   const asking = useAskingAgain();
   if (!asking && !waiting) return null;
   const kept = presses.length === 1 ? "One press is kept" : `${presses.length} presses are kept`;

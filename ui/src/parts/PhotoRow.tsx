@@ -3,6 +3,7 @@ import { type ChangeEvent, useState } from "react";
 import { photoAt } from "../client/api";
 import { fileButton } from "./fileButton";
 import { TroubleNote } from "./Trouble";
+import { newKey } from "../client/key";
 
 export interface Chosen {
   photo: Blob;
@@ -32,7 +33,7 @@ export function PhotoRow({ photos, ask, send, sending, failed, takeOff, bringBac
   const pick = (e: ChangeEvent<HTMLInputElement>) => {
     const photo = e.target.files?.[0];
     e.target.value = ""; // so that the same file can be chosen again
-    if (photo) keep({ photo, key: crypto.randomUUID() });
+    if (photo) keep({ photo, key: newKey() });
   };
   return (
     <section aria-label="Photos" className="py-2">

@@ -12,6 +12,7 @@ const names: [RegExp, string][] = [
   [/^\/recipes\/.*\/story/, "A recipe's story"],
   [/^\/recipes\/./, "Change a recipe"],
   [/^\/recipes/, "Recipes"],
+  [/^\/copy/, "Copy a recipe"],
   [/^\/bring/, "Bring something in"],
   [/^\/bags\/new/, "Make bags"],
   [/^\/bags\/./, "Labels"],

@@ -7,19 +7,20 @@ export function drafted<T>(name: string): T | null {
   return text ? (JSON.parse(text) as T) : null;
 }
 
-/** Something that is being written: it survives a reload until it is kept or forgotten. */
+/** Something that is being written: it survives a reload until it is kept or forgotten. As long as nothing was written it
+    is what it starts from, and follows that. */
 export function useDraft<T>(name: string, start: T): [T, (next: (before: T) => T) => void, () => void] {
   const key = own(name);
-  const [value, set] = useState<T>(() => drafted<T>(name) ?? start);
+  const [value, set] = useState<T | null>(() => drafted<T>(name));
   const write = (next: (before: T) => T) =>
     set((before) => {
-      const after = next(before);
+      const after = next(before ?? start);
       sessionStorage.setItem(key, JSON.stringify(after));
       return after;
     });
   const forget = () => {
     sessionStorage.removeItem(key);
-    set(start);
+    set(null);
   };
-  return [value, write, forget];
+  return [value ?? start, write, forget];
 }

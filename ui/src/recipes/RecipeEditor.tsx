@@ -7,6 +7,8 @@ import { useSettled } from "../parts/settled";
 import { TroubleNote } from "../parts/Trouble";
 import { Picker } from "../parts/Picker";
 import { CardPhotos } from "./CardPhotos";
+import { LinkToIt } from "./LinkToIt";
+import { Meanwhile } from "./Meanwhile";
 import { kinds } from "./kinds";
 import { FinishFields } from "./FinishFields";
 import { ReadCard } from "./ReadCard";
@@ -27,22 +29,40 @@ export default function RecipeEditor() {
       </div>
     );
   if ((id && !stored.data) || !standard) return <p className="p-8 text-lg text-soft">Taking the card out …</p>;
-  return <Card key={id ?? "new"} id={id} revision={stored.data?.revision} start={stored.data?.recipe ?? { standard, text: "" }} />;
+  return (
+    <Card
+      key={id ?? "new"}
+      id={id}
+      revision={stored.data?.revision}
+      start={stored.data?.recipe ?? { standard, text: "" }}
+      look={() => void stored.refetch()}
+    />
+  );
 }
 
 interface CardProps {
   id: string | undefined;
   revision: number | undefined; // that is being changed
   start: RecipeText;
+  look: () => void; // again, at what is kept
 }
 
-function Card({ id, revision, start }: CardProps) {
-  const [recipe, write, forget] = useDraft(`recipe ${id ?? "new"}`, start);
-  const change = (part: Partial<RecipeText>) => write((before) => ({ ...before, ...part }));
+function Card({ id, revision, start, look }: CardProps) {
+  const [recipe, write, forgetText] = useDraft(`recipe ${id ?? "new"}`, start);
+  const [base, pin, forgetBase] = useDraft(`recipe ${id ?? "new"} was`, revision); // the revision that is being changed
+  const change = (part: Partial<RecipeText>) => {
+    pin((was) => was);
+    write((before) => ({ ...before, ...part }));
+  };
+  const forget = () => {
+    forgetText();
+    forgetBase();
+  };
+  const theirs = base !== undefined && revision !== undefined && revision > base ? revision : undefined;
   const settled = useSettled(recipe);
   const read = useReadRecipe(settled);
   const lines = useWriteLines();
-  const keep = useKeepRecipe(id, revision);
+  const keep = useKeepRecipe(id, base);
   const navigate = useNavigate();
   const problem = keep.error instanceof Trouble ? keep.error.problem : read.error instanceof Trouble ? read.error.problem : undefined;
   const at = (pointer: string) => (problem?.pointer === pointer ? problem.detail : undefined);
@@ -52,6 +72,7 @@ function Card({ id, revision, start }: CardProps) {
         forget();
         navigate(`/?recipe=${kept.id}`);
       },
+      onError: look,
     });
   const field = "mt-1 block w-full rounded-tray border-2 border-rim bg-enamel px-3 text-lg aria-invalid:border-signal";
   return (
@@ -62,6 +83,18 @@ function Card({ id, revision, start }: CardProps) {
         </Link>
       </p>
       <h1 className="text-xl font-bold">{id ? `Change ${start.name}` : "A new recipe"}</h1>
+      {id && theirs && (
+        <Meanwhile
+          id={id}
+          mine={recipe}
+          theirs={theirs}
+          done={(leave) => {
+            forget();
+            keep.reset();
+            if (leave) navigate(`/?recipe=${id}`);
+          }}
+        />
+      )}
       <div className="mt-2 grid gap-8 lg:grid-cols-2">
         <div>
           <label className="block font-semibold">
@@ -110,6 +143,7 @@ function Card({ id, revision, start }: CardProps) {
             <FinishFields finish={recipe.finish} change={(finish) => change({ finish })} fault={at} />
           )}
           {id && <CardPhotos recipe={id} />}
+          {id && <LinkToIt recipe={id} />}
           <label className="mt-2 block font-semibold">
             Note
             <input
@@ -145,12 +179,12 @@ function Card({ id, revision, start }: CardProps) {
           <button
             type="button"
             onClick={save}
-            disabled={keep.isPending}
+            disabled={keep.isPending || theirs !== undefined}
             className="mt-6 min-h-14 rounded-tray bg-rim px-6 text-lg font-bold text-on-rim"
           >
             {keep.isPending ? "Writing it down …" : id ? "Keep as the next revision" : "Keep the recipe"}
           </button>
-          {problem && !["/name", "/text"].includes(problem.pointer ?? "") && (
+          {problem && !theirs && !["/name", "/text"].includes(problem.pointer ?? "") && (
             <div className="mt-3">
               <TroubleNote error={keep.error ?? read.error} />
             </div>

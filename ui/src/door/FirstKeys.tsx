@@ -1,0 +1,41 @@
+import { Printer } from "lucide-react";
+import type { Opened } from "../client/types.gen";
+
+/** The code for recovery, shown once, for printing. */
+export function FirstKeys({ opened, code, on }: { opened: Opened; code: string; on: () => void }) {
+  return (
+    <main className="grid min-h-dvh place-items-center p-2 md:p-6">
+      <div className="w-full max-w-xl rounded-tray border-4 border-rim bg-enamel p-4 md:p-8">
+        <h1 className="text-xl font-bold">Keep this code on paper</h1>
+        <RecoveryCode name={opened.name} code={code} />
+        <p className="mt-4 flex flex-wrap gap-3 print:hidden">
+          <button type="button" onClick={on} className="min-h-14 rounded-tray bg-rim px-6 text-lg font-bold text-on-rim">
+            It is kept; go on
+          </button>
+        </p>
+      </div>
+    </main>
+  );
+}
+
+/** A code for recovery with what it is for. */
+export function RecoveryCode({ name, code }: { name: string; code: string }) {
+  return (
+    <>
+      <p className="mt-1 max-w-prose text-lg">
+        If the passphrase of <b>{name}</b> is ever forgotten, this opens the kitchen, once. It is not shown again.
+      </p>
+      <p className="figures mt-4 rounded-tray border-2 border-rim p-4 text-center text-2xl font-bold break-words" data-recovery>
+        {code}
+      </p>
+      <button
+        type="button"
+        onClick={() => window.print()}
+        className="mt-3 flex min-h-12 items-center gap-2 rounded-tray border-2 border-rim px-4 font-semibold text-rim print:hidden"
+      >
+        <Printer size={20} aria-hidden="true" />
+        Print it
+      </button>
+    </>
+  );
+}

@@ -1,0 +1,146 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { type FormEvent, useState } from "react";
+import { changePassphrase, newRecovery, shareAt } from "../client/api";
+import { at } from "../client/kitchen";
+import type { Household } from "../client/types.gen";
+import { Beside, Do, Field } from "../door/Field";
+import { RecoveryCode } from "../door/FirstKeys";
+import { passphraseHelp } from "../door/forms";
+import { TroubleNote } from "../parts/Trouble";
+
+const head = "text-sm font-semibold text-soft";
+const act = "min-h-12 rounded-tray border-2 border-rim px-4 font-semibold text-rim";
+
+/** What opens the kitchen: the passphrase, the printed code, and the calendar's secret address. */
+export function HouseKeys({ house }: { house: Household }) {
+  const [asked, ask] = useState<"passphrase" | "recovery" | null>(null);
+  if (house.me.role !== "owner")
+    return <p className="text-soft">The passphrase and the calendar are {house.people[0]?.name}’s to change.</p>;
+  return (
+    <section aria-labelledby="keys">
+      <h2 id="keys" className={head}>
+        What opens {house.name}
+      </h2>
+      <p className="mt-2 flex flex-wrap gap-3">
+        <button
+          type="button"
+          aria-expanded={asked === "passphrase"}
+          onClick={() => ask(asked === "passphrase" ? null : "passphrase")}
+          className={act}
+        >
+          Change the passphrase
+        </button>
+        <button
+          type="button"
+          aria-expanded={asked === "recovery"}
+          onClick={() => ask(asked === "recovery" ? null : "recovery")}
+          className={act}
+        >
+          Print another code
+        </button>
+      </p>
+      {asked && <Relock key={asked} what={asked} house={house} done={() => ask(null)} />}
+      <h2 className={`mt-6 ${head}`}>In a calendar</h2>
+      <Calendar house={house} />
+    </section>
+  );
+}
+
+function Relock({ what, house, done }: { what: "passphrase" | "recovery"; house: Household; done: () => void }) {
+  const client = useQueryClient();
+  const [before, setBefore] = useState("");
+  const [passphrase, setPassphrase] = useState("");
+  const [changed, setChanged] = useState(false);
+  const relock = useMutation({
+    mutationFn: changePassphrase,
+    onSuccess: (next) => {
+      client.setQueryData(at("household"), next);
+      setChanged(true);
+    },
+  });
+  const code = useMutation({ mutationFn: newRecovery });
+  if (changed)
+    return (
+      <p role="status" className="mt-2 text-lg">
+        The passphrase is changed; all other devices are signed out.
+      </p>
+    );
+  if (code.data)
+    return (
+      <>
+        <RecoveryCode name={house.name ?? ""} code={code.data.code} />
+        <button type="button" onClick={done} className={`mt-2 ${act}`}>
+          It is kept
+        </button>
+      </>
+    );
+  const send = (e: FormEvent) => {
+    e.preventDefault();
+    if (what === "passphrase") relock.mutate({ before, passphrase });
+    else code.mutate({ before });
+  };
+  const error = relock.error ?? code.error;
+  return (
+    <form onSubmit={send}>
+      <Field
+        label="The passphrase as it is"
+        value={before}
+        set={setBefore}
+        secret
+        auto="current-password"
+        most={128}
+        at="/before"
+        error={error}
+      />
+      {what === "passphrase" && (
+        <Field
+          label="The new one"
+          value={passphrase}
+          set={setPassphrase}
+          secret
+          auto="new-password"
+          most={128}
+          at="/passphrase"
+          error={error}
+          help={passphraseHelp}
+        />
+      )}
+      <Beside error={error} fields={["/before", "/passphrase"]} />
+      <Do busy={relock.isPending || code.isPending}>{what === "passphrase" ? "Change it" : "Show another code"}</Do>
+    </form>
+  );
+}
+
+/** The address by which a calendar reads what comes; shown once, taken back at any time. */
+function Calendar({ house }: { house: Household }) {
+  const client = useQueryClient();
+  const share = useMutation({
+    mutationFn: (on: boolean) => shareAt("/calendar", on),
+    onSuccess: () => client.invalidateQueries({ queryKey: at("household") }),
+  });
+  const made = share.data?.path && (share.data.whole?.[0] ?? window.location.origin + share.data.path);
+  return (
+    <>
+      <p className="mt-1 max-w-prose">
+        A calendar that subscribes to a secret address shows what every bake that runs wants of you, and when. Whoever knows the address can
+        read that.
+      </p>
+      {made && (
+        <p className="mt-2 rounded-tray border-2 border-rim p-3 font-semibold break-all select-all" data-feed>
+          {made}
+        </p>
+      )}
+      <p className="mt-2 flex flex-wrap gap-3">
+        <button type="button" disabled={share.isPending} onClick={() => share.mutate(true)} className={act}>
+          {house.calendar ? "Make another address" : "Make an address"}
+        </button>
+        {house.calendar && (
+          <button type="button" disabled={share.isPending} onClick={() => share.mutate(false)} className={act}>
+            Take it back
+          </button>
+        )}
+      </p>
+      <TroubleNote error={share.error} />
+    </>
+  );
+}

@@ -1,0 +1,46 @@
+import { useGoBack, useKeepRecipe } from "../client/queries";
+import type { RecipeText } from "../client/types.gen";
+import { TroubleNote } from "../parts/Trouble";
+
+interface Props {
+  id: string;
+  mine: RecipeText;
+  theirs: number; // the revision that another device has kept meanwhile
+  done: (leave: boolean) => void; // leave: it is kept; else the card is begun anew
+}
+
+const button = "min-h-12 rounded-tray border-2 border-rim px-4 text-left font-semibold text-rim";
+
+/** A recipe that was changed on another device while it was being changed here: whose counts. Nothing of either is lost
+    but what is let go here. */
+export function Meanwhile({ id, mine, theirs, done }: Props) {
+  const keep = useKeepRecipe(id, theirs);
+  const back = useGoBack(id);
+  const busy = keep.isPending || back.isPending;
+  const keepMine = (then: () => void) => keep.mutate(mine, { onSuccess: then });
+  return (
+    <section aria-labelledby="meanwhile" className="mt-2 rounded-tray border-4 border-signal p-4" data-meanwhile>
+      <h2 id="meanwhile" className="text-lg font-bold">
+        Changed meanwhile on another device
+      </h2>
+      <p>Revision {theirs} was kept there while you were writing here.</p>
+      <p className="mt-3 flex flex-wrap gap-3">
+        <button type="button" disabled={busy} onClick={() => done(false)} className={button}>
+          Take theirs; let mine go
+        </button>
+        <button type="button" disabled={busy} onClick={() => keepMine(() => done(true))} className={button}>
+          Take mine; theirs stays the revision before
+        </button>
+        <button
+          type="button"
+          disabled={busy}
+          onClick={() => keepMine(() => back.mutate({ revision: theirs + 1, to: theirs }, { onSuccess: () => done(true) }))}
+          className={button}
+        >
+          Take theirs; keep mine as the revision before
+        </button>
+      </p>
+      <TroubleNote error={keep.error ?? back.error} />
+    </section>
+  );
+}
