@@ -263,6 +263,9 @@ func (s *server) secure(c *gin.Context) {
 	h.Set("Cross-Origin-Resource-Policy", "same-origin")
 }
 
+// kinds are media types that a system's own list may lack.
+var kinds = map[string]string{".webmanifest": "application/manifest+json", ".woff2": "font/woff2"}
+
 // page serves the built front end; any path that is no file is a screen of it.
 func (s *server) page(c *gin.Context) {
 	name := strings.TrimPrefix(path.Clean(c.Request.URL.Path), "/")
@@ -281,6 +284,9 @@ func (s *server) page(c *gin.Context) {
 	if err != nil {
 		s.refuse(c, problem(http.StatusNotFound, "", "the front end is not built: run ./start"))
 		return
+	}
+	if kind, ok := kinds[path.Ext(name)]; ok {
+		c.Header("Content-Type", kind)
 	}
 	cache := "no-cache"
 	if strings.HasPrefix(name, "assets/") {

@@ -58,7 +58,21 @@ const patience = 60 * time.Second
 // Open opens a tab of the given size on an address.
 func Open(browser context.Context, r Reporter, url string, width, height int64) *Page {
 	r.Helper()
-	ctx, _ := chromedp.NewContext(browser)
+	return open(r, url, width, height, browser)
+}
+
+// Apart opens a tab in a profile of its own: another device, which shares nothing with others.
+func Apart(browser context.Context, r Reporter, url string, width, height int64) *Page {
+	r.Helper()
+	if err := chromedp.Do(browser); err != nil { // a profile can be made once the browser runs
+		r.Fatalf("the browser: %v", err)
+	}
+	return open(r, url, width, height, browser, chromedp.WithNewBrowserContext())
+}
+
+func open(r Reporter, url string, width, height int64, browser context.Context, as ...chromedp.ContextOption) *Page {
+	r.Helper()
+	ctx, _ := chromedp.NewContext(browser, as...)
 	p := &Page{ctx, r}
 	if err := chromedp.Do(ctx); err != nil { // the first call makes the tab, which lives as long as its context
 		r.Fatalf("a new tab: %v", err)

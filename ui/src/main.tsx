@@ -4,6 +4,7 @@ import { createRoot } from "react-dom/client";
 import { BrowserRouter } from "react-router";
 import { App } from "./App";
 import { Trouble } from "./client/api";
+import { keepSeen, takeUp } from "./client/kept";
 import { Gate } from "./Gate";
 import "./index.css";
 
@@ -18,6 +19,9 @@ const client = new QueryClient({
     },
   },
 });
+
+takeUp(client);
+keepSeen(client);
 
 const root = document.getElementById("root");
 if (root) {

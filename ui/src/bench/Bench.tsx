@@ -5,7 +5,7 @@ import { Trouble } from "../client/api";
 import { useAtBench, useStartBake } from "../client/queries";
 import type { BenchView } from "../client/types.gen";
 import { TroubleNote } from "../parts/Trouble";
-import { canSpeak, useAwake, useKeys, useReading, useSwipe } from "./hands";
+import { canSpeak, useAtHand, useAwake, useKeys, useReading, useSwipe } from "./hands";
 import { Slip } from "./Slip";
 import { useDone } from "./done";
 import { StepView } from "./StepView";
@@ -32,6 +32,7 @@ export function Bench({ bench }: { bench: BenchView }) {
   const last = at === steps.length - 1;
   const refused = plan.cautions.find((c) => c.level === "stop" || c.level === "ask");
   useAwake();
+  useAtHand();
   const [reading, read] = useReading([step.say, step.aloud, ...(step.list ?? [])].filter(Boolean).join(". "));
 
   const go = (n: number) => {

@@ -1,4 +1,9 @@
+import { keepProgram } from "../client/kept";
+
 import { useEffect, useLayoutEffect, useState } from "react";
+
+/** A screen for floury hands: the browser keeps the program, so that it goes on without the server. */
+export const useAtHand = () => useEffect(keepProgram, []);
 
 /** Keeps the screen awake while it is shown, where the browser can. */
 export function useAwake() {

@@ -14,6 +14,14 @@ export function setServerTime(now: string) {
   if (Math.abs(offset - before) > apart) watching.forEach((tell) => tell());
 }
 
+const shelf = "clock off by"; // ms by which this device's clock is behind the server's
+
+/** Remembers how wrong this device's clock is, for a page that opens while the server is out of reach. */
+export const keepClock = () => localStorage.setItem(shelf, String(Math.round(serverNow() - Date.now())));
+
+/** Begins with this device's clock as it was found to be wrong. */
+export const startClock = () => void (offset += Number(localStorage.getItem(shelf) ?? 0) || 0);
+
 export const serverNow = () => offset + performance.now();
 
 /** The server's time in ms when it first answered this page; no time at all before that. */

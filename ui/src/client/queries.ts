@@ -284,6 +284,19 @@ export const useMeanIt = (id: string) => usePress((meant: MeantOf) => press<Reci
 /** Keeps an amount that a loaf has taught as the recipe's next revision. */
 export const useTeach = (id: string, revision: number) =>
   usePress((taught: Taught) => press<RecipeKept>(`/recipes/${id}/taught`, taught, revision), recipeChanged);
+/** Keeps a text over the revision that another device has kept meanwhile; or below it, which then is the newest again. */
+export const useSettleRecipe = (id: string, theirs: number, done: () => void) =>
+  usePress(
+    async ({ mine, onTop }: { mine: RecipeText; onTop: boolean }) => {
+      await press<RecipeRead>(`/recipes/${id}/revisions`, mine, theirs);
+      if (!onTop) await press<RecipeKept>(`/recipes/${id}/back`, { revision: theirs + 1, to: theirs } satisfies Back);
+    },
+    (client) => {
+      done();
+      return recipeChanged(client);
+    },
+  );
+
 /** Copies the recipe that a link leads to. */
 export const useCopyLinked = () => usePress((secret: string) => press<RecipeKept>("/recipes/linked", { secret }), recipeChanged);
 /** Brings the revision before the newest back. */

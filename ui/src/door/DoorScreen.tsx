@@ -4,6 +4,7 @@ import { kitchen, setKitchen } from "../client/kitchen";
 import type { Kitchens, Opened } from "../client/types.gen";
 import { Segments } from "../parts/Segments";
 import { Sprig } from "../parts/Sprig";
+import { doorway } from "./doorway";
 import { FirstKeys } from "./FirstKeys";
 import { ForgottenForm, PairForm, SignInForm } from "./forms";
 import { MakeKitchen } from "./MakeKitchen";
@@ -35,10 +36,10 @@ export default function DoorScreen({ house }: { house: Kitchens | undefined }) {
   }, []);
   if (opened?.recovery) return <FirstKeys opened={opened} code={opened.recovery} on={() => goIn(opened)} />;
   return (
-    <main className="grid min-h-dvh place-items-center p-2 md:p-6">
-      <div className="w-full max-w-xl rounded-tray border-4 border-rim bg-enamel p-4 md:p-8">
-        <Sprig className="mx-auto w-32" />
-        <h1 className="mt-2 mb-4 text-center text-xl font-bold">Rise Pan</h1>
+    <main className={doorway}>
+      <div className="rounded-tray border-4 border-rim bg-enamel p-4 md:px-8 md:py-6">
+        <Sprig className="mx-auto w-24" />
+        <h1 className="mt-1 mb-3 text-center text-xl font-bold">Rise Pan</h1>
         {way !== "forgotten" && (
           <Segments
             label="How to come in"
@@ -48,14 +49,14 @@ export default function DoorScreen({ house }: { house: Kitchens | undefined }) {
             className="min-h-12 flex-1 content-center px-2 text-center font-semibold"
           />
         )}
-        <div className="mt-6">
+        <div className="mt-4">
           {way === "in" && <SignInForm opened={goIn} forgot={() => go("forgotten")} />}
           {way === "pair" && <PairForm code={hash.slice(1)} opened={goIn} />}
           {way === "make" && <MakeKitchen from={back} opened={open} />}
           {way === "forgotten" && <ForgottenForm opened={open} back={() => go("in")} />}
         </div>
         {back && (
-          <button type="button" onClick={() => navigate("/")} className="mt-6 min-h-11 font-semibold text-rim underline">
+          <button type="button" onClick={() => navigate("/")} className="mt-3 min-h-11 font-semibold text-rim underline">
             Back to {back.name}
           </button>
         )}

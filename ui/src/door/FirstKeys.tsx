@@ -1,11 +1,12 @@
 import { Printer } from "lucide-react";
+import { doorway } from "./doorway";
 import type { Opened } from "../client/types.gen";
 
 /** The code for recovery, shown once, for printing. */
 export function FirstKeys({ opened, code, on }: { opened: Opened; code: string; on: () => void }) {
   return (
-    <main className="grid min-h-dvh place-items-center p-2 md:p-6">
-      <div className="w-full max-w-xl rounded-tray border-4 border-rim bg-enamel p-4 md:p-8">
+    <main className={doorway}>
+      <div className="rounded-tray border-4 border-rim bg-enamel p-4 md:p-8">
         <h1 className="text-xl font-bold">Keep this code on paper</h1>
         <RecoveryCode name={opened.name} code={code} />
         <p className="mt-4 flex flex-wrap gap-3 print:hidden">

@@ -6,6 +6,8 @@ import type { Household, PairingCode } from "../client/types.gen";
 import { countdown } from "../parts/time";
 import { TroubleNote } from "../parts/Trouble";
 
+const lives = 10 * 60_000; // ms of a code
+
 interface Props {
   whose: "devices" | "people";
   house: Household;
@@ -23,7 +25,7 @@ export function PairSheet({ whose, house, close }: Props) {
 }
 
 function Shown({ code, house, anew, close }: { code: PairingCode; house: Household; anew: () => void; close: () => void }) {
-  const left = Date.parse(code.endsAt) - useNow();
+  const left = Math.min(Date.parse(code.endsAt) - useNow(), lives);
   const button = "min-h-12 rounded-tray border-2 border-rim px-6 font-semibold text-rim";
   return (
     <>

@@ -1,4 +1,4 @@
-import { useGoBack, useKeepRecipe } from "../client/queries";
+import { useSettleRecipe } from "../client/queries";
 import type { RecipeText } from "../client/types.gen";
 import { TroubleNote } from "../parts/Trouble";
 
@@ -14,10 +14,8 @@ const button = "min-h-12 rounded-tray border-2 border-rim px-4 text-left font-se
 /** A recipe that was changed on another device while it was being changed here: whose counts. Nothing of either is lost
     but what is let go here. */
 export function Meanwhile({ id, mine, theirs, done }: Props) {
-  const keep = useKeepRecipe(id, theirs);
-  const back = useGoBack(id);
-  const busy = keep.isPending || back.isPending;
-  const keepMine = (then: () => void) => keep.mutate(mine, { onSuccess: then });
+  const settle = useSettleRecipe(id, theirs, () => done(true));
+  const busy = settle.isPending;
   return (
     <section aria-labelledby="meanwhile" className="mt-2 rounded-tray border-4 border-signal p-4" data-meanwhile>
       <h2 id="meanwhile" className="text-lg font-bold">
@@ -28,19 +26,14 @@ export function Meanwhile({ id, mine, theirs, done }: Props) {
         <button type="button" disabled={busy} onClick={() => done(false)} className={button}>
           Take theirs; let mine go
         </button>
-        <button type="button" disabled={busy} onClick={() => keepMine(() => done(true))} className={button}>
+        <button type="button" disabled={busy} onClick={() => settle.mutate({ mine, onTop: true })} className={button}>
           Take mine; theirs stays the revision before
         </button>
-        <button
-          type="button"
-          disabled={busy}
-          onClick={() => keepMine(() => back.mutate({ revision: theirs + 1, to: theirs }, { onSuccess: () => done(true) }))}
-          className={button}
-        >
+        <button type="button" disabled={busy} onClick={() => settle.mutate({ mine, onTop: false })} className={button}>
           Take theirs; keep mine as the revision before
         </button>
       </p>
-      <TroubleNote error={keep.error ?? back.error} />
+      <TroubleNote error={settle.error} />
     </section>
   );
 }

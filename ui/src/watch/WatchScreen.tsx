@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { Navigate, useNavigate, useParams } from "react-router";
 import { useNow } from "../client/clock";
-import { useAwake } from "../bench/hands";
+import { useAtHand, useAwake } from "../bench/hands";
 import { useBake, useTellBake } from "../client/queries";
 import type { BakeView, Happened } from "../client/types.gen";
 import { clock, countdown, display } from "../parts/time";
@@ -14,6 +14,7 @@ import { AfterOutage } from "./AfterOutage";
 import { Moments } from "./Moments";
 import { Otherwise } from "./Otherwise";
 import { Rise } from "./Rise";
+import { useTold } from "./untold";
 import { TakeOut } from "./TakeOut";
 
 const stages = {
@@ -67,9 +68,11 @@ export default function WatchScreen() {
   return <Running bake={bake.data} />;
 }
 
-function Running({ bake }: { bake: BakeView }) {
+function Running({ bake: heard }: { bake: BakeView }) {
+  const bake = useTold(heard);
   const now = useNow();
   useAwake();
+  useAtHand();
   const tell = useTellBake(bake.id);
   const navigate = useNavigate();
   const [ending, setEnding] = useState(false);
