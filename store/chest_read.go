@@ -120,11 +120,19 @@ func (c *chestReader) head(version int) error {
 			if err != nil {
 				return err
 			}
-			if v, err := n.Int(); err != nil || v > most {
+			if v, err := whole(n); err != nil || v > most {
 				return fmt.Errorf("this file was written by a newer Rise Pan (its %s is %s, and this program knows %d): bring this program up to date first", what, n.String(), most)
 			}
 		}
 	}
+}
+
+// whole is a token as a whole number; the library panics at what is none.
+func whole(t jsontext.Token) (int64, error) {
+	if t.Kind() != '0' {
+		return 0, fmt.Errorf("this is no number: %.20s", t.String())
+	}
+	return t.Int()
 }
 
 // The most rows, and bytes of them, that are written at once.
@@ -284,7 +292,7 @@ func (c *chestReader) foot() error {
 		if err != nil {
 			return err
 		}
-		if v, err := n.Int(); err != nil || int(v) != c.count[table] {
+		if v, err := whole(n); err != nil || int(v) != c.count[table] {
 			return damaged(fmt.Errorf("it says that it has %s of %s, and has %d", n.String(), table, c.count[table]))
 		}
 	}
