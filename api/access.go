@@ -81,7 +81,7 @@ func (s *server) enter(c *gin.Context) (*call, error) {
 		return nil, err
 	case !missing && access.Household == "" && !s.House.Open:
 		access.Person.Role = store.Owner
-	case !missing && access.Session != "" && out.now.Before(access.EndsAt):
+	case !missing && access.SignedIn(out.now):
 		if out.now.Sub(access.UsedAt) > noted {
 			if err := s.store.Used(out.ctx, access.Household, access.Session, out.now, out.now.Add(door.SessionLives)); err != nil {
 				return nil, err

@@ -212,7 +212,8 @@ func (c *call) letIn(h store.Household, r *recovery) (Opened, error) {
 // copyRecipes copies the recipes on the shelf of a kitchen that this device may enter.
 func (c *call) copyRecipes(from, to string) error {
 	access, err := c.Access(c.ctx, from, door.HashOf(c.server.token(c.gin)))
-	if errors.Is(err, store.ErrNotFound) || err == nil && access.Session == "" && (access.Household != "" || c.server.House.Open) {
+	closed := access.Household != "" || c.server.House.Open
+	if errors.Is(err, store.ErrNotFound) || err == nil && closed && !access.SignedIn(c.now) {
 		return fault.At("/recipes", "this kitchen's recipes cannot be had")
 	}
 	if err != nil {

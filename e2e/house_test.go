@@ -1,10 +1,16 @@
 package e2e
 
 import (
+	"bytes"
 	"context"
+	"encoding/json"
+	"net/http"
+	"net/http/cookiejar"
 	"strconv"
 	"strings"
+	"sync"
 	"testing"
+	"time"
 
 	"github.com/chromedp/chromedp/kb"
 
@@ -192,4 +198,114 @@ func TestABakeIsWatchedWhileTheServerIsOutOfReach(t *testing.T) {
 		t.Fatal(err)
 	}
 	phone.Until("the server to answer", "!document.querySelector('[data-answering]')")
+}
+
+// member is a device that speaks to the API itself.
+type member struct {
+	t      *testing.T
+	client http.Client
+}
+
+func newMember(t *testing.T) *member {
+	jar, err := cookiejar.New(nil)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return &member{t, http.Client{Jar: jar, Timeout: 20 * time.Second}}
+}
+
+// ask sends a request until it is answered, by a server that may be coming up again.
+func (m *member) ask(method, url string, body any, key string) (status int, answer map[string]any) {
+	m.t.Helper()
+	text, err := json.Marshal(body)
+	if err != nil {
+		m.t.Fatal(err)
+	}
+	r, err := http.NewRequest(method, url, bytes.NewReader(text))
+	if err != nil {
+		m.t.Fatal(err)
+	}
+	if key != "" {
+		r.Header.Set("Idempotency-Key", key)
+	}
+	response, err := m.client.Do(r)
+	if err != nil {
+		return 0, nil
+	}
+	defer response.Body.Close()
+	json.NewDecoder(response.Body).Decode(&answer)
+	return response.StatusCode, answer
+}
+
+// Two servers of one database are one kitchen: who signs in at one is in at the other, a press that is sent to both counts
+// once, tries are counted together, and one of them may die under use. Cookies do not tell ports apart, as with a proxy.
+func TestTwoServersAreOneKitchen(t *testing.T) {
+	one := serve(t)
+	m := newMember(t)
+	if status, made := m.ask("POST", one.URL+"/api/v1/kitchens", map[string]any{"name": "Wharf House", "person": "Wren", "passphrase": passphrase}, "made"); status != 201 {
+		t.Fatalf("%d %v", status, made)
+	}
+	if err := one.Stop(); err != nil {
+		t.Fatal(err)
+	}
+	if err := one.Start(context.Background(), "--house"); err != nil {
+		t.Fatal(err)
+	}
+	two, err := drive.Serve(context.Background(), kitchen.program, one.Data, "--house", "--beside")
+	if err != nil {
+		t.Fatal(err)
+	}
+	t.Cleanup(func() { two.Stop() })
+	m = newMember(t)
+	status, in := m.ask("POST", one.URL+"/api/v1/session", map[string]any{"name": "Wharf House", "passphrase": passphrase}, "")
+	if status != 200 {
+		t.Fatalf("%d %v", status, in)
+	}
+	at := "/api/v1/kitchens/" + in["kitchen"].(string)
+	if status, _ := m.ask("GET", two.URL+at, nil, ""); status != 200 {
+		t.Fatalf("signed in at one, and the other answers %d", status)
+	}
+	recipe := map[string]any{"name": "Twice", "kind": "white", "standard": "us", "text": "1 cup water\n3 cups bread flour\n1 1/2 tsp salt\n2 tsp instant yeast"}
+	_, first := m.ask("POST", one.URL+at+"/recipes", recipe, "same")
+	_, second := m.ask("POST", two.URL+at+"/recipes", recipe, "same")
+	if first["id"] == nil || first["id"] != second["id"] {
+		t.Errorf("one press made %v and %v", first["id"], second["id"])
+	}
+	var both sync.WaitGroup
+	made := [8]any{}
+	for n := range made {
+		both.Go(func() {
+			_, answer := m.ask("POST", []string{one.URL, two.URL}[n%2]+at+"/recipes", recipe, "at-once")
+			made[n] = answer["id"]
+		})
+	}
+	both.Wait()
+	for _, id := range made {
+		if id == nil || id != made[0] {
+			t.Errorf("one press sent eight times at once made %v", made)
+		}
+	}
+	two.Kill()
+	if status, shelf := m.ask("GET", one.URL+at, nil, ""); status != 200 || len(shelf["recipes"].([]any)) != 2 {
+		t.Errorf("with the other killed: %d", status)
+	}
+	if err := two.Start(context.Background(), "--house", "--beside"); err != nil {
+		t.Fatal(err)
+	}
+	one.Kill() // its database goes on
+	again(t, two, "the other to go on", func() bool {
+		status, _ := m.ask("POST", two.URL+at+"/recipes", recipe, "alone")
+		return status == 201
+	})
+	if err := one.Start(context.Background(), "--house"); err != nil {
+		t.Fatal(err)
+	}
+	guesses := map[int]int{}
+	for n := range 12 {
+		status, _ := newMember(t).ask("POST", []string{one.URL, two.URL}[n%2]+"/api/v1/session", map[string]any{"name": "Wharf House", "passphrase": "dry heron on a lock gate"}, "")
+		guesses[status]++
+	}
+	if guesses[401] > 4 || guesses[429] < 8 {
+		t.Errorf("guesses at two servers in turn: %v", guesses)
+	}
 }

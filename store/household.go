@@ -144,6 +144,9 @@ type Access struct {
 	EndsAt    time.Time
 }
 
+// SignedIn reports whether the device has a session in the kitchen that has not ended.
+func (a Access) SignedIn(now time.Time) bool { return a.Session != "" && now.Before(a.EndsAt) }
+
 // Access finds a kitchen that is not put away, and the session in it of the device that holds a secret of this hash.
 func (q Queries) Access(ctx context.Context, kitchenID string, token [32]byte) (a Access, err error) {
 	var household, session, person, name, role sql.NullString

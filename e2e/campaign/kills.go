@@ -26,7 +26,9 @@ const writers = 4
 // writer keeps adding recipes and happenings of a bake of its own, and sends each until it is answered.
 type writer struct {
 	n        int
-	kitchen  string
+	servers  []string // asked in turn, where one does not answer
+	kitchen  string   // its path below each
+	cookie   string   // that its device holds
 	bake     string
 	recipes  []string // names that were acknowledged
 	happened int      // happenings that were acknowledged
@@ -43,17 +45,18 @@ func kills(temp string, n int, random *rand.Rand) error {
 		return err
 	}
 	defer s.Stop()
-	kitchen, err := s.Kitchen()
+	address, err := s.Kitchen()
 	if err != nil {
 		return err
 	}
+	kitchen := strings.TrimPrefix(address, s.URL)
 	began := time.Now()
 	stop := make(chan struct{})
 	var all sync.WaitGroup
 	hands := make([]*writer, writers)
 	faults := make([]error, writers)
 	for k := range hands {
-		hands[k] = &writer{n: k, kitchen: kitchen}
+		hands[k] = &writer{n: k, servers: []string{s.URL}, kitchen: kitchen}
 		all.Go(func() { faults[k] = hands[k].write(stop) })
 	}
 	server, database := 0, 0
@@ -141,16 +144,26 @@ func (w *writer) ask(method, path string, body any, key string, v any) error {
 		return err
 	}
 	client := http.Client{Timeout: 20 * time.Second}
-	for range 600 {
-		r, err := http.NewRequest(method, w.kitchen+path, bytes.NewReader(text))
+	for n := range 600 {
+		at := w.kitchen + path
+		if strings.HasPrefix(path, "/api/") {
+			at = path
+		}
+		r, err := http.NewRequest(method, w.servers[(w.n+n)%len(w.servers)]+at, bytes.NewReader(text))
 		if err != nil {
 			return err
 		}
 		r.Header.Set("Idempotency-Key", strings.ReplaceAll(key, " ", "-"))
+		if w.cookie != "" {
+			r.Header.Set("Cookie", w.cookie)
+		}
 		answer, err := client.Do(r)
 		if err == nil {
 			b, err := io.ReadAll(answer.Body)
 			answer.Body.Close()
+			for _, c := range answer.Cookies() {
+				w.cookie = c.Name + "=" + c.Value
+			}
 			switch {
 			case err == nil && answer.StatusCode < 300:
 				if v == nil {
@@ -166,24 +179,36 @@ func (w *writer) ask(method, path string, body any, key string, v any) error {
 	return fmt.Errorf("%s %s is never answered", method, path)
 }
 
+// shelf counts the recipes of each name.
+func (w *writer) shelf() (map[string]int, error) {
+	names := map[string]int{}
+	for after := ""; ; {
+		var page struct {
+			Recipes []struct{ ID, Name string }
+			More    bool
+		}
+		if err := w.ask("GET", "/recipes?after="+after, nil, "", &page); err != nil {
+			return nil, err
+		}
+		for _, r := range page.Recipes {
+			names[r.Name]++
+			after = r.ID
+		}
+		if !page.More {
+			return names, nil
+		}
+	}
+}
+
 // count reports what of the acknowledged is missing, or there twice.
 func (w *writer) count() error {
-	var found struct {
-		Recipes []struct{ Name string }
-		More    bool
+	names, err := w.shelf()
+	if err != nil {
+		return err
 	}
 	for _, name := range w.recipes {
-		if err := w.ask("GET", "/recipes?name="+strings.ReplaceAll(name, " ", "%20"), nil, "", &found); err != nil {
-			return err
-		}
-		n := 0
-		for _, r := range found.Recipes {
-			if r.Name == name {
-				n++
-			}
-		}
-		if n != 1 && !found.More {
-			return fmt.Errorf("%s was acknowledged once and is there %d times", name, n)
+		if names[name] != 1 {
+			return fmt.Errorf("%s was acknowledged once and is there %d times", name, names[name])
 		}
 	}
 	var bake struct{ Happenings []struct{ Seq int } }

@@ -1,6 +1,7 @@
 // Campaign tries Rise Pan hard, for longer than the tests do:
 //
 //	go run ./e2e/campaign starts [-n 60]    first starts killed at random moments, each followed by one that works
+//	go run ./e2e/campaign house [-n 100]    two households of five devices each on two servers of one database, all of which are killed
 //	go run ./e2e/campaign kills [-n 150]    server and database killed under writers; nothing told is lost, nothing twice
 package main
 
@@ -15,7 +16,7 @@ import (
 func main() {
 	log.SetFlags(0)
 	if len(os.Args) < 2 {
-		log.Fatal("say which campaign: starts or kills")
+		log.Fatal("say which campaign: starts, kills or house")
 	}
 	flags := flag.NewFlagSet(os.Args[1], flag.ExitOnError)
 	n := flags.Int("n", 0, "how often; 0: as often as the campaign is meant")
@@ -32,6 +33,8 @@ func main() {
 		err = starts(temp, or(*n, 60), random)
 	case "kills":
 		err = kills(temp, or(*n, 150), random)
+	case "house":
+		err = house(temp, or(*n, 100), random)
 	default:
 		err = fmt.Errorf("there is no campaign %q", os.Args[1])
 	}

@@ -20,6 +20,12 @@ export function takeUp(client: QueryClient) {
   }
 }
 
+/** Forgets all that was seen: this device is in no kitchen any more. */
+export function forgetSeen(client: QueryClient) {
+  client.removeQueries({ predicate: (q) => q.queryKey[0] !== "kitchens" });
+  localStorage.removeItem(shelf);
+}
+
 /** Keeps what this page sees, at times and when it is left. */
 export function keepSeen(client: QueryClient) {
   let before = "";

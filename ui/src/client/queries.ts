@@ -149,7 +149,8 @@ export function useBake(id: string) {
     refetchInterval: 2_000,
     staleTime: 1_000,
     queryFn: async ({ signal }): Promise<BakeView> => {
-      const known = client.getQueryData<BakeView>(key);
+      const told = client.getQueryState<BakeView>(key);
+      const known = told?.dataUpdatedAt ? told.data : undefined; // what the page before has seen is asked for anew
       const due = known?.state.changes !== undefined && Date.parse(known.state.changes) <= serverNow();
       const view = await api.fetchBake(id, known && !due ? known.state.last : undefined, signal);
       const newest = client.getQueryData<BakeView>(key);

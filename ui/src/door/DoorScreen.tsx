@@ -1,5 +1,7 @@
+import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { useLocation, useNavigate, useSearchParams } from "react-router";
+import { forgetSeen } from "../client/kept";
 import { kitchen, setKitchen } from "../client/kitchen";
 import type { Kitchens, Opened } from "../client/types.gen";
 import { Segments } from "../parts/Segments";
@@ -31,9 +33,12 @@ export default function DoorScreen({ house }: { house: Kitchens | undefined }) {
   const [way, go] = useState<Way>(pathname === "/pair" ? "pair" : (asked ?? (house && !house.doors ? "make" : "in")));
   const [opened, open] = useState<Opened>();
   const back = house?.kitchens.find((k) => k.id === kitchen());
+  const client = useQueryClient();
+  const nowhere = house?.kitchens.length === 0;
   useEffect(() => {
     document.title = "The door · Rise Pan";
-  }, []);
+    if (nowhere) forgetSeen(client);
+  }, [client, nowhere]);
   if (opened?.recovery) return <FirstKeys opened={opened} code={opened.recovery} on={() => goIn(opened)} />;
   return (
     <main className={doorway}>

@@ -51,7 +51,7 @@ function Card({ id, revision, start, look }: CardProps) {
   const [recipe, write, forgetText] = useDraft(`recipe ${id ?? "new"}`, start);
   const [base, pin, forgetBase] = useDraft(`recipe ${id ?? "new"} was`, revision); // the revision that is being changed
   const change = (part: Partial<RecipeText>) => {
-    pin((was) => was);
+    if (revision !== undefined) pin((was) => was);
     write((before) => ({ ...before, ...part }));
   };
   const forget = () => {

@@ -65,10 +65,11 @@ export default function WatchScreen() {
       </div>
     );
   if (!bake.data) return <p className="p-8 text-lg text-soft">Looking at the machine …</p>;
-  return <Running bake={bake.data} />;
+  return <Running bake={bake.data} fresh={bake.dataUpdatedAt > 0} />;
 }
 
-function Running({ bake: heard }: { bake: BakeView }) {
+/** What the page before has seen is shown until the server answers; nothing is done by it alone. */
+function Running({ bake: heard, fresh }: { bake: BakeView; fresh: boolean }) {
   const bake = useTold(heard);
   const now = useNow();
   useAwake();
@@ -78,7 +79,7 @@ function Running({ bake: heard }: { bake: BakeView }) {
   const [ending, setEnding] = useState(false);
   const { state, plan, zone } = bake;
   const over = state.phase === "out" || state.phase === "abandoned";
-  if (over && !tell.isPending && !ending) return <Navigate to={`/verdict/${bake.id}`} replace />;
+  if (over && fresh && !tell.isPending && !ending) return <Navigate to={`/verdict/${bake.id}`} replace />;
   const next = state.moments.find((m) => Date.parse(m.at) > now && !m.done);
   const counted = next ? countdown(Date.parse(next.at) - now) : "";
   const ready = Date.parse(state.ready) <= now;
