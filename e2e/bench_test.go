@@ -33,6 +33,30 @@ func nextTo(p *drive.Page, step string) {
 	}
 }
 
+// A step that is done does not come back for a moment when the server has heard of it: a quick press would fall on it.
+func TestAStepThatIsDoneDoesNotComeBack(t *testing.T) {
+	s := serve(t)
+	p := open(t, s.URL)
+	toBench(p)
+	drive.Value[bool](p, `(() => {
+		window.steps = [];
+		const note = () => { const now = document.querySelector("[data-step]")?.dataset.step; if (now && window.steps.at(-1) !== now) window.steps.push(now); };
+		new MutationObserver(note).observe(document.body, { childList: true, subtree: true, attributes: true });
+		note();
+		return true;
+	})()`)
+	nextTo(p, "panel")
+	p.Until("all is told", "JSON.parse(localStorage.outbox).length === 0")
+	steps := drive.Value[[]string](p, "window.steps")
+	seen := map[string]bool{}
+	for _, step := range steps {
+		if seen[step] {
+			t.Fatalf("%s comes back: %v", step, steps)
+		}
+		seen[step] = true
+	}
+}
+
 // The whole loaf with the keyboard alone: from the plan to the running bake.
 func TestAWholeBenchByKeyboard(t *testing.T) {
 	s := serve(t)

@@ -49,10 +49,20 @@ var furnished = sync.OnceValues(func() (string, error) {
 	return data, err
 })
 
+var starting sync.Mutex
+
+// alone are the tests that want the machine for themselves: they tell how long something takes, or count processes.
+var alone = map[string]bool{"TestOnePressOnASizeShowsNewAmountsAtOnce": true, "TestASecondStartIsQuickAndKeepsTheKitchen": true, "TestStartIsNotOfferedTooEarlyNorOnABusyMachine": true}
+
 // serve starts a server with a data folder of its own, stopped when the test ends.
 func serve(t *testing.T, flags ...string) *drive.Server {
 	t.Helper()
 	data := filepath.Join(t.TempDir(), "data")
+	if len(flags) == 0 && !alone[t.Name()] {
+		t.Parallel()
+	}
+	starting.Lock() // a port that is free stays so until it is taken
+	defer starting.Unlock()
 	if len(flags) == 0 { // with flags the first start itself is tried
 		from, err := furnished()
 		if err == nil {

@@ -57,6 +57,10 @@ export function press<T>(path: string, body: unknown, version?: number, took?: (
   return answer;
 }
 
+/** What the answer changed reaches those that show it in a turn of its own: only then may the press be forgotten, or what
+    it did would be unseen in between. */
+const shown = () => new Promise((resolve) => setTimeout(resolve));
+
 const silent = (error: unknown) => error instanceof Trouble && [502, 503, 504].includes(error.problem.status);
 
 /** The first press of this page's kitchen. Those of another wait until a page of that one sends them. */
@@ -77,6 +81,7 @@ async function send() {
         version: next.version,
       });
       answers.get(key)?.took(answer);
+      await shown();
       done();
       answers.get(key)?.resolve(answer);
     } catch (error) {

@@ -193,7 +193,13 @@ function toldBake(client: QueryClient, told: BakeTold) {
   void lists(client, "log", "running", "story", "lessons", "year");
 }
 
-export const useTellBake = (id: string) => usePress((happened: Happened) => press<BakeTold>(`/bakes/${id}/happenings`, happened), toldBake);
+export function useTellBake(id: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (happened: Happened) => press<BakeTold>(`/bakes/${id}/happenings`, happened, undefined, (told) => toldBake(client, told)),
+    networkMode: "always",
+  });
+}
 /** Keeps a photo. It is too large for the outbox: sent again after trouble, it goes under the key that it had. */
 export const useSendPhoto = (id: string) =>
   usePress(({ photo, key }: { photo: Blob; key: string }) => api.sendPhoto(id, photo, key), toldBake);
