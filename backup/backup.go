@@ -35,12 +35,13 @@ type List struct {
 
 // Kitchen is one kitchen of a backup.
 type Kitchen struct {
-	File  string      `json:"file"`
-	Name  string      `json:"name"`
-	Away  bool        `json:"away,omitzero"` // put away
-	Sum   string      `json:"sha256"`
-	Bytes int64       `json:"bytes"`
-	Holds store.Count `json:"holds"`
+	File   string      `json:"file"`
+	Name   string      `json:"name"`
+	Away   bool        `json:"away,omitzero"`   // put away
+	Beside string      `json:"beside,omitzero"` // of one that was put away: the file of the kitchen that took its place
+	Sum    string      `json:"sha256"`
+	Bytes  int64       `json:"bytes"`
+	Holds  store.Count `json:"holds"`
 }
 
 // String says what a kitchen holds in one line.
@@ -65,6 +66,7 @@ func Write(ctx context.Context, s *store.Store, path string, now time.Time) (Lis
 	defer file.Close()
 	list := List{RisePan: "backup", Version: version, Written: now.UTC().Truncate(time.Second)}
 	archive := zip.NewWriter(file)
+	files := map[string]string{} // by the kitchen's id
 	err = s.Snapshot(ctx, func(q store.Queries) error {
 		for _, which := range []struct {
 			list func(context.Context) ([]store.KitchenName, error)
@@ -79,7 +81,14 @@ func Write(ctx context.Context, s *store.Store, path string, now time.Time) (Lis
 				if err != nil {
 					return err
 				}
-				one.Away = which.away
+				files[k.ID] = one.File
+				if one.Away = which.away; one.Away {
+					beside, err := q.BesideOf(ctx, k.ID)
+					if err != nil && !errors.Is(err, store.ErrNotFound) {
+						return err
+					}
+					one.Beside = files[beside]
+				}
 				list.Kitchens = append(list.Kitchens, one)
 			}
 		}
@@ -199,30 +208,36 @@ func Restore(ctx context.Context, s *store.Store, path string) (List, error) {
 		if len(there) > 0 {
 			return fmt.Errorf("this house has the kitchen %s already: restore into another folder with --data, or bring one kitchen in with rise-pan import", there[0].Name)
 		}
+		ids := map[string]string{} // by the kitchen's file; those that were put away come last
 		for _, k := range list.Kitchens {
-			if err := restore(ctx, q, archive, k); err != nil {
+			id, err := restore(ctx, q, archive, k)
+			if shown := ids[k.Beside]; err == nil && shown != "" {
+				err = q.PutBeside(ctx, id, shown)
+			}
+			if err != nil {
 				return fmt.Errorf("%s: %w", k.Name, err)
 			}
+			ids[k.File] = id
 		}
 		return nil
 	})
 }
 
-func restore(ctx context.Context, q store.Queries, archive *zip.ReadCloser, k Kitchen) error {
+func restore(ctx context.Context, q store.Queries, archive *zip.ReadCloser, k Kitchen) (id string, err error) {
 	f, err := archive.Open(k.File)
 	if err != nil {
-		return err
+		return "", err
 	}
 	defer f.Close()
 	file, err := os.CreateTemp("", "rise-pan-kitchen-*")
 	if err != nil {
-		return err
+		return "", err
 	}
 	defer os.Remove(file.Name())
 	defer file.Close()
 	if _, err := io.Copy(file, f); err != nil {
-		return err
+		return "", err
 	}
-	_, _, err = q.ReadKitchen(ctx, file)
-	return err
+	id, _, err = q.ReadKitchen(ctx, file)
+	return id, err
 }

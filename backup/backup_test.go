@@ -61,6 +61,9 @@ func TestAHouseIsBackedUpAndRestored(t *testing.T) {
 	if len(shown) != 2 || len(away) != 1 || away[0].Name != "Old boat" {
 		t.Errorf("restored: %v, put away %v", shown, away)
 	}
+	if beside, err := other.Beside(ctx, ids[0]); err != nil || len(beside) != 1 || beside[0].Name != "Old boat" {
+		t.Errorf("beside the annexe stand %v (%v)", beside, err)
+	}
 	for _, k := range shown {
 		var was, is strings.Builder
 		if _, err := s.WriteKitchen(ctx, k.ID, &was, noon); err != nil {

@@ -3,7 +3,10 @@ package e2e
 import (
 	"bytes"
 	"context"
+	"crypto/tls"
+	"crypto/x509"
 	"encoding/json"
+	"io"
 	"net/http"
 	"net/http/cookiejar"
 	"strconv"
@@ -307,5 +310,119 @@ func TestTwoServersAreOneKitchen(t *testing.T) {
 	}
 	if guesses[401] > 4 || guesses[429] < 8 {
 		t.Errorf("guesses at two servers in turn: %v", guesses)
+	}
+}
+
+// own gives the demo kitchen an owner on the laptop, and opens the house.
+func own(t *testing.T, s *drive.Server, flags ...string) (laptop *drive.Page) {
+	t.Helper()
+	laptop = device(t, s.URL+"/kitchen?drawer=House", 1280, 800)
+	laptop.Click("Give Heron Lock an owner")
+	laptop.Type("Your name", "Wren")
+	laptop.Type("A passphrase", passphrase)
+	laptop.Click("Give it this owner")
+	laptop.Until("the code for recovery", "document.querySelector('[data-recovery]')")
+	if err := s.Stop(); err != nil {
+		t.Fatal(err)
+	}
+	if err := s.Start(context.Background(), append([]string{"--house"}, flags...)...); err != nil {
+		t.Fatal(err)
+	}
+	laptop.Click("It is kept; go on")
+	laptop.Sees("Pair a phone of mine")
+	return laptop
+}
+
+func TestWhatOneDeviceDoesTheOtherShows(t *testing.T) {
+	s := serve(t)
+	laptop := own(t, s)
+	laptop.Click("Let somebody else in")
+	laptop.Until("a code", "document.querySelector('[data-code]')")
+	phone := device(t, s.URL+"/pair#"+laptop.Text("[data-code]"), 390, 844)
+	phone.Click("Come in")
+	phone.Type("Your name", "Teal")
+	phone.Click("Come in")
+	phone.Sees("To the bench")
+	phone.Go(s.URL + "/watch")
+	phone.Sees("Nothing is baking")
+
+	laptop.Go(s.URL)
+	laptop.Sees("In the pan")
+	toBench(laptop)
+	nextTo(laptop, "start")
+	laptop.Click("I have pressed Start")
+	laptop.Until("the running bake", "location.pathname.startsWith('/watch/')")
+	phone.Until("the bake of the laptop", "document.querySelector('[data-running]')")
+	phone.Go(s.URL + drive.Value[string](laptop, "location.pathname"))
+	phone.Sees("Take the loaf out")
+	phone.Click("End this bake early")
+	laptop.Sees("What do you see, feel and taste?") // the laptop's Watch has heard of it
+	laptop.Go(s.URL + "/log" + strings.TrimPrefix(drive.Value[string](laptop, "location.pathname"), "/verdict"))
+	laptop.Sees("Told by")
+	laptop.Sees("Teal")
+}
+
+// By plain HTTP under a name of the house, where browsers give neither safe keys nor screen lock, everything else works.
+func TestPlainHTTPInTheHouseWorksAndSaysWhatDoesNot(t *testing.T) {
+	s := serve(t)
+	own(t, s, "--host", drive.HouseName)
+	at := strings.Replace(s.URL, "127.0.0.1", drive.HouseName, 1)
+	phone := device(t, at, 390, 844)
+	phone.Click("Sign in")
+	phone.Type("The kitchen’s name", "Heron Lock")
+	phone.Type("Passphrase", passphrase)
+	phone.Keys(kb.Enter)
+	phone.Sees("To the bench")
+	if drive.Value[bool](phone, "window.isSecureContext") {
+		t.Fatal("the browser takes the name of the house for a safe one")
+	}
+	toBench(phone)
+	phone.Click("Next")
+	on(phone, "tools")
+	phone.Go(at + "/kitchen?drawer=House")
+	phone.Sees("keeps no screen awake here")
+	axe(t, phone, "House on a phone")
+	stranger := newMember(t)
+	if status, _ := stranger.ask("GET", strings.Replace(at, drive.HouseName, "127.0.0.1", 1)+"/api/v1/kitchens", nil, ""); status != 200 {
+		t.Errorf("a stranger is answered %d", status)
+	}
+}
+
+// Over TLS by the house's own authority, for whoever trusts its certificate.
+func TestTheHouseIsReachedOverTLS(t *testing.T) {
+	s := serve(t)
+	own(t, s)
+	if err := s.Stop(); err != nil {
+		t.Fatal(err)
+	}
+	if err := s.Start(context.Background(), "--house", "--tls", "self"); err != nil {
+		t.Fatal(err)
+	}
+	if !strings.HasPrefix(s.URL, "https://") {
+		t.Fatalf("it serves at %s", s.URL)
+	}
+	trusting := func(roots *x509.CertPool) *http.Client {
+		return &http.Client{Timeout: 20 * time.Second, Transport: &http.Transport{TLSClientConfig: &tls.Config{RootCAs: roots, InsecureSkipVerify: roots == nil}}}
+	}
+	answer, err := trusting(nil).Get(s.URL + "/house.crt") // as a phone goes on once, to have it
+	if err != nil {
+		t.Fatal(err)
+	}
+	authority, err := io.ReadAll(answer.Body)
+	answer.Body.Close()
+	roots := x509.NewCertPool()
+	if err != nil || !roots.AppendCertsFromPEM(authority) {
+		t.Fatalf("the certificate of the house is %q (%v)", authority, err)
+	}
+	answer, err = trusting(roots).Get(s.URL + "/readyz")
+	if err != nil {
+		t.Fatal(err)
+	}
+	answer.Body.Close()
+	if answer.StatusCode != 200 || answer.Header.Get("Strict-Transport-Security") == "" {
+		t.Errorf("it answers %d %v", answer.StatusCode, answer.Header)
+	}
+	if _, err := trusting(x509.NewCertPool()).Get(s.URL + "/readyz"); err == nil {
+		t.Error("who trusts nobody is answered")
 	}
 }

@@ -87,6 +87,18 @@ func (q Queries) Beside(ctx context.Context, kitchenID string) ([]KitchenName, e
 	return q.named(ctx, `SELECT k.id, k.name, k.is_demo FROM kitchens k JOIN asides a ON a.kitchen_id = k.id WHERE k.put_away AND a.beside_id = ? ORDER BY k.id DESC`, kitchenID)
 }
 
+// BesideOf is the id of the kitchen that took the place of one that was put away.
+func (q Queries) BesideOf(ctx context.Context, away string) (id string, err error) {
+	err = q.q.QueryRowContext(ctx, `SELECT beside_id FROM asides WHERE kitchen_id = ?`, away).Scan(&id)
+	return id, found(err)
+}
+
+// PutBeside notes of a kitchen that was put away which one took its place.
+func (q Queries) PutBeside(ctx context.Context, away, shown string) error {
+	_, err := q.q.ExecContext(ctx, `INSERT INTO asides (id, kitchen_id, beside_id) VALUES (?, ?, ?)`, NewID(), away, shown)
+	return err
+}
+
 func (q Queries) named(ctx context.Context, query string, args ...any) ([]KitchenName, error) {
 	rows, err := q.q.QueryContext(ctx, query, args...)
 	return list(rows, err, func(scan func(...any) error) (k KitchenName, err error) {
@@ -102,7 +114,6 @@ func (q Queries) Replace(ctx context.Context, away, shown string) error {
 		{`UPDATE kitchens SET put_away = FALSE WHERE id = ?`, []any{shown}},
 		{`DELETE FROM asides WHERE kitchen_id = ?`, []any{shown}},
 		{`UPDATE asides SET beside_id = ? WHERE beside_id = ?`, []any{shown, away}},
-		{`INSERT INTO asides (id, kitchen_id, beside_id) VALUES (?, ?, ?)`, []any{NewID(), away, shown}},
 		{`UPDATE households SET kitchen_id = ? WHERE kitchen_id = ?`, []any{shown, away}},
 		{`UPDATE addresses SET kitchen_id = ?, thing_id = ? WHERE kitchen_id = ? AND what = 'calendar'`, []any{shown, shown, away}},
 	} {
@@ -110,5 +121,5 @@ func (q Queries) Replace(ctx context.Context, away, shown string) error {
 			return err
 		}
 	}
-	return nil
+	return q.PutBeside(ctx, away, shown)
 }

@@ -23,13 +23,16 @@ import (
 	"github.com/chromedp/chromedp"
 )
 
+// HouseName is a name by which browsers find this computer, as a name of the house: no page of it is a secure context.
+const HouseName = "bread.home.arpa"
+
 // Browser starts headless Chromium. Its context ends with cancel.
 func Browser(parent context.Context) (ctx context.Context, cancel context.CancelFunc) {
 	options := []chromedp.ExecAllocatorOption{
 		chromedp.ExecPath("chromium"), chromedp.Headless, chromedp.DisableGPU, chromedp.NoFirstRun, chromedp.NoDefaultBrowserCheck,
 		chromedp.Flag("disable-background-networking", true), chromedp.Flag("disable-component-update", true),
 		chromedp.Flag("disable-sync", true), chromedp.Flag("disable-quic", true), chromedp.Flag("hide-scrollbars", true),
-		chromedp.Flag("force-color-profile", "srgb"),
+		chromedp.Flag("force-color-profile", "srgb"), chromedp.Flag("host-resolver-rules", "MAP "+HouseName+" 127.0.0.1"),
 	}
 	if os.Getuid() == 0 {
 		options = append(options, chromedp.NoSandbox)

@@ -44,7 +44,7 @@ func Serve(ctx context.Context, program, data string, flags ...string) (*Server,
 	return s, s.Start(ctx, flags...)
 }
 
-var readyLine = regexp.MustCompile(`ready at (http://\S+)`)
+var readyLine = regexp.MustCompile(`ready at (https?://\S+)`)
 
 // Start starts the server, again after a Kill or Stop on the port that it had.
 func (s *Server) Start(ctx context.Context, flags ...string) error {
