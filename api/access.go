@@ -91,10 +91,14 @@ func (s *server) enter(c *gin.Context) (*call, error) {
 	case missing && !s.House.Open:
 		return nil, errNoKitchen
 	default:
-		if _, err := out.session(); err == nil {
+		_, err := out.session()
+		switch {
+		case err == nil:
 			return nil, errNoKitchen
+		case errors.Is(err, store.ErrNotFound):
+			return nil, errNobody
 		}
-		return nil, errNobody
+		return nil, err // nobody can tell just now
 	}
 	if key := c.Request.Method + " " + c.FullPath(); ownersOnly[key] && access.Person.Role != store.Owner {
 		out.audit("refused", "call", key, "kitchen", id, "person", access.Person.ID)

@@ -23,13 +23,13 @@ import (
 // writers write at once, each one thing after another.
 const writers = 4
 
-// writer keeps adding recipes and happenings of a bake of its own, and sends each until it is answered.
+// writer keeps adding recipes and happenings at a bench of its own, and sends each until it is answered.
 type writer struct {
 	n        int
 	servers  []string // asked in turn, where one does not answer
 	kitchen  string   // its path below each
 	cookie   string   // that its device holds
-	bake     string
+	bench    string
 	recipes  []string // names that were acknowledged
 	happened int      // happenings that were acknowledged
 }
@@ -108,16 +108,15 @@ func (w *writer) write(stop <-chan struct{}) error {
 	if err := w.ask("GET", "", nil, "", &shelf); err != nil {
 		return err
 	}
-	wish := map[string]any{"recipe": shelf.Recipes[0].ID, "machine": shelf.Machines[0].ID, "loaf": map[string]any{"size": "1 lb"}, "time": map[string]any{"atPanel": true}}
-	var plan struct{ Digest string }
-	if err := w.ask("POST", "/plan", wish, "", &plan); err != nil {
+	wish := map[string]any{"recipe": shelf.Recipes[0].ID, "machine": shelf.Machines[0].ID, "loaf": map[string]any{"size": "1 lb"}}
+	var bench struct {
+		ID    string
+		Steps []struct{ ID string }
+	}
+	if err := w.ask("POST", "/benches", wish, fmt.Sprint("bench ", w.n), &bench); err != nil {
 		return err
 	}
-	var bake struct{ ID string }
-	if err := w.ask("POST", "/bakes", map[string]any{"wish": wish, "digest": plan.Digest}, fmt.Sprint("bake ", w.n), &bake); err != nil {
-		return err
-	}
-	w.bake = bake.ID
+	w.bench = bench.ID
 	for k := 0; ; k++ {
 		select {
 		case <-stop:
@@ -130,7 +129,8 @@ func (w *writer) write(stop <-chan struct{}) error {
 			return err
 		}
 		w.recipes = append(w.recipes, name)
-		if err := w.ask("POST", "/bakes/"+w.bake+"/happenings", map[string]any{"what": "done", "moment": "look"}, "look of "+name, nil); err != nil {
+		step := map[string]any{"do": []string{"done", "undone"}[k%2], "step": bench.Steps[0].ID}
+		if err := w.ask("POST", "/benches/"+w.bench+"/happenings", step, "step of "+name, nil); err != nil {
 			return err
 		}
 		w.happened++
@@ -211,17 +211,12 @@ func (w *writer) count() error {
 			return fmt.Errorf("%s was acknowledged once and is there %d times", name, names[name])
 		}
 	}
-	var bake struct{ Happenings []struct{ Seq int } }
-	if err := w.ask("GET", "/bakes/"+w.bake, nil, "", &bake); err != nil {
+	var bench struct{ Session struct{ Last int } }
+	if err := w.ask("GET", "/benches/"+w.bench, nil, "", &bench); err != nil {
 		return err
 	}
-	if len(bake.Happenings) != w.happened {
-		return fmt.Errorf("writer %d was told of %d happenings, and %d are there", w.n, w.happened, len(bake.Happenings))
-	}
-	for n, h := range bake.Happenings {
-		if h.Seq != n+1 {
-			return fmt.Errorf("happening %d of writer %d has the number %d", n+1, w.n, h.Seq)
-		}
+	if bench.Session.Last != w.happened { // they are numbered from 1, without a gap
+		return fmt.Errorf("writer %d was told of %d happenings, and %d are there", w.n, w.happened, bench.Session.Last)
 	}
 	return nil
 }
