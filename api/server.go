@@ -258,6 +258,7 @@ func (s *server) secure(c *gin.Context) {
 	}
 	h.Set("Content-Security-Policy", policy)
 	h.Set("X-Content-Type-Options", "nosniff")
+	h.Set("X-Frame-Options", "DENY") // for browsers that do not know frame-ancestors
 	h.Set("Referrer-Policy", "no-referrer")
 	h.Set("Cross-Origin-Opener-Policy", "same-origin")
 	h.Set("Cross-Origin-Resource-Policy", "same-origin")

@@ -32,9 +32,7 @@ type Sheet struct {
 func Written(r recipe.Recipe) Sheet {
 	s := Sheet{Name: r.Name, Kind: r.Kind, Size: r.Size.String(), Makes: r.Makes, Note: r.Note, Method: r.Method}
 	r.Columns, r.Makes, r.Method = nil, "", nil
-	for _, row := range strings.Split(strings.TrimSpace(r.Text()), "\n") {
-		s.Rows = append(s.Rows, row)
-	}
+	s.Rows = append(s.Rows, strings.Split(strings.TrimSpace(r.Text()), "\n")...)
 	return s
 }
 

@@ -17,10 +17,10 @@ export function Meanwhile({ id, mine, theirs, done }: Props) {
   const settle = useSettleRecipe(id, theirs, () => done(true));
   const busy = settle.isPending;
   return (
-    <section aria-labelledby="meanwhile" className="mt-2 rounded-tray border-4 border-signal p-4" data-meanwhile>
-      <h2 id="meanwhile" className="text-lg font-bold">
+    <section aria-labelledby="meanwhile" className="mt-6 rounded-tray border-4 border-signal p-4" data-meanwhile>
+      <h3 id="meanwhile" className="text-lg font-bold">
         Changed meanwhile on another device
-      </h2>
+      </h3>
       <p>Revision {theirs} was kept there while you were writing here.</p>
       <p className="mt-3 flex flex-wrap gap-3">
         <button type="button" disabled={busy} onClick={() => done(false)} className={button}>

@@ -83,18 +83,6 @@ function Card({ id, revision, start, look }: CardProps) {
         </Link>
       </p>
       <h1 className="text-xl font-bold">{id ? `Change ${start.name}` : "A new recipe"}</h1>
-      {id && theirs && (
-        <Meanwhile
-          id={id}
-          mine={recipe}
-          theirs={theirs}
-          done={(leave) => {
-            forget();
-            keep.reset();
-            if (leave) navigate(`/?recipe=${id}`);
-          }}
-        />
-      )}
       <div className="mt-2 grid gap-8 lg:grid-cols-2">
         <div>
           <label className="block font-semibold">
@@ -176,14 +164,27 @@ function Card({ id, revision, start, look }: CardProps) {
           )}
           {read.data?.problem && <p className="mt-2 border-l-4 border-rim pl-3 text-lg">{read.data.problem}</p>}
           <TroubleNote error={lines.error} />
-          <button
-            type="button"
-            onClick={save}
-            disabled={keep.isPending || theirs !== undefined}
-            className="mt-6 min-h-14 rounded-tray bg-rim px-6 text-lg font-bold text-on-rim"
-          >
-            {keep.isPending ? "Writing it down …" : id ? "Keep as the next revision" : "Keep the recipe"}
-          </button>
+          {id && theirs ? (
+            <Meanwhile
+              id={id}
+              mine={recipe}
+              theirs={theirs}
+              done={(leave) => {
+                forget();
+                keep.reset();
+                if (leave) navigate(`/?recipe=${id}`);
+              }}
+            />
+          ) : (
+            <button
+              type="button"
+              onClick={save}
+              disabled={keep.isPending}
+              className="mt-6 min-h-14 rounded-tray bg-rim px-6 text-lg font-bold text-on-rim"
+            >
+              {keep.isPending ? "Writing it down …" : id ? "Keep as the next revision" : "Keep the recipe"}
+            </button>
+          )}
           {problem && !theirs && !["/name", "/text"].includes(problem.pointer ?? "") && (
             <div className="mt-3">
               <TroubleNote error={keep.error ?? read.error} />
