@@ -106,6 +106,9 @@ func (s *server) makeKitchen(c *call) (Opened, error) {
 	if err := c.read(&in); err != nil {
 		return Opened{}, err
 	}
+	if err := in.check(); err != nil { // what is typed wrongly is no try
+		return Opened{}, err
+	}
 	if err := c.try(makingFrom, c.address()); err != nil {
 		return Opened{}, err
 	}
@@ -130,6 +133,9 @@ func (s *server) claimKitchen(c *call) (Opened, error) {
 	if c.access.Household != "" {
 		return Opened{}, problem(http.StatusConflict, "", "this kitchen has its household already")
 	}
+	if err := in.check(); err != nil {
+		return Opened{}, err
+	}
 	return s.found(c, in, func(*call) (string, error) { return c.kitchen, nil })
 }
 
@@ -138,9 +144,6 @@ func (s *server) found(c *call, new NewKitchen, place func(*call) (string, error
 	key := c.gin.GetHeader("Idempotency-Key")
 	if !goodKey(key) {
 		return Opened{}, errKey
-	}
-	if err := new.check(); err != nil {
-		return Opened{}, err
 	}
 	locked, err := door.Locked(new.Passphrase)
 	if err != nil {
@@ -279,18 +282,25 @@ func (c *call) forgive(name string) error {
 	return errors.Join(c.Uncount(c.ctx, signingFrom.scope(c.address())), c.Forgive(c.ctx, signingTo.scope(name)))
 }
 
+// knocked reads who would come in, counts the try, and finds the household; an empty one where there is none.
+func (c *call) knocked() (in SigningIn, h store.Household, err error) {
+	if err := c.read(&in); err != nil {
+		return in, h, err
+	}
+	if err := c.trySigning(in.Name); err != nil {
+		return in, h, err
+	}
+	if h, err = c.HouseholdNamed(c.ctx, in.Name); errors.Is(err, store.ErrNotFound) {
+		err = nil
+	}
+	return in, h, err
+}
+
 // enterKitchen signs this device in. Whether there is no such kitchen or another passphrase, the answer is the same and
 // takes as long.
 func (s *server) enterKitchen(c *call) (Opened, error) {
-	var in SigningIn
-	if err := c.read(&in); err != nil {
-		return Opened{}, err
-	}
-	if err := c.trySigning(in.Name); err != nil {
-		return Opened{}, err
-	}
-	h, err := c.HouseholdNamed(c.ctx, in.Name)
-	if err != nil && !errors.Is(err, store.ErrNotFound) {
+	in, h, err := c.knocked()
+	if err != nil {
 		return Opened{}, err
 	}
 	if !door.Opens(clip(in.Passphrase), h.Passphrase) {
@@ -312,18 +322,11 @@ func clip(passphrase string) string {
 
 // recoverKitchen gives a kitchen another passphrase by the code that was printed. The code is used up; another is shown.
 func (s *server) recoverKitchen(c *call) (Opened, error) {
-	var in SigningIn
-	if err := c.read(&in); err != nil {
+	in, h, err := c.knocked()
+	if err != nil {
 		return Opened{}, err
 	}
-	if err := c.trySigning(in.Name); err != nil {
-		return Opened{}, err
-	}
-	h, err := c.HouseholdNamed(c.ctx, in.Name)
-	if err != nil && !errors.Is(err, store.ErrNotFound) {
-		return Opened{}, err
-	}
-	if err != nil || door.HashOf(door.Typed(in.Code)) != h.Recovery {
+	if h.ID == "" || door.HashOf(door.Typed(in.Code)) != h.Recovery {
 		c.audit("not recovered", "household", h.ID)
 		return Opened{}, errNoCode
 	}

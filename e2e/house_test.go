@@ -30,6 +30,17 @@ func device(t *testing.T, url string, width, height int64) *drive.Page {
 	return p
 }
 
+// openUp starts the server anew, open to the house.
+func openUp(t *testing.T, s *drive.Server, flags ...string) {
+	t.Helper()
+	if err := s.Stop(); err != nil {
+		t.Fatal(err)
+	}
+	if err := s.Start(context.Background(), append([]string{"--house"}, flags...)...); err != nil {
+		t.Fatal(err)
+	}
+}
+
 // ownKitchen makes a kitchen with its owner, and opens the house.
 func ownKitchen(t *testing.T, s *drive.Server) (laptop *drive.Page) {
 	t.Helper()
@@ -40,12 +51,7 @@ func ownKitchen(t *testing.T, s *drive.Server) (laptop *drive.Page) {
 	laptop.Click("Copy the recipes of Heron Lock along")
 	laptop.Click("Make the kitchen")
 	laptop.Sees("Keep this code on paper")
-	if err := s.Stop(); err != nil {
-		t.Fatal(err)
-	}
-	if err := s.Start(context.Background(), "--house"); err != nil {
-		t.Fatal(err)
-	}
+	openUp(t, s)
 	laptop.Click("It is kept; go on")
 	laptop.Sees("Wharf House has no machine yet")
 	return laptop
@@ -248,12 +254,7 @@ func TestTwoServersAreOneKitchen(t *testing.T) {
 	if status, made := m.ask("POST", one.URL+"/api/v1/kitchens", map[string]any{"name": "Wharf House", "person": "Wren", "passphrase": passphrase}, "made"); status != 201 {
 		t.Fatalf("%d %v", status, made)
 	}
-	if err := one.Stop(); err != nil {
-		t.Fatal(err)
-	}
-	if err := one.Start(context.Background(), "--house"); err != nil {
-		t.Fatal(err)
-	}
+	openUp(t, one)
 	two, err := drive.Serve(context.Background(), kitchen.program, one.Data, "--house", "--beside")
 	if err != nil {
 		t.Fatal(err)
@@ -322,12 +323,7 @@ func own(t *testing.T, s *drive.Server, flags ...string) (laptop *drive.Page) {
 	laptop.Type("A passphrase", passphrase)
 	laptop.Click("Give it this owner")
 	laptop.Until("the code for recovery", "document.querySelector('[data-recovery]')")
-	if err := s.Stop(); err != nil {
-		t.Fatal(err)
-	}
-	if err := s.Start(context.Background(), append([]string{"--house"}, flags...)...); err != nil {
-		t.Fatal(err)
-	}
+	openUp(t, s, flags...)
 	laptop.Click("It is kept; go on")
 	laptop.Sees("Pair a phone of mine")
 	return laptop
@@ -392,12 +388,7 @@ func TestPlainHTTPInTheHouseWorksAndSaysWhatDoesNot(t *testing.T) {
 func TestTheHouseIsReachedOverTLS(t *testing.T) {
 	s := serve(t)
 	own(t, s)
-	if err := s.Stop(); err != nil {
-		t.Fatal(err)
-	}
-	if err := s.Start(context.Background(), "--house", "--tls", "self"); err != nil {
-		t.Fatal(err)
-	}
+	openUp(t, s, "--tls", "self")
 	if !strings.HasPrefix(s.URL, "https://") {
 		t.Fatalf("it serves at %s", s.URL)
 	}
@@ -425,4 +416,54 @@ func TestTheHouseIsReachedOverTLS(t *testing.T) {
 	if _, err := trusting(x509.NewCertPool()).Get(s.URL + "/readyz"); err == nil {
 		t.Error("who trusts nobody is answered")
 	}
+}
+
+// A recipe goes to another kitchen by a link, and not any more once that is taken back; a forgotten passphrase is mended by
+// the printed code; the demo kitchen is made as new, and what was there is put aside.
+func TestALinkAPrintedCodeAndTheDemoAsNew(t *testing.T) {
+	s := serve(t)
+	demo := device(t, s.URL+"/recipes", 1280, 800)
+	demo.Click("Change it: Towpath white")
+	demo.Click("Make a link for another kitchen here")
+	demo.Until("the link", "document.querySelector('[data-link]')")
+	link := demo.Text("[data-link]")
+
+	own := device(t, s.URL+"/door?do=make", 1280, 800)
+	own.Type("The kitchen’s name", "Wharf House")
+	own.Type("Your name", "Wren")
+	own.Type("A passphrase", passphrase)
+	own.Click("Make the kitchen")
+	own.Until("the code for recovery", "document.querySelector('[data-recovery]')")
+	axe(t, own, "The code for recovery")
+	code := own.Text("[data-recovery]")
+	own.Click("It is kept; go on")
+	own.Sees("Wharf House has no machine")
+	own.Go(link)
+	own.Sees("From Heron Lock")
+	axe(t, own, "A recipe from another kitchen")
+	own.Click("Copy it into this kitchen")
+	own.Sees("Wharf House has no machine yet") // and it has a recipe
+	demo.Click("Take its link back")
+	demo.Sees("No link leads to this recipe now")
+	own.Go("about:blank")
+	own.Go(link)
+	own.Sees("there is no recipe behind this link, or not any more")
+
+	forgetful := device(t, s.URL+"/door", 390, 844)
+	forgetful.Click("Sign in")
+	forgetful.Click("The passphrase is forgotten")
+	forgetful.Type("The kitchen’s name", "Wharf House")
+	forgetful.Type("The printed code", strings.ToLower(code))
+	forgetful.Type("A new passphrase", "grey otter under the sill")
+	axe(t, forgetful, "By the printed code")
+	forgetful.Click("Open the kitchen")
+	forgetful.Sees("Keep this code on paper")
+	forgetful.Click("It is kept; go on")
+	forgetful.Sees("Wharf House has no machine yet")
+	own.Go(s.URL + "/kitchen")
+	own.Until("the open kitchen in place of the one that was left", "document.querySelector('h1')?.innerText === 'Heron Lock'")
+
+	demo.Go(s.URL + "/kitchen?drawer=House")
+	demo.Click("Make the demo kitchen as new")
+	demo.Until("the kitchen as it was, put aside", "document.querySelectorAll('[data-away]').length === 1")
 }

@@ -21,6 +21,11 @@ func visiting(ctx context.Context, log *slog.Logger, data string, f func(*store.
 	if !errors.Is(err, mariadb.ErrInUse) {
 		return err
 	}
+	return beside(ctx, log, data, func(r rooms) error { return f(r.store) })
+}
+
+// beside runs f with the database of another Rise Pan that serves the data folder.
+func beside(ctx context.Context, _ *slog.Logger, data string, f func(rooms) error) error {
 	db, err := mariadb.Visit(ctx, data)
 	if err != nil {
 		return err
@@ -30,7 +35,7 @@ func visiting(ctx context.Context, log *slog.Logger, data string, f func(*store.
 		return err
 	}
 	defer s.Close()
-	return f(s)
+	return f(rooms{db, s})
 }
 
 // carry are the commands that carry kitchens out of a data folder and into one; each takes the name of a file.

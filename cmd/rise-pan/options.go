@@ -21,8 +21,6 @@ import (
 	"risepan/api"
 	"risepan/demo"
 	"risepan/house"
-	"risepan/mariadb"
-	"risepan/store"
 	"risepan/ui"
 )
 
@@ -202,7 +200,7 @@ func (o *options) serve(ctx context.Context, log *slog.Logger) error {
 	}
 	with := withStore
 	if o.beside {
-		with = besideStore
+		with = beside
 	}
 	return with(ctx, log, o.data, func(h rooms) error {
 		if err := h.firstKitchen(ctx, o.empty, now()); err != nil {
@@ -272,18 +270,4 @@ func (o *options) greet(d doorway, at net.Addr, took time.Duration) {
 	if !d.house.Secure {
 		fmt.Println("It speaks plain HTTP: what is sent can be read in the house's network. --tls self is safer; docs/house.md says how phones trust it.")
 	}
-}
-
-// besideStore opens the database of another Rise Pan that serves the same data folder.
-func besideStore(ctx context.Context, _ *slog.Logger, data string, f func(rooms) error) error {
-	db, err := mariadb.Visit(ctx, data)
-	if err != nil {
-		return err
-	}
-	s, err := store.Visit(ctx, db.DSN())
-	if err != nil {
-		return err
-	}
-	defer s.Close()
-	return f(rooms{db, s})
 }

@@ -1,0 +1,238 @@
+package day_test
+
+import (
+	"fmt"
+	"math/rand/v2"
+	"testing"
+
+	"risepan/core/day"
+)
+
+// timeline is the day minute by minute: what each machine, each pan and the hands are at. It is the brute force's own
+// idea of a day, and knows nothing of the search's.
+type timeline struct {
+	w       day.Wanted
+	machine [][]bool
+	pan     [][]bool
+	hands   []int
+}
+
+func newTimeline(w day.Wanted) *timeline {
+	t := &timeline{w: w, hands: make([]int, 2*w.Ends)}
+	for range w.Machines {
+		t.machine, t.pan = append(t.machine, make([]bool, 3*w.Ends)), append(t.pan, make([]bool, 3*w.Ends))
+	}
+	return t
+}
+
+func within(spans []day.Span, at int) bool {
+	for _, s := range spans {
+		if at >= s.From && at < s.To {
+			return true
+		}
+	}
+	return false
+}
+
+// try lays a loaf on the timeline, and takes it off by what it returns; ok tells whether it could lie there.
+func (t *timeline) try(y day.Way, press, begin, taken int) (off func(), ok bool) {
+	ready := begin + y.Run
+	var minutes []int // in which hands are wanted
+	add := func(from, to int) {
+		for at := from; at < to; at++ {
+			minutes = append(minutes, at)
+		}
+	}
+	add(press-y.Load, press)
+	for _, h := range y.Hands {
+		add(begin+h.From, begin+h.To)
+	}
+	add(taken, taken+day.TakeOut)
+	for _, b := range append(append([]int{}, y.Beeps...), y.Run) {
+		if within(t.w.Quiet, begin+b) {
+			return nil, false
+		}
+	}
+	for _, at := range minutes {
+		if at < 0 || within(t.w.Away, at) || t.w.Pairs == 1 && t.hands[at] > 0 {
+			return nil, false
+		}
+	}
+	m := t.w.Machines[y.Machine]
+	if press < m.Free || ready > t.w.Ends || taken < ready || taken+day.TakeOut > t.w.Ends {
+		return nil, false
+	}
+	machine, pan := t.machine[y.Machine], t.pan[y.Machine]
+	for at := press; at < taken+day.TakeOut+m.Cool; at++ {
+		if machine[at] {
+			return nil, false
+		}
+	}
+	for at := press - y.Load; at < taken+day.TakeOut; at++ {
+		if pan[at] {
+			return nil, false
+		}
+	}
+	set := func(v bool, n int) {
+		for at := press; at < taken+day.TakeOut+m.Cool; at++ {
+			machine[at] = v
+		}
+		for at := press - y.Load; at < taken+day.TakeOut; at++ {
+			pan[at] = v
+		}
+		for _, at := range minutes {
+			t.hands[at] += n
+		}
+	}
+	set(true, 1)
+	return func() { set(false, -1) }, true
+}
+
+// brute tries everything.
+func brute(w day.Wanted) (best [4]int) {
+	best = [4]int{1 << 30}
+	t := newTimeline(w)
+	less := func(a, b [4]int) bool {
+		for n := range a {
+			if a[n] != b[n] {
+				return a[n] < b[n]
+			}
+		}
+		return false
+	}
+	var lay func(n int, cost [4]int)
+	lay = func(n int, cost [4]int) {
+		if !less(cost, best) {
+			return
+		}
+		if n == len(w.Loaves) {
+			best = cost
+			return
+		}
+		l := w.Loaves[n]
+		for _, y := range l.Ways {
+			for begin := 0; begin+y.Run <= w.Ends; begin += w.Grid {
+				for delay := 0; delay <= y.Longest; delay += max(y.Step, 1) {
+					if (begin-delay)%w.Grid != 0 || y.Step == 0 && delay > 0 {
+						continue
+					}
+					for taken := begin + y.Run; taken+day.TakeOut <= w.Ends; taken++ {
+						if taken%w.Grid != 0 {
+							continue
+						}
+						off, ok := t.try(y, begin-delay, begin, taken)
+						if !ok {
+							continue
+						}
+						c := cost
+						c[3] += taken - begin - y.Run
+						if !l.Whenever {
+							if late := taken - l.By; late > 0 {
+								c[1]++
+								c[2] += late
+							}
+							c[3] += max(0, l.From-taken)
+						}
+						lay(n+1, c)
+						off()
+					}
+				}
+			}
+		}
+		cost[0]++
+		lay(n+1, cost)
+	}
+	lay(0, [4]int{})
+	return best
+}
+
+// random is a small day of hours: loaves of some hours on one or two machines, with somebody away and quiet hours.
+func random(r *rand.Rand) day.Wanted {
+	loaves := 1 + r.IntN(4) + r.IntN(2)
+	w := day.Wanted{Ends: 60 * (5 + r.IntN(2)), Grid: 30, Pairs: 1 + r.IntN(2)}
+	if loaves < 4 { // trying everything takes too long for more
+		w.Ends += 120
+	}
+	for range 1 + r.IntN(2) {
+		w.Machines = append(w.Machines, day.Machine{Free: 30 * r.IntN(3), Cool: 30 * r.IntN(2)})
+	}
+	span := func(longest int) day.Span {
+		from := 30 * r.IntN(w.Ends/30)
+		return day.Span{From: from, To: from + 30*(1+r.IntN(longest))}
+	}
+	for range r.IntN(2) {
+		w.Away = append(w.Away, span(5))
+	}
+	for range r.IntN(2) {
+		w.Quiet = append(w.Quiet, span(4))
+	}
+	for range loaves {
+		l := day.Loaf{Whenever: r.IntN(5) == 0}
+		if !l.Whenever {
+			l.By = 30 * (4 + r.IntN(w.Ends/30-3))
+			l.From = l.By - 30*r.IntN(4)*r.IntN(2)
+		}
+		for m := range w.Machines {
+			if m > 0 && r.IntN(4) == 0 {
+				continue
+			}
+			y := day.Way{Machine: m, Run: 30 * (3 + r.IntN(4)), Load: []int{1, 10, 15}[r.IntN(3)]}
+			if r.IntN(2) == 0 {
+				y.Step, y.Longest = 30, 30*(1+r.IntN(3))
+			}
+			if r.IntN(3) == 0 {
+				y.Beeps = []int{30 + r.IntN(40)}
+			}
+			if r.IntN(4) == 0 {
+				from := 20 + r.IntN(30)
+				y.Hands = []day.Span{{From: from, To: from + 5}}
+			}
+			l.Ways = append(l.Ways, y)
+		}
+		w.Loaves = append(w.Loaves, l)
+	}
+	if r.IntN(3) == 0 { // two that are wanted just so
+		w.Loaves = append(w.Loaves[:len(w.Loaves)-1], w.Loaves[0])
+	}
+	return w
+}
+
+// The search finds what trying everything finds, over random days of up to five loaves on two machines.
+func TestThePlanIsTheBestThereIs(t *testing.T) {
+	r := rand.New(rand.NewPCG(18, 21))
+	sizes := map[int]int{}
+	for n := range 300 {
+		w := random(r)
+		got, err := day.Make(w)
+		if err != nil {
+			t.Fatal(err)
+		}
+		want := brute(w)
+		if c := got.Cost; !got.Proven || [4]int{c.Without, c.Late, c.Minutes, c.Waits} != want {
+			t.Fatalf("day %d: %+v (proven %v), and the best is %v\n%+v\n%+v", n, got.Cost, got.Proven, want, w, got.Loaves)
+		}
+		if fault := lies(w, got); fault != "" {
+			t.Fatalf("day %d: %s\n%+v", n, fault, got.Loaves)
+		}
+		sizes[len(w.Loaves)]++
+	}
+	t.Logf("days by their loaves: %v", sizes)
+}
+
+// lies tells what is wrong with a plan, laid on a timeline.
+func lies(w day.Wanted, p day.Plan) string {
+	t := newTimeline(w)
+	for n, l := range p.Loaves {
+		if l.None {
+			continue
+		}
+		y := w.Loaves[n].Ways[l.Way]
+		if d := l.Begin - l.Press; d < 0 || d > y.Longest || y.Step > 0 && d%y.Step != 0 || l.Ready != l.Begin+y.Run {
+			return fmt.Sprintf("loaf %d is set to what no timer has", n)
+		}
+		if _, ok := t.try(y, l.Press, l.Begin, l.Taken); !ok {
+			return fmt.Sprintf("loaf %d cannot lie where it does", n)
+		}
+	}
+	return ""
+}

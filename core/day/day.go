@@ -1,0 +1,141 @@
+// Package day plans several loaves on several machines: which machine, when Start is pressed, what the timer is set to and
+// when each comes out, so that loaves are on time and hands are where they are wanted. Times are whole minutes since the
+// day that is planned begins.
+package day
+
+import (
+	"slices"
+
+	"risepan/core/fault"
+)
+
+// Span is a stretch of time, up to but not with To.
+type Span struct{ From, To int }
+
+func (s Span) meets(o Span) bool { return s.From < o.To && o.From < s.To }
+
+// Way is one way to make a loaf: on a machine, by a cycle.
+type Way struct {
+	Machine int    // its place among the day's machines
+	Run     int    // from the cycle's begin until the bread is ready, at its longest
+	Load    int    // that hands are wanted to load the pan and press Start; 1 at the least
+	Step    int    // of the delay timer; 0: none
+	Longest int    // delay
+	Hands   []Span // within the cycle in which hands are wanted, since it began
+	Beeps   []int  // since it began; the machine sounds at its end too
+}
+
+// Loaf is a loaf that is wanted.
+type Loaf struct {
+	Ways     []Way
+	Whenever bool // it may be ready at any time
+	From     int  // ready not before; the same as By for bread that is wanted fresh by a time
+	By       int  // out of the machine not after
+}
+
+// Machine is a machine as the day finds it.
+type Machine struct {
+	Free int // from when it can be started
+	Cool int // from when a loaf is out until it can be started again
+}
+
+// Wanted is a day as it is wanted.
+type Wanted struct {
+	Loaves   []Loaf
+	Machines []Machine
+	Away     []Span // in which nobody is home
+	Quiet    []Span // in which nothing may sound
+	Pairs    int    // of hands; 1: loadings and other moments for hands do not fall together
+	Ends     int    // the last minute at which anything may happen
+	Grid     int    // minutes: all presses and begins fall on it; 0: five
+}
+
+// Bounds of what is planned, and what it is planned in.
+const (
+	MostLoaves   = 12
+	MostMachines = 6
+	usualGrid    = 5           // minutes
+	TakeOut      = 5           // minutes that hands are wanted to take a loaf out
+	longest      = 3 * 24 * 60 // minutes
+)
+
+// Placed is what becomes of a loaf.
+type Placed struct {
+	None  bool `json:"none,omitzero"` // no place was found for it
+	Way   int  `json:"way"`
+	Press int  `json:"press"` // when Start is pressed
+	Begin int  `json:"begin"` // of the cycle: after the delay
+	Ready int  `json:"ready"`
+	Taken int  `json:"taken"` // out of the machine
+	Late  int  `json:"late,omitzero"`
+	Waits int  `json:"waits,omitzero"` // early, or kept warm
+}
+
+// Cost is what a day costs, the worst first.
+type Cost struct {
+	Without int `json:"without"` // loaves without a place
+	Late    int `json:"late"`    // loaves
+	Minutes int `json:"minutes"` // late, of all
+	Waits   int `json:"waits"`   // minutes early or kept warm, of all
+}
+
+// What is worse outweighs all of what is less so: there are at most 12 loaves and three days.
+const (
+	perMinute  = 1 << 16
+	perLate    = perMinute << 16
+	perWithout = perLate << 8
+)
+
+func (c Cost) sum() int { return c.Without*perWithout + c.Late*perLate + c.Minutes*perMinute + c.Waits }
+
+func costOf(sum int) Cost {
+	return Cost{sum / perWithout, sum % perWithout / perLate, sum % perLate / perMinute, sum % perMinute}
+}
+
+// Plan is a day as it can be had.
+type Plan struct {
+	Loaves []Placed `json:"loaves"`
+	Cost   Cost     `json:"cost"`
+	Proven bool     `json:"proven"` // no better one can be had
+	Least  Cost     `json:"least"`  // that any plan costs, as far as was proven
+}
+
+// Check refuses a day that is beyond what is planned, at the field that is wrong.
+func (w Wanted) Check() error {
+	switch {
+	case len(w.Loaves) == 0 || len(w.Loaves) > MostLoaves:
+		return fault.At("/loaves", "a day has 1 to %d loaves", MostLoaves)
+	case len(w.Machines) == 0 || len(w.Machines) > MostMachines:
+		return fault.At("/machines", "a day has 1 to %d machines", MostMachines)
+	case w.Ends <= 0 || w.Ends > longest:
+		return fault.At("/ends", "a day ends within three days")
+	case w.Grid < 0:
+		return fault.At("/grid", "a grid has a minute or more")
+	case w.Pairs < 1:
+		return fault.At("/pairs", "somebody has hands")
+	}
+	for _, l := range w.Loaves {
+		if !l.Whenever && (l.From > l.By || l.By <= 0) {
+			return fault.At("/loaves", "a loaf is wanted between two times, the first of them first")
+		}
+		for _, y := range l.Ways {
+			if y.Machine < 0 || y.Machine >= len(w.Machines) || y.Run <= 0 || y.Load < 1 || y.Step < 0 || y.Longest < 0 {
+				return fault.At("/loaves", "a way to make a loaf needs a machine and a time")
+			}
+		}
+	}
+	return nil
+}
+
+// free reports whether none of some spans meets one.
+func free(spans []Span, s Span) bool {
+	return !slices.ContainsFunc(spans, s.meets)
+}
+
+// sounds reports whether a minute falls into one of some spans.
+func sounds(spans []Span, at int) bool {
+	return slices.ContainsFunc(spans, func(s Span) bool { return s.From <= at && at < s.To })
+}
+
+// up is the first minute of the grid that is not before a minute.
+func (w Wanted) up(at int) int { return (at + w.Grid - 1) / w.Grid * w.Grid }
