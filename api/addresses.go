@@ -128,7 +128,7 @@ type Linked struct {
 
 // linked finds the recipe of a link, for somebody who is in a kitchen here.
 func (c *call) linked(in Link) (store.Address, store.Recipe, error) {
-	if err := c.try(linkingFrom, c.gin.ClientIP()); err != nil {
+	if err := c.try(linkingFrom, c.address()); err != nil {
 		return store.Address{}, store.Recipe{}, err
 	}
 	a, err := c.Addressed(c.ctx, store.RecipeAddress, door.HashOf(in.Secret))
@@ -166,7 +166,7 @@ func (s *server) copyLinked(c *call) (string, error) {
 	if err != nil {
 		return "", err
 	}
-	r, err := c.copiedRecipe(a.KitchenID, a.Thing, c.kitchen)
+	r, err := c.copyRecipe(a.KitchenID, a.Thing, c.kitchen)
 	return revisionRef(r), err
 }
 

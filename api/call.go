@@ -211,6 +211,8 @@ func (s *server) create(make func(*call) (ref string, err error), show func(*cal
 	}
 }
 
+var errKey = problem(http.StatusBadRequest, "", "send an Idempotency-Key of 1 to 100 plain letters and digits, so that a repeated request is stored once")
+
 // goodKey reports whether a text can be an Idempotency-Key: what can be seen of ASCII.
 func goodKey(key string) bool {
 	for _, r := range key {

@@ -12,9 +12,6 @@ type place struct {
 // out is when the loaf is out and the pan is free.
 func (p *place) out() int { return p.Taken + TakeOut }
 
-// wantsAt reports whether hands are wanted in a minute.
-func (p *place) wantsAt(minute int) bool { return sounds(p.hands, minute) }
-
 // places are the places of a loaf on a machine, one for each begin of its cycle: with the shortest delay that lets it be
 // loaded, which holds the machine the least, and taken out as soon as somebody can, which costs the least. Barred are
 // minutes in which this loaf may not want hands.

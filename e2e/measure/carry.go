@@ -4,7 +4,6 @@ import (
 	"context"
 	"database/sql"
 	"fmt"
-	"log/slog"
 	"os"
 	"path/filepath"
 	"runtime"
@@ -12,34 +11,17 @@ import (
 
 	"github.com/go-sql-driver/mysql"
 
-	"risepan/demo"
-	"risepan/mariadb"
 	"risepan/store"
 )
 
 // carry writes a kitchen with a hundred thousand bakes into its file and restores it into another database, and prints
 // how long that takes and how much memory is held at the most.
 func carry(ctx context.Context, temp string) error {
-	server, err := mariadb.Start(ctx, filepath.Join(temp, "data"), slog.New(slog.DiscardHandler))
+	b, shut, err := open(ctx, temp)
 	if err != nil {
 		return err
 	}
-	defer server.Stop()
-	b := &bench{}
-	if b.store, err = store.Open(ctx, server.DSN()); err != nil {
-		return err
-	}
-	defer b.store.Close()
-	if b.db, err = sql.Open("mysql", server.DSN()); err != nil {
-		return err
-	}
-	defer b.db.Close()
-	if err := demo.Fill(ctx, b.store, time.Now()); err != nil {
-		return err
-	}
-	if err := b.find(ctx); err != nil {
-		return err
-	}
+	defer shut()
 	g, err := b.asBake(ctx)
 	if err != nil {
 		return err
@@ -65,7 +47,7 @@ func carry(ctx context.Context, temp string) error {
 		return err
 	}
 	fmt.Printf("a kitchen with %d bakes: a file of %d MB, written in %.1f s, at the most %d MB held\n", count["bakes"], size>>20, wrote.Seconds(), held>>20)
-	other, err := another(ctx, b.db, server.DSN())
+	other, err := another(ctx, b.db, b.dsn)
 	if err != nil {
 		return err
 	}

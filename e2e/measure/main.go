@@ -53,31 +53,48 @@ type bench struct {
 	store   *store.Store
 	kitchen string // its id
 	recipe  store.RecipeOnShelf
+	dsn     string // of its database
 	machine string // an id
+}
+
+// open fills a database of its own with the demo kitchen. What it returns shuts it.
+func open(ctx context.Context, temp string) (b *bench, shut func(), err error) {
+	server, err := mariadb.Start(ctx, filepath.Join(temp, "data"), slog.New(slog.DiscardHandler))
+	if err != nil {
+		return nil, nil, err
+	}
+	b = &bench{dsn: server.DSN()}
+	shut = func() {
+		if b.db != nil {
+			b.db.Close()
+		}
+		if b.store != nil {
+			b.store.Close()
+		}
+		server.Stop()
+	}
+	if b.store, err = store.Open(ctx, b.dsn); err == nil {
+		b.db, err = sql.Open("mysql", b.dsn)
+	}
+	if err == nil {
+		err = demo.Fill(ctx, b.store, time.Now())
+	}
+	if err == nil {
+		err = b.find(ctx)
+	}
+	if err != nil {
+		shut()
+	}
+	return b, shut, err
 }
 
 func run(temp string, quick bool) error {
 	ctx := context.Background()
-	server, err := mariadb.Start(ctx, filepath.Join(temp, "data"), slog.New(slog.DiscardHandler))
+	b, shut, err := open(ctx, temp)
 	if err != nil {
 		return err
 	}
-	defer server.Stop()
-	b := &bench{}
-	if b.store, err = store.Open(ctx, server.DSN()); err != nil {
-		return err
-	}
-	defer b.store.Close()
-	if b.db, err = sql.Open("mysql", server.DSN()); err != nil {
-		return err
-	}
-	defer b.db.Close()
-	if err := demo.Fill(ctx, b.store, time.Now()); err != nil {
-		return err
-	}
-	if err := b.find(ctx); err != nil {
-		return err
-	}
+	defer shut()
 	steps := []func(context.Context, *bench) error{plans, polls, manyBakes, logPages, taps}
 	if quick {
 		steps = []func(context.Context, *bench) error{plans, polls, taps}

@@ -18,6 +18,8 @@ interface Props {
 const faultAt = (error: unknown, at: string | undefined) =>
   at && error instanceof Trouble && error.problem.pointer === at ? error.problem.detail : undefined;
 
+const box = "h-14 min-w-0 flex-1 rounded-tray border-2 border-rim bg-enamel px-3 aria-invalid:border-signal";
+
 /** A field of a form at the door; a secret one can be shown. */
 export function Field({ label, value, set, at, error, secret, auto = "off", help, most = 60, large }: Props) {
   const [shown, show] = useState(false);
@@ -40,7 +42,7 @@ export function Field({ label, value, set, at, error, secret, auto = "off", help
           maxLength={most}
           aria-invalid={!!fault}
           aria-describedby={`${id}-says`}
-          className={`h-14 min-w-0 flex-1 rounded-tray border-2 border-rim bg-enamel px-3 aria-invalid:border-signal ${large ? "figures text-2xl tracking-[0.2em] uppercase" : "text-lg"}`}
+          className={`${box} ${large ? "figures text-2xl tracking-[0.2em] uppercase" : "text-lg"}`}
         />
         {secret && (
           <button
@@ -60,6 +62,18 @@ export function Field({ label, value, set, at, error, secret, auto = "off", help
     </div>
   );
 }
+
+/** A field for a passphrase that shall be from now on. */
+export const NewPassphrase = (props: Pick<Props, "label" | "value" | "set" | "error">) => (
+  <Field
+    {...props}
+    at="/passphrase"
+    secret
+    auto="new-password"
+    most={128}
+    help="12 letters or more; three or four words that have nothing to do with each other do well."
+  />
+);
 
 /** Trouble that belongs to none of a form's fields. */
 export function Beside({ error, fields }: { error: unknown; fields: string[] }) {

@@ -3,8 +3,7 @@ import { useRef, useState } from "react";
 import { ownZone } from "../client/firstZone";
 import { claimKitchen, makeKitchen } from "../client/api";
 import type { NewKitchen, Opened } from "../client/types.gen";
-import { Beside, Do, Field } from "./Field";
-import { passphraseHelp } from "./forms";
+import { Beside, Do, Field, NewPassphrase } from "./Field";
 import { newKey } from "../client/key";
 
 interface Props {
@@ -43,17 +42,7 @@ export function MakeKitchen({ from, claims, opened }: Props) {
         help="You sign in by it, so that no two kitchens here share one."
       />
       <Field label="Your name" value={person} set={setPerson} at="/person" error={make.error} auto="given-name" />
-      <Field
-        label="A passphrase"
-        value={passphrase}
-        set={setPassphrase}
-        secret
-        auto="new-password"
-        most={128}
-        at="/passphrase"
-        error={make.error}
-        help={passphraseHelp}
-      />
+      <NewPassphrase label="A passphrase" value={passphrase} set={setPassphrase} error={make.error} />
       {from && !claims && (
         <label className="mt-2 flex min-h-14 items-center gap-3 font-semibold">
           <input type="checkbox" checked={along} onChange={(e) => setAlong(e.target.checked)} className="size-6 accent-rim" />

@@ -2,13 +2,11 @@ import { useMutation } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { pairWith, recover, signIn, Trouble } from "../client/api";
 import type { Opened } from "../client/types.gen";
-import { Beside, Do, Field } from "./Field";
+import { Beside, Do, Field, NewPassphrase } from "./Field";
 
 interface Props {
   opened: (kitchen: Opened) => void;
 }
-
-export const passphraseHelp = "12 letters or more; three or four words that have nothing to do with each other do well.";
 
 const sending = (go: () => void) => (e: FormEvent) => {
   e.preventDefault();
@@ -85,17 +83,7 @@ export function ForgottenForm({ opened, back }: Props & { back: () => void }) {
       <p>All devices are signed out, and another code is shown for printing.</p>
       <Field label="The kitchen’s name" value={name} set={setName} auto="username" />
       <Field label="The printed code" value={code} set={setCode} most={60} large />
-      <Field
-        label="A new passphrase"
-        value={passphrase}
-        set={setPassphrase}
-        secret
-        auto="new-password"
-        most={128}
-        at="/passphrase"
-        error={mend.error}
-        help={passphraseHelp}
-      />
+      <NewPassphrase label="A new passphrase" value={passphrase} set={setPassphrase} error={mend.error} />
       <Beside error={mend.error} fields={["/passphrase"]} />
       <Do busy={mend.isPending}>Open the kitchen</Do>
       <button type="button" onClick={back} className="mt-2 min-h-11 font-semibold text-rim underline">

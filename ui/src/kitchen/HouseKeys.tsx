@@ -3,9 +3,8 @@ import { type FormEvent, useState } from "react";
 import { changePassphrase, newRecovery, shareAt } from "../client/api";
 import { at } from "../client/kitchen";
 import type { Household } from "../client/types.gen";
-import { Beside, Do, Field } from "../door/Field";
+import { Beside, Do, Field, NewPassphrase } from "../door/Field";
 import { RecoveryCode } from "../door/FirstKeys";
-import { passphraseHelp } from "../door/forms";
 import { TroubleNote } from "../parts/Trouble";
 
 const head = "text-sm font-semibold text-soft";
@@ -92,19 +91,7 @@ function Relock({ what, house, done }: { what: "passphrase" | "recovery"; house:
         at="/before"
         error={error}
       />
-      {what === "passphrase" && (
-        <Field
-          label="The new one"
-          value={passphrase}
-          set={setPassphrase}
-          secret
-          auto="new-password"
-          most={128}
-          at="/passphrase"
-          error={error}
-          help={passphraseHelp}
-        />
-      )}
+      {what === "passphrase" && <NewPassphrase label="The new one" value={passphrase} set={setPassphrase} error={error} />}
       <Beside error={error} fields={["/before", "/passphrase"]} />
       <Do busy={relock.isPending || code.isPending}>{what === "passphrase" ? "Change it" : "Show another code"}</Do>
     </form>
