@@ -525,7 +525,11 @@ export function useRehearsed(id: string) {
   const client = useQueryClient();
   return useQuery({
     queryKey: at("rehearsed", id),
-    queryFn: ({ signal }) => timed(api.fetchRehearsed(id, signal)),
+    queryFn: async ({ signal }) => {
+      const stands = await timed(api.fetchRehearsed(id, signal));
+      const newest = client.getQueryData<Rehearsed>(at("rehearsed", id));
+      return newest && Date.parse(newest.now) > Date.parse(stands.now) ? newest : stands; // a press was answered meanwhile
+    },
     refetchInterval: (query) => (query.state.data && (query.state.data.state.waits || !query.state.data.state.bake) ? 4_000 : often),
     initialData: () => {
       const whole = client.getQueryData<RehearsalView>(at("rehearsal", id));
