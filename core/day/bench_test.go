@@ -21,7 +21,7 @@ func saturday(seed uint64, loaves, machines int) day.Wanted {
 		l := day.Loaf{By: by, From: by - 60*r.IntN(3)}
 		run := 185 + 5*r.IntN(12)
 		for m := range machines {
-			y := day.Way{Machine: m, Run: run + 5*m, Load: 15, Step: 10, Longest: 13 * 60}
+			y := day.Way{Machine: m, Run: run + 5*m, Load: 15, First: 10, Step: 10, Longest: 13 * 60}
 			if r.IntN(3) == 0 { // with fresh milk in the pan
 				y.Longest = 0
 			}

@@ -3,6 +3,7 @@ package day_test
 import (
 	"fmt"
 	"math/rand/v2"
+	"slices"
 	"testing"
 
 	"risepan/core/day"
@@ -34,13 +35,19 @@ func within(spans []day.Span, at int) bool {
 	return false
 }
 
-// try lays a loaf on the timeline, and takes it off by what it returns; ok tells whether it could lie there.
-func (t *timeline) try(y day.Way, press, begin, taken int) (off func(), ok bool) {
+// try lays a loaf on the timeline, and takes it off by what it returns; ok tells whether it could lie there, and odd in how
+// many moments hands would rather not be there.
+func (t *timeline) try(y day.Way, press, begin, taken int) (off func(), odd int, ok bool) {
 	ready := begin + y.Run
 	var minutes []int // in which hands are wanted
 	add := func(from, to int) {
+		glad := true
 		for at := from; at < to; at++ {
 			minutes = append(minutes, at)
+			glad = glad && !within(t.w.Odd, at)
+		}
+		if !glad {
+			odd++
 		}
 	}
 	add(press-y.Load, press)
@@ -48,29 +55,32 @@ func (t *timeline) try(y day.Way, press, begin, taken int) (off func(), ok bool)
 		add(begin+h.From, begin+h.To)
 	}
 	add(taken, taken+day.TakeOut)
+	for _, h := range y.After {
+		add(taken+h.From, taken+h.To)
+	}
 	for _, b := range append(append([]int{}, y.Beeps...), y.Run) {
 		if within(t.w.Quiet, begin+b) {
-			return nil, false
+			return nil, 0, false
 		}
 	}
 	for _, at := range minutes {
 		if at < 0 || within(t.w.Away, at) || t.w.Pairs == 1 && t.hands[at] > 0 {
-			return nil, false
+			return nil, 0, false
 		}
 	}
 	m := t.w.Machines[y.Machine]
-	if press < m.Free || ready > t.w.Ends || taken < ready || taken+day.TakeOut > t.w.Ends {
-		return nil, false
+	if press < m.Free || ready > t.w.Ends || taken < ready || taken+max(day.TakeOut, y.Finish) > t.w.Ends {
+		return nil, 0, false
 	}
 	machine, pan := t.machine[y.Machine], t.pan[y.Machine]
 	for at := press; at < taken+day.TakeOut+m.Cool; at++ {
 		if machine[at] {
-			return nil, false
+			return nil, 0, false
 		}
 	}
 	for at := press - y.Load; at < taken+day.TakeOut; at++ {
 		if pan[at] {
-			return nil, false
+			return nil, 0, false
 		}
 	}
 	set := func(v bool, n int) {
@@ -85,14 +95,34 @@ func (t *timeline) try(y day.Way, press, begin, taken int) (off func(), ok bool)
 		}
 	}
 	set(true, 1)
-	return func() { set(false, -1) }, true
+	return func() { set(false, -1) }, odd, true
+}
+
+// delays are what a way's timer can be set to.
+func delays(y day.Way) []int {
+	out := []int{0}
+	for d := y.First; y.Step > 0 && d <= y.Longest; d += y.Step {
+		out = append(out, d)
+	}
+	return out
+}
+
+// takeouts are when a loaf can be taken out that is ready at a minute: then, and at each time of the grid after.
+func takeouts(w day.Wanted, ready int) []int {
+	out := []int{ready}
+	for at := 0; at <= w.Ends; at += w.Grid {
+		if at > ready {
+			out = append(out, at)
+		}
+	}
+	return out
 }
 
 // brute tries everything.
-func brute(w day.Wanted) (best [4]int) {
-	best = [4]int{1 << 30}
+func brute(w day.Wanted) (best [5]int) {
+	best = [5]int{1 << 30}
 	t := newTimeline(w)
-	less := func(a, b [4]int) bool {
+	less := func(a, b [5]int) bool {
 		for n := range a {
 			if a[n] != b[n] {
 				return a[n] < b[n]
@@ -100,8 +130,8 @@ func brute(w day.Wanted) (best [4]int) {
 		}
 		return false
 	}
-	var lay func(n int, cost [4]int)
-	lay = func(n int, cost [4]int) {
+	var lay func(n int, cost [5]int)
+	lay = func(n int, cost [5]int) {
 		if !less(cost, best) {
 			return
 		}
@@ -111,28 +141,28 @@ func brute(w day.Wanted) (best [4]int) {
 		}
 		l := w.Loaves[n]
 		for _, y := range l.Ways {
-			for begin := 0; begin+y.Run <= w.Ends; begin += w.Grid {
-				for delay := 0; delay <= y.Longest; delay += max(y.Step, 1) {
-					if (begin-delay)%w.Grid != 0 || y.Step == 0 && delay > 0 {
-						continue
-					}
-					for taken := begin + y.Run; taken+day.TakeOut <= w.Ends; taken++ {
-						if taken%w.Grid != 0 {
+			for press := 0; press <= w.Ends; press += w.Grid {
+				for _, delay := range delays(y) {
+					ready := press + delay + y.Run
+					for _, taken := range takeouts(w, ready) {
+						done := taken + y.Finish
+						if l.Pin.To > 0 && (done < l.Pin.From || done >= l.Pin.To) {
 							continue
 						}
-						off, ok := t.try(y, begin-delay, begin, taken)
+						off, odd, ok := t.try(y, press, press+delay, taken)
 						if !ok {
 							continue
 						}
 						c := cost
-						c[3] += taken - begin - y.Run
+						c[3] += taken - ready
 						if !l.Whenever {
-							if late := taken - l.By; late > 0 {
+							if late := done - l.By; late > 0 {
 								c[1]++
 								c[2] += late
 							}
-							c[3] += max(0, l.From-taken)
+							c[3] += max(0, l.From-done)
 						}
+						c[4] += odd
 						lay(n+1, c)
 						off()
 					}
@@ -142,7 +172,7 @@ func brute(w day.Wanted) (best [4]int) {
 		cost[0]++
 		lay(n+1, cost)
 	}
-	lay(0, [4]int{})
+	lay(0, [5]int{})
 	return best
 }
 
@@ -166,19 +196,25 @@ func random(r *rand.Rand) day.Wanted {
 	for range r.IntN(2) {
 		w.Quiet = append(w.Quiet, span(4))
 	}
+	for range r.IntN(3) {
+		w.Odd = append(w.Odd, span(4))
+	}
 	for range loaves {
 		l := day.Loaf{Whenever: r.IntN(5) == 0}
 		if !l.Whenever {
 			l.By = 30 * (4 + r.IntN(w.Ends/30-3))
 			l.From = l.By - 30*r.IntN(4)*r.IntN(2)
 		}
+		if r.IntN(8) == 0 {
+			l.Pin = span(3)
+		}
 		for m := range w.Machines {
 			if m > 0 && r.IntN(4) == 0 {
 				continue
 			}
-			y := day.Way{Machine: m, Run: 30 * (3 + r.IntN(4)), Load: []int{1, 10, 15}[r.IntN(3)]}
+			y := day.Way{Machine: m, Run: 30*(3+r.IntN(4)) - r.IntN(2)*r.IntN(30), Load: []int{1, 10, 15}[r.IntN(3)]}
 			if r.IntN(2) == 0 {
-				y.Step, y.Longest = 30, 30*(1+r.IntN(3))
+				y.First, y.Step, y.Longest = []int{30, 30, 18}[r.IntN(3)], 30, 30*(1+r.IntN(3))
 			}
 			if r.IntN(3) == 0 {
 				y.Beeps = []int{30 + r.IntN(40)}
@@ -186,6 +222,9 @@ func random(r *rand.Rand) day.Wanted {
 			if r.IntN(4) == 0 {
 				from := 20 + r.IntN(30)
 				y.Hands = []day.Span{{From: from, To: from + 5}}
+			}
+			if r.IntN(6) == 0 {
+				y.After, y.Finish = []day.Span{{From: 5, To: 20}}, 60
 			}
 			l.Ways = append(l.Ways, y)
 		}
@@ -208,7 +247,7 @@ func TestThePlanIsTheBestThereIs(t *testing.T) {
 			t.Fatal(err)
 		}
 		want := brute(w)
-		if c := got.Cost; !got.Proven || [4]int{c.Without, c.Late, c.Minutes, c.Waits} != want {
+		if c := got.Cost; !got.Proven || [5]int{c.Without, c.Late, c.Minutes, c.Waits, c.Odd} != want {
 			t.Fatalf("day %d: %+v (proven %v), and the best is %v\n%+v\n%+v", n, got.Cost, got.Proven, want, w, got.Loaves)
 		}
 		if fault := lies(w, got); fault != "" {
@@ -227,10 +266,10 @@ func lies(w day.Wanted, p day.Plan) string {
 			continue
 		}
 		y := w.Loaves[n].Ways[l.Way]
-		if d := l.Begin - l.Press; d < 0 || d > y.Longest || y.Step > 0 && d%y.Step != 0 || l.Ready != l.Begin+y.Run {
+		if !slices.Contains(delays(y), l.Begin-l.Press) || l.Press%w.Grid != 0 || l.Ready != l.Begin+y.Run || l.Done != l.Taken+y.Finish {
 			return fmt.Sprintf("loaf %d is set to what no timer has", n)
 		}
-		if _, ok := t.try(y, l.Press, l.Begin, l.Taken); !ok {
+		if _, _, ok := t.try(y, l.Press, l.Begin, l.Taken); !ok {
 			return fmt.Sprintf("loaf %d cannot lie where it does", n)
 		}
 	}

@@ -4,6 +4,7 @@
 package day
 
 import (
+	"fmt"
 	"slices"
 
 	"risepan/core/fault"
@@ -14,23 +15,29 @@ type Span struct{ From, To int }
 
 func (s Span) meets(o Span) bool { return s.From < o.To && o.From < s.To }
 
+func (s Span) plus(minutes int) Span { return Span{s.From + minutes, s.To + minutes} }
+
 // Way is one way to make a loaf: on a machine, by a cycle.
 type Way struct {
 	Machine int    // its place among the day's machines
-	Run     int    // from the cycle's begin until the bread is ready, at its longest
+	Run     int    // from the cycle's begin until the machine is done, at its longest
 	Load    int    // that hands are wanted to load the pan and press Start; 1 at the least
+	First   int    // the smallest delay of the timer beside none; of a finish-based timer seldom a whole step
 	Step    int    // of the delay timer; 0: none
 	Longest int    // delay
 	Hands   []Span // within the cycle in which hands are wanted, since it began
 	Beeps   []int  // since it began; the machine sounds at its end too
+	After   []Span // in which hands are wanted after the machine, since the dough was taken out
+	Finish  int    // from when a dough is taken out until it is done; bread is done when it is out
 }
 
 // Loaf is a loaf that is wanted.
 type Loaf struct {
 	Ways     []Way
-	Whenever bool // it may be ready at any time
-	From     int  // ready not before; the same as By for bread that is wanted fresh by a time
-	By       int  // out of the machine not after
+	Whenever bool // it may be done at any time
+	From     int  // done not before; the same as By for bread that is wanted fresh by a time
+	By       int  // done not after
+	Pin      Span // in which it is to be done, whatever that costs; zero: nowhere
 }
 
 // Machine is a machine as the day finds it.
@@ -43,11 +50,12 @@ type Machine struct {
 type Wanted struct {
 	Loaves   []Loaf
 	Machines []Machine
-	Away     []Span // in which nobody is home
+	Away     []Span // in which nobody's hands are to be had
 	Quiet    []Span // in which nothing may sound
+	Odd      []Span // in which hands would rather not be wanted
 	Pairs    int    // of hands; 1: loadings and other moments for hands do not fall together
 	Ends     int    // the last minute at which anything may happen
-	Grid     int    // minutes: all presses and begins fall on it; 0: five
+	Grid     int    // minutes: all presses fall on it; 0: five
 }
 
 // Bounds of what is planned, and what it is planned in.
@@ -57,6 +65,7 @@ const (
 	usualGrid    = 5           // minutes
 	TakeOut      = 5           // minutes that hands are wanted to take a loaf out
 	longest      = 3 * 24 * 60 // minutes
+	mostMoments  = 8           // in which a loaf wants hands
 )
 
 // Placed is what becomes of a loaf.
@@ -67,6 +76,7 @@ type Placed struct {
 	Begin int  `json:"begin"` // of the cycle: after the delay
 	Ready int  `json:"ready"`
 	Taken int  `json:"taken"` // out of the machine
+	Done  int  `json:"done"`  // to be eaten, of a dough; else as it is taken
 	Late  int  `json:"late,omitzero"`
 	Waits int  `json:"waits,omitzero"` // early, or kept warm
 }
@@ -77,20 +87,27 @@ type Cost struct {
 	Late    int `json:"late"`    // loaves
 	Minutes int `json:"minutes"` // late, of all
 	Waits   int `json:"waits"`   // minutes early or kept warm, of all
+	Odd     int `json:"odd"`     // moments in which hands would rather not be wanted
 }
 
-// What is worse outweighs all of what is less so: there are at most 12 loaves and three days.
+// What is worse outweighs all of what is less so: there are at most 12 loaves of ten moments each, and three days.
 const (
-	perMinute  = 1 << 16
+	perWait    = 1 << 8
+	perMinute  = perWait << 16
 	perLate    = perMinute << 16
 	perWithout = perLate << 8
 )
 
-func (c Cost) sum() int { return c.Without*perWithout + c.Late*perLate + c.Minutes*perMinute + c.Waits }
+func (c Cost) sum() int {
+	return c.Without*perWithout + c.Late*perLate + c.Minutes*perMinute + c.Waits*perWait + c.Odd
+}
 
 func costOf(sum int) Cost {
-	return Cost{sum / perWithout, sum % perWithout / perLate, sum % perLate / perMinute, sum % perMinute}
+	return Cost{sum / perWithout, sum % perWithout / perLate, sum % perLate / perMinute, sum % perMinute / perWait, sum % perWait}
 }
+
+// Less reports whether a day costs less than another.
+func (c Cost) Less(than Cost) bool { return c.sum() < than.sum() }
 
 // Plan is a day as it can be had.
 type Plan struct {
@@ -114,13 +131,20 @@ func (w Wanted) Check() error {
 	case w.Pairs < 1:
 		return fault.At("/pairs", "somebody has hands")
 	}
-	for _, l := range w.Loaves {
+	for n, m := range w.Machines {
+		if m.Free < 0 || m.Cool < 0 {
+			return fault.At(fmt.Sprintf("/machines/%d", n), "a machine is free from some minute on, and cools for some")
+		}
+	}
+	for n, l := range w.Loaves {
+		at := fmt.Sprintf("/loaves/%d", n)
 		if !l.Whenever && (l.From > l.By || l.By <= 0) {
-			return fault.At("/loaves", "a loaf is wanted between two times, the first of them first")
+			return fault.At(at, "a loaf is wanted between two times, the first of them first")
 		}
 		for _, y := range l.Ways {
-			if y.Machine < 0 || y.Machine >= len(w.Machines) || y.Run <= 0 || y.Load < 1 || y.Step < 0 || y.Longest < 0 {
-				return fault.At("/loaves", "a way to make a loaf needs a machine and a time")
+			if y.Machine < 0 || y.Machine >= len(w.Machines) || y.Run <= 0 || y.Load < 1 || y.Finish < 0 ||
+				y.Step < 0 || y.Step > 0 && y.First < 1 || y.Longest < 0 || len(y.Hands)+len(y.After) > mostMoments {
+				return fault.At(at, "a way to make a loaf needs a machine, a time and a timer as machines have them")
 			}
 		}
 	}
@@ -130,11 +154,6 @@ func (w Wanted) Check() error {
 // free reports whether none of some spans meets one.
 func free(spans []Span, s Span) bool {
 	return !slices.ContainsFunc(spans, s.meets)
-}
-
-// sounds reports whether a minute falls into one of some spans.
-func sounds(spans []Span, at int) bool {
-	return slices.ContainsFunc(spans, func(s Span) bool { return s.From <= at && at < s.To })
 }
 
 // up is the first minute of the grid that is not before a minute.

@@ -1,18 +1,20 @@
 package day
 
-import "math"
+import (
+	"math"
+	"slices"
+)
 
 // none stands for what cannot be.
 const none = math.MaxInt / 4
 
 // row is one machine's day: for every set of loaves what they cost on it at the least, and how. Sets are bits.
 type row struct {
-	ends []int     // by the set's loaves and slot: the least cost of the set with its last loaf out by then
-	last []last    // how that was come by
-	cost []int     // of the set
-	step int       // minutes of a slot
-	size int       // slots
-	each [][]place // of each loaf
+	each  [][]place // of each loaf
+	times []int     // by which a machine may have to be out of its last loaf, in order; its last slot is the end of the day
+	ends  []int     // by the set's loaves and slot: the least cost of the set with its last loaf out by that time
+	last  []last    // how that was come by
+	cost  []int     // of the set
 }
 
 // last is the loaf that comes out last of a set, and its place.
@@ -22,34 +24,53 @@ type last struct{ loaf, place int16 }
 type move struct{ before, out, cost int }
 
 // rowOf works out a machine's day exactly, set after set: a set's last loaf follows upon the best that the others can do
-// before it is started. Where only one loaf's places differ from those of a day that was worked out before, sets without
-// it are taken from there; anew is -1 where all are worked out.
-func (w Wanted) rowOf(machine int, each [][]place, before *row, anew int) *row {
-	step := w.step()
-	r := &row{step: step, size: w.Ends/step + 2, each: each}
-	sets := 1 << len(w.Loaves)
-	r.ends, r.last, r.cost = make([]int, sets*r.size), make([]last, sets*r.size), make([]int, sets)
+// before it is started. What a row that is no longer wanted holds is used again.
+func rowOf(each [][]place, old *row) *row {
+	r := &row{each: each, times: old.times[:0]}
+	for _, places := range each {
+		for _, p := range places {
+			if p.before >= 0 {
+				r.times = append(r.times, p.before)
+			}
+		}
+	}
+	slices.Sort(r.times)
+	r.times = slices.Compact(r.times)
+	slots, sets := len(r.times)+1, 1<<len(each)
+	r.ends, r.last, r.cost = sized(old.ends, sets*slots), sized(old.last, sets*slots), sized(old.cost, sets)
 	moves := make([][]move, len(each))
 	for loaf, places := range each {
-		for _, p := range places {
-			free := p.Press - max(w.Machines[machine].Cool, w.Loaves[loaf].Ways[p.Way].Load)
-			if free < 0 {
-				free = -step // nothing can go before it
-			}
-			moves[loaf] = append(moves[loaf], move{free / step, r.slot(p.out()), p.cost})
+		for n := range places {
+			moves[loaf] = append(moves[loaf], move{r.slot(&places[n]), r.after(places[n].out()), places[n].cost})
 		}
 	}
 	for set := 1; set < sets; set++ {
-		at, how := r.ends[set*r.size:(set+1)*r.size], r.last[set*r.size:(set+1)*r.size]
-		if anew >= 0 && set&(1<<anew) == 0 {
-			copy(at, before.ends[set*r.size:])
-			copy(how, before.last[set*r.size:])
-		} else {
-			r.fill(set, at, how, moves)
-		}
-		r.cost[set] = at[r.size-1]
+		r.fill(set, r.ends[set*slots:(set+1)*slots], r.last[set*slots:(set+1)*slots], moves)
+		r.cost[set] = r.ends[(set+1)*slots-1]
 	}
 	return r
+}
+
+// sized is a slice of a length, of what another held where that is enough.
+func sized[T any](s []T, n int) []T {
+	if cap(s) < n {
+		return make([]T, n, n+n/2)
+	}
+	return s[:n]
+}
+
+// after is the first slot whose time is not before a minute.
+func (r *row) after(minute int) int {
+	n, _ := slices.BinarySearch(r.times, minute)
+	return n
+}
+
+// slot is the one by which the machine must be out of what went before a place; -1: nothing can go before it.
+func (r *row) slot(p *place) int {
+	if p.before < 0 {
+		return -1
+	}
+	return r.after(p.before)
 }
 
 // fill works out one set.
@@ -62,7 +83,10 @@ func (r *row) fill(set int, at []int, how []last, moves [][]move) {
 			continue
 		}
 		others := set &^ (1 << loaf)
-		rest := r.ends[others*r.size : (others+1)*r.size]
+		rest := r.ends[others*len(at) : (others+1)*len(at)]
+		if others != 0 && rest[len(at)-1] >= none {
+			continue
+		}
 		for n, m := range moves[loaf] {
 			so := m.cost
 			if others != 0 {
@@ -76,44 +100,21 @@ func (r *row) fill(set int, at []int, how []last, moves [][]move) {
 			}
 		}
 	}
-	for n := 1; n < r.size; n++ {
+	for n := 1; n < len(at); n++ {
 		if at[n-1] <= at[n] {
 			at[n], how[n] = at[n-1], how[n-1]
 		}
 	}
 }
 
-// step is the longest time in which all that keeps a machine can be counted whole.
-func (w Wanted) step() int {
-	step := gcd(w.Grid, TakeOut)
-	for _, m := range w.Machines {
-		step = gcd(step, m.Cool)
-	}
-	for _, l := range w.Loaves {
-		for _, y := range l.Ways {
-			step = gcd(step, y.Load)
-		}
-	}
-	return step
-}
-
-func gcd(a, b int) int {
-	for b != 0 {
-		a, b = b, a%b
-	}
-	return a
-}
-
-// slot is the first slot that is not before a minute.
-func (r *row) slot(minute int) int { return min((minute+r.step-1)/r.step, r.size-1) }
-
 // lay puts a set's loaves at their places.
-func (r *row) lay(w Wanted, machine, set int, into []*place) {
-	for slot := r.size - 1; set != 0; {
-		h := r.last[set*r.size+slot]
+func (r *row) lay(set int, into []*place) {
+	slots := len(r.times) + 1
+	for slot := slots - 1; set != 0; {
+		h := r.last[set*slots+slot]
 		p := &r.each[h.loaf][h.place]
 		into[h.loaf] = p
 		set &^= 1 << h.loaf
-		slot = max(0, p.Press-max(w.Machines[machine].Cool, w.Loaves[h.loaf].Ways[p.Way].Load)) / r.step
+		slot = max(0, r.slot(p))
 	}
 }

@@ -2,27 +2,118 @@ package day
 
 import "slices"
 
+// minutes are some minutes of a day, as how many of them there are before each.
+type minutes []int32
+
+// minutesOf are those of some spans, on a day that ends at a minute.
+func minutesOf(ends int, spans []Span) minutes {
+	in := make([]bool, ends+1)
+	for _, s := range spans {
+		for at := max(s.From, 0); at < min(s.To, len(in)); at++ {
+			in[at] = true
+		}
+	}
+	out := make(minutes, len(in)+1)
+	for at, is := range in {
+		out[at+1] = out[at]
+		if is {
+			out[at+1]++
+		}
+	}
+	return out
+}
+
+// meets reports whether some of them lie in a span.
+func (m minutes) meets(s Span) bool {
+	last := len(m) - 1
+	return m[min(max(s.From, 0), last)] != m[min(max(s.To, 0), last)]
+}
+
+// hours are a day's hours as the search asks for them.
+type hours struct {
+	Wanted
+	away, quiet, odd minutes
+}
+
+func hoursOf(w Wanted) hours {
+	return hours{w, minutesOf(w.Ends, w.Away), minutesOf(w.Ends, w.Quiet), minutesOf(w.Ends, w.Odd)}
+}
+
 // place is one way in time to make a loaf.
 type place struct {
 	Placed
-	cost  int
-	hands []Span // in which hands are wanted
+	machine int
+	cost    int
+	before  int    // by when the machine must be out of its last loaf
+	hands   []Span // in which hands are wanted
 }
 
 // out is when the loaf is out and the pan is free.
 func (p *place) out() int { return p.Taken + TakeOut }
 
-// places are the places of a loaf on a machine, one for each begin of its cycle: with the shortest delay that lets it be
-// loaded, which holds the machine the least, and taken out as soon as somebody can, which costs the least. Barred are
-// minutes in which this loaf may not want hands.
-func (w Wanted) places(l Loaf, machine int, barred []int) []place {
+// places are the places of a loaf on a machine that no other of them is as good as, those of a begin of its cycle together.
+func (w hours) places(l Loaf, machine int) []place {
 	var out []place
 	for n, y := range l.Ways {
 		if y.Machine != machine {
 			continue
 		}
-		for begin := w.up(w.Machines[machine].Free); begin+y.Run <= w.Ends; begin += w.Grid {
-			if p, ok := w.at(l, n, begin, barred); ok {
+		for begin := w.Machines[machine].Free; begin+y.Run <= w.Ends; begin++ {
+			out = w.begun(out, l, n, begin, bars{}, none)
+		}
+	}
+	return out
+}
+
+// bars are minutes in which a loaf may not want hands, and minutes in which it must.
+type bars struct {
+	none []Span
+	must []Span
+}
+
+func (b bars) any() bool { return len(b.none)+len(b.must) > 0 }
+
+// touch reports whether a place is not to be had as it is.
+func (b bars) touch(p *place) bool { return slices.ContainsFunc(b.none, p.wants) || !b.met(p) }
+
+// met reports whether a place wants hands in each minute in which it must.
+func (b bars) met(p *place) bool {
+	return !slices.ContainsFunc(b.must, func(m Span) bool { return !p.wants(m) })
+}
+
+// barring are places of a loaf on a machine under bars, of those that cost less than a limit: where one of the places for
+// a begin of its cycle is not to be had, those that then are the best for it.
+func (w hours) barring(places []place, l Loaf, b bars, limit int) []place {
+	w.away = minutesOf(w.Ends, slices.Concat(w.Away, b.none))
+	out := make([]place, 0, len(places))
+	for from := 0; from < len(places); {
+		to, touched := from, false
+		for ; to < len(places) && places[to].Way == places[from].Way && places[to].Begin == places[from].Begin; to++ {
+			touched = touched || b.touch(&places[to])
+		}
+		if touched {
+			out = w.begun(out, l, places[from].Way, places[from].Begin, b, limit)
+		} else {
+			out = append(out, places[from:to]...)
+		}
+		from = to
+	}
+	return out
+}
+
+// begun adds the places of a loaf whose cycle begins at a minute, which cost less than a limit: with the shortest delay
+// that lets it be loaded, which holds the machine the least, and with the shortest that lets it be loaded when hands are
+// gladly wanted; taken out as soon as somebody can, and as soon as somebody gladly does if that costs no more; beside them
+// those in which it wants hands when it must.
+func (w hours) begun(out []place, l Loaf, n, begin int, b bars, limit int) []place {
+	y := l.Ways[n]
+	presses := w.presses(y, begin, b.must)
+	if len(presses) == 0 || !w.within(y, begin) {
+		return out
+	}
+	for _, at := range w.takes(l, y, begin, limit, b.must) {
+		for _, press := range presses {
+			if p := w.placed(l, n, press, begin, at); p.cost < limit && b.met(&p) {
 				out = append(out, p)
 			}
 		}
@@ -30,67 +121,132 @@ func (w Wanted) places(l Loaf, machine int, barred []int) []place {
 	return out
 }
 
-// open reports whether hands may be wanted in a span.
-func (w Wanted) open(s Span, barred []int) bool {
-	return free(w.Away, s) && !slices.ContainsFunc(barred, func(m int) bool { return s.From <= m && m < s.To })
+// presses are when Start is pressed for a cycle that is to begin at a minute: with the shortest delay, and with the
+// shortest for which the hands are gladly there; beside them all by which hands are wanted when they must be.
+func (w hours) presses(y Way, begin int, must []Span) []int {
+	var out []int
+	happy := false
+	for delay := 0; delay <= y.Longest || delay == 0; {
+		press := begin - delay
+		if press < w.Machines[y.Machine].Free || press < y.Load {
+			break
+		}
+		if press%w.Grid == 0 {
+			load := Span{press - y.Load, press}
+			glad := !w.odd.meets(load)
+			if (len(out) == 0 || glad && !happy || !free(must, load)) && !w.away.meets(load) {
+				out, happy = append(out, press), happy || glad
+				if happy && len(must) == 0 {
+					break
+				}
+			}
+		}
+		switch {
+		case y.Step == 0:
+			return out
+		case delay == 0:
+			delay = y.First
+		default:
+			delay += y.Step
+		}
+	}
+	return out
 }
 
-// at is the best place of a loaf whose cycle begins at a minute.
-func (w Wanted) at(l Loaf, n, begin int, barred []int) (p place, ok bool) {
-	y, m := l.Ways[n], w.Machines[l.Ways[n].Machine]
+// within reports whether what happens within a cycle can happen when it begins at a minute.
+func (w hours) within(y Way, begin int) bool {
+	return !w.quiet.meets(Span{begin + y.Run, begin + y.Run + 1}) &&
+		!slices.ContainsFunc(y.Beeps, func(b int) bool { return w.quiet.meets(Span{begin + b, begin + b + 1}) }) &&
+		!slices.ContainsFunc(y.Hands, func(h Span) bool { return w.away.meets(h.plus(begin)) })
+}
+
+// takes are when a loaf whose cycle begins at a minute can be taken out: as soon as somebody can; and as soon as somebody
+// gladly does, where that costs no more; and whenever hands are then wanted when they must be.
+func (w hours) takes(l Loaf, y Way, begin, limit int, must []Span) []int {
+	var out []int
+	first, fewest := none, 0 // what taking it then costs, and how often hands would rather not be wanted
 	ready := begin + y.Run
-	if sounds(w.Quiet, ready) || slices.ContainsFunc(y.Beeps, func(b int) bool { return sounds(w.Quiet, begin+b) }) {
-		return p, false
-	}
-	for _, h := range y.Hands {
-		s := Span{begin + h.From, begin + h.To}
-		if !w.open(s, barred) {
-			return p, false
+	for at := ready; at+max(TakeOut, y.Finish) <= w.Ends; at = w.up(at + 1) {
+		late, waits := l.late(at+y.Finish), at-ready+l.early(at+y.Finish)
+		cost := Cost{Late: min(late, 1), Minutes: late, Waits: waits}.sum()
+		if cost >= limit || cost > first && len(must) == 0 {
+			break // later is dearer
 		}
-		p.hands = append(p.hands, s)
-	}
-	press, found := begin, false
-	for delay := 0; delay <= y.Longest && !found; delay += y.Step {
-		press = begin - delay
-		if press < m.Free || press < y.Load {
-			break
+		odd, open, meets := 0, true, false
+		for n := range len(y.After) + 1 {
+			h := Span{at, at + TakeOut}
+			if n > 0 {
+				h = y.After[n-1].plus(at)
+			}
+			open, meets = open && !w.away.meets(h), meets || !free(must, h)
+			if w.odd.meets(h) {
+				odd++
+			}
 		}
-		found = press%w.Grid == 0 && w.open(Span{press - y.Load, press}, barred)
-		if y.Step == 0 {
-			break
+		if !open || l.Pin != (Span{}) && (at+y.Finish < l.Pin.From || at+y.Finish >= l.Pin.To) {
+			continue
+		}
+		if len(out) == 0 || odd < fewest && cost == first || meets {
+			out = append(out, at)
+			if len(out) == 1 {
+				first, fewest = cost, odd
+			} else if cost == first {
+				fewest = min(fewest, odd)
+			}
 		}
 	}
-	taken := w.up(ready)
-	for taken+TakeOut <= w.Ends && !w.open(Span{taken, taken + TakeOut}, barred) {
-		taken += w.Grid
-	}
-	if !found || taken+TakeOut > w.Ends {
-		return p, false
-	}
-	p.Placed = Placed{Way: n, Press: press, Begin: begin, Ready: ready, Taken: taken}
-	p.hands = append(p.hands, Span{press - y.Load, press}, Span{taken, taken + TakeOut})
-	p.Late, p.Waits = l.late(p.Placed), l.waits(p.Placed)
-	c := Cost{Minutes: p.Late, Waits: p.Waits}
-	if p.Late > 0 {
-		c.Late = 1
-	}
-	p.cost = c.sum()
-	return p, true
+	return out
 }
 
-// late is by how many minutes a loaf is out too late.
-func (l Loaf) late(p Placed) int {
+// late is by how many minutes a loaf is done too late, and early by how many too early.
+func (l Loaf) late(done int) int {
 	if l.Whenever {
 		return 0
 	}
-	return max(0, p.Taken-l.By)
+	return max(0, done-l.By)
 }
 
-// waits is for how many minutes a loaf is kept warm, or is out before it is wanted.
-func (l Loaf) waits(p Placed) int {
-	warm := p.Taken - p.Ready
+func (l Loaf) early(done int) int {
 	if l.Whenever {
-		return warm
+		return 0
 	}
-	return warm + max(0, l.From-p.Taken)
+	return max(0, l.From-done)
 }
+
+// placed is a place, whether or not it can be.
+func (w hours) placed(l Loaf, n, press, begin, taken int) place {
+	y := l.Ways[n]
+	p := place{machine: y.Machine, Placed: Placed{Way: n, Press: press, Begin: begin, Ready: begin + y.Run, Taken: taken, Done: taken + y.Finish}}
+	p.before = press - max(w.Machines[y.Machine].Cool, y.Load)
+	p.hands = append(make([]Span, 0, 2+len(y.Hands)+len(y.After)), Span{press - y.Load, press}, Span{taken, taken + TakeOut})
+	for _, h := range y.Hands {
+		p.hands = append(p.hands, h.plus(begin))
+	}
+	for _, h := range y.After {
+		p.hands = append(p.hands, h.plus(taken))
+	}
+	p.Late, p.Waits = l.late(p.Done), taken-p.Ready+l.early(p.Done)
+	c := Cost{Late: min(p.Late, 1), Minutes: p.Late, Waits: p.Waits}
+	for _, h := range p.hands {
+		if w.odd.meets(h) {
+			c.Odd++
+		}
+	}
+	p.cost = c.sum()
+	return p
+}
+
+// meets reports whether two loaves want the same hands.
+func (p *place) meets(o *place) (minute int, both bool) {
+	for _, h := range p.hands {
+		for _, g := range o.hands {
+			if h.meets(g) {
+				return max(h.From, g.From), true
+			}
+		}
+	}
+	return 0, false
+}
+
+// wants reports whether a loaf wants hands in a span.
+func (p *place) wants(s Span) bool { return !free(p.hands, s) }

@@ -11,7 +11,7 @@ func hours(h, m int) int { return 60*h + m }
 
 // usual is a loaf of three hours on the first machine, loaded in a quarter of an hour, with a timer of ten minutes' steps.
 func usual(by int) day.Loaf {
-	return day.Loaf{From: by, By: by, Ways: []day.Way{{Run: 180, Load: 15, Step: 10, Longest: hours(13, 0)}}}
+	return day.Loaf{From: by, By: by, Ways: []day.Way{{Run: 180, Load: 15, First: 10, Step: 10, Longest: hours(13, 0)}}}
 }
 
 func alone(loaves ...day.Loaf) day.Wanted {
@@ -19,7 +19,7 @@ func alone(loaves ...day.Loaf) day.Wanted {
 }
 
 func TestDays(t *testing.T) {
-	second := day.Way{Machine: 1, Run: 180, Load: 15, Step: 10, Longest: hours(13, 0)}
+	second := day.Way{Machine: 1, Run: 180, Load: 15, First: 10, Step: 10, Longest: hours(13, 0)}
 	for name, c := range map[string]struct {
 		day  func() day.Wanted
 		want day.Cost

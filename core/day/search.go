@@ -2,10 +2,11 @@ package day
 
 import (
 	"container/heap"
+	"slices"
 )
 
 // budget is how much one search may do: places tried, each in every set of loaves that it may be the last of.
-const budget = 600_000_000
+const budget = 150_000_000
 
 // Make plans a day: the best plan there is; or, after a budget, the best that was found, and what any plan costs at the
 // least. docs/day.md says how, and why it is the best.
@@ -16,33 +17,44 @@ func Make(w Wanted) (Plan, error) {
 	if w.Grid == 0 {
 		w.Grid = usualGrid
 	}
-	s := &search{Wanted: w, left: budget}
+	s := &search{hours: hoursOf(w), left: budget, scratch: make([]row, len(w.Machines))}
 	return s.run(), nil
 }
 
 // search looks for the cheapest day in which hands are never wanted twice: the cheapest in which that may happen is taken
 // first, and where it does, the two days are looked at in which one or the other loaf leaves that minute alone.
 type search struct {
-	Wanted
-	left int
-	days days
+	hours
+	left    int
+	best    []*place // the best day that was found, of each loaf; nil: none
+	cost    int      // of it
+	root    *oneDay
+	rest    []int // of each loaf: what all the others cost at the least
+	scratch []row // of machines' days that are not kept
 }
 
 // oneDay is the cheapest day under what is barred to its loaves.
 type oneDay struct {
-	barred [][]int // of each loaf: minutes in which it may not want hands
-	rows   []*row
+	barred []bars   // of each loaf
+	rows   []*row   // of the day on which nothing is barred only
 	placed []*place // of each loaf; nil: none
-	cost   int
+	depth  int      // forks that led here
+	cost   int      // of it; while it is not worked out, of a day that is no dearer
+	whole  []int    // by set of loaves: what they cost at the least
 }
 
 // days are the days that are still to be looked at, the cheapest first.
 type days []*oneDay
 
-func (d days) Len() int           { return len(d) }
-func (d days) Less(a, b int) bool { return d[a].cost < d[b].cost }
-func (d days) Swap(a, b int)      { d[a], d[b] = d[b], d[a] }
-func (d *days) Push(x any)        { *d = append(*d, x.(*oneDay)) }
+func (d days) Len() int { return len(d) }
+func (d days) Less(a, b int) bool {
+	if d[a].cost != d[b].cost {
+		return d[a].cost < d[b].cost
+	}
+	return d[a].depth > d[b].depth
+}
+func (d days) Swap(a, b int) { d[a], d[b] = d[b], d[a] }
+func (d *days) Push(x any)   { *d = append(*d, x.(*oneDay)) }
 func (d *days) Pop() any {
 	old := *d
 	x := old[len(old)-1]
@@ -51,35 +63,42 @@ func (d *days) Pop() any {
 }
 
 func (s *search) run() Plan {
-	first := &oneDay{barred: make([][]int, len(s.Loaves)), rows: make([]*row, len(s.Machines))}
-	all := make([]int, len(s.Machines))
-	for m := range all {
-		all[m] = m
-	}
-	s.solve(first, all, -1)
-	found := s.dive(first)
-	heap.Push(&s.days, first)
-	for len(s.days) > 0 && s.left > 0 && s.days[0].cost < found.cost {
-		d := heap.Pop(&s.days).(*oneDay)
-		a, b, minute, twice := s.twice(d)
+	s.root = &oneDay{barred: make([]bars, len(s.Loaves))}
+	s.guess()
+	s.share(s.root, s.root.rows)
+	s.narrow()
+	s.dive()
+	s.narrow()
+	open := days{s.root}
+	for len(open) > 0 && s.left > 0 && open[0].cost < s.cost {
+		d := heap.Pop(&open).(*oneDay)
+		if d.placed == nil {
+			s.solve(d)
+			if s.mend(d.placed) {
+				s.narrow()
+			}
+			heap.Push(&open, d)
+			continue
+		}
+		a, b, minute, twice := s.twice(d.placed)
 		if !twice {
-			found = d
+			s.found(d.placed, d.cost)
 			break
 		}
-		for _, loaf := range []int{a, b} {
-			heap.Push(&s.days, s.without(d, loaf, minute))
-		}
+		with, without := d.fork(a, b, minute)
+		heap.Push(&open, with)
+		heap.Push(&open, without)
 	}
-	least := found.cost
-	if len(s.days) > 0 {
-		least = min(least, s.days[0].cost)
+	least := s.cost
+	if len(open) > 0 {
+		least = min(least, open[0].cost)
 	}
-	return s.plan(found, least)
+	return s.plan(least)
 }
 
-func (s *search) plan(d *oneDay, least int) Plan {
-	out := Plan{Cost: costOf(d.cost), Least: costOf(least), Proven: least == d.cost}
-	for _, p := range d.placed {
+func (s *search) plan(least int) Plan {
+	out := Plan{Cost: costOf(s.cost), Least: costOf(least), Proven: least == s.cost}
+	for _, p := range s.best {
 		if p == nil {
 			out.Loaves = append(out.Loaves, Placed{None: true})
 		} else {
@@ -89,76 +108,244 @@ func (s *search) plan(d *oneDay, least int) Plan {
 	return out
 }
 
-// dive finds one day in which hands are never wanted twice, by the cheaper way at each fork.
-func (s *search) dive(d *oneDay) *oneDay {
-	for {
-		a, b, minute, twice := s.twice(d)
+// found keeps a day if it is the best so far.
+func (s *search) found(placed []*place, cost int) (better bool) {
+	if better = s.best == nil || cost < s.cost; better {
+		s.best, s.cost = placed, cost
+	}
+	return better
+}
+
+// mend looks for a better day near one in which hands may be wanted twice: loaf after loaf that wants them when another
+// does is put at the cheapest place that is left.
+func (s *search) mend(placed []*place) (better bool) {
+	placed = slices.Clone(placed)
+	for range 2 * len(placed) {
+		a, b, _, twice := s.twice(placed)
 		if !twice {
-			return d
+			cost := 0
+			for _, p := range placed {
+				if cost += perWithout; p != nil {
+					cost += p.cost - perWithout
+				}
+			}
+			return s.found(placed, cost)
+		}
+		one, other := s.elsewhere(placed, a), s.elsewhere(placed, b)
+		switch {
+		case one == nil && other == nil:
+			return false
+		case other == nil || one != nil && one.cost-placed[a].cost <= other.cost-placed[b].cost:
+			placed[a] = one
+		default:
+			placed[b] = other
+		}
+	}
+	return false
+}
+
+// elsewhere is the cheapest place of a loaf that all others leave; nil: none.
+func (s *search) elsewhere(placed []*place, loaf int) (best *place) {
+	for _, r := range s.root.rows {
+		for n := range r.each[loaf] {
+			p := &r.each[loaf][n]
+			if (best == nil || p.cost < best.cost) && !s.barred(placed, p, loaf) {
+				best = p
+			}
+		}
+	}
+	return best
+}
+
+// barred reports whether a place of a loaf is not left to it by the others at theirs.
+func (s *search) barred(placed []*place, p *place, loaf int) bool {
+	for n, o := range placed {
+		if n != loaf && o != nil && s.bars(o, p) {
+			return true
+		}
+	}
+	return false
+}
+
+// dive finds one day in which hands are never wanted twice, by the cheaper way at each fork.
+func (s *search) dive() {
+	for d := s.root; d.cost < s.cost; {
+		a, b, minute, twice := s.twice(d.placed)
+		if !twice {
+			s.found(d.placed, d.cost)
+			return
 		}
 		if s.left <= 0 {
-			d = s.leftOut(d, b)
-			continue
+			return
 		}
-		one, other := s.without(d, a, minute), s.without(d, b, minute)
+		one, other := d.fork(a, b, minute)
+		s.solve(one)
+		s.solve(other)
 		if d = one; other.cost < one.cost {
 			d = other
 		}
 	}
 }
 
-// leftOut is a day without one of its loaves: what is left when there is no time to look for better.
-func (s *search) leftOut(d *oneDay, loaf int) *oneDay {
-	next := *d
-	next.placed = append([]*place{}, d.placed...)
-	next.cost += perWithout - d.placed[loaf].cost
-	next.placed[loaf] = nil
-	return &next
+// fork parts a day, still to be worked out, in two: one in which a loaf has the hands in a minute, and all others leave it
+// alone; and one in which it leaves the minute alone.
+func (d *oneDay) fork(a, b, minute int) (with, without *oneDay) {
+	m := Span{minute, minute + 1}
+	with, without = &oneDay{barred: slices.Clone(d.barred), cost: d.cost, depth: d.depth + 1}, &oneDay{barred: slices.Clone(d.barred), cost: d.cost, depth: d.depth + 1}
+	for n := range d.barred {
+		if n != a {
+			with.barred[n].none = append(slices.Clone(d.barred[n].none), m)
+		}
+	}
+	with.barred[a].must = append(slices.Clone(d.barred[a].must), m)
+	without.barred[a].none = append(slices.Clone(d.barred[a].none), m)
+	return with, without
 }
 
-// without is the cheapest day in which a loaf also leaves a minute alone.
-func (s *search) without(d *oneDay, loaf, minute int) *oneDay {
-	next := &oneDay{barred: append([][]int{}, d.barred...), rows: append([]*row{}, d.rows...)}
-	next.barred[loaf] = append(append([]int{}, d.barred[loaf]...), minute)
-	var touched []int
+// under is what a loaf's place may cost at the most, if a day with it is to be better than the best so far.
+func (s *search) under(loaf int) int { return s.cost - s.rest[loaf] }
+
+// guess finds a first day by putting loaf after loaf at the cheapest place that is left, in several orders; and leaves out
+// all places that cannot be part of a better one.
+func (s *search) guess() {
+	alone, whole := make([]int, len(s.Loaves)), 0
+	each := make([][][]place, len(s.Machines))
+	all := make([][]*place, len(s.Loaves)) // the places of each loaf, the cheapest first
+	for n, l := range s.Loaves {
+		for m := range s.Machines {
+			each[m] = append(each[m], s.places(l, m))
+			for p := range each[m][n] {
+				all[n] = append(all[n], &each[m][n][p])
+			}
+		}
+		slices.SortStableFunc(all[n], func(a, b *place) int { return a.cost - b.cost })
+		if alone[n] = perWithout; len(all[n]) > 0 {
+			alone[n] = all[n][0].cost
+		}
+		whole += alone[n]
+	}
+	for _, order := range s.orders() {
+		s.found(s.greedy(order, all))
+	}
+	s.rest = make([]int, len(s.Loaves))
+	for n := range s.Loaves {
+		s.rest[n] = whole - alone[n]
+	}
+	for _, loaves := range each {
+		s.root.rows = append(s.root.rows, s.narrowed(loaves))
+	}
+}
+
+// orders are some in which loaves are placed: by when they are wanted, backwards, and with each of them first.
+func (s *search) orders() [][]int {
+	due := make([]int, len(s.Loaves))
+	for n := range due {
+		due[n] = n
+	}
+	slices.SortStableFunc(due, func(a, b int) int { return s.Loaves[a].By - s.Loaves[b].By })
+	back := slices.Clone(due)
+	slices.Reverse(back)
+	out := [][]int{due, back}
+	for n := range s.Loaves {
+		for _, order := range [][]int{due, back} {
+			out = append(out, append([]int{n}, slices.DeleteFunc(slices.Clone(order), func(m int) bool { return m == n })...))
+		}
+	}
+	return out
+}
+
+// greedy puts loaf after loaf at the cheapest place that those before it leave.
+func (s *search) greedy(order []int, all [][]*place) ([]*place, int) {
+	placed, cost := make([]*place, len(order)), 0
+	for _, n := range order {
+		at := slices.IndexFunc(all[n], func(p *place) bool { return !s.barred(placed, p, n) })
+		if at < 0 {
+			cost += perWithout
+			continue
+		}
+		placed[n] = all[n][at]
+		cost += placed[n].cost
+	}
+	return placed, cost
+}
+
+// narrow leaves out of the day on which nothing is barred all places with which no day is better than the best so far.
+func (s *search) narrow() {
+	all := 1<<len(s.Loaves) - 1
+	for loaf := range s.Loaves {
+		s.rest[loaf] = s.root.whole[all&^(1<<loaf)]
+	}
+	for m, r := range s.root.rows {
+		s.root.rows[m] = s.narrowed(r.each)
+	}
+	s.share(s.root, s.root.rows)
+}
+
+// narrowed is a machine's day with the places that can be part of a better day.
+func (s *search) narrowed(each [][]place) *row {
+	out := make([][]place, len(each))
+	for loaf, places := range each {
+		for _, p := range places {
+			if p.cost < s.under(loaf) {
+				out[loaf] = append(out[loaf], p)
+			}
+		}
+		s.left -= (len(out[loaf]) + 1) << max(len(s.Loaves)-2, 0)
+	}
+	return rowOf(out, &row{})
+}
+
+// solve works out the cheapest day, from the one on which nothing is barred: the machines are gone through anew on which
+// what is barred takes a place away.
+func (s *search) solve(d *oneDay) {
+	rows := make([]*row, len(s.Machines))
 	for m := range s.Machines {
-		for _, y := range s.Loaves[loaf].Ways {
-			if y.Machine == m {
-				touched = append(touched, m)
-				break
-			}
+		if !s.touches(d, m) {
+			rows[m] = s.root.rows[m]
+			continue
 		}
+		each := slices.Clone(s.root.rows[m].each)
+		for n, l := range s.Loaves {
+			if d.barred[n].any() {
+				each[n] = s.barring(each[n], l, d.barred[n], s.under(n))
+			}
+			s.left -= (len(each[n]) + 1) << max(len(s.Loaves)-2, 0)
+		}
+		s.scratch[m] = *rowOf(each, &s.scratch[m])
+		rows[m] = &s.scratch[m]
 	}
-	s.solve(next, touched, loaf)
-	return next
+	s.share(d, rows)
 }
 
-// solve works out the cheapest day: the days of some machines anew, as far as one loaf is among theirs; -1: any.
-func (s *search) solve(d *oneDay, touched []int, loaf int) {
-	for _, m := range touched {
-		each := make([][]place, len(s.Loaves))
-		for n, l := range s.Loaves {
-			if loaf >= 0 && n != loaf {
-				each[n] = d.rows[m].each[n]
-			} else {
-				each[n] = s.places(l, m, d.barred[n])
+// touches reports whether what is barred on a day takes a place on a machine away.
+func (s *search) touches(d *oneDay, machine int) bool {
+	for loaf, b := range d.barred {
+		for n := range s.root.rows[machine].each[loaf] {
+			if b.touch(&s.root.rows[machine].each[loaf][n]) {
+				return true
 			}
-			s.left -= len(each[n]) << max(len(s.Loaves)-2, 0)
 		}
-		d.rows[m] = s.rowOf(m, each, d.rows[m], loaf)
 	}
+	return false
+}
+
+// share deals the loaves out among the machines at the least cost.
+func (s *search) share(d *oneDay, rows []*row) {
 	sets := 1 << len(s.Loaves)
 	// best[m][set] is what a set costs at the least on the machines up to the m-th; part is the m-th machine's share.
-	best, part := make([][]int, len(s.Machines)+1), make([][]int, len(s.Machines))
+	best, part := make([][]int, len(rows)+1), make([][]int, len(rows))
 	best[0] = make([]int, sets)
 	for set := range sets {
 		for loaf := range s.Loaves {
 			best[0][set] += (set >> loaf & 1) * perWithout
 		}
 	}
-	for m, r := range d.rows {
+	for m, r := range rows {
 		best[m+1], part[m] = make([]int, sets), make([]int, sets)
 		for set := range sets {
+			if m == len(rows)-1 && d != s.root && set != sets-1 {
+				continue // of the last machine only the whole day matters
+			}
 			least, share := best[m][set], 0
 			for t := set; t > 0; t = (t - 1) & set {
 				if c := r.cost[t] + best[m][set&^t]; r.cost[t] < none && c < least {
@@ -168,30 +355,36 @@ func (s *search) solve(d *oneDay, touched []int, loaf int) {
 			best[m+1][set], part[m][set] = least, share
 		}
 	}
-	d.cost, d.placed = best[len(s.Machines)][sets-1], make([]*place, len(s.Loaves))
-	for m, set := len(s.Machines)-1, sets-1; m >= 0; m-- {
+	d.cost, d.placed = best[len(rows)][sets-1], make([]*place, len(s.Loaves))
+	if d == s.root {
+		d.whole = best[len(rows)]
+	}
+	for m, set := len(rows)-1, sets-1; m >= 0; m-- {
 		share := part[m][set]
-		d.rows[m].lay(s.Wanted, m, share, d.placed)
+		rows[m].lay(share, d.placed)
 		set &^= share
 	}
 }
 
+// bars reports whether a loaf at one place leaves another none at its own.
+func (s *search) bars(a, b *place) bool {
+	if a.machine == b.machine && a.out() > b.before && b.out() > a.before {
+		return true
+	}
+	_, both := a.meets(b)
+	return both && s.Pairs == 1
+}
+
 // twice finds a minute in which two loaves want hands, where there is one pair of them.
-func (s *search) twice(d *oneDay) (a, b, minute int, twice bool) {
+func (s *search) twice(placed []*place) (a, b, minute int, twice bool) {
 	if s.Pairs > 1 {
 		return 0, 0, 0, false
 	}
-	for a, p := range d.placed {
-		for b := a + 1; b < len(d.placed) && p != nil; b++ {
-			q := d.placed[b]
-			if q == nil {
-				continue
-			}
-			for _, h := range p.hands {
-				for _, o := range q.hands {
-					if h.meets(o) {
-						return a, b, max(h.From, o.From), true
-					}
+	for a, p := range placed {
+		for b := a + 1; b < len(placed) && p != nil; b++ {
+			if q := placed[b]; q != nil {
+				if minute, twice = p.meets(q); twice {
+					return a, b, minute, true
 				}
 			}
 		}
