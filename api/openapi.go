@@ -14,6 +14,7 @@ import (
 
 	"github.com/gin-gonic/gin"
 
+	"risepan/core/daybook"
 	"risepan/core/kitchen"
 	"risepan/core/machine"
 	"risepan/core/plan"
@@ -127,11 +128,19 @@ var docs = map[string]documented{
 	"POST /api/v1/kitchens/:kitchen/plan/oven":   {says: "The loaf by mixer and oven", takes: plan.Wish{}, gives: ByOven{}},
 	"POST /api/v1/kitchens/:kitchen/plan/paper":  {says: "A planned loaf as a file", takes: plan.Wish{}, media: "text/plain", query: []string{"what: recipe, timetable (iCalendar) or shopping", "as: text, markdown or json"}},
 
-	"GET /api/v1/kitchens/:kitchen/bags":          {says: "Bags on the shelf", gives: BagShelf{}},
-	"POST /api/v1/kitchens/:kitchen/bags":         {says: "Keep bags that were filled", takes: Bagging{}, gives: Bags{}, is: adds},
-	"POST /api/v1/kitchens/:kitchen/bags/preview": {says: "What goes into bags; nothing is kept", takes: Bagging{}, gives: Bags{}},
-	"GET /api/v1/kitchens/:kitchen/bags/:id":      {says: "Some bags and their label", gives: Bags{}},
-	"PUT /api/v1/kitchens/:kitchen/bags/:id":      {says: "Say how many bags are left", takes: BagsLeft{}, gives: Bags{}, is: changes},
+	"GET /api/v1/kitchens/:kitchen/days":                {says: "How much is baked on the days of a week", gives: Week{}, query: []string{"of: a date of the week; else this one"}},
+	"GET /api/v1/kitchens/:kitchen/days/:date":          {says: "A baking day and the best plan of it", gives: DayView{}},
+	"PUT /api/v1/kitchens/:kitchen/days/:date":          {says: "Change a baking day; what is told is how it moved", takes: daybook.Book{}, gives: DayView{}, is: edits},
+	"POST /api/v1/kitchens/:kitchen/days/:date/undo":    {says: "Bring a day back as it was before its last change", gives: DayView{}, is: edits},
+	"GET /api/v1/kitchens/:kitchen/days/:date/mends":    {says: "What would have a loaf of a day nearer to its time", gives: Mends{}, query: []string{"loaf: its id"}},
+	"GET /api/v1/kitchens/:kitchen/days/:date/needs":    {says: "What a day's loaves want in all", gives: daybook.Needs{}},
+	"GET /api/v1/kitchens/:kitchen/days/:date/calendar": {says: "A day's hours as iCalendar with alarms", media: "text/calendar"},
+	"GET /api/v1/kitchens/:kitchen/regulars":            {says: "Loaves that are baked every week, and how long flour and yeast last for them", gives: daybook.Regular{}},
+	"GET /api/v1/kitchens/:kitchen/bags":                {says: "Bags on the shelf", gives: BagShelf{}},
+	"POST /api/v1/kitchens/:kitchen/bags":               {says: "Keep bags that were filled", takes: Bagging{}, gives: Bags{}, is: adds},
+	"POST /api/v1/kitchens/:kitchen/bags/preview":       {says: "What goes into bags; nothing is kept", takes: Bagging{}, gives: Bags{}},
+	"GET /api/v1/kitchens/:kitchen/bags/:id":            {says: "Some bags and their label", gives: Bags{}},
+	"PUT /api/v1/kitchens/:kitchen/bags/:id":            {says: "Say how many bags are left", takes: BagsLeft{}, gives: Bags{}, is: changes},
 
 	"POST /api/v1/kitchens/:kitchen/benches":                {says: "Begin measuring a loaf", takes: plan.Wish{}, gives: BenchView{}, is: adds},
 	"GET /api/v1/kitchens/:kitchen/benches/:id":             {says: "A bench as it stands", gives: BenchView{}, query: after},

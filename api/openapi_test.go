@@ -86,7 +86,7 @@ func routeOf(method, path string) string {
 		if pattern == path {
 			return key
 		}
-		if ok, _ := regexp.MatchString("^"+segment.ReplaceAllString(regexp.QuoteMeta(pattern), `[0-9a-f-]{36}`)+"$", path); ok {
+		if ok, _ := regexp.MatchString("^"+segment.ReplaceAllString(regexp.QuoteMeta(pattern), `([0-9a-f-]{36}|[0-9-]{10})`)+"$", path); ok {
 			best = key
 		}
 	}

@@ -9,6 +9,7 @@ import (
 
 	"github.com/invopop/jsonschema"
 
+	"risepan/core/daybook"
 	"risepan/core/plan"
 )
 
@@ -32,6 +33,11 @@ type shapes struct {
 	Linked        Linked
 	Shelf         Shelf
 	Recipes       Recipes
+	DayView       DayView
+	Week          Week
+	Mends         Mends
+	Needs         daybook.Needs
+	Regulars      daybook.Regular
 	PutAway       PutAway
 	Wish          plan.Wish
 	PlanAnswer    PlanAnswer

@@ -15,7 +15,7 @@ const chestVersion = 1
 
 // chestTables are the tables of a kitchen, those first that others point at. A test holds them against the database, so
 // that none is forgotten.
-var chestTables = []string{"kitchens", "kitchen_versions", "machines", "machine_versions", "recipes", "recipe_versions", "habits", "journals", "happenings", "benches", "bags", "bakes", "rehearsals", "photos", "imports"}
+var chestTables = []string{"kitchens", "kitchen_versions", "machines", "machine_versions", "recipes", "recipe_versions", "habits", "journals", "happenings", "benches", "bags", "bakes", "days", "day_versions", "rehearsals", "photos", "imports"}
 
 // column is one column of a table, and how its values are written.
 type column struct {

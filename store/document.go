@@ -10,6 +10,7 @@ import (
 	"risepan/core/bag"
 	"risepan/core/bake"
 	"risepan/core/bench"
+	"risepan/core/daybook"
 	"risepan/core/kitchen"
 	"risepan/core/machine"
 	"risepan/core/plan"
@@ -38,11 +39,12 @@ var (
 	benchHappened = document{"happening at a bench", "happenings", bench.Shape, nil}
 	bakeHappened  = document{"happening in a bake", "happenings", bake.Shape, nil}
 	bags          = document{"bag", "bags", bag.Shape, nil}
+	books         = document{"day", "day_versions", daybook.Shape, nil}
 	rehearsals    = document{"rehearsal", "rehearsals", rehearse.Shape, nil}
 	rehearsed     = document{"happening in a rehearsal", "happenings", rehearse.Shape, nil}
 )
 
-var documents = []document{kitchens, machines, recipes, habits, wishes, plans, benchHappened, bakeHappened, bags, rehearsals, rehearsed}
+var documents = []document{kitchens, machines, recipes, habits, wishes, plans, benchHappened, bakeHappened, bags, books, rehearsals, rehearsed}
 
 // grainsAndHoppers brings a kitchen's own facts from shape 1: whether an ingredient is whole grain and
 // whether it may go in a dispenser were one word each, yes or no.

@@ -16,6 +16,7 @@ import (
 	"risepan/core/bag"
 	"risepan/core/bake"
 	"risepan/core/bench"
+	"risepan/core/daybook"
 	"risepan/core/fault"
 	"risepan/core/journal"
 	"risepan/core/kept"
@@ -51,6 +52,7 @@ func samples(t *testing.T) []sample {
 	date, _ := kitchen.ParseDate("2026-11-25")
 	room, _ := measure.ParseTemperature("19 °C")
 	ready, _ := timetable.ParseWall("2026-05-03T07:00")
+	later, _ := timetable.ParseWall("2026-05-03T09:00")
 	k := kitchen.New("Golden", "Europe/London")
 	flour, _ := larder.Get("bread-flour")
 	k.Facts = []larder.Ingredient{flour}
@@ -60,6 +62,7 @@ func samples(t *testing.T) []sample {
 	k.Packs = []kitchen.Pack{{Ingredient: "active-dry-yeast", Name: "jar", BestBefore: date, Opened: date}}
 	k.Stock = []kitchen.Stocked{{Ingredient: "bread-flour", Grams: 1500}}
 	k.Quiet = kitchen.Quiet{From: 22 * 60, To: 6*60 + 30}
+	k.Week, k.Regulars = "sunday", []kitchen.Regular{{ID: "r", Recipe: store.NewID(), Machine: store.NewID(), Size: measure.LoafPounds(3, 2), Days: []kitchen.Weekday{"tuesday", "friday"}, By: 7 * 60}}
 	k.Loading = pan.Manner{Order: pan.Premixed, Salt: pan.SaltWet, Fat: pan.FatMelted, Yeast: pan.YeastTop}
 
 	m := demo.Galley()
@@ -88,6 +91,8 @@ func samples(t *testing.T) []sample {
 	if err != nil {
 		t.Fatal(err)
 	}
+	untimed := w
+	untimed.Ready = timetable.Wall{}
 	batch, err := bag.Pack(p, date)
 	if err != nil {
 		t.Fatal(err)
@@ -105,6 +110,9 @@ func samples(t *testing.T) []sample {
 		checked("wish", w, plan.Wish.Check),
 		checked("plan", p, func(p plan.Plan) error { return kept.Check(p) }),
 		checked("bag", batch, bag.Batch.Check),
+		checked("day", daybook.Book{Hands: 2, Nights: true, Lent: w.MachineID, Away: []daybook.Hours{{From: ready, To: later, Name: "Market"}},
+			Loaves: []daybook.Loaf{{ID: "a", Wish: untimed, Only: true, When: daybook.Between, From: ready, By: later, Pin: later}},
+			Was:    map[string]daybook.Stood{"a": {Machine: w.MachineID, Press: ready, Begin: ready, Done: later}}}, daybook.Book.Check),
 		checked("rehearsal", rehearse.Rehearsal{Plan: p, Machine: demo.Galley(), Room: 21, Slip: rehearse.DoubleYeast, Began: noon}, rehearse.Rehearsal.Check),
 		checked("happening in a rehearsal", rehearse.Happening{Stamp: stamp, What: rehearse.Pressed, Button: "Menu", Held: true}, func(h rehearse.Happening) error { return rehearse.Check(rehearse.State{}, h) }),
 		checked("happening at a bench", bench.Happening{Stamp: stamp, Do: bench.Slip, Step: "measure l1", Line: "l1", Amount: measure.Of(5, 4, measure.Cup), Way: bench.Fit,

@@ -50,12 +50,13 @@ type Machine struct {
 type Wanted struct {
 	Loaves   []Loaf
 	Machines []Machine
-	Away     []Span // in which nobody's hands are to be had
-	Quiet    []Span // in which nothing may sound
-	Odd      []Span // in which hands would rather not be wanted
-	Pairs    int    // of hands; 1: loadings and other moments for hands do not fall together
-	Ends     int    // the last minute at which anything may happen
-	Grid     int    // minutes: all presses fall on it; 0: five
+	Away     []Span   // in which nobody's hands are to be had
+	Quiet    []Span   // in which nothing may sound
+	Odd      []Span   // in which hands would rather not be wanted
+	Pairs    int      // of hands; 1: loadings and other moments for hands do not fall together
+	Ends     int      // the last minute at which anything may happen
+	Grid     int      // minutes: all presses fall on it; 0: five
+	Was      []Placed // of each loaf: where it stood, by way, press, begin and when it was done; kept where nothing is better. None: nowhere
 }
 
 // Bounds of what is planned, and what it is planned in.
@@ -65,7 +66,7 @@ const (
 	usualGrid    = 5           // minutes
 	TakeOut      = 5           // minutes that hands are wanted to take a loaf out
 	longest      = 3 * 24 * 60 // minutes
-	mostMoments  = 8           // in which a loaf wants hands
+	mostMoments  = 10          // in which a loaf wants hands
 )
 
 // Placed is what becomes of a loaf.
@@ -130,6 +131,9 @@ func (w Wanted) Check() error {
 		return fault.At("/grid", "a grid has a minute or more")
 	case w.Pairs < 1:
 		return fault.At("/pairs", "somebody has hands")
+	}
+	if len(w.Was) > 0 && len(w.Was) != len(w.Loaves) {
+		return fault.At("/was", "where the loaves stood is told of each of them")
 	}
 	for n, m := range w.Machines {
 		if m.Free < 0 || m.Cool < 0 {

@@ -153,6 +153,23 @@ func (w hours) presses(y Way, begin int, must []Span) []int {
 	return out
 }
 
+// again is the place in which a loaf stood, if it can still stand there.
+func (w hours) again(l Loaf, was Placed) *place {
+	y := l.Ways[was.Way]
+	p := w.placed(l, was.Way, was.Press, was.Begin, was.Done-y.Finish)
+	if !y.shows(was.Begin-was.Press) || was.Press%w.Grid != 0 || was.Press < max(w.Machines[y.Machine].Free, y.Load) ||
+		p.Taken < p.Ready || p.Taken+max(TakeOut, y.Finish) > w.Ends || !w.within(y, was.Begin) || slices.ContainsFunc(p.hands, w.away.meets) ||
+		l.Pin != (Span{}) && (p.Done < l.Pin.From || p.Done >= l.Pin.To) {
+		return nil
+	}
+	return &p
+}
+
+// shows reports whether the timer has a delay.
+func (y Way) shows(delay int) bool {
+	return delay == 0 || y.Step > 0 && delay >= y.First && delay <= y.Longest && (delay-y.First)%y.Step == 0
+}
+
 // within reports whether what happens within a cycle can happen when it begins at a minute.
 func (w hours) within(y Way, begin int) bool {
 	return !w.quiet.meets(Span{begin + y.Run, begin + y.Run + 1}) &&

@@ -224,6 +224,9 @@ func (s *search) guess() {
 		}
 		whole += alone[n]
 	}
+	if placed, cost, ok := s.stood(); ok {
+		s.found(placed, cost)
+	}
 	for _, order := range s.orders() {
 		s.found(s.greedy(order, all))
 	}
@@ -234,6 +237,25 @@ func (s *search) guess() {
 	for _, loaves := range each {
 		s.root.rows = append(s.root.rows, s.narrowed(loaves))
 	}
+}
+
+// stood is the day as it was planned before, if it can still be had so.
+func (s *search) stood() (placed []*place, cost int, ok bool) {
+	for n, was := range s.Was {
+		var here *place
+		if !was.None && was.Way >= 0 && was.Way < len(s.Loaves[n].Ways) {
+			here = s.again(s.Loaves[n], was)
+		}
+		if here == nil && !was.None || here != nil && s.barred(placed, here, n) {
+			return nil, 0, false
+		}
+		if placed = append(placed, here); here != nil {
+			cost += here.cost
+		} else {
+			cost += perWithout
+		}
+	}
+	return placed, cost, len(s.Was) > 0
 }
 
 // orders are some in which loaves are placed: by when they are wanted, backwards, and with each of them first.

@@ -47,6 +47,17 @@ func (d Date) String() string {
 // AddMonths is the day so many months later.
 func (d Date) AddMonths(n int) Date { return Date{d.day.AddDate(0, n, 0)} }
 
+// AddDays is the day so many days later.
+func (d Date) AddDays(n int) Date { return Date{d.day.AddDate(0, 0, n)} }
+
+// Begins is the first instant of the day in a zone.
+func (d Date) Begins(zone *time.Location) time.Time {
+	return time.Date(d.day.Year(), d.day.Month(), d.day.Day(), 0, 0, 0, 0, zone)
+}
+
+// Weekday is the day of the week.
+func (d Date) Weekday() time.Weekday { return d.day.Weekday() }
+
 // InWords writes the date for reading: "25 November 2026".
 func (d Date) InWords() string { return d.day.Format("2 January 2006") }
 

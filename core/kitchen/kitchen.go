@@ -37,6 +37,7 @@ type Kitchen struct {
 	Salt     kind.SaltSchool     `json:"salt"`
 	Degrees  measure.Degrees     `json:"degrees"`
 	Face     Face                `json:"face,omitzero"`     // of its clock; empty: 24 hours
+	Week     Weekday             `json:"week,omitzero"`     // with which its weeks begin; empty: Monday
 	Room     measure.Temperature `json:"room"`              // as the kitchen usually is
 	Liquid   dough.School        `json:"liquid"`            // how it is tempered
 	Look     dough.FirstLook     `json:"look,omitzero"`     // when the dough ball is looked at first
@@ -53,6 +54,7 @@ type Kitchen struct {
 	Prices   []Price             `json:"prices,omitzero"`   // of packs
 	Money    string              `json:"money,omitzero"`    // the sign of its currency
 	Absences []Absence           `json:"absences,omitzero"` // when nobody is home
+	Regulars []Regular           `json:"regulars,omitzero"` // loaves that are baked every week
 	Declined []string            `json:"declined,omitzero"` // lessons of the log that it does not want, by their ids
 }
 
@@ -193,7 +195,7 @@ func (k Kitchen) Check() error {
 	case len(k.Measures) > mostMeasures:
 		return fault.At("/measures", "%d measures are too many: at most %d", len(k.Measures), mostMeasures)
 	}
-	if err := kept.First(k.checkJug(), k.checkCupboard()); err != nil {
+	if err := kept.First(k.checkJug(), k.checkCupboard(), k.checkRegulars()); err != nil {
 		return err
 	}
 	if err := dough.CheckRoom(k.Room); err != nil {

@@ -85,18 +85,25 @@ func (j *judgement) waiting() string {
 	return inHours(machine.Minutes(t.Begin.Sub(t.Press) / time.Minute))
 }
 
+// Spoiling names what of a dough would spoil in the pan or the dispenser while the timer waits. What is put in by hand
+// waits in the fridge.
+func (g Programme) Spoiling(d Dough) []string {
+	var out []string
+	for _, l := range d.lines {
+		if l.Ingredient.Spoils && l.Line.Part == recipe.InDough && g.AddIns.Of(l.Line.ID) != WithHands {
+			out = append(out, l.Ingredient.Name)
+		}
+	}
+	return out
+}
+
 // spoils refuses a delay with what spoils in the pan or the dispenser. What is put in by hand waits in
 // the fridge.
 func (j *judgement) spoils() {
 	if j.programme.Timer.Setting == 0 {
 		return
 	}
-	var spoiling []string
-	for _, l := range j.dough.lines {
-		if l.Ingredient.Spoils && l.Line.Part == recipe.InDough && j.programme.AddIns.Of(l.Line.ID) != WithHands {
-			spoiling = append(spoiling, l.Ingredient.Name)
-		}
-	}
+	spoiling := j.programme.Spoiling(j.dough)
 	if len(spoiling) == 0 {
 		return
 	}

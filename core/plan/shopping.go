@@ -20,17 +20,16 @@ type Shopping struct {
 }
 
 // Shop lists what the plan needs, in its order, beside what the house has. Water is at hand.
-func (p Plan) Shop(k kitchen.Kitchen) []Shopping {
+func (p Plan) Shop(k kitchen.Kitchen) []Shopping { return Shop(k, p) }
+
+// Shop lists what some loaves need together, in their order, beside what the house has.
+func Shop(k kitchen.Kitchen, plans ...Plan) []Shopping {
 	out := []Shopping{}
-	needs := map[larder.ID]measure.Grams{}
-	for _, l := range p.Lines {
-		needs[l.Ingredient] += l.Exact
-	}
-	for _, l := range p.Lines {
-		need, open := needs[l.Ingredient]
-		delete(needs, l.Ingredient)
-		i, _ := k.Ingredient(l.Ingredient)
-		if !open || i.ID == larder.Water().ID {
+	order, needs := Needs(plans...)
+	for _, id := range order {
+		need := needs[id]
+		i, _ := k.Ingredient(id)
+		if i.ID == larder.Water().ID {
 			continue
 		}
 		s := Shopping{Ingredient: i.ID, Name: i.Name, Need: k.Weights.Text(need, finely(i))}
@@ -46,6 +45,20 @@ func (p Plan) Shop(k kitchen.Kitchen) []Shopping {
 		out = append(out, s)
 	}
 	return out
+}
+
+// Needs is how much of each ingredient some loaves hold, and the ingredients in the order in which they come.
+func Needs(plans ...Plan) (order []larder.ID, needs map[larder.ID]measure.Grams) {
+	needs = map[larder.ID]measure.Grams{}
+	for _, p := range plans {
+		for _, l := range p.Lines {
+			if _, there := needs[l.Ingredient]; !there {
+				order = append(order, l.Ingredient)
+			}
+			needs[l.Ingredient] += l.Exact
+		}
+	}
+	return order, needs
 }
 
 // LacksYeast reports whether the loaf wants a yeast of which the house has none.

@@ -24,6 +24,11 @@ export interface Schema {
   Linked: Linked;
   Shelf: Shelf;
   Recipes: Recipes;
+  DayView: DayView;
+  Week: Week;
+  Mends: Mends;
+  Needs: DaybookNeeds;
+  Regulars: DaybookRegular;
   PutAway: PutAway;
   Wish: Wish;
   PlanAnswer: PlanAnswer;
@@ -254,6 +259,7 @@ export interface Kitchen {
   salt: "booklet" | "reduced";
   degrees: "celsius" | "fahrenheit";
   face?: "24 hours" | "12 hours";
+  week?: "monday" | "tuesday" | "wednesday" | "thursday" | "friday" | "saturday" | "sunday";
   room: string;
   liquid: "room temperature" | "tepid" | "hot with rapid yeast";
   look?: "" | "early" | "late" | "never";
@@ -270,6 +276,7 @@ export interface Kitchen {
   prices?: KitchenPrice[];
   money?: string;
   absences?: KitchenAbsence[];
+  regulars?: KitchenRegular[];
   declined?: string[];
 }
 export interface Measure {
@@ -405,6 +412,14 @@ export interface KitchenAbsence {
   to: string;
   name?: string;
 }
+export interface KitchenRegular {
+  id: string;
+  recipe: string;
+  machine: string;
+  size: string;
+  days: ("monday" | "tuesday" | "wednesday" | "thursday" | "friday" | "saturday" | "sunday")[];
+  by: string;
+}
 export interface CupKnown {
   weighed: number;
   mean: number;
@@ -465,8 +480,39 @@ export interface Recipes {
   recipes: RecipeOnShelf[];
   more: boolean;
 }
-export interface PutAway {
-  away: boolean;
+export interface DayView {
+  date: string;
+  weekday: "monday" | "tuesday" | "wednesday" | "thursday" | "friday" | "saturday" | "sunday";
+  version: number;
+  book: DaybookBook;
+  day: DaybookDay;
+  usual?: DaybookLoaf[];
+  names: {
+    [k: string]: string;
+  };
+  sizes: string[];
+  most: number;
+  zone: string;
+  now: string;
+}
+export interface DaybookBook {
+  loaves: DaybookLoaf[];
+  away?: DaybookHours[];
+  hands: number;
+  nights?: boolean;
+  lent?: string;
+  was?: {
+    [k: string]: DaybookStood;
+  };
+}
+export interface DaybookLoaf {
+  id: string;
+  wish: Wish;
+  only?: boolean;
+  when: "by" | "between" | "whenever";
+  from?: string;
+  by?: string;
+  pin?: string;
 }
 export interface Wish {
   recipe: string;
@@ -525,6 +571,179 @@ export interface PlanWarmth {
   room?: string;
   flour?: string;
   cold?: string[];
+}
+export interface DaybookHours {
+  from: string;
+  to: string;
+  name?: string;
+}
+export interface DaybookStood {
+  machine: string;
+  press: string;
+  begin: string;
+  done: string;
+}
+export interface DaybookDay {
+  from: string;
+  to: string;
+  loaves: DaybookPlanned[];
+  machines: DaybookLane[];
+  shut: DaybookShut[];
+  hands: DaybookMoment[];
+  say: string;
+  off?: string;
+  cost: DayCost;
+}
+export interface DaybookPlanned {
+  id: string;
+  name: string;
+  size?: string;
+  standing: "to come" | "no place" | "running" | "finished";
+  bake?: string;
+  machine?: string;
+  on?: string;
+  lent?: boolean;
+  cycle?: PlanCycleName;
+  load?: string;
+  press?: string;
+  begin?: string;
+  ready?: string;
+  taken?: string;
+  done?: string;
+  free?: string;
+  timer?: number;
+  panel?: string;
+  presses?: MachinePresses[];
+  stages?: MachineSpan[];
+  late?: number;
+  warm?: number;
+  early?: number;
+  say?: string;
+  was?: DaybookStood;
+  hand?: boolean;
+  dough?: boolean;
+  wish?: Wish;
+}
+export interface PlanCycleName {
+  id: string;
+  panel: string;
+  name: string;
+}
+export interface MachinePresses {
+  button: string;
+  times: number;
+  shows: string;
+}
+export interface MachineSpan {
+  id: string;
+  kind: "rest" | "knead" | "rise" | "knock-back" | "bake" | "boil" | "warm";
+  from: number;
+  to: number;
+  slack?: number;
+}
+export interface DaybookLane {
+  id: string;
+  name: string;
+  lent?: boolean;
+  runs?: DaybookRun[];
+  free: string;
+}
+export interface DaybookRun {
+  bake: string;
+  name: string;
+  press: string;
+  begin: string;
+  ready: string;
+  out: string;
+  over?: boolean;
+}
+export interface DaybookShut {
+  from: string;
+  to: string;
+  name?: string;
+  quiet?: boolean;
+}
+export interface DaybookMoment {
+  at: string;
+  to: string;
+  loaf?: string;
+  bake?: string;
+  name: string;
+  on?: string;
+  does: "load" | "help" | "take out" | "after";
+  say: string;
+}
+export interface DayCost {
+  without: number;
+  late: number;
+  minutes: number;
+  waits: number;
+  odd: number;
+}
+export interface Week {
+  days: DayInWeek[];
+  today: string;
+}
+export interface DayInWeek {
+  date: string;
+  weekday: "monday" | "tuesday" | "wednesday" | "thursday" | "friday" | "saturday" | "sunday";
+  loaves: number;
+}
+export interface Mends {
+  mends: DaybookMend[];
+}
+export interface DaybookMend {
+  say: string;
+  then: string;
+  book?: DaybookBook;
+}
+export interface DaybookNeeds {
+  shopping: PlanShopping[];
+  weigh: DaybookWeigh[];
+}
+export interface PlanShopping {
+  ingredient: string;
+  name: string;
+  need: string;
+  has?: string;
+  buy?: string;
+}
+export interface DaybookWeigh {
+  name: string;
+  all: string;
+  each: DaybookShare[];
+}
+export interface DaybookShare {
+  loaf: string;
+  amount: string;
+}
+export interface DaybookRegular {
+  loaves: DaybookRegularLoaf[];
+  stock: DaybookStock[];
+}
+export interface DaybookRegularLoaf {
+  id: string;
+  recipe: string;
+  machine: string;
+  size: string;
+  days: ("monday" | "tuesday" | "wednesday" | "thursday" | "friday" | "saturday" | "sunday")[];
+  by: string;
+  name: string;
+  on?: string;
+  next?: string;
+  say?: string;
+}
+export interface DaybookStock {
+  ingredient: string;
+  name: string;
+  week: string;
+  weeks: string;
+  has?: string;
+  until?: string;
+  buy?: string;
+}
+export interface PutAway {
+  away: boolean;
 }
 export interface PlanAnswer {
   plan: Plan;
@@ -685,11 +904,6 @@ export interface PlanSetting {
   lock?: string;
   hold?: boolean;
 }
-export interface PlanCycleName {
-  id: string;
-  panel: string;
-  name: string;
-}
 export interface PlanCycleOption {
   id: string;
   panel: string;
@@ -698,11 +912,6 @@ export interface PlanCycleOption {
   grants: boolean;
   reason: string;
   total: number;
-}
-export interface MachinePresses {
-  button: string;
-  times: number;
-  shows: string;
 }
 export interface PlanAddIns {
   way: "by hand" | "dispenser" | "at the start";
@@ -729,13 +938,6 @@ export interface TimetableTimer {
   ready: string;
   early: number;
   late: number;
-}
-export interface MachineSpan {
-  id: string;
-  kind: "rest" | "knead" | "rise" | "knock-back" | "bake" | "boil" | "warm";
-  from: number;
-  to: number;
-  slack?: number;
 }
 export interface TimetableMoment {
   id: string;
@@ -972,13 +1174,6 @@ export interface PlanWay {
   swaps?: SwapPick[];
   lock?: PlanLock;
   meant?: "hydration" | "salt" | "yeast" | "sugar" | "fat" | "baking powder";
-}
-export interface PlanShopping {
-  ingredient: string;
-  name: string;
-  need: string;
-  has?: string;
-  buy?: string;
 }
 export interface StoreHabit {
   cycle?: string;

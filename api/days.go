@@ -1,0 +1,365 @@
+package api
+
+import (
+	"time"
+
+	"risepan/core/bake"
+	"risepan/core/day"
+	"risepan/core/daybook"
+	"risepan/core/fault"
+	"risepan/core/kitchen"
+	"risepan/core/machine"
+	"risepan/core/measure"
+	"risepan/core/plan"
+	"risepan/core/recipe"
+	"risepan/formats"
+	"risepan/store"
+)
+
+// DayView is a baking day: its book, and the best plan of it as things now stand.
+type DayView struct {
+	Date    kitchen.Date       `json:"date"`
+	Weekday kitchen.Weekday    `json:"weekday"`
+	Version int                `json:"version"` // 0: nothing was put on it yet
+	Book    daybook.Book       `json:"book"`
+	Day     daybook.Day        `json:"day"`
+	Usual   []daybook.Loaf     `json:"usual,omitzero"` // baked on that day of every week, and not in the book
+	Names   map[string]string  `json:"names"`          // of the recipes, by id
+	Sizes   []measure.LoafSize `json:"sizes"`          // that some machine bakes
+	Most    int                `json:"most"`           // loaves of a day
+	Zone    string             `json:"zone"`
+	Now     time.Time          `json:"now"`
+}
+
+// Week is how much is baked on the days of a week.
+type Week struct {
+	Days  []DayInWeek  `json:"days"`
+	Today kitchen.Date `json:"today"`
+}
+
+// DayInWeek is one of them.
+type DayInWeek struct {
+	Date    kitchen.Date    `json:"date"`
+	Weekday kitchen.Weekday `json:"weekday"`
+	Loaves  int             `json:"loaves"`
+}
+
+// Mends are what would have a loaf of a day nearer to its time.
+type Mends struct {
+	Mends []daybook.Mend `json:"mends"`
+}
+
+// date is the one that the path names.
+func (c *call) date() (kitchen.Date, error) {
+	d, err := kitchen.ParseDate(c.gin.Param("date"))
+	if err != nil {
+		return d, fault.At("/date", "%v", err)
+	}
+	return d, nil
+}
+
+// dayPlace is where a date's loaves are planned; b names their recipes.
+func (c *call) dayPlace(date kitchen.Date, loaves []daybook.Loaf) (p daybook.Place, err error) {
+	k, zone, err := c.settings()
+	if err != nil {
+		return p, err
+	}
+	p = daybook.Place{Kitchen: k.Kitchen, Zone: zone, Now: c.now, Date: date, Recipes: map[string]recipe.Recipe{}, Bags: map[string]*plan.Bag{}}
+	machines, unreadable, err := c.Machines(c.ctx, c.kitchen, false)
+	if err != nil {
+		return p, err
+	}
+	for _, u := range unreadable {
+		c.server.log.Error("unreadable", "error", u)
+	}
+	if len(machines) > day.MostMachines-1 {
+		machines = machines[:day.MostMachines-1]
+	}
+	for _, m := range machines {
+		p.Machines = append(p.Machines, daybook.Machine{ID: m.ID, Machine: m.Machine})
+	}
+	habits := map[[2]string]store.Habit{}
+	want := func(id string) error {
+		if _, there := p.Recipes[id]; there || !store.ValidID(id) {
+			return nil
+		}
+		for _, m := range p.Machines {
+			heads, habit, err := c.Heads(c.ctx, c.kitchen, id, m.ID)
+			if err != nil {
+				return err
+			}
+			if heads.Revision > 0 {
+				habits[[2]string{id, m.ID}] = habit
+			}
+		}
+		r, err := c.Recipe(c.ctx, c.kitchen, id, 0)
+		if err == store.ErrNotFound {
+			return nil
+		}
+		p.Recipes[id] = r.Recipe
+		return err
+	}
+	for _, l := range loaves {
+		if err := want(l.Wish.RecipeID); err != nil {
+			return p, err
+		}
+		if l.Wish.BagID != "" {
+			held, _, err := c.bagged(l.Wish, nil)
+			if err == nil {
+				p.Bags[l.Wish.BagID] = held
+			}
+		}
+	}
+	for _, r := range k.Kitchen.Regulars {
+		if err := want(r.Recipe); err != nil {
+			return p, err
+		}
+	}
+	p.Choice = func(recipe, on string) (string, machine.Crust) {
+		h := habits[[2]string{recipe, on}]
+		return h.Cycle, h.Crust
+	}
+	p.Bakes, err = c.dayBakes(date, zone)
+	return p, err
+}
+
+// mostDayBakes is how many bakes of one day are looked at.
+const mostDayBakes = 60
+
+// dayBakes are the bakes that run, and those of a day that have ended.
+func (c *call) dayBakes(date kitchen.Date, zone *time.Location) ([]daybook.Bake, error) {
+	from, to := daybook.Window(date, zone)
+	ended, err := c.Glances(c.ctx, c.kitchen, store.Page{From: from.Add(-12 * time.Hour), To: to, Most: mostDayBakes})
+	if err != nil {
+		return nil, err
+	}
+	running, err := c.Running(c.ctx, c.kitchen)
+	if err != nil {
+		return nil, err
+	}
+	var out []daybook.Bake
+	for _, g := range append(running, ended...) {
+		over := g.Clock.End != nil
+		known := false
+		for _, b := range out {
+			known = known || b.ID == g.ID
+		}
+		if known || g.Rehearsed || g.Clock.GaveUp {
+			continue
+		}
+		clock, moments := bake.Follow(g.Clock, g.Moments, c.now)
+		b := daybook.Bake{ID: g.ID, Recipe: g.RecipeID, Name: g.Recipe, Machine: g.MachineID, Started: g.StartedAt, Begin: clock.Begin, Ready: clock.Ready}
+		if over {
+			b.Ended = *clock.End
+		}
+		for _, m := range moments {
+			if m.Person && !m.Done && !m.Skipped && !over && m.At.After(c.now.Add(-2*time.Hour)) {
+				h := formats.HandOf(m.Moment, m.At)
+				b.Hands = append(b.Hands, daybook.Moment{At: m.At, To: m.At.Add(h.Lasts), Bake: g.ID, Name: g.Recipe, On: g.Machine, Does: daybook.Helps, Say: m.Say})
+			}
+		}
+		out = append(out, b)
+	}
+	return out, nil
+}
+
+// viewDay plans a book and tells how the day comes out.
+func (c *call) viewDay(date kitchen.Date, b daybook.Book, version int) (DayView, daybook.Place, error) {
+	p, err := c.dayPlace(date, b.Loaves)
+	if err != nil {
+		return DayView{}, p, err
+	}
+	usual := p.Usual(b)
+	if version == 0 && len(b.Loaves) == 0 { // an untouched day begins with what is baked on it every week
+		b.Loaves, usual = usual, nil
+	}
+	made, err := daybook.Make(p, b)
+	if err != nil {
+		return DayView{}, p, err
+	}
+	out := DayView{Date: date, Weekday: kitchen.WeekdayOf(date), Version: version, Book: b, Day: made, Usual: usual, Names: map[string]string{},
+		Most: day.MostLoaves, Zone: p.Zone.String(), Now: c.now}
+	for id, r := range p.Recipes {
+		out.Names[id] = r.Name
+	}
+	for _, m := range p.Machines {
+		for _, s := range m.Sizes {
+			known := false
+			for _, had := range out.Sizes {
+				known = known || had == s
+			}
+			if !known {
+				out.Sizes = append(out.Sizes, s)
+			}
+		}
+	}
+	return out, p, nil
+}
+
+func (s *server) showDay(c *call) (any, error) {
+	date, err := c.date()
+	if err != nil {
+		return nil, err
+	}
+	b, version, err := c.DayBook(c.ctx, c.kitchen, date)
+	if err != nil {
+		return nil, err
+	}
+	v, _, err := c.viewDay(date, b, version)
+	return v, err
+}
+
+// keepDay keeps the book of a date. What is told is how the day moved by it.
+func (s *server) keepDay(c *call) (any, error) {
+	var b daybook.Book
+	if err := c.read(&b); err != nil {
+		return nil, err
+	}
+	version, err := c.version()
+	if err != nil {
+		return nil, err
+	}
+	date, err := c.date()
+	if err != nil {
+		return nil, err
+	}
+	before, _, err := c.DayBook(c.ctx, c.kitchen, date)
+	if err != nil {
+		return nil, err
+	}
+	b.Was = before.Was
+	return c.setDay(date, version, b)
+}
+
+func (c *call) setDay(date kitchen.Date, version int, b daybook.Book) (any, error) {
+	if err := b.Check(); err != nil {
+		return nil, err
+	}
+	// The view is of the day as it will be: planned from version 1 on, so that an emptied day stays empty.
+	v, p, err := c.viewDay(date, b, max(version, 1))
+	if err != nil {
+		return nil, err
+	}
+	kept := p.Keep(b, v.Day)
+	if v.Version, err = c.KeepDay(c.ctx, c.kitchen, date, version, kept, c.now); err != nil {
+		return nil, err
+	}
+	v.Book = kept
+	return v, nil
+}
+
+// undoDay brings the book of a date back as it was before its newest change.
+func (s *server) undoDay(c *call) (any, error) {
+	version, err := c.version()
+	if err != nil {
+		return nil, err
+	}
+	date, err := c.date()
+	if err != nil {
+		return nil, err
+	}
+	b, err := c.DayBefore(c.ctx, c.kitchen, date, version)
+	if err != nil {
+		return nil, err
+	}
+	return c.setDay(date, version, b)
+}
+
+// mendDay tells what would have a loaf of a day nearer to its time.
+func (s *server) mendDay(c *call) (any, error) {
+	date, err := c.date()
+	if err != nil {
+		return nil, err
+	}
+	b, version, err := c.DayBook(c.ctx, c.kitchen, date)
+	if err != nil {
+		return nil, err
+	}
+	v, p, err := c.viewDay(date, b, version)
+	if err != nil {
+		return nil, err
+	}
+	mends, err := daybook.Mends(p, v.Book, c.gin.Query("loaf"))
+	return Mends{mends}, err
+}
+
+// dayPlans are the whole plans of a date's loaves.
+func (c *call) dayPlans() (DayView, daybook.Place, []plan.Plan, error) {
+	date, err := c.date()
+	if err != nil {
+		return DayView{}, daybook.Place{}, nil, err
+	}
+	b, version, err := c.DayBook(c.ctx, c.kitchen, date)
+	if err != nil {
+		return DayView{}, daybook.Place{}, nil, err
+	}
+	v, p, err := c.viewDay(date, b, version)
+	if err != nil {
+		return v, p, nil, err
+	}
+	plans, err := p.Plans(v.Book, v.Day)
+	return v, p, plans, err
+}
+
+// needsOfDay is what a date's loaves want in all.
+func (s *server) needsOfDay(c *call) (any, error) {
+	_, p, plans, err := c.dayPlans()
+	return daybook.Together(p.Kitchen, plans), err
+}
+
+// carryDay gives a date's hours as a calendar with alarms.
+func (s *server) carryDay(c *call) (paper, error) {
+	v, p, _, err := c.dayPlans()
+	if err != nil {
+		return paper{}, err
+	}
+	name := "Baking on " + v.Date.String()
+	return paper{name, "text/calendar", "ics", []byte(formats.Timetable(name, formats.DayLoaves(v.Date, v.Day), p.Zone, c.now))}, nil
+}
+
+// week tells how much is baked on the days of a date's week.
+func (s *server) week(c *call) (any, error) {
+	k, zone, err := c.settings()
+	if err != nil {
+		return nil, err
+	}
+	out := Week{Today: kitchen.DateOf(c.now, zone)}
+	of := out.Today
+	if text := c.gin.Query("of"); text != "" {
+		if of, err = kitchen.ParseDate(text); err != nil {
+			return nil, fault.At("/of", "%v", err)
+		}
+	}
+	first := k.Kitchen.WeekOf(of)
+	booked, err := c.DaysBooked(c.ctx, c.kitchen, first, first.AddDays(6))
+	if err != nil {
+		return nil, err
+	}
+	for n := range 7 {
+		d := DayInWeek{Date: first.AddDays(n)}
+		d.Weekday = kitchen.WeekdayOf(d.Date)
+		loaves, touched := booked[d.Date]
+		if d.Loaves = loaves; !touched {
+			for _, r := range k.Kitchen.Regulars {
+				if r.On(d.Date) {
+					d.Loaves++
+				}
+			}
+		}
+		out.Days = append(out.Days, d)
+	}
+	return out, nil
+}
+
+// regulars tells what the loaves that are baked every week want.
+func (s *server) regulars(c *call) (any, error) {
+	today, err := c.today()
+	if err != nil {
+		return nil, err
+	}
+	p, err := c.dayPlace(today, nil)
+	if err != nil {
+		return nil, err
+	}
+	return p.Regulars()
+}
