@@ -363,3 +363,41 @@ func (s *server) regulars(c *call) (any, error) {
 	}
 	return p.Regulars()
 }
+
+// NextOfDays is the next thing for hands of the loaves that are planned for today and tomorrow and do not run yet.
+type NextOfDays struct {
+	Date   kitchen.Date    `json:"date,omitzero"`
+	Moment *daybook.Moment `json:"moment,omitzero"` // left out where nothing is planned
+	Now    time.Time       `json:"now"`
+}
+
+func (s *server) nextOfDays(c *call) (any, error) {
+	today, err := c.today()
+	if err != nil {
+		return nil, err
+	}
+	out := NextOfDays{Now: c.now}
+	booked, err := c.DaysBooked(c.ctx, c.kitchen, today, today.AddDays(1))
+	if err != nil {
+		return nil, err
+	}
+	for date, loaves := range booked {
+		if loaves == 0 {
+			continue
+		}
+		b, version, err := c.DayBook(c.ctx, c.kitchen, date)
+		if err != nil {
+			return nil, err
+		}
+		v, _, err := c.viewDay(date, b, version)
+		if err != nil {
+			return nil, err
+		}
+		for n, m := range v.Day.Hands {
+			if m.Loaf != "" && (out.Moment == nil || m.At.Before(out.Moment.At)) {
+				out.Date, out.Moment = date, &v.Day.Hands[n]
+			}
+		}
+	}
+	return out, nil
+}

@@ -56,6 +56,11 @@ func TestADayIsPutTogether(t *testing.T) {
 	if len(needs.Shopping) < 5 || len(needs.Weigh) == 0 || len(needs.Weigh[0].Each) != 2 {
 		t.Errorf("two loaves want %+v", needs)
 	}
+	var next api.NextOfDays
+	h.must(200, "GET", "~/days/next", nil, &next)
+	if next.Moment == nil || next.Moment.Does != daybook.Loads || next.Moment.At != two.Day.Hands[0].At {
+		t.Errorf("the next thing to do is %+v", next)
+	}
 	var week api.Week
 	h.must(200, "GET", "~/days?of="+h.tomorrow(), nil, &week)
 	loaves := 0

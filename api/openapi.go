@@ -129,6 +129,7 @@ var docs = map[string]documented{
 	"POST /api/v1/kitchens/:kitchen/plan/paper":  {says: "A planned loaf as a file", takes: plan.Wish{}, media: "text/plain", query: []string{"what: recipe, timetable (iCalendar) or shopping", "as: text, markdown or json"}},
 
 	"GET /api/v1/kitchens/:kitchen/days":                {says: "How much is baked on the days of a week", gives: Week{}, query: []string{"of: a date of the week; else this one"}},
+	"GET /api/v1/kitchens/:kitchen/days/next":           {says: "The next thing for hands of what is planned for today and tomorrow", gives: NextOfDays{}},
 	"GET /api/v1/kitchens/:kitchen/days/:date":          {says: "A baking day and the best plan of it", gives: DayView{}},
 	"PUT /api/v1/kitchens/:kitchen/days/:date":          {says: "Change a baking day; what is told is how it moved", takes: daybook.Book{}, gives: DayView{}, is: edits},
 	"POST /api/v1/kitchens/:kitchen/days/:date/undo":    {says: "Bring a day back as it was before its last change", gives: DayView{}, is: edits},

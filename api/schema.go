@@ -36,6 +36,7 @@ type shapes struct {
 	DayView       DayView
 	Week          Week
 	Mends         Mends
+	NextOfDays    NextOfDays
 	Needs         daybook.Needs
 	Regulars      daybook.Regular
 	PutAway       PutAway

@@ -129,6 +129,7 @@ func engine(cfg Config) *gin.Engine {
 	k.POST("/lessons", s.create(s.takeLesson, s.lessonTaken))
 	k.PUT("/lessons", s.change(s.declineLesson))
 	k.GET("/days", s.show(s.week))
+	k.GET("/days/next", s.show(s.nextOfDays))
 	k.GET("/days/:date", s.show(s.showDay))
 	k.PUT("/days/:date", s.change(s.keepDay))
 	k.POST("/days/:date/undo", s.change(s.undoDay))

@@ -217,6 +217,29 @@ func (p *Page) Hold(name string) (release func()) {
 	return func() { mouse(input.DispatchMouseEventTypeMouseReleased) }
 }
 
+// Drag presses the mouse's button on what a selector finds, moves it by so many pixels and lets go.
+func (p *Page) Drag(selector string, dx, dy float64) {
+	p.report.Helper()
+	p.Until("something to drag at "+selector, "document.querySelector("+quote(selector)+")")
+	at := Value[[]float64](p, "still(() => document.querySelector("+quote(selector)+"))")
+	const steps = 8
+	for n := range steps + 2 {
+		does, share := input.DispatchMouseEventTypeMouseMoved, float64(min(n, steps))/steps
+		switch n {
+		case 0:
+			does = input.DispatchMouseEventTypeMousePressed
+		case steps + 1:
+			does = input.DispatchMouseEventTypeMouseReleased
+		}
+		_, err := chromedp.Call(p.ctx, input.DispatchMouseEvent, input.DispatchMouseEventParams{
+			Type: does, X: at[0] + dx*share, Y: at[1] + dy*share, Button: input.MouseButtonLeft, Buttons: 1, ClickCount: 1,
+		})
+		if err != nil {
+			p.report.Fatalf("%s at %s: %v", does, selector, err)
+		}
+	}
+}
+
 // Type clicks into the field of this label, replaces what is in it, and presses Enter.
 func (p *Page) Type(label, text string) {
 	p.report.Helper()

@@ -64,6 +64,9 @@ export function App() {
                 <Route path="/bags/:id" element={<screens.BagLabels />} />
                 <Route path="/rehearse" element={<screens.RehearseScreen />} />
                 <Route path="/rehearse/:id" element={<screens.RehearseScreen />} />
+                <Route path="/day" element={<screens.DayScreen />} />
+                <Route path="/day/:date" element={<screens.DayScreen />} />
+                <Route path="/paper/day" element={<screens.DayPaper />} />
                 <Route path="/paper/:what" element={<screens.PaperScreen />} />
                 <Route path="/machines" element={<screens.MachinesScreen />} />
                 <Route path="/machines/new" element={<screens.MachineEditor />} />

@@ -21,3 +21,5 @@ export const PaperScreen = awaited(() => import("./paper/PaperScreen"));
 export const RehearseScreen = awaited(() => import("./rehearse/RehearseScreen"));
 export const LogScreen = awaited(() => import("./log/LogScreen"));
 export const LoggedBake = awaited(() => import("./log/LoggedBake"));
+export const DayScreen = awaited(() => import("./day/DayScreen"));
+export const DayPaper = awaited(() => import("./paper/DayPaper"));

@@ -40,6 +40,7 @@ export default function BagsScreen() {
 function Row({ bags }: { bags: Bags }) {
   const leave = useLeaveBags(bags.id ?? "");
   const { batch } = bags;
+  const from = new URLSearchParams({ recipe: bags.recipeId, machine: bags.machineId, bag: bags.id ?? "" }).toString();
   return (
     <li className="grid items-baseline gap-x-6 py-3 lg:grid-cols-[minmax(0,20rem)_minmax(0,1fr)_auto]" data-bags={bags.id}>
       <p className="min-w-0 text-lg leading-6 font-semibold">
@@ -56,8 +57,11 @@ function Row({ bags }: { bags: Bags }) {
         </span>
       </p>
       <p className="flex flex-wrap gap-x-4">
-        <Link to={`/?${new URLSearchParams({ recipe: bags.recipeId, machine: bags.machineId, bag: bags.id ?? "" })}`} className={link}>
+        <Link to={`/?${from}`} className={link}>
           Bake from it<span className="sr-only">: {batch.recipe}</span>
+        </Link>
+        <Link to={`/day?${from}&size=${batch.size}&add=1`} className={link}>
+          Put one on a day<span className="sr-only">: {batch.recipe}</span>
         </Link>
         <Link to={`/bags/${bags.id}`} className={link}>
           Labels<span className="sr-only">: {batch.recipe}</span>

@@ -15,6 +15,10 @@ import type {
   CardPhotos,
   Compare,
   Compared,
+  DaybookBook,
+  DaybookNeeds,
+  DaybookRegular,
+  DayView,
   Declining,
   Difference,
   Doubts,
@@ -30,6 +34,8 @@ import type {
   Machine,
   MachineRead,
   MachinesAway,
+  Mends,
+  NextOfDays,
   Offers,
   PlanAnswer,
   Problem,
@@ -45,6 +51,7 @@ import type {
   SlipOf,
   Story,
   WaysOut,
+  Week,
   Wish,
   Year,
   Changes,
@@ -273,3 +280,14 @@ export const sendCardPhoto = (recipe: string, photo: Blob, key: string) =>
 /** Where a photo is had, whole or small. */
 export const photoAt = (id: string, small = false) => address(`/photos/${id}${small ? "?small=1" : ""}`);
 export const fetchRunning = read<Log>("/bakes/running");
+
+export const fetchDay = (date: string, signal?: AbortSignal) => call<DayView>(`/days/${date}`, { signal });
+export const fetchWeek = (of: string, signal?: AbortSignal) => call<Week>(`/days?of=${of}`, { signal });
+export const putDay = (date: string, book: DaybookBook, version: number) => put<DayView>(`/days/${date}`, book, version);
+export const undoDay = (date: string, version: number) => call<DayView>(`/days/${date}/undo`, { method: "POST", body: {}, version });
+export const fetchMends = (date: string, loaf: string, signal: AbortSignal) => call<Mends>(`/days/${date}/mends?loaf=${loaf}`, { signal });
+export const fetchNeeds = (date: string, signal: AbortSignal) => call<DaybookNeeds>(`/days/${date}/needs`, { signal });
+export const fetchNextOfDays = read<NextOfDays>("/days/next");
+export const fetchRegulars = read<DaybookRegular>("/regulars");
+/** Where a day is had as a calendar with alarms. */
+export const dayCalendar = (date: string) => address(`/days/${date}/calendar`);

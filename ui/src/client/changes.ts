@@ -7,14 +7,16 @@ import type { Changes } from "./types.gen";
 const often = 3_000; // ms between looks
 
 const planned = ["plan", "offers"];
+const days = ["day", "week", "next of days", "regulars"];
 
 /** What a page has asked for that a topic's change makes old. A topic that is not here may change anything. */
 const old: Record<string, string[]> = {
-  kitchen: ["shelf", "larder", ...planned],
-  recipes: ["recipe", "recipes", "shelf", "story", "lessons", "card photos", ...planned],
-  machines: ["machine", "machines away", "shelf", "compare", ...planned],
+  kitchen: ["shelf", "larder", ...days, ...planned],
+  days: days,
+  recipes: [...days, "recipe", "recipes", "shelf", "story", "lessons", "card photos", ...planned],
+  machines: [...days, "machine", "machines away", "shelf", "compare", ...planned],
   benches: ["shelf"],
-  bakes: ["running", "log", "story", "lessons", "year", "shelf"],
+  bakes: [...days, "running", "log", "story", "lessons", "year", "shelf"],
   bags: ["bags"],
   photos: ["card photos"],
   household: ["household"],

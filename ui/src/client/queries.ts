@@ -140,6 +140,15 @@ export const useRunning = () =>
     refetchInterval: 10_000,
   });
 
+/** The next thing to do of the loaves that are planned for today and tomorrow. */
+export const useNextOfDays = () =>
+  useQuery({
+    queryKey: at("next of days"),
+    queryFn: ({ signal }) => api.fetchNextOfDays(signal),
+    staleTime: 30_000,
+    refetchInterval: 60_000,
+  });
+
 /** One bake, asked for anew every 2 s while the page is visible, and when the clock alone changes it. */
 export function useBake(id: string) {
   const client = useQueryClient();

@@ -27,6 +27,7 @@ export interface Schema {
   DayView: DayView;
   Week: Week;
   Mends: Mends;
+  NextOfDays: NextOfDays;
   Needs: DaybookNeeds;
   Regulars: DaybookRegular;
   PutAway: PutAway;
@@ -696,6 +697,11 @@ export interface DaybookMend {
   say: string;
   then: string;
   book?: DaybookBook;
+}
+export interface NextOfDays {
+  date?: string;
+  moment?: DaybookMoment;
+  now: string;
 }
 export interface DaybookNeeds {
   shopping: PlanShopping[];

@@ -61,6 +61,9 @@ export default function LoggedBake() {
         <Link to={again} className="min-h-11 content-center font-semibold text-rim underline">
           Bake this again
         </Link>
+        <Link to={`/day${again.slice(1)}&add=1`} className="min-h-11 content-center font-semibold text-rim underline">
+          Put it on a day
+        </Link>
         <button
           type="button"
           disabled={put.isPending}

@@ -1,9 +1,20 @@
-import { BookOpen, ClipboardList, CookingPot, Ellipsis, Eye, Keyboard, Scale, ScrollText, SlidersVertical } from "lucide-react";
+import {
+  BookOpen,
+  CalendarRange,
+  ClipboardList,
+  CookingPot,
+  Ellipsis,
+  Eye,
+  Keyboard,
+  Scale,
+  ScrollText,
+  SlidersVertical,
+} from "lucide-react";
 import { Suspense, useEffect, useState } from "react";
 import { NavLink, useNavigate } from "react-router";
 import { useShelf } from "../client/queries";
 import { awaited } from "./later";
-import { useNextMoment } from "./nextMoment";
+import { useNextMoment, useNextPlanned } from "./nextMoment";
 import { singleKeys, takesKeys } from "./singleKeys";
 import { Sprig } from "./Sprig";
 
@@ -27,6 +38,7 @@ export function Rail() {
   const open = useShelf().data?.bench;
   const bench = open ? `/bench/${open.id}` : "/bench";
   const watch = next ? `/watch/${next.id}` : "/watch";
+  const planned = useNextPlanned();
 
   useEffect(() => {
     const go: Record<string, () => void> = {
@@ -35,6 +47,7 @@ export function Rail() {
       w: () => navigate(watch),
       l: () => navigate("/log"),
       r: () => navigate("/recipes"),
+      d: () => navigate("/day"),
       m: () => navigate("/machines"),
       k: () => navigate("/kitchen"),
       "?": () => setHelp(true),
@@ -85,6 +98,22 @@ export function Rail() {
         More
       </button>
       <div onClick={() => setMore(false)} className={`gap-1 md:contents ${sheet} ${more ? "flex flex-col" : "max-md:hidden"}`}>
+        <NavLink to="/day" className={item} title={planned && `${planned.recipe}: ${planned.say}`}>
+          {planned ? (
+            <>
+              <span className="figures text-lg leading-6 font-bold">{planned.time}</span>
+              <span className="text-center leading-4">
+                <span className="sr-only">Day: {planned.recipe}, </span>
+                {planned.short}
+              </span>
+            </>
+          ) : (
+            <>
+              <CalendarRange size={24} aria-hidden="true" />
+              Day
+            </>
+          )}
+        </NavLink>
         <NavLink to="/recipes" className={item}>
           <ScrollText size={24} aria-hidden="true" />
           Recipes

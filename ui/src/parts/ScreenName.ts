@@ -17,6 +17,7 @@ const names: [RegExp, string][] = [
   [/^\/bags\/new/, "Make bags"],
   [/^\/bags\/./, "Labels"],
   [/^\/bags/, "Bags"],
+  [/^\/day/, "Day"],
   [/^\/paper/, "On paper"],
   [/^\/rehearse/, "Rehearse"],
   [/^\/machines\/.*\/compare/, "Compare cycles"],

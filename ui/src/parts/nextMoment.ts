@@ -1,12 +1,12 @@
 import { useNow } from "../client/clock";
-import { useRunning } from "../client/queries";
-import type { BakeSummary } from "../client/types.gen";
+import { useNextOfDays, useRunning } from "../client/queries";
+import type { BakeSummary, NextOfDays } from "../client/types.gen";
 import { clock, countdown } from "./time";
 
 export interface NextMoment {
-  id: string;
-  recipe: string;
+  id: string; // of the bake; of a loaf that does not run yet, the date of its day
   at: number;
+  recipe: string;
   time: string; // until then, or since when
   say: string;
   short: string;
@@ -56,9 +56,29 @@ function nextOf(bake: BakeSummary, now: number, zone: string): NextMoment {
   return { ...known, at, time: countdown(at - now), say: moment.say, short: shorts[moment.kind] ?? "next", overdue: false };
 }
 
-/** Of all running bakes, the most overdue moment or else the soonest. */
+/** What a day calls for next, of the loaves that do not run yet. */
+function nextOfDay(next: NextOfDays, now: number, zone: string): NextMoment | undefined {
+  const m = next.moment;
+  if (!m || !next.date) return undefined;
+  const at = Date.parse(m.at);
+  if (at - now > dayAhead) return undefined;
+  const time = at > now ? countdown(at - now) : clock(at, zone);
+  return { id: next.date, recipe: m.name, at, time, say: m.say, short: m.does, overdue: at <= now };
+}
+
+const dayAhead = 12 * 3_600_000; // ms before which a day's next moment is shown
+
+/** Of all running bakes the most overdue moment or else the soonest. */
 export function useNextMoment(): NextMoment | undefined {
   const bakes = useRunning().data;
   const now = useNow();
   return bakes?.bakes.map((b) => nextOf(b, now, bakes.zone)).sort((a, b) => a.at - b.at)[0];
+}
+
+/** What the day calls for next of what does not run yet. */
+export function useNextPlanned(): NextMoment | undefined {
+  const zone = useRunning().data?.zone;
+  const planned = useNextOfDays().data;
+  const now = useNow();
+  return planned && zone ? nextOfDay(planned, now, zone) : undefined;
 }

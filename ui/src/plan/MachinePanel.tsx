@@ -146,6 +146,9 @@ function OnPaper({ bagged }: { bagged: boolean }) {
       <Link to={`/rehearse${search}`} className={link}>
         Rehearse
       </Link>
+      <Link to={`/day${search}${search ? "&" : "?"}add=1`} className={link}>
+        Put it on a day
+      </Link>
       {!bagged && (
         <Link to={`/bags/new${search}`} className={link}>
           Make bags of it

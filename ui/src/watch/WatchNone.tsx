@@ -1,5 +1,6 @@
 import { Link, Navigate } from "react-router";
 import { useRunning } from "../client/queries";
+import { NextOnTheDay } from "./NextOnTheDay";
 
 /** Watch without a bake in the address: the running one, or the first step. */
 export default function WatchNone() {
@@ -9,6 +10,9 @@ export default function WatchNone() {
   return (
     <div className="m-auto p-8 text-center">
       <h1 className="text-xl font-bold">{bakes.data ? "Nothing is baking" : "Looking …"}</h1>
+      <div className="mt-4 text-left">
+        <NextOnTheDay />
+      </div>
       <p className="mt-2 text-lg text-soft">Plan a loaf and press Start on the machine; its clock then runs here.</p>
       <Link to="/" className="mt-6 inline-grid min-h-14 place-items-center rounded-tray bg-rim px-6 text-lg font-bold text-on-rim">
         Plan a loaf

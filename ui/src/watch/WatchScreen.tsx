@@ -12,6 +12,7 @@ import { DoughBall } from "./DoughBall";
 import { DueNow } from "./DueNow";
 import { AfterOutage } from "./AfterOutage";
 import { Moments } from "./Moments";
+import { NextOnTheDay } from "./NextOnTheDay";
 import { Otherwise } from "./Otherwise";
 import { Rise } from "./Rise";
 import { useTold } from "./untold";
@@ -98,6 +99,7 @@ function Running({ bake: heard, fresh }: { bake: BakeView; fresh: boolean }) {
           <span className="fraction">{plan.size}</span> · {plan.machine} · {plan.setting.cycle.panel} {plan.setting.cycle.name}
         </p>
       </header>
+      <NextOnTheDay before={ready && !dough ? 0 : next && Date.parse(next.at)} />
       <AfterOutage bake={bake} />
       <DueNow bake={bake} now={now} tell={(h) => tell.mutate(h)} wait={tell.isPending} />
       <DoughBall bake={bake} now={now} tell={(h) => tell.mutate(h)} wait={tell.isPending} />
