@@ -9,6 +9,7 @@ import (
 
 	"risepan/core/bake"
 	"risepan/core/fault"
+	"risepan/core/kitchen"
 	"risepan/door"
 	"risepan/formats"
 	"risepan/store"
@@ -68,7 +69,8 @@ func (s *server) shareRecipe(c *call) (any, error) {
 	return c.share(store.RecipeAddress, id, "/copy#")
 }
 
-// feed gives the moments of all bakes that have not ended, as they now stand, to a calendar that knows the address.
+// feed gives the moments of all bakes that have not ended, as they now stand, and of the loaves of the coming days, to a
+// calendar that knows the address.
 func (s *server) feed(gc *gin.Context) {
 	c := s.callOf(gc)
 	body, err := c.moments(strings.TrimSuffix(gc.Param("token"), ".ics"))
@@ -112,6 +114,11 @@ func (c *call) moments(secret string) (string, error) {
 		}
 		loaves = append(loaves, l)
 	}
+	planned, err := c.plannedLoaves(kitchen.DateOf(c.now, zone))
+	if err != nil {
+		return "", err
+	}
+	loaves = append(loaves, planned...)
 	return formats.Timetable(k.Kitchen.Name, loaves, zone, c.now), nil
 }
 

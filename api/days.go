@@ -1,6 +1,7 @@
 package api
 
 import (
+	"slices"
 	"time"
 
 	"risepan/core/bake"
@@ -377,12 +378,26 @@ func (s *server) nextOfDays(c *call) (any, error) {
 		return nil, err
 	}
 	out := NextOfDays{Now: c.now}
-	booked, err := c.DaysBooked(c.ctx, c.kitchen, today, today.AddDays(1))
+	views, err := c.viewDays(today, today.AddDays(1))
+	for _, v := range views {
+		for n, m := range v.Day.Hands {
+			if m.Loaf != "" && (out.Moment == nil || m.At.Before(out.Moment.At)) {
+				out.Date, out.Moment = v.Date, &v.Day.Hands[n]
+			}
+		}
+	}
+	return out, err
+}
+
+// viewDays are the days from one date to another on which loaves stand.
+func (c *call) viewDays(from, to kitchen.Date) ([]DayView, error) {
+	booked, err := c.DaysBooked(c.ctx, c.kitchen, from, to)
 	if err != nil {
 		return nil, err
 	}
-	for date, loaves := range booked {
-		if loaves == 0 {
+	var out []DayView
+	for date := from; to.Since(date) >= 0; date = date.AddDays(1) {
+		if booked[date] == 0 {
 			continue
 		}
 		b, version, err := c.DayBook(c.ctx, c.kitchen, date)
@@ -393,11 +408,21 @@ func (s *server) nextOfDays(c *call) (any, error) {
 		if err != nil {
 			return nil, err
 		}
-		for n, m := range v.Day.Hands {
-			if m.Loaf != "" && (out.Moment == nil || m.At.Before(out.Moment.At)) {
-				out.Date, out.Moment = date, &v.Day.Hands[n]
-			}
-		}
+		out = append(out, v)
 	}
 	return out, nil
+}
+
+// daysInFeed is for how many days ahead a calendar is told what is planned.
+const daysInFeed = 7
+
+// plannedLoaves are the loaves of the coming days that do not run yet, as a calendar shows them.
+func (c *call) plannedLoaves(today kitchen.Date) ([]formats.Loaf, error) {
+	views, err := c.viewDays(today, today.AddDays(daysInFeed))
+	var out []formats.Loaf
+	for _, v := range views {
+		v.Day.Hands = slices.DeleteFunc(v.Day.Hands, func(m daybook.Moment) bool { return m.Loaf == "" })
+		out = append(out, formats.DayLoaves(v.Date, v.Day)...)
+	}
+	return out, err
 }

@@ -436,6 +436,14 @@ func TestACalendarIsReadByItsAddress(t *testing.T) {
 	if strings.Count(text, "BEGIN:VEVENT") < 2 || strings.Count(text, "BEGIN:VALARM") != strings.Count(text, "BEGIN:VEVENT") || !strings.Contains(text, "TZID:Europe/London") {
 		t.Errorf("the calendar holds %s", text)
 	}
+	date := h.now.AddDate(0, 0, 2).Format(time.DateOnly)
+	planned := map[string]any{"recipe": shelf.Recipes[1].ID, "machine": shelf.Machines[0].ID, "loaf": map[string]any{"size": "1 lb"}}
+	ours.must(200, "PUT", "~/days/"+date, map[string]any{"hands": 1, "loaves": []any{map[string]any{"id": "a", "when": "by", "by": date + "T12:00", "wish": planned}}}, nil, "If-Match", "0")
+	before := strings.Count(text, "BEGIN:VEVENT")
+	calendar.must(200, "GET", at.Path, nil, &text)
+	if strings.Count(text, "BEGIN:VEVENT") < before+2 || !strings.Contains(text, "Load the pan") {
+		t.Errorf("with a loaf on a day the calendar holds %s", text)
+	}
 	calendar.must(404, "GET", "/api/v1/calendar/"+door.NewSecret()+".ics", nil, nil)
 	ours.must(200, "PUT", "~/calendar", map[string]any{"on": false}, nil)
 	calendar.must(404, "GET", at.Path, nil, nil)

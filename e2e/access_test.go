@@ -113,9 +113,10 @@ func TestWhatIsHeard(t *testing.T) {
 		"/recipes":         {"searchbox: Find", "link: Plan it : Towpath white"},
 		"/machines":        {"link: Compare its cycles : Galley machine"},
 		"/kitchen":         {"heading: "},
+		"/day/2026-12-24":  {"heading: Thursday 24 December", "navigation: Days", "button: Put a loaf on the day", "heading: Hands"},
 	} {
 		p.Go(s.URL + path)
-		p.Until("the page", "document.querySelector('h1') && !shows('One moment')")
+		p.Until("the page", "document.querySelector('h1') && !shows('One moment') && !shows('Planning the day')")
 		p.Settled()
 		hears(fmt.Sprint(path), p.Heard(), wants...)
 	}

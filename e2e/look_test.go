@@ -139,7 +139,7 @@ func TestNothingIsFetchedFromElsewhere(t *testing.T) {
 // The phone's width holds every screen without scrolling sideways.
 func TestNoScreenScrollsSidewaysOnAPhone(t *testing.T) {
 	s := serve(t)
-	for _, path := range []string{"/", "/log", "/watch", "/recipes", "/kitchen", "/kitchen?drawer=Flour", "/kitchen?drawer=Cupboard", "/kitchen?drawer=Habits", "/machines", "/machines/new", "/bench"} {
+	for _, path := range []string{"/", "/log", "/watch", "/recipes", "/kitchen", "/kitchen?drawer=Flour", "/kitchen?drawer=Cupboard", "/kitchen?drawer=Habits", "/machines", "/machines/new", "/bench", "/day"} {
 		p := drive.Open(kitchen.browser, t, s.URL+path, 390, 844)
 		p.Until("the page", "document.querySelector('h1')")
 		p.Settled()

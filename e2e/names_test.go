@@ -5,6 +5,7 @@ import (
 	"net/http"
 	"strings"
 	"testing"
+	"time"
 
 	"risepan/e2e/drive"
 )
@@ -67,6 +68,7 @@ func TestLongNamesInFourScriptsAreWholeOnEveryScreen(t *testing.T) {
 	shelf := get(t, at)
 	machine := shelf["machines"].([]any)[0].(map[string]any)["id"].(string)
 	read := get(t, at+"/machines/"+machine)
+	n := 0 // changes of the day
 	for script, name := range scripts {
 		status, made := post(t, at+"/recipes", map[string]any{"name": name, "kind": "white", "size": "1 1/2 lb", "standard": "us", "note": name,
 			"text": "1 cup water\n3 cups bread flour\n1 1/2 tsp salt\n2 tsp active dry yeast\n1/2 cup raisins, " + string([]rune(name)[:50])}, "recipe-"+script)
@@ -90,9 +92,13 @@ func TestLongNamesInFourScriptsAreWholeOnEveryScreen(t *testing.T) {
 		if status != http.StatusCreated {
 			t.Fatalf("%s: %d %v", script, status, bake)
 		}
+		delete(wish, "time")
+		date := dayAfterTomorrow(t)
+		put(t, at+"/days/"+date.Format(time.DateOnly), map[string]any{"hands": 1, "loaves": []any{map[string]any{"id": "a", "when": "by", "by": date.Format(time.DateOnly) + "T12:00", "only": true, "wish": wish}}}, n)
+		n++
 		p := open(t, s.URL)
 		for _, path := range []string{fmt.Sprintf("/?recipe=%v&machine=%v", made["id"], owned["id"]), fmt.Sprintf("/bench/%v", bench["id"]), fmt.Sprintf("/watch/%v", bake["id"]),
-			fmt.Sprintf("/verdict/%v", bake["id"]), "/log", fmt.Sprintf("/log/%v", bake["id"]), "/recipes", fmt.Sprintf("/recipes/%v", made["id"]), "/machines", fmt.Sprintf("/machines/%v", owned["id"]), "/kitchen"} {
+			fmt.Sprintf("/verdict/%v", bake["id"]), "/log", fmt.Sprintf("/log/%v", bake["id"]), "/recipes", fmt.Sprintf("/recipes/%v", made["id"]), "/machines", fmt.Sprintf("/machines/%v", owned["id"]), "/kitchen", "/day/" + date.Format(time.DateOnly)} {
 			p.Go(s.URL + path)
 			p.Until("the page "+path, "document.querySelector('h1') && !shows('One moment')")
 			for _, width := range []int64{390, 768, 1024, 1280, 1920} {

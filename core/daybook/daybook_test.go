@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"math/rand/v2"
 	"slices"
+	"strings"
 	"testing"
 	"time"
 
@@ -157,24 +158,99 @@ func TestTheMachinesFollowThePlan(t *testing.T) {
 	}
 }
 
-func TestPrint(t *testing.T) {
+// On the nights on which clocks change the machines still have every loaf ready when the plan says.
+func TestADayOnWhichTheClocksChange(t *testing.T) {
+	for _, date := range []string{"2027-03-28", "2027-10-31"} {
+		p := heron()
+		p.Date, _ = kitchen.ParseDate(date)
+		p.Now = p.Date.Begins(zone).Add(-8 * time.Hour)
+		seven, _ := timetable.ParseWall(date + "T07:00")
+		noon, _ := timetable.ParseWall(date + "T12:00")
+		d := planned(t, p, book(loaf("a", "Towpath white", 3, seven), loaf("b", "Oat and honey loaf", 3, noon)))
+		for _, wrong := range follow(p, d) {
+			t.Errorf("%s: %s", date, wrong)
+		}
+		if got := d.Loaves[0].Done.In(zone).Format("15:04"); got != "07:00" {
+			t.Errorf("%s: wanted at seven, done at %s", date, got)
+		}
+	}
+}
+
+// A loaf that is not as it is wanted says why, and what would help does help.
+func TestWhatStandsInTheWayAndWhatWouldHelp(t *testing.T) {
+	away := func(from, to int) func(*daybook.Book) {
+		return func(b *daybook.Book) { b.Away = []daybook.Hours{{From: at(from, 0), To: at(to, 0), Name: "Market"}} }
+	}
+	for name, c := range map[string]struct {
+		loaves []daybook.Loaf
+		change func(*daybook.Book)
+		of     string // the loaf that is asked about
+		why    string
+		mends  []string // among them
+	}{
+		"fresh eggs, and nobody home": {[]daybook.Loaf{loaf("a", "Sluice-gate egg loaf", 3, at(18, 0))}, away(8, 17), "a", "nobody's hands", []string{"in spite of Market", "delay-safe"}},
+		"two at noon on one machine": {[]daybook.Loaf{only(loaf("a", "Towpath white", 3, at(12, 0))), only(loaf("b", "Oat and honey loaf", 3, at(12, 0)))}, nil, "", "leave room",
+			[]string{"on any machine", "Borrow a second machine", "Rapid"}},
+		"too soon in the morning": {[]daybook.Loaf{loaf("a", "Mooring raisin loaf", 3, at(7, 0))}, nil, "a", "quiet hours", []string{"at the start"}},
+		"pinned too late":         {[]daybook.Loaf{pinnedAt(loaf("a", "Towpath white", 3, at(12, 0)), at(13, 0))}, nil, "a", "pinned", []string{"Take the pin out", "Give it until"}},
+	} {
+		t.Run(name, func(t *testing.T) {
+			p, b := heron(), book(c.loaves...)
+			if c.change != nil {
+				c.change(&b)
+			}
+			d := planned(t, p, b)
+			of := c.of
+			for _, l := range d.Loaves {
+				if of == "" && l.Say != "" {
+					of = l.ID
+				}
+			}
+			n := slices.IndexFunc(d.Loaves, func(l daybook.Planned) bool { return l.ID == of })
+			if n < 0 || !strings.Contains(d.Loaves[n].Say, c.why) {
+				t.Fatalf("the loaf says %q, want %q in it: %+v", d.Loaves[max(n, 0)].Say, c.why, d.Loaves)
+			}
+			mends, err := daybook.Mends(p, b, of)
+			if err != nil {
+				t.Fatal(err)
+			}
+			all := ""
+			for _, m := range mends {
+				all += m.Say + "\n"
+				if m.Book == nil {
+					continue
+				}
+				then := planned(t, p, *m.Book)
+				if then.Say != m.Then || !then.Cost.Less(d.Cost) {
+					t.Errorf("%q promises %q and gives %q, after %q", m.Say, m.Then, then.Say, d.Say)
+				}
+			}
+			for _, want := range c.mends {
+				if !strings.Contains(all, want) {
+					t.Errorf("nobody says %q among\n%s", want, all)
+				}
+			}
+		})
+	}
+}
+
+func only(l daybook.Loaf) daybook.Loaf { l.Only = true; return l }
+
+func pinnedAt(l daybook.Loaf, at timetable.Wall) daybook.Loaf { l.Pin = at; return l }
+
+// A bake of the loaf's recipe that was started for the day stands in its place, and what is to come gives way to it.
+func TestWhatRunsStandsInItsPlace(t *testing.T) {
 	p := heron()
-	for name := range p.Recipes {
-		fmt.Println(name, p.Recipes[name].Kind)
+	p.Now = time.Date(2026, 11, 28, 9, 0, 0, 0, zone)
+	p.Bakes = []daybook.Bake{{ID: "x", Recipe: "Towpath white", Name: "Towpath white", Machine: "galley", Started: p.Now, Begin: p.Now, Ready: p.Now.Add(196 * time.Minute)}}
+	d := planned(t, p, book(loaf("a", "Towpath white", 3, at(12, 0)), only(loaf("b", "Oat and honey loaf", 3, at(13, 0)))))
+	a, b := d.Loaves[0], d.Loaves[1]
+	if a.Standing != daybook.Running || a.Bake != "x" || b.Standing != daybook.ToCome || b.Press.Before(a.Ready.Add(30*time.Minute)) || b.Late == 0 || !strings.Contains(b.Say, "machine is not free") {
+		t.Errorf("the one that runs: %+v\nthe other: %+v", a, b)
 	}
-	b := book(loaf("a", "Towpath white", 3, at(8, 0)), loaf("b", "Oat and honey loaf", 3, at(13, 0)), loaf("c", "Towpath white", 3, at(13, 0)))
-	b.Away = []daybook.Hours{{From: at(10, 0), To: at(16, 0)}}
-	d := planned(t, p, b)
-	fmt.Println(d.Say, d.Off)
-	for _, l := range d.Loaves {
-		fmt.Println(l.Name, l.Standing, l.On, l.Cycle, l.Press, l.Ready, l.Taken, l.Timer, l.Panel, l.Say)
-	}
-	for _, m := range d.Hands {
-		fmt.Println(m.At, m.Name, m.Does, m.Say)
-	}
-	ms, err := daybook.Mends(p, b, "c")
-	fmt.Println(err)
-	for _, m := range ms {
-		fmt.Println(m.Say, "|", m.Then, m.Book != nil)
+	p.Bakes[0].Ended = p.Now.Add(time.Hour) // it was stopped
+	p.Now = p.Now.Add(2 * time.Hour)
+	if d = planned(t, p, book(loaf("a", "Towpath white", 3, at(12, 0)))); d.Loaves[0].Standing != daybook.Finished {
+		t.Errorf("a bake that has ended is %s", d.Loaves[0].Standing)
 	}
 }

@@ -124,11 +124,25 @@ var scenes = []scene{
 		p.Click("Card")
 		p.Sees("Into the pan")
 	}},
-	{name: "labels", path: "/", wait: "In the pan", act: func(p *drive.Page) {
-		pick("Lock-keeper's wholemeal")(p)
-		p.Click("Make bags of it")
-		p.Sees("Into each bag")
-		p.Click("The 4 bags are filled")
-		p.Sees("best before")
+	{name: "day", path: "/day", wait: "Put a loaf on the day", act: func(p *drive.Page) {
+		drive.Value[bool](p, saturday)
+		p.Sees("Swing-bridge rolls")
+		p.Until("its ribbons", "document.querySelectorAll('button[data-loaf]').length === 5")
 	}},
 }
+
+// saturday puts five loaves on the next Saturday but one, and shows it.
+const saturday = `(async () => {
+	const date = new Date(Date.now() + 86400000 * (7 + (13 - new Date().getDay()) % 7)).toISOString().slice(0, 10)
+	const at = "/api/v1/kitchens/" + localStorage.getItem("kitchen")
+	const shelf = await (await fetch(at)).json()
+	const loaf = (name, by) => ({ id: name.replaceAll(" ", "-"), when: "by", by: date + "T" + by, wish: {
+		recipe: shelf.recipes.find((r) => r.name === name).id, machine: shelf.machines[0].id, loaf: { size: "1 1/2 lb" } } })
+	const loaves = [loaf("Towpath white", "07:30"), loaf("Mooring raisin loaf", "13:00"), loaf("Oat and honey loaf", "13:00"),
+		loaf("Swing-bridge rolls", "19:00"), loaf("Lock-keeper's wholemeal", "18:00")]
+	const away = [{ from: date + "T10:00", to: date + "T12:30", name: "Market" }]
+	const put = await fetch(at + "/days/" + date, { method: "PUT", headers: { "If-Match": "0" }, body: JSON.stringify({ hands: 1, away, loaves }) })
+	history.pushState(null, "", "/day/" + date)
+	dispatchEvent(new PopStateEvent("popstate"))
+	return put.ok
+})()`

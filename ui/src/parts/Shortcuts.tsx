@@ -7,11 +7,13 @@ const keys: [string, string][] = [
   ["B", "Bench"],
   ["W", "Watch the running bake"],
   ["L", "Log"],
+  ["D", "The baking day"],
   ["R", "Recipes"],
   ["M", "Machines"],
   ["K", "Kitchen"],
   ["1 2 3", "First, second, third loaf size, on Plan"],
   ["Space", "Next step, at the bench; the arrow keys go on and back"],
+  ["Arrow keys", "Move a loaf of the day; Enter puts it there"],
   ["?", "This list"],
   ["Esc", "Close what is open"],
 ];
