@@ -236,7 +236,8 @@ func random(r *rand.Rand) day.Wanted {
 	return w
 }
 
-// The search finds what trying everything finds, over random days of up to five loaves on two machines.
+// The search finds what trying everything finds, over random days of up to five loaves on two machines, by prices of hands
+// as well.
 func TestThePlanIsTheBestThereIs(t *testing.T) {
 	r := rand.New(rand.NewPCG(18, 21))
 	sizes := map[int]int{}
@@ -249,6 +250,10 @@ func TestThePlanIsTheBestThereIs(t *testing.T) {
 		want := brute(w)
 		if c := got.Cost; !got.Proven || [5]int{c.Without, c.Late, c.Minutes, c.Waits, c.Odd} != want {
 			t.Fatalf("day %d: %+v (proven %v), and the best is %v\n%+v\n%+v", n, got.Cost, got.Proven, want, w, got.Loaves)
+		}
+		priced, err := day.MakePriced(w)
+		if err != nil || priced.Cost != got.Cost || !priced.Proven {
+			t.Fatalf("day %d: with prices of hands %+v (proven %v, %v), without %+v", n, priced.Cost, priced.Proven, err, got.Cost)
 		}
 		if fault := lies(w, got); fault != "" {
 			t.Fatalf("day %d: %s\n%+v", n, fault, got.Loaves)

@@ -24,13 +24,13 @@ type last struct{ loaf, place int16 }
 type move struct{ before, out, cost int }
 
 // rowOf works out a machine's day exactly, set after set: a set's last loaf follows upon the best that the others can do
-// before it is started. What a row that is no longer wanted holds is used again.
-func rowOf(each [][]place, old *row) *row {
+// before it is started. Hands have prices. What a row that is no longer wanted holds is used again.
+func rowOf(each [][]place, p prices, old *row) *row {
 	r := &row{each: each, times: old.times[:0]}
 	for _, places := range each {
-		for _, p := range places {
-			if p.before >= 0 {
-				r.times = append(r.times, p.before)
+		for n := range places {
+			if places[n].before >= 0 {
+				r.times = append(r.times, places[n].before)
 			}
 		}
 	}
@@ -41,7 +41,7 @@ func rowOf(each [][]place, old *row) *row {
 	moves := make([][]move, len(each))
 	for loaf, places := range each {
 		for n := range places {
-			moves[loaf] = append(moves[loaf], move{r.slot(&places[n]), r.after(places[n].out()), places[n].cost})
+			moves[loaf] = append(moves[loaf], move{r.slot(&places[n]), r.after(places[n].out()), places[n].cost + p.of(&places[n])})
 		}
 	}
 	for set := 1; set < sets; set++ {

@@ -33,10 +33,19 @@ func (m minutes) meets(s Span) bool {
 type hours struct {
 	Wanted
 	away, quiet, odd minutes
+	prices           prices // of hands; nil: none
 }
 
 func hoursOf(w Wanted) hours {
-	return hours{w, minutesOf(w.Ends, w.Away), minutesOf(w.Ends, w.Quiet), minutesOf(w.Ends, w.Odd)}
+	return hours{w, minutesOf(w.Ends, w.Away), minutesOf(w.Ends, w.Quiet), minutesOf(w.Ends, w.Odd), nil}
+}
+
+// pays is what hands cost in a span: 1 where they would rather not be wanted, and their price.
+func (w hours) pays(h Span) int {
+	if w.odd.meets(h) {
+		return 1 + w.prices.in(h)
+	}
+	return w.prices.in(h)
 }
 
 // place is one way in time to make a loaf.
@@ -82,14 +91,14 @@ func (b bars) met(p *place) bool {
 }
 
 // barring are places of a loaf on a machine under bars, of those that cost less than a limit: where one of the places for
-// a begin of its cycle is not to be had, those that then are the best for it.
+// a begin of its cycle is not to be had, or pays a price, those that then are the best for it.
 func (w hours) barring(places []place, l Loaf, b bars, limit int) []place {
 	w.away = minutesOf(w.Ends, slices.Concat(w.Away, b.none))
 	out := make([]place, 0, len(places))
 	for from := 0; from < len(places); {
 		to, touched := from, false
 		for ; to < len(places) && places[to].Way == places[from].Way && places[to].Begin == places[from].Begin; to++ {
-			touched = touched || b.touch(&places[to])
+			touched = touched || b.touch(&places[to]) || w.prices.of(&places[to]) > 0
 		}
 		if touched {
 			out = w.begun(out, l, places[from].Way, places[from].Begin, b, limit)
@@ -102,9 +111,8 @@ func (w hours) barring(places []place, l Loaf, b bars, limit int) []place {
 }
 
 // begun adds the places of a loaf whose cycle begins at a minute, which cost less than a limit: with the shortest delay
-// that lets it be loaded, which holds the machine the least, and with the shortest that lets it be loaded when hands are
-// gladly wanted; taken out as soon as somebody can, and as soon as somebody gladly does if that costs no more; beside them
-// those in which it wants hands when it must.
+// that lets it be loaded, which holds the machine the least, and with longer ones for which hands cost less; taken out as
+// soon as somebody can, and later where that costs less; beside them those in which it wants hands when it must.
 func (w hours) begun(out []place, l Loaf, n, begin int, b bars, limit int) []place {
 	y := l.Ways[n]
 	presses := w.presses(y, begin, b.must)
@@ -121,24 +129,20 @@ func (w hours) begun(out []place, l Loaf, n, begin int, b bars, limit int) []pla
 	return out
 }
 
-// presses are when Start is pressed for a cycle that is to begin at a minute: with the shortest delay, and with the
-// shortest for which the hands are gladly there; beside them all by which hands are wanted when they must be.
+// presses are when Start is pressed for a cycle that is to begin at a minute: with the shortest delay, and with longer ones
+// for which the hands cost less; beside them all by which hands are wanted when they must be.
 func (w hours) presses(y Way, begin int, must []Span) []int {
 	var out []int
-	happy := false
+	least := none // that the hands cost
 	for delay := 0; delay <= y.Longest || delay == 0; {
 		press := begin - delay
-		if press < w.Machines[y.Machine].Free || press < y.Load {
+		if press < w.Machines[y.Machine].Free || press < y.Load || least == 0 && len(must) == 0 {
 			break
 		}
 		if press%w.Grid == 0 {
 			load := Span{press - y.Load, press}
-			glad := !w.odd.meets(load)
-			if (len(out) == 0 || glad && !happy || !free(must, load)) && !w.away.meets(load) {
-				out, happy = append(out, press), happy || glad
-				if happy && len(must) == 0 {
-					break
-				}
+			if pays := w.pays(load); (pays < least || !free(must, load)) && !w.away.meets(load) {
+				out, least = append(out, press), min(least, pays)
 			}
 		}
 		switch {
@@ -177,39 +181,33 @@ func (w hours) within(y Way, begin int) bool {
 		!slices.ContainsFunc(y.Hands, func(h Span) bool { return w.away.meets(h.plus(begin)) })
 }
 
-// takes are when a loaf whose cycle begins at a minute can be taken out: as soon as somebody can; and as soon as somebody
-// gladly does, where that costs no more; and whenever hands are then wanted when they must be.
+// takes are when a loaf whose cycle begins at a minute can be taken out: as soon as somebody can, and later where that and
+// the hands cost less together; and whenever hands are then wanted when they must be.
 func (w hours) takes(l Loaf, y Way, begin, limit int, must []Span) []int {
 	var out []int
-	first, fewest := none, 0 // what taking it then costs, and how often hands would rather not be wanted
+	least := none // that a time and its hands cost
 	ready := begin + y.Run
 	for at := ready; at+max(TakeOut, y.Finish) <= w.Ends; at = w.up(at + 1) {
-		late, waits := l.late(at+y.Finish), at-ready+l.early(at+y.Finish)
-		cost := Cost{Late: min(late, 1), Minutes: late, Waits: waits}.sum()
-		if cost >= limit || cost > first && len(must) == 0 {
+		done := at + y.Finish
+		late := l.late(done)
+		cost := Cost{Late: min(late, 1), Minutes: late, Waits: at - ready + l.early(done)}.sum()
+		if cost >= limit || cost >= least && len(must) == 0 {
 			break // later is dearer
 		}
-		odd, open, meets := 0, true, false
+		if l.Pin != (Span{}) && (done < l.Pin.From || done >= l.Pin.To) {
+			continue
+		}
+		open, meets := true, false
 		for n := range len(y.After) + 1 {
 			h := Span{at, at + TakeOut}
 			if n > 0 {
 				h = y.After[n-1].plus(at)
 			}
 			open, meets = open && !w.away.meets(h), meets || !free(must, h)
-			if w.odd.meets(h) {
-				odd++
-			}
+			cost += w.pays(h)
 		}
-		if !open || l.Pin != (Span{}) && (at+y.Finish < l.Pin.From || at+y.Finish >= l.Pin.To) {
-			continue
-		}
-		if len(out) == 0 || odd < fewest && cost == first || meets {
-			out = append(out, at)
-			if len(out) == 1 {
-				first, fewest = cost, odd
-			} else if cost == first {
-				fewest = min(fewest, odd)
-			}
+		if open && (cost < least || meets) {
+			out, least = append(out, at), min(least, cost)
 		}
 	}
 	return out

@@ -6,7 +6,7 @@ import (
 )
 
 // budget is how much one search may do: places tried, each in every set of loaves that it may be the last of.
-const budget = 150_000_000
+const budget = 200_000_000
 
 // Make plans a day: the best plan there is; or, after a budget, the best that was found, and what any plan costs at the
 // least. docs/day.md says how, and why it is the best.
@@ -17,20 +17,31 @@ func Make(w Wanted) (Plan, error) {
 	if w.Grid == 0 {
 		w.Grid = usualGrid
 	}
-	s := &search{hours: hoursOf(w), left: budget, scratch: make([]row, len(w.Machines))}
-	return s.run(), nil
+	return newSearch(w).run(), nil
+}
+
+// priceFrom is from how many loaves on hands are given prices: for fewer, going through the days is quicker.
+const priceFrom = 8
+
+func newSearch(w Wanted) *search {
+	return &search{hours: hoursOf(w), left: budget, scratch: make([]row, len(w.Machines)), pricing: len(w.Loaves) >= priceFrom}
 }
 
 // search looks for the cheapest day in which hands are never wanted twice: the cheapest in which that may happen is taken
 // first, and where it does, the two days are looked at in which one or the other loaf leaves that minute alone.
 type search struct {
 	hours
-	left    int
+	left    int      // of the budget
+	pricing bool     // hands are given prices
 	best    []*place // the best day that was found, of each loaf; nil: none
 	cost    int      // of it
 	root    *oneDay
 	rest    []int // of each loaf: what all the others cost at the least
 	scratch []row // of machines' days that are not kept
+
+	charged int    // all prices of hands together, by which days in which they are wanted twice are dear
+	dear    []*row // of the day on which nothing is barred, by those prices
+	dearer  []int  // of each loaf: what all the others cost at the least by them
 }
 
 // oneDay is the cheapest day under what is barred to its loaves.
@@ -40,7 +51,6 @@ type oneDay struct {
 	placed []*place // of each loaf; nil: none
 	depth  int      // forks that led here
 	cost   int      // of it; while it is not worked out, of a day that is no dearer
-	whole  []int    // by set of loaves: what they cost at the least
 }
 
 // days are the days that are still to be looked at, the cheapest first.
@@ -65,19 +75,21 @@ func (d *days) Pop() any {
 func (s *search) run() Plan {
 	s.root = &oneDay{barred: make([]bars, len(s.Loaves))}
 	s.guess()
-	s.share(s.root, s.root.rows)
 	s.narrow()
 	s.dive()
+	s.charge()
 	s.narrow()
 	open := days{s.root}
 	for len(open) > 0 && s.left > 0 && open[0].cost < s.cost {
 		d := heap.Pop(&open).(*oneDay)
 		if d.placed == nil {
 			s.solve(d)
-			if s.mend(d.placed) {
-				s.narrow()
+			if d.cost < s.cost {
+				if s.mend(d.placed) {
+					s.narrow()
+				}
+				heap.Push(&open, d)
 			}
-			heap.Push(&open, d)
 			continue
 		}
 		a, b, minute, twice := s.twice(d.placed)
@@ -235,7 +247,7 @@ func (s *search) guess() {
 		s.rest[n] = whole - alone[n]
 	}
 	for _, loaves := range each {
-		s.root.rows = append(s.root.rows, s.narrowed(loaves))
+		s.root.rows = append(s.root.rows, &row{each: loaves})
 	}
 }
 
@@ -293,57 +305,98 @@ func (s *search) greedy(order []int, all [][]*place) ([]*place, int) {
 
 // narrow leaves out of the day on which nothing is barred all places with which no day is better than the best so far.
 func (s *search) narrow() {
-	all := 1<<len(s.Loaves) - 1
-	for loaf := range s.Loaves {
-		s.rest[loaf] = s.root.whole[all&^(1<<loaf)]
-	}
 	for m, r := range s.root.rows {
-		s.root.rows[m] = s.narrowed(r.each)
+		var can [][]place
+		if s.dear != nil {
+			can = s.dear[m].each
+		}
+		s.root.rows[m] = rowOf(s.narrowed(r.each, can), nil, &row{})
 	}
-	s.share(s.root, s.root.rows)
+	cost, placed, whole := s.share(s.root.rows, true)
+	s.root.cost, s.root.placed, s.rest = max(s.root.cost, cost), placed, others(whole, len(s.Loaves))
+	if s.prices == nil {
+		return
+	}
+	s.dear = make([]*row, len(s.Machines))
+	for m, r := range s.root.rows {
+		s.dear[m] = rowOf(s.priced(r.each, s.prices), s.prices, &row{})
+	}
+	cost, _, whole = s.share(s.dear, true)
+	s.root.cost, s.dearer = max(s.root.cost, cost-s.charged), others(whole, len(s.Loaves))
 }
 
-// narrowed is a machine's day with the places that can be part of a better day.
-func (s *search) narrowed(each [][]place) *row {
+// others is, of each loaf, what all the others cost.
+func others(whole []int, loaves int) []int {
+	out := make([]int, loaves)
+	for loaf := range out {
+		out[loaf] = whole[(1<<loaves-1)&^(1<<loaf)]
+	}
+	return out
+}
+
+// narrowed are the places on a machine that can be part of a better day. By prices a begin of a cycle is left out where none
+// of its places can.
+func (s *search) narrowed(each, priced [][]place) [][]place {
 	out := make([][]place, len(each))
 	for loaf, places := range each {
-		for _, p := range places {
-			if p.cost < s.under(loaf) {
-				out[loaf] = append(out[loaf], p)
+		can := map[[2]int]bool{}
+		if priced != nil {
+			for n := range priced[loaf] {
+				p := &priced[loaf][n]
+				if p.cost+s.prices.of(p)+s.dearer[loaf]-s.charged < s.cost {
+					can[[2]int{p.Way, p.Begin}] = true
+				}
+			}
+		}
+		for n := range places {
+			p := &places[n]
+			if p.cost < s.under(loaf) && (priced == nil || can[[2]int{p.Way, p.Begin}]) {
+				out[loaf] = append(out[loaf], *p)
 			}
 		}
 		s.left -= (len(out[loaf]) + 1) << max(len(s.Loaves)-2, 0)
 	}
-	return rowOf(out, &row{})
+	return out
 }
 
 // solve works out the cheapest day, from the one on which nothing is barred: the machines are gone through anew on which
-// what is barred takes a place away.
+// what is barred takes a place away. By the prices of hands it is seen first whether it can be better than the best.
 func (s *search) solve(d *oneDay) {
-	rows := make([]*row, len(s.Machines))
-	for m := range s.Machines {
-		if !s.touches(d, m) {
-			rows[m] = s.root.rows[m]
-			continue
-		}
-		each := slices.Clone(s.root.rows[m].each)
-		for n, l := range s.Loaves {
-			if d.barred[n].any() {
-				each[n] = s.barring(each[n], l, d.barred[n], s.under(n))
+	rows := func(root []*row, h hours) []*row {
+		out := slices.Clone(root)
+		for m, r := range root {
+			if !d.touches(r) {
+				continue
 			}
-			s.left -= (len(each[n]) + 1) << max(len(s.Loaves)-2, 0)
+			each := slices.Clone(r.each)
+			for n, l := range s.Loaves {
+				if d.barred[n].any() {
+					each[n] = h.barring(each[n], l, d.barred[n], s.under(n))
+				}
+				s.left -= (len(each[n]) + 1) << max(len(s.Loaves)-2, 0)
+			}
+			s.scratch[m] = *rowOf(each, h.prices, &s.scratch[m])
+			out[m] = &s.scratch[m]
 		}
-		s.scratch[m] = *rowOf(each, &s.scratch[m])
-		rows[m] = &s.scratch[m]
+		return out
 	}
-	s.share(d, rows)
+	if s.prices != nil {
+		cost, _, _ := s.share(rows(s.dear, s.hours), false)
+		if d.cost = max(d.cost, cost-s.charged); d.cost >= s.cost {
+			return
+		}
+	}
+	plain := s.hours
+	plain.prices = nil
+	cost, placed, _ := s.share(rows(s.root.rows, plain), false)
+	d.cost, d.placed = max(d.cost, cost), placed
 }
 
 // touches reports whether what is barred on a day takes a place on a machine away.
-func (s *search) touches(d *oneDay, machine int) bool {
+func (d *oneDay) touches(r *row) bool {
 	for loaf, b := range d.barred {
-		for n := range s.root.rows[machine].each[loaf] {
-			if b.touch(&s.root.rows[machine].each[loaf][n]) {
+		for n := range r.each[loaf] {
+			if b.touch(&r.each[loaf][n]) {
 				return true
 			}
 		}
@@ -351,8 +404,9 @@ func (s *search) touches(d *oneDay, machine int) bool {
 	return false
 }
 
-// share deals the loaves out among the machines at the least cost.
-func (s *search) share(d *oneDay, rows []*row) {
+// share deals the loaves out among the machines at the least cost. Whole is what every set of loaves costs at the least,
+// where that is asked for.
+func (s *search) share(rows []*row, all bool) (cost int, placed []*place, whole []int) {
 	sets := 1 << len(s.Loaves)
 	// best[m][set] is what a set costs at the least on the machines up to the m-th; part is the m-th machine's share.
 	best, part := make([][]int, len(rows)+1), make([][]int, len(rows))
@@ -365,7 +419,7 @@ func (s *search) share(d *oneDay, rows []*row) {
 	for m, r := range rows {
 		best[m+1], part[m] = make([]int, sets), make([]int, sets)
 		for set := range sets {
-			if m == len(rows)-1 && d != s.root && set != sets-1 {
+			if m == len(rows)-1 && !all && set != sets-1 {
 				continue // of the last machine only the whole day matters
 			}
 			least, share := best[m][set], 0
@@ -377,15 +431,13 @@ func (s *search) share(d *oneDay, rows []*row) {
 			best[m+1][set], part[m][set] = least, share
 		}
 	}
-	d.cost, d.placed = best[len(rows)][sets-1], make([]*place, len(s.Loaves))
-	if d == s.root {
-		d.whole = best[len(rows)]
-	}
+	whole, placed = best[len(rows)], make([]*place, len(s.Loaves))
 	for m, set := len(rows)-1, sets-1; m >= 0; m-- {
 		share := part[m][set]
-		rows[m].lay(share, d.placed)
+		rows[m].lay(share, placed)
 		set &^= share
 	}
+	return whole[sets-1], placed, whole
 }
 
 // bars reports whether a loaf at one place leaves another none at its own.
