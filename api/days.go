@@ -120,8 +120,36 @@ func (c *call) dayPlace(date kitchen.Date, loaves []daybook.Loaf) (p daybook.Pla
 		h := habits[[2]string{recipe, on}]
 		return h.Cycle, h.Crust
 	}
-	p.Bakes, err = c.dayBakes(date, zone)
+	if p.Bakes, err = c.dayBakes(date, zone); err != nil {
+		return p, err
+	}
+	p.Beside, err = c.beside(date)
 	return p, err
+}
+
+// beside are the loaves of the days before and after a date, where they were planned last.
+func (c *call) beside(date kitchen.Date) (out []daybook.Beside, err error) {
+	for _, other := range []kitchen.Date{date.AddDays(-1), date.AddDays(1)} {
+		b, _, err := c.DayBook(c.ctx, c.kitchen, other)
+		if err != nil {
+			return nil, err
+		}
+		for _, l := range b.Loaves {
+			stood, ok := b.Was[l.ID]
+			if !ok || !store.ValidID(l.Wish.RecipeID) {
+				continue
+			}
+			r, err := c.Recipe(c.ctx, c.kitchen, l.Wish.RecipeID, 0)
+			if err == store.ErrNotFound {
+				continue
+			}
+			if err != nil {
+				return nil, err
+			}
+			out = append(out, daybook.Beside{Name: r.Recipe.Name, Date: other, Stood: stood})
+		}
+	}
+	return out, nil
 }
 
 // mostDayBakes is how many bakes of one day are looked at.
@@ -197,16 +225,26 @@ func (c *call) viewDay(date kitchen.Date, b daybook.Book, version int) (DayView,
 	return out, p, nil
 }
 
-func (s *server) showDay(c *call) (any, error) {
+// dayNow is the day that the path names, as it now stands.
+func (c *call) dayNow() (DayView, daybook.Place, error) {
 	date, err := c.date()
 	if err != nil {
-		return nil, err
+		return DayView{}, daybook.Place{}, err
 	}
+	return c.dayOf(date)
+}
+
+// dayOf is a date's day as it now stands.
+func (c *call) dayOf(date kitchen.Date) (DayView, daybook.Place, error) {
 	b, version, err := c.DayBook(c.ctx, c.kitchen, date)
 	if err != nil {
-		return nil, err
+		return DayView{}, daybook.Place{}, err
 	}
-	v, _, err := c.viewDay(date, b, version)
+	return c.viewDay(date, b, version)
+}
+
+func (s *server) showDay(c *call) (any, error) {
+	v, _, err := c.dayNow()
 	return v, err
 }
 
@@ -268,15 +306,7 @@ func (s *server) undoDay(c *call) (any, error) {
 
 // mendDay tells what would have a loaf of a day nearer to its time.
 func (s *server) mendDay(c *call) (any, error) {
-	date, err := c.date()
-	if err != nil {
-		return nil, err
-	}
-	b, version, err := c.DayBook(c.ctx, c.kitchen, date)
-	if err != nil {
-		return nil, err
-	}
-	v, p, err := c.viewDay(date, b, version)
+	v, p, err := c.dayNow()
 	if err != nil {
 		return nil, err
 	}
@@ -284,33 +314,19 @@ func (s *server) mendDay(c *call) (any, error) {
 	return Mends{mends}, err
 }
 
-// dayPlans are the whole plans of a date's loaves.
-func (c *call) dayPlans() (DayView, daybook.Place, []plan.Plan, error) {
-	date, err := c.date()
-	if err != nil {
-		return DayView{}, daybook.Place{}, nil, err
-	}
-	b, version, err := c.DayBook(c.ctx, c.kitchen, date)
-	if err != nil {
-		return DayView{}, daybook.Place{}, nil, err
-	}
-	v, p, err := c.viewDay(date, b, version)
-	if err != nil {
-		return v, p, nil, err
-	}
-	plans, err := p.Plans(v.Book, v.Day)
-	return v, p, plans, err
-}
-
 // needsOfDay is what a date's loaves want in all.
 func (s *server) needsOfDay(c *call) (any, error) {
-	_, p, plans, err := c.dayPlans()
+	v, p, err := c.dayNow()
+	if err != nil {
+		return nil, err
+	}
+	plans, err := p.Plans(v.Book, v.Day)
 	return daybook.Together(p.Kitchen, plans), err
 }
 
 // carryDay gives a date's hours as a calendar with alarms.
 func (s *server) carryDay(c *call) (paper, error) {
-	v, p, _, err := c.dayPlans()
+	v, p, err := c.dayNow()
 	if err != nil {
 		return paper{}, err
 	}
@@ -400,11 +416,7 @@ func (c *call) viewDays(from, to kitchen.Date) ([]DayView, error) {
 		if booked[date] == 0 {
 			continue
 		}
-		b, version, err := c.DayBook(c.ctx, c.kitchen, date)
-		if err != nil {
-			return nil, err
-		}
-		v, _, err := c.viewDay(date, b, version)
+		v, _, err := c.dayOf(date)
 		if err != nil {
 			return nil, err
 		}

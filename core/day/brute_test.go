@@ -72,6 +72,11 @@ func (t *timeline) try(y day.Way, press, begin, taken int) (off func(), odd int,
 	if press < m.Free || ready > t.w.Ends || taken < ready || taken+max(day.TakeOut, y.Finish) > t.w.Ends {
 		return nil, 0, false
 	}
+	for _, s := range m.Taken {
+		if taken+day.TakeOut > s.From && s.To > press-max(m.Cool, y.Load) {
+			return nil, 0, false
+		}
+	}
 	machine, pan := t.machine[y.Machine], t.pan[y.Machine]
 	for at := press; at < taken+day.TakeOut+m.Cool; at++ {
 		if machine[at] {
@@ -189,6 +194,9 @@ func random(r *rand.Rand) day.Wanted {
 	span := func(longest int) day.Span {
 		from := 30 * r.IntN(w.Ends/30)
 		return day.Span{From: from, To: from + 30*(1+r.IntN(longest))}
+	}
+	if r.IntN(4) == 0 {
+		w.Machines[0].Taken = []day.Span{span(3)}
 	}
 	for range r.IntN(2) {
 		w.Away = append(w.Away, span(5))

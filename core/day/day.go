@@ -44,6 +44,8 @@ type Loaf struct {
 type Machine struct {
 	Free int // from when it can be started
 	Cool int // from when a loaf is out until it can be started again
+
+	Taken []Span // by loaves that are not planned: each from when the machine must be empty and cool until theirs is out
 }
 
 // Wanted is a day as it is wanted.

@@ -121,7 +121,7 @@ func (w hours) begun(out []place, l Loaf, n, begin int, b bars, limit int) []pla
 	}
 	for _, at := range w.takes(l, y, begin, limit, b.must) {
 		for _, press := range presses {
-			if p := w.placed(l, n, press, begin, at); p.cost < limit && b.met(&p) {
+			if p := w.placed(l, n, press, begin, at); p.cost < limit && b.met(&p) && !w.taken(&p) {
 				out = append(out, p)
 			}
 		}
@@ -162,11 +162,16 @@ func (w hours) again(l Loaf, was Placed) *place {
 	y := l.Ways[was.Way]
 	p := w.placed(l, was.Way, was.Press, was.Begin, was.Done-y.Finish)
 	if !y.shows(was.Begin-was.Press) || was.Press%w.Grid != 0 || was.Press < max(w.Machines[y.Machine].Free, y.Load) ||
-		p.Taken < p.Ready || p.Taken+max(TakeOut, y.Finish) > w.Ends || !w.within(y, was.Begin) || slices.ContainsFunc(p.hands, w.away.meets) ||
+		w.taken(&p) || p.Taken < p.Ready || p.Taken+max(TakeOut, y.Finish) > w.Ends || !w.within(y, was.Begin) || slices.ContainsFunc(p.hands, w.away.meets) ||
 		l.Pin != (Span{}) && (p.Done < l.Pin.From || p.Done >= l.Pin.To) {
 		return nil
 	}
 	return &p
+}
+
+// taken reports whether a machine is at a loaf that is not planned, when another would be in it.
+func (w hours) taken(p *place) bool {
+	return slices.ContainsFunc(w.Machines[p.machine].Taken, func(s Span) bool { return p.out() > s.From && s.To > p.before })
 }
 
 // shows reports whether the timer has a delay.

@@ -76,7 +76,7 @@ func (s *search) run() Plan {
 	s.root = &oneDay{barred: make([]bars, len(s.Loaves))}
 	s.guess()
 	s.narrow()
-	s.dive()
+	s.mend(s.root.placed)
 	s.charge()
 	s.narrow()
 	open := days{s.root}
@@ -177,26 +177,6 @@ func (s *search) barred(placed []*place, p *place, loaf int) bool {
 		}
 	}
 	return false
-}
-
-// dive finds one day in which hands are never wanted twice, by the cheaper way at each fork.
-func (s *search) dive() {
-	for d := s.root; d.cost < s.cost; {
-		a, b, minute, twice := s.twice(d.placed)
-		if !twice {
-			s.found(d.placed, d.cost)
-			return
-		}
-		if s.left <= 0 {
-			return
-		}
-		one, other := d.fork(a, b, minute)
-		s.solve(one)
-		s.solve(other)
-		if d = one; other.cost < one.cost {
-			d = other
-		}
-	}
 }
 
 // fork parts a day, still to be worked out, in two: one in which a loaf has the hands in a minute, and all others leave it

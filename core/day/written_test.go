@@ -100,6 +100,8 @@ func TestReasonedDays(t *testing.T) {
 		{"waiting is worse than an hour that nobody likes", with(alone(noon), func(w *day.Wanted) { w.Odd = span(11, 55, 12, 10) }), day.Cost{Odd: 1}},
 		{"wanted from ten on, taken out at half past", with(alone(window(noon, hours(10, 0))), func(w *day.Wanted) { w.Odd = span(9, 0, 10, 30) }), day.Cost{}},
 		{"the machine bakes until ten: an hour late", with(alone(noon), func(w *day.Wanted) { w.Machines[0].Free = hours(10, 0) }), day.Cost{Late: 1, Minutes: 60}},
+		{"another day's loaf has the machine from 5:00 to 9:30: out before it, for an hour late is worse",
+			with(alone(noon), func(w *day.Wanted) { w.Machines[0].Taken = span(5, 0, 9, 30) }), day.Cost{Waits: 425}},
 		{"the slower one is free an hour sooner: ten minutes late", with(two(loaf(hours(12, 0), func(l *day.Loaf) { l.Ways = append(l.Ways, day.Way{Machine: 1, Run: 190, Load: 15}) })), func(w *day.Wanted) {
 			w.Machines[0].Free, w.Machines[1].Free = hours(10, 0), hours(9, 0)
 		}), day.Cost{Late: 1, Minutes: 10}},

@@ -254,3 +254,18 @@ func TestWhatRunsStandsInItsPlace(t *testing.T) {
 		t.Errorf("a bake that has ended is %s", d.Loaves[0].Standing)
 	}
 }
+
+// A loaf of the next day's book that is loaded this evening has its machine and its hands.
+func TestTheNextDaysLoafHasItsMachine(t *testing.T) {
+	p := heron()
+	b := book(only(loaf("a", "Towpath white", 3, at(23, 0))))
+	free := planned(t, p, b)
+	p.Beside = []daybook.Beside{{Name: "Oat and honey loaf", Date: p.Date.AddDays(1), Stood: daybook.Stood{Machine: "galley", Press: at(20, 0), Begin: at(27, 0), Done: at(30, 20)}}}
+	d := planned(t, p, b)
+	if was, now := free.Loaves[0], d.Loaves[0]; was.Done.Equal(now.Done) || now.Taken.After(time.Date(2026, 11, 28, 19, 30, 0, 0, zone)) {
+		t.Errorf("out at %s, with the machine taken from 20:00 on out at %s", was.Taken, now.Taken)
+	}
+	if runs := d.Machines[0].Runs; len(runs) != 1 || runs[0].Date != p.Date.AddDays(1) {
+		t.Errorf("on the machine's ribbon stand %+v", runs)
+	}
+}

@@ -8,6 +8,7 @@ import (
 
 	"risepan/core/day"
 	"risepan/core/fault"
+	"risepan/core/kitchen"
 	"risepan/core/machine"
 	"risepan/core/measure"
 	"risepan/core/plan"
@@ -77,6 +78,8 @@ type Planned struct {
 	Hand    bool              `json:"hand,omitzero"`  // no delay: Start is pressed by hand at its time
 	Dough   bool              `json:"dough,omitzero"` // leaves the machine unbaked
 	Wish    *plan.Wish        `json:"wish,omitzero"`  // with which it is measured
+
+	keepWarm machine.Minutes // that the machine keeps it warm
 }
 
 // Lane is a machine's day.
@@ -88,15 +91,16 @@ type Lane struct {
 	Free time.Time `json:"free"`          // from when on it can be started
 }
 
-// Run is a bake that was started.
+// Run is a bake that was started, or a loaf of another day.
 type Run struct {
-	Bake  string    `json:"bake"`
-	Name  string    `json:"name"`
-	Press time.Time `json:"press"`
-	Begin time.Time `json:"begin"`
-	Ready time.Time `json:"ready"`
-	Out   time.Time `json:"out"` // as it was, or will be
-	Over  bool      `json:"over,omitzero"`
+	Bake  string       `json:"bake,omitzero"`
+	Date  kitchen.Date `json:"date,omitzero"` // of a loaf that is planned for another day
+	Name  string       `json:"name"`
+	Press time.Time    `json:"press"`
+	Begin time.Time    `json:"begin"`
+	Ready time.Time    `json:"ready"`
+	Out   time.Time    `json:"out"` // as it was, or will be
+	Over  bool         `json:"over,omitzero"`
 }
 
 // Shut are hours in which nobody is there, or nothing may sound.
@@ -175,6 +179,7 @@ func (p Place) draft(b Book) (draft, error) {
 	for _, m := range p.machines(b) {
 		d.wanted.Machines = append(d.wanted.Machines, day.Machine{Free: max(0, d.minute(d.free(m))), Cool: int(m.CoolDown)})
 	}
+	d.beside()
 	for n, l := range b.Loaves {
 		if d.bake[n] != nil {
 			continue
@@ -369,6 +374,23 @@ func (d draft) free(m Machine) time.Time {
 	return free
 }
 
+// beside leaves the machines, and one pair of hands, to the loaves of the days before and after that are still to come.
+func (d *draft) beside() {
+	lead := max(1, int(d.Kitchen.Lead))
+	for _, b := range d.Beside {
+		press, done := d.minute(d.instant(b.Stood.Press)), d.minute(d.instant(b.Stood.Done))
+		n := slices.IndexFunc(d.Machines, func(m Machine) bool { return m.ID == b.Stood.Machine })
+		if n < 0 || press <= d.minute(d.Now) || press > d.wanted.Ends || done < 0 {
+			continue
+		}
+		m := &d.wanted.Machines[n]
+		m.Taken = append(m.Taken, day.Span{From: press - max(m.Cool, lead), To: done + day.TakeOut})
+		if d.book.Hands == 1 {
+			d.wanted.Away = append(d.wanted.Away, day.Span{From: press - lead, To: press}, day.Span{From: done, To: done + day.TakeOut})
+		}
+	}
+}
+
 // out is when a bake is out, or will be at the soonest.
 func (d draft) out(b Bake) time.Time {
 	switch {
@@ -405,7 +427,13 @@ func (d draft) tell(made day.Plan) Day {
 		lane := Lane{ID: m.ID, Name: m.Name, Lent: n >= len(d.Machines), Free: d.clock(d.wanted.Machines[n].Free)}
 		for _, b := range d.Bakes {
 			if b.Machine == m.ID && !lane.Lent && d.out(b).After(d.from) {
-				lane.Runs = append(lane.Runs, Run{b.ID, b.Name, b.Started, b.Begin, b.Ready, d.out(b), !b.Ended.IsZero()})
+				lane.Runs = append(lane.Runs, Run{Bake: b.ID, Name: b.Name, Press: b.Started, Begin: b.Begin, Ready: b.Ready, Out: d.out(b), Over: !b.Ended.IsZero()})
+			}
+		}
+		for _, b := range d.Beside {
+			if press := d.instant(b.Stood.Press); b.Stood.Machine == m.ID && !lane.Lent && press.After(d.Now) {
+				done := d.instant(b.Stood.Done)
+				lane.Runs = append(lane.Runs, Run{Name: b.Name, Date: b.Date, Press: press, Begin: d.instant(b.Stood.Begin), Ready: done, Out: done})
 			}
 		}
 		out.Machines = append(out.Machines, lane)
@@ -438,7 +466,7 @@ func (d draft) placed(l *Planned, y way, at day.Placed, asked Loaf) {
 	l.Free = l.Taken.Add(time.Duration(day.TakeOut+int(y.machine.CoolDown)) * time.Minute)
 	l.Late, l.Warm = machine.Minutes(at.Late), machine.Minutes(at.Taken-at.Ready)
 	l.Early = machine.Minutes(at.Waits) - l.Warm
-	l.Dough, l.Hand = y.Finish > 0, y.Step == 0
+	l.Dough, l.Hand, l.keepWarm = y.Finish > 0, y.Step == 0, g.Setting.KeepWarm
 	l.Wish, y.programme = d.measured(y, asked, *l)
 	set := y.programme
 	l.Timer, l.Panel, l.Presses, l.Stages = set.Timer.Setting, set.Setting.Label, set.Setting.Presses, set.Stages

@@ -23,6 +23,14 @@ type Place struct {
 	Bags     map[string]*plan.Bag
 	Choice   func(recipe, machine string) (cycle string, crust machine.Crust) // the baker's own; empty: as suggested
 	Bakes    []Bake                                                           // that run, and those of the day that have ended
+	Beside   []Beside                                                         // loaves that are planned for the days before and after
+}
+
+// Beside is a loaf of another day's book, where it was planned last.
+type Beside struct {
+	Name  string
+	Date  kitchen.Date
+	Stood Stood
 }
 
 // Machine is a machine of the kitchen.

@@ -93,15 +93,22 @@ func (d draft) why(out *Day, made day.Plan, k int, at day.Placed) {
 // worthSaying is from how many minutes on a loaf is said to be early or kept warm: less is the timer's step.
 const worthSaying = 10
 
-// waits says how long a loaf is early or kept warm.
+// waits says how long a loaf is early or stands in the machine, and for how long of that it is kept warm.
 func (d draft) waits(l Planned) string {
+	var parts []string
 	switch {
-	case l.Warm == 0:
-		return "Done " + length(l.Early) + " before it is wanted"
-	case l.Early == 0:
-		return "Kept warm for " + length(l.Warm)
+	case l.Warm > 0 && l.Warm <= l.keepWarm:
+		parts = append(parts, "kept warm for "+length(l.Warm))
+	case l.Warm > 0 && l.keepWarm > 0:
+		parts = append(parts, fmt.Sprintf("in the machine for %s after it is ready, kept warm for %s of it", length(l.Warm), length(l.keepWarm)))
+	case l.Warm > 0:
+		parts = append(parts, fmt.Sprintf("in the machine for %s after it is ready, not kept warm", length(l.Warm)))
 	}
-	return "Kept warm for " + length(l.Warm) + ", and out " + length(l.Early) + " before it is wanted"
+	if l.Early > 0 {
+		parts = append(parts, "done "+length(l.Early)+" before it is wanted")
+	}
+	text := strings.Join(parts, ", and ")
+	return strings.ToUpper(text[:1]) + text[1:]
 }
 
 // alone is where a loaf would be if it were the only one, in other hours.

@@ -650,7 +650,8 @@ export interface DaybookLane {
   free: string;
 }
 export interface DaybookRun {
-  bake: string;
+  bake?: string;
+  date?: string;
   name: string;
   press: string;
   begin: string;

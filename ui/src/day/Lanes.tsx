@@ -1,9 +1,10 @@
-import { useEffect, useRef, useState } from "react";
+import { useRef } from "react";
 import { useNow } from "../client/clock";
 import type { DaybookDay, DaybookShut, DayView } from "../client/types.gen";
 import { clock } from "../parts/time";
+import { useWidth } from "../parts/width";
 import { LoafBar, type Moved } from "./LoafBar";
-import { letter, type Scale, scaleOf } from "./scale";
+import { dayTitle, letter, type Scale, scaleOf } from "./scale";
 
 interface Props {
   view: DayView;
@@ -16,14 +17,7 @@ export function Lanes({ view, move, open }: Props) {
   const { day, book, zone } = view;
   const now = useNow();
   const box = useRef<HTMLDivElement>(null);
-  const [width, setWidth] = useState(1000);
-  useEffect(() => {
-    const element = box.current;
-    if (!element) return;
-    const observer = new ResizeObserver(() => setWidth(element.clientWidth));
-    observer.observe(element);
-    return () => observer.disconnect();
-  }, []);
+  const width = useWidth(box, 1000);
   const scale = scaleOf(day, width, now);
   const machines = day.machines.filter((m) => !m.lent).map((m) => m.id);
   const pinned = new Set(book.loaves.filter((l) => l.pin).map((l) => l.id));
@@ -46,12 +40,12 @@ export function Lanes({ view, move, open }: Props) {
           <div data-lane={m.lent ? undefined : m.id} className="relative h-18 min-w-0 flex-1 border-y border-rule bg-shelf">
             <Hours scale={scale} shut={day.shut} />
             {(m.runs ?? [])
-              .filter((r) => !day.loaves.some((l) => l.bake === r.bake))
+              .filter((r) => !r.bake || !day.loaves.some((l) => l.bake === r.bake))
               .map((r) => (
                 <span
-                  key={r.bake}
-                  title={`${r.name}, until ${clock(r.out, zone)}`}
-                  className="absolute top-7 h-10 rounded-tray bg-knead"
+                  key={r.bake ?? `${r.name} ${r.press}`}
+                  title={`${r.name}, ${r.date ? `planned for ${dayTitle(r.date)}` : "baking"}, until ${clock(r.out, zone)}`}
+                  className={`absolute top-7 h-10 rounded-tray ${r.date ? "border-2 border-dashed border-rim bg-rest" : "bg-knead"}`}
                   style={{ left: `${scale.left(r.press)}%`, width: `${scale.left(r.out) - scale.left(r.press)}%` }}
                 />
               ))}

@@ -1,4 +1,5 @@
 import { X } from "lucide-react";
+import { Link } from "react-router";
 import { useChangeKitchen, useShelf } from "../client/queries";
 import type { KitchenRegular } from "../client/types.gen";
 import { ownable } from "../parts/ownable";
@@ -72,9 +73,16 @@ export function WeeklySheet({ close }: { close: () => void }) {
               <li key={s.ingredient} className="py-1.5 text-base" data-stock={s.ingredient}>
                 <b>{s.name}</b>: <span className="figures">{s.week}</span> a week, <span className="figures">{s.weeks}</span> in four.
                 <span className="block text-soft">
-                  {!s.has
-                    ? "Nobody keeps count of it: the Kitchen can."
-                    : `There are ${s.has}${s.until ? `: enough until ${longDay(s.until)}` : ": not enough for the next loaf"}.${s.buy ? ` Buy ${s.buy} for four weeks.` : ""}`}
+                  {s.has ? (
+                    `There are ${s.has}${s.until ? `: enough until ${longDay(s.until)}` : ": not enough for the next loaf"}.${s.buy ? ` Buy ${s.buy} for four weeks.` : ""}`
+                  ) : (
+                    <>
+                      Nobody keeps count of it:{" "}
+                      <Link to="/kitchen?drawer=Cupboard" className="font-semibold text-rim underline">
+                        say what there is
+                      </Link>
+                    </>
+                  )}
                 </span>
               </li>
             ))}

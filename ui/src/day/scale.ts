@@ -16,7 +16,7 @@ const time = (t: string | number) => (typeof t === "number" ? t : Date.parse(t))
 export function scaleOf(day: DaybookDay, width: number, now: number): Scale {
   const times = [
     ...day.loaves.flatMap((l) => (l.load || l.press ? [l.load ?? l.press, l.free ?? l.done] : [])),
-    ...day.machines.flatMap((m) => (m.runs ?? []).filter((r) => time(r.out) > now - 3 * hour).flatMap((r) => [r.press, r.out])),
+    ...day.machines.flatMap((m) => (m.runs ?? []).filter((r) => !r.date && time(r.out) > now - 3 * hour).flatMap((r) => [r.press, r.out])),
     ...day.hands.flatMap((h) => [h.at, h.to]),
   ].flatMap((t) => (t ? [time(t)] : []));
   const whole = 24 * hour;

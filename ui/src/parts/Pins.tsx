@@ -1,4 +1,5 @@
-import { useEffect, useRef, useState } from "react";
+import { useRef } from "react";
+import { useWidth } from "./width";
 
 interface Pin {
   left: number; // per cent of the width
@@ -13,14 +14,7 @@ const height = 48;
     cover one another, each joined to its true place. */
 export function Pins({ pins }: { pins: Pin[] }) {
   const box = useRef<HTMLDivElement>(null);
-  const [width, setWidth] = useState(1100);
-  useEffect(() => {
-    const element = box.current;
-    if (!element) return;
-    const observer = new ResizeObserver(() => setWidth(element.clientWidth));
-    observer.observe(element);
-    return () => observer.disconnect();
-  }, []);
+  const width = useWidth(box, 1100);
   const labels = placed(
     pins.map((p) => (p.left / 100) * width),
     width,
