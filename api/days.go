@@ -79,40 +79,19 @@ func (c *call) dayPlace(date kitchen.Date, loaves []daybook.Loaf) (p daybook.Pla
 	for _, m := range machines {
 		p.Machines = append(p.Machines, daybook.Machine{ID: m.ID, Machine: m.Machine})
 	}
-	habits := map[[2]string]store.Habit{}
-	want := func(id string) error {
-		if _, there := p.Recipes[id]; there || !store.ValidID(id) {
-			return nil
-		}
-		for _, m := range p.Machines {
-			heads, habit, err := c.Heads(c.ctx, c.kitchen, id, m.ID)
-			if err != nil {
-				return err
-			}
-			if heads.Revision > 0 {
-				habits[[2]string{id, m.ID}] = habit
-			}
-		}
-		r, err := c.Recipe(c.ctx, c.kitchen, id, 0)
-		if err == store.ErrNotFound {
-			return nil
-		}
-		p.Recipes[id] = r.Recipe
-		return err
-	}
+	var ids []string
 	for _, l := range loaves {
-		if err := want(l.Wish.RecipeID); err != nil {
-			return p, err
-		}
-		if l.Wish.BagID != "" {
-			held, _, err := c.bagged(l.Wish, nil)
-			if err == nil {
-				p.Bags[l.Wish.BagID] = held
-			}
+		ids = append(ids, l.Wish.RecipeID)
+		if held, _, err := c.bagged(l.Wish, nil); err == nil && held != nil {
+			p.Bags[l.Wish.BagID] = held
 		}
 	}
 	for _, r := range k.Kitchen.Regulars {
-		if err := want(r.Recipe); err != nil {
+		ids = append(ids, r.Recipe)
+	}
+	habits := map[[2]string]store.Habit{}
+	for _, id := range ids {
+		if err := c.shelve(p, habits, id); err != nil {
 			return p, err
 		}
 	}
@@ -125,6 +104,27 @@ func (c *call) dayPlace(date kitchen.Date, loaves []daybook.Loaf) (p daybook.Pla
 	}
 	p.Beside, err = c.beside(date)
 	return p, err
+}
+
+// shelve lays a recipe out for a day, with the baker's own choices on each machine. One that is gone is left out.
+func (c *call) shelve(p daybook.Place, habits map[[2]string]store.Habit, id string) error {
+	if _, there := p.Recipes[id]; there || !store.ValidID(id) {
+		return nil
+	}
+	r, err := c.Recipe(c.ctx, c.kitchen, id, 0)
+	if err == store.ErrNotFound {
+		return nil
+	}
+	if err != nil {
+		return err
+	}
+	p.Recipes[id] = r.Recipe
+	for _, m := range p.Machines {
+		if _, habits[[2]string{id, m.ID}], err = c.Heads(c.ctx, c.kitchen, id, m.ID); err != nil {
+			return err
+		}
+	}
+	return nil
 }
 
 // beside are the loaves of the days before and after a date, where they were planned last.

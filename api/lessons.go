@@ -3,6 +3,7 @@ package api
 import (
 	"slices"
 	"strings"
+	"time"
 
 	"risepan/core/fault"
 	"risepan/core/kitchen"
@@ -40,36 +41,9 @@ func (c *call) lessonsOf(recipeID string) (Lessons, error) {
 	if recipeID != "" {
 		most = lookBackOf
 	}
-	kept, err := c.Past(c.ctx, c.kitchen, recipeID, most)
+	past, machines, recipes, err := c.past(k.Kitchen, zone, recipeID, most)
 	if err != nil {
 		return out, err
-	}
-	machines := map[string]store.Machine{}
-	recipes := map[string]recipe.Recipe{} // at their newest
-	var past []verdict.Past
-	for _, p := range kept {
-		m, known := machines[p.MachineID]
-		if !known {
-			if m, err = c.Machine(c.ctx, c.kitchen, p.MachineID, 0); err != nil {
-				return out, err
-			}
-			machines[p.MachineID] = m
-		}
-		then, err := c.Recipe(c.ctx, c.kitchen, p.RecipeID, p.Revision)
-		if err != nil {
-			return out, err
-		}
-		if _, known := recipes[p.RecipeID]; !known {
-			now, err := c.Recipe(c.ctx, c.kitchen, p.RecipeID, 0)
-			if err != nil {
-				return out, err
-			}
-			recipes[p.RecipeID] = now.Recipe
-		}
-		liquid, _ := then.Recipe.Liquid(k.Kitchen.Ingredient)
-		present, _ := recipes[p.RecipeID].Liquid(k.Kitchen.Ingredient)
-		past = append(past, verdict.Past{At: p.StartedAt.In(zone), RecipeID: p.RecipeID, Recipe: p.Recipe, MachineID: p.MachineID, Liquid: liquid.Amount, Mended: liquid.Amount != present.Amount, Formula: p.Formula,
-			Flour: mainFlour(p.Used, k.Kitchen), Ball: p.Ball, Doses: p.Doses, Off: p.Off, Crust: p.Crust, Fill: m.Machine.Vessel.FillOf(p.Kind, p.Formula.Flour, grams(p.Used)), Verdict: p.Verdict})
 	}
 	add := func(l *verdict.Lesson) {
 		switch {
@@ -222,4 +196,37 @@ func (s *server) declineLesson(c *call) (any, error) {
 		}
 	}
 	return c.lessonsOf("")
+}
+
+// past are the newest bakes of a recipe, or of the whole kitchen, to learn from; with their machines, and their recipes at
+// their newest.
+func (c *call) past(k kitchen.Kitchen, zone *time.Location, recipeID string, most int) (past []verdict.Past, machines map[string]store.Machine, recipes map[string]recipe.Recipe, err error) {
+	machines, recipes = map[string]store.Machine{}, map[string]recipe.Recipe{}
+	kept, err := c.Past(c.ctx, c.kitchen, recipeID, most)
+	if err != nil {
+		return nil, nil, nil, err
+	}
+	for _, p := range kept {
+		if _, known := machines[p.MachineID]; !known {
+			if machines[p.MachineID], err = c.Machine(c.ctx, c.kitchen, p.MachineID, 0); err != nil {
+				return nil, nil, nil, err
+			}
+		}
+		then, err := c.Recipe(c.ctx, c.kitchen, p.RecipeID, p.Revision)
+		if err != nil {
+			return nil, nil, nil, err
+		}
+		if _, known := recipes[p.RecipeID]; !known {
+			now, err := c.Recipe(c.ctx, c.kitchen, p.RecipeID, 0)
+			if err != nil {
+				return nil, nil, nil, err
+			}
+			recipes[p.RecipeID] = now.Recipe
+		}
+		liquid, _ := then.Recipe.Liquid(k.Ingredient)
+		present, _ := recipes[p.RecipeID].Liquid(k.Ingredient)
+		past = append(past, verdict.Past{At: p.StartedAt.In(zone), RecipeID: p.RecipeID, Recipe: p.Recipe, MachineID: p.MachineID, Liquid: liquid.Amount, Mended: liquid.Amount != present.Amount, Formula: p.Formula,
+			Flour: mainFlour(p.Used, k), Ball: p.Ball, Doses: p.Doses, Off: p.Off, Crust: p.Crust, Fill: machines[p.MachineID].Machine.Vessel.FillOf(p.Kind, p.Formula.Flour, grams(p.Used)), Verdict: p.Verdict})
+	}
+	return past, machines, recipes, nil
 }

@@ -95,26 +95,9 @@ func busy(e ical.Event, zone *time.Location, now time.Time) (out []kitchen.Absen
 	if err != nil || !to.After(from) {
 		return nil, errors.New("its end cannot be read")
 	}
-	begins := []time.Time{from}
-	set, err := e.RecurrenceSet(zone)
-	switch {
-	case err != nil:
-		return nil, errors.New("its rule cannot be read")
-	case set != nil:
-		begins = nil
-		next := set.Iterator()
-		for n := 0; n < 50_000; n++ { // of which all but some are long past
-			at, ok := next()
-			if !ok || at.After(now.Add(ahead)) {
-				break
-			}
-			if at.After(now.Add(-to.Sub(from))) {
-				begins = append(begins, at)
-			}
-			if len(begins) > mostBusy {
-				break
-			}
-		}
+	begins, err := begins(e, from, to.Sub(from), zone, now)
+	if err != nil {
+		return nil, err
 	}
 	for _, at := range begins {
 		end := at.Add(to.Sub(from))
@@ -123,6 +106,29 @@ func busy(e ical.Event, zone *time.Location, now time.Time) (out []kitchen.Absen
 		}
 		if end.After(now) && at.Before(now.Add(ahead)) {
 			out = append(out, kitchen.Absence{From: at.UTC().Truncate(time.Second), To: end.UTC().Truncate(time.Second), Name: nameOfEvent(e)})
+		}
+	}
+	return out, nil
+}
+
+// begins are when an event that lasts so long begins, of what is not past: once, or as its rule says.
+func begins(e ical.Event, from time.Time, lasts time.Duration, zone *time.Location, now time.Time) ([]time.Time, error) {
+	set, err := e.RecurrenceSet(zone)
+	switch {
+	case err != nil:
+		return nil, errors.New("its rule cannot be read")
+	case set == nil:
+		return []time.Time{from}, nil
+	}
+	var out []time.Time
+	next := set.Iterator()
+	for n := 0; n < 50_000 && len(out) <= mostBusy; n++ { // of which all but some are long past
+		at, ok := next()
+		if !ok || at.After(now.Add(ahead)) {
+			break
+		}
+		if at.After(now.Add(-lasts)) {
+			out = append(out, at)
 		}
 	}
 	return out, nil

@@ -257,48 +257,57 @@ func yieldOf(v any) string {
 	return "Makes: " + best
 }
 
+// deepestList is how far lists within lists are followed.
+const deepestList = 8
+
 // ingredientsOf are the lines of a recipe, one food each.
 func ingredientsOf(r map[string]any) []string {
-	var out []string
-	var add func(v any, depth int)
-	add = func(v any, depth int) {
-		if depth > 8 {
-			return
-		}
-		for _, one := range listOf(v) {
-			switch one := one.(type) {
-			case string:
-				out = append(out, rows(one)...)
-			case []any:
-				add(one, depth+1)
-			case map[string]any:
-				if items := one["itemListElement"]; items != nil {
-					if name := words(one["name"]); name != "" {
-						out = append(out, strings.TrimSuffix(name, ":")+":")
-					}
-					add(items, depth+1)
-					continue
-				}
-				if item, ok := one["item"]; ok && one["name"] == nil && one["text"] == nil {
-					add(item, depth+1)
-					continue
-				}
-				name, amount := words(cmpOr(one["text"], one["name"])), amountOf(cmpOr(one["requiredQuantity"], cmpOr(one["amount"], one["quantity"])))
-				if unit := words(one["unit"]); unit != "" && amount != "" {
-					amount += " " + unit
-				}
-				if row := strings.TrimSpace(amount + " " + name); row != "" {
-					out = append(out, row)
-				}
-			}
-		}
-	}
 	for _, key := range []string{"recipeIngredient", "ingredients", "supply"} {
-		if add(r[key], 0); len(out) > 0 {
+		if out := foods(r[key], 0); len(out) > 0 {
 			return out
 		}
 	}
+	return nil
+}
+
+// foods are the lines of a list of foods, with the headings of its parts.
+func foods(v any, depth int) (out []string) {
+	if depth > deepestList {
+		return nil
+	}
+	for _, one := range listOf(v) {
+		switch one := one.(type) {
+		case string:
+			out = append(out, rows(one)...)
+		case []any:
+			out = append(out, foods(one, depth+1)...)
+		case map[string]any:
+			out = append(out, food(one, depth)...)
+		}
+	}
 	return out
+}
+
+// food is one food with its amount; or a part of the list under its heading, or a food wrapped in another thing.
+func food(one map[string]any, depth int) []string {
+	if items := one["itemListElement"]; items != nil {
+		inner := foods(items, depth+1)
+		if name := words(one["name"]); name != "" {
+			inner = append([]string{strings.TrimSuffix(name, ":") + ":"}, inner...)
+		}
+		return inner
+	}
+	if item, ok := one["item"]; ok && one["name"] == nil && one["text"] == nil {
+		return foods(item, depth+1)
+	}
+	name, amount := words(cmpOr(one["text"], one["name"])), amountOf(cmpOr(one["requiredQuantity"], cmpOr(one["amount"], one["quantity"])))
+	if unit := words(one["unit"]); unit != "" && amount != "" {
+		amount += " " + unit
+	}
+	if row := strings.TrimSpace(amount + " " + name); row != "" {
+		return []string{row}
+	}
+	return nil
 }
 
 func amountOf(v any) string {
@@ -313,7 +322,7 @@ var stepNumber = regexp.MustCompile(`^(?:step\s*)?\d+[.):]\s+`)
 // stepsOf are the sentences of a method. The name of a section leads its first step.
 func stepsOf(v any, depth int) []string {
 	var out []string
-	if depth > 8 {
+	if depth > deepestList {
 		return nil
 	}
 	for _, one := range listOf(v) {

@@ -107,10 +107,6 @@ const (
 // Regulars tells what the loaves that are baked every week want of flour and yeast, and until when the house has it.
 func (p Place) Regulars() (Regular, error) {
 	out := Regular{Loaves: []RegularLoaf{}, Stock: []Stock{}}
-	type wants struct {
-		regular kitchen.Regular
-		of      map[larder.ID]measure.Grams
-	}
 	var all []wants
 	var order []larder.ID
 	week := map[larder.ID]measure.Grams{}
@@ -142,30 +138,45 @@ func (p Place) Regulars() (Regular, error) {
 		if i.Kind != larder.Flour && i.Kind != larder.Yeast {
 			continue
 		}
-		fine := i.Kind == larder.Yeast
-		s := Stock{Ingredient: id, Name: i.Name, Week: p.Kitchen.Weights.Text(week[id], fine), Weeks: p.Kitchen.Weights.Text(week[id]*weeksAhead, fine)}
+		s := Stock{Ingredient: id, Name: i.Name, Week: p.grams(i, week[id]), Weeks: p.grams(i, week[id]*weeksAhead)}
 		if has, known := p.Kitchen.Has(id); known {
-			s.Has = p.Kitchen.Weights.Text(has, fine)
+			s.Has = p.grams(i, has)
 			if short := week[id]*weeksAhead - has; short > 0 {
-				s.Buy = p.Kitchen.Weights.Text(short, fine)
+				s.Buy = p.grams(i, short)
 			}
-			left := has
-			for n := range daysAhead {
-				date := p.Date.AddDays(n)
-				for _, w := range all {
-					if w.regular.On(date) {
-						left -= w.of[id]
-					}
-				}
-				if left < 0 {
-					break
-				}
-				s.Until = date
-			}
+			s.Until = p.lasts(has, id, all)
 		}
 		out.Stock = append(out.Stock, s)
 	}
 	return out, nil
+}
+
+// wants is what one regular loaf holds.
+type wants struct {
+	regular kitchen.Regular
+	of      map[larder.ID]measure.Grams
+}
+
+// lasts is the last day, within a year, for whose regular loaves what there is of an ingredient is enough; zero: for none.
+func (p Place) lasts(left measure.Grams, id larder.ID, all []wants) (until kitchen.Date) {
+	for n := range daysAhead {
+		date := p.Date.AddDays(n)
+		for _, w := range all {
+			if w.regular.On(date) {
+				left -= w.of[id]
+			}
+		}
+		if left < 0 {
+			break
+		}
+		until = date
+	}
+	return until
+}
+
+// grams is a weight as this kitchen's scale shows it, yeast finely.
+func (p Place) grams(i larder.Ingredient, g measure.Grams) string {
+	return p.Kitchen.Weights.Text(g, i.Kind == larder.Yeast)
 }
 
 // regular is the plan of one regular loaf.

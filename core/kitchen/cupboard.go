@@ -189,6 +189,10 @@ func (k Kitchen) checkCupboard() error {
 	if len(k.Packs) > mostPacks || len(k.Stock) > mostStock || len(k.Cups) > mostPacks || len(k.Prices) > mostStock || len(k.Declined) > mostStock {
 		return fault.At("/packs", "these lists are too long: at most %d packs and %d things in stock", mostPacks, mostStock)
 	}
+	return kept.First(k.checkPacks(), k.checkStock(), k.checkPrices(), kept.Short("/money", "the sign of the currency", k.Money, longMoney), k.checkAbsences(), k.checkCups())
+}
+
+func (k Kitchen) checkPacks() error {
 	for n, p := range k.Packs {
 		at := fmt.Sprintf("/packs/%d", n)
 		if _, ok := larder.Know(p.Ingredient); !ok {
@@ -198,18 +202,25 @@ func (k Kitchen) checkCupboard() error {
 			return err
 		}
 	}
+	return nil
+}
+
+func (k Kitchen) checkStock() error {
 	for n, s := range k.Stock {
 		at := fmt.Sprintf("/stock/%d", n)
-		if _, ok := larder.Know(s.Ingredient); !ok {
+		switch _, ok := larder.Know(s.Ingredient); {
+		case !ok:
 			return fault.At(at+"/ingredient", "%q is not in the larder", word.Clip(string(s.Ingredient)))
-		}
-		if !(s.Grams >= 0 && s.Grams <= mostGrams) {
+		case !(s.Grams >= 0 && s.Grams <= mostGrams):
 			return fault.At(at+"/grams", "a house has 0 to %d g of a thing, not %g", mostGrams, float64(s.Grams))
-		}
-		if slices.ContainsFunc(k.Stock[:n], func(o Stocked) bool { return o.Ingredient == s.Ingredient }) {
+		case slices.ContainsFunc(k.Stock[:n], func(o Stocked) bool { return o.Ingredient == s.Ingredient }):
 			return fault.At(at+"/ingredient", "this stands in the list twice")
 		}
 	}
+	return nil
+}
+
+func (k Kitchen) checkPrices() error {
 	for n, p := range k.Prices {
 		at := fmt.Sprintf("/prices/%d", n)
 		switch _, ok := larder.Know(p.Ingredient); {
@@ -223,12 +234,10 @@ func (k Kitchen) checkCupboard() error {
 			return fault.At(at+"/ingredient", "this has a price already")
 		}
 	}
-	if err := kept.Short("/money", "the sign of the currency", k.Money, longMoney); err != nil {
-		return err
-	}
-	if err := k.checkAbsences(); err != nil {
-		return err
-	}
+	return nil
+}
+
+func (k Kitchen) checkCups() error {
 	for n, c := range k.Cups {
 		at := fmt.Sprintf("/cups/%d", n)
 		i, ok := larder.Know(c.Flour)
