@@ -24,10 +24,11 @@ type DayView struct {
 	Version int                `json:"version"` // 0: nothing was put on it yet
 	Book    daybook.Book       `json:"book"`
 	Day     daybook.Day        `json:"day"`
-	Usual   []daybook.Loaf     `json:"usual,omitzero"` // baked on that day of every week, and not in the book
-	Names   map[string]string  `json:"names"`          // of the recipes, by id
-	Sizes   []measure.LoafSize `json:"sizes"`          // that some machine bakes
-	Most    int                `json:"most"`           // loaves of a day
+	Usual   []daybook.Loaf     `json:"usual,omitzero"`   // baked on that day of every week, and not in the book
+	Names   map[string]string  `json:"names"`            // of the recipes, by id
+	LeftOut []string           `json:"leftOut,omitzero"` // machines beyond those that a day is planned for
+	Sizes   []measure.LoafSize `json:"sizes"`            // that some machine bakes
+	Most    int                `json:"most"`             // loaves of a day
 	Zone    string             `json:"zone"`
 	Now     time.Time          `json:"now"`
 }
@@ -59,6 +60,9 @@ func (c *call) date() (kitchen.Date, error) {
 	return d, nil
 }
 
+// mostMachines are planned for: one more may be lent.
+const mostMachines = day.MostMachines - 1
+
 // dayPlace is where a date's loaves are planned; b names their recipes.
 func (c *call) dayPlace(date kitchen.Date, loaves []daybook.Loaf) (p daybook.Place, err error) {
 	k, zone, err := c.settings()
@@ -73,10 +77,11 @@ func (c *call) dayPlace(date kitchen.Date, loaves []daybook.Loaf) (p daybook.Pla
 	for _, u := range unreadable {
 		c.server.log.Error("unreadable", "error", u)
 	}
-	if len(machines) > day.MostMachines-1 {
-		machines = machines[:day.MostMachines-1]
-	}
-	for _, m := range machines {
+	for n, m := range machines {
+		if n >= mostMachines {
+			p.LeftOut = append(p.LeftOut, m.Machine.Name)
+			continue
+		}
 		p.Machines = append(p.Machines, daybook.Machine{ID: m.ID, Machine: m.Machine})
 	}
 	var ids []string
@@ -206,7 +211,7 @@ func (c *call) viewDay(date kitchen.Date, b daybook.Book, version int) (DayView,
 	if err != nil {
 		return DayView{}, p, err
 	}
-	out := DayView{Date: date, Weekday: kitchen.WeekdayOf(date), Version: version, Book: b, Day: made, Usual: usual, Names: map[string]string{},
+	out := DayView{LeftOut: p.LeftOut, Date: date, Weekday: kitchen.WeekdayOf(date), Version: version, Book: b, Day: made, Usual: usual, Names: map[string]string{},
 		Most: day.MostLoaves, Zone: p.Zone.String(), Now: c.now}
 	for id, r := range p.Recipes {
 		out.Names[id] = r.Name

@@ -115,6 +115,16 @@ func TestASaturdayOfFiveLoaves(t *testing.T) {
 	p.Click("Take the pin out of Swing-bridge rolls")
 	p.Until("no pin", "!document.body.innerText.includes('Take the pin out')")
 
+	p.Click("Change Oat and honey loaf")
+	p.Sees("Pin it where it is done about")
+	axe(t, p, "A loaf of a day")
+	p.Type("Pinned time", "11:30")
+	p.Click("Keep it so")
+	p.Sees("Take the pin out of Oat and honey loaf")
+	p.Until("the loaf where it was pinned", "/out of the machine 11:(2[5-9]|3[0-5])/.test(document.querySelector('[data-row=loaf-1]').innerText)")
+	p.Click("Undo")
+	p.Until("no pin", "!document.body.innerText.includes('Take the pin out')")
+
 	p.Click("Hours and hands")
 	p.Type("Nobody is there from", "10:00")
 	p.Type("Nobody is there until", "12:30")

@@ -19,6 +19,7 @@ type Place struct {
 	Now      time.Time
 	Date     kitchen.Date
 	Machines []Machine
+	LeftOut  []string // machines that there are beside them, by name
 	Recipes  map[string]recipe.Recipe
 	Bags     map[string]*plan.Bag
 	Choice   func(recipe, machine string) (cycle string, crust machine.Crust) // the baker's own; empty: as suggested

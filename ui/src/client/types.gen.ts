@@ -491,6 +491,7 @@ export interface DayView {
   names: {
     [k: string]: string;
   };
+  leftOut?: string[];
   sizes: string[];
   most: number;
   zone: string;

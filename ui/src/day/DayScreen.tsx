@@ -94,7 +94,7 @@ function Planned({ view }: { view: DayView }) {
     const elsewhere = to.machine !== day.loaves.find((l) => l.id === id)?.machine;
     putLoaf({
       ...loaf,
-      ...(to.minutes !== 0 && { pin: `${dayOf(at, zone)}T${clock24(at, zone)}` }),
+      ...(to.minutes !== 0 && { pin: wallOf(at, zone) }),
       ...(elsewhere && { only: true, wish: { ...loaf.wish, machine: to.machine } }),
     });
   };
@@ -158,6 +158,9 @@ function Planned({ view }: { view: DayView }) {
         )}
       </div>
       {day.off && <p className="text-base text-soft">{day.off}</p>}
+      {(view.leftOut?.length ?? 0) > 0 && (
+        <p className="text-base text-soft">A day is planned for the five oldest machines: {view.leftOut?.join(", ")} is left out.</p>
+      )}
       {!editing && !open && <TroubleNote error={change.error ?? undo.error} />}
       <TroubleNote error={weekly.error} />
       <Lanes view={view} move={move} open={(id) => (running(id) ? navigate(`/watch/${running(id)}`) : edit(id))} />
@@ -227,6 +230,7 @@ function Planned({ view }: { view: DayView }) {
           view={view}
           loaf={editing}
           fresh={adding}
+          done={wallOf(day.loaves.find((l) => l.id === editing.id)?.done, zone)}
           busy={change.isPending}
           fault={fault}
           keep={(l) => putLoaf(l, adding ? closeAdding : () => edit(""))}
@@ -244,6 +248,10 @@ function Planned({ view }: { view: DayView }) {
     </>
   );
 }
+
+/** A time on the kitchen's clock, as a wish has it. */
+const wallOf = (instant: string | number | undefined, zone: string) =>
+  instant === undefined ? undefined : `${dayOf(instant, zone)}T${clock24(instant, zone)}`;
 
 /** A loaf that is not on the day yet. */
 const fresh = (date: string): DaybookLoaf => ({

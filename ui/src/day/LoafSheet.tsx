@@ -1,4 +1,5 @@
 import { useState } from "react";
+import { Link } from "react-router";
 import { useShelf } from "../client/queries";
 import type { DaybookLoaf, DayView } from "../client/types.gen";
 import { Picker } from "../parts/Picker";
@@ -13,6 +14,7 @@ interface Props {
   view: DayView;
   loaf: DaybookLoaf;
   fresh: boolean; // it is not on the day yet
+  done?: string; // when it is done as it is planned, on the kitchen's clock
   busy: boolean;
   fault?: string;
   keep: (loaf: DaybookLoaf) => void;
@@ -24,7 +26,7 @@ const field = "figures h-12 rounded-tray border-2 border-rim bg-enamel text-cent
 const segment = "min-h-12 content-center px-3 font-semibold";
 
 /** A loaf of the day: which, of what size, and when it is wanted. */
-export function LoafSheet({ view, loaf, fresh, busy, fault, keep, takeOff, close }: Props) {
+export function LoafSheet({ view, loaf, fresh, done, busy, fault, keep, takeOff, close }: Props) {
   const shelf = useShelf().data;
   const [chosen, choose] = useWish(fresh ? shelf : undefined);
   const [draft, setDraft] = useState(loaf);
@@ -49,12 +51,11 @@ export function LoafSheet({ view, loaf, fresh, busy, fault, keep, takeOff, close
       />
     </label>
   );
-  const done = () => {
+  const keepIt = () => {
     const { from, by, ...rest } = draft;
     const { ready: _ready, notYet: _notYet, atPanel: _atPanel, ...timing } = wish.time ?? {};
     keep({
       ...rest,
-      pin: draft.when === loaf.when && by === loaf.by && from === loaf.from ? draft.pin : undefined,
       wish: { ...wish, time: timing },
       ...(draft.when === "between" && { from: from ?? by }),
       ...(draft.when !== "whenever" && { by }),
@@ -99,6 +100,30 @@ export function LoafSheet({ view, loaf, fresh, busy, fault, keep, takeOff, close
           {time("by", draft.when === "between" ? "to" : "Fresh by")}
         </div>
       )}
+      {!fresh && (draft.pin || done) && (
+        <div className="mt-3 flex flex-wrap items-center gap-3">
+          <label className="flex min-h-11 items-center gap-2 font-semibold">
+            <input
+              type="checkbox"
+              checked={!!draft.pin}
+              onChange={(e) => set({ pin: e.target.checked ? done : undefined })}
+              className="size-6 accent-rim"
+            />
+            Pin it where it is done about
+          </label>
+          <Typed
+            value={(draft.pin ?? done ?? "").slice(11)}
+            show={shown}
+            parse={readClock}
+            live
+            label="Pinned time"
+            say="Write a time such as 7:00 or 19:30."
+            keep={(read) => set({ pin: `${(draft.pin ?? done ?? view.date).slice(0, 10)}T${read}` })}
+            className={`${field} ${halves() ? "w-32" : "w-24"}`}
+            faultClass="order-last w-full text-xs text-signal"
+          />
+        </div>
+      )}
       <div className="mt-3">
         <Picker
           label="Machine"
@@ -110,7 +135,16 @@ export function LoafSheet({ view, loaf, fresh, busy, fault, keep, takeOff, close
           }}
         />
       </div>
-      {!machine && <p className="mt-2 text-base text-signal">Its machine is not on the shelf any more.</p>}
+      {fresh && shelf && !chosen && (
+        <p className="mt-2 text-lg">
+          A loaf needs a recipe and a machine:{" "}
+          <Link to="/" className="font-semibold text-rim underline">
+            begin with them
+          </Link>
+          .
+        </p>
+      )}
+      {!fresh && shelf && !machine && <p className="mt-2 text-base text-signal">Its machine is not on the shelf any more.</p>}
       {fault && (
         <p role="alert" className="mt-3 border-l-4 border-signal px-4 py-2 text-lg">
           {fault}
@@ -120,7 +154,7 @@ export function LoafSheet({ view, loaf, fresh, busy, fault, keep, takeOff, close
         <button
           type="button"
           disabled={busy || !wish.recipe}
-          onClick={done}
+          onClick={keepIt}
           className="min-h-14 rounded-tray bg-rim px-6 text-lg font-bold text-on-rim disabled:bg-shelf disabled:text-soft"
         >
           {busy ? "Planning the day …" : fresh ? "Put it on the day" : "Keep it so"}
