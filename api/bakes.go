@@ -10,6 +10,7 @@ import (
 	"risepan/core/dough"
 	"risepan/core/fault"
 	"risepan/core/journal"
+	"risepan/core/kitchen"
 	"risepan/core/machine"
 	"risepan/core/measure"
 	"risepan/core/plan"
@@ -43,6 +44,7 @@ type BakeSummary struct {
 	Photo     string           `json:"photo,omitzero"`     // its id
 	Rehearsed bool             `json:"rehearsed,omitzero"` // no flour was used
 	Moments   []bake.Moment    `json:"moments,omitzero"`   // while it has not ended
+	Week      kitchen.Date     `json:"week,omitzero"`      // the first day of the week in which it was started, in a list by weeks
 }
 
 // BakeView is one bake: its plan as it was on the day, what happened, and where it stands.

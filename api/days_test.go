@@ -172,6 +172,7 @@ func TestLoavesOfEveryWeek(t *testing.T) {
 	w := h.wish("Towpath white")
 	date, _ := kitchen.ParseDate(h.tomorrow())
 	s.Kitchen.Regulars = []kitchen.Regular{{ID: "r", Recipe: w["recipe"].(string), Machine: w["machine"].(string), Size: s.Machines[0].Sizes[0], Days: []kitchen.Weekday{kitchen.WeekdayOf(date)}, By: 12 * 60}}
+	s.Kitchen.Week = "sunday"
 	s.Kitchen.Stock = []kitchen.Stocked{{Ingredient: "bread-flour", Grams: 1000}}
 	h.must(200, "PUT", "~", s.Kitchen, nil, "If-Match", "1")
 	var v api.DayView
@@ -182,6 +183,13 @@ func TestLoavesOfEveryWeek(t *testing.T) {
 	h.must(200, "PUT", "~/days/"+h.tomorrow(), map[string]any{"hands": 1, "loaves": []any{}}, &v, "If-Match", "0")
 	if len(v.Day.Loaves) != 0 || len(v.Usual) != 1 {
 		t.Errorf("taken off, it is offered again: %+v", v.Usual)
+	}
+	var week api.Week
+	h.must(200, "GET", "~/days?of="+h.tomorrow(), nil, &week)
+	var log api.Log
+	h.must(200, "GET", "~/bakes", nil, &log)
+	if week.Days[0].Weekday != "sunday" || log.Week != week.Days[0].Date || len(log.Bakes) == 0 || kitchen.WeekdayOf(log.Bakes[0].Week) != "sunday" {
+		t.Errorf("weeks from Sunday: the days begin with %s, the log's week on %s", week.Days[0].Weekday, log.Week)
 	}
 	var r daybook.Regular
 	h.must(200, "GET", "~/regulars", nil, &r)

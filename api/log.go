@@ -11,6 +11,7 @@ import (
 	"github.com/gin-gonic/gin"
 
 	"risepan/core/fault"
+	"risepan/core/kitchen"
 	"risepan/core/tally"
 	"risepan/formats"
 	"risepan/store"
@@ -20,6 +21,7 @@ import (
 type Log struct {
 	Bakes []BakeSummary `json:"bakes"`
 	Next  string        `json:"next,omitzero"` // where the next page begins; left out on the last
+	Week  kitchen.Date  `json:"week,omitzero"` // the first day of this week
 	Zone  string        `json:"zone"`
 	Now   time.Time     `json:"now"`
 }
@@ -69,10 +71,11 @@ func (c *call) looked(zone *time.Location) (store.Page, error) {
 // listBakes shows a page of the log. Pages follow one another by time and id, so that a new bake moves
 // none of them.
 func (s *server) listBakes(c *call) (any, error) {
-	_, zone, err := c.settings()
+	k, zone, err := c.settings()
 	if err != nil {
 		return nil, err
 	}
+	week := func(at time.Time) kitchen.Date { return k.Kitchen.WeekOf(kitchen.DateOf(at, zone)) }
 	page, err := c.looked(zone)
 	if err != nil {
 		return nil, err
@@ -89,14 +92,16 @@ func (s *server) listBakes(c *call) (any, error) {
 	if err != nil {
 		return nil, err
 	}
-	out := Log{Bakes: []BakeSummary{}, Zone: zone.String(), Now: c.now}
+	out := Log{Bakes: []BakeSummary{}, Week: week(c.now), Zone: zone.String(), Now: c.now}
 	if len(glances) > logPage {
 		glances = glances[:logPage]
 		last := glances[logPage-1]
 		out.Next = last.StartedAt.UTC().Format(time.RFC3339Nano) + "~" + last.ID
 	}
 	for _, g := range glances {
-		out.Bakes = append(out.Bakes, summary(g, c.now))
+		b := summary(g, c.now)
+		b.Week = week(g.StartedAt)
+		out.Bakes = append(out.Bakes, b)
 	}
 	return out, nil
 }

@@ -11,7 +11,7 @@ const days = ["day", "week", "next of days", "regulars"];
 
 /** What a page has asked for that a topic's change makes old. A topic that is not here may change anything. */
 const old: Record<string, string[]> = {
-  kitchen: ["shelf", "larder", ...days, ...planned],
+  kitchen: ["shelf", "larder", "log", ...days, ...planned],
   days: days,
   recipes: [...days, "recipe", "recipes", "shelf", "story", "lessons", "card photos", ...planned],
   machines: [...days, "machine", "machines away", "shelf", "compare", ...planned],

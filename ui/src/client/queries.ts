@@ -228,7 +228,7 @@ export function useChangeKitchen() {
     setFace(settings.kitchen.face);
     client.setQueryData<Shelf>(at("shelf"), (shelf) => shelf && { ...shelf, ...settings });
     void replan(client);
-    void client.invalidateQueries({ queryKey: at("larder") });
+    void lists(client, "larder", "log", "week", "day");
   };
   const stale = () => client.invalidateQueries({ queryKey: at("shelf") });
   const version = () => client.getQueryData<Shelf>(at("shelf"))?.version ?? 0;

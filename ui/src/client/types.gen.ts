@@ -1685,6 +1685,7 @@ export interface CardPhoto {
 export interface Log {
   bakes: BakeSummary[];
   next?: string;
+  week?: string;
   zone: string;
   now: string;
 }
@@ -1730,6 +1731,7 @@ export interface BakeSummary {
   photo?: string;
   rehearsed?: boolean;
   moments?: BakeMoment[];
+  week?: string;
 }
 export interface Restored {
   kitchen: string;
@@ -2002,6 +2004,7 @@ export interface StoryBake {
   photo?: string;
   rehearsed?: boolean;
   moments?: BakeMoment[];
+  week?: string;
   hydration: number;
   salt: number;
   yeast: number;

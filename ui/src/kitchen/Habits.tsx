@@ -45,6 +45,16 @@ export function Habits({ kitchen, set, fault }: { kitchen: Kitchen; set: SetKitc
           ["12 hours", "am and pm", "Supper is at 7:00 pm."],
         ]}
       />
+      <Choices
+        label="The week"
+        value={kitchen.week === "sunday" || kitchen.week === "saturday" ? kitchen.week : "monday"}
+        pick={(week) => set({ week })}
+        choices={[
+          ["monday", "From Monday", "In the log and on the baking days."],
+          ["sunday", "From Sunday", "In the log and on the baking days."],
+          ["saturday", "From Saturday", "In the log and on the baking days."],
+        ]}
+      />
       <Room kitchen={kitchen} set={set} fault={fault?.pointer === "/room" ? fault.detail : undefined} />
       <Choices
         label="The liquid"

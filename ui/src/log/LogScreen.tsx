@@ -5,7 +5,7 @@ import { useLessons, useLog, useShelf } from "../client/queries";
 import type { BakeSummary } from "../client/types.gen";
 import { Picker } from "../parts/Picker";
 import { useSettled } from "../parts/settled";
-import { addDays, clock, day, dayName, longDay } from "../parts/time";
+import { clock, day, dayName, longDay } from "../parts/time";
 import { LessonList } from "../parts/LessonList";
 import { More } from "../parts/More";
 import { Find } from "../parts/Find";
@@ -42,7 +42,7 @@ export default function LogScreen() {
   if (!log.data) return <p className="p-8 text-lg text-soft">Opening the log …</p>;
   const { pages } = log.data;
   const bakes = pages.flatMap((p) => p.bakes);
-  const { zone = "UTC", now = "" } = pages[0] ?? {};
+  const { zone = "UTC", now = "", week = "" } = pages[0] ?? {};
   return (
     <div className="w-full px-6 py-4">
       <header className="flex flex-wrap items-center gap-x-6 gap-y-2">
@@ -82,7 +82,7 @@ export default function LogScreen() {
           ; once started it is written here.
         </p>
       ) : (
-        weeks(bakes, zone, now).map((w) => (
+        weeks(bakes, week).map((w) => (
           <section key={w.name} className="mt-3">
             <h2 className="text-sm font-semibold text-soft">{w.name}</h2>
             <ol className="divide-y divide-rule border-y border-rule">
@@ -102,18 +102,16 @@ export default function LogScreen() {
 const years = (now: string) =>
   [0, 1, 2, 3, 4].map((back) => String(Number(now.slice(0, 4)) - back)).map((year) => ({ id: year, name: year }));
 
-/** The bakes of each week that begins on Monday, under its name. */
-function weeks(bakes: BakeSummary[], zone: string, now: string): { name: string; bakes: BakeSummary[] }[] {
-  const monday = (date: string) => addDays(date, -((new Date(date).getUTCDay() + 6) % 7));
-  const thisWeek = monday(day(now, zone));
+/** The bakes of each week under its name; week is the first day of this one. */
+function weeks(bakes: BakeSummary[], week: string): { name: string; bakes: BakeSummary[] }[] {
   const named = (first: string) => {
-    const back = Math.round((Date.parse(thisWeek) - Date.parse(first)) / (7 * 86_400_000));
+    const back = Math.round((Date.parse(week) - Date.parse(first)) / (7 * 86_400_000));
     if (back <= 0) return "This week";
     return back === 1 ? "Last week" : `Week of ${longDay(first)}`;
   };
   const out: { name: string; bakes: BakeSummary[] }[] = [];
   for (const b of bakes) {
-    const name = named(monday(day(b.startedAt, zone)));
+    const name = named(b.week ?? week);
     const last = out.at(-1);
     if (last?.name === name) last.bakes.push(b);
     else out.push({ name, bakes: [b] });
