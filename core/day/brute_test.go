@@ -232,7 +232,7 @@ func random(r *rand.Rand) day.Wanted {
 				y.Hands = []day.Span{{From: from, To: from + 5}}
 			}
 			if r.IntN(6) == 0 {
-				y.After, y.Finish = []day.Span{{From: 5, To: 20}}, 60
+				y.After, y.Finish = []day.Span{{From: 5 * r.IntN(2), To: 20}}, 60
 			}
 			l.Ways = append(l.Ways, y)
 		}

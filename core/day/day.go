@@ -152,6 +152,10 @@ func (w Wanted) Check() error {
 				y.Step < 0 || y.Step > 0 && y.First < 1 || y.Longest < 0 || len(y.Hands)+len(y.After) > mostMoments {
 				return fault.At(at, "a way to make a loaf needs a machine, a time and a timer as machines have them")
 			}
+			if slices.ContainsFunc(y.Hands, func(h Span) bool { return h.From < 0 || h.To <= h.From || h.To > y.Run }) ||
+				slices.ContainsFunc(y.After, func(h Span) bool { return h.From < 0 || h.To <= h.From }) {
+				return fault.At(at, "hands are wanted within the cycle, and after it")
+			}
 		}
 	}
 	return nil

@@ -40,7 +40,7 @@ func hoursOf(w Wanted) hours {
 	return hours{w, minutesOf(w.Ends, w.Away), minutesOf(w.Ends, w.Quiet), minutesOf(w.Ends, w.Odd), nil}
 }
 
-// pays is what hands cost in a span: 1 where they would rather not be wanted, and their price.
+// pays is what hands cost in one span: 1 where they would rather not be wanted, and their price.
 func (w hours) pays(h Span) int {
 	if w.odd.meets(h) {
 		return 1 + w.prices.in(h)
@@ -190,6 +190,7 @@ func (w hours) within(y Way, begin int) bool {
 // the hands cost less together; and whenever hands are then wanted when they must be.
 func (w hours) takes(l Loaf, y Way, begin, limit int, must []Span) []int {
 	var out []int
+	var spans []Span
 	least := none // that a time and its hands cost
 	ready := begin + y.Run
 	for at := ready; at+max(TakeOut, y.Finish) <= w.Ends; at = w.up(at + 1) {
@@ -202,15 +203,18 @@ func (w hours) takes(l Loaf, y Way, begin, limit int, must []Span) []int {
 		if l.Pin != (Span{}) && (done < l.Pin.From || done >= l.Pin.To) {
 			continue
 		}
-		open, meets := true, false
-		for n := range len(y.After) + 1 {
-			h := Span{at, at + TakeOut}
-			if n > 0 {
-				h = y.After[n-1].plus(at)
-			}
-			open, meets = open && !w.away.meets(h), meets || !free(must, h)
-			cost += w.pays(h)
+		spans = append(spans[:0], Span{at, at + TakeOut})
+		for _, h := range y.After {
+			spans = append(spans, h.plus(at))
 		}
+		open, meets := true, false
+		for _, h := range spans {
+			open, meets = open && !w.away.meets(h), meets || !free(must, h)
+			if w.odd.meets(h) {
+				cost++
+			}
+		}
+		cost += w.prices.union(spans)
 		if open && (cost < least || meets) {
 			out, least = append(out, at), min(least, cost)
 		}

@@ -14,12 +14,25 @@ func (p prices) in(h Span) int {
 	return p[min(max(h.To, 0), len(p)-1)] - p[min(max(h.From, 0), len(p)-1)]
 }
 
-// of is what a place pays.
-func (p prices) of(at *place) (pays int) {
-	for _, h := range at.hands {
+// of is what a place pays: each minute once, though more than one of its moments may want it.
+func (p prices) of(at *place) int { return p.union(at.hands) }
+
+// union is what some spans cost together, or less where more than two of them meet.
+func (p prices) union(spans []Span) (pays int) {
+	for _, h := range spans {
 		pays += p.in(h)
 	}
-	return pays
+	if pays == 0 {
+		return 0
+	}
+	for n, h := range spans {
+		for _, g := range spans[:n] {
+			if h.meets(g) {
+				pays -= p.in(Span{max(h.From, g.From), min(h.To, g.To)})
+			}
+		}
+	}
+	return max(pays, 0)
 }
 
 // How prices are sought: so many rounds at the most, and a step that is halved whenever so many of them found no dearer day.

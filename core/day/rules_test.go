@@ -106,12 +106,17 @@ func TestDays(t *testing.T) {
 
 func TestADayBeyondWhatIsPlannedIsRefused(t *testing.T) {
 	for field, w := range map[string]day.Wanted{
-		"no loaves":         {Machines: []day.Machine{{}}, Pairs: 1, Ends: 600},
-		"no machine":        {Loaves: []day.Loaf{usual(300)}, Pairs: 1, Ends: 600},
-		"no hands":          {Loaves: []day.Loaf{usual(300)}, Machines: []day.Machine{{}}, Ends: 600},
-		"a week":            {Loaves: []day.Loaf{usual(300)}, Machines: []day.Machine{{}}, Pairs: 1, Ends: 7 * 24 * 60},
-		"another's machine": {Loaves: []day.Loaf{{By: 300, From: 300, Ways: []day.Way{{Machine: 1, Run: 60, Load: 5}}}}, Machines: []day.Machine{{}}, Pairs: 1, Ends: 600},
-		"a window backward": {Loaves: []day.Loaf{{By: 300, From: 400}}, Machines: []day.Machine{{}}, Pairs: 1, Ends: 600},
+		"no loaves":                             {Machines: []day.Machine{{}}, Pairs: 1, Ends: 600},
+		"no machine":                            {Loaves: []day.Loaf{usual(300)}, Pairs: 1, Ends: 600},
+		"no hands":                              {Loaves: []day.Loaf{usual(300)}, Machines: []day.Machine{{}}, Ends: 600},
+		"a week":                                {Loaves: []day.Loaf{usual(300)}, Machines: []day.Machine{{}}, Pairs: 1, Ends: 7 * 24 * 60},
+		"another's machine":                     {Loaves: []day.Loaf{{By: 300, From: 300, Ways: []day.Way{{Machine: 1, Run: 60, Load: 5}}}}, Machines: []day.Machine{{}}, Pairs: 1, Ends: 600},
+		"hands that are back before they come":  {Loaves: []day.Loaf{{By: 300, From: 300, Ways: []day.Way{{Run: 60, Load: 5, Hands: []day.Span{{From: 20, To: 20}}}}}}, Machines: []day.Machine{{}}, Pairs: 1, Ends: 600},
+		"hands after the cycle within it":       {Loaves: []day.Loaf{{By: 300, From: 300, Ways: []day.Way{{Run: 60, Load: 5, Hands: []day.Span{{From: 50, To: 70}}}}}}, Machines: []day.Machine{{}}, Pairs: 1, Ends: 600},
+		"a timer without a first step":          {Loaves: []day.Loaf{{By: 300, From: 300, Ways: []day.Way{{Run: 60, Load: 5, Step: 10, Longest: 600}}}}, Machines: []day.Machine{{}}, Pairs: 1, Ends: 600},
+		"a machine that is free before the day": {Loaves: []day.Loaf{usual(300)}, Machines: []day.Machine{{Free: -5}}, Pairs: 1, Ends: 600},
+		"a past of other loaves":                {Loaves: []day.Loaf{usual(300)}, Machines: []day.Machine{{}}, Pairs: 1, Ends: 600, Was: make([]day.Placed, 2)},
+		"a window backward":                     {Loaves: []day.Loaf{{By: 300, From: 400}}, Machines: []day.Machine{{}}, Pairs: 1, Ends: 600},
 	} {
 		if _, err := day.Make(w); err == nil {
 			t.Errorf("%s is planned", field)

@@ -146,7 +146,7 @@ func (p Place) asTheDayHas(y way, nth int) day.Way {
 		switch {
 		case !m.Person:
 		case at < out.Run:
-			out.Hands = append(out.Hands, day.Span{From: at, To: to + takes})
+			out.Hands = append(out.Hands, day.Span{From: at, To: min(to+takes, out.Run)}) // at its end it is one with taking it out
 		default: // after the machine
 			out.After = append(out.After, day.Span{From: at - out.Run, To: at - out.Run + takes})
 		}
