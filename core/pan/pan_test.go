@@ -187,3 +187,9 @@ func TestFillOfThePan(t *testing.T) {
 		t.Errorf("2250 ml cannot stand in a pan of %.0f ml with a dome of 15 %%", f.Pan)
 	}
 }
+
+func TestTheFillInWords(t *testing.T) {
+	if got := (Fill{Pan: 2000, Low: 700, High: 840}).String(); got != "35–42 % of the pan" {
+		t.Errorf("a loaf of 700 to 840 ml in a pan of two litres is said to fill %s", got)
+	}
+}

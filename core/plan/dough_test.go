@@ -35,6 +35,14 @@ func reading(t testing.TB, s string) measure.Temperature {
 func TestAColdKitchenWantsWarmerWater(t *testing.T) {
 	w := wish(t, "Towpath white", demo.Galley(), oneHalf, "")
 	p := mustMake(t, w)
+	shares := map[string]float64{}
+	for _, part := range p.Heat.Parts {
+		shares[part.Name] += part.Share
+	}
+	// Of 989.0 + 725.0 in all: water 57.7 per cent, flour 37.2.
+	if math.Abs(shares["water"]-57.7) > 0.1 || math.Abs(shares["bread flour"]-37.2) > 0.1 {
+		t.Errorf("of the heat that the dough holds, the water is said to have %.1f and the flour %.1f per cent", shares["water"], shares["bread flour"])
+	}
 	if h := p.Heat; math.Abs(float64(h.Liquid)-24.47) > 0.05 || h.At != "24 °C" || h.Leaves != "26 °C" || h.Name != "water" || h.Kettle == "" {
 		t.Errorf("in a kitchen of 21 °C: %+v", h)
 	}

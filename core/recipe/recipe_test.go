@@ -189,3 +189,19 @@ func FuzzReadingALine(f *testing.F) {
 		}
 	})
 }
+
+// A kitchen that weighs goes by the weight that a line gives beside its cups; a line of weight alone stays.
+func TestAKitchenThatWeighsGoesByTheWeight(t *testing.T) {
+	r := Recipe{Lines: []Line{
+		{ID: "l1", Ingredient: "bread-flour", Amount: measure.Of(3, 1, measure.Cup), Also: measure.Of(375, 1, measure.Gram)},
+		{ID: "l2", Ingredient: "water", Amount: measure.Of(240, 1, measure.Gram), Also: measure.Of(1, 1, measure.Cup)},
+		{ID: "l3", Ingredient: "salt", Amount: measure.Of(8, 1, measure.Gram), Also: measure.Of(8, 1, measure.Gram)},
+	}}
+	w := r.ByWeight()
+	if w.Lines[0].Amount != measure.Of(375, 1, measure.Gram) || w.Lines[0].Also != measure.Of(3, 1, measure.Cup) || w.Lines[1].Amount != r.Lines[1].Amount || w.Lines[1].Also != r.Lines[1].Also || w.Lines[2].Amount != r.Lines[2].Amount {
+		t.Errorf("weighed, the lines are %+v", w.Lines)
+	}
+	if r.Lines[0].Amount != measure.Of(3, 1, measure.Cup) {
+		t.Error("the recipe itself was changed")
+	}
+}
