@@ -57,6 +57,7 @@ type Wanted struct {
 	Odd      []Span   // in which hands would rather not be wanted
 	Pairs    int      // of hands; 1: loadings and other moments for hands do not fall together
 	Ends     int      // the last minute at which anything may happen
+	Hurry    int      // the part of the usual search that is done, such as 6 for a sixth; 0: all of it
 	Grid     int      // minutes: all presses fall on it; 0: five
 	Was      []Placed // of each loaf: where it stood, by way, press, begin and when it was done; kept where nothing is better. None: nowhere
 }
@@ -129,7 +130,7 @@ func (w Wanted) Check() error {
 		return fault.At("/machines", "a day has 1 to %d machines", MostMachines)
 	case w.Ends <= 0 || w.Ends > longest:
 		return fault.At("/ends", "a day ends within three days")
-	case w.Grid < 0:
+	case w.Grid < 0 || w.Hurry < 0:
 		return fault.At("/grid", "a grid has a minute or more")
 	case w.Pairs < 1:
 		return fault.At("/pairs", "somebody has hands")
@@ -165,6 +166,9 @@ func (w Wanted) Check() error {
 func free(spans []Span, s Span) bool {
 	return !slices.ContainsFunc(spans, s.meets)
 }
+
+// holds reports whether a minute falls into one of some spans.
+func holds(spans []Span, at int) bool { return !free(spans, Span{at, at + 1}) }
 
 // up is the first minute of the grid that is not before a minute.
 func (w Wanted) up(at int) int { return (at + w.Grid - 1) / w.Grid * w.Grid }

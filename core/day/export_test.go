@@ -9,6 +9,6 @@ func MakePriced(w Wanted) (Plan, error) {
 		w.Grid = usualGrid
 	}
 	s := newSearch(w)
-	s.pricing = true
+	s.patience = 0
 	return s.run(), nil
 }

@@ -91,16 +91,27 @@ func (b bars) met(p *place) bool {
 }
 
 // barring are places of a loaf on a machine under bars, of those that cost less than a limit: where one of the places for
-// a begin of its cycle is not to be had, or pays a price, those that then are the best for it.
+// a begin of its cycle is not to be had, those that then are the best for it. Without bars, where one pays a price.
 func (w hours) barring(places []place, l Loaf, b bars, limit int) []place {
+	touched := b.touch
+	if !b.any() {
+		touched = func(p *place) bool { return w.prices.of(p) > 0 }
+	}
+	first := 0
+	for first < len(places) && !touched(&places[first]) {
+		first++
+	}
+	if first == len(places) {
+		return places
+	}
 	w.away = minutesOf(w.Ends, slices.Concat(w.Away, b.none))
 	out := make([]place, 0, len(places))
 	for from := 0; from < len(places); {
-		to, touched := from, false
+		to, changes := from, false
 		for ; to < len(places) && places[to].Way == places[from].Way && places[to].Begin == places[from].Begin; to++ {
-			touched = touched || b.touch(&places[to]) || w.prices.of(&places[to]) > 0
+			changes = changes || to >= first && touched(&places[to])
 		}
-		if touched {
+		if changes {
 			out = w.begun(out, l, places[from].Way, places[from].Begin, b, limit)
 		} else {
 			out = append(out, places[from:to]...)
@@ -115,6 +126,9 @@ func (w hours) barring(places []place, l Loaf, b bars, limit int) []place {
 // soon as somebody can, and later where that costs less; beside them those in which it wants hands when it must.
 func (w hours) begun(out []place, l Loaf, n, begin int, b bars, limit int) []place {
 	y := l.Ways[n]
+	if slices.ContainsFunc(b.must, func(m Span) bool { return !y.reaches(begin, m.From) }) {
+		return out
+	}
 	presses := w.presses(y, begin, b.must)
 	if len(presses) == 0 || !w.within(y, begin) {
 		return out
@@ -127,6 +141,17 @@ func (w hours) begun(out []place, l Loaf, n, begin int, b bars, limit int) []pla
 		}
 	}
 	return out
+}
+
+// reaches reports whether hands can be wanted in a minute by a loaf whose cycle begins at another.
+func (y Way) reaches(begin, minute int) bool {
+	switch since := minute - begin; {
+	case since < 0: // while it is loaded
+		return since >= -y.Longest-y.Load
+	case since < y.Run:
+		return holds(y.Hands, since)
+	}
+	return true // when it is taken out, or after that
 }
 
 // presses are when Start is pressed for a cycle that is to begin at a minute: with the shortest delay, and with longer ones

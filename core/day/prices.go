@@ -46,7 +46,7 @@ const (
 // become dearer, those in which they are not cheaper. However they come out, what they say of the least cost is true.
 func (s *search) charge() {
 	_, _, _, twice := s.twice(s.root.placed)
-	if !s.pricing || s.root.cost >= s.cost || !twice {
+	if s.root.cost >= s.cost || !twice {
 		return
 	}
 	of := map[int]float64{} // by minute

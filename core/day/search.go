@@ -2,11 +2,16 @@ package day
 
 import (
 	"container/heap"
+	"math"
 	"slices"
 )
 
-// budget is how much one search may do: places tried, each in every set of loaves that it may be the last of.
-const budget = 200_000_000
+// budget is how much one search may do: places tried, each in every set of loaves that it may be the last of; and so much
+// for each day that is worked out.
+const (
+	budget = 300_000_000
+	perDay = 100_000
+)
 
 // Make plans a day: the best plan there is; or, after a budget, the best that was found, and what any plan costs at the
 // least. docs/day.md says how, and why it is the best.
@@ -20,24 +25,29 @@ func Make(w Wanted) (Plan, error) {
 	return newSearch(w).run(), nil
 }
 
-// priceFrom is from how many loaves on hands are given prices: for fewer, going through the days is quicker.
-const priceFrom = 8
+// unpriced is after how many days that were worked out hands are given prices: most searches are over by then. Of many
+// loaves each day takes long, and prices are sought at once.
+const unpriced, many = 16, 8
 
 func newSearch(w Wanted) *search {
-	return &search{hours: hoursOf(w), left: budget, scratch: make([]row, len(w.Machines)), pricing: len(w.Loaves) >= priceFrom}
+	s := &search{hours: hoursOf(w), left: budget / max(w.Hurry, 1), scratch: make([]row, len(w.Machines)), patience: unpriced}
+	if len(w.Loaves) >= many {
+		s.patience = 0
+	}
+	return s
 }
 
 // search looks for the cheapest day in which hands are never wanted twice: the cheapest in which that may happen is taken
 // first, and where it does, the two days are looked at in which one or the other loaf leaves that minute alone.
 type search struct {
 	hours
-	left    int      // of the budget
-	pricing bool     // hands are given prices
-	best    []*place // the best day that was found, of each loaf; nil: none
-	cost    int      // of it
-	root    *oneDay
-	rest    []int // of each loaf: what all the others cost at the least
-	scratch []row // of machines' days that are not kept
+	left     int      // of the budget
+	patience int      // how many days are worked out until hands are given prices
+	best     []*place // the best day that was found, of each loaf; nil: none
+	cost     int      // of it
+	root     *oneDay
+	rest     []int // of each loaf: what all the others cost at the least
+	scratch  []row // of machines' days that are not kept
 
 	charged int    // all prices of hands together, by which days in which they are wanted twice are dear
 	dear    []*row // of the day on which nothing is barred, by those prices
@@ -46,11 +56,13 @@ type search struct {
 
 // oneDay is the cheapest day under what is barred to its loaves.
 type oneDay struct {
-	barred []bars   // of each loaf
-	rows   []*row   // of the day on which nothing is barred only
-	placed []*place // of each loaf; nil: none
-	depth  int      // forks that led here
-	cost   int      // of it; while it is not worked out, of a day that is no dearer
+	barred []bars         // of each loaf
+	from   *oneDay        // of which it is a part; nil: the day on which nothing is barred
+	places [2][][][]place // of each machine and loaf, without and with prices; nil: not worked out
+	rows   []*row         // of the day on which nothing is barred only
+	placed []*place       // of each loaf; nil: none
+	depth  int            // forks that led here
+	cost   int            // of it; while it is not worked out, of a day that is no dearer
 }
 
 // days are the days that are still to be looked at, the cheapest first.
@@ -77,12 +89,17 @@ func (s *search) run() Plan {
 	s.guess()
 	s.narrow()
 	s.mend(s.root.placed)
-	s.charge()
-	s.narrow()
 	open := days{s.root}
-	for len(open) > 0 && s.left > 0 && open[0].cost < s.cost {
+	for solved := 0; len(open) > 0 && s.left > 0 && open[0].cost < s.cost; {
+		if solved >= s.patience && s.prices == nil {
+			s.charge()
+			s.narrow()
+			s.patience = math.MaxInt
+		}
 		d := heap.Pop(&open).(*oneDay)
 		if d.placed == nil {
+			solved++
+			s.left -= perDay
 			s.solve(d)
 			if d.cost < s.cost {
 				if s.mend(d.placed) {
@@ -132,7 +149,7 @@ func (s *search) found(placed []*place, cost int) (better bool) {
 // alone; and one in which it leaves the minute alone.
 func (d *oneDay) fork(a, b, minute int) (with, without *oneDay) {
 	m := Span{minute, minute + 1}
-	with, without = &oneDay{barred: slices.Clone(d.barred), cost: d.cost, depth: d.depth + 1}, &oneDay{barred: slices.Clone(d.barred), cost: d.cost, depth: d.depth + 1}
+	with, without = &oneDay{barred: slices.Clone(d.barred), cost: d.cost, depth: d.depth + 1, from: d}, &oneDay{barred: slices.Clone(d.barred), cost: d.cost, depth: d.depth + 1, from: d}
 	for n := range d.barred {
 		if n != a {
 			with.barred[n].none = append(slices.Clone(d.barred[n].none), m)
@@ -205,17 +222,26 @@ func (s *search) narrowed(each, priced [][]place) [][]place {
 // solve works out the cheapest day, from the one on which nothing is barred: the machines are gone through anew on which
 // what is barred takes a place away. By the prices of hands it is seen first whether it can be better than the best.
 func (s *search) solve(d *oneDay) {
-	rows := func(root []*row, h hours) []*row {
+	rows := func(priced int, root []*row, h hours) []*row {
 		out := slices.Clone(root)
+		d.places[priced] = make([][][]place, len(root))
 		for m, r := range root {
-			if !d.touches(r) {
-				continue
+			each := r.each
+			if d.from != nil && d.from.places[priced] != nil {
+				each = d.from.places[priced][m]
 			}
-			each := slices.Clone(r.each)
+			each = slices.Clone(each)
+			asRoot := true
 			for n, l := range s.Loaves {
 				if d.barred[n].any() {
 					each[n] = h.barring(each[n], l, d.barred[n], s.under(n))
 				}
+				asRoot = asRoot && same(each[n], r.each[n])
+			}
+			if d.places[priced][m] = each; asRoot {
+				continue
+			}
+			for n := range each {
 				s.left -= (len(each[n]) + 1) << max(len(s.Loaves)-2, 0)
 			}
 			s.scratch[m] = *rowOf(each, h.prices, &s.scratch[m])
@@ -224,28 +250,19 @@ func (s *search) solve(d *oneDay) {
 		return out
 	}
 	if s.prices != nil {
-		cost, _, _ := s.share(rows(s.dear, s.hours), false)
+		cost, _, _ := s.share(rows(1, s.dear, s.hours), false)
 		if d.cost = max(d.cost, cost-s.charged); d.cost >= s.cost {
 			return
 		}
 	}
 	plain := s.hours
 	plain.prices = nil
-	cost, placed, _ := s.share(rows(s.root.rows, plain), false)
+	cost, placed, _ := s.share(rows(0, s.root.rows, plain), false)
 	d.cost, d.placed = max(d.cost, cost), placed
 }
 
-// touches reports whether what is barred on a day takes a place on a machine away.
-func (d *oneDay) touches(r *row) bool {
-	for loaf, b := range d.barred {
-		for n := range r.each[loaf] {
-			if b.touch(&r.each[loaf][n]) {
-				return true
-			}
-		}
-	}
-	return false
-}
+// same reports whether two lists are one.
+func same(a, b []place) bool { return len(a) == len(b) && (len(a) == 0 || &a[0] == &b[0]) }
 
 // share deals the loaves out among the machines at the least cost. Whole is what every set of loaves costs at the least,
 // where that is asked for.

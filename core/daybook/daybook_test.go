@@ -221,7 +221,7 @@ func TestWhatStandsInTheWayAndWhatWouldHelp(t *testing.T) {
 					continue
 				}
 				then := planned(t, p, *m.Book)
-				if then.Say != m.Then || !then.Cost.Less(d.Cost) {
+				if m.Cost.Less(then.Cost) || !then.Cost.Less(d.Cost) {
 					t.Errorf("%q promises %q and gives %q, after %q", m.Say, m.Then, then.Say, d.Say)
 				}
 			}
@@ -267,5 +267,14 @@ func TestTheNextDaysLoafHasItsMachine(t *testing.T) {
 	}
 	if runs := d.Machines[0].Runs; len(runs) != 1 || runs[0].Date != p.Date.AddDays(1) {
 		t.Errorf("on the machine's ribbon stand %+v", runs)
+	}
+}
+
+func TestADayThatIsOverIsNotPlanned(t *testing.T) {
+	p := heron()
+	p.Now = friday.AddDate(0, 0, 3)
+	d := planned(t, p, book(loaf("a", "Towpath white", 3, at(12, 0))))
+	if l := d.Loaves[0]; l.Standing != daybook.NoPlace || l.Say != "It was not baked that day." || d.Say != "This day is over." || len(d.Hands) != 0 {
+		t.Errorf("two days after: %q, %+v", d.Say, l)
 	}
 }

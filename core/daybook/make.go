@@ -53,6 +53,10 @@ func (p Place) draft(b Book) (draft, error) {
 		if d.bake[n] != nil {
 			continue
 		}
+		if p.Now.After(to) {
+			d.none[n] = errOver
+			continue
+		}
 		at := fmt.Sprintf("/loaves/%d", n)
 		wanted, err := d.loaf(l)
 		if err != nil {

@@ -3,7 +3,6 @@ package daybook
 import (
 	"fmt"
 	"slices"
-	"time"
 
 	"risepan/core/day"
 	"risepan/core/fault"
@@ -14,9 +13,10 @@ import (
 
 // Mend is something that would have a loaf done nearer to its time.
 type Mend struct {
-	Say  string `json:"say"`
-	Then string `json:"then"`          // how the day comes out
-	Book *Book  `json:"book,omitzero"` // with it; nil where the baker has to do something first
+	Say  string   `json:"say"`
+	Then string   `json:"then"`          // how the day comes out, or better
+	Cost day.Cost `json:"cost"`          // of the day then
+	Book *Book    `json:"book,omitzero"` // with it; nil where the baker has to do something first
 }
 
 // Mends are what would have a loaf nearer to its time, the best first: another cycle, the dispenser, what does not spoil, a
@@ -26,11 +26,12 @@ func Mends(p Place, b Book, id string) ([]Mend, error) {
 	if n < 0 {
 		return nil, fault.At("/loaf", "this day has no such loaf")
 	}
-	now, err := Make(p, b)
+	m := mending{Place: p, book: b, nth: n}
+	d, made, err := m.plan(b)
 	if err != nil {
 		return nil, err
 	}
-	m := mending{p, b, n, now, []tried{}}
+	m.draft, m.cost, m.fares = d, d.cost(made), d.fareOf(made, n)
 	m.cycles()
 	m.addIns()
 	m.safe()
@@ -39,12 +40,8 @@ func Mends(p Place, b Book, id string) ([]Mend, error) {
 	m.lent()
 	m.hours()
 	m.later()
-	slices.SortStableFunc(m.found, func(a, b tried) int { return lessCost(a.cost, b.cost) })
-	out := []Mend{}
-	for _, t := range m.found {
-		out = append(out, t.Mend)
-	}
-	return out, nil
+	slices.SortStableFunc(m.found, func(a, b Mend) int { return lessCost(a.Cost, b.Cost) })
+	return append([]Mend{}, m.found...), nil
 }
 
 func lessCost(a, b day.Cost) int {
@@ -57,18 +54,54 @@ func lessCost(a, b day.Cost) int {
 	return 0
 }
 
+// hurry is how much of the usual search is done for each thing that might help.
+const hurry = 16
+
+// fare is how a loaf fares.
+type fare struct {
+	none bool // it has no place
+	day.Placed
+}
+
+func (f fare) betterThan(was fare) bool {
+	switch {
+	case f.none || was.none:
+		return !f.none
+	case f.Late != was.Late:
+		return f.Late < was.Late
+	}
+	return f.Waits < was.Waits
+}
+
+// fareOf is how a loaf of the book fares by a plan.
+func (d draft) fareOf(made day.Plan, nth int) fare {
+	k := slices.Index(d.nth, nth)
+	if k < 0 || made.Loaves[k].None {
+		return fare{none: true}
+	}
+	return fare{Placed: made.Loaves[k]}
+}
+
 // mending looks for what would mend one loaf of a day.
 type mending struct {
 	Place
 	book  Book
 	nth   int
-	now   Day
-	found []tried
+	draft draft // of the day as it is
+	cost  day.Cost
+	fares fare
+	found []Mend
 }
 
-type tried struct {
-	Mend
-	cost day.Cost
+// plan plans a book, in a hurry.
+func (m *mending) plan(b Book) (draft, day.Plan, error) {
+	d, err := m.Place.draft(b)
+	if err != nil {
+		return d, day.Plan{}, err
+	}
+	d.wanted.Hurry = hurry
+	made, err := d.plan()
+	return d, made, err
 }
 
 // with is the book with the loaf changed.
@@ -81,31 +114,23 @@ func (m *mending) with(change func(l *Loaf)) Book {
 
 // try plans a day with a change, and keeps what helps; own tells whether the book itself is changed by it.
 func (m *mending) try(b Book, say string, own bool) {
-	d, err := Make(m.Place, b)
-	m.keep(d, err, b, say, own)
+	if d, made, err := m.plan(b); err == nil {
+		m.keep(d, made, b, say, own)
+	}
 }
 
 // keep keeps a change that helps.
-func (m *mending) keep(d Day, err error, b Book, say string, own bool) {
-	if err != nil || !d.Cost.Less(m.now.Cost) || !better(d.Loaves[m.nth], m.now.Loaves[m.nth]) {
+func (m *mending) keep(d draft, made day.Plan, b Book, say string, own bool) {
+	cost := d.cost(made)
+	if !cost.Less(m.cost) || !d.fareOf(made, m.nth).betterThan(m.fares) {
 		return
 	}
-	t := tried{Mend{Say: say, Then: d.Say}, d.Cost}
+	then, _ := d.sum(cost, made)
+	t := Mend{Say: say, Then: then, Cost: cost}
 	if own {
 		t.Book = &b
 	}
 	m.found = append(m.found, t)
-}
-
-// better reports whether a loaf fares better.
-func better(l, was Planned) bool {
-	switch {
-	case was.Standing == NoPlace || l.Standing == NoPlace:
-		return l.Standing != NoPlace
-	case l.Late != was.Late:
-		return l.Late < was.Late
-	}
-	return l.Early+l.Warm < was.Early+was.Warm
 }
 
 // cycles tries the other cycles that suit the dough.
@@ -160,12 +185,9 @@ func (m *mending) unpinned() {
 
 // bagged tries a bag of dry things, measured the evening before.
 func (m *mending) bagged() {
-	d, err := m.draft(m.book)
-	if err != nil || m.book.Loaves[m.nth].Wish.BagID != "" {
-		return
-	}
+	d := m.draft
 	k := slices.Index(d.nth, m.nth)
-	if k < 0 {
+	if k < 0 || m.book.Loaves[m.nth].Wish.BagID != "" {
 		return
 	}
 	ways := slices.Clone(d.wanted.Loaves[k].Ways)
@@ -178,7 +200,7 @@ func (m *mending) bagged() {
 	if err != nil {
 		return
 	}
-	m.keep(d.tell(made), nil, m.book, "Make up a bag the evening before: loading then takes 5 minutes", false)
+	m.keep(d, made, m.book, "Make up a bag the evening before: loading then takes 5 minutes", false)
 }
 
 // lent tries a machine that friends lend.
@@ -205,10 +227,10 @@ func (m *mending) hours() {
 		m.try(b, fmt.Sprintf("Have somebody there in spite of %s", name), true)
 	}
 	if len(m.Kitchen.Absences) > 0 {
-		p := m.Place
-		p.Kitchen.Absences = nil
-		d, err := Make(p, m.book)
-		m.keep(d, err, m.book, "Have somebody at home when it wants hands", false)
+		at := *m
+		at.Kitchen.Absences = nil
+		at.try(m.book, "Have somebody at home when it wants hands", false)
+		m.found = at.found
 	}
 	if !m.book.Nights {
 		b := m.book
@@ -224,11 +246,10 @@ func (m *mending) hours() {
 
 // later is more time for it: as much as it is late.
 func (m *mending) later() {
-	l := m.now.Loaves[m.nth]
-	if l.Late == 0 || l.Standing != ToCome {
+	if m.fares.none || m.fares.Late == 0 {
 		return
 	}
-	by := timetable.WallOf(l.Done.Add(time.Duration(4)*time.Minute).Truncate(5*time.Minute), m.Zone)
-	d := draft{Place: m.Place}
-	m.try(m.with(func(l *Loaf) { l.By = by }), "Give it until "+d.wall(l.Done), true)
+	done := m.draft.clock((m.fares.Done + 4) / 5 * 5)
+	by := timetable.WallOf(done, m.Zone)
+	m.try(m.with(func(l *Loaf) { l.By = by }), "Give it until "+m.draft.wall(done), true)
 }

@@ -14,14 +14,13 @@ import (
 
 // tell tells a plan by the clock.
 func (d draft) tell(made day.Plan) Day {
-	out := Day{From: d.from, To: d.clock(d.wanted.Ends), Loaves: make([]Planned, len(d.book.Loaves)), Shut: d.shut(), Cost: made.Cost}
+	out := Day{From: d.from, To: d.clock(d.wanted.Ends), Loaves: make([]Planned, len(d.book.Loaves)), Shut: d.shut(), Cost: d.cost(made)}
 	for n, l := range d.book.Loaves {
 		out.Loaves[n] = Planned{ID: l.ID, Name: d.Recipes[l.Wish.RecipeID].Name, Size: l.Wish.Size, Standing: NoPlace}
 		if b := d.bake[n]; b != nil {
 			out.Loaves[n].runs(*b, d.out(*b), d.Place)
 		} else if d.none[n] != nil {
 			out.Loaves[n].Say = sentence(d.none[n].Error())
-			out.Cost.Without++
 		}
 	}
 	for k, placed := range made.Loaves {
@@ -50,7 +49,21 @@ func (d draft) tell(made day.Plan) Day {
 	}
 	out.Hands = d.moments(out)
 	out.Say, out.Off = d.sum(out.Cost, made)
+	if d.Now.After(out.To) {
+		out.Say = "This day is over."
+	}
 	return out
+}
+
+// cost is what a day costs, with the loaves that cannot be made at all.
+func (d draft) cost(made day.Plan) day.Cost {
+	c := made.Cost
+	for _, none := range d.none {
+		if none != nil && none != errOver {
+			c.Without++
+		}
+	}
+	return c
 }
 
 // runs tells of a loaf that was started.

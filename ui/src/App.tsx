@@ -6,7 +6,6 @@ import { useChanges } from "./client/changes";
 import { useFirstZone } from "./client/firstZone";
 import { sendLeft } from "./client/outbox";
 import { Answering } from "./parts/Answering";
-import { Caller } from "./parts/Caller";
 import { useDrops, useHeldOver } from "./parts/dropped";
 import { ErrorBoundary } from "./parts/ErrorBoundary";
 import { fetchAhead } from "./parts/later";
@@ -34,7 +33,9 @@ export function App() {
       <Rail />
       <div className="flex min-h-0 min-w-0 flex-1 flex-col md:py-2 md:pr-2">
         <Answering />
-        <Caller />
+        <Suspense>
+          <screens.Caller />
+        </Suspense>
         <main
           id="sheet"
           tabIndex={-1}

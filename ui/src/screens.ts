@@ -23,3 +23,5 @@ export const LogScreen = awaited(() => import("./log/LogScreen"));
 export const LoggedBake = awaited(() => import("./log/LoggedBake"));
 export const DayScreen = awaited(() => import("./day/DayScreen"));
 export const DayPaper = awaited(() => import("./paper/DayPaper"));
+/** Is no screen: it calls from behind all of them, once the first has been drawn. */
+export const Caller = awaited(() => import("./parts/Caller"));

@@ -698,6 +698,7 @@ export interface Mends {
 export interface DaybookMend {
   say: string;
   then: string;
+  cost: DayCost;
   book?: DaybookBook;
 }
 export interface NextOfDays {

@@ -124,6 +124,7 @@ function Planned({ view }: { view: DayView }) {
     );
   const editing = adding ? fresh(date) : asked(edited);
   const fault = change.error instanceof Trouble ? change.error.problem.detail : undefined;
+  const over = Date.parse(view.now) > Date.parse(day.to);
   const bad = day.cost.without > 0 || day.cost.late > 0;
   return (
     <>
@@ -172,7 +173,7 @@ function Planned({ view }: { view: DayView }) {
             </h2>
             <button
               type="button"
-              disabled={book.loaves.length >= view.most}
+              disabled={over || book.loaves.length >= view.most}
               onClick={() => setSearch({ add: "1" }, { replace: true })}
               className="flex min-h-12 items-center gap-2 rounded-tray bg-rim px-4 text-base font-bold text-on-rim disabled:bg-shelf disabled:text-soft"
             >
@@ -196,6 +197,7 @@ function Planned({ view }: { view: DayView }) {
                     asked={of}
                     nth={n}
                     zone={zone}
+                    over={over}
                     open={() => edit(l.id)}
                     unpin={() => putLoaf({ ...of, pin: undefined })}
                     weekly={

@@ -13,6 +13,7 @@ interface Props {
   asked: DaybookLoaf;
   nth: number;
   zone: string;
+  over: boolean; // the day is
   open: () => void;
   unpin: () => void;
   weekly?: { day: string; press: () => void }; // to be baked on that day of every week
@@ -32,12 +33,12 @@ function wanted(l: DaybookLoaf, date: string): string {
 }
 
 /** One loaf of the day: when it is wanted, what becomes of it, and why. */
-export function LoafRow({ date, loaf, asked, nth, zone, open, unpin, weekly }: Props) {
+export function LoafRow({ date, loaf, asked, nth, zone, over, open, unpin, weekly }: Props) {
   const bench = useAddBench();
   const navigate = useNavigate();
   const [mending, setMending] = useState(false);
   const toCome = loaf.standing === "to come";
-  const late = (loaf.late ?? 0) > 0 || loaf.standing === "no place";
+  const late = !over && ((loaf.late ?? 0) > 0 || loaf.standing === "no place");
   const was = loaf.was && loaf.press && loaf.was.press.slice(11) !== "" ? loaf.was : undefined;
   return (
     <li className="flex gap-3 py-3" data-row={loaf.id}>
@@ -104,7 +105,7 @@ export function LoafRow({ date, loaf, asked, nth, zone, open, unpin, weekly }: P
               How it came out<span className="sr-only">: {loaf.name}</span>
             </Link>
           )}
-          {(toCome || loaf.standing === "no place") && (
+          {!over && (toCome || loaf.standing === "no place") && (
             <button type="button" onClick={open} className={quietLink}>
               Change<span className="sr-only"> {loaf.name}</span>
             </button>
@@ -120,7 +121,7 @@ export function LoafRow({ date, loaf, asked, nth, zone, open, unpin, weekly }: P
               <span className="sr-only">: {loaf.name}</span>
             </button>
           )}
-          {loaf.say && (toCome || loaf.standing === "no place") && (
+          {loaf.say && !over && (toCome || loaf.standing === "no place") && (
             <button type="button" onClick={() => setMending(true)} className={quietLink}>
               What would help?<span className="sr-only"> For {loaf.name}</span>
             </button>

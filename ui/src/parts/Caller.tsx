@@ -7,7 +7,7 @@ const stale = 15 * 60_000; // ms after which a moment that was slept through is 
 const flashes = 2_500; // ms
 
 /** Calls at each moment of every running bake, whatever screen is open: by sound, flash and notice. */
-export function Caller() {
+export default function Caller() {
   const bakes = useRunning().data?.bakes;
   const now = useNow();
   const before = useRef(now);

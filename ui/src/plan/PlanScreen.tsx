@@ -18,13 +18,13 @@ import { Picker } from "../parts/Picker";
 import { SizeSwitch } from "./SizeSwitch";
 import { ReadyPicker } from "./ReadyPicker";
 import { RecipePicker } from "./RecipePicker";
-import { SwapStrip } from "./SwapStrip";
 import { ToBench, useToBench } from "./ToBench";
 import { isWide } from "./why";
 import { type Change, type Chosen, forThisLoaf, useWish } from "./wish";
 
 const EmptyShelf = awaited(() => import("./EmptyShelf"));
 const StartDialog = awaited(() => import("./StartDialog"));
+const SwapStrip = awaited(() => import("./SwapStrip"));
 const WhyPanel = awaited(() => import("./WhyPanel"));
 
 /** One loaf, one sheet: amounts, pan, panel and time. */
@@ -61,6 +61,8 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
   const [why, ask] = useWhy();
   const [lit, light] = useState<string[]>([]);
   const [starting, setStarting] = useState(false);
+  const [swapped, swap] = useState(false); // this loaf, since the page was opened: what was kept of it is still told
+  if (!swapped && (answer?.plan.swaps.length ?? 0) > 0) swap(true);
   const [panOpen, setPanOpen] = useState(false); // on a phone, where the pan is a strip that opens
   const wide = useWide();
   const changed = useChanged(answer);
@@ -145,7 +147,11 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
           <>
             <div className={`grid grid-cols-1 gap-x-6 gap-y-4 px-4 pt-2 lg:min-h-0 lg:flex-1 ${columns} ${faded ? "opacity-60" : ""}`}>
               <div className="flex min-h-0 min-w-0 flex-col">
-                <SwapStrip answer={answer} wish={wish} recipe={recipe.id} change={change} ask={ask} />
+                {swapped && (
+                  <Suspense>
+                    <SwapStrip answer={answer} wish={wish} recipe={recipe.id} change={change} ask={ask} />
+                  </Suspense>
+                )}
                 <AmountList answer={answer} change={change} changed={changed} lit={lit} light={light} ask={ask} beepClock={beepClock} />
               </div>
               <div className={`flex min-h-0 min-w-0 flex-col ${isWide(why) ? "lg:hidden" : ""}`}>

@@ -15,7 +15,7 @@ interface Props {
 }
 
 /** The swaps of this loaf: compared, undone, or kept in the recipe for good. */
-export function SwapStrip({ answer, wish, recipe, change, ask }: Props) {
+export default function SwapStrip({ answer, wish, recipe, change, ask }: Props) {
   const keep = useKeepSwaps(recipe);
   const undo = useUndoRecipe(recipe);
   const [kept, setKept] = useState<RecipeKept | null>(null);
