@@ -149,17 +149,21 @@ func (w Wanted) Check() error {
 			return fault.At(at, "a loaf is wanted between two times, the first of them first")
 		}
 		for _, y := range l.Ways {
-			if y.Machine < 0 || y.Machine >= len(w.Machines) || y.Run <= 0 || y.Load < 1 || y.Finish < 0 ||
-				y.Step < 0 || y.Step > 0 && y.First < 1 || y.Longest < 0 || len(y.Hands)+len(y.After) > mostMoments {
-				return fault.At(at, "a way to make a loaf needs a machine, a time and a timer as machines have them")
-			}
-			if slices.ContainsFunc(y.Hands, func(h Span) bool { return h.From < 0 || h.To <= h.From || h.To > y.Run }) ||
-				slices.ContainsFunc(y.After, func(h Span) bool { return h.From < 0 || h.To <= h.From }) {
-				return fault.At(at, "hands are wanted within the cycle, and after it")
+			if y.Machine >= len(w.Machines) || !y.can() {
+				return fault.At(at, "a way to make a loaf needs a machine, a time, hands within the cycle and after it, and a timer as machines have them")
 			}
 		}
 	}
 	return nil
+}
+
+// can reports whether a way is one that a machine could go.
+func (y Way) can() bool {
+	within := func(h Span) bool { return h.From >= 0 && h.From < h.To && h.To <= y.Run }
+	after := func(h Span) bool { return h.From >= 0 && h.From < h.To }
+	timer := y.Step >= 0 && y.Longest >= 0 && (y.Step == 0 || y.First >= 1)
+	return y.Machine >= 0 && y.Run > 0 && y.Load >= 1 && y.Finish >= 0 && timer && len(y.Hands)+len(y.After) <= mostMoments &&
+		!slices.ContainsFunc(y.Hands, func(h Span) bool { return !within(h) }) && !slices.ContainsFunc(y.After, func(h Span) bool { return !after(h) })
 }
 
 // free reports whether none of some spans meets one.
