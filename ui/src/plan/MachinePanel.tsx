@@ -1,12 +1,16 @@
-import type { PlanAnswer, RecipeFinish, RecipeOnShelf, Wish } from "../client/types.gen";
+import { Suspense } from "react";
+import type { PlanAnswer, RecipeFinish, Wish } from "../client/types.gen";
 import { Link, useLocation } from "react-router";
 import { CrustSwatch } from "../parts/CrustSwatch";
+import { awaited } from "../parts/later";
 import { clock, day, dayName, display, inHours } from "../parts/time";
 import { TroubleNote } from "../parts/Trouble";
 import { Cautions } from "./Cautions";
 import { ToBench, useToBench } from "./ToBench";
 import type { Why } from "./why";
-import { type Change, forThisLoaf } from "./wish";
+import type { Change } from "./wish";
+
+const NoYeast = awaited(() => import("./NoYeast"));
 
 interface Props {
   answer: PlanAnswer;
@@ -107,7 +111,11 @@ export function MachinePanel({ answer, wish, renewed, stale, ask, change, start 
             {setting.slack > 0 && ` Its warming up varies: it may be ready up to ${inHours(setting.slack)} sooner.`}
           </p>
         )}
-        {answer.noYeast && <NoYeast recipes={answer.noYeast} change={change} />}
+        {answer.noYeast && (
+          <Suspense>
+            <NoYeast recipes={answer.noYeast} change={change} />
+          </Suspense>
+        )}
       </div>
       <div className="bg-enamel pt-1">
         <TroubleNote error={bench.error} />
@@ -146,34 +154,12 @@ function OnPaper({ bagged }: { bagged: boolean }) {
       <Link to={`/rehearse${search}`} className={link}>
         Rehearse
       </Link>
-      <Link to={`/day${search}${search ? "&" : "?"}add=1`} className={link}>
-        Put it on a day
-      </Link>
       {!bagged && (
         <Link to={`/bags/new${search}`} className={link}>
           Make bags of it
         </Link>
       )}
     </p>
-  );
-}
-
-/** Without yeast in the house: loaves that need none. */
-function NoYeast({ recipes, change }: { recipes: RecipeOnShelf[]; change: (change: Change) => void }) {
-  return (
-    <div className="mt-2 border-l-4 border-rim pl-3 text-sm">
-      <p>Loaves that need no yeast:</p>
-      {recipes.map((r) => (
-        <button
-          key={r.id}
-          type="button"
-          onClick={() => change({ ...forThisLoaf, recipe: r.id })}
-          className="mt-1 mr-2 min-h-9 rounded-tray border-2 border-rim px-3 font-semibold text-rim hover:bg-shelf"
-        >
-          {r.name}
-        </button>
-      ))}
-    </div>
   );
 }
 

@@ -1,3 +1,4 @@
+import { Link, useLocation } from "react-router";
 import { serverNow } from "../client/clock";
 import { addDays, clock24, day, dayName, halves, readClock, shown } from "../parts/time";
 import { Typed } from "../parts/Typed";
@@ -26,6 +27,7 @@ const timeField =
 
 /** "Ready when?": at once, or by a time of a day. */
 export function ReadyPicker({ ready, home, eaten, zone, earliest, change, fault }: Props) {
+  const { search } = useLocation();
   const today = day(serverNow(), zone);
   const [date, time] = (ready ?? earliest).split("T") as [string, string];
   const days = [...new Set([...Array.from({ length: 7 }, (_, n) => addDays(today, n)), date])].sort();
@@ -83,6 +85,12 @@ export function ReadyPicker({ ready, home, eaten, zone, earliest, change, fault 
         ) : (
           <p className="flex min-h-10 items-center text-sm text-soft max-md:hidden">as soon as it is measured</p>
         )}
+        <Link
+          to={`/day${search}${search ? "&" : "?"}add=1`}
+          className={`min-h-10 max-md:min-h-11 content-center text-sm font-semibold text-rim underline lg:ml-auto ${ready ? "" : "max-md:hidden"}`}
+        >
+          Put it on a day
+        </Link>
       </div>
       {!ready && fault && (
         <p role="status" className="text-xs text-signal">
