@@ -88,6 +88,24 @@ func (s *search) greedy(order []int, all [][]*place) ([]*place, int) {
 	return placed, cost
 }
 
+// dive looks for a better day by the cheaper way at each fork.
+func (s *search) dive() {
+	for d := s.root; d.placed != nil && d.cost < s.cost && s.left > 0; {
+		a, b, minute, twice := s.twice(d.placed)
+		if !twice {
+			s.found(d.placed, d.cost)
+			return
+		}
+		one, other := d.fork(a, b, minute)
+		s.left -= 2 * perDay
+		s.solve(one)
+		s.solve(other)
+		if d = one; one.placed == nil || other.placed != nil && other.cost < one.cost {
+			d = other
+		}
+	}
+}
+
 // mend looks for a better day near one in which hands may be wanted twice: loaf after loaf that wants them when another
 // does is put at the cheapest place that is left.
 func (s *search) mend(placed []*place) (better bool) {

@@ -94,6 +94,8 @@ func (s *search) run() Plan {
 		if solved >= s.patience && s.prices == nil {
 			s.charge()
 			s.narrow()
+			s.dive()
+			s.narrow()
 			s.patience = math.MaxInt
 		}
 		d := heap.Pop(&open).(*oneDay)
