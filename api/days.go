@@ -4,17 +4,12 @@ import (
 	"slices"
 	"time"
 
-	"risepan/core/bake"
 	"risepan/core/day"
 	"risepan/core/daybook"
 	"risepan/core/fault"
 	"risepan/core/kitchen"
-	"risepan/core/machine"
 	"risepan/core/measure"
-	"risepan/core/plan"
-	"risepan/core/recipe"
 	"risepan/formats"
-	"risepan/store"
 )
 
 // DayView is a baking day: its book, and the best plan of it as things now stand.
@@ -60,143 +55,6 @@ func (c *call) date() (kitchen.Date, error) {
 	return d, nil
 }
 
-// mostMachines are planned for: one more may be lent.
-const mostMachines = day.MostMachines - 1
-
-// dayPlace is where a date's loaves are planned; b names their recipes.
-func (c *call) dayPlace(date kitchen.Date, loaves []daybook.Loaf) (p daybook.Place, err error) {
-	k, zone, err := c.settings()
-	if err != nil {
-		return p, err
-	}
-	p = daybook.Place{Kitchen: k.Kitchen, Zone: zone, Now: c.now, Date: date, Recipes: map[string]recipe.Recipe{}, Bags: map[string]*plan.Bag{}}
-	machines, unreadable, err := c.Machines(c.ctx, c.kitchen, false)
-	if err != nil {
-		return p, err
-	}
-	for _, u := range unreadable {
-		c.server.log.Error("unreadable", "error", u)
-	}
-	for n, m := range machines {
-		if n >= mostMachines {
-			p.LeftOut = append(p.LeftOut, m.Machine.Name)
-			continue
-		}
-		p.Machines = append(p.Machines, daybook.Machine{ID: m.ID, Machine: m.Machine})
-	}
-	var ids []string
-	for _, l := range loaves {
-		ids = append(ids, l.Wish.RecipeID)
-		if held, _, err := c.bagged(l.Wish, nil); err == nil && held != nil {
-			p.Bags[l.Wish.BagID] = held
-		}
-	}
-	for _, r := range k.Kitchen.Regulars {
-		ids = append(ids, r.Recipe)
-	}
-	habits := map[[2]string]store.Habit{}
-	for _, id := range ids {
-		if err := c.shelve(p, habits, id); err != nil {
-			return p, err
-		}
-	}
-	p.Choice = func(recipe, on string) (string, machine.Crust) {
-		h := habits[[2]string{recipe, on}]
-		return h.Cycle, h.Crust
-	}
-	if p.Bakes, err = c.dayBakes(date, zone); err != nil {
-		return p, err
-	}
-	p.Beside, err = c.beside(date)
-	return p, err
-}
-
-// shelve lays a recipe out for a day, with the baker's own choices on each machine. One that is gone is left out.
-func (c *call) shelve(p daybook.Place, habits map[[2]string]store.Habit, id string) error {
-	if _, there := p.Recipes[id]; there || !store.ValidID(id) {
-		return nil
-	}
-	r, err := c.Recipe(c.ctx, c.kitchen, id, 0)
-	if err == store.ErrNotFound {
-		return nil
-	}
-	if err != nil {
-		return err
-	}
-	p.Recipes[id] = r.Recipe
-	for _, m := range p.Machines {
-		if _, habits[[2]string{id, m.ID}], err = c.Heads(c.ctx, c.kitchen, id, m.ID); err != nil {
-			return err
-		}
-	}
-	return nil
-}
-
-// beside are the loaves of the days before and after a date, where they were planned last.
-func (c *call) beside(date kitchen.Date) (out []daybook.Beside, err error) {
-	for _, other := range []kitchen.Date{date.AddDays(-1), date.AddDays(1)} {
-		b, _, err := c.DayBook(c.ctx, c.kitchen, other)
-		if err != nil {
-			return nil, err
-		}
-		for _, l := range b.Loaves {
-			stood, ok := b.Was[l.ID]
-			if !ok || !store.ValidID(l.Wish.RecipeID) {
-				continue
-			}
-			r, err := c.Recipe(c.ctx, c.kitchen, l.Wish.RecipeID, 0)
-			if err == store.ErrNotFound {
-				continue
-			}
-			if err != nil {
-				return nil, err
-			}
-			out = append(out, daybook.Beside{Name: r.Recipe.Name, Date: other, Stood: stood})
-		}
-	}
-	return out, nil
-}
-
-// mostDayBakes is how many bakes of one day are looked at.
-const mostDayBakes = 60
-
-// dayBakes are the bakes that run, and those of a day that have ended.
-func (c *call) dayBakes(date kitchen.Date, zone *time.Location) ([]daybook.Bake, error) {
-	from, to := daybook.Window(date, zone)
-	ended, err := c.Glances(c.ctx, c.kitchen, store.Page{From: from.Add(-12 * time.Hour), To: to, Most: mostDayBakes})
-	if err != nil {
-		return nil, err
-	}
-	running, err := c.Running(c.ctx, c.kitchen)
-	if err != nil {
-		return nil, err
-	}
-	var out []daybook.Bake
-	for _, g := range append(running, ended...) {
-		over := g.Clock.End != nil
-		known := false
-		for _, b := range out {
-			known = known || b.ID == g.ID
-		}
-		if known || g.Rehearsed || g.Clock.GaveUp {
-			continue
-		}
-		clock, moments := bake.Follow(g.Clock, g.Moments, c.now)
-		b := daybook.Bake{ID: g.ID, Recipe: g.RecipeID, Name: g.Recipe, Machine: g.MachineID, Started: g.StartedAt, Begin: clock.Begin, Ready: clock.Ready}
-		if over {
-			b.Ended = *clock.End
-		}
-		for _, m := range moments {
-			if m.Person && !m.Done && !m.Skipped && !over && m.At.After(c.now.Add(-2*time.Hour)) {
-				h := formats.HandOf(m.Moment, m.At)
-				b.Hands = append(b.Hands, daybook.Moment{At: m.At, To: m.At.Add(h.Lasts), Bake: g.ID, Name: g.Recipe, On: g.Machine, Does: daybook.Helps, Say: m.Say})
-			}
-		}
-		out = append(out, b)
-	}
-	return out, nil
-}
-
 // viewDay plans a book and tells how the day comes out.
 func (c *call) viewDay(date kitchen.Date, b daybook.Book, version int) (DayView, daybook.Place, error) {
 	p, err := c.dayPlace(date, b.Loaves)
@@ -218,11 +76,7 @@ func (c *call) viewDay(date kitchen.Date, b daybook.Book, version int) (DayView,
 	}
 	for _, m := range p.Machines {
 		for _, s := range m.Sizes {
-			known := false
-			for _, had := range out.Sizes {
-				known = known || had == s
-			}
-			if !known {
+			if !slices.Contains(out.Sizes, s) {
 				out.Sizes = append(out.Sizes, s)
 			}
 		}

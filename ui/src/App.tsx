@@ -22,6 +22,7 @@ export function App() {
   useFirstZone();
   useChanges();
   useDrops();
+  const held = useHeldOver();
   useEffect(() => {
     fetchAhead();
     void sendLeft(() => void client.invalidateQueries());
@@ -41,7 +42,11 @@ export function App() {
           tabIndex={-1}
           className="relative outline-none flex min-h-0 flex-1 flex-col overflow-auto border-rim bg-enamel max-md:border-t-4 md:rounded-tray md:border-4"
         >
-          <HeldOver />
+          {held && (
+            <Suspense>
+              <screens.HeldOver />
+            </Suspense>
+          )}
           <ErrorBoundary key={here}>
             <Suspense fallback={<Loading />}>
               <Routes>
@@ -82,14 +87,4 @@ export function App() {
       </div>
     </div>
   );
-}
-
-const letGo =
-  "pointer-events-none absolute inset-4 z-40 grid place-items-center rounded-tray border-4 border-dashed border-rim " +
-  "bg-enamel/90 text-xl font-bold text-rim";
-
-/** While a file is held over the page: what happens when it is let go. */
-function HeldOver() {
-  if (!useHeldOver()) return null;
-  return <p className={letGo}>Let it go: it is read, and nothing is kept before you say so</p>;
 }

@@ -25,3 +25,4 @@ export const DayScreen = awaited(() => import("./day/DayScreen"));
 export const DayPaper = awaited(() => import("./paper/DayPaper"));
 /** Is no screen: it calls from behind all of them, once the first has been drawn. */
 export const Caller = awaited(() => import("./parts/Caller"));
+export const HeldOver = awaited(() => import("./parts/HeldOver"));

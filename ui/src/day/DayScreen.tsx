@@ -1,19 +1,19 @@
-import { CalendarPlus, Clock, Plus, Printer, Repeat, ShoppingBasket, Undo2 } from "lucide-react";
 import { useState } from "react";
-import { Link, Navigate, useNavigate, useParams, useSearchParams } from "react-router";
-import { dayCalendar, Trouble } from "../client/api";
+import { Navigate, useNavigate, useParams, useSearchParams } from "react-router";
+import { Trouble } from "../client/api";
 import { serverNow } from "../client/clock";
 import { newKey } from "../client/key";
 import { useChangeKitchen, useShelf } from "../client/queries";
 import type { DaybookBook, DaybookLoaf, DayView } from "../client/types.gen";
 import { addDays, clock24, day as dayOf } from "../parts/time";
 import { TroubleNote } from "../parts/Trouble";
+import { DayTools, type Open } from "./DayTools";
 import { Doings } from "./Doings";
 import { HoursSheet } from "./HoursSheet";
 import { Lanes } from "./Lanes";
 import type { Moved } from "./LoafBar";
-import { LoafRow, quietLink } from "./LoafRow";
 import { LoafSheet } from "./LoafSheet";
+import { Loaves } from "./Loaves";
 import { NeedsSheet } from "./NeedsSheet";
 import { useChangeDay, useDay } from "./queries";
 import { dayTitle } from "./scale";
@@ -51,10 +51,6 @@ function TheDay({ date }: { date: string }) {
     </div>
   );
 }
-
-const tool = "flex min-h-11 items-center gap-2 font-semibold text-rim underline";
-
-type Open = "" | "hours" | "needs" | "weekly";
 
 function Planned({ view }: { view: DayView }) {
   const { date, book, day, zone } = view;
@@ -132,31 +128,7 @@ function Planned({ view }: { view: DayView }) {
         <p role="status" className={`text-lg font-bold ${bad ? "border-l-4 border-signal pl-2" : ""}`} data-sum>
           {change.isPending ? "Planning the day …" : book.loaves.length === 0 ? "Nothing is on this day yet." : day.say}
         </p>
-        <span className="hidden flex-1 md:block" />
-        {begun && (
-          <button type="button" disabled={undo.isPending} onClick={() => undo.mutate()} className={tool}>
-            <Undo2 size={20} aria-hidden="true" /> Undo
-          </button>
-        )}
-        <button type="button" onClick={() => setOpen("hours")} className={tool}>
-          <Clock size={20} aria-hidden="true" /> Hours and hands
-        </button>
-        <button type="button" onClick={() => setOpen("weekly")} className={tool}>
-          <Repeat size={20} aria-hidden="true" /> Every week
-        </button>
-        {day.hands.length > 0 && (
-          <>
-            <button type="button" onClick={() => setOpen("needs")} className={tool}>
-              <ShoppingBasket size={20} aria-hidden="true" /> Shopping
-            </button>
-            <a href={dayCalendar(date)} download className={tool}>
-              <CalendarPlus size={20} aria-hidden="true" /> Calendar
-            </a>
-            <Link to={`/paper/day?date=${date}`} className={tool}>
-              <Printer size={20} aria-hidden="true" /> Print
-            </Link>
-          </>
-        )}
+        <DayTools date={date} planned={day.hands.length > 0} open={setOpen} undo={begun ? undo : undefined} />
       </div>
       {day.off && <p className="text-base text-soft">{day.off}</p>}
       {(view.leftOut?.length ?? 0) > 0 && (
@@ -166,59 +138,14 @@ function Planned({ view }: { view: DayView }) {
       <TroubleNote error={weekly.error} />
       <Lanes view={view} move={move} open={(id) => (running(id) ? navigate(`/watch/${running(id)}`) : edit(id))} />
       <div className="grid gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
-        <section aria-labelledby="loaves">
-          <div className="flex items-center justify-between gap-4">
-            <h2 id="loaves" className="text-lg font-bold">
-              Loaves
-            </h2>
-            <button
-              type="button"
-              disabled={over || book.loaves.length >= view.most}
-              onClick={() => setSearch({ add: "1" }, { replace: true })}
-              className="flex min-h-12 items-center gap-2 rounded-tray bg-rim px-4 text-base font-bold text-on-rim disabled:bg-shelf disabled:text-soft"
-            >
-              <Plus size={20} aria-hidden="true" /> {book.loaves.length >= view.most ? "The day is full" : "Put a loaf on the day"}
-            </button>
-          </div>
-          {book.loaves.length === 0 && (
-            <p className="mt-2 max-w-prose text-lg text-soft">
-              Put on it what is wanted: each loaf with its time. The order, the machines and the timers follow from that.
-            </p>
-          )}
-          <ul className="mt-2 divide-y divide-rule border-y border-rule empty:hidden">
-            {day.loaves.map((l, n) => {
-              const of = asked(l.id);
-              return (
-                of && (
-                  <LoafRow
-                    key={l.id}
-                    date={date}
-                    loaf={l}
-                    asked={of}
-                    nth={n}
-                    zone={zone}
-                    over={over}
-                    open={() => edit(l.id)}
-                    unpin={() => putLoaf({ ...of, pin: undefined })}
-                    weekly={
-                      of.when === "by" && !of.id.startsWith("every-week-") ? { day: view.weekday, press: () => everyWeek(of) } : undefined
-                    }
-                  />
-                )
-              );
-            })}
-          </ul>
-          {(view.usual?.length ?? 0) > 0 && (
-            <p className="mt-2 text-base">
-              Baked every {view.weekday}, and not on this day:{" "}
-              {view.usual?.map((l) => (
-                <button key={l.id} type="button" onClick={() => putLoaf(l)} className={`${quietLink} mr-3`}>
-                  put {view.names[l.wish.recipe]} on it
-                </button>
-              ))}
-            </p>
-          )}
-        </section>
+        <Loaves
+          view={view}
+          over={over}
+          add={() => setSearch({ add: "1" }, { replace: true })}
+          open={edit}
+          put={putLoaf}
+          everyWeek={everyWeek}
+        />
         <section aria-labelledby="hands">
           <h2 id="hands" className="min-h-12 content-center text-lg font-bold">
             What your hands do

@@ -1,7 +1,7 @@
 import { X } from "lucide-react";
 import { Link } from "react-router";
 import { useChangeKitchen, useShelf } from "../client/queries";
-import type { KitchenRegular } from "../client/types.gen";
+import type { DaybookStock, KitchenRegular } from "../client/types.gen";
 import { ownable } from "../parts/ownable";
 import { Sheet } from "../parts/Sheet";
 import { longDay, shown } from "../parts/time";
@@ -9,6 +9,12 @@ import { TroubleNote } from "../parts/Trouble";
 import { useRegulars } from "./queries";
 
 const weekdays = ["monday", "tuesday", "wednesday", "thursday", "friday", "saturday", "sunday"] as const;
+
+/** What there is of an ingredient, and for how long. */
+function inTheHouse({ has, until, buy }: DaybookStock): string {
+  const lasts = until ? `: enough until ${longDay(until)}` : ": not enough for the next loaf";
+  return `There are ${has}${lasts}.${buy ? ` Buy ${buy} for four weeks.` : ""}`;
+}
 
 /** The loaves of every week, on their days, and how long flour and yeast last for them. */
 export function WeeklySheet({ close }: { close: () => void }) {
@@ -74,7 +80,7 @@ export function WeeklySheet({ close }: { close: () => void }) {
                 <b>{s.name}</b>: <span className="figures">{s.week}</span> a week, <span className="figures">{s.weeks}</span> in four.
                 <span className="block text-soft">
                   {s.has ? (
-                    `There are ${s.has}${s.until ? `: enough until ${longDay(s.until)}` : ": not enough for the next loaf"}.${s.buy ? ` Buy ${s.buy} for four weeks.` : ""}`
+                    inTheHouse(s)
                   ) : (
                     <>
                       Nobody keeps count of it:{" "}

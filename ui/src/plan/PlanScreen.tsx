@@ -3,24 +3,21 @@ import { Suspense, useState } from "react";
 import { Trouble } from "../client/api";
 import { usePlan, usePrefetchedSizes, useShelf } from "../client/queries";
 import type { PlanAnswer, Shelf, Wish } from "../client/types.gen";
-import { clock, day, dayName } from "../parts/time";
+import { clock } from "../parts/time";
 import { TimeRibbon } from "../parts/TimeRibbon";
 import { inBox } from "../parts/addIns";
 import { TroubleNote } from "../parts/Trouble";
 import { useWide } from "../parts/wide";
 import { AmountList } from "./AmountList";
+import { Dock } from "./Dock";
 import { DoughFacts } from "./DoughFacts";
-import { nextMeal, useChanged, useKept, useLate, useRenewed, useSizeKeys, useWhy } from "./hooks";
+import { useChanged, useKept, useLate, useRenewed, useSizeKeys, useWhy } from "./hooks";
 import { MachinePanel } from "./MachinePanel";
 import { PanSection } from "./PanSection";
+import { PlanHead } from "./PlanHead";
 import { awaited } from "../parts/later";
-import { Picker } from "../parts/Picker";
-import { SizeSwitch } from "./SizeSwitch";
-import { ReadyPicker } from "./ReadyPicker";
-import { RecipePicker } from "./RecipePicker";
-import { ToBench, useToBench } from "./ToBench";
 import { isWide } from "./why";
-import { type Change, type Chosen, forThisLoaf, useWish } from "./wish";
+import { type Change, type Chosen, useWish } from "./wish";
 
 const EmptyShelf = awaited(() => import("./EmptyShelf"));
 const StartDialog = awaited(() => import("./StartDialog"));
@@ -48,8 +45,7 @@ interface SheetProps {
   change: (change: Change) => void;
 }
 
-// Name, sizes and time side by side; below them amounts, pan and panel, each with its share of the width.
-const heads = "md:max-lg:grid-cols-[auto_1fr] lg:grid-cols-[minmax(0,1fr)_auto_auto]";
+// Amounts, pan and panel, each with its share of the width.
 const columns =
   "md:grid-cols-[minmax(0,11fr)_minmax(0,9fr)] " +
   "lg:grid-cols-[minmax(0,40fr)_minmax(0,35fr)_minmax(0,25fr)] lg:grid-rows-[minmax(0,1fr)]";
@@ -73,10 +69,6 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
 
   const late = useLate(plan.isPlaceholderData);
   const zone = shelf.kitchen.zone;
-  const pickMachine = (id: string) => {
-    const next = shelf.machines.find((m) => m.id === id);
-    change({ machine: id, cycle: null, crust: null, size: next?.sizes.includes(wish.loaf.size ?? "") ? wish.loaf.size : null });
-  };
   const fault = (at: RegExp) =>
     plan.error instanceof Trouble && at.test(plan.error.problem.pointer ?? "") ? plan.error.problem : undefined;
   const readyFault = fault(/^\/time\/ready/)?.detail;
@@ -90,41 +82,7 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
   return (
     <div className="flex h-full min-h-0 flex-col">
       <div className="flex min-h-0 flex-1 flex-col overflow-y-auto lg:overflow-hidden">
-        <header className={`grid items-start gap-x-6 gap-y-1 border-b-2 border-rim px-4 py-2 ${heads}`}>
-          <h1 className="sr-only">Plan: {recipe.name}</h1>
-          <div className="min-w-0 md:max-lg:col-span-2">
-            <RecipePicker shelf={shelf} recipe={recipe} pick={(id) => change({ ...forThisLoaf, recipe: id })} />
-            <div className="flex min-w-0 items-center text-sm text-soft">
-              <span className="pl-2 whitespace-nowrap">in the</span>
-              <Picker
-                look="small"
-                label="Machine"
-                value={machine.id}
-                pick={pickMachine}
-                choices={shelf.machines.map((m) => ({ id: m.id, name: m.name, hint: `bakes ${m.sizes.join(", ")}` }))}
-              />
-            </div>
-          </div>
-          {answer && (
-            <SizeSwitch
-              sizes={answer.plan.sizes}
-              value={answer.plan.batch ?? answer.plan.size}
-              slices={wish.loaf.slices}
-              eaters={wish.loaf.eaters}
-              pick={(size) => change({ size, slices: null, eaters: null, have: null, closer: null })}
-              ask={change}
-            />
-          )}
-          <ReadyPicker
-            ready={wish.time?.ready}
-            home={!!wish.time?.notYet}
-            zone={zone}
-            eaten={!!answer?.plan.eaten}
-            earliest={nextMeal(shelf.now, zone)}
-            change={change}
-            fault={readyFault}
-          />
-        </header>
+        <PlanHead shelf={shelf} chosen={chosen} plan={answer?.plan} fault={readyFault} change={change} />
         {shelf.unreadable?.map((say) => (
           <p key={say} role="alert" className="border-l-4 border-signal px-4 py-2">
             {say}
@@ -230,24 +188,6 @@ function told({ plan, zone }: PlanAnswer, wish: Wish): string {
   const slices = made?.slices;
   const ready = wish.time?.ready ? ` Ready ${clock(plan.eaten ?? plan.timer.ready, zone)}.` : "";
   return `Amounts for ${made?.batch ?? plan.size}${slices ? `, ${slices} slices` : ""}.${ready}`;
-}
-
-/** On a phone, always in sight: when it is ready, and the way to the bench. */
-function Dock({ answer, wish, stale }: { answer: PlanAnswer; wish: Wish; stale: boolean }) {
-  const bench = useToBench(answer, wish, stale);
-  const { plan, zone, now } = answer;
-  const done = plan.eaten ?? plan.timer.ready;
-  return (
-    <div className="flex items-center gap-3 border-t-2 border-rim bg-enamel px-4 py-2 md:hidden">
-      <p className="min-w-0 flex-1 leading-6">
-        <span className="text-sm text-soft">
-          {plan.eaten ? "Eaten" : "Ready"} {dayName(day(done, zone), day(now, zone))}
-        </span>
-        <b className="figures block text-xl leading-8">{clock(done, zone)}</b>
-      </p>
-      <ToBench bench={bench} className="px-6" />
-    </div>
-  );
 }
 
 const ribbon = ({ plan, zone }: PlanAnswer) => ({

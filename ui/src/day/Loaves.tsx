@@ -1,0 +1,72 @@
+import { Plus } from "lucide-react";
+import type { DaybookLoaf, DayView } from "../client/types.gen";
+import { LoafRow, quietLink } from "./LoafRow";
+
+interface Props {
+  view: DayView;
+  over: boolean; // the day is
+  add: () => void;
+  open: (loaf: string) => void;
+  put: (loaf: DaybookLoaf) => void;
+  everyWeek: (loaf: DaybookLoaf) => void;
+}
+
+/** The loaves of the day, those that are baked on it every week, and the way to put another on it. */
+export function Loaves({ view, over, add, open, put, everyWeek }: Props) {
+  const { date, book, day, zone } = view;
+  return (
+    <section aria-labelledby="loaves">
+      <div className="flex items-center justify-between gap-4">
+        <h2 id="loaves" className="text-lg font-bold">
+          Loaves
+        </h2>
+        <button
+          type="button"
+          disabled={over || book.loaves.length >= view.most}
+          onClick={add}
+          className="flex min-h-12 items-center gap-2 rounded-tray bg-rim px-4 text-base font-bold text-on-rim disabled:bg-shelf disabled:text-soft"
+        >
+          <Plus size={20} aria-hidden="true" /> {book.loaves.length >= view.most ? "The day is full" : "Put a loaf on the day"}
+        </button>
+      </div>
+      {book.loaves.length === 0 && (
+        <p className="mt-2 max-w-prose text-lg text-soft">
+          Put on it what is wanted: each loaf with its time. The order, the machines and the timers follow from that.
+        </p>
+      )}
+      <ul className="mt-2 divide-y divide-rule border-y border-rule empty:hidden">
+        {day.loaves.map((l, n) => {
+          const of = book.loaves.find((b) => b.id === l.id);
+          return (
+            of && (
+              <LoafRow
+                key={l.id}
+                date={date}
+                loaf={l}
+                asked={of}
+                nth={n}
+                zone={zone}
+                over={over}
+                open={() => open(l.id)}
+                unpin={() => put({ ...of, pin: undefined })}
+                weekly={
+                  of.when === "by" && !of.id.startsWith("every-week-") ? { day: view.weekday, press: () => everyWeek(of) } : undefined
+                }
+              />
+            )
+          );
+        })}
+      </ul>
+      {(view.usual?.length ?? 0) > 0 && (
+        <p className="mt-2 text-base">
+          Baked every {view.weekday}, and not on this day:{" "}
+          {view.usual?.map((l) => (
+            <button key={l.id} type="button" onClick={() => put(l)} className={`${quietLink} mr-3`}>
+              put {view.names[l.wish.recipe]} on it
+            </button>
+          ))}
+        </p>
+      )}
+    </section>
+  );
+}
