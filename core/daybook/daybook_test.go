@@ -278,3 +278,12 @@ func TestADayThatIsOverIsNotPlanned(t *testing.T) {
 		t.Errorf("two days after: %q, %+v", d.Say, l)
 	}
 }
+
+// A loaf out of a bag that is gone is not planned as if it were measured whole.
+func TestALoafWhoseBagIsGoneHasNoPlace(t *testing.T) {
+	l := loaf("a", "Towpath white", 3, at(12, 0))
+	l.Wish.BagID = "gone"
+	if d := planned(t, heron(), book(l)); d.Loaves[0].Standing != daybook.NoPlace || d.Loaves[0].Say != "Its bag is not on the shelf any more." {
+		t.Errorf("its bag is gone, and it stands so: %+v", d.Loaves[0])
+	}
+}

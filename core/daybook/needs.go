@@ -220,6 +220,7 @@ func (p Place) Usual(b Book) []Loaf {
 
 var (
 	errGone      = fmt.Errorf("its recipe is not on the shelf any more")
+	errNoBag     = fmt.Errorf("its bag is not on the shelf any more")
 	errOver      = fmt.Errorf("it was not baked that day")
 	errNoMachine = fmt.Errorf("its machine is not on the shelf any more")
 )

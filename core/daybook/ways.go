@@ -163,6 +163,9 @@ func (p Place) waysOf(b Book, l Loaf) (out []way, none error) {
 	if _, ok := p.Recipes[l.Wish.RecipeID]; !ok {
 		return nil, errGone
 	}
+	if l.Wish.BagID != "" && p.Bags[l.Wish.BagID] == nil {
+		return nil, errNoBag
+	}
 	for n, m := range p.machines(b) {
 		if l.Only && m.ID != l.Wish.MachineID {
 			continue
