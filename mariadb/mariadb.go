@@ -8,6 +8,7 @@ import (
 	"encoding/json"
 	"errors"
 	"fmt"
+	"io"
 	"log/slog"
 	"net"
 	"os"
@@ -193,9 +194,31 @@ func asRoot(args ...string) []string {
 	return args
 }
 
-// launch starts mariadbd in a process group of its own, so that Ctrl-C reaches it only through us,
-// and waits until it answers.
+// errExited is for a mariadbd that ended before it answered.
+var errExited = errors.New("the database did not come up")
+
+// launch starts mariadbd and waits until it answers. Where another program took its port in between, it is started
+// again on another.
 func (s *Server) launch(ctx context.Context) error {
+	const tries = 3
+	for n := 1; ; n++ {
+		err := s.launchOnce(ctx)
+		if !errors.Is(err, errExited) || n == tries || portFree(s.port()) {
+			return err
+		}
+		s.log.Warn("the database's port was taken; trying another")
+	}
+}
+
+func (s *Server) port() int {
+	s.mu.Lock()
+	defer s.mu.Unlock()
+	return s.set.Port
+}
+
+// launchOnce starts mariadbd in a process group of its own, so that Ctrl-C reaches it only through us,
+// and waits until it answers.
+func (s *Server) launchOnce(ctx context.Context) error {
 	program, err := exec.LookPath("mariadbd")
 	if err != nil {
 		if program, err = exec.LookPath("/usr/sbin/mariadbd"); err != nil {
@@ -217,6 +240,10 @@ func (s *Server) launch(ctx context.Context) error {
 		return fmt.Errorf("cannot write to the data folder: %w", err)
 	}
 	defer log.Close()
+	before, err := log.Seek(0, io.SeekEnd)
+	if err != nil {
+		return fmt.Errorf("cannot write to the data folder: %w", err)
+	}
 	cmd := exec.Command(program, asRoot("--no-defaults", "--bind-address=127.0.0.1", "--port="+strconv.Itoa(port),
 		"--socket="+s.socket, "--datadir="+s.path("data"), "--tmpdir="+s.path("tmp"), "--pid-file="+s.path("mariadb.pid"),
 		"--character-set-server=utf8mb4", "--collation-server=utf8mb4_uca1400_ai_ci",
@@ -241,7 +268,7 @@ func (s *Server) launch(ctx context.Context) error {
 			<-exited
 			return ctx.Err()
 		case <-exited:
-			return fmt.Errorf("the database did not come up: see %s", s.path("mariadb.log"))
+			return fmt.Errorf("%w%s: see %s", errExited, s.lastError(before), s.path("mariadb.log"))
 		case <-patience:
 			syscall.Kill(cmd.Process.Pid, syscall.SIGKILL)
 			return fmt.Errorf("the database did not come up within a minute: see %s", s.path("mariadb.log"))
@@ -249,6 +276,22 @@ func (s *Server) launch(ctx context.Context) error {
 		}
 	}
 	return nil
+}
+
+// lastError is what the database's log says last of an error behind a place in it, in brackets; nothing where it says
+// nothing.
+func (s *Server) lastError(from int64) string {
+	log, err := os.ReadFile(s.path("mariadb.log"))
+	if err != nil || int64(len(log)) < from {
+		return ""
+	}
+	lines := strings.Split(string(log[from:]), "\n")
+	for n := len(lines) - 1; n >= 0; n-- {
+		if _, say, ok := strings.Cut(lines[n], "[ERROR] "); ok && !strings.HasPrefix(say, "Aborting") {
+			return " (" + say + ")"
+		}
+	}
+	return ""
 }
 
 // account makes the application's database and account, and leaves root no way in but the socket.

@@ -6,6 +6,7 @@ import (
 	"errors"
 	"io/fs"
 	"log/slog"
+	"net"
 	"os"
 	"path/filepath"
 	"strings"
@@ -177,4 +178,40 @@ func TestADatabaseThatComesBackOnAnotherPortIsFound(t *testing.T) {
 		}
 	}
 	t.Logf("it was at %s and is at %s", before, s.address())
+}
+
+// A port that was free when the database was started may be another program's when it comes to listen there: it is
+// started again on another.
+func TestAPortThatIsTakenMeanwhile(t *testing.T) {
+	dir := t.TempDir()
+	first := start(t, dir)
+	address, log := first.address(), first.path("mariadb.log")
+	first.Stop()
+	before, err := os.Stat(log)
+	if err != nil {
+		t.Fatal(err)
+	}
+	taken := make(chan net.Listener, 1)
+	go func() { // as soon as it has begun, and long before it listens
+		for {
+			if now, err := os.Stat(log); err == nil && now.Size() > before.Size() {
+				break
+			}
+		}
+		l, _ := net.Listen("tcp", address)
+		taken <- l
+	}()
+	s := start(t, dir)
+	if l := <-taken; l != nil {
+		defer l.Close()
+		if s.address() == address {
+			t.Errorf("it says that it listens at %s, where another program does", address)
+		}
+	} else {
+		t.Errorf("%s could not be taken", address)
+	}
+	run(t, s, "CREATE TABLE loaf (id INT PRIMARY KEY)")
+	if say := s.lastError(before.Size()); !strings.Contains(say, "port") {
+		t.Errorf("the log says%q of it", say)
+	}
 }
