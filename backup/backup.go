@@ -12,6 +12,7 @@ import (
 	"io"
 	"os"
 	"path/filepath"
+	"slices"
 	"time"
 
 	"github.com/go-json-experiment/json"
@@ -66,33 +67,9 @@ func Write(ctx context.Context, s *store.Store, path string, now time.Time) (Lis
 	defer file.Close()
 	list := List{RisePan: "backup", Version: version, Written: now.UTC().Truncate(time.Second)}
 	archive := zip.NewWriter(file)
-	files := map[string]string{} // by the kitchen's id
-	err = s.Snapshot(ctx, func(q store.Queries) error {
-		for _, which := range []struct {
-			list func(context.Context) ([]store.KitchenName, error)
-			away bool
-		}{{q.Kitchens, false}, {q.KitchensAway, true}} {
-			all, err := which.list(ctx)
-			if err != nil {
-				return err
-			}
-			for _, k := range all {
-				one, err := write(ctx, q, archive, k, len(list.Kitchens)+1, now)
-				if err != nil {
-					return err
-				}
-				files[k.ID] = one.File
-				if one.Away = which.away; one.Away {
-					beside, err := q.BesideOf(ctx, k.ID)
-					if err != nil && !errors.Is(err, store.ErrNotFound) {
-						return err
-					}
-					one.Beside = files[beside]
-				}
-				list.Kitchens = append(list.Kitchens, one)
-			}
-		}
-		return nil
+	err = s.Snapshot(ctx, func(q store.Queries) (err error) {
+		list.Kitchens, err = writeKitchens(ctx, q, archive, now)
+		return err
 	})
 	if err == nil {
 		err = writeList(archive, list)
@@ -104,6 +81,36 @@ func Write(ctx context.Context, s *store.Store, path string, now time.Time) (Lis
 		return list, fmt.Errorf("the backup was written and cannot be read again: %w", err)
 	}
 	return list, os.Rename(file.Name(), path)
+}
+
+// writeKitchens writes every kitchen into the archive, those that were put away last, each with the file of the one that
+// took its place.
+func writeKitchens(ctx context.Context, q store.Queries, archive *zip.Writer, now time.Time) (out []Kitchen, err error) {
+	shown, err := q.Kitchens(ctx)
+	if err != nil {
+		return nil, err
+	}
+	away, err := q.KitchensAway(ctx)
+	if err != nil {
+		return nil, err
+	}
+	files := map[string]string{} // by the kitchen's id
+	for n, k := range slices.Concat(shown, away) {
+		one, err := write(ctx, q, archive, k, n+1, now)
+		if err != nil {
+			return nil, err
+		}
+		files[k.ID] = one.File
+		if one.Away = n >= len(shown); one.Away {
+			beside, err := q.BesideOf(ctx, k.ID)
+			if err != nil && !errors.Is(err, store.ErrNotFound) {
+				return nil, err
+			}
+			one.Beside = files[beside]
+		}
+		out = append(out, one)
+	}
+	return out, nil
 }
 
 func write(ctx context.Context, q store.Queries, archive *zip.Writer, k store.KitchenName, n int, now time.Time) (Kitchen, error) {
