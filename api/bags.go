@@ -150,27 +150,20 @@ func (s *server) leaveBags(c *call) (any, error) {
 	return c.viewBags(id)
 }
 
-// bagged lays the bag that a wish names into its place: its recipe is the one that the bag was made by.
-func (c *call) bagged(w plan.Wish, pins *store.Pins) (*plan.Bag, *store.Pins, error) {
+// bagged is the bag that a wish names, and the revision of its recipe by which it was made; nil and 0 where
+// it names none.
+func (c *call) bagged(w plan.Wish) (*plan.Bag, int, error) {
 	if w.BagID == "" {
-		return nil, pins, nil
+		return nil, 0, nil
 	}
 	b, err := named(w.BagID, "/loaf/bag", "bag", func(id string) (store.Bags, error) { return c.BagsOf(c.ctx, c.kitchen, id) })
 	if err != nil {
-		return nil, pins, err
+		return nil, 0, err
 	}
 	if b.RecipeID != w.RecipeID {
-		return nil, pins, fault.At("/loaf/bag", "that bag is of another recipe")
+		return nil, 0, fault.At("/loaf/bag", "that bag is of another recipe")
 	}
-	if pins == nil {
-		heads, _, err := c.Heads(c.ctx, c.kitchen, b.RecipeID, w.MachineID)
-		if err != nil {
-			return nil, pins, err
-		}
-		heads.Revision = b.Revision
-		pins = &heads
-	}
-	return b.Batch.Contents(), pins, nil
+	return b.Batch.Contents(), b.Revision, nil
 }
 
 // takeBag takes the bag of a loaf that is started off the shelf.

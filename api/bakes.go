@@ -266,16 +266,17 @@ func (c *call) why(b store.Bake, s bake.State, happened []bake.Happening) ([]Why
 		return nil, err
 	}
 	baked.Because = then.Recipe.Because
-	_, habit, err := c.Heads(c.ctx, c.kitchen, b.RecipeID, b.MachineID)
+	around, err := c.Around(c.ctx, c.kitchen, b.RecipeID, b.MachineID, c.now)
 	if err != nil {
 		return nil, err
 	}
 	var out []Why
 	for _, w := range verdict.Told(verdict.Weigh(baked.Seen())) {
+		w.Change, w.Tell = k.Kitchen.Degrees.Say(w.Change), k.Kitchen.Degrees.Say(w.Tell)
 		why := Why{Weighed: w, Step: verdict.Propose(b.Plan, r.Recipe, k.Kitchen.Ingredient, w.Cause)}
 		if other := verdict.Choose(b.Plan, s, w.Cause); other != nil {
-			becomes := store.Habit{Cycle: cmp.Or(other.Cycle, habit.Cycle), Crust: cmp.Or(other.Crust, habit.Crust)}
-			why.Choice = &ChoiceNext{*other, b.MachineID, becomes, habit}
+			becomes := store.Habit{Cycle: cmp.Or(other.Cycle, around.Habit.Cycle), Crust: cmp.Or(other.Crust, around.Habit.Crust)}
+			why.Choice = &ChoiceNext{*other, b.MachineID, becomes, around.Habit}
 		}
 		out = append(out, why)
 	}

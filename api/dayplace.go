@@ -44,7 +44,7 @@ func (c *call) dayPlace(date kitchen.Date, loaves []daybook.Loaf) (p daybook.Pla
 	var ids []string
 	for _, l := range loaves {
 		ids = append(ids, l.Wish.RecipeID)
-		held, _, err := c.bagged(l.Wish, nil)
+		held, _, err := c.bagged(l.Wish)
 		if gone := (*fault.Fault)(nil); err != nil && !errors.As(err, &gone) {
 			return p, err
 		}
@@ -86,9 +86,11 @@ func (c *call) shelve(p daybook.Place, habits map[[2]string]store.Habit, id stri
 	}
 	p.Recipes[id] = r.Recipe
 	for _, m := range p.Machines {
-		if _, habits[[2]string{id, m.ID}], err = c.Heads(c.ctx, c.kitchen, id, m.ID); err != nil {
+		around, err := c.Around(c.ctx, c.kitchen, id, m.ID, c.now)
+		if err != nil {
 			return err
 		}
+		habits[[2]string{id, m.ID}] = around.Habit
 	}
 	return nil
 }

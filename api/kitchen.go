@@ -35,8 +35,7 @@ func settingsOf(k kitchen.Kitchen, version int, today kitchen.Date) KitchenSetti
 		out.Cups = append(out.Cups, CupKnown{known, c.Flour, i.Name, i.PerCup})
 	}
 	for _, p := range k.Packs {
-		i, _ := k.Ingredient(p.Ingredient)
-		out.Worries = append(out.Worries, p.Worry(i, today))
+		out.Worries = append(out.Worries, k.WorryOf(p, today))
 	}
 	return out
 }

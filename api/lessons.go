@@ -8,7 +8,6 @@ import (
 	"risepan/core/fault"
 	"risepan/core/kitchen"
 	"risepan/core/larder"
-	"risepan/core/machine"
 	"risepan/core/measure"
 	"risepan/core/recipe"
 	"risepan/core/tally"
@@ -67,9 +66,9 @@ func (c *call) lessonsOf(recipeID string) (Lessons, error) {
 	for _, p := range past {
 		if m := machines[p.MachineID]; !slices.Contains(told, p.MachineID) {
 			told = append(told, p.MachineID)
-			for _, teach := range []func(string, machine.Machine, []verdict.Past) *verdict.Lesson{verdict.CrustLesson, verdict.FillLesson, verdict.KneadLesson} {
-				add(teach(p.MachineID, m.Machine, past))
-			}
+			add(verdict.CrustLesson(p.MachineID, m.Machine, past))
+			add(verdict.FillLesson(p.MachineID, m.Machine, k.Kitchen, past))
+			add(verdict.KneadLesson(p.MachineID, m.Machine, k.Kitchen, past))
 		}
 	}
 	add(verdict.CupLesson(k.Kitchen.Ingredient, past))

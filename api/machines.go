@@ -211,7 +211,7 @@ func (s *server) compare(c *call) (any, error) {
 			return nil, fault.At("/cycles", "%s has no cycle %q", m.Machine.Name, id)
 		}
 		p := cycle.Programme(in.Size, in.Crust)
-		t := p.Totals()
+		t := cycle.Totals(in.Size, in.Crust)
 		one := ComparedCycle{ID: id, Panel: cycle.Panel, Name: cycle.Name, Spans: p.Stages, Totals: t, Beeps: cycle.Beeps, Suits: suits[id].Suits, Reason: suits[id].Reason}
 		if len(out.Cycles) > 0 {
 			one.Beside = t.Beside(out.Cycles[0].Totals)
@@ -240,7 +240,7 @@ func (c *call) suiting(m machine.Machine, in Compare) (map[string]choice.Option,
 	if err != nil {
 		return nil, err
 	}
-	for _, o := range choice.Cycles(m, choice.Needs{Kind: r.Recipe.Kind, Formula: formula.FromRecipe(lines), Lines: lines, Size: in.Size}) {
+	for _, o := range choice.Cycles(m, choice.Needs{Kind: r.Recipe.Kind, Formula: formula.FromRecipe(lines), Lines: lines, Size: in.Size, Decimal: k.Kitchen.Decimal}) {
 		suits[o.Cycle] = o
 	}
 	return suits, nil

@@ -1,6 +1,7 @@
 package api
 
 import (
+	"cmp"
 	"slices"
 	"time"
 
@@ -90,7 +91,7 @@ func (s *server) byOven(c *call) (any, error) {
 // choice of cycle and crust there.
 func (c *call) place(w plan.Wish, pins *store.Pins) (plan.Place, store.Pins, store.Habit, error) {
 	at := store.Pins{RecipeID: w.RecipeID, MachineID: w.MachineID}
-	held, pins, err := c.bagged(w, pins)
+	held, revision, err := c.bagged(w)
 	if err != nil {
 		return plan.Place{}, at, store.Habit{}, err
 	}
@@ -103,17 +104,19 @@ func (c *call) place(w plan.Wish, pins *store.Pins) (plan.Place, store.Pins, sto
 			return p, at, store.Habit{}, fault.At(named.pointer, "say which %s, by its id", named.what)
 		}
 	}
-	heads, habit, err := c.Heads(c.ctx, c.kitchen, at.RecipeID, at.MachineID)
+	around, err := c.Around(c.ctx, c.kitchen, at.RecipeID, at.MachineID, c.now)
+	habit := around.Habit
 	switch {
 	case err != nil:
 		return p, at, habit, err
-	case heads.Revision == 0:
+	case around.Revision == 0:
 		return p, at, habit, fault.At("/recipe", "this kitchen has no such recipe")
-	case heads.Machine == 0:
+	case around.Machine == 0:
 		return p, at, habit, fault.At("/machine", "this kitchen has no such machine")
 	}
 	if pins == nil {
-		at = heads
+		at = around.Pins
+		at.Revision = cmp.Or(revision, at.Revision)
 	}
 	k, err := c.Kitchen(c.ctx, c.kitchen, at.Kitchen)
 	if err != nil {
@@ -128,19 +131,14 @@ func (c *call) place(w plan.Wish, pins *store.Pins) (plan.Place, store.Pins, sto
 		return p, at, habit, err
 	}
 	zone, err := zoneOf(k)
-	return plan.Place{Kitchen: k.Kitchen, Zone: zone, Recipe: r.Recipe, Machine: m.Machine, Bag: held, Now: c.now, Stop: c.ctx.Done()}, at, habit, err
+	return plan.Place{Kitchen: k.Kitchen, Zone: zone, Recipe: r.Recipe, Machine: m.Machine, Bag: held, Liked: around.Liked, Occupied: around.Occupied,
+		Now: c.now, Stop: c.ctx.Done()}, at, habit, err
 }
 
 // fulfil makes the plan of a wish, with the newest of everything or as it was pinned.
 func (c *call) fulfil(w plan.Wish, pins *store.Pins) (made, error) {
 	p, at, habit, err := c.place(w, pins)
 	if err != nil {
-		return made{}, err
-	}
-	if p.Liked, err = c.LikedDoughs(c.ctx, c.kitchen, at.RecipeID, p.Recipe.Kind); err != nil {
-		return made{}, err
-	}
-	if p.Occupied, err = c.Occupied(c.ctx, c.kitchen, at.MachineID, c.now); err != nil {
 		return made{}, err
 	}
 	w = w.In(p.Kitchen.Standard)

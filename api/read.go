@@ -270,7 +270,7 @@ func beside(k kitchen.Kitchen, r recipe.Recipe, weighed []recipe.Weighed, c reci
 		}
 		straight := weighed[n].Grams * measure.Grams(c.Size.Over(r.Size).Float()) // as cards have it, whatever this kitchen's schools
 		off := min(math.Abs(float64(card/scaled[at].Grams)-1), math.Abs(float64(card/straight)-1))
-		text := k.Weights.Text(scaled[at].Grams, scaled[at].Grams < 20)
+		text := k.Weight(scaled[at].Grams, scaled[at].Grams < 20)
 		if math.Abs(float64(scaled[at].Grams-straight)) < 0.01 {
 			text = l.Amount.Times(c.Size.Over(r.Size)).String()
 		}

@@ -305,7 +305,12 @@ func (s *server) page(c *gin.Context) {
 	c.Header("Cache-Control", cache)
 	if slices.Contains([]string{".js", ".css", ".svg", ".html"}, path.Ext(name)) {
 		c.Header("Vary", "Accept-Encoding")
-		if strings.Contains(c.GetHeader("Accept-Encoding"), "gzip") {
+		takes := c.GetHeader("Accept-Encoding")
+		if br, err := fs.ReadFile(s.Pages, name+".br"); err == nil && strings.Contains(takes, "br") {
+			c.Header("Content-Encoding", "br")
+			c.Header("Content-Type", mime.TypeByExtension(path.Ext(name)))
+			b = br
+		} else if strings.Contains(takes, "gzip") {
 			c.Header("Content-Encoding", "gzip")
 			c.Header("Content-Type", mime.TypeByExtension(path.Ext(name)))
 			b = s.best(name, b)

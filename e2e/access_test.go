@@ -116,7 +116,7 @@ func TestWhatIsHeard(t *testing.T) {
 		"/day/2026-12-24":  {"heading: Thursday 24 December", "navigation: Days", "button: Put a loaf on the day", "heading: Hands"},
 	} {
 		p.Go(s.URL + path)
-		p.Until("the page", "document.querySelector('h1') && !shows('One moment') && !shows('Planning the day')")
+		p.Until("the page", "document.querySelector('h1') && !shows('One moment') && !shows('Looking on the shelf') && !shows('Planning the day')")
 		p.Settled()
 		hears(fmt.Sprint(path), p.Heard(), wants...)
 	}

@@ -173,9 +173,9 @@ func TestBusyHoursAreReadFromACalendar(t *testing.T) {
 	p.Go(s.URL)
 	choose(p, "Towpath white")
 	p.Sees("nobody is home: Market day")
-	p.Go(s.URL + "/kitchen?drawer=Habits")
+	p.Go(s.URL + "/kitchen?drawer=Hours")
 	p.Sees("When nobody is home")
-	axe(t, p, "Habits with an absence")
+	axe(t, p, "Hours with an absence")
 	drive.Value[bool](p, `(document.querySelector("[aria-label^='Forget Market day']").click(), true)`)
 	p.Sees("No hours are noted.")
 }

@@ -74,7 +74,7 @@ func TestTheFirstLoadOfPlanIsSmall(t *testing.T) {
 			return
 		}
 		need[name] = true
-		b, err := os.ReadFile(filepath.Join(dist, "assets", name))
+		b, err := os.ReadFile(filepath.Join(dist, name))
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -84,10 +84,10 @@ func TestTheFirstLoadOfPlanIsSmall(t *testing.T) {
 		w.Close()
 		total += zipped.Len()
 		for _, m := range static.FindAllSubmatch(b, -1) {
-			visit(string(m[1]))
+			visit("assets/" + string(m[1]))
 		}
 	}
-	for _, m := range regexp.MustCompile(`/assets/([^"]+\.js)`).FindAllSubmatch(index, -1) {
+	for _, m := range regexp.MustCompile(`(?:src|href)="/([^"]+\.js)"`).FindAllSubmatch(index, -1) {
 		visit(string(m[1]))
 	}
 	t.Logf("Plan's first load: %.1f kB of script, gzipped, in %d files", float64(total)/1000, len(need))
@@ -139,7 +139,7 @@ func TestNothingIsFetchedFromElsewhere(t *testing.T) {
 // The phone's width holds every screen without scrolling sideways.
 func TestNoScreenScrollsSidewaysOnAPhone(t *testing.T) {
 	s := serve(t)
-	for _, path := range []string{"/", "/log", "/watch", "/recipes", "/kitchen", "/kitchen?drawer=Flour", "/kitchen?drawer=Cupboard", "/kitchen?drawer=Habits", "/machines", "/machines/new", "/bench", "/day"} {
+	for _, path := range []string{"/", "/log", "/watch", "/recipes", "/kitchen", "/kitchen?drawer=Flour", "/kitchen?drawer=Cupboard", "/kitchen?drawer=Units", "/kitchen?drawer=Habits", "/kitchen?drawer=Hours", "/machines", "/machines/new", "/bench", "/day"} {
 		p := drive.Open(kitchen.browser, t, s.URL+path, 390, 844)
 		p.Until("the page", "document.querySelector('h1')")
 		p.Settled()

@@ -100,7 +100,8 @@ func TestLongNamesInFourScriptsAreWholeOnEveryScreen(t *testing.T) {
 		for _, path := range []string{fmt.Sprintf("/?recipe=%v&machine=%v", made["id"], owned["id"]), fmt.Sprintf("/bench/%v", bench["id"]), fmt.Sprintf("/watch/%v", bake["id"]),
 			fmt.Sprintf("/verdict/%v", bake["id"]), "/log", fmt.Sprintf("/log/%v", bake["id"]), "/recipes", fmt.Sprintf("/recipes/%v", made["id"]), "/machines", fmt.Sprintf("/machines/%v", owned["id"]), "/kitchen", "/day/" + date.Format(time.DateOnly)} {
 			p.Go(s.URL + path)
-			p.Until("the page "+path, "document.querySelector('h1') && !shows('One moment')")
+			p.Until("the page "+path, "document.querySelector('h1') && !shows('One moment') && !shows('Looking on the shelf')")
+			p.Settled()
 			for _, width := range []int64{390, 768, 1024, 1280, 1920} {
 				p.Resize(width, 844)
 				for _, say := range drive.Value[[]string](p, cut) {

@@ -171,7 +171,7 @@ func TestTheBakersOwnChoiceAndWishesAreKept(t *testing.T) {
 
 	// A beep in the quiet hours is said, with ways out.
 	p.Click("Kitchen")
-	p.Click("Habits")
+	p.Click("Hours")
 	p.Type("Quiet from", "0:00\r")
 	p.Type("Quiet until", "23:59\r")
 	p.Until("the hours kept", "field('Quiet until').value === '23:59' && shows('Kept.')")

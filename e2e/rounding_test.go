@@ -134,6 +134,38 @@ func contains(s, part string) bool {
 	return false
 }
 
+// A kitchen that writes its decimals after a comma and measures in inches reads no point between two figures and no
+// millimetre, wherever it looks.
+func TestDecimalsStandAfterTheKitchensSign(t *testing.T) {
+	s := serve(t)
+	p := open(t, s.URL+"/kitchen?drawer=Units")
+	p.Click("After a comma")
+	p.Sees("Kept.")
+	p.Click("Inches")
+	p.Until("inches", "target('Inches')?.querySelector('input').checked")
+	look := func(what string) {
+		t.Helper()
+		if found := drive.Value[[]string](p, `document.querySelector("main").innerText.match(/.*(\d\.\d|\d mm).*/g) ?? []`); len(found) > 0 {
+			t.Errorf("%s: %q", what, found)
+		}
+	}
+	p.Go(s.URL)
+	p.Sees("In the pan")
+	if got := drive.Value[string](p, `document.querySelector("[data-grams=salt]").innerText`); !contains(got, ",") {
+		t.Errorf("salt is %q", got)
+	}
+	look("Plan")
+	p.Click("Hydration")
+	p.Sees("net carbohydrate")
+	look("the formula")
+	for _, at := range []struct{ path, sees string }{{"/log", "Towpath white"}, {"/log/year", "loaves"}, {"/recipes", "Towpath white"}, {"/machines", "Galley machine"}, {"/machines/new", " in ·"},
+		{"/kitchen", "in the drawer"}, {"/kitchen?drawer=Flour", "flour"}, {"/kitchen?drawer=Cupboard", "yeast"}, {"/kitchen?drawer=Habits", "Salt"}} {
+		p.Go(s.URL + at.path)
+		p.Sees(at.sees)
+		look(at.path)
+	}
+}
+
 func TestTheKitchensMeasuresAndSchoolsShowOnThePlan(t *testing.T) {
 	s := serve(t)
 	p := open(t, s.URL+"/kitchen")
@@ -154,14 +186,14 @@ func TestTheKitchensMeasuresAndSchoolsShowOnThePlan(t *testing.T) {
 	p.Click("Kitchen")
 	p.Click("Undo the last change")
 	p.Until("the mug gone", "!shows('180 ml')")
-	p.Click("Habits")
+	p.Click("Units")
 	p.Click("On a scale")
 	p.Until("the scale chosen", "document.querySelector('label:has(input:checked)')?.innerText.startsWith('On a scale')")
 	p.Click("Plan")
 	p.Until("grams for every line", "[...document.querySelectorAll('[data-amount]')].every(e => e.innerText.trim().endsWith(' g'))")
 	p.Sees("pan 237 g")
 	p.Click("Kitchen")
-	p.Click("Habits")
+	p.Click("Units")
 	p.Click("Ounces")
 	p.Until("ounces", "target('Ounces')?.querySelector('input').checked")
 	p.Click("Plan")
@@ -179,7 +211,7 @@ func TestTheKitchensMeasuresAndSchoolsShowOnThePlan(t *testing.T) {
 	p.Until("the size for five eaters of three slices", "document.querySelector('label:has(input:checked)').innerText.startsWith('2')")
 	p.Click("1 1/2 lb")
 	p.Click("Kitchen")
-	p.Click("Habits")
+	p.Click("Units")
 	p.Click("Grams")
 	p.Until("grams", "target('Grams')?.querySelector('input').checked")
 	p.Click("Flour")

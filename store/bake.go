@@ -354,40 +354,5 @@ func (q Queries) Running(ctx context.Context, kitchenID string) ([]Glance, error
 	return list(rows, err, glance)
 }
 
-// A bake of this mark or better was liked; so many of the newest are asked.
-const (
-	liked     = 4
-	mostLiked = 50
-)
-
-// LikedDoughs lists the formulas of a kitchen's well-marked bakes of a kind of bread, newest first, and tells
-// which are of one recipe.
-func (q Queries) LikedDoughs(ctx context.Context, kitchenID, recipeID string, k recipe.Kind) ([]plan.Liked, error) {
-	rows, err := q.q.QueryContext(ctx, `SELECT recipe_id = ?, hydration, salt, yeast, sugar, fat, powder FROM bakes
-		WHERE kitchen_id = ? AND kind = ? AND liked = TRUE AND NOT rehearsed ORDER BY started_at DESC LIMIT ?`, recipeID, kitchenID, string(k), mostLiked)
-	return list(rows, err, func(scan func(...any) error) (l plan.Liked, err error) {
-		f := &l.Formula
-		return l, scan(&l.Own, &f.Hydration, &f.Salt, &f.Yeast, &f.Sugar, &f.Fat, &f.Powder)
-	})
-}
-
-// recently is how far back a machine's last bake is looked for: longer than any bake and its cooling takes.
-const recently = 72 * time.Hour
-
-// Occupied is the machine's last bake of late, for whether it is free; nil where there is none.
-func (q Queries) Occupied(ctx context.Context, kitchenID, machineID string, now time.Time) (*plan.Occupied, error) {
-	rows, err := q.q.QueryContext(ctx, `SELECT recipe, ready_at, COALESCE(freed_at, ended_at) FROM bakes
-		WHERE kitchen_id = ? AND put_away = FALSE AND NOT rehearsed AND started_at > ? AND machine_id = ? ORDER BY started_at DESC LIMIT 1`, kitchenID, now.Add(-recently).UTC().Truncate(time.Hour), machineID)
-	found, err := list(rows, err, func(scan func(...any) error) (o plan.Occupied, err error) {
-		var end sql.NullTime
-		err = scan(&o.Recipe, &o.Until, &end)
-		if o.Running = !end.Valid; end.Valid {
-			o.Until = end.Time
-		}
-		return o, err
-	})
-	if err != nil || len(found) == 0 {
-		return nil, err
-	}
-	return &found[0], nil
-}
+// liked is the mark from which on a bake was liked.
+const liked = 4

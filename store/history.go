@@ -2,7 +2,6 @@ package store
 
 import (
 	"context"
-	"database/sql"
 	"errors"
 	"fmt"
 	"sync"
@@ -124,26 +123,6 @@ func (r *readVersions) put(k versionKey, v any) {
 		r.seen = map[versionKey]any{}
 	}
 	r.seen[k] = v
-}
-
-// Heads tells which versions of a kitchen, a recipe and a machine are the newest, and the baker's own
-// choice for the two; a recipe or machine that is not there has version 0.
-func (q Queries) Heads(ctx context.Context, kitchenID, recipeID, machineID string) (p Pins, habit Habit, err error) {
-	var recipe, machine, shape sql.NullInt64
-	var doc sql.NullString
-	p.RecipeID, p.MachineID = recipeID, machineID
-	err = q.q.QueryRowContext(ctx, `SELECT k.head, r.head, m.head, h.shape, h.doc FROM kitchens k
-		LEFT JOIN recipes r ON r.kitchen_id = k.id AND r.id = ? LEFT JOIN machines m ON m.kitchen_id = k.id AND m.id = ?
-		LEFT JOIN habits h ON h.kitchen_id = k.id AND h.recipe_id = r.id AND h.machine_id = m.id WHERE k.id = ?`,
-		recipeID, machineID, kitchenID).Scan(&p.Kitchen, &recipe, &machine, &shape, &doc)
-	if err != nil {
-		return p, habit, found(err)
-	}
-	p.Revision, p.Machine = int(recipe.Int64), int(machine.Int64)
-	if doc.Valid {
-		err = habits.decode(recipeID, int(shape.Int64), doc.String, &habit)
-	}
-	return p, habit, err
 }
 
 // putAway puts a thing on the shelf or away from it.

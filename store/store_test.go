@@ -298,8 +298,17 @@ func TestPagesOfTheLogMeet(t *testing.T) {
 func TestLikedDoughsAreTheWellMarkedOfTheirKind(t *testing.T) {
 	s := storetest.Open(t)
 	k := heron(t, s)
+	machines, _, err := s.Machines(ctx, k.ID, false)
+	if err != nil {
+		t.Fatal(err)
+	}
+	ofKind := map[recipe.Kind]string{}
+	for _, r := range shelf(t, s, k.ID) {
+		ofKind[r.Recipe.Kind] = r.ID
+	}
 	for kind, want := range map[recipe.Kind]int{recipe.White: 2, recipe.Sweet: 2, recipe.Wholemeal: 1, recipe.Crusty: 0} {
-		liked, err := s.LikedDoughs(ctx, k.ID, k.ID, kind)
+		around, err := s.Around(ctx, k.ID, ofKind[kind], machines[0].ID, noon)
+		liked := around.Liked
 		if err != nil || len(liked) != want {
 			t.Errorf("%d liked doughs of kind %s, want %d (%v)", len(liked), kind, want, err)
 		}

@@ -322,10 +322,10 @@ func (b *maker) measure(id, into string, layer pan.Layer) {
 		}
 		aloud := add.Spoken()
 		if aloud == "" {
-			aloud = b.kitchen.Weights.Text(more, false)
+			aloud = b.kitchen.Weight(more, false)
 		}
 		b.add(Step{ID: "top up " + id, Kind: TopUp, Say: "More " + l.Name, Line: id, Stuff: layer.Stuff, Into: into, Add: &add, Aloud: aloud,
-			Why: fmt.Sprintf("So that it keeps up with the loaf: %s in all.", b.kitchen.Weights.Text(l.Exact, false))})
+			Why: fmt.Sprintf("So that it keeps up with the loaf: %s in all.", b.kitchen.Weight(l.Exact, false))})
 	}
 }
 

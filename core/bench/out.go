@@ -63,7 +63,7 @@ func Outs(k kitchen.Kitchen, s Slipped) []Out {
 	over := s.Went - wants
 	if over > 0 && s.liftable() {
 		i, _ := k.Ingredient(line.Ingredient)
-		much := k.Weights.Text(over, over < 20)
+		much := k.Weight(over, over < 20)
 		if a, ok := scoop.NewSet(k.Measures, k.Standard).WithJug(k.Jug).Nearest(i, over); ok && !k.Scale {
 			much = a.String()
 		}
@@ -71,7 +71,7 @@ func Outs(k kitchen.Kitchen, s Slipped) []Out {
 	}
 	if s.Fit != nil {
 		worry, bad := worries(*s.Fit)
-		out = append(out, Out{ToFit, s.fits(), worry, bad})
+		out = append(out, Out{ToFit, s.fits(k), worry, bad})
 	}
 	if s.Grow != nil && over > 0 {
 		worry, bad := worries(*s.Grow)
@@ -115,7 +115,7 @@ var figures = []struct {
 const worth = 0.03
 
 // fits says what is left to measure, and what the dough then holds.
-func (s Slipped) fits() string {
+func (s Slipped) fits(k kitchen.Kitchen) string {
 	left := 0
 	for _, l := range s.Before.Pan.Layers {
 		for _, id := range l.Lines {
@@ -131,7 +131,7 @@ func (s Slipped) fits() string {
 	var moved []string
 	for _, f := range figures {
 		if was, is := f.of(s.Before.Formula), f.of(s.Fit.Formula); math.Abs(is-was) > max(0.05, worth*was) {
-			moved = append(moved, fmt.Sprintf("%s %.1f in place of %.1f", f.name, is, was))
+			moved = append(moved, fmt.Sprintf("%s %s in place of %s", f.name, k.Decimal.Figure(is, 1), k.Decimal.Figure(was, 1)))
 		}
 	}
 	if len(moved) == 0 {
@@ -144,7 +144,7 @@ func (s Slipped) fits() string {
 func (s Slipped) grows(k kitchen.Kitchen) string {
 	by := 100 * (float64(s.Grow.Formula.Flour/s.Before.Formula.Flour) - 1)
 	return fmt.Sprintf("Let the loaf grow to it: everything else by %.0f %%, %s of flour in all. It is likely to fill %s.",
-		by, k.Weights.Text(s.Grow.Formula.Flour, false), s.Grow.Pan.Fill)
+		by, k.Weight(s.Grow.Formula.Flour, false), s.Grow.Pan.Fill)
 }
 
 // worries is what a plan asks or warns of, of what a slip can bring about, and whether it forbids the bake.

@@ -24,7 +24,7 @@ func (b *maker) prepare() {
 		for _, id := range p.Pan.Layers[n].Lines {
 			b.measure(id, "a small saucepan", p.Pan.Layers[n])
 		}
-		cool := Step{ID: "cool", Kind: Wait, Say: "Warm it through, stirring; then let it cool to 40 °C.", Wait: toCool, Why: "Hotter than 43 °C harms the yeast."}
+		cool := Step{ID: "cool", Kind: Wait, Say: b.kitchen.Degrees.Say("Warm it through, stirring; then let it cool to 40 °C."), Wait: toCool, Why: b.kitchen.Degrees.Say("Hotter than 43 °C harms the yeast.")}
 		if p.Heat.Cool {
 			cool.Say, cool.Wait, cool.Why = "Warm it through, stirring; then let it cool to the kitchen's temperature.", toStand, "It waits with the yeast until the cycle begins: nothing in the pan may be warm."
 		}

@@ -26,6 +26,7 @@ type Needs struct {
 	Within  machine.Minutes // the time that there is; 0: any
 	Away    bool            // nobody is there for the beep
 	Box     bool            // the dispenser holds the add-ins
+	Decimal measure.DecimalSign
 }
 
 // Option is one cycle of the machine, with how well it suits and why.
@@ -265,10 +266,10 @@ func Harm(c machine.Cycle, n Needs) string {
 	if say, ok := kneaded[n.Kind]; ok && c.Character != machine.Dough {
 		return say
 	}
-	t := c.Programme(n.Size, machine.Medium).Totals()
+	t := c.Totals(n.Size, machine.Medium)
 	switch {
 	case n.Formula.Yeast == 0 && t.Rise > 0 && n.row().Bands.Yeast != (kind.Band{}), n.row().Loose && t.Rise > 0:
-		return fmt.Sprintf("%s kneads and then waits %s hours to bake: without yeast nothing rises in them, and the leavening is spent before the heat.", c.Name, hours(t.Rise))
+		return fmt.Sprintf("%s kneads and then waits %s hours to bake: without yeast nothing rises in them, and the leavening is spent before the heat.", c.Name, n.hours(t.Rise))
 	case n.row().Handwork > 0 && !c.Calls(machine.PaddleOut):
 		return fmt.Sprintf("%s does not stop for your hands: out with the dough as its last rise begins, and back within %d minutes.", c.Name, n.row().Handwork)
 	case n.row().Batter && t.KnockBacks > 0 && c.Character != machine.Rapid:
@@ -280,8 +281,8 @@ func Harm(c machine.Cycle, n Needs) string {
 }
 
 // hours is a length of time to the half hour.
-func hours(m machine.Minutes) string {
-	return fmt.Sprintf("%g", float64((m+15)/30)/2)
+func (n Needs) hours(m machine.Minutes) string {
+	return n.Decimal.Figure(float64((m+15)/30)/2, -1)
 }
 
 // Cycles ranks the machine's cycles for a dough and the baker's wishes, best first. Those that grant
@@ -312,7 +313,7 @@ func judge(c machine.Cycle, n Needs, why string, prefer []machine.Character) Opt
 	if rank > 0 {
 		o.Reason = fmt.Sprintf("Would do: its stages come nearest after the %s cycle's.", prefer[0])
 	}
-	t := c.Programme(n.Size, machine.Medium).Totals()
+	t := c.Totals(n.Size, machine.Medium)
 	for _, rule := range rules {
 		points, say := rule(c, t, n)
 		o.Score += points

@@ -12,3 +12,13 @@ func MakePriced(w Wanted) (Plan, error) {
 	s.patience = 0
 	return s.run(), nil
 }
+
+// MakeCounted plans a day, and tells how much of the budget was left.
+func MakeCounted(w Wanted) (Plan, int) {
+	if w.Grid == 0 {
+		w.Grid = usualGrid
+	}
+	s := newSearch(w)
+	p := s.run()
+	return p, s.left
+}

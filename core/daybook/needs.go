@@ -60,10 +60,10 @@ func Together(k kitchen.Kitchen, plans []plan.Plan) Needs {
 		if i.Kind != larder.Flour {
 			continue
 		}
-		w := Weigh{Name: i.Name, All: k.Weights.Text(all[id], false)}
+		w := Weigh{Name: i.Name, All: k.Weight(all[id], false)}
 		for _, p := range plans {
 			if _, own := plan.Needs(p); own[id] > 0 {
-				w.Each = append(w.Each, Share{p.Recipe, k.Weights.Text(own[id], false)})
+				w.Each = append(w.Each, Share{p.Recipe, k.Weight(own[id], false)})
 			}
 		}
 		if len(w.Each) > 1 {
@@ -176,7 +176,7 @@ func (p Place) lasts(left measure.Grams, id larder.ID, all []wants) (until kitch
 
 // grams is a weight as this kitchen's scale shows it, yeast finely.
 func (p Place) grams(i larder.Ingredient, g measure.Grams) string {
-	return p.Kitchen.Weights.Text(g, i.Kind == larder.Yeast)
+	return p.Kitchen.Weight(g, i.Kind == larder.Yeast)
 }
 
 // regular is the plan of one regular loaf.

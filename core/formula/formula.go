@@ -29,7 +29,7 @@ type Formula struct {
 
 // Portion is a weight of an ingredient in the dough.
 type Portion struct {
-	Ingredient larder.Ingredient
+	Ingredient *larder.Ingredient
 	Grams      measure.Grams
 }
 
@@ -37,43 +37,21 @@ type Portion struct {
 // flour itself.
 const glutenIsFlour = 0.10
 
-// counted gives the portions with gluten as flour where there is that much of it, and packets without yeast
-// inside where yeast stands beside them.
-func counted(portions []Portion) []Portion {
-	portions = withoutTheirYeast(portions)
-	var flour, of measure.Grams
+// glutenAsFlour reports whether there is so much gluten that it is a flour.
+func glutenAsFlour(portions []Portion) bool {
+	var flour, gluten measure.Grams
 	for _, p := range portions {
 		flour += p.Grams * measure.Grams(p.Ingredient.FlourPart)
 		if p.Ingredient.Gluten {
-			of += p.Grams
+			gluten += p.Grams
 		}
 	}
-	if of <= flour*glutenIsFlour {
-		return portions
-	}
-	out := slices.Clone(portions)
-	for n := range out {
-		if i := &out[n].Ingredient; i.Gluten {
-			i.Kind, i.FlourPart = larder.Flour, 1
-		}
-	}
-	return out
+	return gluten > flour*glutenIsFlour
 }
 
-func withoutTheirYeast(portions []Portion) []Portion {
-	has := func(is func(larder.Ingredient) bool) bool {
-		return slices.ContainsFunc(portions, func(p Portion) bool { return is(p.Ingredient) })
-	}
-	if !has(func(i larder.Ingredient) bool { return i.Packet }) || !has(func(i larder.Ingredient) bool { return i.Kind == larder.Yeast }) {
-		return portions
-	}
-	out := slices.Clone(portions)
-	for n := range out {
-		if i := &out[n].Ingredient; i.Packet {
-			i.AsDry = 0
-		}
-	}
-	return out
+// yeastBeside reports whether yeast stands beside a packet, which then has none inside.
+func yeastBeside(portions []Portion) bool {
+	return slices.ContainsFunc(portions, func(p Portion) bool { return p.Ingredient.Kind == larder.Yeast })
 }
 
 // InFlour is the water inside flour, g in 100 g: it does not count towards hydration, in a starter or a purée
@@ -84,26 +62,34 @@ const InFlour = 12
 func Of(portions []Portion) Formula {
 	var f Formula
 	var water, salt, hidden, yeast, sugar, fat, grain, powder, soda float64
-	for _, p := range counted(portions) {
+	gluten, theirs := glutenAsFlour(portions), yeastBeside(portions)
+	for _, p := range portions {
 		if p.Ingredient.Kind == larder.Extra {
 			continue
 		}
 		g, s := float64(p.Grams), p.Ingredient.Shares
-		flour := g * p.Ingredient.FlourPart
+		is, part, dry := p.Ingredient.Kind, p.Ingredient.FlourPart, p.Ingredient.AsDry
+		if gluten && p.Ingredient.Gluten {
+			is, part = larder.Flour, 1
+		}
+		if theirs && p.Ingredient.Packet {
+			dry = 0
+		}
+		flour := g * part
 		f.Flour += measure.Grams(flour)
 		if p.Ingredient.Whole {
 			grain += flour
 		}
-		yeast += g * p.Ingredient.AsDry
+		yeast += g * dry
 		salt += g * s.Salt / 100
-		if p.Ingredient.Kind != larder.Salt {
+		if is != larder.Salt {
 			hidden += g * s.Salt / 100
 		}
 		powder += g * p.Ingredient.Raising
 		if p.Ingredient.Raising > 1 {
 			soda += g * p.Ingredient.Raising
 		}
-		if p.Ingredient.Kind != larder.Flour {
+		if is != larder.Flour {
 			water += g*s.Water/100 - flour*InFlour/100
 			fat += g * s.Fat / 100
 			if !p.Ingredient.Milky {
@@ -123,10 +109,10 @@ func Of(portions []Portion) Formula {
 
 // FromRecipe is the formula of a recipe's dough. Flour that is held back counts like any other.
 func FromRecipe(lines []recipe.Weighed) Formula {
-	var p []Portion
-	for _, l := range lines {
-		if l.Line.Part == recipe.InDough {
-			p = append(p, Portion{l.Ingredient, l.Grams})
+	p := make([]Portion, 0, len(lines))
+	for n := range lines {
+		if l := &lines[n]; l.Line.Part == recipe.InDough {
+			p = append(p, Portion{&l.Ingredient, l.Grams})
 		}
 	}
 	return Of(p)

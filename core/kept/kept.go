@@ -9,6 +9,7 @@ import (
 	"math"
 	"reflect"
 	"strings"
+	"sync"
 	"unicode"
 	"unicode/utf8"
 
@@ -26,9 +27,53 @@ const largest = 1e12
 
 var textReader = reflect.TypeFor[encoding.TextUnmarshaler]()
 
+// shape is what a check wants to know of a type, found out once.
+type shape struct {
+	text   bool    // it is read from text
+	fields []field // of a struct, those that are written
+}
+
+type field struct {
+	at       int    // its place in the struct
+	pointer  string // from the struct; empty: its own fields stand there
+	omitzero bool
+}
+
+var shapes sync.Map // by type
+
+func shapeOf(t reflect.Type) shape {
+	if s, ok := shapes.Load(t); ok {
+		return s.(shape)
+	}
+	s := shape{text: t.Kind() != reflect.Pointer && reflect.PointerTo(t).Implements(textReader)}
+	if t.Kind() == reflect.Struct {
+		s.fields = fieldsOf(t)
+	}
+	shapes.Store(t, s)
+	return s
+}
+
+func fieldsOf(t reflect.Type) (out []field) {
+	for n := range t.NumField() {
+		f := t.Field(n)
+		name, options, _ := strings.Cut(f.Tag.Get("json"), ",")
+		if !f.IsExported() && !f.Anonymous || name == "-" {
+			continue
+		}
+		if name == "" && !f.Anonymous {
+			name = f.Name
+		}
+		if name != "" {
+			name = "/" + name
+		}
+		out = append(out, field{n, name, strings.Contains(options, "omitzero")})
+	}
+	return out
+}
+
 func check(at string, v reflect.Value) error {
 	t := v.Type()
-	if t.Kind() != reflect.Pointer && reflect.PointerTo(t).Implements(textReader) {
+	if shapeOf(t).text {
 		return checkText(at, v)
 	}
 	switch t.Kind() {
@@ -66,21 +111,11 @@ func check(at string, v reflect.Value) error {
 }
 
 func checkStruct(at string, v reflect.Value) error {
-	t := v.Type()
-	for n := range t.NumField() {
-		f := t.Field(n)
-		name, options, _ := strings.Cut(f.Tag.Get("json"), ",")
-		if !f.IsExported() && !f.Anonymous || name == "-" || v.Field(n).IsZero() && strings.Contains(options, "omitzero") {
+	for _, f := range shapeOf(v.Type()).fields {
+		if f.omitzero && v.Field(f.at).IsZero() {
 			continue
 		}
-		place := at
-		if name == "" && !f.Anonymous {
-			name = f.Name
-		}
-		if name != "" {
-			place += "/" + name
-		}
-		if err := check(place, v.Field(n)); err != nil {
+		if err := check(at+f.pointer, v.Field(f.at)); err != nil {
 			return err
 		}
 	}

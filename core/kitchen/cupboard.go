@@ -122,6 +122,12 @@ func days(n int) string {
 	return fmt.Sprintf("%d months", n/30)
 }
 
+// WorryOf is what is wrong with one of this kitchen's packs on a day, or nothing.
+func (k Kitchen) WorryOf(p Pack, today Date) string {
+	i, _ := k.Ingredient(p.Ingredient)
+	return k.Degrees.Say(p.Worry(i, today))
+}
+
 // Worry is what the dates say against an ingredient on a day: nothing while any pack of it is in
 // order, or where no pack of it is on record.
 func (k Kitchen) Worry(i larder.Ingredient, today Date) string {
@@ -130,7 +136,7 @@ func (k Kitchen) Worry(i larder.Ingredient, today Date) string {
 		if p.Ingredient != i.ID {
 			continue
 		}
-		w := p.Worry(i, today)
+		w := k.WorryOf(p, today)
 		if w == "" {
 			return ""
 		}

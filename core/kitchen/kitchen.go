@@ -36,6 +36,8 @@ type Kitchen struct {
 	EggSize  EggSize             `json:"eggSize"`
 	Salt     kind.SaltSchool     `json:"salt"`
 	Degrees  measure.Degrees     `json:"degrees"`
+	Lengths  measure.Lengths     `json:"lengths,omitzero"`  // how it measures and is told them; empty: centimetres
+	Decimal  measure.DecimalSign `json:"decimal,omitzero"`  // in its numbers; empty: a point
 	Face     Face                `json:"face,omitzero"`     // of its clock; empty: 24 hours
 	Week     Weekday             `json:"week,omitzero"`     // with which its weeks begin; empty: Monday
 	Room     measure.Temperature `json:"room"`              // as the kitchen usually is
@@ -57,6 +59,14 @@ type Kitchen struct {
 	Regulars []Regular           `json:"regulars,omitzero"` // loaves that are baked every week
 	Declined []string            `json:"declined,omitzero"` // lessons of the log that it does not want, by their ids
 }
+
+// Weight writes a weight as this kitchen's scale shows it, finely to a tenth of its usual step.
+func (k Kitchen) Weight(g measure.Grams, finely bool) string {
+	return k.Decimal.In(k.Weights.Text(g, finely))
+}
+
+// Length writes a length that is given in millimetres as this kitchen's ruler shows it.
+func (k Kitchen) Length(mm float64) string { return k.Lengths.Text(mm, k.Decimal) }
 
 // Preference is the measure that a kitchen likes for an ingredient, such as flour by the half cup.
 type Preference struct {
@@ -103,7 +113,7 @@ func (k Kitchen) Filled() Kitchen {
 
 // Schools are this kitchen's ways of resizing.
 func (k Kitchen) Schools() scale.Schools {
-	s := scale.Schools{Yeast: k.Yeast, Eggs: k.Eggs, Salt: k.Salt}
+	s := scale.Schools{Yeast: k.Yeast, Eggs: k.Eggs, Salt: k.Salt, Decimal: k.Decimal}
 	if egg, ok := k.Ingredient(eggRows[k.EggSize]); ok {
 		s.Egg = egg.Each
 	}

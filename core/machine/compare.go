@@ -3,6 +3,8 @@ package machine
 import (
 	"fmt"
 	"strings"
+
+	"risepan/core/measure"
 )
 
 // Totals are how long a cycle does each thing, in minutes.
@@ -15,11 +17,14 @@ type Totals struct {
 	All        Minutes `json:"all"`
 }
 
-// Totals adds the stages up.
-func (p Programme) Totals() Totals {
+// Totals adds the stages up at a size and crust.
+func (c Cycle) Totals(size measure.LoafSize, crust Crust) Totals {
 	var t Totals
-	for _, s := range p.Stages {
-		m := s.To - s.From
+	for _, s := range c.Stages {
+		m := s.For(size, crust)
+		if m <= 0 {
+			continue
+		}
 		t.All += m
 		switch s.Kind {
 		case Rest:

@@ -210,11 +210,11 @@ func TestNamesAndIdsOfAMachineAreBounded(t *testing.T) {
 }
 
 func TestCyclesAreComparedInWords(t *testing.T) {
-	a := basic().Programme(measure.LoafPounds(1, 1), Medium).Totals()
+	a := basic().Totals(measure.LoafPounds(1, 1), Medium)
 	longer := basic()
 	longer.Stages[4].Minutes, longer.Stages[5].Vary, longer.Stages[5].Minutes = 85, nil, 55
 	longer.Stages = append(longer.Stages[:5:5], Stage{Kind: KnockBack, Minutes: 1}, longer.Stages[5])
-	b := longer.Programme(measure.LoafPounds(1, 1), Medium).Totals()
+	b := longer.Totals(measure.LoafPounds(1, 1), Medium)
 	if a != (Totals{15, 25, 60, 50, 0, 150}) {
 		t.Errorf("the totals are %+v", a)
 	}

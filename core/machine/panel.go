@@ -75,7 +75,7 @@ func (r Ring) at(cycle string) []string {
 // Full is the panel with everything that it leaves to follow from the machine.
 func (m Machine) Full() Panel {
 	p := m.Panel
-	var ids, crusts []string
+	ids, crusts := make([]string, 0, len(m.Cycles)), make([]string, 0, len(m.Crusts))
 	for _, c := range m.Cycles {
 		if c.With == "" {
 			ids = append(ids, c.ID)
@@ -190,8 +190,9 @@ type Display struct {
 }
 
 // PowerOn is the display of a machine that was just plugged in.
-func (m Machine) PowerOn() Display {
-	p := m.Full()
+func (m Machine) PowerOn() Display { return m.powerOn(m.Full()) }
+
+func (m Machine) powerOn(p Panel) Display {
 	return m.settle(p, Display{Cycle: p.Menu.Default, Crust: p.Crust.Default, Size: p.Size.Default, AddIns: p.AddIns.Default})
 }
 
@@ -235,11 +236,12 @@ func (m Machine) total(d Display) Minutes {
 
 // Press is what the panel shows after one press of a button. Once it runs, nothing on it moves; nor
 // does an unknown button move anything.
-func (m Machine) Press(d Display, button string) Display {
+func (m Machine) Press(d Display, button string) Display { return m.press(m.Full(), d, button) }
+
+func (m Machine) press(p Panel, d Display, button string) Display {
 	if d.Running {
 		return d
 	}
-	p := m.Full()
 	step := func(ring Ring, value string) string {
 		values := ring.at(d.Cycle)
 		n := slices.Index(values, value)
@@ -302,7 +304,7 @@ type Wanted struct {
 // and what the display then shows.
 func (m Machine) Set(w Wanted) ([]Presses, Display) {
 	p := m.Full()
-	d := m.PowerOn()
+	d := m.powerOn(p)
 	menu, crust := w.Cycle, string(w.Crust)
 	if c, _ := m.Cycle(w.Cycle); c.With != "" {
 		menu, crust = c.With, c.OnCrust
@@ -310,7 +312,7 @@ func (m Machine) Set(w Wanted) ([]Presses, Display) {
 	var out []Presses
 	press := func(button string, times int, shows func() string) {
 		for range times {
-			d = m.Press(d, button)
+			d = m.press(p, d, button)
 		}
 		if times > 0 {
 			out = append(out, Presses{button, times, shows()})

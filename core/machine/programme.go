@@ -60,7 +60,7 @@ type Programme struct {
 // Programme lays the cycle out for a size and crust. Stages of no minutes are left out, and so are
 // beeps that have no place in what remains.
 func (c Cycle) Programme(size measure.LoafSize, crust Crust) Programme {
-	var p Programme
+	p := Programme{Stages: make([]Span, 0, len(c.Stages))}
 	nth := map[StageKind]int{}
 	for _, s := range c.Stages {
 		m := s.For(size, crust)

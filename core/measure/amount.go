@@ -242,7 +242,7 @@ func thousandths(f float64) ([]byte, error) {
 	if math.IsNaN(f) || math.IsInf(f, 0) {
 		return nil, fmt.Errorf("measure: %v is no amount", f)
 	}
-	return strconv.AppendFloat(nil, math.Round(f*1000)/1000, 'f', -1, 64), nil
+	return strconv.AppendFloat(make([]byte, 0, 16), math.Round(f*1000)/1000, 'f', -1, 64), nil
 }
 
 // Weights is how a kitchen's scale shows weights.

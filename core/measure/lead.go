@@ -127,7 +127,7 @@ func ReadLead(line string, s Standard) (l Lead, ok bool) {
 		return l, true
 	}
 	a, rest, ok := ParsePrefix(rest, s)
-	if !ok || a.Quantity.Sign() <= 0 || strings.HasPrefix(rest, "%") {
+	if !ok || a.Quantity.Sign() == 0 && a.Unit == Piece || strings.HasPrefix(rest, "%") {
 		return Lead{}, false
 	}
 	l.Amount = a

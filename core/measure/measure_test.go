@@ -246,3 +246,23 @@ func TestRatiosOfSmallTermsReckonLikeBigOnes(t *testing.T) {
 		}
 	}
 }
+
+func TestFiguresAreWrittenWithTheKitchensSign(t *testing.T) {
+	for _, c := range []struct{ got, want string }{
+		{Comma.In("12.5 g"), "12,5 g"},
+		{Point.In("12.5 g"), "12.5 g"},
+		{DecimalSign("").Figure(1.25, 1), "1.2"},
+		{Comma.Figure(1.25, -1), "1,25"},
+		{Comma.Figure(3, 1), "3,0"},
+		{InFahrenheit.Say("Let it cool to 40 °C; 43 °C harms the yeast."), "Let it cool to 104 °F; 109 °F harms the yeast."},
+		{InCelsius.Say("Let it cool to 40 °C."), "Let it cool to 40 °C."},
+	} {
+		if c.got != c.want {
+			t.Errorf("%q, want %q", c.got, c.want)
+		}
+	}
+	var d DecimalSign
+	if err := d.UnmarshalText([]byte("dot")); err == nil || d != "" {
+		t.Error("a sign that there is not was taken")
+	}
+}

@@ -3,6 +3,7 @@ package measure
 import (
 	"fmt"
 	"math"
+	"regexp"
 	"strconv"
 	"strings"
 
@@ -47,6 +48,20 @@ func (d Degrees) sign() string {
 // Text writes a temperature to whole degrees: "27 °C", "81 °F".
 func (d Degrees) Text(c Celsius) string {
 	return strconv.FormatFloat(math.Round(d.of(c)), 'f', -1, 64) + " " + d.sign()
+}
+
+// celsius finds temperatures in a sentence of this program's own.
+var celsius = regexp.MustCompile(`(\d+) °C`)
+
+// Say is a sentence of this program's own, in which temperatures stand in Celsius, with those in these degrees.
+func (d Degrees) Say(sentence string) string {
+	if d != InFahrenheit {
+		return sentence
+	}
+	return celsius.ReplaceAllStringFunc(sentence, func(found string) string {
+		c, _ := strconv.ParseFloat(strings.TrimSuffix(found, " °C"), 64)
+		return d.Text(Celsius(c))
+	})
 }
 
 // Difference writes how much warmer something is, to a whole degree: "3 °C", "5 °F".

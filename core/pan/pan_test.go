@@ -193,3 +193,18 @@ func TestTheFillInWords(t *testing.T) {
 		t.Errorf("a loaf of 700 to 840 ml in a pan of two litres is said to fill %s", got)
 	}
 }
+
+// The bag lies where its flour would: over the liquid, or on the floor where the flour goes in first.
+func TestABagLiesWhereItsFlourWould(t *testing.T) {
+	in := func(line string) bool { return line != "liquid" && line != "yeast" && line != "egg" && line != "fat" }
+	for order, want := range map[Order]int{WetFirst: 2, DryFirst: 1} {
+		layers := FromBag(Load(Manner{Order: order}, everything).Layers, in)
+		if at := slices.IndexFunc(layers, func(l Layer) bool { return l.Place == InABag }); at != want || len(layers[at].Lines) != 5 {
+			t.Errorf("%s: the bag is layer %d of %+v, want %d", order, at, layers, want)
+		}
+	}
+	flour := func(line string) bool { return line == "flour" }
+	if layers := FromBag(Load(Manner{Order: DryFirst, Yeast: YeastBox}, portions(larder.Flour, larder.Liquid)).Layers, flour); layers[0].Place != InABag {
+		t.Errorf("a bag that goes in first is layered %+v", layers)
+	}
+}

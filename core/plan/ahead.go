@@ -7,6 +7,7 @@ import (
 	"time"
 
 	"risepan/core/kind"
+	"risepan/core/kitchen"
 	"risepan/core/larder"
 	"risepan/core/recipe"
 	"risepan/core/scale"
@@ -65,14 +66,14 @@ var overnight = regexp.MustCompile(`(?i)\bovernight\b|\bsoak\w*\b|\bsteep\w*\b`)
 const night = 10
 
 // ahead lists what is begun before, counted back from when the pan is loaded and Start pressed.
-func ahead(d Dough, press time.Time) []Ahead {
+func ahead(k kitchen.Kitchen, d Dough, press time.Time) []Ahead {
 	var out []Ahead
 	for _, l := range d.lines {
 		begin := func(hours int, say string) {
 			out = append(out, Ahead{l.Line.ID, l.Ingredient.Name, say, press.Add(-time.Duration(hours) * time.Hour)})
 		}
 		for _, step := range early[before(l, d.Kind)].steps {
-			begin(step.hours, fmt.Sprintf(step.say, l.Ingredient.Name))
+			begin(step.hours, fmt.Sprintf(k.Degrees.Say(step.say), l.Ingredient.Name))
 		}
 		if l.Line.Waits() && overnight.MatchString(l.Line.Note) {
 			begin(night, fmt.Sprintf("Begin the %s: %s.", l.Ingredient.Name, l.Line.Note))

@@ -84,7 +84,7 @@ func MakeAmounts(p Place, w Wish, d Dough, g Programme) (Amounts, error) {
 		return Amounts{}, err
 	}
 	measured := round(p, w, d, in)
-	a := Amounts{Rounding: measured.rounding, misses: measured.misses, Pan: load(p, w, d, g), Ahead: ahead(d, g.Timer.Press)}
+	a := Amounts{Rounding: measured.rounding, misses: measured.misses, Pan: load(p, w, d, g), Ahead: ahead(p.Kitchen, d, g.Timer.Press)}
 	weights := make([]measure.Grams, len(d.lines)) // that go into the pan
 	for n, l := range d.lines {
 		if weights[n] = l.Grams; in[n].Fixed {
@@ -93,13 +93,14 @@ func MakeAmounts(p Place, w Wish, d Dough, g Programme) (Amounts, error) {
 			weights[n] = m.Grams
 		}
 	}
+	a.Lines = make([]Line, 0, len(d.lines))
 	running := running(p.Kitchen, a.Pan, d.lines, weights)
 	for n, l := range d.lines {
 		line := describe(p, d, l, g.atBeep(l.Line))
 		line.Measured, line.Miss, line.Fixed = measured.amounts[n], measured.miss[n], in[n].Fixed
 		line.Running = running[l.Line.ID]
 		if line.Weight != "" {
-			line.Weight = p.Kitchen.Weights.Text(weights[n], finely(l.Ingredient))
+			line.Weight = p.Kitchen.Weight(weights[n], finely(l.Ingredient))
 		}
 		if p.Bag != nil {
 			_, line.InBag = p.Bag.Holds[l.Line.ID]
@@ -141,17 +142,14 @@ const near = 0.015
 // lockedText is an amount that a line is held at, as a cook would say it: what was measured by spoons is told by
 // them, and not in decimals of a millilitre.
 func lockedText(k kitchen.Kitchen, i larder.Ingredient, a measure.Amount) string {
-	if a.Unit != measure.Millilitre || a.Quantity.IsWhole() {
-		return a.String()
-	}
 	g, err := i.Weigh(a)
-	if err != nil {
-		return a.String()
+	if a.Unit != measure.Millilitre || a.Quantity.IsWhole() || err != nil {
+		return k.Decimal.In(a.String())
 	}
 	if spoons, ok := scoop.NewSet(k.Measures, k.Standard).WithJug(k.Jug).Nearest(i, g); ok && math.Abs(float64(spoons.Grams/g)-1) < near {
 		return spoons.String()
 	}
-	return k.Weights.Text(g, finely(i))
+	return k.Weight(g, finely(i))
 }
 
 // describe is a line as it is named, weighed and noted.
@@ -159,7 +157,7 @@ func describe(p Place, d Dough, l scale.Line, atBeep bool) Line {
 	out := Line{
 		ID: l.Line.ID, Ingredient: l.Ingredient.ID, Name: l.Ingredient.Name, Note: l.Line.Note,
 		AtBeep: atBeep, Exact: l.Grams, Pieces: l.Pieces,
-		Wants: p.Kitchen.Weights.Text(l.Grams, finely(l.Ingredient)),
+		Wants: p.Kitchen.Weight(l.Grams, finely(l.Ingredient)),
 		Stuff: pan.StuffOf(l.Ingredient.Kind, l.Line.When == recipe.AtBeep),
 		Part:  l.Line.Part, Optional: l.Line.Optional, Like: l.Ingredient.Like, Unknown: l.Ingredient.Unknown,
 		Or: others(p, l), Tips: tips(p.Kitchen, l),
@@ -170,7 +168,7 @@ func describe(p Place, d Dough, l scale.Line, atBeep bool) Line {
 	}
 	out.Weight = out.Wants
 	if l.Line.ID != scale.AddedWater && written(p.Recipe, l.Line) {
-		out.Written = l.Line.Amount.String()
+		out.Written = p.Kitchen.Decimal.In(l.Line.Amount.String())
 	}
 	return out
 }
@@ -223,13 +221,13 @@ func tips(k kitchen.Kitchen, l scale.Line) []string {
 		if packets > 1 {
 			name, leaves = fmt.Sprintf("%.0f packets", packets), "leave"
 		}
-		say := fmt.Sprintf("%s of 7 g (2 1/4 tsp) %s %s over.", name, leaves, k.Weights.Text(measure.Grams(left), true))
+		say := fmt.Sprintf("%s of 7 g (2 1/4 tsp) %s %s over.", name, leaves, k.Weight(measure.Grams(left), true))
 		if left < packet*hair {
 			say = name + " of 7 g (2 1/4 tsp): just that."
 		}
 		out = append(out, say)
 	}
-	return append(out, "Not sure of it? "+kitchen.Proof)
+	return append(out, "Not sure of it? "+k.Degrees.Say(kitchen.Proof))
 }
 
 // load puts the dough's lines into the pan in the manner that holds for this loaf.
@@ -292,7 +290,7 @@ func running(k kitchen.Kitchen, loaded Pan, lines []scale.Line, weights []measur
 				return nil
 			}
 			sum += k.Weights.Read(weights[at[id]], finely(i))
-			out[id] = k.Weights.Text(sum, false)
+			out[id] = k.Weight(sum, false)
 		}
 	}
 	return out

@@ -5,6 +5,7 @@ import (
 	"slices"
 
 	"risepan/core/kind"
+	"risepan/core/kitchen"
 	"risepan/core/larder"
 	"risepan/core/measure"
 	"risepan/core/recipe"
@@ -22,7 +23,11 @@ var batches = []struct {
 
 // batch reports whether the recipe is made by the batch.
 func (p Place) batch() bool {
-	return kind.ByBatch(p.Recipe.Kind, recipe.Held(p.Recipe.Holds()))
+	of := make([]larder.ID, len(p.Recipe.Lines))
+	for n, l := range p.Recipe.Lines {
+		of[n] = l.Ingredient
+	}
+	return kind.ByBatch(p.Recipe.Kind, of)
 }
 
 // batch is the loaf with a size that is a batch of the recipe; any other is as the recipe is written.
@@ -65,14 +70,14 @@ func (p Place) batches(written []recipe.Weighed) []SizeOffer {
 		row := kind.Of(p.Recipe.Kind)
 		switch {
 		case row.Most > 0 && crushed > row.Most && !o.Written:
-			o.WhyNot = tooMuchFruit(row, crushed)
+			o.WhyNot = tooMuchFruit(p.Kitchen, row, crushed)
 		case row.Headspace > 0 && volume > p.Machine.Vessel.Below(row.Headspace) && !o.Written:
-			o.WhyNot = fmt.Sprintf("It would stand higher than %d cm below the rim.", row.Headspace/10)
+			o.WhyNot = fmt.Sprintf("It would stand higher than %s below the rim.", p.Kitchen.Length(float64(row.Headspace)))
 		case p.Machine.Vessel.FillOf(p.Recipe.Kind, flourOf(written)*measure.Grams(b.times.Float()), all).Times(p.Machine.Fills).Overflows() && !o.Written:
 			o.WhyNot = "More than the pan of " + p.Machine.Name + " holds."
 		}
 		if packet {
-			o.Yields = fmt.Sprintf("about %s baked", p.Kitchen.Weights.Text(scale.Baked(all), false))
+			o.Yields = fmt.Sprintf("about %s baked", p.Kitchen.Weight(scale.Baked(all), false))
 		}
 		out = append(out, o)
 	}
@@ -89,9 +94,9 @@ func flourOf(lines []recipe.Weighed) measure.Grams {
 	return flour
 }
 
-func tooMuchFruit(row kind.Row, crushed measure.Millilitres) string {
+func tooMuchFruit(k kitchen.Kitchen, row kind.Row, crushed measure.Millilitres) string {
 	const cup = 236.588
-	return fmt.Sprintf("%.1f cups of crushed fruit: at most about %.0f boil in a bread machine's pan without running over.", float64(crushed)/cup, float64(row.Most)/cup)
+	return fmt.Sprintf("%s cups of crushed fruit: at most about %.0f boil in a bread machine's pan without running over.", k.Decimal.Figure(float64(crushed)/cup, 1), float64(row.Most)/cup)
 }
 
 // slices is about how many slices a loaf of the size gives; of what is not sliced none.

@@ -7,12 +7,13 @@ import (
 	"strconv"
 )
 
-// digest collects what identifies a plan, field after field, each ended so that none runs into the next.
+// digest collects what identifies a plan, field after field, each told apart from the next: a number ends, a text says its length.
 type digest []byte
 
 func (d *digest) text(words ...string) {
 	for _, w := range words {
-		*d = strconv.AppendQuote(*d, w)
+		d.number(len(w))
+		*d = append(*d, w...)
 	}
 }
 

@@ -146,20 +146,25 @@ func MakeDough(p Place, w Wish) (Dough, error) {
 // allergens are what the loaf with its glaze and fillings holds, in the order of food labels, and whether
 // something in it is not known.
 func allergens(lines []scale.Line) (held []larder.Allergen, unknown bool) {
+	var in []larder.Allergen
+	for n := range lines {
+		i := &lines[n].Ingredient
+		in, unknown = append(in, i.Allergens...), unknown || i.Unknown
+	}
 	held = []larder.Allergen{}
 	for _, a := range larder.Allergens {
-		if slices.ContainsFunc(lines, func(l scale.Line) bool { return slices.Contains(l.Ingredient.Allergens, a) }) {
+		if slices.Contains(in, a) {
 			held = append(held, a)
 		}
 	}
-	return held, slices.ContainsFunc(lines, func(l scale.Line) bool { return l.Ingredient.Unknown })
+	return held, unknown
 }
 
 // perSlice is what a slice of the whole holds, its glaze and add-ins too.
 func perSlice(lines []scale.Line, slices int) formula.Slice {
-	var eaten []formula.Portion
-	for _, l := range lines {
-		eaten = append(eaten, formula.Portion{Ingredient: l.Ingredient, Grams: l.Grams})
+	eaten := make([]formula.Portion, 0, len(lines))
+	for n := range lines {
+		eaten = append(eaten, formula.Portion{Ingredient: &lines[n].Ingredient, Grams: lines[n].Grams})
 	}
 	return formula.PerSlice(eaten, slices)
 }

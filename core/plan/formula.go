@@ -73,24 +73,25 @@ func (c *Certainty) UnmarshalText(text []byte) error {
 
 // formulate is the formula of the resized dough, with the range that its flour's cups give it.
 func formulate(k kitchen.Kitchen, h Handling, lines []scale.Line) Formula {
-	var dough []formula.Portion
+	dough := make([]formula.Portion, 0, len(lines))
 	var cupped []formula.Cupped
 	sure := Weighed
-	for _, l := range lines {
+	for n := range lines {
+		l := &lines[n]
 		if l.Line.Part != recipe.InDough {
 			continue
 		}
 		grams := l.Grams
 		if m := h.locked(l.Line.ID); m >= 0 {
-			if g, err := held(l, h.Locks[m]); err == nil {
+			if g, err := held(*l, h.Locks[m]); err == nil {
 				grams = g // what really goes in
 			}
 		}
-		dough = append(dough, formula.Portion{Ingredient: l.Ingredient, Grams: grams})
+		dough = append(dough, formula.Portion{Ingredient: &l.Ingredient, Grams: grams})
 		if l.Ingredient.Kind != larder.Flour || h.weighs(k, l.Line.ID) {
 			continue
 		}
-		c := cupOf(k, l)
+		c := cupOf(k, *l)
 		cupped = append(cupped, c)
 		if !c.Known.Enough {
 			sure = UnknownCup

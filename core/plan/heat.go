@@ -97,7 +97,7 @@ func temper(p Place, w Wish, d Dough, g Programme, order pan.Order, goesIn []mea
 		why += fmt.Sprintf(" This cycle begins with %d minutes of rest, which evens out what is colder or warmer.", s[0].To)
 	}
 	h.Line, h.Name, h.Dies, h.Why = t.parts[t.sought].Line, t.heat[t.sought].Name, show(dough.YeastDies), why
-	h.Liquid, h.Cool, h.At, h.Touch = liquid, cool, show(liquid), dough.Touch(liquid)
+	h.Liquid, h.Cool, h.At, h.Touch = liquid, cool, show(liquid), p.Kitchen.Degrees.Say(dough.Touch(liquid))
 	if cool {
 		h.At = "cool"
 	}
@@ -198,7 +198,7 @@ func (t *tempering) kettle(k kitchen.Kitchen, liquid measure.Celsius, cool bool)
 		cups = measure.Amount{Quantity: spoons, Unit: measure.Tbsp}
 	}
 	return fmt.Sprintf("%s of boiling water (about %s), topped up with cold (%s) to %s",
-		k.Weights.Text(shares.Boiling, false), cups, k.Degrees.Text(shares.Tap), k.Weights.Text(water.Grams, false))
+		k.Weight(shares.Boiling, false), cups, k.Degrees.Text(shares.Tap), k.Weight(water.Grams, false))
 }
 
 // gramsPerTbsp is what a US tablespoon of water weighs.

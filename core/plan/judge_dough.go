@@ -41,7 +41,7 @@ func (j *judgement) misses() {
 		if m.Deviation < 0 {
 			wetter = "drier"
 		}
-		j.say(Care, Measures, nil, "The dough is %.1f points %s than the recipe's.%s", math.Abs(m.Deviation), wetter, enoughFor(j.Handling, j.dough.lines))
+		j.say(Care, Measures, nil, "The dough is %s points %s than the recipe's.%s", j.Kitchen.Decimal.Figure(math.Abs(m.Deviation), 1), wetter, enoughFor(j.Handling, j.dough.lines))
 	}
 }
 
@@ -59,9 +59,9 @@ func (j *judgement) size() {
 	pounds := d.factor.Times(j.Recipe.Size.Pounds()).Float()
 	switch set := d.Size.Pounds().Float(); {
 	case pounds > set*1.05 && j.Have != nil:
-		j.say(Care, NoSetting, nil, "This makes a loaf of about %.1f lb, more than %s bakes. Take less, or watch for an overflow.", pounds, j.Machine.Name)
+		j.say(Care, NoSetting, nil, "This makes a loaf of about %s lb, more than %s bakes. Take less, or watch for an overflow.", j.Kitchen.Decimal.Figure(pounds, 1), j.Machine.Name)
 	case pounds < set*0.9:
-		j.say(Care, NoSetting, nil, "This makes a loaf of about %.1f lb and there is no setting for it. Set %s and a lighter crust, and look early.", pounds, d.Size)
+		j.say(Care, NoSetting, nil, "This makes a loaf of about %s lb and there is no setting for it. Set %s and a lighter crust, and look early.", j.Kitchen.Decimal.Figure(pounds, 1), d.Size)
 	}
 	if likely, ask := scale.Questions(d.Kind, j.Recipe.Size, formula.FromRecipe(d.written).Flour); ask {
 		j.say(Note, NoSetting, nil, "The recipe is called %s but has flour for %s. Check which is right.", j.Recipe.Size, likely)
@@ -83,9 +83,9 @@ func (j *judgement) capacity() {
 	}
 	switch {
 	case row.Most > 0 && crushed > row.Most:
-		j.say(Stop, Overflow, nil, "%s", tooMuchFruit(row, crushed))
+		j.say(Stop, Overflow, nil, "%s", tooMuchFruit(j.Kitchen, row, crushed))
 	case row.Headspace > 0 && volume > j.Machine.Vessel.Below(row.Headspace):
-		j.say(Stop, Overflow, nil, "It would stand less than %d cm below the rim of %s, and boil over. Make less.", row.Headspace/10, j.Machine.Name)
+		j.say(Stop, Overflow, nil, "It would stand less than %s below the rim of %s, and boil over. Make less.", j.Kitchen.Length(float64(row.Headspace)), j.Machine.Name)
 	}
 	if parted := j.dough.packet() && !j.dough.factor.IsWhole(); parted && j.dough.Formula.Yeast > 0 && !j.yeastBeside() {
 		j.say(Care, Divided, nil, "A part of a packet: shake it well before you weigh, for its yeast to be spread all through. Where the yeast lies in it apart, make a whole one.")
@@ -125,7 +125,7 @@ func (j *judgement) machine() {
 
 // needs are what the choice of the cycle went by, its wishes left out.
 func (j *judgement) needs() choice.Needs {
-	return choice.Needs{Kind: j.dough.Kind, Formula: j.dough.Formula.Formula, Lines: j.dough.written, Size: j.dough.Size}
+	return choice.Needs{Kind: j.dough.Kind, Formula: j.dough.Formula.Formula, Lines: j.dough.written, Size: j.dough.Size, Decimal: j.Kitchen.Decimal}
 }
 
 // mostBeeps is how many cycles are offered for their beep.
@@ -135,13 +135,13 @@ const mostBeeps = 2
 func (j *judgement) beeps() []Way {
 	var ways []Way
 	s := j.programme.Setting
-	here := j.programme.cycle.Programme(j.dough.Size, s.Crust).Totals()
+	here := j.programme.cycle.Totals(j.dough.Size, s.Crust)
 	for _, o := range s.Options {
 		c, _ := j.Machine.Cycle(o.ID)
 		if !o.Suits || !o.Grants || !c.Calls(machine.ForAddIns) || len(ways) == mostBeeps {
 			continue
 		}
-		there := c.Programme(j.dough.Size, s.Crust).Totals()
+		there := c.Totals(j.dough.Size, s.Crust)
 		ways = append(ways, Way{Say: fmt.Sprintf("Use %s for its beep: it %s", o.CycleName, there.Beside(here)), Cycle: o.ID})
 	}
 	return ways
@@ -239,7 +239,7 @@ func (j *judgement) stock() {
 		}
 		say := fmt.Sprintf("There is no %s in the house.", l.Ingredient.Name)
 		if has > 0 {
-			weight := func(g measure.Grams) string { return j.Kitchen.Weights.Text(g, finely(l.Ingredient)) }
+			weight := func(g measure.Grams) string { return j.Kitchen.Weight(g, finely(l.Ingredient)) }
 			say = fmt.Sprintf("There is only %s of %s in the house; this loaf wants %s.", weight(has), l.Ingredient.Name, weight(need))
 		}
 		j.say(Care, Cupboard, mending(j.Kitchen, j.dough.swapped, l.Line.ID), "%s", say)

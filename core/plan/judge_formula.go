@@ -27,11 +27,12 @@ var slows = map[Figure]struct {
 func (j *judgement) formula() {
 	asked := j.implausible()
 	var unusual, slow []string
+	figure := j.Kitchen.Decimal.Figure
 	for _, a := range j.programme.Usual.Against {
 		if !a.Verdict.Outside() || slices.Contains(asked, a.Of) {
 			continue
 		}
-		unusual = append(unusual, fmt.Sprintf("%s %.1f (%g–%g)", a.Of, (a.Low+a.High)/2, toDecimals(a.Usual.Low, 1), toDecimals(a.Usual.High, 1)))
+		unusual = append(unusual, fmt.Sprintf("%s %s (%s–%s)", a.Of, figure((a.Low+a.High)/2, 1), j.Kitchen.Decimal.UpTo(a.Usual.Low, 1), j.Kitchen.Decimal.UpTo(a.Usual.High, 1)))
 		if s := slows[a.Of]; s.say != "" && a.Verdict == kind.Above && a.Low > s.above && j.dough.Formula.Yeast > 0 {
 			slow = append(slow, s.say)
 		}
@@ -55,7 +56,7 @@ type question struct {
 func (j *judgement) implausible() []Figure {
 	row := kind.Of(j.dough.Kind)
 	e := row.Edges
-	f := j.dough.Formula
+	f, figure := j.dough.Formula, j.Kitchen.Decimal.Figure
 	switch j.programme.cycle.Character {
 	case machine.Rapid:
 		e.Yeast = max(e.Yeast, kind.RapidYeast)
@@ -71,13 +72,13 @@ func (j *judgement) implausible() []Figure {
 	asked := []Figure{}
 	for _, q := range []question{
 		{Yeast, e.Raised && f.Yeast == 0 && f.Powder == 0, "There is no yeast in it and no baking powder: it would not rise. Is a line missing?", nil},
-		{Yeast, e.Yeast > 0 && f.Yeast > e.Yeast, fmt.Sprintf("Yeast is %.1f per 100 of flour; hardly a loaf takes more than %g.", f.Yeast, e.Yeast), is(larder.Yeast)},
+		{Yeast, e.Yeast > 0 && f.Yeast > e.Yeast, fmt.Sprintf("Yeast is %s per 100 of flour; hardly a loaf takes more than %s.", figure(f.Yeast, 1), figure(e.Yeast, -1)), is(larder.Yeast)},
 		{Salt, e.Salted && f.Salt == 0, "There is no salt in it: the dough rises wild and falls, and tastes of nothing. Is a line missing?", nil},
-		{Salt, e.Salt > 0 && f.Salt > e.Salt, fmt.Sprintf("Salt is %.1f per 100 of flour; no bread takes more than %g.", f.Salt, e.Salt), is(larder.Salt)},
+		{Salt, e.Salt > 0 && f.Salt > e.Salt, fmt.Sprintf("Salt is %s per 100 of flour; no bread takes more than %s.", figure(f.Salt, 1), figure(e.Salt, -1)), is(larder.Salt)},
 		{Hydration, !e.Wet.IsZero() && f.High < e.Wet.Low, fmt.Sprintf("Water is %.0f per 100 of flour, however the cup is filled: too dry to knead. Is a cup of it missing?", f.High), nil},
 		{Hydration, !e.Wet.IsZero() && f.Low > e.Wet.High, fmt.Sprintf("Water is %.0f per 100 of flour, however the cup is filled: too wet to be a dough. Is a cup of flour missing?", f.Low), nil},
-		{Fat, e.Fat > 0 && f.Fat > e.Fat, fmt.Sprintf("Fat is %.0f per 100 of flour; no dough takes more than %g.", f.Fat, e.Fat), is(larder.Fat)},
-		{Sugar, e.Sugar > 0 && f.Sugar > e.Sugar, fmt.Sprintf("Sugar is %.0f per 100 of flour; no dough takes more than %g.", f.Sugar, e.Sugar), is(larder.Sugar, larder.Syrup)},
+		{Fat, e.Fat > 0 && f.Fat > e.Fat, fmt.Sprintf("Fat is %.0f per 100 of flour; no dough takes more than %s.", f.Fat, figure(e.Fat, -1)), is(larder.Fat)},
+		{Sugar, e.Sugar > 0 && f.Sugar > e.Sugar, fmt.Sprintf("Sugar is %.0f per 100 of flour; no dough takes more than %s.", f.Sugar, figure(e.Sugar, -1)), is(larder.Sugar, larder.Syrup)},
 	} {
 		if !q.holds || slices.Contains(asked, q.of) {
 			continue

@@ -26,10 +26,8 @@ import (
 //go:embed testdata/judgements.txt
 var judgements string
 
-// What a baker of a thousand loaves would say and choose, case by case.
-func TestJudgementsThatAnExperiencedBakerWouldSign(t *testing.T) {
-	machines := map[string]machine.Machine{"galley": demo.Galley(), "boatyard": demo.Boatyard()}
-	cases, notes, quiet := 0, 0, 0
+// judgedCases are the rows of the page: name, kind, size, machine, wishes, recipe and what is to be said.
+func judgedCases() (rows [][]string) {
 	for _, row := range strings.Split(judgements, "\n") {
 		f := strings.Split(row, " | ")
 		if len(f) < 6 || strings.HasPrefix(row, "#") {
@@ -39,9 +37,20 @@ func TestJudgementsThatAnExperiencedBakerWouldSign(t *testing.T) {
 			parts := strings.SplitN(row, " | | ", 2)
 			f = append(strings.Split(parts[0], " | "), append([]string{""}, strings.Split(parts[1], " | ")...)...)
 		}
+		rows = append(rows, f)
+	}
+	return rows
+}
+
+var machinesOfCases = map[string]machine.Machine{"galley": demo.Galley(), "boatyard": demo.Boatyard()}
+
+// What a baker of a thousand loaves would say and choose, case by case.
+func TestJudgementsThatAnExperiencedBakerWouldSign(t *testing.T) {
+	cases, notes, quiet := 0, 0, 0
+	for _, f := range judgedCases() {
 		cases++
 		t.Run(f[0], func(t *testing.T) {
-			p, err := judged(f[1], f[2], machines[f[3]], f[4], f[5])
+			p, err := judged(f[1], f[2], machinesOfCases[f[3]], f[4], f[5])
 			if wrong, ok := strings.CutPrefix(f[6], "error="); ok {
 				if err == nil || !strings.Contains(err.Error(), wrong) {
 					t.Errorf("the error is %v, want %q", err, wrong)

@@ -28,7 +28,7 @@ func ByOven(k kitchen.Kitchen, p Plan) ([]string, error) {
 		return nil, fault.At("/wish/recipe", "there is no way by mixer and oven for %s", p.Recipe)
 	}
 	var out []string
-	say := func(format string, args ...any) { out = append(out, fmt.Sprintf(format, args...)) }
+	say := func(format string, args ...any) { out = append(out, fmt.Sprintf(k.Degrees.Say(format), args...)) }
 	heat := func(c int) string { return k.Degrees.Text(measure.Celsius(c)) }
 	addIns := p.names(p.Pan.Aside)
 	switch {

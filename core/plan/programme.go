@@ -102,7 +102,7 @@ func MakeProgramme(p Place, w Wish, d Dough) (Programme, error) {
 	if g.AddIns, err = placeAddIns(p.Machine, w.Timing, d.lines); err != nil {
 		return g, err
 	}
-	needs := choice.Needs{Kind: d.Kind, Formula: d.Formula.Formula, Lines: d.written, Size: d.Size,
+	needs := choice.Needs{Kind: d.Kind, Formula: d.Formula.Formula, Lines: d.written, Size: d.Size, Decimal: p.Kitchen.Decimal,
 		Delayed: !w.Ready.IsZero(), Within: w.Within, Away: w.Away, Box: g.AddIns != nil && g.AddIns.NoBox == ""}
 	if g.cycle, g.Setting, err = choose(p.Machine, w.Timing, needs); err != nil {
 		return g, err
@@ -221,7 +221,11 @@ func (d Dough) icing(part recipe.Part) bool {
 // ending is how this kitchen is told what follows when the machine is done.
 func ending(p Place, d Dough) Ending {
 	e := kind.Of(d.Kind).Ending
-	out := Ending{Out: slices.Clone(e.Out), On: string(e.On), Slice: machine.Minutes(e.Slice), Clean: machine.Minutes(e.Clean), Tap: e.Tap, Keeps: e.Keeps}
+	said := make([]string, len(e.Out))
+	for n, say := range e.Out {
+		said[n] = p.Kitchen.Degrees.Say(say)
+	}
+	out := Ending{Out: said, On: string(e.On), Slice: machine.Minutes(e.Slice), Clean: machine.Minutes(e.Clean), Tap: e.Tap, Keeps: e.Keeps}
 	for _, part := range []recipe.Part{recipe.Glaze, recipe.Topping} {
 		if names := d.named(part); len(names) > 0 && d.icing(part) {
 			out.Out = append(out.Out, fmt.Sprintf("Put on the %s when it has cooled: %s.", part, inWords(names)))
@@ -298,8 +302,7 @@ func pressed(m machine.Machine, size measure.LoafSize, g Programme) Setting {
 	s := g.Setting
 	wanted := machine.Wanted{Cycle: s.Cycle.ID, Crust: s.Crust, Size: size, Timer: g.Timer.Setting, AddIns: g.AddIns != nil && g.AddIns.asks()}
 	presses, shows := m.Set(wanted)
-	panel := m.Full()
-	s.Presses, s.Label, s.Lock, s.Hold = presses, machine.Label(presses), panel.Lock, panel.Hold
+	s.Presses, s.Label, s.Lock, s.Hold = presses, machine.Label(presses), m.Panel.Lock, m.Panel.Hold
 	says := []string{s.Cycle.String()}
 	for _, word := range []string{shows.Size, shows.Crust} {
 		if word != "" {

@@ -63,8 +63,8 @@ func round(p Place, w Wish, d Dough, in []scoop.Line) rounded {
 	set := scoop.NewSet(measures, p.Kitchen.Standard).WithJug(jug)
 	out := rounded{amounts: make([]scoop.Amount, len(in)), miss: make([]string, len(in))}
 	set.Stop = p.Stop
-	var dough []scoop.Line
-	var place []int // of each in the recipe
+	dough := make([]scoop.Line, 0, len(in))
+	place := make([]int, 0, len(in)) // of each in the recipe
 	for n, l := range d.lines {
 		if l.Line.Part == recipe.InDough && d.Formula.Flour > 0 {
 			dough, place = append(dough, in[n]), append(place, n)

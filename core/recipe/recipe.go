@@ -164,40 +164,48 @@ type Weighed struct {
 // that points at it.
 func (r Recipe) Weigh(facts Lookup) ([]Weighed, error) {
 	out := make([]Weighed, 0, len(r.Lines))
-	seen := map[string]bool{}
+	seen := make(map[string]bool, len(r.Lines))
 	for n, l := range r.Lines {
-		at := fmt.Sprintf("/lines/%d", n)
+		w, err := l.weigh(facts)
 		if l.ID == "" || seen[l.ID] {
-			return nil, fault.At(at+"/id", "every line needs an id of its own, and %q is empty or used twice", l.ID)
+			err = fault.At("/id", "every line needs an id of its own, and %q is empty or used twice", l.ID)
+		}
+		if err != nil {
+			return nil, fault.Under(fmt.Sprintf("/lines/%d", n), err)
 		}
 		seen[l.ID] = true
-		for m, other := range l.Or {
-			i, ok := facts(other.Ingredient)
-			if !ok {
-				return nil, fault.At(fmt.Sprintf("%s/or/%d", at, m), "%q is not in the larder", word.Clip(string(other.Ingredient)))
-			}
-			if _, err := i.Weigh(other.Amount); other.Amount != (measure.Amount{}) && err != nil {
-				return nil, fault.At(fmt.Sprintf("%s/or/%d", at, m), "%v", err)
-			}
-		}
-		i, ok := facts(l.Ingredient)
-		if !ok {
-			return nil, fault.At(at+"/ingredient", "%q is not in the larder", word.Clip(string(l.Ingredient)))
-		}
-		g, err := i.Weigh(l.Amount)
-		switch {
-		case err != nil:
-			return nil, fault.At(at+"/amount", "%v", err)
-		case g <= 0:
-			return nil, fault.At(at+"/amount", "the amount of %s must be more than nothing", i.Name)
-		case i.Counted() && l.Amount.Unit == measure.Piece && l.Amount.Middle().Cmp(measure.Whole(mostEggs)) > 0:
-			return nil, fault.At(at+"/amount", "%s of %s are more than any loaf takes: at most %d", l.Amount, i.Name, mostEggs)
-		case g > mostGrams:
-			return nil, fault.At(at+"/amount", "%s of %s is %.0f g, more than any bread machine holds", l.Amount, i.Name, float64(g))
-		}
-		out = append(out, Weighed{l, i, g})
+		out = append(out, w)
 	}
 	return out, nil
+}
+
+// weigh gives one line in grams. A *fault.Fault points into the line.
+func (l Line) weigh(facts Lookup) (Weighed, error) {
+	for m, other := range l.Or {
+		i, ok := facts(other.Ingredient)
+		if !ok {
+			return Weighed{}, fault.At(fmt.Sprintf("/or/%d", m), "%q is not in the larder", word.Clip(string(other.Ingredient)))
+		}
+		if _, err := i.Weigh(other.Amount); other.Amount != (measure.Amount{}) && err != nil {
+			return Weighed{}, fault.At(fmt.Sprintf("/or/%d", m), "%v", err)
+		}
+	}
+	i, ok := facts(l.Ingredient)
+	if !ok {
+		return Weighed{}, fault.At("/ingredient", "%q is not in the larder", word.Clip(string(l.Ingredient)))
+	}
+	g, err := i.Weigh(l.Amount)
+	switch {
+	case err != nil:
+		return Weighed{}, fault.At("/amount", "%v", err)
+	case g <= 0:
+		return Weighed{}, fault.At("/amount", "the amount of %s must be more than nothing", i.Name)
+	case i.Counted() && l.Amount.Unit == measure.Piece && l.Amount.Middle().Cmp(measure.Whole(mostEggs)) > 0:
+		return Weighed{}, fault.At("/amount", "%s of %s are more than any loaf takes: at most %d", l.Amount, i.Name, mostEggs)
+	case g > mostGrams:
+		return Weighed{}, fault.At("/amount", "%s of %s is %.0f g, more than any bread machine holds", l.Amount, i.Name, float64(g))
+	}
+	return Weighed{l, i, g}, nil
 }
 
 // Check reports the first thing about the recipe that cannot be, beside its lines' weights, as a

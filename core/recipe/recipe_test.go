@@ -60,7 +60,7 @@ func TestReadingARecipeAsPeopleWriteIt(t *testing.T) {
 func TestARowThatCannotBeReadIsAskedAboutAlone(t *testing.T) {
 	for text, want := range map[string]string{
 		"1 cup water\n3 cups": "", "1 cup water\n2 tbsp moon dust\n2 cups flour": "moon dust", "1 cup water\n320 flour": "what measure", "1 can beans\n1 cup water": "how much is in a can",
-		"1 cup water\n90 cups bread flour": "cannot be meant",
+		"1 cup water\n90 cups bread flour": "cannot be meant", "1 cup water\n0 cups bread flour": "cannot be meant",
 	} {
 		c, err := ReadCard(text, measure.US, larder.Find)
 		if err != nil {

@@ -53,7 +53,8 @@ type Schools struct {
 	Eggs  EggSchool
 	Salt  kind.SaltSchool
 	// Egg is the weight of the kitchen's own whole eggs; 0 where they are as the recipe means.
-	Egg measure.Grams
+	Egg     measure.Grams
+	Decimal measure.DecimalSign // in the reasons that are given
 }
 
 // easing is the exponent of the eased school.
@@ -102,12 +103,12 @@ func To(lines []recipe.Weighed, of recipe.Kind, f measure.Ratio, schools Schools
 	var dev []Deviation
 	out, dev = wholeEggs(out, dev, schools)
 	if schools.Salt == kind.Reduced {
-		dev = reduceSalt(out, dev, lines, of)
+		dev = reduceSalt(out, dev, lines, of, schools.Decimal)
 	}
 	if f == measure.Whole(1) {
 		return out, dev
 	}
-	dev = easeYeast(out, dev, lines, of, f, schools.Yeast)
+	dev = easeYeast(out, dev, lines, of, f, schools)
 	dev = spoonPieces(out, dev)
 	return out, dev
 }
@@ -148,14 +149,14 @@ func wholeEggs(lines []Line, dev []Deviation, schools Schools) ([]Line, []Deviat
 				reason = "beat it and use part, for there is too little liquid to make up a whole one"
 			}
 			dev = append(dev, Deviation{l.Line.ID, PartEgg, straight, straight,
-				fmt.Sprintf("%s of a %s: %s.", decimal(exact.Float()), l.Ingredient.Name, reason)})
+				fmt.Sprintf("%s of a %s: %s.", schools.Decimal.UpTo(exact.Float(), 1), l.Ingredient.Name, reason)})
 			l.Exact = measure.Amount{}
 			continue
 		}
 		water += extra
 		l.Pieces, l.Grams, l.Exact = whole, grams, measure.Amount{Quantity: measure.Whole(whole)}
 		dev = append(dev, Deviation{l.Line.ID, WholeEggs, straight, grams,
-			fmt.Sprintf("Straight proportion is %s of this kitchen's eggs. Eggs stay whole, so %d goes in.", decimal(exact.Float()), whole)})
+			fmt.Sprintf("Straight proportion is %s of this kitchen's eggs. Eggs stay whole, so %d goes in.", schools.Decimal.UpTo(exact.Float(), 1), whole)})
 	}
 	if len(dev) == first || math.Abs(water) < 1e-9 {
 		return lines, dev
@@ -212,13 +213,13 @@ func canGive(lines []Line, main int, water float64) bool {
 
 // easeYeast scales the yeast by its school, inside the band of the kind, which is widened to
 // include the recipe's own share.
-func easeYeast(out []Line, dev []Deviation, written []recipe.Weighed, of recipe.Kind, f measure.Ratio, school YeastSchool) []Deviation {
+func easeYeast(out []Line, dev []Deviation, written []recipe.Weighed, of recipe.Kind, f measure.Ratio, schools Schools) []Deviation {
 	own := formula.FromRecipe(written)
 	if own.Yeast <= 0 {
 		return dev
 	}
 	factor := f.Float()
-	if school != Straight {
+	if schools.Yeast != Straight {
 		factor = math.Pow(factor, easing)
 	}
 	straight := own.Yeast // per 100 of flour, the same at every size
@@ -238,15 +239,15 @@ func easeYeast(out []Line, dev []Deviation, written []recipe.Weighed, of recipe.
 		if held != want {
 			l.Exact = measure.Amount{}
 			dev = append(dev, Deviation{l.Line.ID, YeastInBand, before, l.Grams, fmt.Sprintf(
-				"Held at %.2f %% of the flour, the edge of what is usual, rather than %.2f %%.", held, want)})
-		} else if school != Straight {
+				"Held at %s %% of the flour, the edge of what is usual, rather than %s %%.", schools.Decimal.Figure(held, 2), schools.Decimal.Figure(want, 2))})
+		} else if schools.Yeast != Straight {
 			l.Exact = measure.Amount{}
 			why := "a bigger dough stays warmer, and the pan's headroom does not grow with the flour"
 			if f.Cmp(measure.Whole(1)) < 0 {
 				why = "a smaller dough cools sooner, so it needs a little more for its size"
 			}
 			dev = append(dev, Deviation{l.Line.ID, EasedYeast, before, l.Grams, fmt.Sprintf(
-				"Eased: %.1f g rather than %.1f g, for %s.", float64(l.Grams), float64(before), why)})
+				"Eased: %s g rather than %s g, for %s.", schools.Decimal.Figure(float64(l.Grams), 1), schools.Decimal.Figure(float64(before), 1), why)})
 		}
 	}
 	return dev
@@ -254,7 +255,7 @@ func easeYeast(out []Line, dev []Deviation, written []recipe.Weighed, of recipe.
 
 // reduceSalt holds the salt of a kitchen that likes little at the top of what it likes, salt hidden in
 // other things counted. What has less already stays as it is.
-func reduceSalt(out []Line, dev []Deviation, written []recipe.Weighed, of recipe.Kind) []Deviation {
+func reduceSalt(out []Line, dev []Deviation, written []recipe.Weighed, of recipe.Kind, sign measure.DecimalSign) []Deviation {
 	own := formula.FromRecipe(written)
 	band := kind.BandsOf(of, own.Grain).In(kind.Reduced).Salt
 	if band.IsZero() || own.Salt <= band.High || own.Salt <= own.Hidden {
@@ -269,7 +270,8 @@ func reduceSalt(out []Line, dev []Deviation, written []recipe.Weighed, of recipe
 		before := l.Grams
 		l.Grams, l.Exact = before*measure.Grams(factor), measure.Amount{}
 		dev = append(dev, Deviation{l.Line.ID, ReducedSalt, before, l.Grams, fmt.Sprintf(
-			"This kitchen likes little salt: %.1f %% of the flour in all rather than %.1f %%. The dough rises faster for it: cut the yeast a little, or watch it.", band.High, own.Salt)})
+			"This kitchen likes little salt: %s %% of the flour in all rather than %s %%. The dough rises faster for it: cut the yeast a little, or watch it.",
+			sign.Figure(band.High, 1), sign.Figure(own.Salt, 1))})
 	}
 	return dev
 }
@@ -294,13 +296,4 @@ func pieceName(l Line) string {
 		return "a packet"
 	}
 	return "the " + l.Ingredient.Name
-}
-
-// decimal writes a number with one decimal, without a trailing .0.
-func decimal(f float64) string {
-	s := fmt.Sprintf("%.1f", f)
-	if s[len(s)-2:] == ".0" {
-		return s[:len(s)-2]
-	}
-	return s
 }

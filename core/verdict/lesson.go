@@ -9,6 +9,7 @@ import (
 
 	"risepan/core/bake"
 	"risepan/core/dough"
+	"risepan/core/kitchen"
 	"risepan/core/larder"
 	"risepan/core/machine"
 	"risepan/core/measure"
@@ -192,7 +193,7 @@ func CrustLesson(id string, m machine.Machine, past []Past) *Lesson {
 }
 
 // FillLesson is how much of the usual volume a machine's good loaves reach, by how they stand against the rim.
-func FillLesson(id string, m machine.Machine, past []Past) *Lesson {
+func FillLesson(id string, m machine.Machine, k kitchen.Kitchen, past []Past) *Lesson {
 	var shares []float64
 	var evidence []string
 	for _, p := range past {
@@ -206,7 +207,7 @@ func FillLesson(id string, m machine.Machine, past []Past) *Lesson {
 		}
 		height := float64(m.Vessel.Depth) + top
 		shares = append(shares, height/float64(m.Vessel.Depth)/(float64(p.Fill.Low+p.Fill.High)/2/float64(p.Fill.Pan)))
-		evidence = append(evidence, p.on("%s stood %s", p.Recipe, overRim(top)))
+		evidence = append(evidence, p.on("%s stood %s", p.Recipe, overRim(k, top)))
 	}
 	if len(shares) < enoughTall {
 		return nil
@@ -220,24 +221,24 @@ func FillLesson(id string, m machine.Machine, past []Past) *Lesson {
 		Take: "Expect that of its loaves"}
 }
 
-func overRim(mm float64) string {
+func overRim(k kitchen.Kitchen, mm float64) string {
 	switch {
 	case mm > 0:
-		return fmt.Sprintf("%.0f mm over the rim", mm)
+		return k.Length(mm) + " over the rim"
 	case mm < 0:
-		return fmt.Sprintf("%.0f mm under the rim", -mm)
+		return k.Length(-mm) + " under the rim"
 	}
 	return "at the rim"
 }
 
 // KneadLesson is how much a machine's kneading warms the dough, by what a thermometer said of those that were tempered.
-func KneadLesson(id string, m machine.Machine, past []Past) *Lesson {
+func KneadLesson(id string, m machine.Machine, k kitchen.Kitchen, past []Past) *Lesson {
 	var off []float64
 	var evidence []string
 	for _, p := range past {
 		if p.MachineID == id && p.Off != nil {
 			off = append(off, float64(*p.Off))
-			evidence = append(evidence, p.on("%+.0f °C from what was aimed at", float64(*p.Off)))
+			evidence = append(evidence, p.on("%s %s than was aimed at", k.Degrees.Difference(max(*p.Off, -*p.Off)), map[bool]string{true: "colder", false: "warmer"}[*p.Off < 0]))
 		}
 	}
 	if len(off) < enoughProbed {
@@ -250,7 +251,7 @@ func KneadLesson(id string, m machine.Machine, past []Past) *Lesson {
 	was := cmp.Or(m.KneadRise, dough.KneadRise)
 	rise := max(0.5, min(15, was+measure.Celsius(by)))
 	return &Lesson{ID: "kneading " + id, Machine: id, Rests: len(off), Evidence: evidence, KneadRise: rise,
-		Say:  fmt.Sprintf("The kneading of %s warms the dough by about %g °C, not %g.", m.Name, float64(rise), float64(was)),
+		Say:  fmt.Sprintf("The kneading of %s warms the dough by about %s, not %s.", m.Name, k.Degrees.Difference(rise), k.Degrees.Difference(was)),
 		Take: "Temper the liquid for that"}
 }
 

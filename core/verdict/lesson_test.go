@@ -1,6 +1,7 @@
 package verdict_test
 
 import (
+	"math"
 	"strings"
 	"testing"
 	"time"
@@ -146,14 +147,14 @@ func TestWhatAMachineDoesIsLearned(t *testing.T) {
 	usual := tall(0)[0].Fill
 	rim := float64(m.Vessel.Depth)
 	expected := int(rim*float64(usual.Low+usual.High)/2/float64(usual.Pan) - rim) // mm over the rim of a usual loaf
-	if l := verdict.FillLesson("galley", m, tall(expected, expected+2, expected-3, expected)); l != nil {
+	if l := verdict.FillLesson("galley", m, kitchen.Kitchen{}, tall(expected, expected+2, expected-3, expected)); l != nil {
 		t.Errorf("usual loaves teach %q", l.Say)
 	}
 	low := expected - int(rim)/5
-	if l := verdict.FillLesson("galley", m, tall(low, low, low)); l != nil {
+	if l := verdict.FillLesson("galley", m, kitchen.Kitchen{}, tall(low, low, low)); l != nil {
 		t.Errorf("three loaves teach %q", l.Say)
 	}
-	if l := verdict.FillLesson("galley", m, tall(low, low+2, low-2, low)); l == nil || l.Fills >= 0.95 || l.Fills < 0.7 {
+	if l := verdict.FillLesson("galley", m, kitchen.Kitchen{}, tall(low, low+2, low-2, low)); l == nil || l.Fills >= 0.95 || l.Fills < 0.7 || math.Abs(20*l.Fills-math.Round(20*l.Fills)) > 1e-9 {
 		t.Errorf("four low ones teach %+v", l)
 	}
 
@@ -165,11 +166,14 @@ func TestWhatAMachineDoesIsLearned(t *testing.T) {
 		}
 		return past
 	}
-	if l := verdict.KneadLesson("galley", m, probed(2, 2.4, 1.9)); l == nil || l.KneadRise != 5 {
+	if l := verdict.KneadLesson("galley", m, kitchen.Kitchen{}, probed(2, 2.4, 1.9)); l == nil || l.KneadRise != 5 {
 		t.Errorf("three doughs 2 °C too warm teach %+v", l)
 	}
+	if l := verdict.KneadLesson("galley", m, kitchen.Kitchen{Degrees: measure.InFahrenheit}, probed(1, 1, 1)); l == nil || l.KneadRise != 4 || !strings.Contains(l.Say, "7 °F, not 5 °F") {
+		t.Errorf("three doughs 1 °C too warm teach %+v", l)
+	}
 	for _, none := range [][]measure.Celsius{{2, 2}, {0.4, 0.2, -0.3}, {3, -3, 3, -3}} {
-		if l := verdict.KneadLesson("galley", m, probed(none...)); l != nil {
+		if l := verdict.KneadLesson("galley", m, kitchen.Kitchen{}, probed(none...)); l != nil {
 			t.Errorf("%v teach %q", none, l.Say)
 		}
 	}
