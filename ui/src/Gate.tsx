@@ -4,6 +4,7 @@ import { useLocation } from "react-router";
 import { fetchKitchens, shut } from "./client/api";
 import { kitchen, setKitchen } from "./client/kitchen";
 import { awaited } from "./parts/later";
+import { Unhurried } from "./parts/Unhurried";
 
 const DoorScreen = awaited(() => import("./door/DoorScreen"), true);
 
@@ -38,7 +39,7 @@ export function Gate({ children }: { children: ReactNode }) {
     );
   return (
     <div key={kitchen()} className="contents">
-      {children}
+      <Unhurried part="app">{children}</Unhurried>
     </div>
   );
 }

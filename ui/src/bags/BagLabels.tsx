@@ -1,5 +1,5 @@
 import { Link, useParams } from "react-router";
-import { useBagsOf } from "../client/queries";
+import { useBagsOf } from "../client/bags";
 import type { BagBatch } from "../client/types.gen";
 import { Paper } from "../paper/Paper";
 import { longDay } from "../parts/time";

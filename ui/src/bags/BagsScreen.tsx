@@ -1,5 +1,5 @@
 import { Link } from "react-router";
-import { useBags, useLeaveBags } from "../client/queries";
+import { useBags, useLeaveBags } from "../client/bags";
 import type { Bags } from "../client/types.gen";
 import { longDay } from "../parts/time";
 import { TroubleNote } from "../parts/Trouble";

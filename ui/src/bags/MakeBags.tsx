@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { Link, useLocation, useNavigate } from "react-router";
-import { useMakeBags, usePreviewedBags, useShelf } from "../client/queries";
+import { useMakeBags, usePreviewedBags } from "../client/bags";
+import { useShelf } from "../client/queries";
 import { longDay } from "../parts/time";
 import { TroubleNote } from "../parts/Trouble";
 import { between, box, Typed } from "../parts/Typed";

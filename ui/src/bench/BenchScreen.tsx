@@ -1,5 +1,6 @@
 import { Link, useNavigate, useParams, useSearchParams } from "react-router";
-import { useAtBench, useBench, useShelf } from "../client/queries";
+import { useAtBench, useBench } from "../client/bench";
+import { useShelf } from "../client/queries";
 import type { Shelf } from "../client/types.gen";
 import { TroubleNote } from "../parts/Trouble";
 import { Bench } from "./Bench";

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { Trouble } from "../client/api";
-import { useWaysOut } from "../client/queries";
+import { useWaysOut } from "../client/bench";
 import type { BenchOut, PlanLine, Problem } from "../client/types.gen";
 import { TroubleNote } from "../parts/Trouble";
 

@@ -1,5 +1,5 @@
 import { useOutbox, useUntold } from "../client/outbox";
-import { benchPath } from "../client/queries";
+import { benchPath } from "../client/bench";
 import type { AtBench, BenchView } from "../client/types.gen";
 
 /** The steps that are done, those included that the server has yet to hear of; and how many it could

@@ -1,6 +1,7 @@
 import { FileUp } from "lucide-react";
 import { type ChangeEvent, useEffect, useState } from "react";
-import { useBring, useShelf } from "../client/queries";
+import { useBring } from "../client/house";
+import { useShelf } from "../client/queries";
 import { takeDropped, useDropped } from "../parts/dropped";
 import { fileButton } from "../parts/fileButton";
 import { TroubleNote } from "../parts/Trouble";

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { Link } from "react-router";
-import { useKeepBrought, useReadRecipe, useUndoBrought } from "../client/queries";
+import { useKeepBrought, useUndoBrought } from "../client/house";
+import { useReadRecipe } from "../client/recipes";
 import type { BringDone, Bringing, BroughtCard, RecipeRead } from "../client/types.gen";
 import { Segments } from "../parts/Segments";
 import { useSettled } from "../parts/settled";

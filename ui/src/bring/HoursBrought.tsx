@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { useKeepBrought } from "../client/queries";
+import { useKeepBrought } from "../client/house";
 import type { Brought } from "../client/types.gen";
 import { clock, day, dayName } from "../parts/time";
 import { useNow } from "../client/clock";

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { useKeepBrought } from "../client/queries";
+import { useKeepBrought } from "../client/house";
 import type { Brought } from "../client/types.gen";
 import { TroubleNote } from "../parts/Trouble";
 import { Done } from "./CardsBrought";

@@ -1,3 +1,4 @@
+import { askedEarly } from "./early";
 import { kitchen } from "./kitchen";
 import type {
   AnswerOf,
@@ -115,14 +116,17 @@ export async function call<T>(
   if (key) headers["Idempotency-Key"] = key;
   if (version !== undefined) headers["If-Match"] = `"${version}"`;
   const late = AbortSignal.timeout(most);
+  const url = address(path, of);
   let response: Response;
   try {
-    response = await fetch(address(path, of), {
-      method,
-      headers,
-      body: body === undefined || file ? body : JSON.stringify(body),
-      signal: signal ? AbortSignal.any([signal, late]) : late,
-    });
+    const early = method === "GET" ? askedEarly(url) : undefined;
+    response = await (early ??
+      fetch(url, {
+        method,
+        headers,
+        body: body === undefined || file ? body : JSON.stringify(body),
+        signal: signal ? AbortSignal.any([signal, late]) : late,
+      }));
   } catch (error) {
     if (signal?.aborted) throw error;
     throw new Trouble(unreachable);

@@ -12,8 +12,9 @@ export function useFirstZone() {
   const { change } = useChangeKitchen();
   const asked = useRef(false);
   useEffect(() => {
+    if (asked.current || shelf?.version !== untouched) return;
     const zone = ownZone();
-    if (asked.current || shelf?.version !== untouched || !zone || zone === shelf.kitchen.zone) return;
+    if (!zone || zone === shelf.kitchen.zone) return;
     asked.current = true;
     change.mutate({ ...shelf.kitchen, zone });
   }, [shelf, change]);

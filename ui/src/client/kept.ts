@@ -1,5 +1,8 @@
 import { dehydrate, type DehydratedState, hydrate, type QueryClient } from "@tanstack/react-query";
 import { keepClock, startClock } from "./clock";
+import { at } from "./kitchen";
+import type { Shelf } from "./types.gen";
+import { setUnits } from "./units";
 
 /** What a page keeps in the browser, so that bench and watch open and go on while the server is out of reach. */
 const kept = ["shelf", "running", "bench", "bake"];
@@ -15,6 +18,8 @@ export function takeUp(client: QueryClient) {
     const seen = JSON.parse(text) as DehydratedState;
     for (const q of seen.queries) q.state.dataUpdatedAt = 0; // old, whenever it was seen
     hydrate(client, seen);
+    const known = client.getQueryData<Shelf>(at("shelf"));
+    if (known) setUnits(known.kitchen);
   } catch {
     localStorage.removeItem(shelf);
   }

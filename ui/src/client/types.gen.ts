@@ -259,6 +259,8 @@ export interface Kitchen {
   eggSize: "medium" | "large" | "extra large";
   salt: "booklet" | "reduced";
   degrees: "celsius" | "fahrenheit";
+  lengths?: "centimetres" | "inches";
+  decimal?: "point" | "comma";
   face?: "24 hours" | "12 hours";
   week?: "monday" | "tuesday" | "wednesday" | "thursday" | "friday" | "saturday" | "sunday";
   room: string;

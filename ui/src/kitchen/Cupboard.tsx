@@ -1,10 +1,11 @@
 import { CircleAlert, X } from "lucide-react";
-import { useLarder } from "../client/queries";
+import { useLarder } from "../client/house";
 import type { Kitchen, KitchenPack, Problem } from "../client/types.gen";
 import { IngredientPicker } from "../parts/IngredientPicker";
 import { readNumber, Typed } from "../parts/Typed";
 import { Prices } from "./Prices";
 import { fieldLook, type SetKitchen } from "./set";
+import { upTo } from "../parts/figures";
 
 interface Props {
   kitchen: Kitchen;
@@ -149,7 +150,7 @@ function Grams({ label, value, keep }: { label: string; value: number; keep: (gr
     <span className="flex items-center gap-1">
       <Typed
         value={value}
-        show={String}
+        show={(v) => upTo(v, 3)}
         parse={readNumber}
         keep={keep}
         label={label}

@@ -9,14 +9,16 @@ import { Calls } from "./Calls";
 import { CarryAway } from "./CarryAway";
 import { Cupboard } from "./Cupboard";
 import { Habits } from "./Habits";
+import { Hours } from "./Hours";
 import { House } from "./House";
 import { Measures } from "./Measures";
 import { OwnCups } from "./OwnCups";
 import { OwnFacts } from "./OwnFacts";
 import { Preferences } from "./Preferences";
 import { tabLook } from "../parts/tabLook";
+import { Units } from "./Units";
 
-const drawers = ["Drawer", "Flour", "Cupboard", "Habits", "House", "Carry away"];
+const drawers = ["Drawer", "Flour", "Cupboard", "Units", "Habits", "Hours", "House", "Carry away"];
 
 /** What this household owns and prefers. Every change is kept at once and shows on the plan. */
 export default function KitchenScreen() {
@@ -34,7 +36,7 @@ export default function KitchenScreen() {
   const set = (part: Partial<Kitchen>, kept?: () => void) => change.mutate({ ...kitchen, ...part }, { onSuccess: kept });
   const busy = change.isPending || undo.isPending;
   const problem = change.error instanceof Trouble ? change.error.problem : undefined;
-  const atField = /^\/(cups|packs|stock|prices|room|facts)/.test(problem?.pointer ?? "") ? problem : undefined;
+  const atField = /^\/(cups|packs|stock|prices|room|zone|facts)/.test(problem?.pointer ?? "") ? problem : undefined;
   return (
     <div className="w-full px-6 py-4">
       <header className="flex min-h-12 flex-wrap items-center gap-x-6">
@@ -87,7 +89,13 @@ export default function KitchenScreen() {
             <Cupboard kitchen={kitchen} worries={worries} set={set} fault={atField} />
           </TabPanel>
           <TabPanel tabIndex={-1}>
+            <Units kitchen={kitchen} set={set} />
+          </TabPanel>
+          <TabPanel tabIndex={-1}>
             <Habits kitchen={kitchen} set={set} fault={atField} />
+          </TabPanel>
+          <TabPanel tabIndex={-1}>
+            <Hours kitchen={kitchen} set={set} fault={atField} />
           </TabPanel>
           <TabPanel tabIndex={-1}>
             <House name={kitchen.name} />

@@ -2,6 +2,7 @@ import { X } from "lucide-react";
 import { useState } from "react";
 import type { Kitchen, Measure, Problem } from "../client/types.gen";
 import { MeasureLabel } from "../parts/Amount";
+import { fixed } from "../parts/figures";
 import { Picker } from "../parts/Picker";
 import { JugFields } from "./JugFields";
 import type { SetKitchen } from "./set";
@@ -64,7 +65,7 @@ export function Measures({ kitchen, set, fault }: { kitchen: Kitchen; set: SetKi
             set({ standard: next, measures: converted(measures, standard, next), prefer: [] });
           }}
           choices={[
-            { id: "us", name: "US cups", hint: "236.6 ml, tablespoon 14.8 ml" },
+            { id: "us", name: "US cups", hint: `${fixed(236.6, 1)} ml, tablespoon ${fixed(14.8, 1)} ml` },
             { id: "metric", name: "Metric cups", hint: "250 ml, tablespoon 15 ml" },
             { id: "australian", name: "Australian cups", hint: "250 ml, tablespoon 20 ml" },
             { id: "imperial", name: "Imperial pints", hint: "metric cups and spoons" },
@@ -120,7 +121,7 @@ function OddMeasure({ add }: { add: (m: Measure) => void }) {
   const [name, setName] = useState("");
   const [ml, setMl] = useState("");
   const value = Number(ml.replace(",", "."));
-  const fault = ml !== "" && !(value >= 0.2 && value <= 2000) ? "0.2 to 2000 ml" : "";
+  const fault = ml !== "" && !(value >= 0.2 && value <= 2000) ? `${fixed(0.2, 1)} to 2000 ml` : "";
   const field = "figures h-11 rounded-tray border-2 border-rim bg-enamel px-2 aria-invalid:border-signal";
   return (
     <form

@@ -1,11 +1,12 @@
 import { X } from "lucide-react";
 import { useState } from "react";
-import { useLarder } from "../client/queries";
+import { useLarder } from "../client/house";
 import type { CupKnown, Kitchen, LarderCup, Problem } from "../client/types.gen";
 import { IngredientPicker } from "../parts/IngredientPicker";
 import { Segments } from "../parts/Segments";
 import { readNumber } from "../parts/Typed";
 import { fieldLook, type SetKitchen } from "./set";
+import { fixed } from "../parts/figures";
 
 interface Props {
   kitchen: Kitchen;
@@ -150,13 +151,13 @@ function OwnCup({ cup, known, fault, keep, forget }: CupProps) {
         <p className="mt-1 text-sm">
           {known.enough ? (
             <>
-              A cup of it is <b className="figures">{known.mean.toFixed(0)} g</b>, give or take{" "}
-              <b className="figures">{Math.max(known.spread, 1).toFixed(1)} g</b>, from {known.weighed} weighings. Plans reckon with it.
+              A cup of it is <b className="figures">{fixed(known.mean, 0)} g</b>, give or take{" "}
+              <b className="figures">{fixed(Math.max(known.spread, 1), 1)} g</b>, from {known.weighed} weighings. Plans reckon with it.
             </>
           ) : (
             <>
               Until it is weighed {known.stillNeed === 3 ? "three times" : known.stillNeed === 2 ? "twice more" : "once more"}, plans reckon
-              with <b className="figures">{known.perCup.toFixed(0)} g</b> to the US cup, by how you fill it.
+              with <b className="figures">{fixed(known.perCup, 0)} g</b> to the US cup, by how you fill it.
             </>
           )}
         </p>

@@ -1,9 +1,10 @@
 import { X } from "lucide-react";
-import { useLarder } from "../client/queries";
+import { useLarder } from "../client/house";
 import type { Kitchen, LarderIngredient, Problem } from "../client/types.gen";
 import { IngredientPicker } from "../parts/IngredientPicker";
 import { between, Typed } from "../parts/Typed";
 import { fieldLook, type SetKitchen } from "./set";
+import { fixed, upTo } from "../parts/figures";
 
 const shares = ["water", "fat", "sugar", "salt"] as const;
 
@@ -69,7 +70,7 @@ export function OwnFacts({ kitchen, set, fault }: { kitchen: Kitchen; set: SetKi
         <IngredientPicker
           label="Change the figures of"
           ingredients={open}
-          hint={(i) => `a cup usually weighs ${+(i.perCup ?? 0).toFixed(0)} g`}
+          hint={(i) => `a cup usually weighs ${fixed(i.perCup ?? 0, 0)} g`}
           pick={(i) => set({ facts: [...own, i] })}
         />
       )}
@@ -92,7 +93,7 @@ function Fact({ label, say, value, least, most, keep }: FactProps) {
       {say}
       <Typed
         value={value}
-        show={(v) => String(+v.toFixed(2))}
+        show={(v) => upTo(v, 2)}
         parse={between(least, most)}
         keep={keep}
         say={`${least} to ${most}`}

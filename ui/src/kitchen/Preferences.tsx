@@ -1,5 +1,5 @@
 import { X } from "lucide-react";
-import { useLarder } from "../client/queries";
+import { useLarder } from "../client/house";
 import type { Kitchen } from "../client/types.gen";
 import { IngredientPicker } from "../parts/IngredientPicker";
 import { Picker } from "../parts/Picker";
@@ -15,10 +15,10 @@ export function Preferences({ kitchen, set }: { kitchen: Kitchen; set: SetKitche
   if (!first) return null;
   return (
     <section aria-labelledby="liked">
-      <h2 id="liked" className="text-sm font-semibold text-soft">
+      <h2 id="liked" className="mb-1 text-sm font-semibold text-soft">
         Liked for an ingredient
       </h2>
-      <ul className="divide-y divide-rule border-b border-rule">
+      <ul className="divide-y divide-rule border-b border-rule empty:hidden">
         {kitchen.prefer.map((p) => (
           <li key={p.ingredient} className="flex min-h-12 items-center gap-4">
             <span className="w-44 font-semibold">{larder.find((i) => i.id === p.ingredient)?.name ?? p.ingredient}</span>

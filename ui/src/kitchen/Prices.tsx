@@ -1,9 +1,10 @@
 import { X } from "lucide-react";
-import { useLarder } from "../client/queries";
+import { useLarder } from "../client/house";
 import type { Kitchen, KitchenPrice as Price, Problem } from "../client/types.gen";
 import { IngredientPicker } from "../parts/IngredientPicker";
 import { readNumber, Typed } from "../parts/Typed";
 import { fieldLook, type SetKitchen } from "./set";
+import { fixed, upTo } from "../parts/figures";
 
 interface Props {
   kitchen: Kitchen;
@@ -44,7 +45,7 @@ export function Prices({ kitchen, set, fault }: Props) {
             <span className="font-semibold max-sm:w-full sm:flex-1">{name(p.ingredient)}</span>
             <Typed
               value={p.grams}
-              show={String}
+              show={(v) => upTo(v, 3)}
               parse={readNumber}
               say="a number of grams"
               mode="decimal"
@@ -55,7 +56,7 @@ export function Prices({ kitchen, set, fault }: Props) {
             g for
             <Typed
               value={p.cost}
-              show={(c) => c.toFixed(2)}
+              show={(c) => fixed(c, 2)}
               parse={readNumber}
               say="a price"
               mode="decimal"

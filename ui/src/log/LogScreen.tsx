@@ -1,7 +1,8 @@
 import { useState } from "react";
 import { Link } from "react-router";
 import { logTable, photoAt } from "../client/api";
-import { useLessons, useLog, useShelf } from "../client/queries";
+import { useLessons, useLog } from "../client/bakes";
+import { useShelf } from "../client/queries";
 import type { BakeSummary } from "../client/types.gen";
 import { Picker } from "../parts/Picker";
 import { useSettled } from "../parts/settled";

@@ -1,5 +1,7 @@
 import { Link, useParams } from "react-router";
-import { useBake, usePutAway, useShelf } from "../client/queries";
+import { useBake } from "../client/bakes";
+import { usePutAway } from "../client/house";
+import { useShelf } from "../client/queries";
 import type { BakeView } from "../client/types.gen";
 import { Amount } from "../parts/Amount";
 import { Photos } from "../parts/Photos";
@@ -9,6 +11,7 @@ import { TroubleNote } from "../parts/Trouble";
 import { moved, standing } from "../watch/happened";
 import { WhySo } from "../verdict/WhySo";
 import { Mark } from "./Mark";
+import { overRim } from "../parts/figures";
 
 /** One bake as it was that day: what went in, what was set, and how it came out. */
 export default function LoggedBake() {
@@ -155,8 +158,7 @@ export default function LoggedBake() {
 /** What was measured of the loaf and told of the day. */
 function Told({ bake }: { bake: BakeView }) {
   const { state, plan } = bake;
-  const rim = (mm: number | undefined, what: string) =>
-    mm !== undefined && (mm === 0 ? `${what} at the rim` : `${what} ${Math.abs(mm)} mm ${mm < 0 ? "under" : "over"} the rim`);
+  const rim = (mm: number | undefined, what: string) => mm !== undefined && `${what} ${overRim(mm)}`;
   const said = [
     rim(state.centre, "middle"),
     rim(state.sides, "edges"),

@@ -1,9 +1,10 @@
 import { useState } from "react";
 import { Link } from "react-router";
-import { useYear } from "../client/queries";
+import { useYear } from "../client/bakes";
 import type { Year } from "../client/types.gen";
 import { Picker } from "../parts/Picker";
 import { TroubleNote } from "../parts/Trouble";
+import { fixed } from "../parts/figures";
 
 /** What was baked in a year: loaves, flour, what was loved, what it cost. */
 export default function YearScreen() {
@@ -21,7 +22,7 @@ export default function YearScreen() {
     [loaves === 1 ? "loaf" : "loaves", String(loaves)],
     ["of bread, about", kilos(bread)],
     ["of flour", kilos(flour)],
-    ...(mark ? ([[`the mean mark of ${judged} judged`, mark.toFixed(1)]] satisfies [string, string][]) : []),
+    ...(mark ? ([[`the mean mark of ${judged} judged`, fixed(mark, 1)]] satisfies [string, string][]) : []),
   ];
   return (
     <div className="w-full px-6 py-4">
@@ -62,7 +63,7 @@ export default function YearScreen() {
                       {r.recipe}
                     </Link>
                     <span className="figures ml-auto">
-                      {r.mark ? `${r.mark.toFixed(1)} of 5` : "not judged"} · {r.loaves === 1 ? "once" : `${r.loaves} times`}
+                      {r.mark ? `${fixed(r.mark, 1)} of 5` : "not judged"} · {r.loaves === 1 ? "once" : `${r.loaves} times`}
                     </span>
                   </li>
                 ))}
@@ -76,11 +77,11 @@ export default function YearScreen() {
   );
 }
 
-const kilos = (grams: number) => (grams < 1000 ? `${Math.round(grams)} g` : `${(grams / 1000).toFixed(1)} kg`);
+const kilos = (grams: number) => (grams < 1000 ? `${Math.round(grams)} g` : `${fixed(grams / 1000, 1)} kg`);
 
 /** What the ingredients cost, as far as their packs have a price. */
 function CostOf({ year: { cost, money = "", unpriced } }: { year: Year }) {
-  const sum = (n: number) => `${n.toFixed(2)} ${money}`.trim();
+  const sum = (n: number) => `${fixed(n, 2)} ${money}`.trim();
   return (
     <section aria-labelledby="cost">
       <h2 id="cost" className="text-lg font-semibold">

@@ -1,5 +1,5 @@
 import { Link, useParams, useSearchParams } from "react-router";
-import { useCompared, useMachine } from "../client/queries";
+import { useCompared, useMachine } from "../client/machines";
 import type { ComparedCycle, Machine } from "../client/types.gen";
 import { CrustSwatch } from "../parts/CrustSwatch";
 import { look } from "../parts/stages";

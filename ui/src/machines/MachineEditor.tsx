@@ -3,7 +3,7 @@ import { Undo2 } from "lucide-react";
 import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { Trouble } from "../client/api";
-import { useDoubts, useKeepMachine, useMachine, useProfiles, useUndoMachine } from "../client/queries";
+import { useDoubts, useKeepMachine, useMachine, useProfiles, useUndoMachine } from "../client/machines";
 import type { Machine, MachinePanel, MachineRead } from "../client/types.gen";
 import { drafted, useDraft } from "../parts/draft";
 import { useSettled } from "../parts/settled";
@@ -14,6 +14,7 @@ import { MachineForm } from "./MachineForm";
 import { PanelForm } from "./PanelForm";
 import { tidy } from "./tidy";
 import { tabLook } from "../parts/tabLook";
+import { length, onRuler } from "../parts/figures";
 
 /** A machine described with its booklet in hand. */
 export default function MachineEditor() {
@@ -51,8 +52,8 @@ function NewMachine() {
             <button type="button" onClick={() => setStart({ ...m, name: "" })} className="w-full min-h-16 py-2 text-left hover:bg-shelf">
               <b className="text-lg text-rim underline">{m.name}</b>
               <span className="block text-sm text-soft">
-                <span className="fraction">{m.sizes.join(", ")}</span> · pan {m.vessel.length} × {m.vessel.width} × {m.vessel.depth} mm ·{" "}
-                {m.cycles.length === 1 ? "one cycle" : `${m.cycles.length} cycles`} ·{" "}
+                <span className="fraction">{m.sizes.join(", ")}</span> · pan {[m.vessel.length, m.vessel.width].map(onRuler).join(" × ")} ×{" "}
+                {length(m.vessel.depth)} · {m.cycles.length === 1 ? "one cycle" : `${m.cycles.length} cycles`} ·{" "}
                 {m.delay.rule === "none" ? "no timer" : `${m.delay.rule} timer`}
               </span>
             </button>

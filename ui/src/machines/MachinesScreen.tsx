@@ -1,5 +1,7 @@
 import { Link } from "react-router";
-import { useMachinesAway, usePutAway, useShelf } from "../client/queries";
+import { usePutAway } from "../client/house";
+import { useMachinesAway } from "../client/machines";
+import { useShelf } from "../client/queries";
 import type { MachineOnShelf } from "../client/types.gen";
 import { TroubleNote } from "../parts/Trouble";
 import { inHours } from "../parts/time";

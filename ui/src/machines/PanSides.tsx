@@ -3,6 +3,7 @@ import type { Machine } from "../client/types.gen";
 import { Segments } from "../parts/Segments";
 import { between, box, Typed } from "../parts/Typed";
 import { Fault, type FaultAt } from "./fields";
+import { ruler as inKitchen, upTo } from "../parts/figures";
 
 /** What a ruler may count in, in millimetres. */
 const rulers = { cm: 10, inches: 25.4, mm: 1 } as const;
@@ -10,7 +11,7 @@ type Ruler = keyof typeof rulers;
 
 /** The pan's inside, by the ruler that is at hand. */
 export function PanSides({ vessel, change, at }: { vessel: Machine["vessel"]; change: (vessel: Machine["vessel"]) => void; at: FaultAt }) {
-  const [ruler, use] = useState<Ruler>("cm");
+  const [ruler, use] = useState<Ruler>(inKitchen().unit === "in" ? "inches" : "cm");
   const mm = rulers[ruler];
   return (
     <fieldset>
@@ -22,7 +23,7 @@ export function PanSides({ vessel, change, at }: { vessel: Machine["vessel"]; ch
             <Typed
               live
               value={vessel[side]}
-              show={(v) => String(Number((v / mm).toFixed(ruler === "mm" ? 0 : 2)))}
+              show={(v) => upTo(v / mm, ruler === "mm" ? 0 : 2)}
               parse={(text) => {
                 const read = between(0, 500 / mm)(text);
                 return read === null ? null : Math.round(read * mm);

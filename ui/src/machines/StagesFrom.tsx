@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { useEstimate } from "../client/queries";
+import { useEstimate } from "../client/machines";
 import type { Machine, MachineCycle } from "../client/types.gen";
 import { inHours, readLength } from "../parts/time";
 import { TroubleNote } from "../parts/Trouble";

@@ -1,6 +1,7 @@
 import type { Problem } from "../client/types.gen";
 import { box, readNumber, Typed } from "../parts/Typed";
 import { ownable } from "../parts/ownable";
+import { upTo } from "../parts/figures";
 
 /** What the server says is wrong at a field, by its pointer. */
 export type FaultAt = (pointer: string) => string | undefined;
@@ -45,7 +46,7 @@ export function NumberField({ label, value, change, unit, fault, hidden }: Numbe
         <Typed
           live
           value={value}
-          show={String}
+          show={(v) => upTo(v, 3)}
           parse={readNumber}
           keep={change}
           fault={fault}

@@ -1,4 +1,4 @@
-import { useByOven } from "../client/queries";
+import { useByOven } from "../client/recipes";
 import { TroubleNote } from "../parts/Trouble";
 import type { OnPaper } from "./Card";
 

@@ -1,4 +1,4 @@
-import { useDeclineLesson, useTakeLesson } from "../client/queries";
+import { useDeclineLesson, useTakeLesson } from "../client/bakes";
 import type { VerdictLesson as Lesson } from "../client/types.gen";
 import { TroubleNote } from "./Trouble";
 

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { useSendPhoto, useTellBake } from "../client/queries";
+import { useSendPhoto, useTellBake } from "../client/bakes";
 import type { BakeView } from "../client/types.gen";
 import { PhotoRow } from "./PhotoRow";
 import { inHours } from "./time";

@@ -1,4 +1,5 @@
 import type { PlanAgainst } from "../client/types.gen";
+import { fixed, upTo } from "../parts/figures";
 
 interface Props {
   name: string;
@@ -12,7 +13,7 @@ export function BandBar({ name, against, swapped, hint }: Props) {
   const { low, high, was, usual, verdict } = against;
   const known = verdict !== "no usual range";
   const decimals = high < 5 ? 2 : 1;
-  const figure = high - low > 0.5 ? `${low.toFixed(0)}–${high.toFixed(0)}` : ((low + high) / 2).toFixed(decimals);
+  const figure = high - low > 0.5 ? `${fixed(low, 0)}–${fixed(high, 0)}` : fixed((low + high) / 2, decimals);
   const top = Math.max(high, known ? usual.high : 0) * 1.15 || 1;
   const bottom = known && usual.low > 30 ? Math.min(low, usual.low) * 0.8 : 0;
   const at = (v: number) => ((v - bottom) / (top - bottom)) * 100;
@@ -24,7 +25,7 @@ export function BandBar({ name, against, swapped, hint }: Props) {
       </dt>
       <dd className="figures text-lg leading-6 font-bold">
         {figure}
-        {swapped && <span className="block text-xs font-normal text-soft">was {was.toFixed(decimals)}</span>}
+        {swapped && <span className="block text-xs font-normal text-soft">was {fixed(was, decimals)}</span>}
       </dd>
       <dd>
         <svg viewBox="0 0 100 14" preserveAspectRatio="none" className="h-3.5 w-full" aria-hidden="true">
@@ -43,9 +44,7 @@ export function BandBar({ name, against, swapped, hint }: Props) {
           )}
           <rect x={at(low)} width={Math.max(at(high) - at(low), 0.8)} y="0" height="14" fill="var(--rim)" />
         </svg>
-        <p className="text-xs leading-4 text-soft">
-          {known ? `usual ${+usual.low.toFixed(1)}–${+usual.high.toFixed(1)}: ${verdict}` : verdict}
-        </p>
+        <p className="text-xs leading-4 text-soft">{known ? `usual ${upTo(usual.low, 1)}–${upTo(usual.high, 1)}: ${verdict}` : verdict}</p>
       </dd>
     </div>
   );

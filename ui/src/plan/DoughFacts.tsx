@@ -1,5 +1,6 @@
 import type { PlanAnswer } from "../client/types.gen";
 import type { Why } from "./why";
+import { fixed } from "../parts/figures";
 
 /** How this dough will be, and what is missing for it; each opens to its reason. */
 export function DoughFacts({ answer, ask }: { answer: PlanAnswer; ask: (why: Why) => void }) {
@@ -11,7 +12,7 @@ export function DoughFacts({ answer, ask }: { answer: PlanAnswer; ask: (why: Why
       ? [
           {
             name: "Hydration",
-            value: range ? `${formula.low.toFixed(0)}–${formula.high.toFixed(0)}` : formula.hydration.toFixed(0),
+            value: range ? `${fixed(formula.low, 0)}–${fixed(formula.high, 0)}` : fixed(formula.hydration, 0),
             hint: "water to 100 of flour",
             about: "formula" as const,
           },

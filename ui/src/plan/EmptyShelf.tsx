@@ -1,7 +1,7 @@
 import { Check } from "lucide-react";
 import type { ReactNode } from "react";
 import { Link } from "react-router";
-import { useLoadDemo } from "../client/queries";
+import { useLoadDemo } from "../client/house";
 import type { Shelf } from "../client/types.gen";
 import { Sprig } from "../parts/Sprig";
 import { TroubleNote } from "../parts/Trouble";

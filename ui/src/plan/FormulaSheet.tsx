@@ -1,6 +1,7 @@
 import type { PlanAgainst, PlanAnswer, PlanLine } from "../client/types.gen";
 import { StuffSwatch } from "../parts/stuff";
 import { BandBar } from "./BandBar";
+import { fixed } from "../parts/figures";
 
 const sure = {
   weighed: "The flour is weighed, so the water is one figure.",
@@ -31,7 +32,7 @@ export default function FormulaSheet({ answer }: { answer: PlanAnswer }) {
   const hints: Partial<Record<PlanAgainst["of"], string>> = {
     yeast: "as active dry",
     sugar: "without milk sugar",
-    ...(formula.hidden >= 0.005 && { salt: `${formula.hidden.toFixed(2)} of it hidden` }),
+    ...(formula.hidden >= 0.005 && { salt: `${fixed(formula.hidden, 2)} of it hidden` }),
   };
   return (
     <div className="grid gap-x-8 xl:grid-cols-[2fr_3fr]">
@@ -40,10 +41,9 @@ export default function FormulaSheet({ answer }: { answer: PlanAnswer }) {
         <Lines caption={`${Math.round(formula.flour)} g of flour`} lines={dough} />
         {addIns.length > 0 && <Lines caption="Add-ins, apart from the formula" lines={addIns} />}
         <p className="mt-2 text-sm">
-          One of {slices} slices holds about <b className="figures">{slice.netCarbohydrate.toFixed(0)} g</b> net carbohydrate,{" "}
-          <b className="figures">{slice.protein.toFixed(1)} g</b> protein, <b className="figures">{slice.fat.toFixed(1)} g</b> fat,{" "}
-          <b className="figures">{slice.fibre.toFixed(1)} g</b> fibre, <b className="figures">{slice.salt.toFixed(1)} g</b> salt. An
-          estimate.
+          One of {slices} slices holds about <b className="figures">{fixed(slice.netCarbohydrate, 0)} g</b> net carbohydrate,{" "}
+          <b className="figures">{fixed(slice.protein, 1)} g</b> protein, <b className="figures">{fixed(slice.fat, 1)} g</b> fat,{" "}
+          <b className="figures">{fixed(slice.fibre, 1)} g</b> fibre, <b className="figures">{fixed(slice.salt, 1)} g</b> salt. An estimate.
         </p>
       </div>
       <div>
@@ -73,7 +73,7 @@ function Lines({ caption, lines }: { caption: string; lines: PlanLine[] }) {
               {l.name}
             </th>
             <td className="figures text-right text-soft">{l.weight}</td>
-            <td className="figures w-16 text-right font-bold">{l.percent.toFixed(l.percent < 10 ? 2 : 1)}</td>
+            <td className="figures w-16 text-right font-bold">{fixed(l.percent, l.percent < 10 ? 2 : 1)}</td>
           </tr>
         ))}
       </tbody>

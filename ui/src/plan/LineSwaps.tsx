@@ -1,7 +1,9 @@
-import { useChangeKitchen, useOffers, useShelf } from "../client/queries";
+import { useChangeKitchen, useShelf } from "../client/queries";
+import { useOffers } from "../client/recipes";
 import type { Formula, PlanLine, SwapOffer, Wish } from "../client/types.gen";
 import { TroubleNote } from "../parts/Trouble";
 import { type Change, swapped } from "./wish";
+import { fixed } from "../parts/figures";
 
 interface Props {
   wish: Wish;
@@ -78,7 +80,7 @@ function Offer({ offer, take }: { offer: SwapOffer; take: () => void }) {
             {offer.changes.map((c) => `${c.name} ${grams(c.before)} to ${grams(c.after)} g`).join(" · ")}
           </p>
           <p className="figures text-xs text-soft">
-            {rows.map(([key, name]) => `${name} ${offer.before[key].toFixed(1)} to ${offer.after[key].toFixed(1)}`).join(" · ")}
+            {rows.map(([key, name]) => `${name} ${fixed(offer.before[key], 1)} to ${fixed(offer.after[key], 1)}`).join(" · ")}
           </p>
         </>
       )}
@@ -86,4 +88,4 @@ function Offer({ offer, take }: { offer: SwapOffer; take: () => void }) {
   );
 }
 
-const grams = (g: number) => (g === 0 ? "0" : g.toFixed(g < 10 ? 1 : 0));
+const grams = (g: number) => (g === 0 ? "0" : fixed(g, g < 10 ? 1 : 0));

@@ -7,6 +7,7 @@ import { clock } from "../parts/time";
 import { TimeRibbon } from "../parts/TimeRibbon";
 import { inBox } from "../parts/addIns";
 import { TroubleNote } from "../parts/Trouble";
+import { Unhurried } from "../parts/Unhurried";
 import { useWide } from "../parts/wide";
 import { AmountList } from "./AmountList";
 import { Dock } from "./Dock";
@@ -102,7 +103,7 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
           {answer && !plan.isPlaceholderData && told(answer, wish)}
         </p>
         {answer && (
-          <>
+          <Unhurried part="plan">
             <div className={`grid grid-cols-1 gap-x-6 gap-y-4 px-4 pt-2 lg:min-h-0 lg:flex-1 ${columns} ${faded ? "opacity-60" : ""}`}>
               <div className="flex min-h-0 min-w-0 flex-col">
                 {swapped && (
@@ -172,7 +173,7 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
                 <TimeRibbon {...ribbon(answer)} />
               </div>
             </div>
-          </>
+          </Unhurried>
         )}
         {!answer && !plan.error && <p className="p-8 text-lg text-soft">Working out the loaf …</p>}
       </div>

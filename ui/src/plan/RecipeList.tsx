@@ -1,7 +1,7 @@
 import { Combobox, ComboboxButton, ComboboxInput, ComboboxOption, ComboboxOptions } from "@headlessui/react";
 import { ChevronDown } from "lucide-react";
 import { useState } from "react";
-import { useRecipes } from "../client/queries";
+import { useRecipes } from "../client/recipes";
 import type { RecipeOnShelf } from "../client/types.gen";
 import { useSettled } from "../parts/settled";
 import { type Turned, useTurned } from "../parts/turned";

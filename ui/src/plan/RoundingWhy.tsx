@@ -2,6 +2,7 @@ import { useShelf } from "../client/queries";
 import type { PlanAnswer, PlanRoundingShift, Wish } from "../client/types.gen";
 import { MeasureLabel } from "../parts/Amount";
 import { type Change, listed } from "./wish";
+import { fixed } from "../parts/figures";
 
 interface Props {
   answer: PlanAnswer;
@@ -12,7 +13,7 @@ interface Props {
 /** The jug, as a wish names it. */
 const theJug = { amount: "1 cup", name: "the jug" };
 
-const signed = (n: number) => (n > 0 ? `+${n.toFixed(1)}` : n.toFixed(1));
+const signed = (n: number) => (n > 0 ? `+${fixed(n, 1)}` : fixed(n, 1));
 
 /** How the amounts were rounded, beside what rounding each line alone would have done; and which
     measures are to hand. */

@@ -1,6 +1,6 @@
 import { ArrowRight, Undo2 } from "lucide-react";
 import { useState } from "react";
-import { useKeepSwaps, useUndoRecipe } from "../client/queries";
+import { useKeepSwaps, useUndoRecipe } from "../client/recipes";
 import type { PlanAnswer, RecipeKept, Wish } from "../client/types.gen";
 import { TroubleNote } from "../parts/Trouble";
 import type { Why } from "./why";

@@ -1,6 +1,6 @@
 import { ArrowLeft } from "lucide-react";
 import { Suspense, useEffect, useRef } from "react";
-import { useSetHabit } from "../client/queries";
+import { useSetHabit } from "../client/machines";
 import type { PlanAnswer, Problem, StoreHabit, Wish } from "../client/types.gen";
 import { CrustSwatch } from "../parts/CrustSwatch";
 import { awaited } from "../parts/later";

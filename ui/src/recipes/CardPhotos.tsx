@@ -1,4 +1,4 @@
-import { useCardPhotos, usePutAwayPhoto, useSendCardPhoto } from "../client/queries";
+import { useCardPhotos, usePutAwayPhoto, useSendCardPhoto } from "../client/recipes";
 import { PhotoRow } from "../parts/PhotoRow";
 
 /** Photos of the card that a recipe was taken from. */

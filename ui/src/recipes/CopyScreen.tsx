@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useLocation, useNavigate } from "react-router";
 import { fetchLinked } from "../client/api";
 import { at } from "../client/kitchen";
-import { useCopyLinked } from "../client/queries";
+import { useCopyLinked } from "../client/recipes";
 import { TroubleNote } from "../parts/Trouble";
 
 /** A recipe that another kitchen made a link to: shown, and copied into this one. */

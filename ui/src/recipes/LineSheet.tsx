@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { useLarder } from "../client/queries";
+import { useLarder } from "../client/house";
 import type { LineText, ReadLine } from "../client/types.gen";
 import { IngredientPicker } from "../parts/IngredientPicker";
 import { Segments } from "../parts/Segments";

@@ -1,4 +1,4 @@
-import { useSettleRecipe } from "../client/queries";
+import { useSettleRecipe } from "../client/recipes";
 import type { RecipeText } from "../client/types.gen";
 import { TroubleNote } from "../parts/Trouble";
 

@@ -1,6 +1,7 @@
 import { Field, Label, Switch } from "@headlessui/react";
 import { useState } from "react";
-import { useAnswerName, useLarder } from "../client/queries";
+import { useLarder } from "../client/house";
+import { useAnswerName } from "../client/recipes";
 import type { LarderAnswer, PlanNamed } from "../client/types.gen";
 import { IngredientPicker } from "../parts/IngredientPicker";
 import { Sheet } from "../parts/Sheet";

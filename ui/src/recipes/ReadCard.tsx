@@ -1,6 +1,7 @@
 import type { LineText, ReadColumn, RecipeRead } from "../client/types.gen";
 import { Segments } from "../parts/Segments";
 import { ReadLines } from "./ReadLines";
+import { fixed } from "../parts/figures";
 
 interface Props {
   read: RecipeRead;
@@ -12,7 +13,7 @@ interface Props {
 export function ReadCard({ read, write, trust }: Props) {
   const { formula, recipe } = read;
   const { hydration, salt, yeast } = formula;
-  const per100 = `water ${hydration.toFixed(0)}, salt ${salt.toFixed(1)}, yeast ${yeast.toFixed(1)} per 100`;
+  const per100 = `water ${fixed(hydration, 0)}, salt ${fixed(salt, 1)}, yeast ${fixed(yeast, 1)} per 100`;
   return (
     <>
       {read.columns && <Columns read={read} columns={read.columns} trust={trust} />}

@@ -1,6 +1,7 @@
 import { Link, useNavigate, useParams } from "react-router";
 import { Trouble } from "../client/api";
-import { useKeepRecipe, useReadRecipe, useRecipe, useShelf, useWriteLines } from "../client/queries";
+import { useRecipe, useShelf } from "../client/queries";
+import { useKeepRecipe, useReadRecipe, useWriteLines } from "../client/recipes";
 import type { RecipeText } from "../client/types.gen";
 import { useDraft } from "../parts/draft";
 import { useSettled } from "../parts/settled";

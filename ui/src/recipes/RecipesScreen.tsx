@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { Link } from "react-router";
-import { useAllRecipes, usePutAway, useUndoRecipe } from "../client/queries";
+import { usePutAway } from "../client/house";
+import { useAllRecipes, useUndoRecipe } from "../client/recipes";
 import type { RecipeOnShelf } from "../client/types.gen";
 import { More } from "../parts/More";
 import { Find } from "../parts/Find";

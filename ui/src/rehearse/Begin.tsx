@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { Link, useLocation, useNavigate } from "react-router";
-import { useBeginRehearsal, useShelf } from "../client/queries";
+import { useShelf } from "../client/queries";
+import { useBeginRehearsal } from "../client/rehearsals";
 import type { Rehearse } from "../client/types.gen";
 import { Picker } from "../parts/Picker";
 import { TroubleNote } from "../parts/Trouble";

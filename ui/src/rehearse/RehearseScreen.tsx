@@ -1,5 +1,5 @@
 import { Link, useParams } from "react-router";
-import { useInRehearsal, useKeepRehearsal, useRehearsal, useRehearsed } from "../client/queries";
+import { useInRehearsal, useKeepRehearsal, useRehearsal, useRehearsed } from "../client/rehearsals";
 import type { BakeView, RehearsalView, RehearseState } from "../client/types.gen";
 import { clock, display } from "../parts/time";
 import { Segments } from "../parts/Segments";

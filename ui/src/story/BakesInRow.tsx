@@ -4,6 +4,7 @@ import type { Story, StoryBake } from "../client/types.gen";
 import { Mark } from "../log/Mark";
 import { day, dayName } from "../parts/time";
 import { LoafPicture } from "../verdict/SignPicture";
+import { overRim } from "../parts/figures";
 
 /** The loaves of a recipe in a row, oldest first, and between them what was changed. */
 export function BakesInRow({ story }: { story: Story }) {
@@ -34,7 +35,7 @@ export function BakesInRow({ story }: { story: Story }) {
             </p>
             <Mark mark={b.mark} />
             <p className="text-sm leading-5">
-              {[b.signs?.join(", "), b.centre !== undefined && rim(b.centre), b.doses && `put in: ${b.doses.join(", ")}`, helped(b)]
+              {[b.signs?.join(", "), b.centre !== undefined && overRim(b.centre), b.doses && `put in: ${b.doses.join(", ")}`, helped(b)]
                 .filter(Boolean)
                 .join(" · ")}
             </p>
@@ -45,7 +46,6 @@ export function BakesInRow({ story }: { story: Story }) {
   );
 }
 
-const rim = (mm: number) => (mm === 0 ? "at the rim" : `${Math.abs(mm)} mm ${mm < 0 ? "under" : "over"} the rim`);
 const helped = ({ helped: said }: StoryBake) => said && (said === "yes" ? "the change helped" : "the change did not help");
 
 function Look({ bake }: { bake: StoryBake }) {

@@ -1,5 +1,6 @@
 import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from "recharts";
 import type { StoryBake } from "../client/types.gen";
+import { ruler, upTo } from "../parts/figures";
 import { day, dayName } from "../parts/time";
 
 interface Plot {
@@ -11,9 +12,15 @@ interface Plot {
   line?: number; // that the eye holds the others against
 }
 
-const plots: Plot[] = [
+const plots = (): Plot[] => [
   { name: "Mark", of: (b) => b.mark || undefined, unit: "of 5", digits: 0, domain: [1, 5] },
-  { name: "Height of its middle", of: (b) => b.centre, unit: "mm over the rim", digits: 0, line: 0 },
+  {
+    name: "Height of its middle",
+    of: (b) => b.centre && b.centre / ruler().mm,
+    unit: `${ruler().unit} over the rim`,
+    digits: ruler().decimals,
+    line: 0,
+  },
   { name: "Hydration", of: (b) => b.hydration || undefined, unit: "% of the flour", digits: 1 },
   { name: "Yeast", of: (b) => b.yeast || undefined, unit: "% of the flour", digits: 2 },
 ];
@@ -27,12 +34,10 @@ export default function Plots({ bakes, zone, now }: { bakes: StoryBake[]; zone: 
         Its figures
       </h2>
       <div className="mt-1 grid gap-x-8 gap-y-4 md:grid-cols-2">
-        {plots.map((p) => {
+        {plots().map((p) => {
           const points = bakes.flatMap((b) => {
             const value = p.of(b);
-            return value === undefined
-              ? []
-              : [{ id: b.id, day: dayName(day(b.startedAt, zone), today), value: Number(value.toFixed(p.digits)) }];
+            return value === undefined ? [] : [{ id: b.id, day: dayName(day(b.startedAt, zone), today), value }];
           });
           return points.length > 1 && <OnePlot key={p.name} plot={p} points={points} />;
         })}
@@ -48,7 +53,7 @@ interface Point {
 }
 
 function OnePlot({ plot, points }: { plot: Plot; points: Point[] }) {
-  const said = points.map((p) => `${p.day} ${p.value}`).join(", ");
+  const said = points.map((p) => `${p.day} ${upTo(p.value, plot.digits)}`).join(", ");
   return (
     <figure data-plot={plot.name}>
       <figcaption className="font-semibold">
@@ -65,6 +70,7 @@ function OnePlot({ plot, points }: { plot: Plot; points: Point[] }) {
               tick={{ fill: "var(--ink)", fontSize: 14 }}
               domain={plot.domain ?? ["auto", "auto"]}
               allowDecimals={plot.digits > 0}
+              tickFormatter={(v: number) => upTo(v, plot.digits)}
             />
             {plot.line !== undefined && <ReferenceLine y={plot.line} stroke="var(--ink)" strokeDasharray="6 4" />}
             <Line
@@ -92,7 +98,7 @@ function OnePlot({ plot, points }: { plot: Plot; points: Point[] }) {
                 <th scope="row" className="pr-6 text-left font-normal">
                   {p.day}
                 </th>
-                <td className="text-right font-semibold">{p.value}</td>
+                <td className="text-right font-semibold">{upTo(p.value, plot.digits)}</td>
               </tr>
             ))}
           </tbody>

@@ -1,12 +1,14 @@
 import { useState } from "react";
-import { useDifference, useGoBack } from "../client/queries";
+import { useDifference } from "../client/bakes";
+import { useGoBack } from "../client/recipes";
 import type { RecipeChanged as Changed, RevisionTold, Story } from "../client/types.gen";
 import { Arrow } from "../parts/Arrow";
 import { Picker } from "../parts/Picker";
 import { day, dayName } from "../parts/time";
 import { TroubleNote } from "../parts/Trouble";
+import { fixed } from "../parts/figures";
 
-const weight = (grams: number) => `${grams.toFixed(grams < 10 ? 1 : 0)} g`;
+const weight = (grams: number) => `${fixed(grams, grams < 10 ? 1 : 0)} g`;
 
 /** How a recipe came to be as it is: each revision with its reason, what it changed and the loaves made of it. */
 export function Revisions({ story }: { story: Story }) {
@@ -99,7 +101,7 @@ function Compared({ story }: { story: Story }) {
   const newer = to || String(story.revision);
   const difference = useDifference(story.id, Number(from), Number(newer));
   const choices = story.revisions.map((r) => ({ id: String(r.number), name: `revision ${r.number}` }));
-  const moved = difference.data?.figures.filter((f) => f.from.toFixed(2) !== f.to.toFixed(2)) ?? [];
+  const moved = difference.data?.figures.filter((f) => fixed(f.from, 2) !== fixed(f.to, 2)) ?? [];
   return (
     <div data-difference>
       <p className="mt-1 flex flex-wrap items-center gap-x-2">
@@ -132,8 +134,8 @@ function Compared({ story }: { story: Story }) {
                         {f.of}
                       </th>
                       <td className="figures text-right font-semibold">
-                        {f.from.toFixed(1)} %<Arrow />
-                        {f.to.toFixed(1)} %
+                        {fixed(f.from, 1)} %<Arrow />
+                        {fixed(f.to, 1)} %
                       </td>
                     </tr>
                   ))}

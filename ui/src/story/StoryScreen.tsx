@@ -1,7 +1,7 @@
 import { Suspense } from "react";
 import { Link, useParams } from "react-router";
 import { recipePaper } from "../client/api";
-import { useStory } from "../client/queries";
+import { useStory } from "../client/bakes";
 import { awaited } from "../parts/later";
 import { LessonList } from "../parts/LessonList";
 import { TroubleNote } from "../parts/Trouble";

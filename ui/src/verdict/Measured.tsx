@@ -1,6 +1,7 @@
 import { useShelf } from "../client/queries";
 import type { BakeView } from "../client/types.gen";
 import { CrustSwatch } from "../parts/CrustSwatch";
+import { onRuler, ruler } from "../parts/figures";
 import { Segments } from "../parts/Segments";
 import { between, box, degrees, Typed } from "../parts/Typed";
 import type { Verdict } from "./told";
@@ -50,22 +51,8 @@ export function Measured({ told, set, plan }: Props) {
       <div className="mt-4 grid gap-x-8 gap-y-2 sm:grid-cols-2">
         <Number label="It was cut after, minutes" value={told.cutAfter} least={0} most={72 * 60} keep={(cutAfter) => set({ cutAfter })} />
         <Number label="It weighs, grams" value={told.weight} least={0} most={3000} keep={(weight) => set({ weight })} />
-        <Number
-          label="Its middle over the rim, mm"
-          hint="− is under"
-          value={told.centre}
-          least={-180}
-          most={120}
-          keep={(centre) => set({ centre })}
-        />
-        <Number
-          label="Its edges over the rim, mm"
-          hint="− is under"
-          value={told.sides}
-          least={-180}
-          most={120}
-          keep={(sides) => set({ sides })}
-        />
+        <OverRim label="Its middle over the rim" value={told.centre} keep={(centre) => set({ centre })} />
+        <OverRim label="Its edges over the rim" value={told.sides} keep={(sides) => set({ sides })} />
         <label className="flex items-center justify-between gap-2">
           How warm the kitchen was
           <Typed
@@ -110,9 +97,35 @@ function Tick({ on, turn, children }: { on: boolean; turn: (on: boolean) => void
   );
 }
 
+interface OverRimProps {
+  label: string;
+  value: number | undefined; // mm
+  keep: (mm: number | undefined) => void;
+}
+
+/** How high a part of the loaf stands, by this kitchen's ruler. */
+function OverRim({ label, value, keep }: OverRimProps) {
+  const { unit, mm } = ruler();
+  const [least, most] = [-180, 120];
+  return (
+    <Figure
+      label={`${label}, ${unit}`}
+      hint="− is under"
+      value={value}
+      show={onRuler}
+      parse={(text) => {
+        const read = between(least / mm, most / mm)(text.replace("−", "-"));
+        return read === null ? null : Math.round(read * mm);
+      }}
+      say={`${Math.ceil(least / mm)} to ${Math.floor(most / mm)}`}
+      mode="text"
+      keep={keep}
+    />
+  );
+}
+
 interface NumberProps {
   label: string;
-  hint?: string;
   value: number | undefined;
   least: number;
   most: number;
@@ -120,11 +133,36 @@ interface NumberProps {
 }
 
 /** A whole number that may be left out. */
-function Number({ label, hint, value, least, most, keep }: NumberProps) {
-  const whole = (text: string) => {
-    const n = between(least, most)(text.replace("−", "-"));
-    return n === null ? null : Math.round(n);
-  };
+function Number({ label, value, least, most, keep }: NumberProps) {
+  return (
+    <Figure
+      label={label}
+      value={value}
+      show={(n) => (n === 0 && least === 0 ? "" : String(n))}
+      parse={(text) => {
+        const n = between(least, most)(text);
+        return n === null ? null : Math.round(n);
+      }}
+      say={`${least} to ${most}`}
+      mode="numeric"
+      keep={keep}
+    />
+  );
+}
+
+interface FigureProps {
+  label: string;
+  hint?: string;
+  value: number | undefined;
+  show: (n: number) => string;
+  parse: (text: string) => number | null;
+  say: string;
+  mode: "numeric" | "text";
+  keep: (n: number | undefined) => void;
+}
+
+/** A figure that may be left out. */
+function Figure({ label, hint, value, show, parse, say, mode, keep }: FigureProps) {
   return (
     <label className="flex items-center justify-between gap-2">
       <span>
@@ -132,10 +170,10 @@ function Number({ label, hint, value, least, most, keep }: NumberProps) {
       </span>
       <Typed<number | undefined>
         value={value}
-        show={(n) => (n === undefined || (n === 0 && least === 0) ? "" : String(n))}
-        parse={(text) => (text.trim() === "" ? undefined : whole(text))}
-        say={`${least} to ${most}`}
-        mode={least < 0 ? "text" : "numeric"}
+        show={(n) => (n === undefined ? "" : show(n))}
+        parse={(text) => (text.trim() === "" ? undefined : parse(text))}
+        say={say}
+        mode={mode}
         keep={keep}
         live
         placeholder="–"

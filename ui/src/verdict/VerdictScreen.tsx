@@ -1,6 +1,6 @@
 import { Link, useNavigate, useParams } from "react-router";
 import { useNow } from "../client/clock";
-import { useBake, useTellBake } from "../client/queries";
+import { useBake, useTellBake } from "../client/bakes";
 import type { BakeCool, BakeView } from "../client/types.gen";
 import { useDraft } from "../parts/draft";
 import { clock, countdown } from "../parts/time";

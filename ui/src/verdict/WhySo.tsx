@@ -1,5 +1,7 @@
 import { useState } from "react";
-import { useRecipe, useSetHabit, useTeach, useUndoRecipe } from "../client/queries";
+import { useSetHabit } from "../client/machines";
+import { useRecipe } from "../client/queries";
+import { useTeach, useUndoRecipe } from "../client/recipes";
 import type { BakeView, Why } from "../client/types.gen";
 import { Arrow } from "../parts/Arrow";
 import { TroubleNote } from "../parts/Trouble";

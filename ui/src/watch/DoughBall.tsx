@@ -2,6 +2,7 @@ import { useState } from "react";
 import type { BakeBall, BakeView, DoughDose, Happened } from "../client/types.gen";
 import { clock, countdown } from "../parts/time";
 import { BallPicture, type Seen } from "./BallPicture";
+import { fixed } from "../parts/figures";
 
 interface Props {
   bake: BakeView;
@@ -131,4 +132,4 @@ function Other({ tell, wait }: { tell: Props["tell"]; wait: boolean }) {
   );
 }
 
-const signed = (points: number) => `${points < 0 ? "−" : "+"}${Math.abs(points).toFixed(1)}`;
+const signed = (points: number) => `${points < 0 ? "−" : "+"}${fixed(Math.abs(points), 1)}`;

@@ -2,7 +2,7 @@ import { useState } from "react";
 import { Navigate, useNavigate, useParams } from "react-router";
 import { useNow } from "../client/clock";
 import { useAtHand, useAwake } from "../bench/hands";
-import { useBake, useTellBake } from "../client/queries";
+import { useBake, useTellBake } from "../client/bakes";
 import type { BakeView, Happened } from "../client/types.gen";
 import { clock, countdown, display } from "../parts/time";
 import { Photos } from "../parts/Photos";
