@@ -1,0 +1,70 @@
+package recipe
+
+import (
+	"strings"
+	"testing"
+
+	"risepan/core/larder"
+	"risepan/core/measure"
+	"risepan/core/readtest"
+)
+
+// Whole cards and lines of both corpora as they are read, in three standards, with what is asked, and as they are kept.
+func TestWhatIsUnderstood(t *testing.T) {
+	var all []readtest.Said
+	for _, text := range strings.Split(cardCorpus, "=====\n")[1:] {
+		card, _, _ := strings.Cut(text, "---\n")
+		title, _, _ := strings.Cut(strings.TrimSpace(card), "\n")
+		for _, s := range []measure.Standard{measure.US, measure.Metric, measure.Imperial} {
+			c, err := ReadCard(card, s, larder.Find)
+			if err != nil {
+				t.Fatal(err)
+			}
+			r := New(c.Recipe())
+			weighed, err := r.Weigh(larder.Know)
+			all = append(all, readtest.Said{Name: string(s) + ", " + title, Value: []any{c, r, r.Text(), weighed, err}})
+		}
+	}
+	var rows []any
+	for n, row := range strings.Split(lineCorpus, "\n") {
+		if text, _, ok := strings.Cut(row, " => "); ok && !strings.HasPrefix(row, "#") {
+			for _, s := range []measure.Standard{measure.US, measure.Australian} {
+				rows = append(rows, reading{s, larder.Find}.rows(text))
+			}
+		}
+		if len(rows) >= 20 {
+			all = append(all, readtest.Said{Name: "lines to row " + strings.TrimSpace(row) + string(rune('a'+n%26)), Value: rows})
+			rows = nil
+		}
+	}
+	for _, flour := range []string{"", "1/4 cup bread flour", "3 cups bread flour", "3 cups wholemeal flour", "2 cups rye flour\n1 cup bread flour", "1 1/2 cups almond flour\n1/2 cup gluten", "3 cups rice flour", "1 packet bread mix"} {
+		var read []any
+		for _, raised := range []string{"", "2 tsp active dry yeast", "1 tbsp baking powder", "1 cup sourdough starter"} {
+			for _, more := range []string{"", "2 tbsp sugar", "3/4 cup sugar\n1/2 cup butter", "1 lb ground beef", "4 cups strawberries\n3 cups sugar", "4 cups milk\n3 tbsp yoghurt", "2 eggs\n1 tbsp oil", "1 cup water"} {
+				for _, method := range []string{"", "Sweet cycle.", "Dough cycle. Shape it, and bake for 20 minutes.", "Add 1 tsp salt and 1/2 cup sugar."} {
+					c, err := ReadCard("Card\n"+flour+"\n"+raised+"\n"+more+"\n1 1/2 tsp salt\nMethod\n"+method, measure.US, larder.Find)
+					doubts := []string{}
+					for _, l := range c.Lines {
+						doubts = append(doubts, l.Doubt)
+					}
+					read = append(read, c.Kind, c.Settings, c.Makes, c.Remarks, doubts, err)
+				}
+			}
+		}
+		all = append(all, readtest.Said{Name: "cards of " + strings.ReplaceAll(flour, "\n", ", "), Value: read})
+	}
+	for _, listed := range []string{"1 cup", "2 tbsp", "250 g", "1 1/2 tsp"} {
+		var read []any
+		for _, told := range []string{"1 cup", "3/4 cup", "2/3 cup", "1/2 cup", "1/3 cup", "1/4 cup", "1 1/4 cups", "2 cups", "3 cups", "2 tbsp", "3 tbsp", "1 tsp", "2 tsp", "250 g", "300 g", "90 g"} {
+			for _, of := range []string{"sugar", "butter"} {
+				c, err := ReadCard("Card\n1 cup water\n3 cups bread flour\n"+listed+" "+of+"\n2 tsp active dry yeast\nMethod\nStir in "+told+" "+of+" at the end.", measure.US, larder.Find)
+				for _, l := range c.Lines {
+					read = append(read, l.Doubt)
+				}
+				read = append(read, err)
+			}
+		}
+		all = append(all, readtest.Said{Name: "listed " + listed, Value: read})
+	}
+	readtest.Hold(t, all)
+}

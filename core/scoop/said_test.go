@@ -1,0 +1,42 @@
+package scoop
+
+import (
+	"fmt"
+	"testing"
+
+	"risepan/core/measure"
+	"risepan/core/readtest"
+)
+
+// Amounts of resized doughs with several drawers, and the work that it took to find them.
+func TestWhatDoughsMeasure(t *testing.T) {
+	drawers := map[string][]measure.Measure{
+		"a full one": eleven(t), "b without a tablespoon": owned(t, "1 cup", "1/2 cup", "1/3 cup", "1/4 cup", "1 tsp", "1/2 tsp", "1/4 tsp"),
+		"c metric": owned(t, "1 metric cup", "1/2 metric cup", "1 metric tbsp", "1 metric tsp", "1/2 metric tsp"), "d bare": owned(t, "1/2 cup", "1 tsp"),
+	}
+	var all []readtest.Said
+	for _, name := range []string{"a full one", "b without a tablespoon", "c metric", "d bare"} {
+		for size := range 12 {
+			lines := fourteen(t)
+			lines = append(lines[:0:0], lines[size%3:len(lines)-size%4]...)
+			for n := range lines {
+				lines[n].Exact *= measure.Grams(0.6 + 0.11*float64(size))
+			}
+			set := NewSet(drawers[name], measure.US)
+			if size%3 == 1 {
+				set = set.WithJug(measure.Jug{Step: measure.Of(50, 1, measure.Millilitre), Holds: measure.Of(1000, 1, measure.Millilitre)})
+			}
+			front := set.Joint(lines)
+			said := []any{front.Points, front.Proven, front.problem.work.left}
+			for n := range front.Points {
+				said = append(said, front.At(n))
+			}
+			for _, l := range lines {
+				a, ok := set.Nearest(l.Ingredient, l.Exact)
+				said = append(said, a, ok, a.Spoken(), a.String())
+			}
+			all = append(all, readtest.Said{Name: fmt.Sprintf("%s, size %d", name, size), Value: said})
+		}
+	}
+	readtest.Hold(t, all)
+}
