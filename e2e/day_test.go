@@ -180,6 +180,53 @@ func TestASaturdayOfFiveLoaves(t *testing.T) {
 	axe(t, p, "Watch with a day's next moment")
 }
 
+// An answer that was asked for before a press and comes after it does not take the press back: the next press would be
+// refused as one on an old day.
+func TestAnAnswerOnItsWayTakesNoPressBack(t *testing.T) {
+	s := serve(t)
+	at, date := kitchenOf(t, s), dayAfterTomorrow(t)
+	here := at + "/days/" + date.Format(time.DateOnly)
+	put(t, here, bookOf(t, at, date, "Towpath white by 12:00"), 0)
+	p := open(t, s.URL+"/day/"+date.Format(time.DateOnly))
+	p.Sees("by 12:00")
+	drive.Value[bool](p, `(() => {
+		const real = window.fetch
+		window.fetch = async (...asked) => {
+			const url = String(asked[0])
+			if (window.letGo && url.includes("/changes")) await window.over // nothing else asks for the day anew
+			const answer = await real(...asked)
+			if (!window.letGo && !asked[1]?.body && url.endsWith("/days/`+date.Format(time.DateOnly)+`")) {
+				const day = await answer.json()
+				await new Promise((go) => { window.letGo = go })
+				answer.json = async () => (setTimeout(() => { window.taken = true }, 100), day)
+			}
+			return answer
+		}
+		window.over = new Promise((over) => { window.end = over })
+		return true
+	})()`)
+	shelf := get(t, at)
+	kitchen := shelf["kitchen"].(map[string]any)
+	kitchen["room"] = "19"
+	put(t, at, kitchen, int(shelf["version"].(float64))) // on another device, so that the day is asked for anew
+	p.Until("the day's answer on its way", "window.letGo")
+
+	Focus(p, "button[data-loaf=loaf-0]")
+	p.Keys(kb.ArrowLeft + kb.Enter)
+	p.Sees("Take the pin out of Towpath white")
+	drive.Value[bool](p, "(window.letGo(), true)")
+	p.Until("the answer taken in", "window.taken")
+	if now := row(p, "loaf-0"); !strings.Contains(now, "Take the pin out") {
+		t.Errorf("the older answer took the press back: %q", now)
+	}
+	drive.Value[bool](p, "(window.end(), true)")
+	p.Click("Take the pin out of Towpath white")
+	p.Until("no pin", "!document.body.innerText.includes('Take the pin out')")
+	if drive.Value[bool](p, "document.body.innerText.includes('changed elsewhere')") {
+		t.Error("a press on what the page showed was refused as one on an old day")
+	}
+}
+
 // A loaf of every week comes by itself, and tells how long the flour lasts.
 func TestALoafOfEveryWeek(t *testing.T) {
 	s := serve(t)

@@ -3,7 +3,7 @@ import * as api from "./api";
 import { serverNow, setServerTime } from "./clock";
 import { at } from "./kitchen";
 import { press } from "./outbox";
-import { timed, usePress, lists } from "./queries";
+import { timed, unlessTold, usePress, lists } from "./queries";
 import type { BakeTold, BakeView, Declining, Happened, Lessons, Start } from "./types.gen";
 
 /** The log, page after page. */
@@ -26,15 +26,16 @@ export function useBake(id: string) {
     queryKey: key,
     refetchInterval: 2_000,
     staleTime: 1_000,
-    queryFn: async ({ signal }): Promise<BakeView> => {
+    queryFn: ({ signal }) => {
       const told = client.getQueryState<BakeView>(key);
       const known = told?.dataUpdatedAt ? told.data : undefined; // what the page before has seen is asked for anew
       const due = known?.state.changes !== undefined && Date.parse(known.state.changes) <= serverNow();
-      const view = await api.fetchBake(id, known && !due ? known.state.last : undefined, signal);
-      const newest = client.getQueryData<BakeView>(key);
-      if (!view || (newest && newest.state.last > view.state.last)) return newest as BakeView; // told of more meanwhile
-      setServerTime(view.now);
-      return view;
+      return unlessTold(
+        client,
+        key,
+        () => api.fetchBake(id, known && !due ? known.state.last : undefined, signal),
+        (b) => b.state.last,
+      );
     },
   });
 }

@@ -4,7 +4,7 @@ import * as api from "./api";
 import { setServerTime } from "./clock";
 import { at } from "./kitchen";
 import { press } from "./outbox";
-import { lists } from "./queries";
+import { lists, unlessTold } from "./queries";
 import type { AtBench, BenchTold, BenchView } from "./types.gen";
 
 const benchAnew = 30_000; // the plan's clock moves on though nothing happens at the bench
@@ -19,15 +19,15 @@ export function useBench(id: string | undefined) {
     enabled: id !== undefined,
     refetchInterval: 2_000,
     staleTime: 1_000,
-    queryFn: async ({ signal }): Promise<BenchView> => {
+    queryFn: ({ signal }) => {
       const known = client.getQueryData<BenchView>(key);
       const fresh = performance.now() - made.current < benchAnew;
-      const view = await api.fetchBench(id ?? "", known && fresh ? known.session.last : undefined, signal);
-      const newest = client.getQueryData<BenchView>(key);
-      if (!view || (newest && newest.session.last > view.session.last)) return newest as BenchView; // told of more meanwhile
-      made.current = performance.now();
-      setServerTime(view.now);
-      return view;
+      const ask = async () => {
+        const view = await api.fetchBench(id ?? "", known && fresh ? known.session.last : undefined, signal);
+        if (view) made.current = performance.now();
+        return view;
+      };
+      return unlessTold(client, key, ask, (b) => b.session.last);
     },
   });
 }

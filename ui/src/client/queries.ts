@@ -1,4 +1,12 @@
-import { type QueryClient, keepPreviousData, queryOptions, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import {
+  type QueryClient,
+  type QueryKey,
+  keepPreviousData,
+  queryOptions,
+  useMutation,
+  useQuery,
+  useQueryClient,
+} from "@tanstack/react-query";
 import { useEffect } from "react";
 import * as api from "./api";
 import { setServerTime } from "./clock";
@@ -14,15 +22,41 @@ export async function timed<T extends { now: string }>(answer: Promise<T>): Prom
   return value;
 }
 
-export const useShelf = () =>
-  useQuery({
-    queryKey: at("shelf"),
+/**
+ * Asks, and sets the clock by the answer. A press that was answered meanwhile has told the page more than an answer that
+ * was on its way: the one that stands later by its number is kept. No answer: nothing is new.
+ */
+export async function unlessTold<T extends { now: string }>(
+  client: QueryClient,
+  key: QueryKey,
+  ask: () => Promise<T | null>,
+  number: (view: T) => number,
+): Promise<T> {
+  const before = client.getQueryState(key)?.dataUpdatedAt;
+  const came = await ask();
+  if (came) setServerTime(came.now);
+  const known = client.getQueryState<T>(key);
+  if (!came) return known?.data as T;
+  return known?.data && known.dataUpdatedAt !== before && number(known.data) > number(came) ? known.data : came;
+}
+
+export function useShelf() {
+  const client = useQueryClient();
+  const key = at("shelf");
+  return useQuery({
+    queryKey: key,
     queryFn: async ({ signal }) => {
-      const shelf = await timed(api.fetchShelf(signal));
+      const shelf = await unlessTold(
+        client,
+        key,
+        () => api.fetchShelf(signal),
+        (s) => s.version,
+      );
       setUnits(shelf.kitchen);
       return shelf;
     },
   });
+}
 
 /** A plan holds for the minute that it was made in, so it is made anew every half minute. */
 export const planQuery = (wish: Wish) =>

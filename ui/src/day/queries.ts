@@ -2,20 +2,26 @@ import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tansta
 import * as api from "../client/api";
 import { setServerTime } from "../client/clock";
 import { at } from "../client/kitchen";
+import { unlessTold } from "../client/queries";
 import type { DaybookBook, DayView } from "../client/types.gen";
 
 const anew = 60_000; // a day is planned anew as time goes by: what was not started in time is later
 
-export const useDay = (date: string) =>
-  useQuery({
-    queryKey: at("day", date),
+export function useDay(date: string) {
+  const client = useQueryClient();
+  const key = at("day", date);
+  return useQuery({
+    queryKey: key,
     refetchInterval: anew,
-    queryFn: async ({ signal }) => {
-      const view = await api.fetchDay(date, signal);
-      setServerTime(view.now);
-      return view;
-    },
+    queryFn: ({ signal }) =>
+      unlessTold(
+        client,
+        key,
+        () => api.fetchDay(date, signal),
+        (d) => d.version,
+      ),
   });
+}
 
 export const useWeek = (of: string) =>
   useQuery({ queryKey: at("week", of), queryFn: ({ signal }) => api.fetchWeek(of, signal), placeholderData: keepPreviousData });
