@@ -26,6 +26,7 @@ type Bags struct {
 	Left    int       `json:"left"`
 	Old     bool      `json:"old,omitzero"` // past its date
 	Batch   bag.Batch `json:"batch"`
+	InAll   []string  `json:"inAll,omitzero"` // of each thing in the bags: its weight in all of them, before they are made
 }
 
 // BagShelf are the bags that are left.
@@ -40,7 +41,7 @@ type BagsLeft struct {
 }
 
 func bagsOf(b store.Bags, today kitchen.Date) Bags {
-	return Bags{b.ID, b.RecipeID, b.MachineID, b.Made, b.Left, today.Since(b.Batch.Before) > 0, b.Batch}
+	return Bags{b.ID, b.RecipeID, b.MachineID, b.Made, b.Left, today.Since(b.Batch.Before) > 0, b.Batch, nil}
 }
 
 // today is the day on the kitchen's clock.
@@ -90,7 +91,13 @@ func (s *server) previewBags(c *call) (any, error) {
 		return nil, err
 	}
 	b, err := c.bagging(in)
-	return bagsOf(b, b.Batch.Made), err
+	if err != nil {
+		return nil, err
+	}
+	k, _, err := c.settings()
+	out := bagsOf(b, b.Batch.Made)
+	out.InAll = b.Batch.InAll(in.Count, k.Kitchen)
+	return out, err
 }
 
 func (s *server) addBags(c *call) (string, error) {

@@ -271,8 +271,7 @@ func (c *call) why(b store.Bake, s bake.State, happened []bake.Happening) ([]Why
 		return nil, err
 	}
 	var out []Why
-	for _, w := range verdict.Told(verdict.Weigh(baked.Seen())) {
-		w.Change, w.Tell = k.Kitchen.Degrees.Say(w.Change), k.Kitchen.Degrees.Say(w.Tell)
+	for _, w := range baked.Causes() {
 		why := Why{Weighed: w, Step: verdict.Propose(b.Plan, r.Recipe, k.Kitchen.Ingredient, w.Cause)}
 		if other := verdict.Choose(b.Plan, s, w.Cause); other != nil {
 			becomes := store.Habit{Cycle: cmp.Or(other.Cycle, around.Habit.Cycle), Crust: cmp.Or(other.Crust, around.Habit.Crust)}

@@ -60,6 +60,13 @@ func (c *call) settings() (store.Kitchen, *time.Location, error) {
 	return k, zone, err
 }
 
+// unreadable notes what is kept and cannot be read: it costs itself alone.
+func (c *call) unreadable(faults ...error) {
+	for _, f := range faults {
+		c.server.log.Error("unreadable", "error", f)
+	}
+}
+
 var zones sync.Map // by name: reading one takes longer than most requests
 
 // zoneOf is the zone of a kitchen's clock.

@@ -31,9 +31,7 @@ func (c *call) dayPlace(date kitchen.Date, loaves []daybook.Loaf) (p daybook.Pla
 	if err != nil {
 		return p, err
 	}
-	for _, u := range unreadable {
-		c.server.log.Error("unreadable", "error", u)
-	}
+	c.unreadable(unreadable...)
 	for n, m := range machines {
 		if n >= mostMachines {
 			p.LeftOut = append(p.LeftOut, m.Machine.Name)
@@ -55,12 +53,16 @@ func (c *call) dayPlace(date kitchen.Date, loaves []daybook.Loaf) (p daybook.Pla
 	for _, r := range k.Kitchen.Regulars {
 		ids = append(ids, r.Recipe)
 	}
-	habits := map[[2]string]store.Habit{}
 	for _, id := range ids {
-		if err := c.shelve(p, habits, id); err != nil {
+		if err := c.shelve(p, id); err != nil {
 			return p, err
 		}
 	}
+	habits, unreadable, err := c.Habits(c.ctx, c.kitchen)
+	if err != nil {
+		return p, err
+	}
+	c.unreadable(unreadable...)
 	p.Choice = func(recipe, on string) (string, machine.Crust) {
 		h := habits[[2]string{recipe, on}]
 		return h.Cycle, h.Crust
@@ -72,8 +74,8 @@ func (c *call) dayPlace(date kitchen.Date, loaves []daybook.Loaf) (p daybook.Pla
 	return p, err
 }
 
-// shelve lays a recipe out for a day, with the baker's own choices on each machine. One that is gone is left out.
-func (c *call) shelve(p daybook.Place, habits map[[2]string]store.Habit, id string) error {
+// shelve lays a recipe out for a day. One that is gone is left out.
+func (c *call) shelve(p daybook.Place, id string) error {
 	if _, there := p.Recipes[id]; there || !store.ValidID(id) {
 		return nil
 	}
@@ -81,18 +83,10 @@ func (c *call) shelve(p daybook.Place, habits map[[2]string]store.Habit, id stri
 	if err == store.ErrNotFound {
 		return nil
 	}
-	if err != nil {
-		return err
+	if err == nil {
+		p.Recipes[id] = r.Recipe
 	}
-	p.Recipes[id] = r.Recipe
-	for _, m := range p.Machines {
-		around, err := c.Around(c.ctx, c.kitchen, id, m.ID, c.now)
-		if err != nil {
-			return err
-		}
-		habits[[2]string{id, m.ID}] = around.Habit
-	}
-	return nil
+	return err
 }
 
 // beside are the loaves of the days before and after a date, where they were planned last.

@@ -64,9 +64,9 @@ func factsOf(k kitchen.Kitchen, name string) Facts {
 	f := k.Find(name)
 	i, ok := k.Ingredient(f.Ingredient.ID)
 	if !ok {
-		i = f.Ingredient
+		i = &f.Ingredient
 	}
-	out := Facts{Name: name, Sure: f.Sure, Ingredient: i, HoldsGluten: i.HoldsGluten(), Grade: f.Grade, State: f.State, Warmth: f.Warmth, Remark: f.Remark}
+	out := Facts{Name: name, Sure: f.Sure, Ingredient: *i, HoldsGluten: i.HoldsGluten(), Grade: f.Grade, State: f.State, Warmth: f.Warmth, Remark: f.Remark}
 	for _, n := range f.Near {
 		out.Near = append(out.Near, plan.Named{ID: n.ID, Name: n.Name})
 	}
@@ -122,7 +122,8 @@ func (s *server) larder(c *call) (any, error) {
 		out.Likenesses = append(out.Likenesses, plan.Named{ID: i.ID, Name: i.Name})
 	}
 	for n, i := range out.Ingredients {
-		out.Ingredients[n], _ = k.Kitchen.Ingredient(i.ID)
+		own, _ := k.Kitchen.Ingredient(i.ID)
+		out.Ingredients[n] = *own
 	}
 	return out, nil
 }

@@ -8,7 +8,6 @@ import (
 	"risepan/core/fault"
 	"risepan/core/kitchen"
 	"risepan/core/larder"
-	"risepan/core/measure"
 	"risepan/core/recipe"
 	"risepan/core/tally"
 	"risepan/core/verdict"
@@ -75,17 +74,6 @@ func (c *call) lessonsOf(recipeID string) (Lessons, error) {
 	return out, nil
 }
 
-// mainFlour is the flour that a loaf holds most of.
-func mainFlour(used []tally.Used, k kitchen.Kitchen) (flour larder.ID) {
-	most := measure.Grams(0)
-	for _, u := range used {
-		if i, ok := k.Ingredient(u.Ingredient); ok && i.Kind == larder.Flour && u.Grams > most {
-			flour, most = u.Ingredient, u.Grams
-		}
-	}
-	return flour
-}
-
 // LessonOf names a lesson of the log.
 type LessonOf struct {
 	ID string `json:"id"`
@@ -150,7 +138,8 @@ func (c *call) learn(l verdict.Lesson) error {
 	if err != nil {
 		return err
 	}
-	own, _ := k.Kitchen.Ingredient(l.Flour)
+	known, _ := k.Kitchen.Ingredient(l.Flour)
+	own := *known
 	own.PerCup = l.PerCup
 	next := k.Kitchen
 	next.Facts = append(slices.DeleteFunc(slices.Clone(next.Facts), func(i larder.Ingredient) bool { return i.ID == own.ID }), own)
@@ -225,7 +214,7 @@ func (c *call) past(k kitchen.Kitchen, zone *time.Location, recipeID string, mos
 		liquid, _ := then.Recipe.Liquid(k.Ingredient)
 		present, _ := recipes[p.RecipeID].Liquid(k.Ingredient)
 		past = append(past, verdict.Past{At: p.StartedAt.In(zone), RecipeID: p.RecipeID, Recipe: p.Recipe, MachineID: p.MachineID, Liquid: liquid.Amount, Mended: liquid.Amount != present.Amount, Formula: p.Formula,
-			Flour: mainFlour(p.Used, k), Ball: p.Ball, Doses: p.Doses, Off: p.Off, Crust: p.Crust, Fill: machines[p.MachineID].Machine.Vessel.FillOf(p.Kind, p.Formula.Flour, grams(p.Used)), Verdict: p.Verdict})
+			Flour: tally.MainFlour(p.Used, k), Ball: p.Ball, Doses: p.Doses, Off: p.Off, Crust: p.Crust, Fill: machines[p.MachineID].Machine.Vessel.FillOf(p.Kind, p.Formula.Flour, tally.Grams(p.Used)), Verdict: p.Verdict})
 	}
 	return past, machines, recipes, nil
 }

@@ -174,7 +174,7 @@ func (c *call) withoutYeast(p plan.Place) ([]store.RecipeOnShelf, error) {
 	for _, row := range rows {
 		r, err := c.Recipe(c.ctx, c.kitchen, row.ID, 0)
 		if err != nil {
-			c.server.log.Error("unreadable", "error", err)
+			c.unreadable(err)
 			continue
 		}
 		if kind.Of(r.Recipe.Kind).Loaf() && r.Recipe.Allows(p.Kitchen.Ingredient, p.Kitchen.HasSome) {

@@ -62,8 +62,8 @@ func (c *call) machines(away bool) (out []MachineOnShelf, unreadable []string, e
 	for _, m := range machines {
 		out = append(out, MachineOnShelf{m.ID, m.Machine.Name, m.Machine.Sizes, plan.Smaller(m.Machine), m.Machine.Delay})
 	}
-	for _, f := range faults {
-		c.server.log.Error("unreadable", "error", f)
+	c.unreadable(faults...)
+	for range faults {
 		unreadable = append(unreadable, "One machine of this kitchen cannot be read. Everything else is as it was.")
 	}
 	return out, unreadable, err

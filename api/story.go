@@ -9,10 +9,8 @@ import (
 	"risepan/core/fault"
 	"risepan/core/formula"
 	"risepan/core/kitchen"
-	"risepan/core/measure"
 	"risepan/core/plan"
 	"risepan/core/recipe"
-	"risepan/core/tally"
 	"risepan/core/verdict"
 	"risepan/store"
 )
@@ -112,15 +110,7 @@ func (c *call) storyBake(g store.Glance) StoryBake {
 
 // since is what changed from one bake to the next, in words.
 func (c *call) since(before, after store.Glance, revisions []store.Revision, k kitchen.Kitchen) []string {
-	var out []string
-	for _, pair := range []struct{ from, to, say string }{
-		{before.Machine, after.Machine, "in the "}, {before.Size.String(), after.Size.String(), "size "},
-		{before.Cycle.Name, after.Cycle.Name, "cycle "}, {string(before.Crust), string(after.Crust), "crust set to "},
-	} {
-		if pair.from != pair.to {
-			out = append(out, pair.say+pair.to)
-		}
-	}
+	out := after.Way().Since(before.Way())
 	at := func(number int) *store.Revision {
 		if n := slices.IndexFunc(revisions, func(r store.Revision) bool { return r.Number == number }); n >= 0 {
 			return &revisions[n]
@@ -129,21 +119,10 @@ func (c *call) since(before, after store.Glance, revisions []store.Revision, k k
 	}
 	if was, is := at(before.Revision), at(after.Revision); was != nil && is != nil && was.Number != is.Number {
 		for _, d := range recipe.Differ(was.Recipe, is.Recipe, k.Ingredient) {
-			out = append(out, said(d))
+			out = append(out, d.String())
 		}
 	}
 	return out
-}
-
-// said is a change in words.
-func said(d recipe.Changed) string {
-	switch {
-	case d.From == "":
-		return d.To + " " + d.Of
-	case d.To == "":
-		return "no " + d.Of
-	}
-	return fmt.Sprintf("%s from %s to %s", d.Of, d.From, d.To)
 }
 
 // Difference is what two revisions of a recipe differ in, in words, amounts and percentages.
@@ -227,13 +206,4 @@ func (s *server) goBack(c *call) (string, error) {
 	next := old.Recipe
 	next.Because = fmt.Sprintf("back to revision %d", in.To)
 	return c.keepOld(head, next)
-}
-
-// grams is the weight of what was used, all in all.
-func grams(used []tally.Used) measure.Grams {
-	sum := measure.Grams(0)
-	for _, u := range used {
-		sum += u.Grams
-	}
-	return sum
 }

@@ -61,6 +61,11 @@ type Glance struct {
 	Moments   []bake.Moment // while it has not ended
 }
 
+// Way is how the bake was made.
+func (g Glance) Way() bake.Way {
+	return bake.Way{Machine: g.Machine, Size: g.Size, Cycle: g.Cycle.Name, Crust: g.Crust}
+}
+
 // Past is what is kept of an ended bake to learn from.
 type Past struct {
 	Glance

@@ -77,6 +77,30 @@ type Habit struct {
 	Crust machine.Crust `json:"crust,omitzero"`
 }
 
+// Habits are the baker's own choices in a kitchen, by recipe and machine. One that cannot be read is told of and left out.
+func (q Queries) Habits(ctx context.Context, kitchenID string) (out map[[2]string]Habit, unreadable []error, err error) {
+	rows, err := q.q.QueryContext(ctx, `SELECT recipe_id, machine_id, shape, doc FROM habits WHERE kitchen_id = ?`, kitchenID)
+	if err != nil {
+		return nil, nil, err
+	}
+	defer rows.Close()
+	out = map[[2]string]Habit{}
+	for rows.Next() {
+		var recipe, machine, doc string
+		var shape int
+		if err := rows.Scan(&recipe, &machine, &shape, &doc); err != nil {
+			return nil, nil, err
+		}
+		var h Habit
+		if err := habits.decode(recipe, shape, doc, &h); err != nil {
+			unreadable = append(unreadable, err)
+			continue
+		}
+		out[[2]string{recipe, machine}] = h
+	}
+	return out, unreadable, rows.Err()
+}
+
 // SetHabit remembers the baker's own choice for a recipe on a machine.
 func (q Queries) SetHabit(ctx context.Context, kitchenID, recipeID, machineID string, h Habit) error {
 	doc, err := encode(h)

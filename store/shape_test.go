@@ -55,7 +55,7 @@ func samples(t *testing.T) []sample {
 	later, _ := timetable.ParseWall("2026-05-03T09:00")
 	k := kitchen.New("Golden", "Europe/London")
 	flour, _ := larder.Get("bread-flour")
-	k.Facts = []larder.Ingredient{flour}
+	k.Facts = []larder.Ingredient{*flour}
 	k.Readings = []kitchen.Reading{{Spelling: "spice", Ingredient: "ground-spice"}}
 	k.Prefer = []kitchen.Preference{{Ingredient: "bread-flour", Measure: k.Measures[1]}}
 	k.Cups = []larder.Cup{{Flour: "bread-flour", Filling: larder.Scooped, Measure: measure.Of(1, 1, measure.Cup), Weighings: []measure.Grams{140, 143, 141}}}
@@ -366,5 +366,20 @@ func TestADocumentThatCannotBeReadCostsItselfAlone(t *testing.T) {
 	var u *store.Unreadable
 	if _, err := s.Machine(ctx, k.ID, before[0].ID, 0); !errors.As(err, &u) || errors.As(err, new(*fault.Fault)) {
 		t.Errorf("the machine itself: %v", err)
+	}
+
+	recipes, err := s.Shelf(ctx, k.ID, store.Search{Most: 2})
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, r := range recipes {
+		if err := s.SetHabit(ctx, k.ID, r.ID, before[1].ID, store.Habit{Cycle: "basic", Crust: machine.Dark}); err != nil {
+			t.Fatal(err)
+		}
+	}
+	storetest.Run(t, s, `UPDATE habits SET doc = '[]' WHERE recipe_id = ?`, recipes[0].ID)
+	habits, unreadable, err := s.Habits(ctx, k.ID)
+	if kept := habits[[2]string{recipes[1].ID, before[1].ID}]; err != nil || len(habits) != 1 || len(unreadable) != 1 || kept.Cycle != "basic" || kept.Crust != machine.Dark {
+		t.Errorf("of two habits %v is read, %v is said (%v)", habits, unreadable, err)
 	}
 }

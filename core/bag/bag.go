@@ -103,6 +103,15 @@ func part(l plan.Line) Part {
 	return out
 }
 
+// InAll is what each thing in the bags weighs in so many of them, as the kitchen's scale shows it.
+func (b Batch) InAll(bags int, k kitchen.Kitchen) []string {
+	out := make([]string, len(b.Holds))
+	for n, h := range b.Holds {
+		out[n] = k.Weight(h.Grams*measure.Grams(bags), false)
+	}
+	return out
+}
+
 // Contents is what a plan of a loaf out of such a bag goes by.
 func (b Batch) Contents() *plan.Bag {
 	out := plan.Bag{Size: b.Size, Holds: map[string]measure.Grams{}}

@@ -113,3 +113,16 @@ func TestALoafOutOfABag(t *testing.T) {
 		}
 	}
 }
+
+// What all the bags take is told as the kitchen's scale shows it.
+func TestBagsAreWeighedInAll(t *testing.T) {
+	b := bag.Batch{Holds: []bag.Part{{Name: "bread flour", Grams: 375}, {Name: "salt", Grams: 8.5}}}
+	k := kitchen.New("Test", "UTC")
+	if got := strings.Join(b.InAll(4, k), ", "); got != "1500 g, 34 g" {
+		t.Errorf("in four bags: %s", got)
+	}
+	k.Weights, k.Decimal = measure.InOunces, measure.Comma
+	if got := strings.Join(b.InAll(4, k), ", "); got != "52,90 oz, 1,20 oz" {
+		t.Errorf("in four bags, in ounces: %s", got)
+	}
+}

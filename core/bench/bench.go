@@ -129,7 +129,7 @@ func (b *maker) line(id string) plan.Line {
 	return b.plan.Lines[n]
 }
 
-func (b *maker) ingredient(l plan.Line) larder.Ingredient {
+func (b *maker) ingredient(l plan.Line) *larder.Ingredient {
 	i, _ := b.kitchen.Ingredient(l.Ingredient)
 	return i
 }

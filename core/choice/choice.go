@@ -47,13 +47,13 @@ var preferences = []preference{
 	only(recipe.BakeOnly, "It is mixed outside: the machine only bakes it.", machine.BakeOnly),
 	only(recipe.Pasta, "Pasta dough is kneaded for some minutes, and neither raised nor baked.", machine.PastaDough, machine.Dough),
 	{func(n Needs) (string, bool) {
-		return "A packet of whole grain, which drinks slowly and rises long.", n.packet(func(i larder.Ingredient) bool { return i.Whole })
+		return "A packet of whole grain, which drinks slowly and rises long.", n.packet(func(i *larder.Ingredient) bool { return i.Whole })
 	}, []machine.Character{machine.Wholemeal, machine.PacketMix, machine.Basic}},
 	{func(n Needs) (string, bool) {
-		return "A packet that bakes by its baking powder is mixed and baked at once.", n.packet(func(i larder.Ingredient) bool { return i.Raising > 0 })
+		return "A packet that bakes by its baking powder is mixed and baked at once.", n.packet(func(i *larder.Ingredient) bool { return i.Raising > 0 })
 	}, []machine.Character{machine.QuickBread}},
 	{func(n Needs) (string, bool) {
-		return "A packet without gluten makes a batter, which needs mixing but no knock-back.", n.packet(func(i larder.Ingredient) bool { return !i.HoldsGluten() })
+		return "A packet without gluten makes a batter, which needs mixing but no knock-back.", n.packet(func(i *larder.Ingredient) bool { return !i.HoldsGluten() })
 	}, []machine.Character{machine.GlutenFree, machine.Rapid, machine.Basic}},
 	{func(n Needs) (string, bool) {
 		return "A packet of bread mix: its own cycle, or basic.", n.Kind == recipe.Packet
@@ -113,7 +113,7 @@ func only(k recipe.Kind, why string, prefer ...machine.Character) preference {
 func (n Needs) row() kind.Row { return kind.Of(n.Kind) }
 
 // packet reports whether the dough is of a packet that is so.
-func (n Needs) packet(is func(larder.Ingredient) bool) bool {
+func (n Needs) packet(is func(*larder.Ingredient) bool) bool {
 	return slices.ContainsFunc(n.Lines, func(l recipe.Weighed) bool { return l.Ingredient.Packet && is(l.Ingredient) })
 }
 
@@ -192,7 +192,7 @@ var rules = []func(c machine.Cycle, t machine.Totals, n Needs) (points int, say 
 		return 0, ""
 	},
 	func(c machine.Cycle, _ machine.Totals, n Needs) (int, string) {
-		if c.Character == machine.Rapid && n.Formula.Yeast > 0 && !n.instant() && !n.packet(func(larder.Ingredient) bool { return true }) {
+		if c.Character == machine.Rapid && n.Formula.Yeast > 0 && !n.instant() && !n.packet(func(*larder.Ingredient) bool { return true }) {
 			return forYeast, "A rapid cycle wants instant yeast: swap it."
 		}
 		return 0, ""
@@ -220,7 +220,7 @@ var harms = map[machine.Character]func(Needs) string{
 		return "A pasta cycle kneads for some minutes and stops: nothing rises, and nothing is baked."
 	},
 	machine.QuickBread: func(n Needs) string {
-		if n.Formula.Yeast == 0 || n.packet(func(i larder.Ingredient) bool { return i.Raising > 0 }) {
+		if n.Formula.Yeast == 0 || n.packet(func(i *larder.Ingredient) bool { return i.Raising > 0 }) {
 			return ""
 		}
 		return "A quick bread cycle bakes as soon as it has mixed: a yeast dough has no time to rise, and comes out like a brick."
@@ -351,7 +351,7 @@ func Crust(m machine.Machine, c machine.Cycle, n Needs) (machine.Crust, string) 
 	}
 	want, why := machine.Medium, "A plain dough browns as the booklet expects."
 	switch {
-	case n.packet(func(larder.Ingredient) bool { return true }):
+	case n.packet(func(*larder.Ingredient) bool { return true }):
 		why = "What sugar is in the packet only its maker knows: medium, or as its print says."
 	case n.row().Dense:
 		want, why = machine.Dark, "One darker: a dense, moist loaf wants longer until its middle is done."

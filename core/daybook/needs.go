@@ -175,7 +175,7 @@ func (p Place) lasts(left measure.Grams, id larder.ID, all []wants) (until kitch
 }
 
 // grams is a weight as this kitchen's scale shows it, yeast finely.
-func (p Place) grams(i larder.Ingredient, g measure.Grams) string {
+func (p Place) grams(i *larder.Ingredient, g measure.Grams) string {
 	return p.Kitchen.Weight(g, i.Kind == larder.Yeast)
 }
 

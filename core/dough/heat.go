@@ -74,7 +74,7 @@ const (
 
 // SpecificHeat is how much heat an ingredient takes up, kJ/(kg·K). What has no figure of its own is
 // the sum of its shares.
-func SpecificHeat(i larder.Ingredient) float64 {
+func SpecificHeat(i *larder.Ingredient) float64 {
 	switch s := i.Shares; {
 	case i.Kind == larder.Liquid && s.Water == 100:
 		return heatOfWater

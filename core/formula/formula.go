@@ -112,7 +112,7 @@ func FromRecipe(lines []recipe.Weighed) Formula {
 	p := make([]Portion, 0, len(lines))
 	for n := range lines {
 		if l := &lines[n]; l.Line.Part == recipe.InDough {
-			p = append(p, Portion{&l.Ingredient, l.Grams})
+			p = append(p, Portion{l.Ingredient, l.Grams})
 		}
 	}
 	return Of(p)

@@ -90,7 +90,7 @@ const yeastKeeps = 4 * 30
 const Proof = "Test it: half a cup of water at 40 °C, 1 tsp sugar, 2 1/4 tsp yeast. In 10 minutes the froth should have doubled."
 
 // Worry is what is wrong with a pack on a day, or nothing.
-func (p Pack) Worry(i larder.Ingredient, today Date) string {
+func (p Pack) Worry(i *larder.Ingredient, today Date) string {
 	what := i.Name
 	if p.Name != "" {
 		what += " (" + p.Name + ")"
@@ -130,7 +130,7 @@ func (k Kitchen) WorryOf(p Pack, today Date) string {
 
 // Worry is what the dates say against an ingredient on a day: nothing while any pack of it is in
 // order, or where no pack of it is on record.
-func (k Kitchen) Worry(i larder.Ingredient, today Date) string {
+func (k Kitchen) Worry(i *larder.Ingredient, today Date) string {
 	worst := ""
 	for _, p := range k.Packs {
 		if p.Ingredient != i.ID {

@@ -132,7 +132,7 @@ func (k Kitchen) Preferred(id larder.ID) measure.Measure {
 
 // Ingredient finds what an ingredient is in this kitchen: by its own facts or the larder's, and for a name
 // that the larder lacks by what the kitchen corrected it to.
-func (k Kitchen) Ingredient(id larder.ID) (larder.Ingredient, bool) {
+func (k Kitchen) Ingredient(id larder.ID) (*larder.Ingredient, bool) {
 	i, ok := k.row(id)
 	if i.Unknown {
 		if n := slices.IndexFunc(k.Readings, func(r Reading) bool { return r.Spelling == spelling(i.Name) }); n >= 0 {
@@ -140,14 +140,14 @@ func (k Kitchen) Ingredient(id larder.ID) (larder.Ingredient, bool) {
 		}
 	}
 	if c, own := k.Cup(i.ID); own {
-		i = c.In(i)
+		return c.In(i), ok
 	}
 	return i, ok
 }
 
-func (k Kitchen) row(id larder.ID) (larder.Ingredient, bool) {
+func (k Kitchen) row(id larder.ID) (*larder.Ingredient, bool) {
 	if n := slices.IndexFunc(k.Facts, func(own larder.Ingredient) bool { return own.ID == id }); n >= 0 {
-		return k.Facts[n], true
+		return &k.Facts[n], true
 	}
 	return larder.Know(id)
 }

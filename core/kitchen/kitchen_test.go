@@ -38,7 +38,7 @@ func TestAJarPastItsTimeIsWarnedOf(t *testing.T) {
 	today := date(t, "2026-11-25")
 	for _, c := range []struct {
 		why  string
-		i    larder.Ingredient
+		i    *larder.Ingredient
 		pack Pack
 		says string // empty: no worry
 	}{

@@ -28,13 +28,13 @@ func (k Kitchen) Find(name string) larder.Found {
 	n := slices.IndexFunc(k.Readings, func(r Reading) bool { return r.Spelling == spelling(name) })
 	if n >= 0 {
 		if i, ok := k.Ingredient(k.Readings[n].Ingredient); ok && !i.Unknown {
-			return larder.Found{Sure: larder.Plainly, Ingredient: i}
+			return larder.Found{Sure: larder.Plainly, Ingredient: *i}
 		}
 	}
 	f := larder.Find(name)
 	if f.Ingredient.Unknown {
 		if i, ok := k.Ingredient(f.Ingredient.ID); ok && !i.Unknown {
-			return larder.Found{Sure: larder.Plainly, Ingredient: i}
+			return larder.Found{Sure: larder.Plainly, Ingredient: *i}
 		}
 	}
 	return f

@@ -128,15 +128,16 @@ func (k Known) Doubt(cups float64) measure.Grams {
 
 // In is the flour as this cup holds it: its mean once it was weighed often enough, else what its
 // way of filling usually holds.
-func (c Cup) In(i Ingredient) Ingredient {
+func (c Cup) In(i *Ingredient) *Ingredient {
+	own := *i
 	k, err := c.Calibrate()
 	switch {
 	case err == nil && k.Enough:
-		i.PerCup = k.Mean * usCup / measure.Grams(c.Measure.Millilitres())
+		own.PerCup = k.Mean * usCup / measure.Grams(c.Measure.Millilitres())
 	case c.Filling != "":
-		i.PerCup *= measure.Grams(filled[c.Filling])
+		own.PerCup *= measure.Grams(filled[c.Filling])
 	}
-	return i
+	return &own
 }
 
 // Range is what an unweighed US cup of a flour of the table may hold, from sifted to scooped.

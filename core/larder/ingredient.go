@@ -212,7 +212,7 @@ type Ingredient struct {
 
 // Weigh turns an amount of the ingredient into grams. It is an error to count what has no weight
 // a piece, or to measure by volume what is only counted.
-func (i Ingredient) Weigh(a measure.Amount) (measure.Grams, error) {
+func (i *Ingredient) Weigh(a measure.Amount) (measure.Grams, error) {
 	switch a.Unit.Facts().Dimension {
 	case measure.Weight:
 		return a.Grams(), nil
@@ -265,7 +265,7 @@ func (i Ingredient) Check() error {
 }
 
 // GramsPerMl is the density, g/ml; 0 for what is only counted.
-func (i Ingredient) GramsPerMl() measure.Grams {
+func (i *Ingredient) GramsPerMl() measure.Grams {
 	return i.PerCup / usCup
 }
 
@@ -273,7 +273,7 @@ var usCup = measure.Grams(measure.Of(1, 1, measure.Cup).Millilitres()) // ml
 
 // Volume is the space that a weight of the ingredient takes, as it is measured. What is only
 // counted is taken to be as dense as water.
-func (i Ingredient) Volume(g measure.Grams) measure.Millilitres {
+func (i *Ingredient) Volume(g measure.Grams) measure.Millilitres {
 	if d := i.GramsPerMl(); d > 0 {
 		return measure.Millilitres(g / d)
 	}
@@ -281,9 +281,9 @@ func (i Ingredient) Volume(g measure.Grams) measure.Millilitres {
 }
 
 // Counted reports whether cooks count the ingredient in whole pieces.
-func (i Ingredient) Counted() bool { return i.Each > 0 && i.Kind == Egg }
+func (i *Ingredient) Counted() bool { return i.Each > 0 && i.Kind == Egg }
 
 // HoldsGluten reports whether the ingredient holds wheat, rye or barley.
-func (i Ingredient) HoldsGluten() bool {
+func (i *Ingredient) HoldsGluten() bool {
 	return slices.ContainsFunc(i.Allergens, func(a Allergen) bool { return a == Wheat || a == Rye || a == Barley })
 }

@@ -115,17 +115,17 @@ var byID = func() map[ID]int {
 	return ids
 }()
 
-// Get finds an ingredient by its ID.
-func Get(id ID) (Ingredient, bool) {
+// Get finds an ingredient by its ID: a row of the table, which nobody changes.
+func Get(id ID) (*Ingredient, bool) {
 	n, ok := byID[id]
 	if !ok {
-		return Ingredient{}, false
+		return &Ingredient{}, false
 	}
-	return table[n], true
+	return &table[n], true
 }
 
 // Water is the row of plain water.
-func Water() Ingredient { return table[byID["water"]] }
+func Water() *Ingredient { return &table[byID["water"]] }
 
 // All lists the table in its order.
 func All() []Ingredient { return slices.Clone(table) }

@@ -24,15 +24,15 @@ func Unnamed(name string) (i Ingredient, ok bool) {
 }
 
 // Know finds an ingredient by its id; one that is not in the table is as unknown as its name.
-func Know(id ID) (Ingredient, bool) {
+func Know(id ID) (*Ingredient, bool) {
 	if i, ok := Get(id); ok {
 		return i, true
 	}
 	if name, ok := strings.CutPrefix(string(id), unknownPrefix); ok {
 		i, ok := Unnamed(name)
-		return i, ok && i.ID == id
+		return &i, ok && i.ID == id
 	}
-	return Ingredient{}, false
+	return &Ingredient{}, false
 }
 
 // Answer is what a household says of an ingredient that the table lacks.
@@ -46,7 +46,8 @@ type Answer struct {
 // Known is the unknown ingredient as it was answered; ok is false where what it is like is not in the
 // table.
 func (a Answer) Known(unknown Ingredient) (i Ingredient, ok bool) {
-	i, ok = Get(a.Like)
+	like, ok := Get(a.Like)
+	i = *like
 	i.ID, i.Name, i.Names, i.Like = unknown.ID, unknown.Name, nil, i.Name
 	i.Spoils, i.Allergens, i.Shell = !a.Keeps, a.Allergens, false
 	if a.PerCup > 0 {

@@ -141,7 +141,7 @@ const near = 0.015
 
 // lockedText is an amount that a line is held at, as a cook would say it: what was measured by spoons is told by
 // them, and not in decimals of a millilitre.
-func lockedText(k kitchen.Kitchen, i larder.Ingredient, a measure.Amount) string {
+func lockedText(k kitchen.Kitchen, i *larder.Ingredient, a measure.Amount) string {
 	g, err := i.Weigh(a)
 	if a.Unit != measure.Millilitre || a.Quantity.IsWhole() || err != nil {
 		return k.Decimal.In(a.String())
@@ -297,7 +297,7 @@ func running(k kitchen.Kitchen, loaded Pan, lines []scale.Line, weights []measur
 }
 
 // finely tells what is weighed to a tenth of a gram: yeast and salt.
-func finely(i larder.Ingredient) bool { return i.Kind == larder.Yeast || i.Kind == larder.Salt }
+func finely(i *larder.Ingredient) bool { return i.Kind == larder.Yeast || i.Kind == larder.Salt }
 
 func toDecimals(f float64, decimals int) float64 {
 	p := math.Pow(10, float64(decimals))

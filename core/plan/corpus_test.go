@@ -107,7 +107,7 @@ type tally struct {
 
 // withScoops is the amount nearest to g that at most most scoops make: what a baker does who rounds
 // the line alone and wants no more to do.
-func withScoops(measures []measure.Measure, i larder.Ingredient, g float64, most int) float64 {
+func withScoops(measures []measure.Measure, i *larder.Ingredient, g float64, most int) float64 {
 	perMl := float64(i.GramsPerMl())
 	best := math.Inf(1)
 	var add func(from, left int, grams float64)
@@ -129,7 +129,7 @@ func withScoops(measures []measure.Measure, i larder.Ingredient, g float64, most
 }
 
 // sums lists, by counting measures, every weight of an ingredient from low to high that they make.
-func sums(measures []measure.Measure, i larder.Ingredient, low, high float64) []float64 {
+func sums(measures []measure.Measure, i *larder.Ingredient, low, high float64) []float64 {
 	var out []float64
 	perMl := float64(i.GramsPerMl())
 	var try func(m int, grams float64)

@@ -148,7 +148,7 @@ func MakeDough(p Place, w Wish) (Dough, error) {
 func allergens(lines []scale.Line) (held []larder.Allergen, unknown bool) {
 	var in []larder.Allergen
 	for n := range lines {
-		i := &lines[n].Ingredient
+		i := lines[n].Ingredient
 		in, unknown = append(in, i.Allergens...), unknown || i.Unknown
 	}
 	held = []larder.Allergen{}
@@ -164,7 +164,7 @@ func allergens(lines []scale.Line) (held []larder.Allergen, unknown bool) {
 func perSlice(lines []scale.Line, slices int) formula.Slice {
 	eaten := make([]formula.Portion, 0, len(lines))
 	for n := range lines {
-		eaten = append(eaten, formula.Portion{Ingredient: &lines[n].Ingredient, Grams: lines[n].Grams})
+		eaten = append(eaten, formula.Portion{Ingredient: lines[n].Ingredient, Grams: lines[n].Grams})
 	}
 	return formula.PerSlice(eaten, slices)
 }

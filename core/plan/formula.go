@@ -87,7 +87,7 @@ func formulate(k kitchen.Kitchen, h Handling, lines []scale.Line) Formula {
 				grams = g // what really goes in
 			}
 		}
-		dough = append(dough, formula.Portion{Ingredient: &l.Ingredient, Grams: grams})
+		dough = append(dough, formula.Portion{Ingredient: l.Ingredient, Grams: grams})
 		if l.Ingredient.Kind != larder.Flour || h.weighs(k, l.Line.ID) {
 			continue
 		}

@@ -121,6 +121,7 @@ var meetings = map[dough.Meeting]string{
 // is the one that is tempered.
 func (t *tempering) weigh(lines []scale.Line, goesIn []measure.Grams, fromFridge []string) {
 	most := measure.Grams(0)
+	t.parts, t.heat = make([]dough.Part, 0, len(lines)), make([]HeatPart, 0, len(lines))
 	for n, l := range lines {
 		if l.Line.Part != recipe.InDough || l.Line.When == recipe.AtBeep {
 			continue

@@ -48,7 +48,7 @@ type question struct {
 	of    Figure
 	holds bool
 	say   string
-	line  func(larder.Ingredient) bool // whose line is the likeliest slip
+	line  func(*larder.Ingredient) bool // whose line is the likeliest slip
 }
 
 // implausible asks about what no loaf of the kind holds (of water by the whole range that this kitchen's cup of
@@ -66,8 +66,8 @@ func (j *judgement) implausible() []Figure {
 	if j.dough.packet() {
 		e = kind.Edges{Wet: e.Wet}
 	}
-	is := func(kinds ...larder.Kind) func(larder.Ingredient) bool {
-		return func(i larder.Ingredient) bool { return slices.Contains(kinds, i.Kind) }
+	is := func(kinds ...larder.Kind) func(*larder.Ingredient) bool {
+		return func(i *larder.Ingredient) bool { return slices.Contains(kinds, i.Kind) }
 	}
 	asked := []Figure{}
 	for _, q := range []question{

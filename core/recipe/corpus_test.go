@@ -90,7 +90,7 @@ func same(a measure.Amount, want string) bool {
 		(a.UpTo.Sign() == 0) == (w.UpTo.Sign() == 0)
 }
 
-func field(u Understood, i larder.Ingredient, key, value string) string {
+func field(u Understood, i *larder.Ingredient, key, value string) string {
 	a := u.Line.Aside()
 	a.State += " " + u.State + " " + i.Name
 	a.Grade += " " + u.Grade

@@ -18,6 +18,17 @@ type Changed struct {
 	Is   measure.Grams `json:"is,omitzero"`
 }
 
+// String is the change in words: "butter from 2 tbsp to 3 tbsp", "no raisins".
+func (d Changed) String() string {
+	switch {
+	case d.From == "":
+		return d.To + " " + d.Of
+	case d.To == "":
+		return "no " + d.Of
+	}
+	return d.Of + " from " + d.From + " to " + d.To
+}
+
 // Differ lists in what two revisions differ: lines first, in the order of the later one, then what was taken out, then
 // the rest of the card.
 func Differ(before, after Recipe, facts Lookup) []Changed {

@@ -64,7 +64,7 @@ func (c Card) dough() dough {
 }
 
 // count adds what tells apart what is no plain loaf.
-func (d *dough) count(i larder.Ingredient, g measure.Grams) {
+func (d *dough) count(i *larder.Ingredient, g measure.Grams) {
 	flour := g * measure.Grams(i.FlourPart)
 	switch {
 	case i.Packet:
@@ -233,7 +233,7 @@ func (c *Card) question() {
 	if d.flour == 0 || d.yeast == 0 || d.packet > 0 || c.Kind == Starter || c.Kind == Dough || c.Kind == QuickBread || c.Kind == LowCarb {
 		return
 	}
-	ask := func(what func(larder.Ingredient) bool, say string) {
+	ask := func(what func(*larder.Ingredient) bool, say string) {
 		most := -1
 		var grams measure.Grams
 		for n, u := range c.Lines {
@@ -250,12 +250,12 @@ func (c *Card) question() {
 		}
 	}
 	if d.salt > d.flour*saltyMost {
-		ask(func(i larder.Ingredient) bool { return i.Kind == larder.Salt }, "%s of %s is far more than this flour takes: a tablespoon for a teaspoon?")
+		ask(func(i *larder.Ingredient) bool { return i.Kind == larder.Salt }, "%s of %s is far more than this flour takes: a tablespoon for a teaspoon?")
 	}
 	if d.yeast > d.flour*yeastyMost {
-		ask(func(i larder.Ingredient) bool { return i.Kind == larder.Yeast }, "%s of %s is far more than this flour takes: a tablespoon for a teaspoon?")
+		ask(func(i *larder.Ingredient) bool { return i.Kind == larder.Yeast }, "%s of %s is far more than this flour takes: a tablespoon for a teaspoon?")
 	}
 	if d.water < d.flour*drestLeast {
-		ask(func(i larder.Ingredient) bool { return i.Kind == larder.Liquid }, "%s of %s is very little for this flour: is a whole cup missing?")
+		ask(func(i *larder.Ingredient) bool { return i.Kind == larder.Liquid }, "%s of %s is very little for this flour: is a whole cup missing?")
 	}
 }

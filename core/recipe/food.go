@@ -61,7 +61,7 @@ func (r reading) food(lead measure.Lead) Understood {
 		u.Line.Amount, u.Line.Also = also, measure.Amount{}
 	}
 	u.Line.Note = note(asides)
-	r.weigh(&u, f.Ingredient, lead)
+	r.weigh(&u, &f.Ingredient, lead)
 	return u
 }
 
@@ -123,7 +123,7 @@ func note(asides []string) string {
 }
 
 // weigh asks about an amount that cannot be of this ingredient, and about two that contradict.
-func (r reading) weigh(u *Understood, i larder.Ingredient, lead measure.Lead) {
+func (r reading) weigh(u *Understood, i *larder.Ingredient, lead measure.Lead) {
 	none := measure.Amount{}
 	switch g, err := i.Weigh(u.Line.Amount); {
 	case lead.Missing != "":

@@ -318,7 +318,7 @@ const eggMl = 48
 func (r reading) madeUp(eggs, liquid, total string) ([]Understood, bool) {
 	first := r.piece(eggs)
 	lead, ok := measure.ReadLead(total, r.standard)
-	i := larder.Ingredient{}
+	i := &larder.Ingredient{}
 	if len(first) == 1 {
 		i, _ = larder.Know(first[0].Line.Ingredient)
 	}

@@ -139,7 +139,7 @@ func (f Finish) check() error {
 }
 
 // Lookup finds an ingredient's facts; a kitchen's own facts come before the table's.
-type Lookup func(larder.ID) (larder.Ingredient, bool)
+type Lookup func(larder.ID) (*larder.Ingredient, bool)
 
 const (
 	mostLines    = 40
@@ -156,7 +156,7 @@ const (
 // Weighed is a line with what it is and what it weighs.
 type Weighed struct {
 	Line       Line
-	Ingredient larder.Ingredient
+	Ingredient *larder.Ingredient
 	Grams      measure.Grams
 }
 
@@ -256,6 +256,9 @@ func (r Recipe) ByWeight() Recipe {
 // Choose leaves out optional lines and puts others in the place of lines that offer a choice. A line
 // that is not optional, or a choice that is not offered, is a *fault.Fault.
 func (r Recipe) Choose(without []string, instead map[string]larder.ID) (Recipe, error) {
+	if len(without) == 0 && len(instead) == 0 {
+		return r, nil
+	}
 	lines := make([]Line, 0, len(r.Lines))
 	for _, l := range r.Lines {
 		if slices.Contains(without, l.ID) {

@@ -205,7 +205,7 @@ func TestWholeEggsKeepTheWater(t *testing.T) {
 			lines, _ := To(w, recipe.Sweet, f, Schools{Yeast: Eased})
 			var p []formula.Portion
 			for _, l := range lines {
-				p = append(p, formula.Portion{Ingredient: &l.Ingredient, Grams: l.Grams})
+				p = append(p, formula.Portion{Ingredient: l.Ingredient, Grams: l.Grams})
 			}
 			if got := formula.Of(p).Hydration; math.Abs(got-want) > 0.01 {
 				t.Errorf("%d eggs × %v: hydration moves from %.2f to %.2f", eggs, f, want, got)

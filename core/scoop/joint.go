@@ -24,7 +24,7 @@ const (
 
 // Line is one ingredient to measure beside others.
 type Line struct {
-	Ingredient larder.Ingredient
+	Ingredient *larder.Ingredient
 	Exact      measure.Grams // what the resized recipe asks for, more than 0
 	// Fixed lines cost no scoop and are taken as Actual: whole eggs, weighed and locked lines.
 	Fixed  bool
@@ -129,7 +129,7 @@ type problem struct {
 // milk, is taken at its exact amount.
 var wetKinds = []larder.Kind{larder.Liquid, larder.Egg, larder.Syrup, larder.Puree, larder.Fat}
 
-func toleranceOf(i larder.Ingredient, exact measure.Grams) float64 {
+func toleranceOf(i *larder.Ingredient, exact measure.Grams) float64 {
 	switch i.Kind {
 	case larder.Salt, larder.Yeast:
 		return saltTolerance

@@ -29,13 +29,13 @@ func brute(measures []measure.Measure, jug measure.Jug, lines []Line) (misses in
 	eighth := 236.588 / 48 / 8
 	flourTotal, water := 0.0, 0.0
 	options := make([][]pick, len(lines))
-	share := func(i larder.Ingredient) float64 {
+	share := func(i *larder.Ingredient) float64 {
 		if i.Kind == larder.Flour || i.Kind == larder.Extra {
 			return 0
 		}
 		return i.Shares.Water / 100
 	}
-	wet := func(i larder.Ingredient) bool {
+	wet := func(i *larder.Ingredient) bool {
 		switch i.Kind {
 		case larder.Liquid, larder.Egg, larder.Syrup, larder.Puree, larder.Fat:
 			return i.Shares.Water > 0
@@ -264,7 +264,7 @@ func brute(measures []measure.Measure, jug measure.Jug, lines []Line) (misses in
 	return misses, front
 }
 
-func ingredient(t testing.TB, id larder.ID) larder.Ingredient {
+func ingredient(t testing.TB, id larder.ID) *larder.Ingredient {
 	t.Helper()
 	i, ok := larder.Get(id)
 	if !ok {

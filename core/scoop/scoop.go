@@ -56,7 +56,7 @@ func (a Amount) String() string {
 // Smallest is the smallest measure that so much of an ingredient is measured with: flour none below 1 tbsp,
 // a liquid none below 1/2 tsp, but for flavourings and the like, of which there is less than two spoonfuls;
 // anything else whatever there is.
-func Smallest(i larder.Ingredient, g measure.Grams) measure.Millilitres {
+func Smallest(i *larder.Ingredient, g measure.Grams) measure.Millilitres {
 	switch {
 	case i.Kind == larder.Flour:
 		return tablespoon - slack
@@ -124,7 +124,7 @@ func (s *Set) WithJug(j measure.Jug) *Set {
 }
 
 // pours reports whether so much of an ingredient is read off a jug, where there is one.
-func (s *Set) pours(i larder.Ingredient, g measure.Grams) bool {
+func (s *Set) pours(i *larder.Ingredient, g measure.Grams) bool {
 	return s.mark > 0 && i.Kind == larder.Liquid && i.Volume(g) >= flavouring
 }
 
@@ -230,7 +230,7 @@ func easiest(volumes []int, price []int64, size, mark, marks int) *table {
 
 // Nearest is the measurable amount closest to g of the ingredient, with the least handling that
 // makes it: what rounding each line alone does. ok is false when no measure suits the ingredient.
-func (s *Set) Nearest(i larder.Ingredient, g measure.Grams) (a Amount, ok bool) {
+func (s *Set) Nearest(i *larder.Ingredient, g measure.Grams) (a Amount, ok bool) {
 	want := float64(i.Volume(g)) / s.step
 	t, ok := s.table(Smallest(i, g), int(want)+1, measure.Measure{}, s.pours(i, g))
 	if !ok {

@@ -102,7 +102,7 @@ func detail(err error) string {
 // changes lists the ingredients whose weight differs, in the order of the recipe before, then new ones.
 func changes(before, after []recipe.Weighed) []Change {
 	var out []Change
-	at := func(i larder.Ingredient) *Change {
+	at := func(i *larder.Ingredient) *Change {
 		n := slices.IndexFunc(out, func(c Change) bool { return c.Ingredient == i.ID })
 		if n < 0 {
 			n = len(out)

@@ -46,7 +46,7 @@ const (
 type components [all]float64
 
 // held is what one gram of an ingredient brings to the formula.
-func held(i larder.Ingredient) components {
+func held(i *larder.Ingredient) components {
 	s := i.Shares
 	c := components{s.Water / 100, s.Fat / 100, s.Sugar / 100, s.Salt / 100}
 	switch {
@@ -188,7 +188,7 @@ func (b *bench) addGluten(grams float64, flour string) error {
 }
 
 // insert adds a line of an ingredient, in the part and at the moment of the line beside it.
-func (b *bench) insert(at int, i larder.Ingredient, grams float64, beside recipe.Line) int {
+func (b *bench) insert(at int, i *larder.Ingredient, grams float64, beside recipe.Line) int {
 	id := beside.ID + "-" + string(i.ID)
 	for slices.ContainsFunc(b.lines, func(l moved) bool { return l.Line.ID == id }) {
 		id += "'"
@@ -216,7 +216,7 @@ func (b *bench) open(with [all]int) (open []component, off components) {
 
 // makeUp brings the dough back to its target with the recipe's own liquid, fat, sugar and salt, or
 // new lines of them.
-func (b *bench) makeUp(source larder.Ingredient, swapped int) error {
+func (b *bench) makeUp(source *larder.Ingredient, swapped int) error {
 	var with [all]int
 	for c := range with {
 		with[c] = -1
@@ -259,7 +259,7 @@ func (b *bench) makeUp(source larder.Ingredient, swapped int) error {
 const leastMain = 20
 
 // maker is the line that makes up for a component, made new where the recipe has none.
-func (b *bench) maker(c component, source larder.Ingredient, swapped int) int {
+func (b *bench) maker(c component, source *larder.Ingredient, swapped int) int {
 	best, most := -1, -1.0
 	when := recipe.InPan
 	if c == water && b.lines[swapped].Line.When == recipe.Warmed {

@@ -11,15 +11,15 @@ import (
 type ID string
 
 // match is what the new ingredient must bring as much of as the old one did.
-type match func(larder.Ingredient) float64
+type match func(*larder.Ingredient) float64
 
 // What a swap goes by, per gram of the ingredient.
-func byFat(i larder.Ingredient) float64   { return i.Shares.Fat }
-func bySugar(i larder.Ingredient) float64 { return i.Shares.Sugar } // milk sugar too
-func bySalt(i larder.Ingredient) float64  { return i.Shares.Salt }
-func byYeast(i larder.Ingredient) float64 { return i.AsDry }
-func byFlour(i larder.Ingredient) float64 { return i.FlourPart }
-func byGrams(larder.Ingredient) float64   { return 1 }
+func byFat(i *larder.Ingredient) float64   { return i.Shares.Fat }
+func bySugar(i *larder.Ingredient) float64 { return i.Shares.Sugar } // milk sugar too
+func bySalt(i *larder.Ingredient) float64  { return i.Shares.Salt }
+func byYeast(i *larder.Ingredient) float64 { return i.AsDry }
+func byFlour(i *larder.Ingredient) float64 { return i.FlourPart }
+func byGrams(*larder.Ingredient) float64   { return 1 }
 
 // row is one swap that a kitchen can make.
 type row struct {
@@ -65,7 +65,7 @@ func ForRapid(id ID) bool {
 }
 
 // aQuarterMore is by what the new yeast goes in where a school takes a quarter more of it.
-func aQuarterMore(i larder.Ingredient) float64 {
+func aQuarterMore(i *larder.Ingredient) float64 {
 	if i.Rapid {
 		return 0.8
 	}

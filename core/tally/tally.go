@@ -25,6 +25,25 @@ type Used struct {
 	Grams      measure.Grams
 }
 
+// Grams is the weight of what was used, all in all.
+func Grams(used []Used) (sum measure.Grams) {
+	for _, u := range used {
+		sum += u.Grams
+	}
+	return sum
+}
+
+// MainFlour is the flour that was used most of; empty where none was.
+func MainFlour(used []Used, k kitchen.Kitchen) (flour larder.ID) {
+	most := measure.Grams(0)
+	for _, u := range used {
+		if i, ok := k.Ingredient(u.Ingredient); ok && i.Kind == larder.Flour && u.Grams > most {
+			flour, most = u.Ingredient, u.Grams
+		}
+	}
+	return flour
+}
+
 // Tally is what loaves come to.
 type Tally struct {
 	Loaves int           `json:"loaves"`

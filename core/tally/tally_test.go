@@ -42,3 +42,22 @@ func TestAYearOfLoaves(t *testing.T) {
 		t.Errorf("nothing baked comes to %+v", none)
 	}
 }
+
+func TestTheMainFlourIsTheOneOfWhichMostWasUsed(t *testing.T) {
+	k := kitchen.New("Test", "UTC")
+	for _, c := range []struct {
+		used []tally.Used
+		want larder.ID
+	}{
+		{[]tally.Used{{"water", 400}, {"bread-flour", 200}, {"wholemeal-flour", 201}}, "wholemeal-flour"},
+		{[]tally.Used{{"bread-flour", 201}, {"wholemeal-flour", 200}, {"sugar", 300}}, "bread-flour"},
+		{[]tally.Used{{"water", 400}, {"unknown thing", 500}}, ""},
+	} {
+		if got := tally.MainFlour(c.used, k); got != c.want {
+			t.Errorf("%v: %q, want %q", c.used, got, c.want)
+		}
+	}
+	if g := tally.Grams([]tally.Used{{"water", 400}, {"salt", 8}}); g != 408 {
+		t.Errorf("400 g and 8 g come to %v", g)
+	}
+}

@@ -21,7 +21,7 @@ type Change struct {
 
 // move is how an amount answers a cause.
 type move struct {
-	of     func(larder.Ingredient) bool
+	of     func(*larder.Ingredient) bool
 	figure plan.Figure
 	by     measure.Amount // a step
 	less   bool
@@ -40,9 +40,9 @@ var moves = map[Cause]move{
 	WetAddIns:   {isWater, plan.Hydration, measure.Of(1, 1, measure.Tbsp), true, "What the add-ins bring is taken out of the water."},
 }
 
-func isWater(i larder.Ingredient) bool { return i.Kind == larder.Liquid }
-func isYeast(i larder.Ingredient) bool { return i.Kind == larder.Yeast }
-func isSalt(i larder.Ingredient) bool  { return i.Kind == larder.Salt }
+func isWater(i *larder.Ingredient) bool { return i.Kind == larder.Liquid }
+func isYeast(i *larder.Ingredient) bool { return i.Kind == larder.Yeast }
+func isSalt(i *larder.Ingredient) bool  { return i.Kind == larder.Salt }
 
 // outside is how much of so much of an ingredient lies outside the band of its figure; 0 where it may lie inside.
 func (m move) outside(p plan.Plan, grams measure.Grams) measure.Grams {
@@ -94,7 +94,7 @@ func Propose(p plan.Plan, r recipe.Recipe, facts recipe.Lookup, c Cause) *Change
 }
 
 // most is the line of a recipe's dough that holds the most of what is looked for.
-func most(r recipe.Recipe, facts recipe.Lookup, of func(larder.Ingredient) bool) (line recipe.Line, is larder.Ingredient, grams measure.Grams, ok bool) {
+func most(r recipe.Recipe, facts recipe.Lookup, of func(*larder.Ingredient) bool) (line recipe.Line, is *larder.Ingredient, grams measure.Grams, ok bool) {
 	for _, l := range r.Lines {
 		i, known := facts(l.Ingredient)
 		if g, err := i.Weigh(l.Amount); known && err == nil && l.Part == recipe.InDough && of(i) && g > grams {

@@ -185,6 +185,15 @@ var strange = map[Fact]bool{WetFormula: true, DryFormula: true, YeastHigh: true,
 	VeryHotLiquid: true, WeakUsed: true, OtherCycle: true, SlowOnRapid: true, FastOnLong: true, LongCycle: true, FullPan: true, StoodInPan: true, CutEarly: true, AddInsFirst: true, AddInsLate: true,
 	MoistAddIns: true, LidWasOpen: true, PowerWent: true}
 
+// Causes are what is told of the loaf, in the kitchen's own degrees.
+func (b Baked) Causes() []Weighed {
+	told := Told(Weigh(b.Seen()))
+	for n := range told {
+		told[n].Change, told[n].Tell = b.Kitchen.Degrees.Say(told[n].Change), b.Kitchen.Degrees.Say(told[n].Tell)
+	}
+	return told
+}
+
 // Told are the causes that are worth telling: the likely and the possible, at most three; with none of them the first,
 // which cannot be told from its like.
 func Told(all []Weighed) []Weighed {

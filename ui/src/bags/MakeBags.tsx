@@ -57,11 +57,11 @@ export default function MakeBags() {
               </tr>
             </thead>
             <tbody>
-              {batch.holds.map((h) => (
+              {batch.holds.map((h, n) => (
                 <tr key={h.line} className="border-b border-rule">
                   <td className="py-2 font-semibold">{h.name}</td>
                   <td className="fraction text-xl font-bold">{h.amount}</td>
-                  <td className="figures text-right text-soft">{Math.round((h.grams ?? 0) * count)} g</td>
+                  <td className="figures text-right text-soft">{bags.data?.made === count ? bags.data.inAll?.[n] : "…"}</td>
                 </tr>
               ))}
             </tbody>

@@ -2286,6 +2286,7 @@ export interface Bags {
   left: number;
   old?: boolean;
   batch: BagBatch;
+  inAll?: string[];
 }
 export interface BagBatch {
   recipe: string;
