@@ -1,6 +1,7 @@
 package larder
 
 import (
+	"maps"
 	"slices"
 	"strings"
 	"unicode"
@@ -57,7 +58,7 @@ var names = func() index {
 	for w := range modifiers {
 		x.words[w] = true
 	}
-	for w := range x.words {
+	for _, w := range slices.Sorted(maps.Keys(x.words)) { // in one order, so that a slip is answered alike each time
 		if len(w) >= leastSlip {
 			for _, s := range without(w) {
 				x.slips[s] = append(x.slips[s], w)
