@@ -2,11 +2,14 @@ package bake_test
 
 import (
 	"fmt"
+	"slices"
 	"testing"
 	"time"
 
 	"risepan/core/bake"
+	"risepan/core/dough"
 	"risepan/core/journal"
+	"risepan/core/measure"
 	"risepan/core/readtest"
 )
 
@@ -41,5 +44,81 @@ func TestWhatABakeSays(t *testing.T) {
 		}
 		all = append(all, readtest.Said{Name: fmt.Sprintf("a filled loaf, %s", c.name), Value: said})
 	}
+	for _, c := range []struct {
+		name, at string
+		h        []bake.Happening
+	}{
+		{"in the first knead", "09:20", nil}, {"rising", "10:40", nil}, {"ready", "13:30", nil}, {"cold", "15:30", nil},
+		{"out", "15:30", []bake.Happening{happens("13:20", bake.Happening{What: bake.TakenOut})}},
+		{"given up", "10:40", []bake.Happening{happens("10:00", bake.Happening{What: bake.Abandoned})}},
+	} {
+		state := bake.At(swirl(t, ""), c.h, clock(c.at))
+		taken := map[string]string{}
+		for name, h := range tellings(state) {
+			h.At = clock(c.at)
+			taken[name] = ""
+			if err := bake.Check(state, c.h, h); err != nil {
+				taken[name] = err.Error()
+			}
+		}
+		all = append(all, readtest.Said{Name: "a filled loaf " + c.name + ": what can be told of it", Value: taken})
+	}
 	readtest.Hold(t, all)
+}
+
+// tellings are things that may be told of a bake, up to their bounds and just beyond.
+func tellings(s bake.State) map[string]bake.Happening {
+	out := map[string]bake.Happening{}
+	for _, what := range bake.What("").Words() {
+		out["only "+what] = bake.Happening{What: bake.What(what)}
+	}
+	for _, m := range append(s.Moments, bake.Moment{}) {
+		for _, what := range []bake.What{bake.Done, bake.Skipped, bake.Resumed} {
+			for _, ago := range []int{0, 1, 600} {
+				out[fmt.Sprintf("%s %s %d ago", what, m.ID, ago)] = bake.Happening{What: what, Moment: m.ID, Minutes: ago}
+			}
+		}
+	}
+	for _, d := range []int{-241, -240, -61, -60, -1, 0, 1, 60, 61, 240, 241} {
+		out[fmt.Sprintf("moved %d", d)] = bake.Happening{What: bake.Moved, Minutes: d}
+	}
+	for c := -1; c <= 70; c++ {
+		out[fmt.Sprintf("probed %d", c)] = bake.Happening{What: bake.Probed, Warm: measure.Reading(measure.Celsius(c))}
+		out[fmt.Sprintf("a room of %d", c)] = bake.Happening{What: bake.Judged, Verdict: bake.Verdict{Mark: 3, Room: measure.Reading(measure.Celsius(c))}}
+	}
+	for mark := -1; mark <= 7; mark++ {
+		out[fmt.Sprintf("mark %d", mark)] = bake.Happening{What: bake.Judged, Verdict: bake.Verdict{Mark: mark}}
+	}
+	for mm := -160; mm <= 160; mm++ {
+		out[fmt.Sprintf("a middle at %d", mm)] = bake.Happening{What: bake.Judged, Verdict: bake.Verdict{Mark: 3, Centre: &mm}}
+		out[fmt.Sprintf("edges at %d", mm)] = bake.Happening{What: bake.Judged, Verdict: bake.Verdict{Mark: 3, Sides: &mm}}
+	}
+	for _, n := range []int{-1, 0, 1, 2999, 3000, 3001, 2000, 2001, 4999, 5000, 5001} {
+		out[fmt.Sprintf("%d g", n)] = bake.Happening{What: bake.Judged, Verdict: bake.Verdict{Mark: 3, Weight: measure.Grams(n)}}
+	}
+	for hours := -1; hours <= 100; hours++ {
+		out[fmt.Sprintf("cut after %d h", hours)] = bake.Happening{What: bake.Judged, Verdict: bake.Verdict{Mark: 3, CutAfter: 60 * hours}}
+	}
+	for n := range bake.Signs {
+		out[fmt.Sprintf("%d signs", n+1)] = bake.Happening{What: bake.Judged, Verdict: bake.Verdict{Mark: 3, Signs: append(slices.Clone(bake.Signs[:n+1]), bake.Signs[0])}}
+	}
+	for n := range bake.Mishaps {
+		out[fmt.Sprintf("%d mishaps", n+1)] = bake.Happening{What: bake.Judged, Verdict: bake.Verdict{Mark: 3, Mishaps: append(slices.Clone(bake.Mishaps[:n+1]), bake.Mishaps[0])}}
+	}
+	for _, dose := range []dough.Dose{{Of: dough.Water}, {Of: dough.Water, Amount: measure.Of(1, 1, measure.Tsp)}, {Of: dough.FlourDose, Amount: measure.Of(1, 1, measure.Cup)}, {Of: dough.FlourDose, Amount: measure.Of(30, 1, measure.Gram)}} {
+		out[fmt.Sprintf("put in %s of %s", dose.Amount, dose.Of)] = bake.Happening{What: bake.PutIn, Dose: &dose}
+	}
+	for _, seen := range dough.Seen("").Words() {
+		out["saw it "+seen] = bake.Happening{What: bake.Saw, Seen: dough.Seen(seen)}
+	}
+	for _, stands := range dough.Stands("").Words() {
+		out["it stands "+stands] = bake.Happening{What: bake.Stood, Stands: dough.Stands(stands)}
+	}
+	for _, cut := range []bake.Cut{{}, {From: clock("09:10"), To: clock("09:15")}, {From: clock("09:15"), To: clock("09:10")}, {From: clock("08:00"), To: clock("09:15")}, {From: clock("10:00"), To: clock("10:20"), Resumed: true}, {From: clock("13:00"), To: clock("17:00")}} {
+		out[fmt.Sprintf("a cut from %s to %s", cut.From.Format("15:04"), cut.To.Format("15:04"))] = bake.Happening{What: bake.PowerCut, Cut: &cut}
+	}
+	for _, p := range []bake.Photo{{}, {ID: "a", Width: 1}, {ID: "a", Height: 1}, {Width: 1, Height: 1}, {ID: "a", Width: 1, Height: 1}} {
+		out[fmt.Sprintf("a photo %q of %d × %d", p.ID, p.Width, p.Height)] = bake.Happening{What: bake.Photographed, Photo: &p}
+	}
+	return out
 }

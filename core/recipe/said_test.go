@@ -53,6 +53,18 @@ func TestWhatIsUnderstood(t *testing.T) {
 		}
 		all = append(all, readtest.Said{Name: "cards of " + strings.ReplaceAll(flour, "\n", ", "), Value: read})
 	}
+	for _, name := range []string{"Egg pasta", "Fresh noodles", "Rye starter", "Sourdough starter loaf", "Dark rye bread", "Cinnamon rolls", "Pizza dough", "Banana bread", "Brioche", "Baguette", "Strawberry jam", "Cake"} {
+		var read []any
+		for _, lines := range []string{"2 cups plain flour\n3 eggs", "2 cups rye flour\n1 cup water", "3 cups bread flour\n1 cup water\n2 tsp active dry yeast", "1 cup rye flour\n2 cups bread flour\n2 tsp active dry yeast\n1 cup water",
+			"3 cups bread flour\n1 cup milk\n1/3 cup butter\n1/4 cup sugar\n2 eggs\n2 tsp active dry yeast", "2 cups plain flour\n2 tsp baking powder\n1 cup sugar\n2 eggs", "1 cup sprouted wheat flour\n1 cup bread flour\n2 tsp active dry yeast\n1 cup water",
+			"3 cups bread flour\n1 cup water\n2 tsp active dry yeast\nFor the filling:\n1/2 cup brown sugar\n2 tsp cinnamon"} {
+			for _, method := range []string{"", "Dough cycle. Roll out, cut and boil.", "Put it back into the pan and press Start.", "Shape, and bake in the oven at 200 °C."} {
+				c, err := ReadCard(name+"\n"+lines+"\nMethod\n"+method, measure.US, larder.Find)
+				read = append(read, c.Kind, c.Settings, c.Remarks, err)
+			}
+		}
+		all = append(all, readtest.Said{Name: "cards called " + name, Value: read})
+	}
 	for _, listed := range []string{"1 cup", "2 tbsp", "250 g", "1 1/2 tsp"} {
 		var read []any
 		for _, told := range []string{"1 cup", "3/4 cup", "2/3 cup", "1/2 cup", "1/3 cup", "1/4 cup", "1 1/4 cups", "2 cups", "3 cups", "2 tbsp", "3 tbsp", "1 tsp", "2 tsp", "250 g", "300 g", "90 g"} {
