@@ -241,7 +241,7 @@ type Loaded struct {
 func Load(m Manner, portions []Portion) Loaded {
 	m = m.Over(Usual)
 	var out Loaded
-	var here []Portion
+	here := make([]Portion, 0, len(portions))
 	warm := Layer{Stuff: Liquid, Place: Together, Reason: "Warmed together on the stove, and cooled before anything else joins it."}
 	for _, p := range portions {
 		switch p.When {
@@ -258,7 +258,9 @@ func Load(m Manner, portions []Portion) Loaded {
 	if m.Order == AsListed {
 		out.Layers = asListed(here)
 	} else {
-		for _, s := range m.steps() {
+		steps := m.steps()
+		out.Layers = make([]Layer, 0, len(steps))
+		for _, s := range steps {
 			if layer := s.layer(here); len(layer.Lines) > 0 {
 				out.Layers = append(out.Layers, layer)
 			}

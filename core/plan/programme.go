@@ -160,7 +160,8 @@ func choose(m machine.Machine, t Timing, needs choice.Needs) (machine.Cycle, Set
 		}
 		crust = t.Crust
 	}
-	s := Setting{Cycle: nameOf(cycle), Crust: crust, HasCrust: cycle.HasCrust, HasSize: !cycle.NoSize, Crusts: m.Crusts, CrustWhy: why, Suggested: suggested}
+	s := Setting{Cycle: nameOf(cycle), Crust: crust, HasCrust: cycle.HasCrust, HasSize: !cycle.NoSize, Crusts: m.Crusts, CrustWhy: why, Suggested: suggested,
+		Options: make([]CycleOption, 0, len(options))}
 	for _, o := range options {
 		c, _ := m.Cycle(o.Cycle)
 		s.Options = append(s.Options, CycleOption{nameOf(c), o.Suits, o.Grants, o.Reason, c.Total(needs.Size, crust)})
