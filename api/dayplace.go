@@ -13,7 +13,6 @@ import (
 	"risepan/core/machine"
 	"risepan/core/plan"
 	"risepan/core/recipe"
-	"risepan/formats"
 	"risepan/store"
 )
 
@@ -130,20 +129,15 @@ func (c *call) dayBakes(date kitchen.Date, zone *time.Location) ([]daybook.Bake,
 	}
 	var out []daybook.Bake
 	for _, g := range append(running, ended...) {
-		over := g.Clock.End != nil
 		if g.Rehearsed || g.Clock.GaveUp || slices.ContainsFunc(out, func(b daybook.Bake) bool { return b.ID == g.ID }) {
 			continue
 		}
 		clock, moments := bake.Follow(g.Clock, g.Moments, c.now)
 		b := daybook.Bake{ID: g.ID, Recipe: g.RecipeID, Name: g.Recipe, Machine: g.MachineID, Started: g.StartedAt, Begin: clock.Begin, Ready: clock.Ready}
-		if over {
+		if clock.End != nil {
 			b.Ended = *clock.End
-		}
-		for _, m := range moments {
-			if m.Person && !m.Done && !m.Skipped && !over && m.At.After(c.now.Add(-2*time.Hour)) {
-				h := formats.HandOf(m.Moment, m.At)
-				b.Hands = append(b.Hands, daybook.Moment{At: m.At, To: m.At.Add(h.Lasts), Bake: g.ID, Name: g.Recipe, On: g.Machine, Does: daybook.Helps, Say: m.Say})
-			}
+		} else {
+			b.Hands = b.Asks(moments, g.Machine, c.now)
 		}
 		out = append(out, b)
 	}

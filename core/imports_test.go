@@ -33,7 +33,7 @@ var arrows = map[string]string{
 	"bake":     "journal kept kind machine plan recipe timetable dough measure",
 	"bag":      "kept kitchen larder machine measure pan plan recipe",
 	"standin":  "dough formula kind machine measure",
-	"daybook":  "day kept kitchen larder machine plan recipe swap timetable word measure",
+	"daybook":  "bake day kept kitchen larder machine plan recipe swap timetable word measure",
 	"tally":    "kitchen larder measure scale",
 	"verdict":  "bake bench dough kind kitchen larder machine measure pan plan recipe scale timetable",
 	"rehearse": "bake dough journal kept kind machine measure plan standin timetable",

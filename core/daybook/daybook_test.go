@@ -8,6 +8,7 @@ import (
 	"testing"
 	"time"
 
+	"risepan/core/bake"
 	"risepan/core/daybook"
 	"risepan/core/kitchen"
 	"risepan/core/machine"
@@ -285,5 +286,37 @@ func TestALoafWhoseBagIsGoneHasNoPlace(t *testing.T) {
 	l.Wish.BagID = "gone"
 	if d := planned(t, heron(), book(l)); d.Loaves[0].Standing != daybook.NoPlace || d.Loaves[0].Say != "Its bag is not on the shelf any more." {
 		t.Errorf("its bag is gone, and it stands so: %+v", d.Loaves[0])
+	}
+}
+
+// Of a running bake the hands are asked for what was not done, is no mere look, and is not long past.
+func TestWhatARunningBakeAsks(t *testing.T) {
+	at := func(clock string) time.Time {
+		when, err := time.Parse("2006-01-02 15:04", "2026-05-03 "+clock)
+		if err != nil {
+			t.Fatal(err)
+		}
+		return when
+	}
+	b := daybook.Bake{ID: "b", Name: "Towpath white", Ready: at("12:00")}
+	moment := func(clock string, kind timetable.MomentKind, hands machine.Minutes) bake.Moment {
+		return bake.Moment{Moment: timetable.Moment{Kind: kind, Person: true, Hands: hands, Say: string(kind) + " " + clock}, At: at(clock)}
+	}
+	done, skipped, alone := moment("11:00", timetable.AddIns, 2), moment("11:10", timetable.AddIns, 2), moment("11:20", timetable.Bakes, 2)
+	done.Done, skipped.Skipped, alone.Person = true, true, false
+	asks := b.Asks([]bake.Moment{
+		moment("08:59", timetable.AddIns, 2), moment("09:00", timetable.AddIns, 2), moment("09:01", timetable.AddIns, 2), moment("10:00", timetable.Look, 2),
+		done, skipped, alone, moment("11:30", timetable.AddIns, 10), moment("12:00", timetable.Ready, 9), moment("12:40", timetable.Eaten, 0),
+	}, "Galley machine", at("11:00"))
+	var got []string
+	for _, m := range asks {
+		got = append(got, fmt.Sprintf("%s-%s %s %s on the %s", m.At.Format("15:04"), m.To.Format("15:04"), m.Does, m.Say, m.On))
+	}
+	want := []string{
+		"09:01-09:04 help add-ins 09:01 on the Galley machine", "11:30-11:40 help add-ins 11:30 on the Galley machine",
+		"12:00-12:05 take out ready 12:00 on the Galley machine", "12:40-12:43 after eaten 12:40 on the Galley machine",
+	}
+	if !slices.Equal(got, want) {
+		t.Errorf("it asks\n%s\nwant\n%s", strings.Join(got, "\n"), strings.Join(want, "\n"))
 	}
 }

@@ -4,6 +4,7 @@ import (
 	"slices"
 	"time"
 
+	"risepan/core/bake"
 	"risepan/core/day"
 	"risepan/core/kitchen"
 	"risepan/core/machine"
@@ -55,6 +56,27 @@ type Bake struct {
 
 // brief is how long hands are wanted at a moment of a bake for which nothing else is said, minutes.
 const brief = 3
+
+// patience is how long a moment of a running bake still asks for hands after its time.
+const patience = 2 * time.Hour
+
+// Asks is what a running bake still asks of the hands, of its moments as they now stand; on is its machine's name.
+func (b Bake) Asks(moments []bake.Moment, on string, now time.Time) (out []Moment) {
+	for _, m := range moments {
+		if !m.Person || m.Kind == timetable.Look || m.Done || m.Skipped || !m.At.After(now.Add(-patience)) {
+			continue
+		}
+		takes, does := max(int(m.Hands), brief), Helps
+		switch {
+		case m.Kind == timetable.Ready:
+			takes, does = day.TakeOut, Takes
+		case m.At.After(b.Ready):
+			does = Follows
+		}
+		out = append(out, Moment{At: m.At, To: m.At.Add(time.Duration(takes) * time.Minute), Bake: b.ID, Name: b.Name, On: on, Does: does, Say: m.Say})
+	}
+	return out
+}
 
 // way is a way to make a loaf with the plan's values that it comes from.
 type way struct {
