@@ -1,6 +1,7 @@
 package e2e
 
 import (
+	"fmt"
 	"os/exec"
 	"path/filepath"
 	"strings"
@@ -77,7 +78,15 @@ func TestPaperAndBags(t *testing.T) {
 	p.Click("Make bags of it")
 	p.Sees("Into each bag")
 	axe(t, p, "Making bags")
+	flour := func(bags int) int {
+		p.Until(fmt.Sprintf("the flour of %d bags", bags), fmt.Sprintf("document.body.innerText.includes('The %d bags') && /[0-9] g$/.test([...document.querySelectorAll('tr')].find(r => r.innerText.includes('bread flour')).innerText)", bags))
+		return drive.Value[int](p, "parseInt([...document.querySelectorAll('tr')].find(r => r.innerText.includes('bread flour')).lastElementChild.innerText)")
+	}
+	four := flour(4)
 	p.Type("How many", "6\r")
+	if six := flour(6); four < 1000 || max(six*4-four*6, four*6-six*4) > 6 {
+		t.Errorf("four bags hold %d g of flour in all, and six %d g", four, six)
+	}
 	p.Click("The 6 bags are filled")
 	p.Sees("6 labels")
 	axe(t, p, "Labels")

@@ -240,7 +240,7 @@ func (p *Page) Drag(selector string, dx, dy float64) {
 	}
 }
 
-// Type clicks into the field of this label, replaces what is in it, and presses Enter.
+// Type clicks into the field of this label and types in the place of what is in it; "\r" presses Enter.
 func (p *Page) Type(label, text string) {
 	p.report.Helper()
 	p.Until(fmt.Sprintf("a field labelled %q", label), "field("+quote(label)+")")
