@@ -70,7 +70,7 @@ func (c *call) lessonsOf(recipeID string) (Lessons, error) {
 			add(verdict.KneadLesson(p.MachineID, m.Machine, k.Kitchen, past))
 		}
 	}
-	add(verdict.CupLesson(k.Kitchen.Ingredient, past))
+	add(verdict.CupLesson(k.Kitchen, past))
 	return out, nil
 }
 

@@ -134,32 +134,54 @@ func contains(s, part string) bool {
 	return false
 }
 
-// A kitchen that writes its decimals after a comma and measures in inches reads no point between two figures and no
-// millimetre, wherever it looks.
-func TestDecimalsStandAfterTheKitchensSign(t *testing.T) {
+// A kitchen that writes its decimals after a comma, and has a ruler in inches, a scale in ounces and a thermometer in
+// Fahrenheit, reads no point between two figures, no millimetre, no gram and no degree Celsius, wherever it looks. What
+// a slice holds is told in grams everywhere, a machine's sizes are called as on its panel, and a bake stays as it was.
+func TestFiguresAreInTheKitchensUnits(t *testing.T) {
 	s := serve(t)
 	p := open(t, s.URL+"/kitchen?drawer=Units")
-	p.Click("After a comma")
-	p.Sees("Kept.")
-	p.Click("Inches")
-	p.Until("inches", "target('Inches')?.querySelector('input').checked")
+	for _, choice := range []string{"After a comma", "Inches", "Ounces", "Fahrenheit"} {
+		p.Click(choice)
+		p.Until(choice, "target('"+choice+"')?.querySelector('input').checked")
+	}
 	look := func(what string) {
 		t.Helper()
-		if found := drive.Value[[]string](p, `document.querySelector("main").innerText.match(/.*(\d\.\d|\d mm).*/g) ?? []`); len(found) > 0 {
+		if found := drive.Value[[]string](p, `(document.querySelector("main").innerText.match(/.*(\d\.\d|\d mm|\d\s?k?g\b|°C).*/g) ?? []).filter(l => !/net carbohydrate|100 g|^(500|750|1000) g$/.test(l))`); len(found) > 0 {
 			t.Errorf("%s: %q", what, found)
 		}
 	}
 	p.Go(s.URL)
 	p.Sees("In the pan")
-	if got := drive.Value[string](p, `document.querySelector("[data-grams=salt]").innerText`); !contains(got, ",") {
+	if got := drive.Value[string](p, `document.querySelector("[data-grams=salt]").innerText`); !contains(got, ",") || !contains(got, "oz") {
 		t.Errorf("salt is %q", got)
 	}
 	look("Plan")
 	p.Click("Hydration")
 	p.Sees("net carbohydrate")
 	look("the formula")
-	for _, at := range []struct{ path, sees string }{{"/log", "Towpath white"}, {"/log/year", "loaves"}, {"/recipes", "Towpath white"}, {"/machines", "Galley machine"}, {"/machines/new", " in ·"},
-		{"/kitchen", "in the drawer"}, {"/kitchen?drawer=Flour", "flour"}, {"/kitchen?drawer=Cupboard", "yeast"}, {"/kitchen?drawer=Habits", "Salt"}} {
+	for _, why := range []struct{ press, sees string }{{"water at", "in the pan"}, {"active dry yeast", "exactly"}, {"bread flour", "exactly"}} {
+		p.Keys("\x1b")
+		p.Click(why.press)
+		p.Sees(why.sees)
+		look("why " + why.press)
+	}
+	p.Go(s.URL + "/rehearse")
+	p.Click("Begin the rehearsal")
+	p.Sees("litres are expected")
+	look("a rehearsal")
+	at := kitchenOf(t, s)
+	shelf := get(t, at)
+	recipe, machine := "", shelf["machines"].([]any)[0].(map[string]any)["id"].(string)
+	for _, r := range shelf["recipes"].([]any) {
+		if r := r.(map[string]any); r["name"] == "Mooring raisin loaf" {
+			recipe = r["id"].(string)
+		}
+	}
+	bake := get(t, at+"/bakes")["bakes"].([]any)[0].(map[string]any)["id"].(string)
+	for _, at := range []struct{ path, sees string }{{"/log", "Towpath white"}, {"/log/year", "loaves"}, {"/verdict/" + bake, "It weighs, ounces"},
+		{"/recipes", "Towpath white"}, {"/recipes/" + recipe, "per 100"}, {"/recipes/" + recipe + "/story", "Its revisions"}, {"/bags/new", "oz"},
+		{"/machines", "Galley machine"}, {"/machines/" + machine, "Keeps warm for"}, {"/machines/new", " in ·"},
+		{"/kitchen", "in the drawer"}, {"/kitchen?drawer=Flour", "oz sifted"}, {"/kitchen?drawer=Cupboard", "yeast"}, {"/kitchen?drawer=Habits", "Salt"}} {
 		p.Go(s.URL + at.path)
 		p.Sees(at.sees)
 		look(at.path)

@@ -113,7 +113,7 @@ func (k Kitchen) Filled() Kitchen {
 
 // Schools are this kitchen's ways of resizing.
 func (k Kitchen) Schools() scale.Schools {
-	s := scale.Schools{Yeast: k.Yeast, Eggs: k.Eggs, Salt: k.Salt, Decimal: k.Decimal}
+	s := scale.Schools{Yeast: k.Yeast, Eggs: k.Eggs, Salt: k.Salt, Decimal: k.Decimal, Weights: k.Weights}
 	if egg, ok := k.Ingredient(eggRows[k.EggSize]); ok {
 		s.Egg = egg.Each
 	}

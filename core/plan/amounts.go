@@ -221,9 +221,10 @@ func tips(k kitchen.Kitchen, l scale.Line) []string {
 		if packets > 1 {
 			name, leaves = fmt.Sprintf("%.0f packets", packets), "leave"
 		}
-		say := fmt.Sprintf("%s of 7 g (2 1/4 tsp) %s %s over.", name, leaves, k.Weight(measure.Grams(left), true))
+		name += " of " + k.Weight(packet, false) + " (2 1/4 tsp)"
+		say := fmt.Sprintf("%s %s %s over.", name, leaves, k.Weight(measure.Grams(left), true))
 		if left < packet*hair {
-			say = name + " of 7 g (2 1/4 tsp): just that."
+			say = name + ": just that."
 		}
 		out = append(out, say)
 	}

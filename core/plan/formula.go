@@ -83,7 +83,7 @@ func formulate(k kitchen.Kitchen, h Handling, lines []scale.Line) Formula {
 		}
 		grams := l.Grams
 		if m := h.locked(l.Line.ID); m >= 0 {
-			if g, err := held(*l, h.Locks[m]); err == nil {
+			if g, err := held(k, *l, h.Locks[m]); err == nil {
 				grams = g // what really goes in
 			}
 		}

@@ -177,7 +177,7 @@ func (j *judgement) lines() {
 				Say: fmt.Sprintf("What is %s? Until you say, it counts as something that spoils, with unknown allergens, and the formula leaves it out.", l.Name)})
 		}
 		if !l.Fixed && len(l.Measured.Scoops) == 0 {
-			j.say(Care, Unmade, nil, "No measure in this kitchen suits %s: weigh %.0f g.", l.Name, float64(l.Exact))
+			j.say(Care, Unmade, nil, "No measure in this kitchen suits %s: weigh %s.", l.Name, j.Kitchen.Weight(l.Exact, l.Exact < 10))
 		}
 	}
 }
@@ -220,7 +220,7 @@ func (j *judgement) flour() {
 	}
 	if whole.Line.ID != "" && !gluten && j.dough.Formula.Grain >= 50 {
 		j.say(Note, Grain, []Way{{Say: "Add a little gluten", Swaps: []swap.Pick{{Line: whole.Line.ID, Swap: swap.WithGluten}}}},
-			"%.0f %% of the flour is wholemeal. Vital wheat gluten, 2 to 3 %% of it (%.0f g), lifts such a loaf.", j.dough.Formula.Grain, 0.025*float64(whole.Grams))
+			"%.0f %% of the flour is wholemeal. Vital wheat gluten, 2 to 3 %% of it (%s), lifts such a loaf.", j.dough.Formula.Grain, j.Kitchen.Weight(0.025*whole.Grams, false))
 	}
 }
 

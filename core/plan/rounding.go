@@ -207,7 +207,7 @@ func scoopLines(k kitchen.Kitchen, h Handling, lines []scale.Line) ([]scoop.Line
 			s.Fixed, s.Actual = true, l.Grams
 		}
 		if m := h.locked(l.Line.ID); m >= 0 {
-			g, err := held(l, h.Locks[m])
+			g, err := held(k, l, h.Locks[m])
 			if err != nil {
 				return nil, fault.Under(fmt.Sprintf("/hands/locks/%d/amount", m), err)
 			}
@@ -219,10 +219,10 @@ func scoopLines(k kitchen.Kitchen, h Handling, lines []scale.Line) ([]scoop.Line
 }
 
 // held is what a lock makes of a line, within reason.
-func held(l scale.Line, lock Lock) (measure.Grams, error) {
+func held(k kitchen.Kitchen, l scale.Line, lock Lock) (measure.Grams, error) {
 	g, err := l.Ingredient.Weigh(lock.Amount)
 	if err == nil && (g <= 0 || g > 10*l.Grams) {
-		err = fault.At("", "%s of %s is not near the %.0f g that this loaf wants", lock.Amount, l.Ingredient.Name, float64(l.Grams))
+		err = fault.At("", "%s of %s is not near the %s that this loaf wants", lock.Amount, l.Ingredient.Name, k.Weight(l.Grams, l.Grams < 10))
 	}
 	return g, err
 }

@@ -55,6 +55,12 @@ type Schools struct {
 	// Egg is the weight of the kitchen's own whole eggs; 0 where they are as the recipe means.
 	Egg     measure.Grams
 	Decimal measure.DecimalSign // in the reasons that are given
+	Weights measure.Weights     // and what they weigh in
+}
+
+// weight writes a weight as the kitchen's scale shows it.
+func (s Schools) weight(g measure.Grams, finely bool) string {
+	return s.Decimal.In(s.Weights.Text(g, finely))
 }
 
 // easing is the exponent of the eased school.
@@ -166,7 +172,7 @@ func wholeEggs(lines []Line, dev []Deviation, schools Schools) ([]Line, []Deviat
 		g := measure.Grams(-water)
 		added := Line{Weighed: recipe.Weighed{Line: recipe.Line{ID: AddedWater, Ingredient: facts.ID}, Ingredient: facts}, Grams: g}
 		return append([]Line{added}, lines...), append(dev, Deviation{AddedWater, LiquidForEgg, 0, g,
-			fmt.Sprintf("Fewer eggs bring %.0f g less water, and the recipe has no liquid, so water is added.", -water)})
+			fmt.Sprintf("Fewer eggs bring %s less water, and the recipe has no liquid, so water is added.", schools.weight(g, false))})
 	}
 	l := &lines[main]
 	straight := l.Grams
@@ -177,8 +183,8 @@ func wholeEggs(lines []Line, dev []Deviation, schools Schools) ([]Line, []Deviat
 		more, less = less, more
 	}
 	return lines, append(dev, Deviation{l.Line.ID, LiquidForEgg, straight, l.Grams,
-		fmt.Sprintf("Whole eggs bring %.0f g %s water, so %.0f g %s %s goes in.",
-			math.Abs(water), more, math.Abs(float64(straight-l.Grams)), less, l.Ingredient.Name)})
+		fmt.Sprintf("Whole eggs bring %s %s water, so %s %s %s goes in.",
+			schools.weight(measure.Grams(math.Abs(water)), false), more, schools.weight(max(straight-l.Grams, l.Grams-straight), false), less, l.Ingredient.Name)})
 }
 
 // mainLiquid is the liquid line in the pan that brings the most water; -1 without one, and where mashed fruit or
@@ -247,7 +253,7 @@ func easeYeast(out []Line, dev []Deviation, written []recipe.Weighed, of recipe.
 				why = "a smaller dough cools sooner, so it needs a little more for its size"
 			}
 			dev = append(dev, Deviation{l.Line.ID, EasedYeast, before, l.Grams, fmt.Sprintf(
-				"Eased: %s g rather than %s g, for %s.", schools.Decimal.Figure(float64(l.Grams), 1), schools.Decimal.Figure(float64(before), 1), why)})
+				"Eased: %s rather than %s, for %s.", schools.weight(l.Grams, true), schools.weight(before, true), why)})
 		}
 	}
 	return dev

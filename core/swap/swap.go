@@ -249,7 +249,7 @@ func (b *bench) makeUp(source *larder.Ingredient, swapped int) error {
 	for _, n := range with {
 		if n >= 0 && b.lines[n].grams < -0.02 {
 			l := b.lines[n]
-			return fault.At("/swap", "this needs %.0f g less %s, and the recipe has %.0f g", float64(l.Grams)-l.grams, l.Ingredient.Name, float64(l.Grams))
+			return fault.At("/swap", "this takes more %s out than the recipe has", l.Ingredient.Name)
 		}
 	}
 	return nil

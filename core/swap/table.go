@@ -41,8 +41,8 @@ const (
 	keeps      = "Keeps through a delay. Booklets often take 2 tbsp of dry milk to the cup: that is a thinner milk."
 	softer     = "The crumb is a little less soft; the water makes up for what the butter holds."
 	eggless    = "Paler and less tender, for an egg's protein is not made up. Keeps through a delay."
-	drinksMore = "Wholemeal drinks more, so 1.3 points of water go in for each tenth of the flour. Shorter and fuller in taste."
-	drinksLess = "White flour drinks less, so 1.3 points of water come out for each tenth of the flour. Taller and milder."
+	drinksMore = "Wholemeal drinks more, so 13 points of water go in for all of the flour, in proportion for a part of it. Shorter and fuller in taste."
+	drinksLess = "White flour drinks less, so 13 points of water come out for all of the flour, in proportion for a part of it. Taller and milder."
 	glutenIn   = " A little gluten lifts it."
 	glutenOut  = " The gluten that lifted the wholemeal comes out with it."
 	waterRises = "Water rises on purpose: wholemeal drinks more."
@@ -127,7 +127,7 @@ var table = slices.Concat(
 	[]row{
 		{from: "bread-flour", to: "wholemeal-flour", by: byFlour, shares: []int{25, 50}, drinks: 1, gluten: true, tag: "+gluten", name: "wholemeal flour and gluten", says: drinksMore + glutenIn, except: waterRises},
 		{from: "bread-flour", to: "wholemeal-flour", by: byFlour, shares: []int{25, 50}, drinks: 1, says: drinksMore, except: waterRises},
-		{from: "wholemeal-flour", to: "wholemeal-flour", by: byFlour, gluten: true, tag: "+gluten", name: "wholemeal flour with a little gluten", says: "Lifts the loaf: 2.5 % of the wholemeal."},
+		{from: "wholemeal-flour", to: "wholemeal-flour", by: byFlour, gluten: true, tag: "+gluten", name: "wholemeal flour with a little gluten", says: "Lifts the loaf: a fortieth of the wholemeal."},
 		{from: "wholemeal-flour", to: "bread-flour", by: byFlour, shares: []int{50, 100}, drinks: -1, gluten: true, tag: "+gluten", says: drinksLess + glutenOut, except: waterFalls},
 		{from: "wholemeal-flour", to: "bread-flour", by: byFlour, shares: []int{50, 100}, drinks: -1, says: drinksLess, except: waterFalls},
 	},

@@ -257,7 +257,7 @@ func KneadLesson(id string, m machine.Machine, k kitchen.Kitchen, past []Past) *
 
 // CupLesson is what this kitchen's cup of its flour holds by how its doughs come out: only those count whose flour was
 // measured by a cup that was never weighed.
-func CupLesson(facts recipe.Lookup, past []Past) *Lesson {
+func CupLesson(k kitchen.Kitchen, past []Past) *Lesson {
 	count := map[larder.ID]int{}
 	var flour larder.ID
 	for _, p := range past {
@@ -267,7 +267,7 @@ func CupLesson(facts recipe.Lookup, past []Past) *Lesson {
 			}
 		}
 	}
-	is, known := facts(flour)
+	is, known := k.Ingredient(flour)
 	var heavier, points []float64
 	var evidence []string
 	recipes := map[string]bool{}
@@ -284,9 +284,9 @@ func CupLesson(facts recipe.Lookup, past []Past) *Lesson {
 	}
 	perCup := measure.Grams(math.Round(float64(is.PerCup) * (1 + middle(heavier))))
 	return &Lesson{ID: "cup " + string(flour), Rests: len(points), Evidence: evidence, Flour: flour, PerCup: perCup,
-		Say: fmt.Sprintf("Your cup of %s seems to hold about %.0f g, not %.0f: %d doughs of %d recipes wanted %s liquid.", is.Name, float64(perCup), float64(is.PerCup), len(points), len(recipes),
+		Say: fmt.Sprintf("Your cup of %s seems to hold about %s, not %s: %d doughs of %d recipes wanted %s liquid.", is.Name, k.Weight(perCup, false), k.Weight(is.PerCup, false), len(points), len(recipes),
 			map[bool]string{true: "more", false: "less"}[middle(points) > 0]),
-		Take: fmt.Sprintf("Count %.0f g to a cup", float64(perCup))}
+		Take: fmt.Sprintf("Count %s to a cup", k.Weight(perCup, false))}
 }
 
 func signOf(v float64) int {

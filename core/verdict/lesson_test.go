@@ -191,33 +191,33 @@ func TestTheKitchensCupIsLearnedFromItsDoughs(t *testing.T) {
 		return out
 	}
 	dry := []string{"1 tbsp water", "2 tsp water", "1 tbsp water", "1 tbsp water", "2 tsp water"}
-	l := verdict.CupLesson(larder.Get, past(dry...))
+	l := verdict.CupLesson(kitchen.New("Test", "UTC"), past(dry...))
 	if l == nil || l.Flour != "bread-flour" || l.PerCup <= 125 || l.PerCup > 140 || l.Rests != 5 {
 		t.Fatalf("five dry doughs of two recipes teach %+v", l)
 	}
-	if l := verdict.CupLesson(larder.Get, past(dry[:4]...)); l != nil {
+	if l := verdict.CupLesson(kitchen.New("Test", "UTC"), past(dry[:4]...)); l != nil {
 		t.Errorf("four teach %q", l.Say)
 	}
-	if l := verdict.CupLesson(larder.Get, past("1 tbsp water", "ok", "1 tbsp flour", "ok", "1 tbsp water", "ok")); l != nil {
+	if l := verdict.CupLesson(kitchen.New("Test", "UTC"), past("1 tbsp water", "ok", "1 tbsp flour", "ok", "1 tbsp water", "ok")); l != nil {
 		t.Errorf("mixed ones teach %q", l.Say)
 	}
 	one := past(dry...)
 	for n := range one {
 		one[n].RecipeID = "white"
 	}
-	if l := verdict.CupLesson(larder.Get, one); l != nil {
+	if l := verdict.CupLesson(kitchen.New("Test", "UTC"), one); l != nil {
 		t.Errorf("one recipe alone, which may be dry itself, teaches %q", l.Say)
 	}
 	mended := past(dry...)
 	mended[0].Mended = true
-	if l := verdict.CupLesson(larder.Get, mended); l != nil {
+	if l := verdict.CupLesson(kitchen.New("Test", "UTC"), mended); l != nil {
 		t.Errorf("doughs whose recipe was mended since teach %q", l.Say)
 	}
 	known := past(dry...)
 	for n := range known {
 		known[n].Formula.Sure = plan.OwnCup
 	}
-	if l := verdict.CupLesson(larder.Get, known); l != nil {
+	if l := verdict.CupLesson(kitchen.New("Test", "UTC"), known); l != nil {
 		t.Errorf("a cup that was weighed is taught %q", l.Say)
 	}
 }

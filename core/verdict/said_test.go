@@ -66,7 +66,7 @@ func TestWhatCausesWeigh(t *testing.T) {
 		}
 		k := kitchen.New("Test", "UTC")
 		all = append(all, readtest.Said{Name: fmt.Sprintf("lessons %d", n), Value: []any{verdict.LiquidLesson("white", demo.Recipes()[0], larder.Get, past), verdict.CrustLesson("galley", demo.Galley(), past),
-			verdict.FillLesson("galley", demo.Galley(), k, past), verdict.KneadLesson("galley", demo.Galley(), k, past), verdict.CupLesson(larder.Get, past)}})
+			verdict.FillLesson("galley", demo.Galley(), k, past), verdict.KneadLesson("galley", demo.Galley(), k, past), verdict.CupLesson(k, past)}})
 	}
 	for n, r := range demo.Recipes() {
 		k := kitchen.New("Test", "UTC")

@@ -4,7 +4,7 @@ import { inBox } from "../parts/addIns";
 import { Amount, Scoops } from "../parts/Amount";
 import { StuffSwatch, stuffFill } from "../parts/stuff";
 import { PanSection } from "../plan/PanSection";
-import { fixed } from "../parts/figures";
+import { weight } from "../parts/figures";
 
 interface Props {
   bench: BenchView;
@@ -55,7 +55,7 @@ export function StepView({ bench, step, line, done, asked, press, begin, wrong }
               step.add.scoops.length > 0 ? (
                 <Scoops scoops={step.add.scoops} spoken={step.aloud} size="huge" />
               ) : (
-                <span className="figures text-[5rem] leading-[5.5rem] font-semibold">{fixed(step.add.grams, 0)} g</span>
+                <span className="figures text-[5rem] leading-[5.5rem] font-semibold">{weight(step.add.grams)}</span>
               )
             ) : (
               <Amount line={line} size="huge" />

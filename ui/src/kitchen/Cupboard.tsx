@@ -2,10 +2,10 @@ import { CircleAlert, X } from "lucide-react";
 import { useLarder } from "../client/house";
 import type { Kitchen, KitchenPack, Problem } from "../client/types.gen";
 import { IngredientPicker } from "../parts/IngredientPicker";
-import { readNumber, Typed } from "../parts/Typed";
+import { Typed } from "../parts/Typed";
 import { Prices } from "./Prices";
 import { fieldLook, type SetKitchen } from "./set";
-import { upTo } from "../parts/figures";
+import { Weighed } from "../parts/Weighed";
 
 interface Props {
   kitchen: Kitchen;
@@ -121,10 +121,11 @@ function Stock({ kitchen, set, fault }: Omit<Props, "worries">) {
         {stock.map((s, n) => (
           <li key={s.ingredient} className="flex flex-wrap items-center gap-3 py-1">
             <span className="flex-1 font-semibold">{name(s.ingredient)}</span>
-            <Grams
-              label={`${name(s.ingredient)} in the house, in grams`}
-              value={s.grams}
+            <Weighed
+              what={`${name(s.ingredient)} in the house`}
+              grams={s.grams}
               keep={(grams, kept) => set({ stock: stock.map((o) => (o === s ? { ...o, grams } : o)) }, kept)}
+              className={`${fieldLook} w-24 text-right text-lg font-bold`}
             />
             <button
               type="button"
@@ -142,23 +143,5 @@ function Stock({ kitchen, set, fault }: Omit<Props, "worries">) {
       </ul>
       <IngredientPicker label="Keep count of" ingredients={open} pick={(i) => set({ stock: [...stock, { ingredient: i.id, grams: 0 }] })} />
     </section>
-  );
-}
-
-function Grams({ label, value, keep }: { label: string; value: number; keep: (grams: number, kept: () => void) => void }) {
-  return (
-    <span className="flex items-center gap-1">
-      <Typed
-        value={value}
-        show={(v) => upTo(v, 3)}
-        parse={readNumber}
-        keep={keep}
-        label={label}
-        mode="decimal"
-        say="a number of grams"
-        className={`${fieldLook} w-24 text-right text-lg font-bold`}
-      />
-      g
-    </span>
   );
 }

@@ -1,12 +1,11 @@
 import type { Kitchen, Problem } from "../client/types.gen";
-import { fixed } from "../parts/figures";
+import { fixed, thermometer, warmth, weight } from "../parts/figures";
 import { degrees as inDegrees, Typed } from "../parts/Typed";
 import { Choices } from "./Choices";
 import { fieldLook, type SetKitchen } from "./set";
 
 /** How this kitchen bakes: the schools that it follows. */
 export function Habits({ kitchen, set, fault }: { kitchen: Kitchen; set: SetKitchen; fault: Problem | undefined }) {
-  const fahrenheit = kitchen.degrees === "fahrenheit";
   return (
     <div className="grid gap-x-10 gap-y-5 lg:grid-cols-2">
       <Choices
@@ -14,7 +13,7 @@ export function Habits({ kitchen, set, fault }: { kitchen: Kitchen; set: SetKitc
         value={kitchen.liquid}
         pick={(liquid) => set({ liquid })}
         choices={[
-          ["tepid", "Tepid", `Worked out, so that the dough leaves the kneading at ${fahrenheit ? "79 °F" : "26 °C"}.`],
+          ["tepid", "Tepid", `Worked out, so that the dough leaves the kneading at ${warmth(26)}.`],
           ["room temperature", "As it stands", "Everything at room temperature."],
           ["hot with rapid yeast", "Hot", "For rapid-rise yeast on a rapid cycle; else tepid."],
         ]}
@@ -72,9 +71,9 @@ export function Habits({ kitchen, set, fault }: { kitchen: Kitchen; set: SetKitc
         value={kitchen.eggSize}
         pick={(eggSize) => set({ eggSize })}
         choices={[
-          ["medium", "Medium", "44 g"],
-          ["large", "Large", "50 g"],
-          ["extra large", "Extra large", "56 g"],
+          ["medium", "Medium", weight(44)],
+          ["large", "Large", weight(50)],
+          ["extra large", "Extra large", weight(56)],
         ]}
       />
     </div>
@@ -89,7 +88,7 @@ function Room({ kitchen, set, fault }: { kitchen: Kitchen; set: SetKitchen; faul
       <Typed
         value={kitchen.room}
         show={(v) => v}
-        parse={inDegrees(kitchen.degrees === "fahrenheit" ? "°F" : "°C")}
+        parse={inDegrees(thermometer().unit)}
         fault={fault}
         keep={(room, kept) => (room === "" ? kept() : set({ room }, kept))}
         className={`${fieldLook} mt-1 block w-32 text-lg font-bold`}

@@ -6,7 +6,7 @@ import { IngredientPicker } from "../parts/IngredientPicker";
 import { Segments } from "../parts/Segments";
 import { readNumber } from "../parts/Typed";
 import { fieldLook, type SetKitchen } from "./set";
-import { fixed } from "../parts/figures";
+import { inGrams, scale, upTo, weight } from "../parts/figures";
 
 interface Props {
   kitchen: Kitchen;
@@ -29,8 +29,8 @@ export function OwnCups({ kitchen, known, set, fault }: Props) {
         Your own cup of flour
       </h2>
       <p className="text-sm">
-        A cup of flour is the largest doubt in a loaf: 110 g sifted, 150 g scooped. Fill a cup as you always do, level it and weigh what is
-        in it; three times or more.
+        A cup of flour is the largest doubt in a loaf: {weight(110)} sifted, {weight(150)} scooped. Fill a cup as you always do, level it
+        and weigh what is in it; three times or more.
       </p>
       <ul className="mt-2 divide-y divide-rule border-y border-rule">
         {cups.map((cup, n) => (
@@ -74,10 +74,11 @@ interface CupProps {
 
 function OwnCup({ cup, known, fault, keep, forget }: CupProps) {
   const [typed, setTyped] = useState("");
+  const { unit, name: unitName, g } = scale();
   const weighings = cup.weighings ?? [];
   const name = known?.name ?? cup.flour;
   const add = () => {
-    const grams = readNumber(typed);
+    const grams = inGrams(readNumber(typed));
     if (grams !== null && grams > 0) keep({ ...cup, weighings: [...weighings, grams] }, () => setTyped(""));
   };
   return (
@@ -107,18 +108,18 @@ function OwnCup({ cup, known, fault, keep, forget }: CupProps) {
         />
       </div>
       <ul className="mt-2 flex flex-wrap items-center gap-2">
-        {weighings.map((g, n) => {
+        {weighings.map((grams, n) => {
           const odd = known?.outliers?.includes(n);
           return (
             <li
               key={n}
               className={`flex min-h-11 items-center rounded-tray border-2 pl-3 ${odd ? "border-dashed border-rim" : "border-rule"}`}
             >
-              <span className="figures font-bold">{g} g</span>
+              <span className="figures font-bold">{weight(grams)}</span>
               {odd && <span className="ml-2 text-sm">far from the others</span>}
               <button
                 type="button"
-                aria-label={`Take the weighing of ${g} g out`}
+                aria-label={`Take the weighing of ${weight(grams)} out`}
                 onClick={() => keep({ ...cup, weighings: weighings.filter((_, m) => m !== n) })}
                 className="grid size-11 place-items-center text-rim"
               >
@@ -133,12 +134,12 @@ function OwnCup({ cup, known, fault, keep, forget }: CupProps) {
             onChange={(e) => setTyped(e.target.value)}
             onKeyDown={(e) => e.key === "Enter" && add()}
             inputMode="decimal"
-            placeholder="125"
-            aria-label={`A weighing of ${name}, in grams`}
+            placeholder={upTo(125 / g, 1)}
+            aria-label={`A weighing of ${name}, in ${unitName}`}
             aria-invalid={!!fault}
             className={`${fieldLook} w-20 text-right text-lg font-bold`}
           />
-          g
+          {unit}
           <button type="button" onClick={add} className="min-h-11 rounded-tray border-2 border-rim px-4 font-semibold text-rim">
             Add it
           </button>
@@ -151,13 +152,13 @@ function OwnCup({ cup, known, fault, keep, forget }: CupProps) {
         <p className="mt-1 text-sm">
           {known.enough ? (
             <>
-              A cup of it is <b className="figures">{fixed(known.mean, 0)} g</b>, give or take{" "}
-              <b className="figures">{fixed(Math.max(known.spread, 1), 1)} g</b>, from {known.weighed} weighings. Plans reckon with it.
+              A cup of it is <b className="figures">{weight(known.mean)}</b>, give or take{" "}
+              <b className="figures">{weight(Math.max(known.spread, 1))}</b>, from {known.weighed} weighings. Plans reckon with it.
             </>
           ) : (
             <>
               Until it is weighed {known.stillNeed === 3 ? "three times" : known.stillNeed === 2 ? "twice more" : "once more"}, plans reckon
-              with <b className="figures">{fixed(known.perCup, 0)} g</b> to the US cup, by how you fill it.
+              with <b className="figures">{weight(known.perCup)}</b> to the US cup, by how you fill it.
             </>
           )}
         </p>

@@ -4,7 +4,7 @@ import type { Kitchen, LarderIngredient, Problem } from "../client/types.gen";
 import { IngredientPicker } from "../parts/IngredientPicker";
 import { between, Typed } from "../parts/Typed";
 import { fieldLook, type SetKitchen } from "./set";
-import { fixed, upTo } from "../parts/figures";
+import { upTo, scale, weight } from "../parts/figures";
 
 const shares = ["water", "fat", "sugar", "salt"] as const;
 
@@ -36,12 +36,12 @@ export function OwnFacts({ kitchen, set, fault }: { kitchen: Kitchen; set: SetKi
             </div>
             <div className="flex flex-wrap gap-2">
               <Fact
-                label={`A cup of ${i.name}, in grams`}
-                say="a cup, g"
-                value={i.perCup ?? 0}
-                most={1000}
+                label={`A cup of ${i.name}, in ${scale().name}`}
+                say={`a cup, ${scale().unit}`}
+                value={(i.perCup ?? 0) / scale().g}
+                most={Math.floor(1000 / scale().g)}
                 least={1}
-                keep={(perCup, kept) => replace({ ...i, perCup }, kept)}
+                keep={(cup, kept) => replace({ ...i, perCup: cup * scale().g }, kept)}
               />
               {shares.map((s) => (
                 <Fact
@@ -70,7 +70,7 @@ export function OwnFacts({ kitchen, set, fault }: { kitchen: Kitchen; set: SetKi
         <IngredientPicker
           label="Change the figures of"
           ingredients={open}
-          hint={(i) => `a cup usually weighs ${fixed(i.perCup ?? 0, 0)} g`}
+          hint={(i) => `a cup usually weighs ${weight(i.perCup ?? 0)}`}
           pick={(i) => set({ facts: [...own, i] })}
         />
       )}

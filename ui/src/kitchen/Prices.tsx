@@ -4,7 +4,8 @@ import type { Kitchen, KitchenPrice as Price, Problem } from "../client/types.ge
 import { IngredientPicker } from "../parts/IngredientPicker";
 import { readNumber, Typed } from "../parts/Typed";
 import { fieldLook, type SetKitchen } from "./set";
-import { fixed, upTo } from "../parts/figures";
+import { fixed } from "../parts/figures";
+import { Weighed } from "../parts/Weighed";
 
 interface Props {
   kitchen: Kitchen;
@@ -43,17 +44,13 @@ export function Prices({ kitchen, set, fault }: Props) {
         {prices.map((p, n) => (
           <li key={p.ingredient} className="flex flex-wrap items-center gap-2 py-1" data-price={p.ingredient}>
             <span className="font-semibold max-sm:w-full sm:flex-1">{name(p.ingredient)}</span>
-            <Typed
-              value={p.grams}
-              show={(v) => upTo(v, 3)}
-              parse={readNumber}
-              say="a number of grams"
-              mode="decimal"
+            <Weighed
+              what={`A pack of ${name(p.ingredient)}`}
+              grams={p.grams}
               keep={(grams, kept) => change(p, { grams }, kept)}
-              label={`A pack of ${name(p.ingredient)}, in grams`}
               className={field}
             />
-            g for
+            for
             <Typed
               value={p.cost}
               show={(c) => fixed(c, 2)}

@@ -11,7 +11,7 @@ import { TroubleNote } from "../parts/Trouble";
 import { moved, standing } from "../watch/happened";
 import { WhySo } from "../verdict/WhySo";
 import { Mark } from "./Mark";
-import { overRim } from "../parts/figures";
+import { overRim, weight } from "../parts/figures";
 
 /** One bake as it was that day: what went in, what was set, and how it came out. */
 export default function LoggedBake() {
@@ -105,7 +105,7 @@ export default function LoggedBake() {
                 <StuffSwatch stuff={l.stuff} />
                 <Amount line={l} size="small" />
                 <span className="text-right">
-                  <b>{l.name}</b> <span className="figures ml-2 text-xs text-soft">{l.weight ?? `${Math.round(l.exact)} g`}</span>
+                  <b>{l.name}</b> <span className="figures ml-2 text-xs text-soft">{l.weight ?? weight(l.exact)}</span>
                 </span>
               </li>
             ))}
@@ -162,7 +162,7 @@ function Told({ bake }: { bake: BakeView }) {
   const said = [
     rim(state.centre, "middle"),
     rim(state.sides, "edges"),
-    state.weight && `${state.weight} g`,
+    state.weight && weight(state.weight),
     state.crust && `${state.crust} crust${state.crust === plan.setting.crust ? "" : `, set to ${plan.setting.crust}`}`,
     state.cutAfter && `cut after ${inHours(state.cutAfter)}`,
     state.room && `kitchen at ${state.room}`,

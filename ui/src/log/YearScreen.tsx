@@ -4,7 +4,7 @@ import { useYear } from "../client/bakes";
 import type { Year } from "../client/types.gen";
 import { Picker } from "../parts/Picker";
 import { TroubleNote } from "../parts/Trouble";
-import { fixed } from "../parts/figures";
+import { fixed, heap } from "../parts/figures";
 
 /** What was baked in a year: loaves, flour, what was loved, what it cost. */
 export default function YearScreen() {
@@ -20,8 +20,8 @@ export default function YearScreen() {
   const { loaves, judged, mark, flour, bread, loved, years } = year.data;
   const figures: [string, string][] = [
     [loaves === 1 ? "loaf" : "loaves", String(loaves)],
-    ["of bread, about", kilos(bread)],
-    ["of flour", kilos(flour)],
+    ["of bread, about", heap(bread)],
+    ["of flour", heap(flour)],
     ...(mark ? ([[`the mean mark of ${judged} judged`, fixed(mark, 1)]] satisfies [string, string][]) : []),
   ];
   return (
@@ -77,8 +77,6 @@ export default function YearScreen() {
   );
 }
 
-const kilos = (grams: number) => (grams < 1000 ? `${Math.round(grams)} g` : `${fixed(grams / 1000, 1)} kg`);
-
 /** What the ingredients cost, as far as their packs have a price. */
 function CostOf({ year: { cost, money = "", unpriced } }: { year: Year }) {
   const sum = (n: number) => `${fixed(n, 2)} ${money}`.trim();
@@ -90,7 +88,7 @@ function CostOf({ year: { cost, money = "", unpriced } }: { year: Year }) {
       {cost.sum > 0 ? (
         <p className="mt-1">
           <b className="figures text-xl">{sum(cost.sum)}</b> in all, <b className="figures">{sum(cost.perLoaf ?? 0)}</b> a loaf
-          {cost.priced < 0.995 && `, for the ${Math.floor(cost.priced * 100)} % of its grams that have a price`}.
+          {cost.priced < 0.995 && `, for the ${Math.floor(cost.priced * 100)} % of its weight that have a price`}.
         </p>
       ) : (
         <p className="mt-1 text-soft">No pack has a price yet.</p>

@@ -4,6 +4,7 @@ import { Picker } from "../parts/Picker";
 import { fatPlaces, saltPlaces } from "../plan/wish";
 import { PanSides } from "./PanSides";
 import { Fault, type FaultAt, NumberField, TextField, Tick, Toggles } from "./fields";
+import { thermometer } from "../parts/figures";
 
 const sizes = ["1 lb", "1 1/2 lb", "2 lb", "2 1/2 lb", "500 g", "750 g", "1000 g"] as const;
 const crusts = ["light", "medium", "dark"] as const;
@@ -159,9 +160,9 @@ export function MachineForm({ machine, change, at }: Props) {
           />
           <NumberField
             label="Kneading warms the dough by; 0: usual"
-            unit="°C"
-            value={machine.kneadRise ?? 0}
-            change={(kneadRise) => change({ kneadRise })}
+            unit={thermometer().unit}
+            value={(machine.kneadRise ?? 0) * thermometer().per}
+            change={(warmer) => change({ kneadRise: +(warmer / thermometer().per).toFixed(2) })}
             fault={at("/kneadRise")}
           />
           <NumberField

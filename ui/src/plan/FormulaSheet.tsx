@@ -1,7 +1,7 @@
 import type { PlanAgainst, PlanAnswer, PlanLine } from "../client/types.gen";
 import { StuffSwatch } from "../parts/stuff";
 import { BandBar } from "./BandBar";
-import { fixed } from "../parts/figures";
+import { fixed, weight } from "../parts/figures";
 
 const sure = {
   weighed: "The flour is weighed, so the water is one figure.",
@@ -38,7 +38,7 @@ export default function FormulaSheet({ answer }: { answer: PlanAnswer }) {
     <div className="grid gap-x-8 xl:grid-cols-[2fr_3fr]">
       <div>
         <h2 className="text-lg font-bold">To 100 of flour</h2>
-        <Lines caption={`${Math.round(formula.flour)} g of flour`} lines={dough} />
+        <Lines caption={`${weight(formula.flour)} of flour`} lines={dough} />
         {addIns.length > 0 && <Lines caption="Add-ins, apart from the formula" lines={addIns} />}
         <p className="mt-2 text-sm">
           One of {slices} slices holds about <b className="figures">{fixed(slice.netCarbohydrate, 0)} g</b> net carbohydrate,{" "}

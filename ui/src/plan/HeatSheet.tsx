@@ -2,7 +2,7 @@ import { Switch } from "@headlessui/react";
 import type { PlanAnswer, Problem, Wish } from "../client/types.gen";
 import { degrees, Typed } from "../parts/Typed";
 import { type Change, listed } from "./wish";
-import { fixed } from "../parts/figures";
+import { fixed, weight } from "../parts/figures";
 
 interface Props {
   answer: PlanAnswer;
@@ -64,7 +64,7 @@ export default function HeatSheet({ answer, wish, fault, change }: Props) {
                 <th scope="row" className="py-1 text-left font-normal">
                   {p.name}
                 </th>
-                <td className="figures pl-3 text-right">{fixed(p.grams, p.grams < 10 ? 1 : 0)} g</td>
+                <td className="figures pl-3 text-right">{weight(p.grams)}</td>
                 <td className="figures pl-3 text-right">{fixed(p.share, 0)} %</td>
                 <td className="figures pl-3 text-right whitespace-nowrap">{p.shown}</td>
                 <td className="py-0.5 pl-3 text-right">

@@ -3,7 +3,7 @@ import { useOffers } from "../client/recipes";
 import type { Formula, PlanLine, SwapOffer, Wish } from "../client/types.gen";
 import { TroubleNote } from "../parts/Trouble";
 import { type Change, swapped } from "./wish";
-import { fixed } from "../parts/figures";
+import { fixed, weight } from "../parts/figures";
 
 interface Props {
   wish: Wish;
@@ -77,7 +77,7 @@ function Offer({ offer, take }: { offer: SwapOffer; take: () => void }) {
             {offer.says} {offer.except}
           </p>
           <p className="figures text-xs text-soft">
-            {offer.changes.map((c) => `${c.name} ${grams(c.before)} to ${grams(c.after)} g`).join(" · ")}
+            {offer.changes.map((c) => `${c.name} ${weight(c.before)} to ${weight(c.after)}`).join(" · ")}
           </p>
           <p className="figures text-xs text-soft">
             {rows.map(([key, name]) => `${name} ${fixed(offer.before[key], 1)} to ${fixed(offer.after[key], 1)}`).join(" · ")}
@@ -87,5 +87,3 @@ function Offer({ offer, take }: { offer: SwapOffer; take: () => void }) {
     </li>
   );
 }
-
-const grams = (g: number) => (g === 0 ? "0" : fixed(g, g < 10 ? 1 : 0));

@@ -3,7 +3,7 @@ import type { PlanAnswer, Wish } from "../client/types.gen";
 import { Arrow } from "../parts/Arrow";
 import { LineSwaps } from "./LineSwaps";
 import { type Change, listed, locked } from "./wish";
-import { fixed } from "../parts/figures";
+import { weight } from "../parts/figures";
 
 interface Props {
   answer: PlanAnswer;
@@ -54,9 +54,9 @@ export function LineWhy({ answer, wish, line, fault, change }: Props) {
             <li key={d.rule}>
               <p>{d.reason}</p>
               <p className="figures text-xs text-soft">
-                {fixed(d.straight, 1)} g in straight proportion
+                {weight(d.straight)} in straight proportion
                 <Arrow />
-                {fixed(d.grams, 1)} g
+                {weight(d.grams)}
               </p>
             </li>
           ))}

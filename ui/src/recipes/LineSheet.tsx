@@ -6,6 +6,7 @@ import { Segments } from "../parts/Segments";
 import { Sheet } from "../parts/Sheet";
 import { box } from "../parts/Typed";
 import { lineText } from "./ReadLines";
+import { warmth } from "../parts/figures";
 
 interface Props {
   line: ReadLine;
@@ -88,7 +89,7 @@ export function LineSheet({ line, number, keep, move, ask, close }: Props) {
         <input
           value={draft.note ?? ""}
           onChange={(e) => change({ note: e.target.value || undefined })}
-          placeholder="softened, at 30 °C …"
+          placeholder={`softened, at ${warmth(30)} …`}
           className={field}
         />
       </label>

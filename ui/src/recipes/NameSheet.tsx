@@ -8,6 +8,7 @@ import { Sheet } from "../parts/Sheet";
 import { TroubleNote } from "../parts/Trouble";
 import { between, box, Typed } from "../parts/Typed";
 import { Picker } from "../parts/Picker";
+import { inGrams, scale, upTo } from "../parts/figures";
 
 interface Props {
   name: string; // as the card has it
@@ -78,6 +79,7 @@ function SomethingElse({ likenesses, allergens, tell, busy, close }: ElseProps) 
   const [keeps, setKeeps] = useState(false);
   const [holds, hold] = useState<Allergen[]>([]);
   const [perCup, weigh] = useState(0);
+  const { unit, g } = scale();
   return (
     <fieldset className="mt-3 min-w-0 border-t-2 border-rule pt-3">
       <legend className="pr-2 font-semibold">It is something else</legend>
@@ -121,19 +123,19 @@ function SomethingElse({ likenesses, allergens, tell, busy, close }: ElseProps) 
         A US cup of it weighs
         <Typed
           value={perCup}
-          show={(n) => (n > 0 ? String(n) : "")}
-          parse={(text) => (text.trim() === "" ? 0 : between(1, 1000)(text))}
+          show={(grams) => (grams > 0 ? upTo(grams / g, 2) : "")}
+          parse={(text) => (text.trim() === "" ? 0 : inGrams(between(1, Math.floor(1000 / g))(text)))}
           keep={(n, kept) => {
             weigh(n);
             kept();
           }}
-          say="1 to 1000 g, or nothing"
+          say={`1 to ${Math.floor(1000 / g)} ${unit}, or nothing`}
           placeholder="if you know"
           mode="decimal"
           live
           className={`${box} figures h-11 w-32 text-lg`}
         />
-        g
+        {unit}
       </label>
       <div className="mt-3 flex flex-wrap gap-2">
         <button

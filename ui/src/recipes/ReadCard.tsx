@@ -1,7 +1,7 @@
 import type { LineText, ReadColumn, RecipeRead } from "../client/types.gen";
 import { Segments } from "../parts/Segments";
 import { ReadLines } from "./ReadLines";
-import { fixed } from "../parts/figures";
+import { fixed, weight } from "../parts/figures";
 
 interface Props {
   read: RecipeRead;
@@ -22,7 +22,7 @@ export function ReadCard({ read, write, trust }: Props) {
         <span className="fraction font-semibold">{recipe.size}</span>
         {read.inferred && (read.columns ? ", as the card has it" : " by its flour")} · {recipe.kind}
         {read.guessed && " by what is in it"}
-        {formula.flour > 0 && ` · ${Math.round(formula.flour)} g flour · ${per100}`}
+        {formula.flour > 0 && ` · ${weight(formula.flour)} flour · ${per100}`}
       </p>
       {read.question && (
         <p className="mt-1 border-l-4 border-rim pl-3">

@@ -4,7 +4,7 @@ import { useAnswerName } from "../client/recipes";
 import type { LineText, ReadLine, RecipeRead } from "../client/types.gen";
 import { LineSheet } from "./LineSheet";
 import NameSheet from "./NameSheet";
-import { fixed } from "../parts/figures";
+import { weight } from "../parts/figures";
 
 const columns = "grid grid-cols-[6.5rem_1fr_auto] md:grid-cols-[8.5rem_1fr_auto]";
 
@@ -73,7 +73,7 @@ export function ReadLines({ read, write }: Props) {
                 <span className="fraction text-lg font-semibold">{l.amount || "—"}</span>
                 <LineName line={l} />
                 <span className="sr-only">change this line</span>
-                <span className="figures text-soft">{l.grams > 0 && `${fixed(l.grams, l.grams < 10 ? 1 : 0)} g`}</span>
+                <span className="figures text-soft">{l.grams > 0 && weight(l.grams)}</span>
               </button>
               <LineQuestion line={l} ask={() => ask(l)} />
             </div>

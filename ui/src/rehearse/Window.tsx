@@ -1,5 +1,6 @@
 import type { PlanPan, RehearseState } from "../client/types.gen";
 import { BallPicture } from "../watch/BallPicture";
+import { fixed, warmth } from "../parts/figures";
 
 interface Props {
   state: RehearseState;
@@ -49,8 +50,8 @@ export function Window({ state, pan }: Props) {
       </div>
       <p className="text-base">{told(state)}</p>
       <p className="text-sm text-soft">
-        {inside && !loaf && `${Math.round(inside.warm)} °C inside, ${Math.round(inside.height * 100)} % of the pan`}
-        {!inside && `${Math.round(pan.fill.low / 10) / 100}–${Math.round(pan.fill.high / 10) / 100} litres are expected of it`}
+        {inside && !loaf && `${warmth(inside.warm)} inside, ${Math.round(inside.height * 100)} % of the pan`}
+        {!inside && `${fixed(pan.fill.low / 1000, 2)}–${fixed(pan.fill.high / 1000, 2)} litres are expected of it`}
       </p>
     </section>
   );

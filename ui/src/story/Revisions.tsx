@@ -6,9 +6,7 @@ import { Arrow } from "../parts/Arrow";
 import { Picker } from "../parts/Picker";
 import { day, dayName } from "../parts/time";
 import { TroubleNote } from "../parts/Trouble";
-import { fixed } from "../parts/figures";
-
-const weight = (grams: number) => `${fixed(grams, grams < 10 ? 1 : 0)} g`;
+import { fixed, weight } from "../parts/figures";
 
 /** How a recipe came to be as it is: each revision with its reason, what it changed and the loaves made of it. */
 export function Revisions({ story }: { story: Story }) {

@@ -1,7 +1,6 @@
-import { useShelf } from "../client/queries";
 import type { BakeView } from "../client/types.gen";
 import { CrustSwatch } from "../parts/CrustSwatch";
-import { onRuler, ruler } from "../parts/figures";
+import { onRuler, ruler, scale, thermometer, upTo } from "../parts/figures";
 import { Segments } from "../parts/Segments";
 import { between, box, degrees, Typed } from "../parts/Typed";
 import type { Verdict } from "./told";
@@ -21,7 +20,7 @@ interface Props {
 
 /** What can be measured of the loaf and told of the day. All of it may be left out. */
 export function Measured({ told, set, plan }: Props) {
-  const unit = useShelf().data?.kitchen.degrees === "fahrenheit" ? "°F" : "°C";
+  const { unit } = thermometer();
   const happened = told.mishaps ?? [];
   return (
     <>
@@ -50,7 +49,7 @@ export function Measured({ told, set, plan }: Props) {
       )}
       <div className="mt-4 grid gap-x-8 gap-y-2 sm:grid-cols-2">
         <Number label="It was cut after, minutes" value={told.cutAfter} least={0} most={72 * 60} keep={(cutAfter) => set({ cutAfter })} />
-        <Number label="It weighs, grams" value={told.weight} least={0} most={3000} keep={(weight) => set({ weight })} />
+        <OnScale label="It weighs" value={told.weight} keep={(weight) => set({ weight })} />
         <OverRim label="Its middle over the rim" value={told.centre} keep={(centre) => set({ centre })} />
         <OverRim label="Its edges over the rim" value={told.sides} keep={(sides) => set({ sides })} />
         <label className="flex items-center justify-between gap-2">
@@ -97,14 +96,14 @@ function Tick({ on, turn, children }: { on: boolean; turn: (on: boolean) => void
   );
 }
 
-interface OverRimProps {
+interface OfLoafProps {
   label: string;
-  value: number | undefined; // mm
-  keep: (mm: number | undefined) => void;
+  value: number | undefined; // mm over the rim, or g
+  keep: (measured: number | undefined) => void;
 }
 
 /** How high a part of the loaf stands, by this kitchen's ruler. */
-function OverRim({ label, value, keep }: OverRimProps) {
+function OverRim({ label, value, keep }: OfLoafProps) {
   const { unit, mm } = ruler();
   const [least, most] = [-180, 120];
   return (
@@ -123,6 +122,27 @@ function OverRim({ label, value, keep }: OverRimProps) {
     />
   );
 }
+
+/** What the loaf weighs, by this kitchen's scale. */
+function OnScale({ label, value, keep }: OfLoafProps) {
+  const { name, g } = scale();
+  return (
+    <Figure
+      label={`${label}, ${name}`}
+      value={value}
+      show={(grams) => (grams === 0 ? "" : upTo(grams / g, 1))}
+      parse={(text) => {
+        const read = between(0, heaviest / g)(text);
+        return read === null ? null : Math.round(read * g);
+      }}
+      say={`0 to ${Math.floor(heaviest / g)}`}
+      mode="decimal"
+      keep={keep}
+    />
+  );
+}
+
+const heaviest = 3000; // g
 
 interface NumberProps {
   label: string;
@@ -157,7 +177,7 @@ interface FigureProps {
   show: (n: number) => string;
   parse: (text: string) => number | null;
   say: string;
-  mode: "numeric" | "text";
+  mode: "numeric" | "decimal" | "text";
   keep: (n: number | undefined) => void;
 }
 

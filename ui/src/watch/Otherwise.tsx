@@ -1,9 +1,9 @@
 import { useState } from "react";
-import { useShelf } from "../client/queries";
 import type { BakeView, Happened } from "../client/types.gen";
 import { clock24, inHours, readClock, shown } from "../parts/time";
 import { moved, standing } from "./happened";
 import { between, box, degrees, Typed } from "../parts/Typed";
+import { thermometer } from "../parts/figures";
 
 interface Props {
   bake: BakeView;
@@ -19,7 +19,7 @@ export function Otherwise({ bake, now, tell, wait }: Props) {
   const [open, setOpen] = useState(false);
   const [minutes, setMinutes] = useState(10);
   const { state } = bake;
-  const unit = useShelf().data?.kitchen.degrees === "fahrenheit" ? "°F" : "°C";
+  const { unit } = thermometer();
   const say = (h: Happened) => {
     tell(h);
     setOpen(false);
