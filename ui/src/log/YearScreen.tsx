@@ -88,7 +88,7 @@ function CostOf({ year: { cost, money = "", unpriced } }: { year: Year }) {
       {cost.sum > 0 ? (
         <p className="mt-1">
           <b className="figures text-xl">{sum(cost.sum)}</b> in all, <b className="figures">{sum(cost.perLoaf ?? 0)}</b> a loaf
-          {cost.priced < 0.995 && `, for the ${Math.floor(cost.priced * 100)} % of its weight that have a price`}.
+          {cost.priced < 0.995 && `, for the ${Math.floor(cost.priced * 100)} % of its weight that has a price`}.
         </p>
       ) : (
         <p className="mt-1 text-soft">No pack has a price yet.</p>

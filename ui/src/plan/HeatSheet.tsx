@@ -13,7 +13,8 @@ interface Props {
 
 /** How warm the liquid must be, without a thermometer too, and the balance of heat behind it. */
 export default function HeatSheet({ answer, wish, fault, change }: Props) {
-  const { heat } = answer.plan;
+  const { heat, lines } = answer.plan;
+  const asListed = (line: string) => lines.find((l) => l.id === line)?.weight;
   const cold = wish.hands?.warmth?.cold ?? [];
   const unit = heat.room.slice(-2);
   const at = (pointer: string) => (fault?.pointer === pointer ? fault.detail : undefined);
@@ -64,7 +65,7 @@ export default function HeatSheet({ answer, wish, fault, change }: Props) {
                 <th scope="row" className="py-1 text-left font-normal">
                   {p.name}
                 </th>
-                <td className="figures pl-3 text-right">{weight(p.grams)}</td>
+                <td className="figures pl-3 text-right">{asListed(p.line) || weight(p.grams)}</td>
                 <td className="figures pl-3 text-right">{fixed(p.share, 0)} %</td>
                 <td className="figures pl-3 text-right whitespace-nowrap">{p.shown}</td>
                 <td className="py-0.5 pl-3 text-right">
