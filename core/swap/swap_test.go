@@ -226,7 +226,7 @@ func TestASwapThatCannotBeMadeSaysWhy(t *testing.T) {
 		pointer string
 		says    string
 	}{
-		{Pick{Line: "l5", Swap: "dry-milk>milk"}, "/swap", "less water, and the recipe has 59 g"},
+		{Pick{Line: "l5", Swap: "dry-milk>milk"}, "/swap", "takes more water out than the recipe has"},
 		{Pick{Line: "l1", Swap: "dry-milk>milk"}, "/line", "another ingredient"},
 		{Pick{Line: "l9", Swap: "dry-milk>milk"}, "/line", "no line"},
 		{Pick{Line: "l5", Swap: "dry-milk>gold"}, "/swap", "no swap"},
