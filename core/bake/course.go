@@ -147,10 +147,7 @@ func (c *course) shift(after, by machine.Minutes) {
 	}
 	for n := range c.stages {
 		s := &c.stages[n]
-		if by > 0 && s.From > after || by < 0 {
-			s.From = moved(s.From)
-		}
-		s.To = moved(s.To)
+		s.From, s.To = moved(s.From), moved(s.To)
 	}
 	for n := range c.moments {
 		m := &c.moments[n]

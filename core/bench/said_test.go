@@ -23,8 +23,14 @@ func TestWhatTheBenchSays(t *testing.T) {
 	scale := heron()
 	scale.Scale = true
 	var all []readtest.Said
-	for _, k := range []kitchen.Kitchen{heron(), ounces, scale} {
-		for _, m := range []machine.Machine{demo.Galley(), demo.Boatyard()} {
+	two := demo.Boatyard()
+	two.Name, two.Paddles = "Two paddles", machine.Paddles{Count: 2}
+	folding := demo.Galley()
+	folding.Name, folding.Paddles = "Two that fold", machine.Paddles{Count: 2, Folding: true}
+	one := demo.Galley()
+	one.Name, one.Paddles = "One that folds", machine.Paddles{Count: 1, Folding: true}
+	for kind, k := range []kitchen.Kitchen{heron(), ounces, scale} {
+		for _, m := range [][]machine.Machine{{demo.Galley(), demo.Boatyard(), folding}, {demo.Galley(), two}, {demo.Boatyard(), one}}[kind] {
 			for n, r := range demo.Recipes() {
 				w := plantest.Ask{Place: plan.Place{Recipe: r, Machine: m, Zone: time.UTC}, Wish: plan.Wish{Loaf: plan.Loaf{Size: oneHalf}, Timing: plan.Timing{AtPanel: true}}}
 				p, err := plantest.Make(k, w, evening)

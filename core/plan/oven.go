@@ -24,7 +24,7 @@ const (
 // rises are those of its cycle. A *fault.Fault for what no oven makes.
 func ByOven(k kitchen.Kitchen, p Plan) ([]string, error) {
 	row := kind.Of(p.Kind)
-	if row.Still || row.Oven == 0 && !row.Shaped {
+	if row.Oven == 0 && !row.Shaped {
 		return nil, fault.At("/wish/recipe", "there is no way by mixer and oven for %s", p.Recipe)
 	}
 	var out []string

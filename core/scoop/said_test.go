@@ -21,6 +21,9 @@ func TestWhatDoughsMeasure(t *testing.T) {
 			lines = append(lines[:0:0], lines[size%3:len(lines)-size%4]...)
 			for n := range lines {
 				lines[n].Exact *= measure.Grams(0.6 + 0.11*float64(size))
+				if size%4 == 2 {
+					lines[n].Prefer = drawers[name][(n+size)%len(drawers[name])]
+				}
 			}
 			set := NewSet(drawers[name], measure.US)
 			if size%3 == 1 {
