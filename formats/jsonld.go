@@ -1,6 +1,7 @@
 package formats
 
 import (
+	"cmp"
 	"errors"
 	"fmt"
 	"html"
@@ -270,8 +271,8 @@ func ingredientsOf(r map[string]any) []string {
 	return nil
 }
 
-// foods are the lines of a list of foods, with the headings of its parts.
-func foods(v any, depth int) (out []string) {
+// walk gathers the rows of a list that may hold texts, lists and things; read tells what a thing says.
+func walk(v any, depth int, read func(one map[string]any, depth int) []string) (out []string) {
 	if depth > deepestList {
 		return nil
 	}
@@ -280,13 +281,16 @@ func foods(v any, depth int) (out []string) {
 		case string:
 			out = append(out, rows(one)...)
 		case []any:
-			out = append(out, foods(one, depth+1)...)
+			out = append(out, walk(one, depth+1, read)...)
 		case map[string]any:
-			out = append(out, food(one, depth)...)
+			out = append(out, read(one, depth)...)
 		}
 	}
 	return out
 }
+
+// foods are the lines of a list of foods, with the headings of its parts.
+func foods(v any, depth int) []string { return walk(v, depth, food) }
 
 // food is one food with its amount; or a part of the list under its heading, or a food wrapped in another thing.
 func food(one map[string]any, depth int) []string {
@@ -319,40 +323,27 @@ func amountOf(v any) string {
 
 var stepNumber = regexp.MustCompile(`^(?:step\s*)?\d+[.):]\s+`)
 
-// stepsOf are the sentences of a method. The name of a section leads its first step.
+// stepsOf are the sentences of a method.
 func stepsOf(v any, depth int) []string {
-	var out []string
-	if depth > deepestList {
-		return nil
-	}
-	for _, one := range listOf(v) {
-		switch one := one.(type) {
-		case string:
-			out = append(out, rows(one)...)
-		case []any:
-			out = append(out, stepsOf(one, depth+1)...)
-		case map[string]any:
-			inner := cmpOr(one["itemListElement"], cmpOr(one["steps"], one["step"]))
-			if item, ok := one["item"]; ok && inner == nil {
-				inner = item
-			}
-			if inner == nil || words(one["text"]) != "" {
-				text := words(one["text"])
-				if text == "" {
-					text = words(one["name"])
-				}
-				out = append(out, rows(text)...)
-				continue
-			}
-			under := stepsOf(inner, depth+1)
-			if name := strings.TrimRight(words(one["name"]), ":. "); name != "" && len(under) > 0 && is(one, "HowToSection") {
-				under[0] = name + ". " + under[0]
-			}
-			out = append(out, under...)
-		}
-	}
+	out := walk(v, depth, sentences)
 	for n := range out {
 		out[n] = stepNumber.ReplaceAllString(out[n], "")
 	}
 	return out
+}
+
+// sentences are those of one step of a method, or of a section, whose name leads its first step.
+func sentences(one map[string]any, depth int) []string {
+	inner := cmpOr(one["itemListElement"], cmpOr(one["steps"], one["step"]))
+	if item, ok := one["item"]; ok && inner == nil {
+		inner = item
+	}
+	if text := words(one["text"]); text != "" || inner == nil {
+		return rows(cmp.Or(text, words(one["name"])))
+	}
+	under := stepsOf(inner, depth+1)
+	if name := strings.TrimRight(words(one["name"]), ":. "); name != "" && len(under) > 0 && is(one, "HowToSection") {
+		under[0] = name + ". " + under[0]
+	}
+	return under
 }
