@@ -11,6 +11,7 @@ import { LessonList } from "../parts/LessonList";
 import { More } from "../parts/More";
 import { Find } from "../parts/Find";
 import { TroubleNote } from "../parts/Trouble";
+import { Unhurried } from "../parts/Unhurried";
 import { signs } from "../verdict/Signs";
 import { LoafPicture } from "../verdict/SignPicture";
 import { Mark } from "./Mark";
@@ -83,18 +84,20 @@ export default function LogScreen() {
           ; once started it is written here.
         </p>
       ) : (
-        weeks(bakes, week).map((w) => (
-          <section key={w.name} className="mt-3">
-            <h2 className="text-sm font-semibold text-soft">{w.name}</h2>
-            <ol className="divide-y divide-rule border-y border-rule">
-              {w.bakes.map((b) => (
-                <Entry key={b.id} bake={b} zone={zone} today={day(now, zone)} />
-              ))}
-            </ol>
-          </section>
-        ))
+        <Unhurried part="log">
+          {weeks(bakes, week).map((w) => (
+            <section key={w.name} className="mt-3">
+              <h2 className="text-sm font-semibold text-soft">{w.name}</h2>
+              <ol className="divide-y divide-rule border-y border-rule">
+                {w.bakes.map((b) => (
+                  <Entry key={b.id} bake={b} zone={zone} today={day(now, zone)} />
+                ))}
+              </ol>
+            </section>
+          ))}
+          <More pages={log} what="older bakes" />
+        </Unhurried>
       )}
-      <More pages={log} what="older bakes" />
     </div>
   );
 }
