@@ -162,7 +162,7 @@ export function MachineForm({ machine, change, at }: Props) {
             label="Kneading warms the dough by; 0: usual"
             unit={thermometer().unit}
             value={(machine.kneadRise ?? 0) * thermometer().per}
-            change={(warmer) => change({ kneadRise: +(warmer / thermometer().per).toFixed(2) })}
+            change={(warmer) => change({ kneadRise: +(warmer / thermometer().per).toFixed(4) })}
             fault={at("/kneadRise")}
           />
           <NumberField
