@@ -2,6 +2,7 @@ package bag_test
 
 import (
 	"errors"
+	"math"
 	"slices"
 	"strings"
 	"testing"
@@ -27,8 +28,13 @@ var (
 
 func planned(t *testing.T, name string, m machine.Machine, b *plan.Bag) plan.Plan {
 	t.Helper()
+	return plannedIn(t, kitchen.New("Test", "UTC"), name, m, b)
+}
+
+func plannedIn(t *testing.T, k kitchen.Kitchen, name string, m machine.Machine, b *plan.Bag) plan.Plan {
+	t.Helper()
 	n := slices.IndexFunc(demo.Recipes(), func(r recipe.Recipe) bool { return r.Name == name })
-	p, err := plantest.Make(kitchen.New("Test", "UTC"), plantest.Ask{Place: plan.Place{Recipe: demo.Recipes()[n], Machine: m, Zone: time.UTC, Bag: b}, Wish: plan.Wish{Loaf: plan.Loaf{Size: oneHalf}}}, morning)
+	p, err := plantest.Make(k, plantest.Ask{Place: plan.Place{Recipe: demo.Recipes()[n], Machine: m, Zone: time.UTC, Bag: b}, Wish: plan.Wish{Loaf: plan.Loaf{Size: oneHalf}}}, morning)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -124,5 +130,27 @@ func TestBagsAreWeighedInAll(t *testing.T) {
 	k.Weights, k.Decimal = measure.InOunces, measure.Comma
 	if got := strings.Join(b.InAll(4, k), ", "); got != "52,90 oz, 1,20 oz" {
 		t.Errorf("in four bags, in ounces: %s", got)
+	}
+}
+
+// In a kitchen with a scale a bag's things are weighed, and in one with spoons they weigh what the spoons hold.
+func TestABagIsWeighedOrSpooned(t *testing.T) {
+	scale := kitchen.New("Test", "UTC")
+	scale.Scale = true
+	for _, c := range []struct {
+		k      kitchen.Kitchen
+		amount string // of the flour
+		salt   measure.Grams
+	}{{scale, "375 g", 9}, {kitchen.New("Test", "UTC"), "3 cups", 9}} {
+		p := plannedIn(t, c.k, "Towpath white", demo.Galley(), nil)
+		b, err := bag.Pack(p, today)
+		if err != nil {
+			t.Fatal(err)
+		}
+		for _, h := range b.Holds {
+			if h.Grams <= 0 || h.Name == "bread flour" && (h.Amount != c.amount || math.Abs(float64(h.Grams-375)) > 1e-9) || h.Name == "table salt" && h.Grams != c.salt {
+				t.Errorf("%s of %s, %v g", h.Amount, h.Name, float64(h.Grams))
+			}
+		}
 	}
 }

@@ -141,7 +141,12 @@ func TestAfterAPowerCut(t *testing.T) {
 			}
 		})
 	}
+	// Before it is pressed on after the pause, the dough is neither done nor lost.
 	p := swirl(t, "")
+	waits := []bake.Happening{{Stamp: journal.Stamp{Seq: 1, At: clock("10:40")}, What: bake.PowerCut, Cut: &bake.Cut{From: clock("10:20"), To: clock("10:40")}}}
+	if o := bake.At(p, waits, clock("10:41")).Outage; o == nil || !strings.Contains(o.Say, "It was waiting for Start") || len(o.Steps) != 3 || !strings.Contains(o.Steps[0], "Let it rise") {
+		t.Errorf("a cut while it waits for Start: %+v", o)
+	}
 	for pointer, h := range map[string]bake.Happening{
 		"/cut":     {What: bake.PowerCut, Cut: &bake.Cut{From: clock("10:00"), To: clock("09:00")}},
 		"/cut/to":  {What: bake.PowerCut, Cut: &bake.Cut{From: clock("09:10"), To: clock("19:00")}},

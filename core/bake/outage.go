@@ -65,6 +65,9 @@ func outage(p plan.Plan, c course, h Happening) *Outage {
 	if cut.From.Before(c.begin) {
 		return &Outage{Say: "The delay is lost: nothing has begun. Set the panel anew; the plan counts from now.", Steps: []string{"Is the yeast still dry? Else begin again."}}
 	}
+	if c.paused != "" {
+		return &Outage{Say: "It was waiting for Start: the dough can be saved.", Steps: risenAndBaked(p, max(0, left[machine.Rise]-long), bake)}
+	}
 	return &Outage{Say: "It was done already: take it out."}
 }
 

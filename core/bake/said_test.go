@@ -44,6 +44,18 @@ func TestWhatABakeSays(t *testing.T) {
 		}
 		all = append(all, readtest.Said{Name: fmt.Sprintf("a filled loaf, %s", c.name), Value: said})
 	}
+	var cuts []any
+	for from := clock("08:50"); from.Before(clock("14:00")); from = from.Add(10 * time.Minute) {
+		for _, long := range []time.Duration{4 * time.Minute, 25 * time.Minute, 130 * time.Minute} {
+			to := from.Add(long)
+			h := bake.Happening{Stamp: journal.Stamp{At: to, Seq: 2}, What: bake.PowerCut, Cut: &bake.Cut{From: from, To: to}}
+			on := happens("10:28", bake.Happening{What: bake.Resumed, Moment: pause})
+			for _, told := range [][]bake.Happening{{h}, {on, h}} {
+				cuts = append(cuts, bake.At(swirl(t, ""), told, to.Add(time.Minute)).Outage)
+			}
+		}
+	}
+	all = append(all, readtest.Said{Name: "the power goes", Value: cuts})
 	for _, c := range []struct {
 		name, at string
 		h        []bake.Happening
