@@ -266,16 +266,18 @@ func (c *call) why(b store.Bake, s bake.State, happened []bake.Happening) ([]Why
 		return nil, err
 	}
 	baked.Because = then.Recipe.Because
-	around, err := c.Around(c.ctx, c.kitchen, b.RecipeID, b.MachineID, c.now)
+	habits, unreadable, err := c.Habits(c.ctx, c.kitchen)
 	if err != nil {
 		return nil, err
 	}
+	c.unreadable(unreadable...)
+	habit := habits[[2]string{b.RecipeID, b.MachineID}]
 	var out []Why
 	for _, w := range baked.Causes() {
 		why := Why{Weighed: w, Step: verdict.Propose(b.Plan, r.Recipe, k.Kitchen.Ingredient, w.Cause)}
 		if other := verdict.Choose(b.Plan, s, w.Cause); other != nil {
-			becomes := store.Habit{Cycle: cmp.Or(other.Cycle, around.Habit.Cycle), Crust: cmp.Or(other.Crust, around.Habit.Crust)}
-			why.Choice = &ChoiceNext{*other, b.MachineID, becomes, around.Habit}
+			becomes := store.Habit{Cycle: cmp.Or(other.Cycle, habit.Cycle), Crust: cmp.Or(other.Crust, habit.Crust)}
+			why.Choice = &ChoiceNext{*other, b.MachineID, becomes, habit}
 		}
 		out = append(out, why)
 	}
