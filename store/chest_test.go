@@ -122,6 +122,33 @@ func TestAKitchensFileComesBack(t *testing.T) {
 
 var anyID = regexp.MustCompile(`[0-9a-f]{8}-[0-9a-f]{4}-7[0-9a-f]{3}-[0-9a-f]{4}-[0-9a-f]{12}`)
 
+// Files that are read one after another in one transaction share its connection: what wrote the one has let go of it before
+// the next is read.
+func TestFilesAreReadOneAfterAnother(t *testing.T) {
+	s := storetest.Open(t)
+	id, err := s.AddKitchen(ctx, kitchen.New("Annexe", "UTC"), noon)
+	if err != nil {
+		t.Fatal(err)
+	}
+	file, _ := fileOfKitchen(t, s, id)
+	for range 20 {
+		err := s.Do(ctx, func(q store.Queries) error {
+			for range 10 {
+				if _, _, err := q.ReadKitchen(ctx, strings.NewReader(file)); err != nil {
+					return err
+				}
+			}
+			return nil
+		})
+		if err != nil {
+			t.Fatal(err)
+		}
+	}
+	if all, err := s.Kitchens(ctx); err != nil || len(all) != 201 {
+		t.Errorf("%d kitchens, %v", len(all), err)
+	}
+}
+
 // plain is a file with ids by their order of first appearance.
 func plain(file string) string {
 	seen := map[string]string{}

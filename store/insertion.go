@@ -51,30 +51,33 @@ type statement struct {
 	args  []any
 }
 
-// writing writes statements one after another while the next are being read.
+// writing writes statements one after another while the next are being read. The reader asks nothing of the same
+// connection meanwhile.
 type writing struct {
-	next chan statement
-	done chan error
+	next   chan statement
+	failed chan error
+	ended  chan struct{} // its last statement is closed: the connection is free
 }
 
 func (q Queries) writing(ctx context.Context) *writing {
-	w := &writing{make(chan statement, 1), make(chan error, 1)}
+	w := &writing{make(chan statement, 1), make(chan error, 1), make(chan struct{})}
 	go func() {
+		defer close(w.ended)
 		var err error
 		var last prepared
 		defer last.close()
 		for s := range w.next {
-			if err == nil {
-				err = last.exec(ctx, q, s)
-				if err != nil && !conflict(err) && ctx.Err() == nil {
-					err = damaged(err)
-				}
-				if err != nil {
-					w.done <- err
-				}
+			if err != nil {
+				continue
 			}
+			if err = last.exec(ctx, q, s); err == nil {
+				continue
+			}
+			if !conflict(err) && ctx.Err() == nil {
+				err = damaged(err)
+			}
+			w.failed <- err
 		}
-		close(w.done)
 	}()
 	return w
 }
@@ -107,15 +110,21 @@ func (p *prepared) close() {
 // write hands a statement over, or tells why an earlier one failed.
 func (w *writing) write(s statement) error {
 	select {
-	case err := <-w.done:
+	case err := <-w.failed:
 		return err
 	case w.next <- s:
 		return nil
 	}
 }
 
-// finish waits until all is written.
+// finish waits until all is written and the connection is free, and tells what failed and was not told yet.
 func (w *writing) finish() error {
 	close(w.next)
-	return <-w.done
+	<-w.ended
+	select {
+	case err := <-w.failed:
+		return err
+	default:
+		return nil
+	}
 }
