@@ -147,14 +147,19 @@ func (s *server) answer(c *gin.Context, status int, v any, err error) {
 		return
 	}
 	if err == nil {
-		var b []byte
-		if b, err = json.Marshal(v); err == nil {
-			c.Data(status, "application/json", b)
+		b := written.Get().(*bytes.Buffer)
+		defer written.Put(b)
+		b.Reset()
+		if err = json.MarshalWrite(b, v); err == nil {
+			c.Data(status, "application/json", b.Bytes())
 			return
 		}
 	}
 	s.refuse(c, err)
 }
+
+// written holds what answers are written into before they are sent, so that one that cannot be written is not half sent.
+var written = sync.Pool{New: func() any { return new(bytes.Buffer) }}
 
 // show makes a handler that only reads.
 func (s *server) show(f func(*call) (any, error)) gin.HandlerFunc {
