@@ -25,7 +25,7 @@ func (c *call) dayPlace(date kitchen.Date, loaves []daybook.Loaf) (p daybook.Pla
 	if err != nil {
 		return p, err
 	}
-	p = daybook.Place{Kitchen: k.Kitchen, Zone: zone, Now: c.now, Date: date, Recipes: map[string]recipe.Recipe{}, Bags: map[string]*plan.Bag{}}
+	p = daybook.Place{Kitchen: k.Kitchen, Zone: zone, Now: c.now, Date: date, Recipes: map[string]recipe.Recipe{}, Bags: map[string]*plan.Bag{}, Memory: c.server.days}
 	machines, unreadable, err := c.Machines(c.ctx, c.kitchen, false)
 	if err != nil {
 		return p, err

@@ -21,6 +21,7 @@ import (
 	"github.com/gin-contrib/gzip"
 	"github.com/gin-gonic/gin"
 
+	"risepan/core/day"
 	"risepan/formats"
 	"risepan/photo"
 	"risepan/store"
@@ -43,7 +44,8 @@ type server struct {
 	Config
 	store *store.Store
 	log   *slog.Logger
-	tight *sync.Map // the front end's files, packed, by name
+	tight *sync.Map   // the front end's files, packed, by name
+	days  *day.Memory // that were planned last
 }
 
 const (
@@ -59,7 +61,7 @@ func New(cfg Config) http.Handler {
 
 // engine is the router with all calls.
 func engine(cfg Config) *gin.Engine {
-	s := &server{cfg, cfg.Store, cfg.Log, &sync.Map{}}
+	s := &server{cfg, cfg.Store, cfg.Log, &sync.Map{}, &day.Memory{}}
 	r := s.router()
 	r.GET("/healthz", func(c *gin.Context) { c.String(http.StatusOK, "running\n") })
 	r.GET("/readyz", s.ready)
@@ -205,7 +207,7 @@ var packed = gzip.Gzip(gzip.BestSpeed)
 // NewBare answers every request with the same bytes, behind all that stands before the real handlers: what
 // the real ones are measured against.
 func NewBare(cfg Config, answer []byte) http.Handler {
-	s := &server{cfg, cfg.Store, cfg.Log, &sync.Map{}}
+	s := &server{cfg, cfg.Store, cfg.Log, &sync.Map{}, &day.Memory{}}
 	r := s.router()
 	r.Group("", packed, limited(largestBody, patience)).Any("/*path", func(c *gin.Context) {
 		if _, err := io.Copy(io.Discard, c.Request.Body); err != nil {

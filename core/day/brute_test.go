@@ -64,7 +64,7 @@ func (t *timeline) try(y day.Way, press, begin, taken int) (off func(), odd int,
 		}
 	}
 	for _, at := range minutes {
-		if at < 0 || within(t.w.Away, at) || t.w.Pairs == 1 && t.hands[at] > 0 {
+		if at < t.w.Now || within(t.w.Away, at) || t.w.Pairs == 1 && t.hands[at] > 0 {
 			return nil, 0, false
 		}
 	}

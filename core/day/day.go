@@ -52,6 +52,7 @@ type Machine struct {
 type Wanted struct {
 	Loaves   []Loaf
 	Machines []Machine
+	Now      int      // nothing that is planned happens before
 	Away     []Span   // in which nobody's hands are to be had
 	Quiet    []Span   // in which nothing may sound
 	Odd      []Span   // in which hands would rather not be wanted
@@ -130,6 +131,8 @@ func (w Wanted) Check() error {
 		return fault.At("/machines", "a day has 1 to %d machines", MostMachines)
 	case w.Ends <= 0 || w.Ends > longest:
 		return fault.At("/ends", "a day ends within three days")
+	case w.Now < 0:
+		return fault.At("/now", "a day is planned from some minute of its own on")
 	case w.Grid < 0 || w.Hurry < 0:
 		return fault.At("/grid", "a grid has a minute or more")
 	case w.Pairs < 1:

@@ -22,3 +22,6 @@ func MakeCounted(w Wanted) (Plan, int) {
 	p := s.run()
 	return p, s.left
 }
+
+// Recalls reports whether a day is answered from memory.
+func (m *Memory) Recalls(w Wanted) bool { _, ok := m.recall(w); return ok }

@@ -30,6 +30,9 @@ func Make(w Wanted) (Plan, error) {
 const unpriced, many = 16, 8
 
 func newSearch(w Wanted) *search {
+	if w.Now > 0 {
+		w.Away = append(slices.Clone(w.Away), Span{0, w.Now})
+	}
 	s := &search{hours: hoursOf(w), left: budget / max(w.Hurry, 1), scratch: make([]row, len(w.Machines)), patience: unpriced}
 	if len(w.Loaves) >= many {
 		s.patience = 0

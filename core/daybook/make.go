@@ -82,7 +82,7 @@ func (d draft) plan() (day.Plan, error) {
 	}
 	w := d.wanted
 	w.Was = d.was()
-	return day.Make(w)
+	return d.Memory.Make(w)
 }
 
 // was is where the loaves stood when the baker last changed the day.
@@ -152,9 +152,7 @@ const about = 5
 // hours are those in which nobody is there, and in which nothing sounds.
 func (d *draft) hours() {
 	w := &d.wanted
-	if now := d.minute(d.Now); now > 0 {
-		w.Away = append(w.Away, day.Span{From: 0, To: now})
-	}
+	w.Now = max(0, d.minute(d.Now))
 	for _, s := range d.shut() {
 		span := day.Span{From: minutes(s.From.Sub(d.from)), To: d.minute(s.To)}
 		switch {

@@ -26,6 +26,7 @@ type Place struct {
 	Choice   func(recipe, machine string) (cycle string, crust machine.Crust) // the baker's own; empty: as suggested
 	Bakes    []Bake                                                           // that run, and those of the day that have ended
 	Beside   []Beside                                                         // loaves that are planned for the days before and after
+	Memory   *day.Memory                                                      // of days that were planned; nil: none
 }
 
 // Beside is a loaf of another day's book, where it was planned last.

@@ -138,11 +138,10 @@ func (d draft) shutOut(k int) string {
 		p, ok := d.alone(k, w)
 		return ok && (!had || p.Late < was.Late || p.Late == 0 && p.Waits < was.Waits)
 	}
-	now := max(0, d.minute(d.Now))
 	switch {
-	case better(func(w *day.Wanted) { w.Away = []day.Span{{From: 0, To: now}} }):
+	case better(func(w *day.Wanted) { w.Away = nil }):
 		return "nobody's hands are to be had when it wants them"
-	case better(func(w *day.Wanted) { w.Away, w.Quiet = []day.Span{{From: 0, To: now}}, nil }):
+	case better(func(w *day.Wanted) { w.Away, w.Quiet = nil, nil }):
 		return "it would sound in the quiet hours"
 	case better(func(w *day.Wanted) {
 		w.Machines = append([]day.Machine{}, w.Machines...)

@@ -1,0 +1,67 @@
+package daybook_test
+
+import (
+	"fmt"
+	"slices"
+	"testing"
+	"time"
+
+	"risepan/core/day"
+	"risepan/core/daybook"
+)
+
+// twelve is a day of as many loaves as one can have.
+func twelve() daybook.Book {
+	names := []string{}
+	for name := range heron().Recipes {
+		names = append(names, name)
+	}
+	slices.Sort(names)
+	var b daybook.Book
+	for n := range day.MostLoaves {
+		b.Loaves = append(b.Loaves, loaf(fmt.Sprint(n), names[n], 3, at(6+n, 0)))
+	}
+	b.Hands = 1
+	return b
+}
+
+// A day that is looked at over and over tells the same as one that is planned at each look, also by where its book was kept.
+func TestADayIsRememberedWhileItIsLookedAt(t *testing.T) {
+	p, b := heron(), book(loaf("a", "Towpath white", 3, at(9, 0)), loaf("b", "Oat and honey loaf", 3, at(13, 0)), loaf("c", "Towpath white", 2, at(17, 0)))
+	anew := p
+	p.Memory = &day.Memory{}
+	b = p.Keep(b, planned(t, p, b))
+	for range 40 { // through the night and the first loaves
+		got, want := planned(t, p, b), planned(t, anew, b)
+		if fmt.Sprint(got.Cost, got.Say) != fmt.Sprint(want.Cost, want.Say) {
+			t.Fatalf("at %s from memory: %+v %s\nplanned anew: %+v %s", p.Now, got.Cost, got.Say, want.Cost, want.Say)
+		}
+		for n, l := range got.Loaves {
+			if w := want.Loaves[n]; l.Standing != w.Standing || !l.Press.Equal(w.Press) || !l.Done.Equal(w.Done) || l.Say != w.Say {
+				t.Fatalf("at %s loaf %s from memory: %+v\nplanned anew: %+v", p.Now, l.ID, l, w)
+			}
+		}
+		p.Now = p.Now.Add(29 * time.Minute)
+		anew.Now = p.Now
+	}
+}
+
+func BenchmarkDayOfTwelve(b *testing.B) {
+	p, of := heron(), twelve()
+	for _, c := range []struct {
+		name   string
+		memory *day.Memory
+	}{{"planned anew", nil}, {"looked at again", &day.Memory{}}} {
+		b.Run(c.name, func(b *testing.B) {
+			p.Memory = c.memory
+			if _, err := daybook.Make(p, of); err != nil {
+				b.Fatal(err)
+			}
+			for b.Loop() {
+				if _, err := daybook.Make(p, of); err != nil {
+					b.Fatal(err)
+				}
+			}
+		})
+	}
+}
