@@ -46,10 +46,11 @@ const (
 	Paced   What = "paced"   // the clock
 	Told    What = "told"    // of the bake, as of a real one
 	Cut     What = "cut"     // the power goes, or comes back
+	Left    What = "left"    // undone, what the dough wants: the clock goes on without it
 	Again   What = "again"   // from the beginning
 )
 
-var Whats = []What{Pressed, Paced, Told, Cut, Again}
+var Whats = []What{Pressed, Paced, Told, Cut, Left, Again}
 
 func (w What) Words() []string { return word.List(Whats) }
 func (w *What) UnmarshalText(text []byte) error {
@@ -77,7 +78,8 @@ var Paces = []int{0, 1, 10, 60, 600}
 type State struct {
 	Now     time.Time         `json:"now"` // on its own clock
 	Pace    int               `json:"pace"`
-	Waits   string            `json:"waits,omitzero"` // what the clock stands still for
+	Waits   string            `json:"waits,omitzero"`  // what the clock stands still for
+	Leaves  bool              `json:"leaves,omitzero"` // that can be left undone
 	Phase   standin.Phase     `json:"phase"`
 	Display machine.Display   `json:"display"`
 	Shows   string            `json:"shows"` // the display in words
@@ -112,6 +114,7 @@ type run struct {
 	told    []bake.Happening
 	sounds  []standin.Event
 	pace    int
+	left    int // what was told when something was left undone, and one more; 0: nothing was
 }
 
 // mostSounds is how many of the last sounds are told.
@@ -147,10 +150,12 @@ func (r Rehearsal) after(happened []Happening) (run, time.Time) {
 func (a *run) advance(real time.Duration) {
 	until := a.engine.Now.Add(real * time.Duration(a.pace))
 	for a.started && a.engine.Now.Before(until) {
-		if at, _ := a.wanted(); !at.After(a.engine.Now) {
+		want := a.wanted()
+		if !want.at.After(a.engine.Now) {
 			return
-		} else if at.Before(until) {
-			a.pass(at)
+		}
+		if want.at.Before(until) {
+			a.pass(want.at)
 			continue
 		}
 		a.pass(until)
@@ -160,30 +165,43 @@ func (a *run) advance(real time.Duration) {
 // far is when nothing is wanted any more.
 const far = 1000 * time.Hour
 
-// wanted is when hands are wanted next, and for what.
-func (a *run) wanted() (time.Time, string) {
-	first, what := a.engine.Now.Add(far), ""
-	s := bake.At(a.plan, a.told, a.engine.Now)
+// want is what hands are wanted for next.
+type want struct {
+	at     time.Time
+	say    string
+	leaves bool // it can be left undone
+}
+
+// wanted is for what hands are wanted next. A spoonful that the dough is to get is wanted at once.
+func (a *run) wanted() want {
+	now := a.engine.Now
+	next := want{at: now.Add(far)}
+	s := bake.At(a.plan, a.told, now)
 	if s.Over() {
-		return first, ""
+		return next
 	}
-	take := func(at time.Time, say string) {
-		if at.Before(first) {
-			first, what = at, say
+	take := func(w want) {
+		if w.at.Before(next.at) {
+			next = w
 		}
 	}
 	for _, m := range s.Moments {
 		if m.Person && !m.Done && !m.Skipped && m.Kind != timetable.Look {
-			take(m.At, m.Say)
+			take(want{m.At, m.Say, false})
 		}
 	}
-	if b := s.Ball; b != nil && b.Look != nil && b.Look.Before(b.Until) {
-		take(*b.Look, "Look at the dough ball.")
+	if b := s.Ball; b != nil && a.left != len(a.told)+1 {
+		if b.Advice != nil && b.Advice.Add != nil && now.Before(b.Until) {
+			take(want{now, "Give the dough what it wants.", true})
+		}
+		if b.Look != nil && b.Look.Before(b.Until) {
+			take(want{*b.Look, "Look at the dough ball.", true})
+		}
 	}
 	if s.Paused != "" {
-		take(a.engine.Now, "The machine waits for Start.")
+		take(want{now, "The machine waits for Start.", false})
 	}
-	return first, what
+	return next
 }
 
 // pass lets the machine and its dough go on to an instant, minute by minute.
@@ -221,6 +239,8 @@ func (a *run) take(h Happening) {
 		a.hear(events)
 	case Told:
 		a.tell(*h.Told)
+	case Left:
+		a.left = len(a.told) + 1
 	case Pressed:
 		before := a.engine.Phase
 		var events []standin.Event
@@ -245,7 +265,7 @@ func (a *run) start() {
 	long := p.Timer.Ready.Sub(p.Timer.Begin)
 	p.Timer.Press, p.Timer.Begin = press, press.Add(a.engine.Wait)
 	p.Timer.Ready = p.Timer.Begin.Add(long)
-	a.plan, a.started, a.told = p, true, nil
+	a.plan, a.started, a.told, a.left = p, true, nil, 0
 	liquid := p.Heat.Liquid
 	if p.Heat.Line == "" || p.Heat.Cool {
 		liquid = a.r.Room
@@ -279,8 +299,8 @@ func (a *run) state(last int) State {
 	}
 	b := bake.At(a.plan, a.told, e.Now)
 	s.Bake = &b
-	if at, what := a.wanted(); !at.After(e.Now) {
-		s.Waits = what
+	if want := a.wanted(); !want.at.After(e.Now) {
+		s.Waits, s.Leaves = want.say, want.leaves
 	}
 	if a.filled {
 		volume := a.dough.Volume()
@@ -358,6 +378,10 @@ func Check(s State, h Happening) error {
 	case Paced:
 		if !slices.Contains(Paces, h.Pace) {
 			return fault.At("/pace", "the clock stands still, or runs 1, 10, 60 or 600 times as fast, not %d", h.Pace)
+		}
+	case Left:
+		if !s.Leaves {
+			return fault.At("/what", "the clock does not stand still for what the dough wants")
 		}
 	case Pressed:
 		if h.Button == "" || len(h.Button) > 40 {

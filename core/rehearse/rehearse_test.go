@@ -28,6 +28,8 @@ type practice struct {
 	r   rehearse.Rehearsal
 	did []rehearse.Happening
 	now time.Time
+
+	thinks time.Duration // before each answer, by the real clock
 }
 
 func practise(t *testing.T, name, ready string, slip rehearse.Slip) *practice {
@@ -68,16 +70,17 @@ func (p *practice) told(h bake.Happening) {
 	p.do(rehearse.Happening{What: rehearse.Told, Told: &h})
 }
 
-// answers whatever the clock stands still for, as a baker who follows the program would.
+// answers whatever the clock stands still for, as a baker who follows the program would: what is asked first.
 func (p *practice) answer(s rehearse.State) {
+	p.now = p.now.Add(p.thinks)
 	b := s.Bake
 	switch {
 	case s.Phase == standin.Paused:
 		p.do(rehearse.Happening{What: rehearse.Pressed, Button: "Start"})
-	case b.Ball != nil && b.Ball.Advice != nil && b.Ball.Advice.Add != nil:
-		p.told(bake.Happening{What: bake.PutIn, Dose: b.Ball.Advice.Add})
 	case b.Ball != nil && b.Ball.Look != nil && !b.Ball.Look.After(s.Now) && s.Now.Before(b.Ball.Until):
 		p.told(bake.Happening{What: bake.Saw, Seen: s.Inside.Look})
+	case b.Ball != nil && b.Ball.Advice != nil && b.Ball.Advice.Add != nil:
+		p.told(bake.Happening{What: bake.PutIn, Dose: b.Ball.Advice.Add})
 	case !s.Now.Before(b.Ready):
 		p.told(bake.Happening{What: bake.TakenOut})
 	default:
@@ -188,6 +191,50 @@ func TestDosesMendTheRehearsedDough(t *testing.T) {
 		if s.Loaf == nil || s.Loaf.Gummy || s.Loaf.Fell {
 			t.Errorf("%s, mended: %+v", slip, s.Loaf)
 		}
+	}
+}
+
+// However long a baker takes to answer and to fetch a spoon, and however fast the clock runs, the dough gets all its doses
+// at the minutes in which they are wanted.
+func TestASlowAnswerLosesNoDough(t *testing.T) {
+	for _, thinks := range []time.Duration{0, 20 * time.Second, 5 * time.Minute} {
+		p := practise(t, "Mooring raisin loaf", "", rehearse.TooWet)
+		p.thinks = thinks
+		p.do(rehearse.Happening{What: rehearse.Paced, Pace: 600})
+		p.press(p.r.Plan.Setting.Presses)
+		s, _ := p.through()
+		if s.Loaf == nil || s.Loaf.Gummy || s.Loaf.Fell || len(s.Bake.Ball.Doses) != 6 {
+			t.Errorf("answered after %s: %+v with %d doses", thinks, s.Loaf, len(s.Bake.Ball.Doses))
+		}
+	}
+}
+
+// What the dough wants can be left undone: the clock goes on, to the next thing that hands are wanted for.
+func TestADoughCanBeLeftAlone(t *testing.T) {
+	p := practise(t, "Towpath white", "", rehearse.TooWet)
+	p.do(rehearse.Happening{What: rehearse.Paced, Pace: 600})
+	left := rehearse.Happening{Stamp: journal.Stamp{Seq: 2, At: p.now}, What: rehearse.Left}
+	if err := rehearse.Check(p.state(), left); err == nil {
+		t.Error("something is left undone before anything is wanted")
+	}
+	p.press(p.r.Plan.Setting.Presses)
+	p.now = p.now.Add(time.Minute)
+	s := p.state()
+	if s.Waits == "" || !s.Leaves {
+		t.Fatalf("at the first look it stands at %s for %q", s.Now, s.Waits)
+	}
+	p.told(bake.Happening{What: bake.Saw, Seen: s.Inside.Look})
+	p.now = p.now.Add(time.Minute)
+	if again := p.state(); !again.Now.Equal(s.Now) || again.Waits != "Give the dough what it wants." {
+		t.Errorf("with a spoonful to go in it went on to %s: %q", again.Now, again.Waits)
+	}
+	p.do(rehearse.Happening{What: rehearse.Left})
+	p.now = p.now.Add(time.Minute)
+	if s = p.state(); s.Waits != "Ready: take the loaf out." || s.Leaves || len(s.Bake.Ball.Doses) != 0 {
+		t.Errorf("left alone, it stands at %s for %q (%v)", s.Now, s.Waits, s.Leaves)
+	}
+	if p.told(bake.Happening{What: bake.TakenOut}); !p.state().Loaf.Gummy {
+		t.Errorf("a dough that was too wet came out as %+v", p.state().Loaf)
 	}
 }
 

@@ -325,7 +325,7 @@ func (p *Page) Violations(rules ...string) []string {
 		named, _ := json.Marshal(rules)
 		only = string(named)
 	}
-	return Value[[]string](p, `axe.run(document, {runOnly: `+only+`})
+	return Value[[]string](p, `axe.run(document, {resultTypes: ["violations"], runOnly: `+only+`})
 		.then(r => r.violations.map(v => v.id + ": " + v.help + ": " + v.nodes.map(n => n.html.slice(0, 160) + " " + (n.failureSummary ?? "")).join(" | ")))`)
 }
 

@@ -1281,6 +1281,7 @@ export interface RehearseState {
   now: string;
   pace: number;
   waits?: string;
+  leaves?: boolean;
   phase: "idle" | "waiting" | "running" | "paused" | "warm" | "dark";
   display: MachineDisplay;
   shows: string;
@@ -1595,7 +1596,7 @@ export interface Rehearsed {
   now: string;
 }
 export interface InRehearsal {
-  what: "pressed" | "paced" | "told" | "cut" | "again";
+  what: "pressed" | "paced" | "told" | "cut" | "left" | "again";
   button?: string;
   held?: boolean;
   pace?: number;

@@ -68,7 +68,21 @@ function Running({ view }: { view: RehearsalView }) {
         <Window state={state} pan={view.plan.pan} />
       </div>
       <TroubleNote error={does.error ?? stands.error} />
-      {state.waits && !state.loaf && <p className="text-lg">The clock stands still until you have answered: {state.waits}</p>}
+      {state.waits && !state.loaf && (
+        <p className="flex flex-wrap items-center gap-x-4 text-lg">
+          The clock stands still until you have answered: {state.waits}
+          {state.leaves && (
+            <button
+              type="button"
+              disabled={wait}
+              onClick={() => does.mutate({ what: "left" })}
+              className="min-h-11 font-semibold text-rim underline"
+            >
+              Go on without it
+            </button>
+          )}
+        </p>
+      )}
       {bake && (
         <>
           <DueNow bake={bake} now={now} tell={(told) => does.mutate({ what: "told", told })} wait={wait} panel />

@@ -50,7 +50,7 @@ export function Window({ state, pan }: Props) {
       </div>
       <p className="text-base">{told(state)}</p>
       <p className="text-sm text-soft">
-        {inside && !loaf && `${warmth(inside.warm)} inside, ${Math.round(inside.height * 100)} % of the pan`}
+        {inside && !loaf && `${warmth(inside.warm)} inside`}
         {!inside && `${fixed(pan.fill.low / 1000, 2)}–${fixed(pan.fill.high / 1000, 2)} litres are expected of it`}
       </p>
     </section>

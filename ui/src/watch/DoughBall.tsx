@@ -1,5 +1,5 @@
 import { useState } from "react";
-import type { BakeBall, BakeView, DoughDose, Happened } from "../client/types.gen";
+import type { DoughAdvice, BakeBall, BakeView, DoughDose, Happened } from "../client/types.gen";
 import { clock, countdown } from "../parts/time";
 import { BallPicture, type Seen } from "./BallPicture";
 import { fixed } from "../parts/figures";
@@ -40,6 +40,12 @@ export function DoughBall({ bake, now, tell, wait }: Props) {
     <section aria-label="The dough ball" className={`rounded-tray border-4 px-4 py-2 ${due ? "border-rim" : "border-rule"}`}>
       {asks ? (
         <>
+          {ball.advice?.add && (
+            <div className="mb-3 border-b border-rule pb-3">
+              <p className="text-lg">{ball.advice.say}</p>
+              <Spoonful advice={ball.advice} add={ball.advice.add} tell={tell} wait={wait} />
+            </div>
+          )}
           <h2 className="text-xl font-bold">{due ? "Look at the dough: what is it like?" : "How does it look now?"}</h2>
           <div className="mt-2 grid grid-cols-2 gap-2 sm:grid-cols-3 lg:grid-cols-6">
             {looks.map(([seen, says]) => (
@@ -77,28 +83,33 @@ function Answer({ ball, now, tell, wait }: { ball: BakeBall; now: number; tell: 
   return (
     <div role="status">
       <p className="text-xl font-bold">{advice?.say ?? "Let it be worked in."}</p>
-      {advice?.add && (
-        <p className="mt-2 flex flex-wrap items-center gap-3">
-          <button
-            type="button"
-            disabled={wait}
-            onClick={() => tell({ what: "put in", dose: advice.add })}
-            className="min-h-12 rounded-tray bg-rim px-6 font-bold text-on-rim"
-          >
-            It is in
-          </button>
-          <span className="text-soft">
-            That is <b className="figures text-ink">{signed(advice.points ?? 0)}</b> points of hydration. Scrape with plastic, clear of the
-            paddle.
-          </span>
-        </p>
-      )}
+      {advice?.add && <Spoonful advice={advice} add={advice.add} tell={tell} wait={wait} />}
       {ball.look && (
         <p className="mt-1 text-lg">
           Look again in <b className="figures">{countdown(Date.parse(ball.look) - now)}</b>
         </p>
       )}
     </div>
+  );
+}
+
+/** What is to go into the dough, until it is in. */
+function Spoonful({ advice, add, tell, wait }: { advice: DoughAdvice; add: DoughDose } & Pick<Props, "tell" | "wait">) {
+  return (
+    <p className="mt-2 flex flex-wrap items-center gap-3">
+      <button
+        type="button"
+        disabled={wait}
+        onClick={() => tell({ what: "put in", dose: add })}
+        className="min-h-12 rounded-tray bg-rim px-6 font-bold text-on-rim"
+      >
+        It is in
+      </button>
+      <span className="text-soft">
+        That is <b className="figures text-ink">{signed(advice.points ?? 0)}</b> points of hydration. Scrape with plastic, clear of the
+        paddle.
+      </span>
+    </p>
   );
 }
 
