@@ -131,6 +131,8 @@ type State struct {
 	Verdict
 	Last    int        `json:"last"`             // the newest seq
 	Changes *time.Time `json:"changes,omitzero"` // when phase, stage or next will change by the clock alone
+
+	pressed time.Time // when Start was, in whole minutes
 }
 
 // Over reports whether the bake has ended.
@@ -142,7 +144,7 @@ func At(p plan.Plan, happened []Happening, now time.Time) State {
 	done, skipped := map[string]bool{}, map[string]bool{}
 	standing := journal.Standing(happened)
 	c := courseOf(p, standing, now)
-	s := State{Begin: c.begin, Ready: c.at(c.total), Stages: c.stages, Total: c.total, Next: -1, Last: journal.Last(happened)}
+	s := State{Begin: c.begin, Ready: c.at(c.total), Stages: c.stages, Total: c.total, Next: -1, Last: journal.Last(happened), pressed: p.Timer.Press.Truncate(time.Minute)}
 	for _, h := range standing {
 		switch h.What {
 		case Done:

@@ -148,9 +148,10 @@ func TestAfterAPowerCut(t *testing.T) {
 		t.Errorf("a cut while it waits for Start: %+v", o)
 	}
 	for pointer, h := range map[string]bake.Happening{
-		"/cut":     {What: bake.PowerCut, Cut: &bake.Cut{From: clock("10:00"), To: clock("09:00")}},
-		"/cut/to":  {What: bake.PowerCut, Cut: &bake.Cut{From: clock("09:10"), To: clock("19:00")}},
-		"/minutes": {What: bake.Moved, Minutes: 1000}, "/moment": {What: bake.Resumed, Moment: "look"},
+		"/cut":      {What: bake.PowerCut, Cut: &bake.Cut{From: clock("10:00"), To: clock("09:00")}},
+		"/cut/to":   {What: bake.PowerCut, Cut: &bake.Cut{From: clock("09:10"), To: clock("19:00")}},
+		"/cut/from": {What: bake.PowerCut, Cut: &bake.Cut{From: clock("08:59"), To: clock("09:10")}},
+		"/minutes":  {What: bake.Moved, Minutes: 1000}, "/moment": {What: bake.Resumed, Moment: "look"},
 	} {
 		h.Stamp = journal.Stamp{Seq: 1, At: clock("09:20")}
 		var f *fault.Fault

@@ -165,6 +165,8 @@ func checkCourse(s State, h Happening) error {
 		switch {
 		case h.Cut == nil || h.Cut.From.IsZero() || !h.Cut.To.After(h.Cut.From):
 			return fault.At("/cut", "say when the power went, and when it came back after that")
+		case h.Cut.From.Before(s.pressed):
+			return fault.At("/cut/from", "the power went after Start was pressed")
 		case h.Cut.To.After(h.At.Add(time.Minute)) || h.Cut.To.Sub(h.Cut.From) > longest:
 			return fault.At("/cut/to", "the power came back by now, at most two days after it went")
 		}

@@ -109,7 +109,7 @@ export function Otherwise({ bake, now, tell, wait }: Props) {
 
 /** When the power went and came back: only the baker knows. */
 function PowerCut({ bake, now, tell, wait }: Props) {
-  const [from, setFrom] = useState(() => clock24(now - 20 * 60_000, bake.zone));
+  const [from, setFrom] = useState(() => clock24(Math.max(now - 20 * 60_000, Date.parse(bake.startedAt)), bake.zone));
   const [to, setTo] = useState(() => clock24(now, bake.zone));
   const [resumed, setResumed] = useState(true);
   // The newest such time that has not come yet: a cut lies behind, within a day.
