@@ -3,6 +3,7 @@
 //	go run ./e2e/campaign starts [-n 60]    first starts killed at random moments, each followed by one that works
 //	go run ./e2e/campaign house [-n 100]    two households of five devices each on two servers of one database, all of which are killed
 //	go run ./e2e/campaign kills [-n 150]    server and database killed under writers; nothing told is lost, nothing twice
+//	go run ./e2e/campaign mutations [-n 25] rules of core broken one at a time: how many of them make a test fail
 package main
 
 import (
@@ -16,11 +17,11 @@ import (
 func main() {
 	log.SetFlags(0)
 	if len(os.Args) < 2 {
-		log.Fatal("say which campaign: starts, kills or house")
+		log.Fatal("say which campaign: starts, kills, house or mutations")
 	}
 	flags := flag.NewFlagSet(os.Args[1], flag.ExitOnError)
 	n := flags.Int("n", 0, "how often; 0: as often as the campaign is meant")
-	seed := flags.Uint64("seed", 1, "of the random moments")
+	seed := flags.Uint64("seed", 1, "of the random moments and draws")
 	flags.Parse(os.Args[2:])
 	random := rand.New(rand.NewPCG(*seed, 9))
 	temp, err := os.MkdirTemp("", "rise-pan-campaign")
@@ -35,6 +36,8 @@ func main() {
 		err = kills(temp, or(*n, 150), random)
 	case "house":
 		err = house(temp, or(*n, 100), random)
+	case "mutations":
+		err = mutations(temp, or(*n, 25), random)
 	default:
 		err = fmt.Errorf("there is no campaign %q", os.Args[1])
 	}
