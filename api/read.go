@@ -116,7 +116,8 @@ type ReadLine struct {
 	Ingredient larder.ID         `json:"ingredient"`
 	Named      string            `json:"named"` // as the card has it
 	Name       string            `json:"name"`
-	Grams      measure.Grams     `json:"grams"` // 0: not known
+	Grams      measure.Grams     `json:"grams"`         // 0: not known
+	Fine       bool              `json:"fine,omitzero"` // it is weighed to a tenth of a scale's usual step
 	Sure       larder.Sure       `json:"sure"`
 	Near       []plan.Named      `json:"near,omitzero"` // what may be meant
 	Like       string            `json:"like,omitzero"` // this kitchen said that it is like
@@ -226,7 +227,7 @@ func readLine(k kitchen.Kitchen, u recipe.Understood, grams measure.Grams) ReadL
 	i, _ := k.Ingredient(u.Line.Ingredient)
 	a := u.Line.Aside()
 	l := ReadLine{ID: u.Line.ID, Row: u.Row, Written: u.Written, Amount: amountText(u.Line.Amount), Also: amountText(u.Line.Also), Ingredient: i.ID, Named: u.Name, Name: i.Name,
-		Grams: grams, Sure: u.Sure, Like: i.Like, Grade: cmp.Or(u.Grade, a.Grade), State: cmp.Or(a.State, u.State), Warmth: a.Warmth, Doubt: u.Doubt, Slip: u.Slip, Loose: u.Loose, Asks: u.Asks(),
+		Grams: grams, Fine: i.Fine(), Sure: u.Sure, Like: i.Like, Grade: cmp.Or(u.Grade, a.Grade), State: cmp.Or(a.State, u.State), Warmth: a.Warmth, Doubt: u.Doubt, Slip: u.Slip, Loose: u.Loose, Asks: u.Asks(),
 		Optional: u.Line.Optional, Note: u.Line.Note, Part: u.Line.Part, When: u.Line.When, Spoils: i.Spoils, Allergens: i.Allergens}
 	l.Remark = strings.TrimSpace(strings.Join([]string{a.Remark, u.Remark}, " "))
 	if i.Unknown {
@@ -270,7 +271,7 @@ func beside(k kitchen.Kitchen, r recipe.Recipe, weighed []recipe.Weighed, c reci
 		}
 		straight := weighed[n].Grams * measure.Grams(c.Size.Over(r.Size).Float()) // as cards have it, whatever this kitchen's schools
 		off := min(math.Abs(float64(card/scaled[at].Grams)-1), math.Abs(float64(card/straight)-1))
-		text := k.Weight(scaled[at].Grams, scaled[at].Grams < 20)
+		text := k.Weight(scaled[at].Grams, weighed[n].Ingredient.Fine())
 		if math.Abs(float64(scaled[at].Grams-straight)) < 0.01 {
 			text = l.Amount.Times(c.Size.Over(r.Size)).String()
 		}

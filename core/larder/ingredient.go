@@ -283,6 +283,9 @@ func (i *Ingredient) Volume(g measure.Grams) measure.Millilitres {
 // Counted reports whether cooks count the ingredient in whole pieces.
 func (i *Ingredient) Counted() bool { return i.Each > 0 && i.Kind == Egg }
 
+// Fine reports whether the ingredient is weighed to a tenth of a scale's usual step: yeast and salt.
+func (i *Ingredient) Fine() bool { return i.Kind == Yeast || i.Kind == Salt }
+
 // HoldsGluten reports whether the ingredient holds wheat, rye or barley.
 func (i *Ingredient) HoldsGluten() bool {
 	return slices.ContainsFunc(i.Allergens, func(a Allergen) bool { return a == Wheat || a == Rye || a == Barley })

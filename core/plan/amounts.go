@@ -35,10 +35,11 @@ type Line struct {
 	Ingredient larder.ID     `json:"ingredient"`
 	Name       string        `json:"name"`
 	Stuff      pan.Stuff     `json:"stuff"`
-	Written    string        `json:"written"` // as the recipe has it
-	Exact      measure.Grams `json:"exact"`   // what the resized recipe asks for
-	Weight     string        `json:"weight"`  // as this kitchen's scale shows it: what its scoops hold, or the exact amount
-	Wants      string        `json:"wants"`   // the exact amount as the scale shows it
+	Written    string        `json:"written"`       // as the recipe has it
+	Exact      measure.Grams `json:"exact"`         // what the resized recipe asks for
+	Weight     string        `json:"weight"`        // as this kitchen's scale shows it: what its scoops hold, or the exact amount
+	Wants      string        `json:"wants"`         // the exact amount as the scale shows it
+	Fine       bool          `json:"fine,omitzero"` // it is weighed to a tenth of the scale's usual step
 	Pieces     int64         `json:"pieces,omitzero"`
 	Measured   scoop.Amount  `json:"measured"`         // by this kitchen's cups and spoons; no scoops for pieces
 	Spoken     string        `json:"spoken,omitzero"`  // what to pick up, as it is said aloud
@@ -100,7 +101,7 @@ func MakeAmounts(p Place, w Wish, d Dough, g Programme) (Amounts, error) {
 		line.Measured, line.Miss, line.Fixed = measured.amounts[n], measured.miss[n], in[n].Fixed
 		line.Running = running[l.Line.ID]
 		if line.Weight != "" {
-			line.Weight = p.Kitchen.Weight(weights[n], finely(l.Ingredient))
+			line.Weight = p.Kitchen.Weight(weights[n], l.Ingredient.Fine())
 		}
 		if p.Bag != nil {
 			_, line.InBag = p.Bag.Holds[l.Line.ID]
@@ -149,15 +150,15 @@ func lockedText(k kitchen.Kitchen, i *larder.Ingredient, a measure.Amount) strin
 	if spoons, ok := scoop.NewSet(k.Measures, k.Standard).WithJug(k.Jug).Nearest(i, g); ok && math.Abs(float64(spoons.Grams/g)-1) < near {
 		return spoons.String()
 	}
-	return k.Weight(g, finely(i))
+	return k.Weight(g, i.Fine())
 }
 
 // describe is a line as it is named, weighed and noted.
 func describe(p Place, d Dough, l scale.Line, atBeep bool) Line {
 	out := Line{
 		ID: l.Line.ID, Ingredient: l.Ingredient.ID, Name: l.Ingredient.Name, Note: l.Line.Note,
-		AtBeep: atBeep, Exact: l.Grams, Pieces: l.Pieces,
-		Wants: p.Kitchen.Weight(l.Grams, finely(l.Ingredient)),
+		AtBeep: atBeep, Exact: l.Grams, Fine: l.Ingredient.Fine(), Pieces: l.Pieces,
+		Wants: p.Kitchen.Weight(l.Grams, l.Ingredient.Fine()),
 		Stuff: pan.StuffOf(l.Ingredient.Kind, l.Line.When == recipe.AtBeep),
 		Part:  l.Line.Part, Optional: l.Line.Optional, Like: l.Ingredient.Like, Unknown: l.Ingredient.Unknown,
 		Or: others(p, l), Tips: tips(p.Kitchen, l),
@@ -290,15 +291,12 @@ func running(k kitchen.Kitchen, loaded Pan, lines []scale.Line, weights []measur
 			if i.Unknown {
 				return nil
 			}
-			sum += k.Weights.Read(weights[at[id]], finely(i))
+			sum += k.Weights.Read(weights[at[id]], i.Fine())
 			out[id] = k.Weight(sum, false)
 		}
 	}
 	return out
 }
-
-// finely tells what is weighed to a tenth of a gram: yeast and salt.
-func finely(i *larder.Ingredient) bool { return i.Kind == larder.Yeast || i.Kind == larder.Salt }
 
 func toDecimals(f float64, decimals int) float64 {
 	p := math.Pow(10, float64(decimals))

@@ -239,7 +239,7 @@ func (j *judgement) stock() {
 		}
 		say := fmt.Sprintf("There is no %s in the house.", l.Ingredient.Name)
 		if has > 0 {
-			weight := func(g measure.Grams) string { return j.Kitchen.Weight(g, finely(l.Ingredient)) }
+			weight := func(g measure.Grams) string { return j.Kitchen.Weight(g, l.Ingredient.Fine()) }
 			say = fmt.Sprintf("There is only %s of %s in the house; this loaf wants %s.", weight(has), l.Ingredient.Name, weight(need))
 		}
 		j.say(Care, Cupboard, mending(j.Kitchen, j.dough.swapped, l.Line.ID), "%s", say)

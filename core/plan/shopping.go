@@ -32,14 +32,14 @@ func Shop(k kitchen.Kitchen, plans ...Plan) []Shopping {
 		if i.ID == larder.Water().ID {
 			continue
 		}
-		s := Shopping{Ingredient: i.ID, Name: i.Name, Need: k.Weight(need, finely(i))}
+		s := Shopping{Ingredient: i.ID, Name: i.Name, Need: k.Weight(need, i.Fine())}
 		if i.Counted() {
 			s.Need = fmt.Sprintf("%.0f", math.Ceil(float64(need/i.Each)-0.01))
 		}
 		if has, known := k.Has(i.ID); known {
-			s.Has = k.Weight(has, finely(i))
+			s.Has = k.Weight(has, i.Fine())
 			if has < need {
-				s.Buy = k.Weight(need-has, finely(i))
+				s.Buy = k.Weight(need-has, i.Fine())
 			}
 		}
 		out = append(out, s)

@@ -16,6 +16,7 @@ type Changed struct {
 	To   string        `json:"to,omitzero"`   // empty: it is not there any more
 	Was  measure.Grams `json:"was,omitzero"`  // of a line; 0 where it cannot be weighed
 	Is   measure.Grams `json:"is,omitzero"`
+	Fine bool          `json:"fine,omitzero"` // it is weighed to a tenth of a scale's usual step
 }
 
 // String is the change in words: "butter from 2 tbsp to 3 tbsp", "no raisins".
@@ -36,11 +37,13 @@ func Differ(before, after Recipe, facts Lookup) []Changed {
 	for _, l := range after.Lines {
 		n := slices.IndexFunc(before.Lines, func(o Line) bool { return o.ID == l.ID })
 		if n < 0 {
-			out = append(out, Changed{Of: nameOf(l, facts), Line: l.ID, To: l.told(), Is: gramsOf(l, facts)})
+			c := changeOf(l, facts)
+			c.To, c.Is = l.told(), gramsOf(l, facts)
+			out = append(out, c)
 			continue
 		}
-		o := before.Lines[n]
-		c := Changed{Of: nameOf(l, facts), Line: l.ID, From: o.told(), To: l.told(), Was: gramsOf(o, facts), Is: gramsOf(l, facts)}
+		o, c := before.Lines[n], changeOf(l, facts)
+		c.From, c.To, c.Was, c.Is = o.told(), l.told(), gramsOf(o, facts), gramsOf(l, facts)
 		if was := nameOf(o, facts); was != c.Of {
 			c.From, c.To = c.From+" "+was, c.To+" "+c.Of
 		}
@@ -50,7 +53,9 @@ func Differ(before, after Recipe, facts Lookup) []Changed {
 	}
 	for _, l := range before.Lines {
 		if !slices.ContainsFunc(after.Lines, func(o Line) bool { return o.ID == l.ID }) {
-			out = append(out, Changed{Of: nameOf(l, facts), Line: l.ID, From: l.told(), Was: gramsOf(l, facts)})
+			c := changeOf(l, facts)
+			c.From, c.Was = l.told(), gramsOf(l, facts)
+			out = append(out, c)
 		}
 	}
 	for _, c := range []Changed{
@@ -77,6 +82,12 @@ func (l Line) told() string {
 		words = append(words, "optional")
 	}
 	return strings.Join(words, ", ")
+}
+
+// changeOf is a change of a line that is not told yet.
+func changeOf(l Line, facts Lookup) Changed {
+	i, _ := facts(l.Ingredient)
+	return Changed{Of: nameOf(l, facts), Line: l.ID, Fine: i.Fine()}
 }
 
 func nameOf(l Line, facts Lookup) string {

@@ -32,6 +32,7 @@ type Change struct {
 	Name       string        `json:"name"`
 	Before     measure.Grams `json:"before"`
 	After      measure.Grams `json:"after"`
+	Fine       bool          `json:"fine,omitzero"` // it is weighed to a tenth of a scale's usual step
 }
 
 // Offers lists the swaps that a line of a recipe could have; of every line, one after another, where
@@ -106,7 +107,7 @@ func changes(before, after []recipe.Weighed) []Change {
 		n := slices.IndexFunc(out, func(c Change) bool { return c.Ingredient == i.ID })
 		if n < 0 {
 			n = len(out)
-			out = append(out, Change{Ingredient: i.ID, Name: i.Name})
+			out = append(out, Change{Ingredient: i.ID, Name: i.Name, Fine: i.Fine()})
 		}
 		return &out[n]
 	}

@@ -55,7 +55,7 @@ export function StepView({ bench, step, line, done, asked, press, begin, wrong }
               step.add.scoops.length > 0 ? (
                 <Scoops scoops={step.add.scoops} spoken={step.aloud} size="huge" />
               ) : (
-                <span className="figures text-[5rem] leading-[5.5rem] font-semibold">{weight(step.add.grams)}</span>
+                <span className="figures text-[5rem] leading-[5.5rem] font-semibold">{weight(step.add.grams, !!line.fine)}</span>
               )
             ) : (
               <Amount line={line} size="huge" />

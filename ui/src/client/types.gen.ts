@@ -1019,6 +1019,7 @@ export interface PlanLine {
   exact: number;
   weight: string;
   wants: string;
+  fine?: boolean;
   pieces?: number;
   measured: ScoopAmount;
   spoken?: string;
@@ -1218,6 +1219,7 @@ export interface SwapChange {
   name: string;
   before: number;
   after: number;
+  fine?: boolean;
 }
 export interface Start {
   wish: Wish;
@@ -1817,6 +1819,7 @@ export interface ReadLine {
   named: string;
   name: string;
   grams: number;
+  fine?: boolean;
   sure: string;
   near?: PlanNamed[];
   like?: string;
@@ -1965,6 +1968,7 @@ export interface RecipeChanged {
   to?: string;
   was?: number;
   is?: number;
+  fine?: boolean;
 }
 export interface StoryBake {
   id: string;

@@ -105,7 +105,7 @@ export default function LoggedBake() {
                 <StuffSwatch stuff={l.stuff} />
                 <Amount line={l} size="small" />
                 <span className="text-right">
-                  <b>{l.name}</b> <span className="figures ml-2 text-xs text-soft">{l.weight ?? weight(l.exact)}</span>
+                  <b>{l.name}</b> <span className="figures ml-2 text-xs text-soft">{l.weight ?? weight(l.exact, !!l.fine)}</span>
                 </span>
               </li>
             ))}

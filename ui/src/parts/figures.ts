@@ -33,10 +33,12 @@ export const scale = () =>
     ? { unit: "oz", name: "ounces", g: 28.349523125, step: 0.05, decimals: 2, heap: { unit: "lb", g: 453.59237 } }
     : { unit: "g", name: "grams", g: 1, step: 1, decimals: 0, heap: { unit: "kg", g: 1000 } };
 
-/** A weight that is given in grams, as this kitchen's scale shows it; a small one to a tenth of its step. */
-export function weight(grams: number): string {
+/**
+ * A weight that is given in grams, as this kitchen's scale shows it: of what is weighed finely, to a tenth of its step. Where
+ * nobody tells of what, a small one.
+ */
+export function weight(grams: number, fine = grams < 10): string {
   const { unit, g, step, decimals } = scale();
-  const fine = grams < 10;
   const to = fine ? step / 10 : step;
   return `${fixed(Math.round(grams / g / to) * to, fine ? decimals + 1 : decimals)} ${unit}`;
 }

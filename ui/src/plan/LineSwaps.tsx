@@ -77,7 +77,7 @@ function Offer({ offer, take }: { offer: SwapOffer; take: () => void }) {
             {offer.says} {offer.except}
           </p>
           <p className="figures text-xs text-soft">
-            {offer.changes.map((c) => `${c.name} ${weight(c.before)} to ${weight(c.after)}`).join(" · ")}
+            {offer.changes.map((c) => `${c.name} ${weight(c.before, !!c.fine)} to ${weight(c.after, !!c.fine)}`).join(" · ")}
           </p>
           <p className="figures text-xs text-soft">
             {rows.map(([key, name]) => `${name} ${fixed(offer.before[key], 1)} to ${fixed(offer.after[key], 1)}`).join(" · ")}

@@ -54,9 +54,9 @@ export function LineWhy({ answer, wish, line, fault, change }: Props) {
             <li key={d.rule}>
               <p>{d.reason}</p>
               <p className="figures text-xs text-soft">
-                {weight(d.straight)} in straight proportion
+                {weight(d.straight, !!found.fine)} in straight proportion
                 <Arrow />
-                {weight(d.grams)}
+                {weight(d.grams, !!found.fine)}
               </p>
             </li>
           ))}

@@ -73,7 +73,7 @@ export function ReadLines({ read, write }: Props) {
                 <span className="fraction text-lg font-semibold">{l.amount || "—"}</span>
                 <LineName line={l} />
                 <span className="sr-only">change this line</span>
-                <span className="figures text-soft">{l.grams > 0 && weight(l.grams)}</span>
+                <span className="figures text-soft">{l.grams > 0 && weight(l.grams, !!l.fine)}</span>
               </button>
               <LineQuestion line={l} ask={() => ask(l)} />
             </div>

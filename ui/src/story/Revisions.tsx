@@ -62,7 +62,7 @@ function What({ revision }: { revision: RevisionTold }) {
 }
 
 /** A change in words and grams. */
-function Said({ change: { of, from, to, was, is } }: { change: Changed }) {
+function Said({ change: { of, from, to, was, is, fine = false } }: { change: Changed }) {
   return (
     <>
       <b>{of}</b> {from ?? "not there"}
@@ -71,9 +71,9 @@ function Said({ change: { of, from, to, was, is } }: { change: Changed }) {
       {was && is ? (
         <span className="figures text-soft">
           {" "}
-          ({weight(was)}
+          ({weight(was, fine)}
           <Arrow />
-          {weight(is)})
+          {weight(is, fine)})
         </span>
       ) : null}
     </>
