@@ -146,6 +146,32 @@ func TestUnusualLengthsAreAskedAbout(t *testing.T) {
 	if len(d) != 1 || d[0].At != "/cycles/0/stages/6/minutes" || !strings.Contains(d[0].Say, "62 min of knock-back") {
 		t.Errorf("62 minutes of knock-back: %v", d)
 	}
+	// A whole cycle is asked about on a machine of one size as on one of several.
+	m = whole()
+	m.Sizes = m.Sizes[:1]
+	m.Cycles = m.Cycles[:1]
+	m.Cycles[0].Stages = nil
+	for range 5 {
+		m.Cycles[0].Stages = append(m.Cycles[0].Stages, Stage{Kind: Rise, Minutes: 60})
+	}
+	m.Cycles[0].Stages = append(m.Cycles[0].Stages, Stage{Kind: Bake, Minutes: 60})
+	if d := m.Doubts(); len(d) != 1 || d[0].At != "/cycles/0/stages" || !strings.Contains(d[0].Say, "6 h 00 in all? Usual for basic is") {
+		t.Errorf("six hours of the basic cycle: %v", d)
+	}
+}
+
+// A timer that is not set, and one that has no steps, is not pressed.
+func TestATimerThatIsNotSetIsNotPressed(t *testing.T) {
+	d := Delay{Step: 10, Largest: 780, Rule: FinishBased}
+	if got := d.Presses(183, 0); got != 0 {
+		t.Errorf("not set, it is pressed %d times", got)
+	}
+	if got := (Delay{}).Presses(183, 190); got != 0 {
+		t.Errorf("without steps it is pressed %d times", got)
+	}
+	if got := d.Presses(183, 210); got != 3 {
+		t.Errorf("190, 200, 210 are %d presses", got)
+	}
 }
 
 // Whatever total is known, the estimated stages add up to it, in the order in which such a cycle goes.

@@ -43,8 +43,15 @@ func mutations(temp string, n int, random *rand.Rand) error {
 	if out, err := exec.Command("git", "clone", "-q", drive.Root(), copied).CombinedOutput(); err != nil {
 		return fmt.Errorf("a copy of the last commit: %w: %s", err, out)
 	}
-	if err := os.CopyFS(filepath.Join(copied, "ui/dist"), os.DirFS(filepath.Join(drive.Root(), "ui/dist"))); err != nil {
+	built := filepath.Join(copied, "ui/dist")
+	if err := os.RemoveAll(built); err != nil {
+		return err
+	}
+	if err := os.CopyFS(built, os.DirFS(filepath.Join(drive.Root(), "ui/dist"))); err != nil {
 		return fmt.Errorf("the built front end, which ./start builds: %w", err)
+	}
+	if err := os.Symlink(filepath.Join(drive.Root(), "ui/node_modules"), filepath.Join(copied, "ui/node_modules")); err != nil {
+		return err
 	}
 	if out, ok := passes(copied); !ok {
 		return fmt.Errorf("a test fails before anything is broken:\n%s", out)
