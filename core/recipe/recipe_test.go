@@ -85,6 +85,18 @@ func TestARowThatCannotBeReadIsAskedAboutAlone(t *testing.T) {
 	}
 }
 
+func TestAnAmountLessAnother(t *testing.T) {
+	for said, want := range map[string]string{
+		"1 cup bread flour less 1 tbsp": "3/4 cup + 3 tbsp", "3 cups bread flour, less 2 tbsp": "2 7/8 cups", "1 cup water minus 2 tablespoons.": "7/8 cup",
+		"1 cup less 1 tbsp bread flour": "3/4 cup + 3 tbsp", "1 cup water less 2 minutes": "1 cup",
+	} {
+		c, err := ReadCard("X\n"+said, measure.US, larder.Find)
+		if err != nil || len(c.Lines) != 1 || c.Lines[0].Line.Amount.String() != want {
+			t.Errorf("%s: %+v (%v), want %s", said, c.Lines, err, want)
+		}
+	}
+}
+
 func TestOptionalLinesAndChoices(t *testing.T) {
 	lines := linesOf(t, pasted)
 	r := Recipe{Lines: lines}
