@@ -110,8 +110,8 @@ func TestALoafOutOfABag(t *testing.T) {
 		}
 		for n, l := range p.Lines {
 			in := slices.ContainsFunc(b.Holds, func(h bag.Part) bool { return h.Line == l.ID })
-			if off := math.Abs(float64(l.Exact - b.Contents().Holds[l.ID])); in && off > 0.01 {
-				t.Errorf("of %s lie %.3f g in the bag, and the loaf is planned with %.3f", l.Name, b.Contents().Holds[l.ID], l.Exact)
+			if off := math.Abs(float64(l.Measured.Grams - b.Contents().Holds[l.ID])); in && off > 0.01 {
+				t.Errorf("of %s lie %.3f g in the bag, and the loaf is planned with %.3f", l.Name, b.Contents().Holds[l.ID], l.Measured.Grams)
 			}
 			if l.InBag != in || l.Locked != "" {
 				t.Errorf("%s: in the bag %v, want %v; locked %q", l.Name, l.InBag, in, l.Locked)
