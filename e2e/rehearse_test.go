@@ -1,6 +1,7 @@
 package e2e
 
 import (
+	"strings"
 	"testing"
 
 	"risepan/e2e/drive"
@@ -43,11 +44,13 @@ func TestARehearsedBakeFromPressesToLoaf(t *testing.T) {
 		case drive.Value[bool](p, `[...document.querySelectorAll("button")].some((b) => b.innerText === "Take it out")`):
 			p.Click("Take it out")
 			p.Until("the loaf", `/^(A good loaf|The loaf:)/m.test(document.querySelector("section[aria-labelledby=window]").innerText)`)
-			axe(t, p, "A rehearsed loaf")
-			if !seen["dose"] || !seen["beep"] {
-				t.Errorf("a wet dough with raisins, and these were asked for: %v", seen)
+			if !seen["dose"] || !seen["beep"] || !drive.Value[bool](p, `shows("A good loaf")`) {
+				path := drive.Value[string](p, "location.pathname")
+				stands := get(t, kitchenOf(t, s)+"/rehearsals/"+path[strings.LastIndex(path, "/")+1:])["state"].(map[string]any)
+				t.Fatalf("asked for %v, and came out as %v; told of it: %v; sounds: %v", seen, stands["loaf"], stands["happens"], stands["sounds"])
 			}
-			p.Sees("A good loaf")
+			axe(t, p, "A rehearsed loaf")
+			p.Sees("A good loaf") // still, while its clock runs on
 			p.Click("Keep this rehearsal in the log")
 			p.Click("See it there")
 			p.Sees("A rehearsal: nothing was baked")

@@ -209,6 +209,23 @@ func TestASlowAnswerLosesNoDough(t *testing.T) {
 	}
 }
 
+// A loaf that is out stays as it is, however long its clock runs on.
+func TestALoafThatIsOutStaysAsItIs(t *testing.T) {
+	for _, name := range []string{"Mooring raisin loaf", "Towpath white", "Tiller gluten-free loaf"} {
+		p := practise(t, name, "", rehearse.NoSlip)
+		p.do(rehearse.Happening{What: rehearse.Paced, Pace: 600})
+		p.press(p.r.Plan.Setting.Presses)
+		s, _ := p.through()
+		was := *s.Loaf
+		for range 5 {
+			p.now = p.now.Add(20 * time.Second)
+			if is := *p.state().Loaf; is != was {
+				t.Fatalf("%s came out as %+v, and at %s is %+v", name, was, p.state().Now, is)
+			}
+		}
+	}
+}
+
 // What the dough wants can be left undone: the clock goes on, to the next thing that hands are wanted for.
 func TestADoughCanBeLeftAlone(t *testing.T) {
 	p := practise(t, "Towpath white", "", rehearse.TooWet)

@@ -207,7 +207,7 @@ func (d Dough) Minute(stage machine.StageKind) Dough {
 }
 
 func (d Dough) ferment(minutes float64) Dough {
-	if d.Mixed < 0.1 { // the yeast lies dry
+	if d.Set || d.Mixed < 0.1 { // it is bread; the yeast lies dry
 		return d
 	}
 	gas := gasRate * d.Yeast * d.pace() * minutes

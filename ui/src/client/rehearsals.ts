@@ -3,7 +3,7 @@ import * as api from "./api";
 import { setServerTime } from "./clock";
 import { at } from "./kitchen";
 import { press } from "./outbox";
-import { timed, usePress, lists } from "./queries";
+import { timed, unlessTold, usePress, lists } from "./queries";
 import type { BakeView, InRehearsal, RehearsalView, Rehearse, Rehearsed } from "./types.gen";
 
 export const useRehearsal = (id: string) =>
@@ -14,13 +14,16 @@ const often = 400; // ms between looks at a rehearsal whose clock runs fast
 /** How a rehearsal stands, asked anew as long as its clock runs. */
 export function useRehearsed(id: string) {
   const client = useQueryClient();
+  const key = at("rehearsed", id);
   return useQuery({
-    queryKey: at("rehearsed", id),
-    queryFn: async ({ signal }) => {
-      const stands = await timed(api.fetchRehearsed(id, signal));
-      const newest = client.getQueryData<Rehearsed>(at("rehearsed", id));
-      return newest && Date.parse(newest.now) > Date.parse(stands.now) ? newest : stands; // a press was answered meanwhile
-    },
+    queryKey: key,
+    queryFn: ({ signal }) =>
+      unlessTold(
+        client,
+        key,
+        () => api.fetchRehearsed(id, signal),
+        (r) => r.state.last,
+      ),
     refetchInterval: (query) => (query.state.data && (query.state.data.state.waits || !query.state.data.state.bake) ? 4_000 : often),
     initialData: () => {
       const whole = client.getQueryData<RehearsalView>(at("rehearsal", id));
