@@ -5,6 +5,7 @@ import (
 	"time"
 
 	"risepan/core/bake"
+	"risepan/core/dough"
 	"risepan/core/kitchen"
 	"risepan/core/machine"
 	"risepan/core/measure"
@@ -52,6 +53,30 @@ func TestTheSettingThatAnswersACause(t *testing.T) {
 				t.Errorf("it is answered with %q, want %q", got, c.to)
 			}
 		})
+	}
+}
+
+// How high it stood counts in its last rise alone: high while much of that is left, low shortly before the baking.
+func TestHowHighItStoodIsEvidence(t *testing.T) {
+	stages := []machine.Span{{Kind: machine.Knead, From: 0, To: 30}, {Kind: machine.Rise, From: 30, To: 70}, {Kind: machine.Rise, From: 70, To: 120},
+		{Kind: machine.Bake, From: 120, To: 180}}
+	for _, c := range []struct {
+		at     machine.Minutes
+		stands dough.Stands
+		want   verdict.Fact // empty: neither
+	}{
+		{90, dough.Above, verdict.RoseHigh}, {109, dough.Lid, verdict.RoseHigh}, {110, dough.Lid, ""}, {118, dough.Half, verdict.RoseLow}, {110, dough.Third, verdict.RoseLow},
+		{109, dough.Third, ""}, {69, dough.Above, ""}, {120, dough.Half, ""}, {130, dough.Lid, ""},
+	} {
+		var got verdict.Fact
+		for _, f := range (verdict.Baked{Plan: galleyPlan(t, func(*plan.Wish) {}), State: bake.State{Stages: stages, Heights: []bake.Height{{Minute: c.at, Stands: c.stands}}}, Kitchen: kitchen.New("Test", "UTC")}).Evidence() {
+			if f == verdict.RoseHigh || f == verdict.RoseLow {
+				got = f
+			}
+		}
+		if got != c.want {
+			t.Errorf("%s at minute %d tells %q, want %q", c.stands, c.at, got, c.want)
+		}
 	}
 }
 
