@@ -90,8 +90,7 @@ func (d remembered) answers(w Wanted) bool {
 
 // stands reports whether loaves stood where the plan has them.
 func (d remembered) stands(was []Placed) bool {
-	return len(was) == len(d.plan.Loaves) && !slices.ContainsFunc(d.plan.Loaves, func(p Placed) bool { return p.None }) &&
-		slices.EqualFunc(was, d.plan.Loaves, func(a, b Placed) bool {
-			return !a.None && a.Way == b.Way && a.Press == b.Press && a.Begin == b.Begin && a.Done == b.Done
-		})
+	return slices.EqualFunc(was, d.plan.Loaves, func(a, b Placed) bool {
+		return a.None == b.None && (a.None || a.Way == b.Way && a.Press == b.Press && a.Begin == b.Begin && a.Done == b.Done)
+	})
 }
