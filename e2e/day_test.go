@@ -180,6 +180,31 @@ func TestASaturdayOfFiveLoaves(t *testing.T) {
 	axe(t, p, "Watch with a day's next moment")
 }
 
+// A ribbon's names are written by how wide it is, also in the first moment: by a guess, a phone's page would be too wide
+// until it was measured.
+func TestARibbonIsMeasuredBeforeItIsSeen(t *testing.T) {
+	s := serve(t)
+	at, date := kitchenOf(t, s), dayAfterTomorrow(t)
+	put(t, at+"/days/"+date.Format(time.DateOnly), bookOf(t, at, date, "Towpath white by 08:00", "Oat and honey loaf by 20:00"), 0)
+	phone := device(t, s.URL+"/log", 390, 844)
+	phone.Sees("Towpath white")
+	drive.Value[bool](phone, `(() => {
+		window.wide = []
+		new MutationObserver(() => {
+			const main = document.querySelector("main")
+			window.wide.push(main.scrollWidth - main.clientWidth)
+		}).observe(document.body, { childList: true, subtree: true, characterData: true })
+		history.pushState(null, "", "/day/`+date.Format(time.DateOnly)+`")
+		dispatchEvent(new PopStateEvent("popstate"))
+		return true
+	})()`)
+	phone.Sees("What your hands do")
+	phone.Until("the loaf on its ribbon", "document.querySelector('[data-loaf]')")
+	if wide := drive.Value[int](phone, "Math.max(...window.wide)"); wide > 0 {
+		t.Errorf("before its ribbon was measured the day was %d px too wide", wide)
+	}
+}
+
 // An answer that was asked for before a press and comes after it does not take the press back: the next press would be
 // refused as one on an old day.
 func TestAnAnswerOnItsWayTakesNoPressBack(t *testing.T) {
