@@ -156,6 +156,7 @@ func TestASaturdayOfFiveLoaves(t *testing.T) {
 
 	phone := device(t, day, 390, 844)
 	phone.Sees("What your hands do")
+	phone.Settled()
 	if wide := drive.Value[int](phone, "document.querySelector('main').scrollWidth - document.querySelector('main').clientWidth"); wide > 0 {
 		t.Errorf("on a phone the day is %d px too wide", wide)
 	}

@@ -301,9 +301,11 @@ func (p *Page) PDF(file string) {
 	}
 }
 
-// Settled waits until fonts are there and no animation runs but a dough's, which shows what it is like.
+// Settled waits until what measures itself has been drawn by its measure, fonts are there, and no animation runs but a
+// dough's, which shows what it is like.
 func (p *Page) Settled() {
 	p.report.Helper()
+	Value[bool](p, "frame().then(frame).then(() => true)")
 	p.Until("the page to settle", "document.fonts.status === 'loaded' && document.getAnimations().filter(a => a.playState === 'running' && !a.effect.target.matches('.dough')).length === 0")
 }
 
