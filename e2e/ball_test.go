@@ -3,8 +3,6 @@ package e2e
 import (
 	"context"
 	"testing"
-
-	"risepan/e2e/drive"
 )
 
 // The dough ball: asked about at its minute, mended by spoons, written in the log.
@@ -38,8 +36,7 @@ func TestADoughBallIsMendedBySpoons(t *testing.T) {
 	p.Sees("half a tablespoon of flour")
 	p.Reload()
 	p.Sees("half a tablespoon of flour")
-	q := drive.Open(kitchen.browser, t, s.URL+"/watch/"+id, 390, 844)
-	defer q.Close()
+	q := device(t, s.URL+"/watch/"+id, 390, 844)
 	q.Sees("half a tablespoon of flour") // on the phone too
 	p.Click("End this bake early")
 	p.Sees("What to remember")

@@ -95,8 +95,7 @@ func TestAWholeBenchByKeyboard(t *testing.T) {
 // By taps on a phone: the amounts read from two metres; half-way the phone is put down and taken up.
 func TestABenchByTapsOnAPhone(t *testing.T) {
 	s := serve(t)
-	p := drive.Open(kitchen.browser, t, s.URL, 390, 844)
-	t.Cleanup(p.Close)
+	p := tab(t, s.URL, 390, 844)
 	p.Sees("Measure, in this order")
 	toBench(p)
 	for step := "tools"; step != "measure l6"; {
@@ -197,8 +196,7 @@ func TestTwoDevicesAtOneBench(t *testing.T) {
 	tablet := open(t, s.URL)
 	tablet.Sees("In the pan")
 	toBench(tablet)
-	phone := drive.Open(kitchen.browser, t, drive.Value[string](tablet, "location.href"), 390, 844)
-	t.Cleanup(phone.Close)
+	phone := device(t, drive.Value[string](tablet, "location.href"), 390, 844)
 	phone.Until("the same step", stepNow+" === 'tools'")
 	tablet.Click("Next")
 	next := on(tablet, "tools")

@@ -34,7 +34,10 @@ func run(m *testing.M) int {
 		return 1
 	}
 	var cancel context.CancelFunc
-	kitchen.browser, cancel = drive.Browser(context.Background())
+	if kitchen.browser, cancel, err = drive.Browser(context.Background()); err != nil {
+		fmt.Fprintln(os.Stderr, err)
+		return 1
+	}
 	defer cancel()
 	return m.Run()
 }
@@ -84,11 +87,28 @@ func serve(t *testing.T, flags ...string) *drive.Server {
 	return s
 }
 
-func open(t *testing.T, url string) *drive.Page {
+// devices are those on which tests have their tabs, by the tests' names.
+var devices sync.Map
+
+// tab opens a tab of the given size on the test's own device.
+func tab(t *testing.T, url string, width, height int64) *drive.Page {
 	t.Helper()
-	p := drive.Open(kitchen.browser, t, url, 1280, 800)
+	on, there := devices.Load(t.Name())
+	if !there {
+		device, forget := drive.Device(kitchen.browser, t)
+		on = device
+		devices.Store(t.Name(), device)
+		t.Cleanup(func() { devices.Delete(t.Name()); forget() })
+	}
+	p := drive.Open(on.(context.Context), t, url, width, height)
 	t.Cleanup(p.Close)
 	return p
+}
+
+// open opens a tab of a desk's size on the test's own device.
+func open(t *testing.T, url string) *drive.Page {
+	t.Helper()
+	return tab(t, url, 1280, 800)
 }
 
 // axe fails the test for everything that axe-core finds on the screen, in both schemes and at three widths.

@@ -25,7 +25,9 @@ const passphrase = "wet heron on a lock gate"
 // device opens the page in a profile of its own, as another device of the house.
 func device(t *testing.T, url string, width, height int64) *drive.Page {
 	t.Helper()
-	p := drive.Apart(kitchen.browser, t, url, width, height)
+	own, forget := drive.Device(kitchen.browser, t)
+	t.Cleanup(forget)
+	p := drive.Open(own, t, url, width, height)
 	t.Cleanup(p.Close)
 	return p
 }

@@ -140,7 +140,7 @@ func TestNothingIsFetchedFromElsewhere(t *testing.T) {
 func TestNoScreenScrollsSidewaysOnAPhone(t *testing.T) {
 	s := serve(t)
 	for _, path := range []string{"/", "/log", "/watch", "/recipes", "/kitchen", "/kitchen?drawer=Flour", "/kitchen?drawer=Cupboard", "/kitchen?drawer=Units", "/kitchen?drawer=Habits", "/kitchen?drawer=Hours", "/machines", "/machines/new", "/bench", "/day"} {
-		p := drive.Open(kitchen.browser, t, s.URL+path, 390, 844)
+		p := tab(t, s.URL+path, 390, 844)
 		p.Until("the page", "document.querySelector('h1')")
 		p.Settled()
 		if wide := drive.Value[float64](p, "document.documentElement.scrollWidth"); wide > 390 {

@@ -20,18 +20,24 @@ import (
 	"github.com/chromedp/cdproto/emulation"
 	"github.com/chromedp/cdproto/input"
 	"github.com/chromedp/cdproto/page"
+	"github.com/chromedp/cdproto/target"
 	"github.com/chromedp/chromedp"
 )
 
 // HouseName is a name by which browsers find this computer, as a name of the house: no page of it is a secure context.
 const HouseName = "bread.home.arpa"
 
-// Browser starts headless Chromium. Its context ends with cancel.
-func Browser(parent context.Context) (ctx context.Context, cancel context.CancelFunc) {
+// needless is what a browser makes ready for a person at each new window: pages behind its address bar and processes in
+// store, a third of a test's processor time.
+var needless = []string{"WebUIOmniboxPopup", "WebUIOmniboxAimPopup", "WebUIOmniboxFullPopup", "PreloadTopChromeWebUI", "SpareRendererForSitePerProcess"}
+
+// Browser starts headless Chromium. Its context ends with cancel. Tabs that are opened in it share what it keeps.
+func Browser(parent context.Context) (ctx context.Context, cancel context.CancelFunc, err error) {
 	options := []chromedp.ExecAllocatorOption{
 		chromedp.ExecPath("chromium"), chromedp.Headless, chromedp.DisableGPU, chromedp.NoFirstRun, chromedp.NoDefaultBrowserCheck,
 		chromedp.Flag("disable-background-networking", true), chromedp.Flag("disable-component-update", true),
 		chromedp.Flag("disable-sync", true), chromedp.Flag("disable-quic", true), chromedp.Flag("hide-scrollbars", true),
+		chromedp.Flag("disable-features", strings.Join(needless, ",")),
 		chromedp.Flag("force-color-profile", "srgb"), chromedp.Flag("host-resolver-rules", "MAP "+HouseName+" 127.0.0.1"),
 	}
 	if os.Getuid() == 0 {
@@ -39,7 +45,31 @@ func Browser(parent context.Context) (ctx context.Context, cancel context.Cancel
 	}
 	allocator, stop := chromedp.NewExecAllocator(parent, options...)
 	ctx, end := chromedp.NewContext(allocator)
-	return ctx, func() { end(); stop() }
+	cancel = func() { end(); stop() }
+	if err := chromedp.Do(ctx); err != nil { // a context that has not run yet would start a browser for each of its tabs
+		cancel()
+		return nil, nil, fmt.Errorf("the browser: %w", err)
+	}
+	return ctx, cancel, nil
+}
+
+// Device is a profile of its own in a running browser: its tabs share what they keep with each other and with nobody
+// else. It ends with forget.
+func Device(browser context.Context, r Reporter) (device context.Context, forget func()) {
+	r.Helper()
+	running := chromedp.FromContext(browser).Browser
+	made, err := cdp.Call(browser, running, target.CreateBrowserContext, target.CreateBrowserContextParams{})
+	if err != nil {
+		r.Fatalf("a device: %v", err)
+	}
+	device, cancel := chromedp.NewContext(browser, chromedp.WithExistingBrowserContext(made.BrowserContextID))
+	return device, func() {
+		cancel()
+		_, err := cdp.Call(browser, running, target.DisposeBrowserContext, target.DisposeBrowserContextParams{BrowserContextID: made.BrowserContextID})
+		if err != nil {
+			r.Fatalf("forgetting a device: %v", err)
+		}
+	}
 }
 
 // Reporter takes a failure and does not return from it.
@@ -58,24 +88,10 @@ type Page struct {
 // patience is how long a condition may take on a busy machine.
 const patience = 60 * time.Second
 
-// Open opens a tab of the given size on an address.
+// Open opens a tab of the given size on an address, in a browser or on a device.
 func Open(browser context.Context, r Reporter, url string, width, height int64) *Page {
 	r.Helper()
-	return open(r, url, width, height, browser)
-}
-
-// Apart opens a tab in a profile of its own: another device, which shares nothing with others.
-func Apart(browser context.Context, r Reporter, url string, width, height int64) *Page {
-	r.Helper()
-	if err := chromedp.Do(browser); err != nil { // a profile can be made once the browser runs
-		r.Fatalf("the browser: %v", err)
-	}
-	return open(r, url, width, height, browser, chromedp.WithNewBrowserContext())
-}
-
-func open(r Reporter, url string, width, height int64, browser context.Context, as ...chromedp.ContextOption) *Page {
-	r.Helper()
-	ctx, _ := chromedp.NewContext(browser, as...)
+	ctx, _ := chromedp.NewContext(browser)
 	p := &Page{ctx, r}
 	if err := chromedp.Do(ctx); err != nil { // the first call makes the tab, which lives as long as its context
 		r.Fatalf("a new tab: %v", err)

@@ -24,7 +24,10 @@ func eye(ctx context.Context, temp string) error {
 		return err
 	}
 	defer s.Stop()
-	browser, cancel := drive.Browser(ctx)
+	browser, cancel, err := drive.Browser(ctx)
+	if err != nil {
+		return err
+	}
 	defer cancel()
 	p := drive.Open(browser, fatal{}, s.URL, 1280, 800)
 	defer p.Close()

@@ -175,7 +175,10 @@ func shelves(ctx context.Context, temp string) error {
 	if err != nil {
 		return err
 	}
-	browser, cancel := drive.Browser(ctx)
+	browser, cancel, err := drive.Browser(ctx)
+	if err != nil {
+		return err
+	}
 	defer cancel()
 	read := func() (shelf, paint time.Duration, err error) {
 		shelf, err = median(60, func() error {

@@ -42,7 +42,10 @@ func run(out, only string) error {
 		return err
 	}
 	defer server.Stop()
-	browser, cancel := drive.Browser(context.Background())
+	browser, cancel, err := drive.Browser(context.Background())
+	if err != nil {
+		return err
+	}
 	defer cancel()
 	for _, s := range scenes {
 		if only != "" && only != s.name {
