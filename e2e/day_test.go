@@ -191,16 +191,21 @@ func TestARibbonIsMeasuredBeforeItIsSeen(t *testing.T) {
 	phone.Sees("Towpath white")
 	drive.Value[bool](phone, `(() => {
 		window.wide = []
-		new MutationObserver(() => {
-			const main = document.querySelector("main")
-			window.wide.push(main.scrollWidth - main.clientWidth)
-		}).observe(document.body, { childList: true, subtree: true, characterData: true })
+		new MutationObserver((_, itself) => {
+			const day = document.querySelector("[aria-label='The day on one clock']")
+			if (!day) return
+			itself.disconnect()
+			new ResizeObserver(() => { // once a frame is laid out and the page has seen it, before anybody has
+				const main = document.querySelector("main")
+				window.wide.push(main.scrollWidth - main.clientWidth)
+			}).observe(day)
+		}).observe(document.body, { childList: true, subtree: true })
 		history.pushState(null, "", "/day/`+date.Format(time.DateOnly)+`")
 		dispatchEvent(new PopStateEvent("popstate"))
 		return true
 	})()`)
 	phone.Sees("What your hands do")
-	phone.Until("the loaf on its ribbon", "document.querySelector('[data-loaf]')")
+	phone.Until("the loaf on its ribbon", "document.querySelector('[data-loaf]') && window.wide.length > 0")
 	if wide := drive.Value[int](phone, "Math.max(...window.wide)"); wide > 0 {
 		t.Errorf("before its ribbon was measured the day was %d px too wide", wide)
 	}

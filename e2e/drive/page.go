@@ -19,6 +19,7 @@ import (
 	"github.com/chromedp/cdproto/dom"
 	"github.com/chromedp/cdproto/emulation"
 	"github.com/chromedp/cdproto/input"
+	"github.com/chromedp/cdproto/network"
 	"github.com/chromedp/cdproto/page"
 	"github.com/chromedp/cdproto/target"
 	"github.com/chromedp/chromedp"
@@ -147,6 +148,15 @@ func (p *Page) Slow(times float64) {
 	p.report.Helper()
 	if _, err := chromedp.Call(p.ctx, emulation.SetCPUThrottlingRate, emulation.SetCPUThrottlingRateParams{Rate: times}); err != nil {
 		p.report.Fatalf("a slower processor: %v", err)
+	}
+}
+
+// Far puts the page's server so far away, at so many bytes a second each way.
+func (p *Page) Far(away time.Duration, rate float64) {
+	p.report.Helper()
+	line := []*network.Conditions{{Latency: float64(away.Milliseconds()), DownloadThroughput: rate, UploadThroughput: rate}}
+	if _, err := chromedp.Call(p.ctx, network.EmulateNetworkConditionsByRule, network.EmulateNetworkConditionsByRuleParams{MatchedNetworkConditions: line}); err != nil {
+		p.report.Fatalf("a slow line: %v", err)
 	}
 }
 

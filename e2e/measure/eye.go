@@ -5,6 +5,7 @@ import (
 	"fmt"
 	"path/filepath"
 	"slices"
+	"time"
 
 	"risepan/e2e/drive"
 )
@@ -12,8 +13,8 @@ import (
 // presses is how often a size is pressed.
 const presses = 60
 
-// eye prints what a first sight of Plan carries over the wire, and how long a press on a size takes until the
-// changed figures are painted.
+// eye prints what a first sight of Plan carries over the wire, how long a press on a size takes until the changed
+// figures are painted, and how long the first sight of a screen takes on a phone far away.
 func eye(ctx context.Context, temp string) error {
 	program, err := drive.Build(temp)
 	if err != nil {
@@ -44,7 +45,32 @@ func eye(ctx context.Context, temp string) error {
 		slices.Sort(took)
 		fmt.Printf("%-44s %7.0f ms %7.0f ms\n", fmt.Sprintf("processor %.0f times slower, %d presses", times, len(took)), took[len(took)/2], took[len(took)*95/100])
 	}
+	farSights(browser, s)
 	return nil
+}
+
+// farSights opens screens on phones that nothing is known to, and prints how long it took until what they are about was
+// there.
+func farSights(browser context.Context, s *drive.Server) {
+	const away, rate, times = 150 * time.Millisecond, 200_000, 4
+	fmt.Printf("first sight on a phone, server %v away, %d kB a second, processor %d times slower:\n", away, rate/1000, times)
+	for _, look := range []struct{ path, sees string }{{"/", "[data-amount]"}, {"/log", "h1"}, {"/recipes", "main li"}} {
+		var took []time.Duration
+		for range 9 {
+			phone, forget := drive.Device(browser, fatal{})
+			p := drive.Open(phone, fatal{}, s.URL+"/icon.svg", 412, 823)
+			p.Slow(times)
+			p.Far(away, rate)
+			began := time.Now()
+			p.Go(s.URL + look.path)
+			p.Until(look.sees, "document.querySelector('"+look.sees+"')")
+			took = append(took, time.Since(began))
+			p.Close()
+			forget()
+		}
+		slices.Sort(took)
+		fmt.Printf("  %-10s median %4d ms\n", look.path, took[len(took)/2].Milliseconds())
+	}
 }
 
 // firstLoad adds up what was asked for until the largest part of the page was painted.

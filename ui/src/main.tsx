@@ -7,6 +7,7 @@ import { Trouble } from "./client/api";
 import { keepSeen, takeUp } from "./client/kept";
 import { Gate } from "./Gate";
 import "./index.css";
+import { fetchScreen } from "./screens";
 
 const client = new QueryClient({
   defaultOptions: {
@@ -20,6 +21,7 @@ const client = new QueryClient({
   },
 });
 
+fetchScreen(location.pathname);
 takeUp(client);
 keepSeen(client);
 

@@ -1,8 +1,7 @@
-import { useRef } from "react";
 import { useNow } from "../client/clock";
 import type { DaybookDay, DaybookShut, DayView } from "../client/types.gen";
+import { useBox } from "../parts/box";
 import { clock } from "../parts/time";
-import { useWidth } from "../parts/width";
 import { LoafBar, type Moved } from "./LoafBar";
 import { dayTitle, letter, type Scale, scaleOf } from "./scale";
 
@@ -16,8 +15,7 @@ interface Props {
 export function Lanes({ view, move, open }: Props) {
   const { day, book, zone } = view;
   const now = useNow();
-  const box = useRef<HTMLDivElement>(null);
-  const width = useWidth(box, 1000);
+  const [box, { width }] = useBox<HTMLDivElement>({ width: 1000, height: 28 });
   const scale = scaleOf(day, width, now);
   const machines = day.machines.filter((m) => !m.lent).map((m) => m.id);
   const pinned = new Set(book.loaves.filter((l) => l.pin).map((l) => l.id));

@@ -1,5 +1,4 @@
-import { useRef } from "react";
-import { useWidth } from "./width";
+import { useBox } from "./box";
 
 interface Pin {
   left: number; // per cent of the width
@@ -13,8 +12,7 @@ const height = 48;
 /** The moments that need a person: they stand out above the ribbon, moved aside where they would
     cover one another, each joined to its true place. */
 export function Pins({ pins }: { pins: Pin[] }) {
-  const box = useRef<HTMLDivElement>(null);
-  const width = useWidth(box, 1100);
+  const [box, { width }] = useBox<HTMLDivElement>({ width: 1100, height });
   const labels = placed(
     pins.map((p) => (p.left / 100) * width),
     width,

@@ -1,20 +1,22 @@
 import { type RefObject, useLayoutEffect, useRef, useState } from "react";
+import { flushSync } from "react-dom";
 
 interface Size {
   width: number;
   height: number;
 }
 
-/** The size of an element as it is laid out, for what is drawn to fill it. */
-export function useBox<T extends HTMLElement>(at: Size): [RefObject<T | null>, Size] {
+/** The size of an element, px, for what is drawn to fill it: as the page was laid out, before that is seen. Until then, and
+    while it is hidden, it is as large as is guessed. */
+export function useBox<T extends HTMLElement>(guess: Size): [RefObject<T | null>, Size] {
   const element = useRef<T>(null);
-  const [size, setSize] = useState(at);
+  const [size, setSize] = useState(guess);
   useLayoutEffect(() => {
     const box = element.current;
     if (!box) return;
-    const measure = () => box.clientWidth > 0 && setSize({ width: box.clientWidth, height: box.clientHeight }); // not while it is hidden
-    measure();
-    const observer = new ResizeObserver(measure);
+    const observer = new ResizeObserver(() => {
+      if (box.clientWidth > 0) flushSync(() => setSize({ width: box.clientWidth, height: box.clientHeight }));
+    });
     observer.observe(box);
     return () => observer.disconnect();
   }, []);

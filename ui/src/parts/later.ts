@@ -39,7 +39,7 @@ export function fetchAhead() {
 export function awaited<P>(load: Load<P>, seldom = false) {
   if (!seldom) loads.push(load);
   const persistent: Load<P> = () => load().catch(() => new Promise((resolve) => setTimeout(resolve, again)).then(persistent));
-  return lazy(persistent);
+  return Object.assign(lazy(persistent), { fetch: () => void load().catch(() => undefined) }); // who turns to it asks again
 }
 
 /** A part in whose place something lighter stands until it is there. */
