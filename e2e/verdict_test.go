@@ -28,6 +28,7 @@ func TestAVerdictTeachesTheNextLoaf(t *testing.T) {
 	p.Click("End this bake early")
 	p.Sees("What do you see, feel and taste?")
 	p.Click("Undo that")
+	p.Until("the bake that goes on", "location.pathname === '/watch/"+id+"'") // the server is killed next, and has heard of it
 	later(t, s, "200m")
 	p.Go(s.URL + "/watch/" + id)
 	p.Click("The loaf is out of the pan")

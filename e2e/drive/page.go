@@ -201,9 +201,26 @@ func (p *Page) Until(what, expression string) {
 			return
 		}
 	}
+	p.miss(what, err)
+}
+
+// miss fails with what was expected and what the page says instead.
+func (p *Page) miss(what string, err error) {
+	p.report.Helper()
 	p.Picture(filepath.Join(os.TempDir(), "rise-pan-failed.png"))
 	said := strings.Join(strings.Fields(p.Text("body")), " ")
 	p.report.Fatalf("expected %s; the page says: %.1500s (%v)", what, said, err)
+}
+
+// place waits for what an expression finds, until it stays where it is, and gives its centre.
+func (p *Page) place(what, expression string) []float64 {
+	p.report.Helper()
+	p.Until(what, expression)
+	at := Value[[]float64](p, "still(() => "+expression+")")
+	if at == nil {
+		p.miss(what+", which was there and is gone", nil)
+	}
+	return at
 }
 
 // Sees waits until a text is shown anywhere on the page.
@@ -221,16 +238,14 @@ func (p *Page) Text(selector string) string {
 // Click clicks on the control of this name: a button, link, radio or option, by what it says.
 func (p *Page) Click(name string) {
 	p.report.Helper()
-	p.Until(fmt.Sprintf("something to press that says %q", name), "target("+quote(name)+")")
-	at := Value[[]float64](p, "still(() => target("+quote(name)+"))")
+	at := p.place(fmt.Sprintf("something to press that says %q", name), "target("+quote(name)+")")
 	p.do("click "+name, chromedp.MouseClickXY(at[0], at[1]))
 }
 
 // Hold presses the mouse's button on the control of this name and keeps it down, until what it returns is called.
 func (p *Page) Hold(name string) (release func()) {
 	p.report.Helper()
-	p.Until(fmt.Sprintf("something to press that says %q", name), "target("+quote(name)+")")
-	at := Value[[]float64](p, "still(() => target("+quote(name)+"))")
+	at := p.place(fmt.Sprintf("something to press that says %q", name), "target("+quote(name)+")")
 	mouse := func(does input.DispatchMouseEventType) {
 		_, err := chromedp.Call(p.ctx, input.DispatchMouseEvent, input.DispatchMouseEventParams{
 			Type: does, X: at[0], Y: at[1], Button: input.MouseButtonLeft, ClickCount: 1,
@@ -246,8 +261,7 @@ func (p *Page) Hold(name string) (release func()) {
 // Drag presses the mouse's button on what a selector finds, moves it by so many pixels and lets go.
 func (p *Page) Drag(selector string, dx, dy float64) {
 	p.report.Helper()
-	p.Until("something to drag at "+selector, "document.querySelector("+quote(selector)+")")
-	at := Value[[]float64](p, "still(() => document.querySelector("+quote(selector)+"))")
+	at := p.place("something to drag at "+selector, "document.querySelector("+quote(selector)+")")
 	const steps = 8
 	for n := range steps + 2 {
 		does, share := input.DispatchMouseEventTypeMouseMoved, float64(min(n, steps))/steps
@@ -269,8 +283,7 @@ func (p *Page) Drag(selector string, dx, dy float64) {
 // Type clicks into the field of this label and types in the place of what is in it; "\r" presses Enter.
 func (p *Page) Type(label, text string) {
 	p.report.Helper()
-	p.Until(fmt.Sprintf("a field labelled %q", label), "field("+quote(label)+")")
-	at := Value[[]float64](p, "still(() => field("+quote(label)+"))")
+	at := p.place(fmt.Sprintf("a field labelled %q", label), "field("+quote(label)+")")
 	p.do("type into "+label, chromedp.MouseClickXY(at[0], at[1]))
 	Value[bool](p, "(field("+quote(label)+").select(), true)")
 	p.do("type into "+label, chromedp.KeyEvent(text))

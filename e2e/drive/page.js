@@ -26,10 +26,11 @@ const centre = (e) => {
   return [r.x + r.width / 2, r.y + r.height / 2];
 };
 const frame = () => new Promise((done) => requestAnimationFrame(done));
-// still waits until what find finds stays in its place and nothing covers it, and gives its centre.
+// still waits until what find finds stays in its place and nothing covers it, and gives its centre; nothing if it is gone.
 const still = async (find) => {
   for (let end = performance.now() + 20_000, last = ""; ; await frame()) {
     const e = find();
+    if (!e && performance.now() > end) return null;
     if (!e) continue;
     const at = centre(e);
     const top = document.elementFromPoint(...at);
