@@ -193,7 +193,9 @@ func shelves(ctx context.Context, temp string) error {
 		if err != nil {
 			return 0, 0, err
 		}
-		p := drive.Open(browser, fatal{}, s.URL, 1280, 800)
+		own, forget := drive.Device(browser, fatal{})
+		defer forget()
+		p := drive.Open(own, fatal{}, s.URL, 1280, 800)
 		defer p.Close()
 		paint, err = median(15, func() error {
 			p.Go(s.URL)

@@ -55,7 +55,8 @@ func run(out, only string) error {
 		if s.phone {
 			width, height = 390, 844
 		}
-		p := drive.Open(browser, fatal{}, server.URL+s.path, width, height)
+		own, forget := drive.Device(browser, fatal{}) // what one picture's page keeps, the next does not know
+		p := drive.Open(own, fatal{}, server.URL+s.path, width, height)
 		p.Dark(s.dark)
 		p.Sees(s.wait)
 		if s.act != nil {
@@ -64,6 +65,7 @@ func run(out, only string) error {
 		p.Settled()
 		p.Picture(filepath.Join(out, s.name+".png"))
 		p.Close()
+		forget()
 		fmt.Println(s.name)
 	}
 	return nil
