@@ -105,14 +105,8 @@ func (c *call) moments(secret string) (string, error) {
 	}
 	var loaves []formats.Loaf
 	for _, g := range running {
-		l := formats.Loaf{ID: g.ID, Name: g.Recipe, About: g.Recipe + ", " + g.Size.String() + ", " + g.Machine}
 		_, moments := bake.Follow(g.Clock, g.Moments, c.now)
-		for _, m := range moments {
-			if m.Person && !m.Done && !m.Skipped {
-				l.Hands = append(l.Hands, formats.HandOf(m.Moment, m.At))
-			}
-		}
-		loaves = append(loaves, l)
+		loaves = append(loaves, formats.LoafOfBake(g.ID, g.Recipe, g.Recipe+", "+g.Size.String()+", "+g.Machine, moments))
 	}
 	planned, err := c.plannedLoaves(kitchen.DateOf(c.now, zone))
 	if err != nil {

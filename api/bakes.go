@@ -225,7 +225,7 @@ func (c *call) viewBake(id string) (BakeView, error) {
 		if err != nil {
 			return BakeView{}, err
 		}
-		rise = bake.Rise(state, before)
+		rise = bake.Rise(b.Plan, state, before)
 	}
 	why, err := c.why(b, state, happened)
 	if err != nil {
@@ -274,7 +274,7 @@ func (c *call) why(b store.Bake, s bake.State, happened []bake.Happening) ([]Why
 	habit := habits[[2]string{b.RecipeID, b.MachineID}]
 	var out []Why
 	for _, w := range baked.Causes() {
-		why := Why{Weighed: w, Step: verdict.Propose(b.Plan, r.Recipe, k.Kitchen.Ingredient, w.Cause)}
+		why := Why{Weighed: w, Step: verdict.Propose(k.Kitchen, b.Plan, r.Recipe, w.Cause)}
 		if other := verdict.Choose(b.Plan, s, w.Cause); other != nil {
 			becomes := store.Habit{Cycle: cmp.Or(other.Cycle, habit.Cycle), Crust: cmp.Or(other.Crust, habit.Crust)}
 			why.Choice = &ChoiceNext{*other, b.MachineID, becomes, habit}

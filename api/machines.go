@@ -240,7 +240,7 @@ func (c *call) suiting(m machine.Machine, in Compare) (map[string]choice.Option,
 	if err != nil {
 		return nil, err
 	}
-	for _, o := range choice.Cycles(m, choice.Needs{Kind: r.Recipe.Kind, Formula: formula.FromRecipe(lines), Lines: lines, Size: in.Size, Decimal: k.Kitchen.Decimal}) {
+	for _, o := range choice.Cycles(m, choice.Needs{Kind: r.Recipe.Kind, Formula: formula.FromRecipe(lines), Lines: lines, Size: machine.SizeSetting{LoafSize: in.Size}, Decimal: k.Kitchen.Decimal}) {
 		suits[o.Cycle] = o
 	}
 	return suits, nil

@@ -9,9 +9,9 @@ import (
 
 	"github.com/gin-gonic/gin"
 
+	"risepan/core/bake"
 	"risepan/core/fault"
 	"risepan/core/plan"
-	"risepan/core/recipe"
 	"risepan/formats"
 )
 
@@ -112,7 +112,7 @@ func (s *server) carryPlan(c *call) (paper, error) {
 		}
 		return paper{m.Plan.Recipe + " shopping", "text/plain", "txt", []byte(formats.Shopping(m.Plan, m.Plan.Shop(k.Kitchen), false))}, err
 	case "timetable":
-		return c.calendar(m.Plan, r.Recipe, m.Digest)
+		return c.calendar(formats.LoafOf(m.Plan, m.Digest), m.Plan.Timer.Press)
 	}
 	return paper{}, fault.At("/what", "carry away the recipe, the timetable or the shopping")
 }
@@ -127,14 +127,21 @@ func (s *server) carryBake(c *call) (paper, error) {
 	if err != nil {
 		return paper{}, err
 	}
-	return c.calendar(b.Plan, recipe.Recipe{Name: b.Plan.Recipe}, id)
+	happened, err := c.BakeHappenings(c.ctx, c.kitchen, id)
+	if err != nil {
+		return paper{}, err
+	}
+	p := b.Plan
+	l := formats.LoafOfBake(id, p.Recipe, p.Recipe+", "+p.Size.String()+", "+p.Machine, bake.At(p, happened, c.now).Moments)
+	return c.calendar(l, p.Timer.Press)
 }
 
-func (c *call) calendar(p plan.Plan, r recipe.Recipe, id string) (paper, error) {
+// calendar is the hours of one loaf, of the day on which Start is pressed.
+func (c *call) calendar(l formats.Loaf, press time.Time) (paper, error) {
 	_, zone, err := c.settings()
 	if err != nil {
 		return paper{}, err
 	}
-	day := p.Timer.Press.In(zone).Format(time.DateOnly)
-	return paper{r.Name + " " + day, "text/calendar", "ics", []byte(formats.Timetable(p.Recipe, []formats.Loaf{formats.LoafOf(p, id)}, zone, c.now))}, nil
+	day := press.In(zone).Format(time.DateOnly)
+	return paper{l.Name + " " + day, "text/calendar", "ics", []byte(formats.Timetable(l.Name, []formats.Loaf{l}, zone, c.now))}, nil
 }

@@ -7,6 +7,7 @@ import (
 
 	ics "github.com/arran4/golang-ical"
 
+	"risepan/core/bake"
 	"risepan/core/machine"
 	"risepan/core/plan"
 	"risepan/core/timetable"
@@ -27,7 +28,7 @@ func Hands(p plan.Plan) []Hand {
 	for n, a := range p.Ahead {
 		out = append(out, Hand{ID: fmt.Sprintf("ahead-%d", n), At: a.At, Lasts: shortest, Say: a.Say})
 	}
-	out = append(out, Hand{ID: "start", At: p.Timer.Press, Lasts: shortest, Say: "Press Start: " + p.Setting.Label, More: p.Setting.Shows})
+	out = append(out, Hand{ID: "start", At: p.Timer.Press, Lasts: shortest, Say: fmt.Sprintf("Press %s: %s", p.Setting.Fittings.StartButton(), p.Setting.Label), More: p.Setting.Shows})
 	for _, m := range p.Moments {
 		if !m.Person {
 			continue
@@ -58,6 +59,18 @@ type Loaf struct {
 // LoafOf is a planned loaf as a calendar shows it.
 func LoafOf(p plan.Plan, id string) Loaf {
 	return Loaf{id, p.Recipe, fmt.Sprintf("%s, %s, %s", p.Recipe, p.Size, p.Machine), Hands(p)}
+}
+
+// LoafOfBake is a bake as a calendar shows it: its moments as they now stand, moved by what happened, that still need a
+// person.
+func LoafOfBake(id, name, about string, moments []bake.Moment) Loaf {
+	l := Loaf{ID: id, Name: name, About: about}
+	for _, m := range moments {
+		if m.Person && !m.Done && !m.Skipped {
+			l.Hands = append(l.Hands, HandOf(m.Moment, m.At))
+		}
+	}
+	return l
 }
 
 // Timetable writes the hands of loaves as an iCalendar file: an event for each with an alarm at its time, on the clock of

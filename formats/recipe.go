@@ -9,7 +9,6 @@ import (
 	"github.com/go-json-experiment/json"
 	"github.com/go-json-experiment/json/jsontext"
 
-	"risepan/core/measure"
 	"risepan/core/plan"
 	"risepan/core/recipe"
 	"risepan/core/word"
@@ -62,22 +61,16 @@ func Planned(p plan.Plan, r recipe.Recipe) Sheet {
 // amountOfLine is what is measured of a line, as one amount: "2/3 cup", "1 cup + 1 tbsp", "2", "375 g".
 func amountOfLine(l plan.Line) string {
 	if l.Pieces > 0 {
-		return fmt.Sprint(l.Pieces)
+		return l.Counted()
 	}
 	scoops := l.Measured.Scoops
 	if len(scoops) == 0 {
 		return cmp.Or(l.Locked, l.Weight, l.Wants)
 	}
-	sum := scoops[0].Measure.Amount
-	sum.Quantity = sum.Quantity.Times(measure.Whole(int64(scoops[0].Count)))
-	for _, s := range scoops[1:] {
-		next, ok := sum.Plus(int64(s.Count), s.Measure.Amount)
-		if !ok {
-			return l.Measured.String()
-		}
-		sum = next
+	if sum, ok := l.Measured.Sum(); ok {
+		return sum.String()
 	}
-	return sum.String()
+	return l.Measured.String()
 }
 
 // Text is the sheet as a card, which is read back as it is.

@@ -35,13 +35,13 @@ var (
 	recipes       = document{"recipe", "recipe_versions", recipe.Shape, map[int]func(map[string]any) error{1: guessesUnknown}}
 	habits        = document{"habit", "habits", HabitShape, nil}
 	wishes        = document{"wish", "benches", plan.WishShape, nil}
-	plans         = document{"plan", "bakes", plan.Shape, map[int]func(map[string]any) error{1: guessesOfPlan}}
+	plans         = document{"plan", "bakes", plan.Shape, map[int]func(map[string]any) error{1: guessesOfPlan, 2: settingOfPlan}}
 	benchHappened = document{"happening at a bench", "happenings", bench.Shape, nil}
 	bakeHappened  = document{"happening in a bake", "happenings", bake.Shape, nil}
 	bags          = document{"bag", "bags", bag.Shape, nil}
 	books         = document{"day", "day_versions", daybook.Shape, nil}
-	rehearsals    = document{"rehearsal", "rehearsals", rehearse.Shape, nil}
-	rehearsed     = document{"happening in a rehearsal", "happenings", rehearse.Shape, nil}
+	rehearsals    = document{"rehearsal", "rehearsals", rehearse.Shape, map[int]func(map[string]any) error{1: settingOfRehearsal}}
+	rehearsed     = document{"happening in a rehearsal", "happenings", rehearse.HappeningShape, nil}
 )
 
 var documents = []document{kitchens, machines, recipes, habits, wishes, plans, benchHappened, bakeHappened, bags, books, rehearsals, rehearsed}
@@ -99,6 +99,37 @@ func guessesOfPlan(plan map[string]any) error {
 		}
 	}
 	return guessesUnknown(plan)
+}
+
+// settingOfPlan brings a plan from shape 2, in which one size stood for the loaf and for the panel's setting, and the
+// range of a figure for the figure.
+func settingOfPlan(plan map[string]any) error {
+	plan["shape"] = 3
+	setting, ok := plan["setting"].(map[string]any)
+	if !ok {
+		return fmt.Errorf("the plan's setting is %T", plan["setting"])
+	}
+	setting["size"] = plan["size"]
+	usual, _ := plan["usual"].(map[string]any)
+	against, _ := usual["against"].([]any)
+	formula, _ := plan["formula"].(map[string]any)
+	for _, a := range against {
+		if figure, ok := a.(map[string]any); ok {
+			if figure["is"] = figure["low"]; figure["of"] == "hydration" {
+				figure["is"] = formula["hydration"]
+			}
+		}
+	}
+	return nil
+}
+
+// settingOfRehearsal does the same to the plan that a rehearsal holds.
+func settingOfRehearsal(rehearsal map[string]any) error {
+	plan, ok := rehearsal["plan"].(map[string]any)
+	if !ok {
+		return fmt.Errorf("the rehearsal's plan is %T", rehearsal["plan"])
+	}
+	return settingOfPlan(plan)
 }
 
 func known(id any) any {

@@ -53,7 +53,7 @@ type Part struct {
 // Pack is what goes into each bag of a planned loaf. A *fault.Fault where nothing dry could go into one.
 func Pack(p plan.Plan, today kitchen.Date) (Batch, error) {
 	dry, whole := p.Dry()
-	if len(dry) < 2 || !p.Batch.IsZero() {
+	if len(dry) < 2 {
 		return Batch{}, fault.At("/wish/recipe", "%s has too little that is dry to be kept in a bag", p.Recipe)
 	}
 	months := keeps
@@ -96,7 +96,7 @@ func part(l plan.Line) Part {
 	out := Part{Line: l.ID, Name: l.Name, Amount: l.Weight, Grams: l.Exact}
 	switch {
 	case l.Pieces > 0:
-		out.Amount = measure.Amount{Quantity: measure.Whole(l.Pieces)}.String()
+		out.Amount = l.Counted()
 	case len(l.Measured.Scoops) > 0 && !l.Fixed:
 		out.Amount, out.Grams = l.Spoken, l.Measured.Grams
 	}

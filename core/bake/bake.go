@@ -125,6 +125,7 @@ type State struct {
 	Due     *Due              `json:"due,omitzero"`     // what has come and was not answered
 	Next    int               `json:"next"`             // index of the next moment in Moments; -1 when none is left
 	Heights []Height          `json:"heights,omitzero"` // how high it stood
+	Out     []string          `json:"out,omitzero"`     // how it comes out, in steps
 	Cool    *Cool             `json:"cool,omitzero"`    // of a loaf that is out
 	Probe   *Probe            `json:"probe,omitzero"`   // the last one
 	Photos  []Pictured        `json:"photos,omitzero"`
@@ -176,7 +177,7 @@ func At(p plan.Plan, happened []Happening, now time.Time) State {
 	for _, m := range c.moments {
 		s.Moments = append(s.Moments, Moment{m, m.At(s.Begin), done[m.ID], skipped[m.ID], stays(m)})
 	}
-	s.Heights, s.Photos = heights(c, standing), photos(c, standing)
+	s.Heights, s.Photos, s.Out = heights(c, standing), photos(c, standing), out(p, s.Moments)
 	if s.Cool = cooling(p, s); s.Over() {
 		s.Outage = nil
 	}
@@ -192,7 +193,7 @@ func At(p plan.Plan, happened []Happening, now time.Time) State {
 	if until := s.Begin.Add(refusesFor); s.Paused == "" && !now.After(until) {
 		s.Refuses = &until
 	}
-	s.Lid = lid(s)
+	s.Lid = lid(p, s)
 	s.Due = due(p, s, now)
 	s.Next = slices.IndexFunc(s.Moments, func(m Moment) bool { return m.At.After(now) && !m.Done })
 	s.Changes = nextChange(p, s, now)
@@ -211,7 +212,7 @@ var lids = map[machine.StageKind]string{
 }
 
 // lid is what may be touched now. Buttons are left alone throughout: a stop that is pressed loses the cycle.
-func lid(s State) string {
+func lid(p plan.Plan, s State) string {
 	switch {
 	case s.Paused == string(timetable.Refused):
 		return "Nothing runs yet: lid and pan may be touched."
@@ -219,7 +220,7 @@ func lid(s State) string {
 		return "Leave the buttons alone: a stop that is pressed loses the delay."
 	case s.Phase == Running:
 		if s.Paused != "" {
-			return "It stands still until Start is pressed. No other button: a stop loses the cycle."
+			return "It stands still until " + p.Setting.Fittings.StartButton() + " is pressed. No other button: a stop loses the cycle."
 		}
 		if say, ok := lids[s.Stage]; ok {
 			return say + " Leave the buttons alone: a stop loses the cycle."

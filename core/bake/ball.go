@@ -7,7 +7,6 @@ import (
 	"risepan/core/dough"
 	"risepan/core/kind"
 	"risepan/core/machine"
-	"risepan/core/measure"
 	"risepan/core/plan"
 	"risepan/core/timetable"
 )
@@ -34,8 +33,6 @@ type Dosed struct {
 // grainy is from how much whole grain in 100 of flour on a dough drinks slowly.
 const grainy = 40
 
-var twoPounds = measure.LoafPounds(2, 1)
-
 // ball folds what was seen and put in; nil for what makes no ball.
 func ball(p plan.Plan, s State, standing []Happening) *Ball {
 	at := slices.IndexFunc(s.Moments, func(m Moment) bool { return m.Kind == timetable.Look })
@@ -52,19 +49,18 @@ func ball(p plan.Plan, s State, standing []Happening) *Ball {
 			b.Until = s.Begin.Add(time.Duration(st.To) * time.Minute)
 		}
 	}
-	d := dough.Ball{Slow: p.Formula.Grain >= grainy, Sticky: kind.Of(p.Kind).Sticky, Large: p.Size.Pounds().Cmp(twoPounds.Pounds()) >= 0, Flour: p.Formula.Flour, Hydration: p.Formula.Hydration}
-	minutes := func(from, to time.Time) int { return int(to.Sub(from) / time.Minute) }
+	d := dough.Ball{Slow: p.Formula.Grain >= grainy, Sticky: kind.Of(p.Kind).Sticky, Spoons: p.Doses, Flour: p.Formula.Flour, Hydration: p.Formula.Hydration}
 	for _, h := range standing {
 		switch {
 		case h.What == Saw:
-			d.Into, d.Left = minutes(b.From, h.At), minutes(h.At, b.Until)
+			d.Into, d.Left = s.kneaded(b.From, h.At), s.kneaded(h.At, b.Until)
 			if n := len(b.Doses); n > 0 {
-				d.Since = minutes(b.Doses[n-1].At, h.At)
+				d.Since = s.kneaded(b.Doses[n-1].At, h.At)
 			}
 			a := dough.Advise(d, h.Seen)
 			b.Seen, b.Advice, b.Look = h.Seen, &a, nil
 			if a.Again > 0 {
-				b.look(h.At, a.Again)
+				b.Look = s.afterKneading(h.At, a.Again)
 			}
 		case h.What == Done && h.Moment == s.Moments[at].ID:
 			b.Look = nil
@@ -74,8 +70,8 @@ func ball(p plan.Plan, s State, standing []Happening) *Ball {
 			b.Points += points
 			b.Doses = append(b.Doses, Dosed{*h.Dose, h.At, points, h.Dose.Amount.Spoken()})
 			b.Advice, b.Look = nil, nil
-			if again := dough.AfterDose(minutes(h.At, b.Until)); again > 0 {
-				b.look(h.At, again)
+			if again := dough.AfterDose(s.kneaded(h.At, b.Until)); again > 0 {
+				b.Look = s.afterKneading(h.At, again)
 			}
 		}
 	}
@@ -92,7 +88,33 @@ func (b *Ball) follow(moments []Moment) {
 	slices.SortStableFunc(moments, func(a, b Moment) int { return a.At.Compare(b.At) })
 }
 
-func (b *Ball) look(from time.Time, in int) {
-	at := from.Add(time.Duration(in) * time.Minute)
-	b.Look = &at
+// kneaded is how many whole minutes the paddle turns from one instant to another: rests do not count.
+func (s State) kneaded(from, to time.Time) int {
+	var turned time.Duration
+	for _, st := range s.Stages {
+		if st.Kind == machine.Knead {
+			begins, ends := s.Begin.Add(time.Duration(st.From)*time.Minute), s.Begin.Add(time.Duration(st.To)*time.Minute)
+			turned += max(0, minTime(ends, to).Sub(maxTime(begins, from)))
+		}
+	}
+	return int(turned / time.Minute)
+}
+
+// afterKneading is when the paddle has turned for so many more minutes; nil where it does not any more.
+func (s State) afterKneading(from time.Time, minutes int) *time.Time {
+	left := time.Duration(minutes) * time.Minute
+	for _, st := range s.Stages {
+		begins, ends := s.Begin.Add(time.Duration(st.From)*time.Minute), s.Begin.Add(time.Duration(st.To)*time.Minute)
+		if st.Kind != machine.Knead || !ends.After(from) {
+			continue
+		}
+		begins = maxTime(begins, from)
+		if long := ends.Sub(begins); long < left {
+			left -= long
+			continue
+		}
+		at := begins.Add(left)
+		return &at
+	}
+	return nil
 }

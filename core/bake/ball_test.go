@@ -46,20 +46,20 @@ func TestADoughBallOnTheClock(t *testing.T) {
 		t.Fatalf("before anything was seen: %+v", first)
 	}
 	b := tell(8, bake.Happening{What: bake.Saw, Seen: dough.Torn})
-	if look(b) != 10 || b.Advice.Add == nil || b.Advice.Add.Amount.String() != "1 tsp" {
+	if look(b) != 16 || b.Advice.Add == nil || b.Advice.Add.Amount.String() != "1 tsp" {
 		t.Errorf("torn at minute 8: %+v", b.Advice)
 	}
 	b = tell(9, bake.Happening{What: bake.PutIn, Dose: spoon(dough.Water, "1 tsp")})
-	if look(b) != 11 || b.Advice != nil || len(b.Doses) != 1 || math.Abs(b.Points-1.31) > 0.02 {
+	if look(b) != 17 || b.Advice != nil || len(b.Doses) != 1 || math.Abs(b.Points-1.31) > 0.02 {
 		t.Errorf("with a teaspoon in at minute 9: look at %d, %+v", look(b), b)
 	}
-	b = tell(11, bake.Happening{What: bake.Saw, Seen: dough.Smears})
-	if b.Advice.Add != nil || look(b) != 14 {
+	b = tell(16, bake.Happening{What: bake.Saw, Seen: dough.Smears}) // a minute of kneading after the spoon: between lies a rest
+	if b.Advice.Add != nil || look(b) != 17 {
 		t.Errorf("slack right after liquid: %+v, look at %d", b.Advice, look(b))
 	}
-	b = tell(14, bake.Happening{What: bake.Saw, Seen: dough.Smooth})
-	if look(b) != 24 {
-		t.Errorf("smooth at minute 14 is looked at again at %d, want 24", look(b))
+	b = tell(17, bake.Happening{What: bake.Saw, Seen: dough.Smooth})
+	if look(b) != 27 {
+		t.Errorf("smooth at minute 17 is looked at again at %d, want 27", look(b))
 	}
 	b = tell(30, bake.Happening{What: bake.PutIn, Dose: spoon(dough.FlourDose, "1 tbsp")})
 	if look(b) != -1 || len(b.Doses) != 2 {
@@ -70,7 +70,7 @@ func TestADoughBallOnTheClock(t *testing.T) {
 			t.Error("the look is not ticked off, though there is nothing more to look at")
 		}
 	}
-	if s := bake.At(p, happened[:2], at(10)); s.Next < 0 || s.Moments[s.Next].Kind != timetable.Look || s.Moments[s.Next].At != at(11) {
+	if s := bake.At(p, happened[:2], at(10)); s.Next < 0 || s.Moments[s.Next].Kind != timetable.Look || s.Moments[s.Next].At != at(17) {
 		t.Errorf("two minutes after a dose the next moment is no look: %+v", s)
 	}
 	ticked := append(happened[:3:3], bake.Happening{Stamp: journal.Stamp{Seq: 4, At: at(12)}, What: bake.Done, Moment: "look"})
@@ -78,7 +78,7 @@ func TestADoughBallOnTheClock(t *testing.T) {
 		t.Error("a look that was ticked off is asked for again")
 	}
 	b = tell(31, bake.Happening{What: bake.Undone, Of: 5})
-	if len(b.Doses) != 1 || look(b) != 24 {
+	if len(b.Doses) != 1 || look(b) != 27 {
 		t.Errorf("the flour taken back: %d doses, look at %d", len(b.Doses), look(b))
 	}
 
@@ -106,7 +106,7 @@ func TestTheBallKnowsTheLoaf(t *testing.T) {
 		return bake.At(p, happened, press.Add(8*time.Minute)).Ball.Advice
 	}
 	for size, want := range map[measure.LoafSize]string{measure.LoafPounds(3, 2): "1 tsp", measure.LoafPounds(2, 1): "1 tbsp", measure.LoafPounds(5, 2): "1 tbsp"} {
-		p.Size = size
+		p.Doses = dough.UsualSpoons(measure.Grams(250 * size.Pounds().Float()))
 		if a := saw(dough.Torn); a.Add == nil || a.Add.Amount.String() != want {
 			t.Errorf("%v: %+v, want %s", size, a, want)
 		}

@@ -97,6 +97,13 @@ func maxTime(a, b time.Time) time.Time {
 	return b
 }
 
+func minTime(a, b time.Time) time.Time {
+	if a.Before(b) {
+		return a
+	}
+	return b
+}
+
 // at is a minute of the cycle on the clock.
 func (c course) at(m machine.Minutes) time.Time {
 	return c.begin.Add(time.Duration(m) * time.Minute)
@@ -131,8 +138,22 @@ func (c *course) stageOver(at time.Time) {
 	now := c.minute(at)
 	for _, s := range c.stages {
 		if now >= s.From && now < s.To {
+			c.settle(now, s.Slack)
 			c.shift(now, now-s.To)
 			return
+		}
+	}
+}
+
+// settle closes the windows of what comes after a stage that could have been shorter: how long it took is known now.
+func (c *course) settle(after, slack machine.Minutes) {
+	for n := range c.moments {
+		m := &c.moments[n]
+		if m.UpTo == 0 || m.UpTo <= after || slack == 0 {
+			continue
+		}
+		if m.After = min(m.After+slack, m.UpTo); m.After == m.UpTo {
+			m.UpTo = 0
 		}
 	}
 }

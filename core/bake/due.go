@@ -1,6 +1,7 @@
 package bake
 
 import (
+	"fmt"
 	"slices"
 	"time"
 
@@ -34,13 +35,13 @@ var waits = map[timetable.MomentKind][3]string{
 	timetable.Brush:   {"Not yet: let the kneading end.", "Now, gently.", "It bakes: quickly now, or leave it."},
 	timetable.Refused: {},
 	timetable.Paddle: {"Not yet: let the kneading end.",
-		"Now, with wet fingers, and spread the dough to fill the pan.", "It bakes: leave the paddle in, and look for it in the loaf."},
+		"Now, with wet fingers, and spread the dough to fill the pan.", "It bakes: the paddle comes out with the loaf."},
 }
 
 // stays reports whether a moment stays first until it is answered.
 func stays(m timetable.Moment) bool {
 	_, waits := waits[m.Kind]
-	return waits && m.Person
+	return waits && (m.Person || m.Optional)
 }
 
 // due is the first moment that has come and was not answered.
@@ -49,7 +50,11 @@ func due(p plan.Plan, s State, now time.Time) *Due {
 		if s.Paused != "" { // comes before all else: the whole bake waits
 			return m.ID == s.Paused
 		}
-		return m.Stays && !m.Done && !m.Skipped && !m.At.After(now)
+		over := s.Ready
+		if _, bakes := ends(s); m.Optional && !bakes.IsZero() { // what can be left is left, once it bakes
+			over = bakes
+		}
+		return m.Stays && !m.Done && !m.Skipped && !m.At.After(now) && now.Before(over)
 	})
 	if n < 0 {
 		return nil
@@ -67,8 +72,12 @@ func due(p plan.Plan, s State, now time.Time) *Due {
 		d.Now = says[2]
 	}
 	switch {
-	case m.Kind == timetable.AddIns:
-		d.Lines = p.Pan.Aside
+	case m.Kind == timetable.AddIns: // what the dispenser drops is in already
+		for _, line := range p.Pan.Aside {
+			if p.AddIns.Of(line) != plan.InBox {
+				d.Lines = append(d.Lines, line)
+			}
+		}
 	case m.Kind == timetable.Held:
 		d.Lines = p.Pan.Knead
 	case m.Kind == timetable.Filling:
@@ -81,9 +90,10 @@ func due(p plan.Plan, s State, now time.Time) *Due {
 		d.Steps, d.Lines = m.Steps, partLines(p, recipe.Filling)
 	}
 	if m.Waits {
-		d.Waits, d.Now = true, "The machine stands still until you press Start again. What comes after moves with it."
+		start := p.Setting.Fittings.StartButton()
+		d.Waits, d.Now = true, fmt.Sprintf("The machine stands still until you press %s again. What comes after moves with it.", start)
 		if m.Kind == timetable.Refused {
-			d.Now = "Nothing runs until Start is taken. What comes after moves with it."
+			d.Now = fmt.Sprintf("Nothing runs until %s is taken. What comes after moves with it.", start)
 		}
 	}
 	return d

@@ -60,7 +60,7 @@ func TestAMissedBeepStaysFirst(t *testing.T) {
 	}{
 		{at.Add(-time.Minute), ""}, {at, "put them in now"}, {kneads.Add(-time.Minute), "put them in now"},
 		{kneads, "fold them in by hand"}, {bakes.Add(-time.Minute), "fold them in by hand"}, {bakes, "It bakes: leave them out"},
-		{p.Timer.Ready, "It bakes: leave them out"},
+		{p.Timer.Ready.Add(-time.Minute), "It bakes: leave them out"}, {p.Timer.Ready, ""}, {p.Timer.Ready.Add(time.Hour), ""},
 	} {
 		s := bake.At(p, nil, c.when)
 		switch {

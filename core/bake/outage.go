@@ -10,6 +10,7 @@ import (
 	"risepan/core/machine"
 	"risepan/core/plan"
 	"risepan/core/timetable"
+	"risepan/core/word"
 )
 
 // Cut is a power cut, as the baker tells it: only the baker knows.
@@ -49,7 +50,7 @@ func outage(p plan.Plan, c course, h Happening) *Outage {
 	switch c.stage(cut.From) {
 	case machine.Rest, machine.Knead:
 		if into <= begunAgain {
-			return &Outage{Say: "It had hardly begun: start the same cycle again.", Steps: []string{"Set the panel as before, and press Start. The dough takes a second kneading well."}}
+			return &Outage{Say: "It had hardly begun: start the same cycle again.", Steps: []string{"Set the panel as before, and press " + p.Setting.Fittings.StartButton() + ". The dough takes a second kneading well."}}
 		}
 		return &Outage{Say: "It was being kneaded: the dough can be saved.", Steps: risenAndBaked(p, left[machine.Rise], bake)}
 	case machine.Rise, machine.KnockBack:
@@ -58,7 +59,7 @@ func outage(p plan.Plan, c course, h Happening) *Outage {
 	case machine.Bake:
 		rest := left[machine.Bake]
 		return &Outage{Say: "It was baking: bake it to its end before it cools.", Steps: []string{
-			fmt.Sprintf("On the bake-only cycle for %d minutes, and some more where it has cooled; or in the oven at %s.", rest+5, oven),
+			fmt.Sprintf("%s for %d minutes, and some more where it has cooled.", bakedOn(p), rest+5),
 			"Try its middle: " + done(p),
 		}}
 	}
@@ -66,13 +67,23 @@ func outage(p plan.Plan, c course, h Happening) *Outage {
 		return &Outage{Say: "The delay is lost: nothing has begun. Set the panel anew; the plan counts from now.", Steps: []string{"Is the yeast still dry? Else begin again."}}
 	}
 	if c.paused != "" {
-		return &Outage{Say: "It was waiting for Start: the dough can be saved.", Steps: risenAndBaked(p, max(0, left[machine.Rise]-long), bake)}
+		return &Outage{Say: "It was waiting for " + p.Setting.Fittings.StartButton() + ": the dough can be saved.", Steps: risenAndBaked(p, max(0, left[machine.Rise]-long), bake)}
 	}
 	return &Outage{Say: "It was done already: take it out."}
 }
 
 // oven is the usual heat for a loaf that moves to the oven.
 const oven = "190 °C (375 °F)"
+
+// bakedOn is where a loaf that its cycle does not bake any more is baked: on the machine's own cycle for that, where it
+// has one, or in the oven.
+func bakedOn(p plan.Plan) string {
+	in := "In a tin in the oven at " + oven
+	if only := p.Setting.Fittings.BakeOnly; only != nil {
+		return fmt.Sprintf("On the %s cycle, or %s,", only, word.Lower(in))
+	}
+	return in
+}
 
 func done(p plan.Plan) string {
 	if p.Ending.Core == "" {
@@ -90,7 +101,7 @@ func risenAndBaked(p plan.Plan, rise, bake int) []string {
 	if bake == 0 {
 		return append(out, "Then shape and bake it as planned.")
 	}
-	return append(out, fmt.Sprintf("Then the bake-only cycle for %d minutes; or in a tin in the oven at %s, about as long.", bake, oven), "Try its middle: "+done(p))
+	return append(out, fmt.Sprintf("Then %s for %d minutes.", word.Lower(bakedOn(p)), bake), "Try its middle: "+done(p))
 }
 
 // left is how many minutes of each kind of stage are left from a minute of the cycle on.

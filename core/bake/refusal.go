@@ -38,7 +38,7 @@ const (
 func (c *course) refuse(p plan.Plan, h Happening, now time.Time) {
 	wait, steps := tryCold, []string{
 		"Carry the machine to where it is warmer, or warm the kitchen.",
-		fmt.Sprintf("Nobody can say how long that takes: try Start every %d min.", tryCold),
+		fmt.Sprintf("Nobody can say how long that takes: try %s every %d min.", p.Setting.Fittings.StartButton(), tryCold),
 		"Liquid that has gone cold slows the first rise: look how high the dough stands before it bakes.",
 	}
 	if h.Refusal == TooHot {
@@ -49,7 +49,7 @@ func (c *course) refuse(p plan.Plan, h Happening, now time.Time) {
 		steps = []string{
 			"Take the pan out, and leave it as it is: nothing has been mixed.",
 			fmt.Sprintf("Leave the lid open for %d min.", wait),
-			"Put the pan back, lock it in, and try Start again.",
+			"Put the pan back, lock it in, and try " + p.Setting.Fittings.StartButton() + " again.",
 		}
 	}
 	again := h.At.Add(time.Duration(wait) * time.Minute)
@@ -59,5 +59,5 @@ func (c *course) refuse(p plan.Plan, h Happening, now time.Time) {
 	c.moments = slices.Insert(c.moments, 0,
 		timetable.Moment{ID: c.paused, Kind: timetable.Refused, After: c.minute(h.At), Waits: true, Hands: wait, Steps: steps,
 			Say: fmt.Sprintf("The machine refuses to start: it is %s.", h.Refusal)},
-		timetable.Moment{ID: "try again", Kind: timetable.Refused, After: c.minute(again), Person: true, Say: "Try Start again."})
+		timetable.Moment{ID: "try again", Kind: timetable.Refused, After: c.minute(again), Person: true, Say: "Try " + p.Setting.Fittings.StartButton() + " again."})
 }

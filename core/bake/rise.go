@@ -5,6 +5,7 @@ import (
 
 	"risepan/core/dough"
 	"risepan/core/machine"
+	"risepan/core/plan"
 )
 
 // Height is how high the dough stood at a minute of the cycle.
@@ -22,14 +23,20 @@ type Before struct {
 // about is by how many minutes an earlier look may lie beside this one.
 const about = 12
 
-// Rise is what to do about the last height that was told; empty where none was. Earlier loaves, newest first, are
-// held beside it.
-func Rise(s State, before []Before) string {
+// Rise is what to do about the last height that was told; empty where none was. It is held against what the plan has the
+// loaf fill of its pan, and against earlier loaves, newest first.
+func Rise(p plan.Plan, s State, before []Before) string {
 	if len(s.Heights) == 0 {
 		return ""
 	}
 	h := s.Heights[len(s.Heights)-1]
 	r := dough.Rise{Stands: h.Stands, Doing: dough.Rests, Last: true}
+	if f := p.Pan.Fill; f.Pan > 0 {
+		r.Low, r.High = float64(f.Low/f.Pan), float64(f.High/f.Pan)
+	}
+	if only := p.Setting.Fittings.BakeOnly; only != nil {
+		r.BakeOnly = only.String()
+	}
 	for _, st := range s.Stages {
 		if st.Kind == machine.Bake && r.ToBake == 0 {
 			r.ToBake = max(0, int(st.From-h.Minute))

@@ -91,7 +91,7 @@ func Steps(k kitchen.Kitchen, p plan.Plan, in map[string]measure.Grams) []Step {
 		}
 	}
 	b.add(Step{ID: "panel", Kind: Panel, Say: "Set the panel.", List: presses, Why: "The display then says: " + p.Setting.Shows})
-	b.add(Step{ID: "start", Kind: Start, Say: "Press Start."})
+	b.add(Step{ID: "start", Kind: Start, Say: "Press " + p.Setting.Fittings.StartButton() + "."})
 	return b.steps
 }
 

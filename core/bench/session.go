@@ -201,6 +201,9 @@ func went(l plan.Line) measure.Amount {
 	const parts = 1000
 	switch {
 	case l.Pieces > 0 && l.Locked == "":
+		if l.Packets {
+			return measure.Of(l.Pieces, 1, measure.Packet)
+		}
 		return measure.Of(l.Pieces, 1, measure.Piece)
 	case l.Locked != "" && l.Measured.Volume > 0, !l.Fixed && len(l.Measured.Scoops) > 0:
 		return measure.Of(int64(math.Round(float64(l.Measured.Volume)*parts)), parts, measure.Millilitre)

@@ -21,7 +21,8 @@ type Needs struct {
 	Kind    recipe.Kind
 	Formula formula.Formula
 	Lines   []recipe.Weighed
-	Size    measure.LoafSize
+	Size    machine.SizeSetting
+	Small   bool            // the loaf is smaller than its setting is for
 	Delayed bool            // a delay timer is wanted
 	Within  machine.Minutes // the time that there is; 0: any
 	Away    bool            // nobody is there for the beep
@@ -266,7 +267,7 @@ func Harm(c machine.Cycle, n Needs) string {
 	if say, ok := kneaded[n.Kind]; ok && c.Character != machine.Dough {
 		return say
 	}
-	t := c.Totals(n.Size, machine.Medium)
+	t := c.Totals(n.Size.LoafSize, machine.Medium)
 	switch {
 	case n.Formula.Yeast == 0 && t.Rise > 0 && n.row().Bands.Yeast != (kind.Band{}), n.row().Loose && t.Rise > 0:
 		return fmt.Sprintf("%s kneads and then waits %s hours to bake: without yeast nothing rises in them, and the leavening is spent before the heat.", c.Name, n.hours(t.Rise))
@@ -313,7 +314,7 @@ func judge(c machine.Cycle, n Needs, why string, prefer []machine.Character) Opt
 	if rank > 0 {
 		o.Reason = fmt.Sprintf("Would do: its stages come nearest after the %s cycle's.", prefer[0])
 	}
-	t := c.Totals(n.Size, machine.Medium)
+	t := c.Totals(n.Size.LoafSize, machine.Medium)
 	for _, rule := range rules {
 		points, say := rule(c, t, n)
 		o.Score += points
@@ -365,8 +366,12 @@ func Crust(m machine.Machine, c machine.Cycle, n Needs) (machine.Crust, string) 
 		want, why = machine.Light, "One lighter: egg and sugar brown fast."
 	case n.Formula.Sugar < 1 && n.Formula.Fat < 2:
 		want, why = machine.Dark, "One darker: a lean white loaf stays pale."
-	case sameForAll(m, c) && n.Size == smallest(m.Sizes) && len(m.Sizes) > 1:
+	case sameForAll(m, c) && n.Size.LoafSize == smallest(m.Sizes) && len(m.Sizes) > 1:
 		want, why = machine.Light, "One lighter: this cycle bakes a small loaf as long as a big one."
+	}
+	if at := slices.Index(machine.Crusts, want); n.Small && at > 0 {
+		want = machine.Crusts[at-1]
+		why = strings.TrimSuffix(why, ".") + "; and one lighter, for a loaf that is small for its setting is done early."
 	}
 	if n := slices.Index(machine.Crusts, want) - m.Browns; m.Browns != 0 && n >= 0 && n < len(machine.Crusts) {
 		want = machine.Crusts[n]

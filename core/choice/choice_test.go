@@ -20,7 +20,7 @@ func needs(t *testing.T, r recipe.Recipe) choice.Needs {
 	if err != nil {
 		t.Fatal(err)
 	}
-	return choice.Needs{Kind: r.Kind, Formula: formula.FromRecipe(w), Lines: w, Size: r.Size}
+	return choice.Needs{Kind: r.Kind, Formula: formula.FromRecipe(w), Lines: w, Size: machine.SizeSetting{LoafSize: r.Size}}
 }
 
 // lock is a small machine of few cycles: no sweet, no gluten-free, a wholemeal without a rest.
@@ -202,7 +202,7 @@ func TestNoCycleForTheDoughIsSaid(t *testing.T) {
 	m := demo.Boatyard()
 	n := needs(t, demo.Recipes()[0])
 	n.Formula = formula.Formula{Flour: 300} // no yeast: a quick bread
-	n.Size = measure.LoafPounds(1, 1)
+	n.Size = machine.SizeSetting{LoafSize: measure.LoafPounds(1, 1)}
 	if best := choice.Cycles(m, n)[0]; best.Suits {
 		t.Errorf("a machine without a quick bread cycle suits one by %+v", best)
 	}

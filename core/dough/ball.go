@@ -2,6 +2,7 @@ package dough
 
 import (
 	"fmt"
+	"math"
 
 	"risepan/core/larder"
 	"risepan/core/measure"
@@ -26,6 +27,29 @@ var Looks = []Seen{Pours, Smears, Smooth, Torn, Knocks, Corners}
 func (s Seen) Words() []string { return word.List(Looks) }
 func (s *Seen) UnmarshalText(text []byte) error {
 	return word.Read(s, text, "look of a dough", Looks)
+}
+
+// By how many points of hydration a dough may be off and still be one smooth ball, from where it pours or knocks, and from
+// where a plan says so beforehand: at the first look some of the water is not drunk yet.
+const (
+	Smeared = 4.0
+	poured  = 8.0
+	Tells   = 3.0
+)
+
+// LookAt is how a ball looks that is so many points of hydration wetter than it should be; below 0 drier.
+func LookAt(off float64) Seen {
+	switch {
+	case off > poured:
+		return Pours
+	case off > Smeared:
+		return Smears
+	case off < -poured:
+		return Knocks
+	case off < -Smeared:
+		return Torn
+	}
+	return Smooth
 }
 
 // Stuff is what a dose is of.
@@ -99,18 +123,66 @@ func (l *FirstLook) UnmarshalText(text []byte) error {
 	return word.Read(l, text, "first look at the dough (leave it empty, or)", FirstLooks)
 }
 
+// Spoons are what doses are given by, in measures that the kitchen has. They go by the flour: 1 tsp of water is
+// about 2 points of hydration in 250 g of it, 1 in 500 g.
+type Spoons struct {
+	Least     measure.Amount `json:"least"` // of water, after a dose that went the other way
+	Water     measure.Amount `json:"water"`
+	MuchWater measure.Amount `json:"muchWater"` // for a dough that is hard
+	Flour     measure.Amount `json:"flour"`
+	MuchFlour measure.Amount `json:"muchFlour"` // for one that pours
+}
+
+// bold is from how much flour on liquid is given by the tablespoon, g: that of a loaf of 2 lb.
+const bold = 435
+
+// UsualSpoons are the doses for so much flour in a kitchen that has teaspoon and tablespoon.
+func UsualSpoons(flour measure.Grams) Spoons {
+	tsp, tbsp := measure.Of(1, 1, measure.Tsp), measure.Of(1, 1, measure.Tbsp)
+	s := Spoons{tsp, tsp, measure.Of(2, 1, measure.Tsp), tbsp, measure.Of(2, 1, measure.Tbsp)}
+	if flour >= bold {
+		s.Water, s.MuchWater = tbsp, tbsp
+	}
+	return s
+}
+
+// mostFillings is how many fillings of one spoon a dose takes.
+const mostFillings = 2
+
+// With are the doses as some measures make them: each in one or two fillings of one measure, the nearest that there is.
+func (s Spoons) With(measures []measure.Measure) Spoons {
+	for _, dose := range []*measure.Amount{&s.Least, &s.Water, &s.MuchWater, &s.Flour, &s.MuchFlour} {
+		*dose = nearest(*dose, measures)
+	}
+	return s
+}
+
+// nearest is what one or two fillings of one measure make that comes nearest to a dose, as a ratio.
+func nearest(dose measure.Amount, measures []measure.Measure) measure.Amount {
+	best, off := dose, math.Inf(1)
+	for _, m := range measures {
+		for n := int64(1); n <= mostFillings; n++ {
+			a := measure.Amount{Quantity: m.Amount.Quantity.Times(measure.Whole(n)), Unit: m.Amount.Unit}
+			if o := math.Abs(math.Log(float64(a.Millilitres() / dose.Millilitres()))); o < off-1e-9 {
+				best, off = a, o
+			}
+		}
+	}
+	return best
+}
+
 // Ball is a dough in its kneading. Times are minutes.
 type Ball struct {
-	Batter    bool // it makes no ball
-	Slow      bool // much whole grain, which drinks slowly
-	Sticky    bool // rye, which smears however much flour it gets
-	Large     bool // of 2 lb and more
+	Batter    bool   // it makes no ball
+	Slow      bool   // much whole grain, which drinks slowly
+	Sticky    bool   // rye, which smears however much flour it gets
+	Spoons    Spoons // that doses are given by
 	Flour     measure.Grams
 	Hydration float64 // with the doses so far
-	Into      int     // since kneading began
-	Left      int     // until the last kneading ends
+	Into      int     // of kneading since it began; rests do not count
+	Left      int     // of kneading until its last ends
 	Doses     []Dose  // so far
-	Since     int     // since the last of them
+	Since     int     // of kneading since the last of them
 }
 
 // Advice is what to do about a dough ball.
@@ -204,18 +276,19 @@ func (b Ball) again(in int) int {
 // dose is one spoonful: small steps, a bigger one where much is wrong, and the smallest where the last went the
 // other way.
 func (b Ball) dose(of Stuff, strong, small bool) Dose {
-	spoons, unit := int64(1), measure.Tsp
-	switch {
-	case of == FlourDose:
-		unit = measure.Tbsp
-		if strong && !small {
-			spoons = 2
-		}
-	case small:
-	case b.Large:
-		unit = measure.Tbsp
-	case strong:
-		spoons = 2
+	s := b.Spoons
+	if s == (Spoons{}) {
+		s = UsualSpoons(b.Flour)
 	}
-	return Dose{of, measure.Of(spoons, 1, unit)}
+	switch {
+	case of == FlourDose && strong && !small:
+		return Dose{of, s.MuchFlour}
+	case of == FlourDose:
+		return Dose{of, s.Flour}
+	case small:
+		return Dose{of, s.Least}
+	case strong:
+		return Dose{of, s.MuchWater}
+	}
+	return Dose{of, s.Water}
 }

@@ -20,7 +20,7 @@ func spoon(t testing.TB, of Stuff, text string) Dose {
 // At this minute this is seen: so this is said. Reasoned by hand, minute by minute, before the rule.
 func TestAtThisMinuteThisIsSeen(t *testing.T) {
 	loaf := Ball{Flour: 375, Hydration: 63}              // 1 1/2 lb of white
-	big := Ball{Flour: 500, Hydration: 63, Large: true}  // 2 lb
+	big := Ball{Flour: 500, Hydration: 63}               // 2 lb
 	whole := Ball{Flour: 375, Hydration: 68, Slow: true} // wholemeal
 	batter := Ball{Flour: 300, Hydration: 110, Batter: true}
 	at := func(b Ball, into, left int, doses ...Dose) Ball {
@@ -112,14 +112,13 @@ func TestFollowingTheAdviceMendsTheDough(t *testing.T) {
 	for _, size := range []struct {
 		name  string
 		flour measure.Grams
-		large bool
-	}{{"1 lb", 250, false}, {"1 1/2 lb", 375, false}, {"2 lb", 500, true}, {"2 1/2 lb", 625, true}} {
+	}{{"1 lb", 250}, {"1 1/2 lb", 375}, {"2 lb", 500}, {"2 1/2 lb", 625}} {
 		for _, start := range []float64{-8, -6, -4, 4, 6, 8} {
 			const knead, first = 20, 7
 			off, doses := start, []Dose{}
 			var said []string
 			for minute := first; minute < knead; {
-				b := Ball{Flour: size.flour, Hydration: 63 + off, Large: size.large, Into: minute, Left: knead - minute, Doses: doses, Since: 2}
+				b := Ball{Flour: size.flour, Hydration: 63 + off, Into: minute, Left: knead - minute, Doses: doses, Since: 2}
 				got := Advise(b, look(off))
 				if got.Add != nil {
 					if len(doses) > 0 && doses[0].Of != got.Add.Of {

@@ -19,8 +19,11 @@ const (
 	ColdTap     measure.Celsius = 12
 	Boiling     measure.Celsius = 100
 	YeastDies   measure.Celsius = 60
+	Deadly      measure.Celsius = 55 // of a liquid, from where no yeast is mixed with it
 	Cooled      measure.Celsius = 40 // of what was warmed on the stove, before yeast goes in
 	HotForRapid measure.Celsius = 49 // the fixed temperature of the hot school, the middle of its range
+	BloomAt     measure.Celsius = 40 // of all that bloomed yeast is stirred into, the middle of its range
+	hottest     measure.Celsius = 60 // that a liquid is asked to have, for what is cold beside it in a cup
 	coldest     measure.Celsius = 4  // as cold as a fridge makes a liquid
 )
 
@@ -49,13 +52,69 @@ const (
 	Mixed     Meeting = "mixed with flour" // rapid-rise yeast in the flour, on a rapid cycle
 )
 
+// Meetings lists them.
+var Meetings = []Meeting{Layered, Dissolved, Mixed}
+
+func (m Meeting) Words() []string { return word.List(Meetings) }
+func (m *Meeting) UnmarshalText(text []byte) error {
+	return word.Read(m, text, "way in which yeast meets the liquid", Meetings)
+}
+
 // Limits are the temperatures that a liquid may have where yeast meets it.
 type Limits struct {
 	Low  measure.Celsius `json:"low"` // 0: as cold as you like
 	High measure.Celsius `json:"high"`
 }
 
-var limits = map[Meeting]Limits{Layered: {0, 43}, Dissolved: {38, 43}, Mixed: {43, 54}}
+// limits are the usual figures of home baking. They are whole degrees Fahrenheit (100, 110 and 130), so that a
+// limit reads the same on either thermometer. Reader, plan, bench, stand-in and verdict ask this one table.
+var limits = map[Meeting]Limits{
+	Layered:   {0, fahrenheit(110)},
+	Dissolved: {fahrenheit(100), fahrenheit(110)},
+	Mixed:     {fahrenheit(110), fahrenheit(130)},
+}
+
+func fahrenheit(f float64) measure.Celsius { return measure.Celsius((f - 32) * 5 / 9) }
+
+// Bearing is how yeast bears the warmth of a liquid.
+type Bearing string
+
+const (
+	Well    Bearing = ""         // as it likes it, or as it does no harm
+	TooCool Bearing = "too cool" // bloomed yeast does not wake
+	TooHot  Bearing = "too hot"  // it works less, or dies
+	Kills   Bearing = "kills"    // no yeast lives through it
+)
+
+// Bearings lists them.
+var Bearings = []Bearing{Well, TooCool, TooHot, Kills}
+
+func (b Bearing) Words() []string { return word.List(Bearings) }
+func (b *Bearing) UnmarshalText(text []byte) error {
+	return word.Read(b, text, "answer of yeast to warmth (leave it empty, or)", Bearings)
+}
+
+// Bears is how yeast bears a liquid in a manner of meeting it. Temperatures are compared as a kitchen's degrees
+// show them: what reads 43 °C is not above 43 °C.
+func (m Meeting) Bears(t measure.Celsius, in measure.Degrees) Bearing {
+	l, t := limits[m], in.Round(t)
+	switch {
+	case t >= in.Round(Deadly):
+		return Kills
+	case t > in.Round(l.High):
+		return TooHot
+	case m == Dissolved && t < in.Round(l.Low):
+		return TooCool
+	}
+	return Well
+}
+
+// Alive is the share of yeast that lives through a liquid of a temperature, 0 to 1: all of it up to the limit,
+// none from where yeast dies.
+func (m Meeting) Alive(t measure.Celsius) float64 {
+	high := limits[m].High
+	return max(0, min(1, float64((YeastDies-t)/(YeastDies-high))))
+}
 
 // LimitsFor are the limits for a meeting of yeast and liquid, °C.
 func LimitsFor(m Meeting) Limits { return limits[m] }
@@ -138,6 +197,12 @@ func For(parts []Part, n int, want measure.Celsius) measure.Celsius {
 	return measure.Celsius((float64(want)*Capacity(parts) - others) / p.Capacity())
 }
 
+// ForCup is the temperature that the part of this number must have so that all that bloomed yeast is stirred into
+// comes to the warmth in which it wakes; no hotter than a cup is held.
+func ForCup(parts []Part, n int) measure.Celsius {
+	return min(max(For(parts, n, BloomAt), limits[Dissolved].Low), hottest)
+}
+
 // ForDelay is how warm a liquid goes in before a delay: cool, about as from the tap, and no warmer than
 // the room.
 func ForDelay(room measure.Celsius) measure.Celsius { return min(room, ColdTap+3) }
@@ -164,28 +229,28 @@ func FromKettle(g measure.Grams, t measure.Celsius) (k Kettle, ok bool) {
 	return Kettle{g * share, g * (1 - share), ColdTap}, true
 }
 
-// touches tell a temperature by the touch, for those without a thermometer.
+// touches tell a temperature by the touch, for those without a thermometer: the skin of a wrist has about 33 °C.
 var touches = []struct {
-	below measure.Celsius
-	say   string
+	upTo measure.Celsius
+	say  string
 }{
-	{10, "as cold as from the fridge"},
-	{18, "cool, as from the tap"},
-	{24, "neither warm nor cold to the hand"},
-	{31, "only just warm on the wrist"},
-	{38, "warm on the wrist, not hot"},
-	{44, "hot to the finger, but it can stay in"},
-	{YeastDies, "hot: a finger stays in for a moment only"},
+	{10, "cold, as from the fridge"},
+	{20, "cold on the wrist"},
+	{27, "cool on the wrist"},
+	{32, "neither warm nor cool on the wrist"},
+	{37, "just warm on the wrist"},
+	{43, "as warm as a bath, but not hot"},
+	{50, "hot"},
 }
 
-// Touch says how a temperature feels.
+// Touch says how a temperature feels, to the whole degree: at the same shown temperature it always feels the same.
 func Touch(t measure.Celsius) string {
 	for _, row := range touches {
-		if t < row.below {
+		if measure.InCelsius.Round(t) <= row.upTo {
 			return row.say
 		}
 	}
-	return "too hot: yeast dies near 60 °C"
+	return "too hot to hold a finger in"
 }
 
 // CheckRoom says what a kitchen's temperature can be.

@@ -2,6 +2,7 @@ package dough
 
 import (
 	"fmt"
+	"math"
 
 	"risepan/core/word"
 )
@@ -17,6 +18,20 @@ const (
 	Above Stands = "a finger above the rim"
 	Lid   Stands = "touches the lid"
 )
+
+// shares are the heights as shares of the pan, its rim being 1.
+var shares = map[Stands]float64{Third: 0.33, Half: 0.5, Below: 0.88, Level: 1, Above: 1.12, Lid: 1.2}
+
+// standing is the height that is nearest to a share of the pan.
+func standing(share float64) Stands {
+	best := Third
+	for _, s := range AllStands {
+		if math.Abs(shares[s]-share) < math.Abs(shares[best]-share) {
+			best = s
+		}
+	}
+	return best
+}
 
 // AllStands lists them, lowest first.
 var AllStands = []Stands{Third, Half, Below, Level, Above, Lid}
@@ -35,6 +50,9 @@ func (s Stands) high() int {
 	}
 	return -1
 }
+
+// Spring is how much higher than it went in a loaf comes out of its baking.
+const Spring = 1.12
 
 // Doing is what the machine does when a height is looked at.
 type Doing int
@@ -60,6 +78,17 @@ type Rise struct {
 	ToBake int  // minutes until the baking begins
 	Stands Stands
 	Before []Earlier // newest first
+	// Low and High are how much of its pan the loaf was planned to fill when it is baked; 0 where nobody knows.
+	Low, High float64
+	BakeOnly  string // how the machine's cycle that only bakes is called; empty: it has none
+}
+
+// planned are the heights between which the dough was planned to stand as its baking begins.
+func (r Rise) planned() (low, high Stands) {
+	if r.High <= 0 {
+		return Below, Level
+	}
+	return standing(r.Low / Spring), standing(r.High / Spring)
 }
 
 // Minutes of the last rise (docs/dough.md).
@@ -90,25 +119,30 @@ func (r Rise) Judge() string {
 	if say := r.beside(); say != "" {
 		return say
 	}
-	switch {
+	low, high := r.planned()
+	switch is := r.Stands.high(); {
 	case r.Stands == Lid:
 		return "It touches the lid. Prick it three or four times with a thin skewer, near the sides: it sinks a little and goes on. Its top will be uneven. Do not pat it down."
 	case r.Stands == Above && r.ToBake > soon:
 		return fmt.Sprintf("It stands high, with %d minutes to go. Look again in ten minutes; if it comes near the lid, prick it with a skewer, as a last resort.", r.ToBake)
 	case r.Stands == Above:
 		return "Leave it: the baking begins soon, and sets it. It still springs a little."
-	case r.Stands.high() >= Below.high() && r.ToBake > early:
+	case is > high.high() && r.ToBake > soon:
+		return fmt.Sprintf("It stands higher than this loaf was planned to, with %d minutes to go: a warm kitchen, or much yeast. There is room above it: look again in fifteen minutes.", r.ToBake)
+	case is >= low.high() && r.ToBake > early:
 		return fmt.Sprintf("It is early for it to stand so high, with %d minutes to go: a warm kitchen, or much yeast. Look again in fifteen minutes.", r.ToBake)
-	case r.Stands == Level:
-		return "Leave it: at the rim as its baking comes near is where it should be."
-	case r.Stands == Below && r.ToBake <= soon:
-		return "Leave it: it is as it should be. It springs above the rim in the heat."
-	case r.Stands == Below:
-		return fmt.Sprintf("Leave it: there are %d minutes still.", r.ToBake)
+	case is >= low.high() && r.ToBake <= soon:
+		return "Leave it: it stands as it should, for this loaf in this pan. It springs a little more in the heat."
+	case is >= low.high():
+		return fmt.Sprintf("Leave it: it stands as it should, and there are %d minutes still.", r.ToBake)
 	case r.ToBake > soon:
 		return fmt.Sprintf("There is time: %d minutes to the baking. A cold kitchen is slow. Keep the lid shut, for the warmth.", r.ToBake)
 	}
-	return "It is low, and the machine goes by its clock. Where it lets you, stop it as the rise ends, leave the pan in until it stands a finger below the rim, and then use the bake-only cycle. Else let it go on: it will be close, and good to eat."
+	say := fmt.Sprintf("It is low: planned was %s. The machine goes by its clock. ", at(low))
+	if r.BakeOnly == "" {
+		return say + "Let it go on: it will be close, and good to eat."
+	}
+	return say + fmt.Sprintf("Where it lets you, stop it as the rise ends, leave the pan in until the dough stands there, and then bake it with %s. Else let it go on: it will be close, and good to eat.", r.BakeOnly)
 }
 
 // beside holds it against the newest earlier loaf; empty where that tells nothing.

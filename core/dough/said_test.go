@@ -23,7 +23,7 @@ func TestWhatIsSaidOfADough(t *testing.T) {
 	some := [][]dough.Dose{nil, {dose(dough.Water, "1 tsp")}, {dose(dough.FlourDose, "1 tbsp")}, {dose(dough.FlourDose, "1 tbsp"), dose(dough.Water, "2 tsp")},
 		{dose(dough.Water, "1 tbsp"), dose(dough.Water, "1 tbsp"), dose(dough.Water, "1 tbsp"), dose(dough.Water, "1 tbsp")}}
 	for _, seen := range dough.Looks {
-		for kind, b := range []dough.Ball{{}, {Batter: true}, {Slow: true}, {Sticky: true}, {Large: true}} {
+		for kind, b := range []dough.Ball{{}, {Batter: true}, {Slow: true}, {Sticky: true}, {Spoons: dough.UsualSpoons(500)}} {
 			var said []any
 			for _, into := range []int{0, 2, 4, 5, 6, 9, 10, 14, 15, 16, 24} {
 				for _, left := range []int{0, 1, 4, 5, 6, 12} {

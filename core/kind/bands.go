@@ -61,6 +61,14 @@ func (b Band) Judge(low, high float64) Verdict {
 	return Inside
 }
 
+// Nearest is the figure that lies inside the band nearest to v; v itself where there is no band.
+func (b Band) Nearest(v float64) float64 {
+	if b.IsZero() {
+		return v
+	}
+	return min(max(v, b.Low), b.High)
+}
+
 // With widens the band to include v.
 func (b Band) With(v float64) Band { return Band{min(b.Low, v), max(b.High, v)} }
 

@@ -22,6 +22,7 @@ type Row struct {
 	Whole    bool          // of whole grain, which drinks slowly
 	NoWheat  bool          // for somebody who must avoid gluten
 	ByRapid  bool          // on a rapid cycle it is held against what is usual there
+	ByWhite  bool          // on any cycle but a rapid one it is held against what is usual of a white loaf
 	Shaped   bool          // by hand: the machine kneads and raises only
 	FewKnock bool          // dislikes more than one knock-back
 	ByWeight bool          // its flour says little of its size: the weight of all of it does
@@ -31,6 +32,7 @@ type Row struct {
 	Finish   recipe.Finish // of what is shaped by hand, where the recipe says nothing
 
 	Sticky    bool                // it stays so however long it is kneaded
+	Look      int                 // minutes of kneading before its ball tells anything; 0: the usual 7
 	Still     bool                // nothing in it is kneaded to a ball, and its sides want no scraping
 	Batch     bool                // made by the batch: loaf sizes say nothing of it
 	Flourless bool                // it needs no flour
@@ -84,16 +86,16 @@ var Rapid = Bands{Hydration: Band{60, 72}, Salt: Band{1.6, 2.8}, Yeast: Band{2.0
 var table = map[recipe.Kind]Row{
 	recipe.White: {Oven: 200, Bake: 35, Edges: kneaded, Low: 5.5, High: 6.0, ByRapid: true, Ending: lean,
 		Bands: Bands{Band{57, 72}, Band{1.6, 2.8}, Band{1.0, 2.2}, Band{1, 8}, Band{1, 9}, Band{}}},
-	recipe.Wholemeal: {Oven: 200, Bake: 40, Whole: true, Edges: kneaded, Low: 4.0, High: 4.5, ByRapid: true, Ending: lean,
+	recipe.Wholemeal: {Oven: 200, Bake: 40, Whole: true, Look: 10, Edges: kneaded, Low: 4.0, High: 4.5, ByRapid: true, Ending: lean,
 		Bands: Bands{Band{57, 72}, Band{1.6, 2.8}, Band{1.0, 2.2}, Band{1, 8}, Band{1, 9}, Band{}}},
 	recipe.Sweet: {Oven: 180, Bake: 35, Rich: true, Edges: kneaded, Low: 5.0, High: 5.5, Ending: enriched,
 		Bands: Bands{Band{52, 66}, Band{1.4, 2.4}, Band{1.2, 2.6}, Band{8, 20}, Band{5, 25}, Band{}}},
 	recipe.Crusty: {Oven: 225, Bake: 35, Lean: true, Edges: kneaded, Low: 5.5, High: 6.0, Ending: lean,
 		Bands: Bands{Band{60, 70}, Band{1.6, 2.8}, Band{0.8, 1.7}, Band{0, 2}, Band{0, 4}, Band{}}},
-	recipe.Rapid: {Oven: 200, Bake: 35, Edges: kneaded.wet(45, 95, RapidYeast), Low: 5.0, High: 5.5, Ending: lean, Bands: Rapid},
-	recipe.Rye: {Oven: 200, Bake: 45, Sticky: true, Edges: kneaded, Low: 4.0, High: 4.5, ByRapid: true, Ending: close,
+	recipe.Rapid: {ByWhite: true, Oven: 200, Bake: 35, Edges: kneaded.wet(45, 95, RapidYeast), Low: 5.0, High: 5.5, Ending: lean, Bands: Rapid},
+	recipe.Rye: {Oven: 200, Bake: 45, Sticky: true, Look: 10, Edges: kneaded, Low: 4.0, High: 4.5, ByRapid: true, Ending: close,
 		Bands: Bands{Band{57, 72}, Band{1.6, 2.8}, Band{1.0, 2.2}, Band{0, 8}, Band{0, 9}, Band{}}},
-	recipe.Sprouted: {Oven: 190, Bake: 45, Whole: true, Dense: true, Edges: kneaded, Low: 4.0, High: 4.5, Ending: close,
+	recipe.Sprouted: {Oven: 190, Bake: 45, Whole: true, Look: 10, Dense: true, Edges: kneaded, Low: 4.0, High: 4.5, Ending: close,
 		Bands: Bands{Band{57, 80}, Band{1.6, 2.8}, Band{1.0, 2.6}, Band{1, 12}, Band{1, 9}, Band{}}},
 	recipe.Packet: {Oven: 200, Bake: 40, Batch: true, ByWeight: true, Edges: Edges{Wet: Band{45, 95}}, Low: 5.0, High: 6.0, Ending: lean},
 	recipe.Dough: {Edges: kneaded, Low: 5.5, High: 6.0, Shaped: true, Finish: recipe.Finish{Shape: 15, Rise: 40, Oven: 20}, Ending: shaped,
@@ -104,9 +106,9 @@ var table = map[recipe.Kind]Row{
 		Bands: Bands{Hydration: Band{36, 50}}},
 	recipe.GlutenFree: {Oven: 190, Bake: 50, NoWheat: true, Edges: kneaded.wet(60, 140, 6), Low: 3.5, High: 3.5, Batter: true, FewKnock: true, Ending: glutenFree,
 		Bands: Bands{Band{80, 110}, Band{1.4, 2.8}, Band{1.2, 2.8}, Band{1, 10}, Band{5, 20}, Band{}}},
-	recipe.LowCarb: {Oven: 180, Bake: 50, Edges: kneaded.wet(60, 230, 4.5), Low: 3.5, High: 3.5, FewKnock: true, Dense: true, ByWeight: true, OfAll: Band{1.6, 2.0}, Ending: close,
+	recipe.LowCarb: {Oven: 180, Bake: 50, Edges: kneaded.wet(60, 230, 4.5), Low: 3.5, High: 3.5, FewKnock: true, Dense: true, Look: 10, ByWeight: true, OfAll: Band{1.6, 2.0}, Ending: close,
 		Bands: Bands{Band{85, 130}, Band{1.4, 2.8}, Band{1.8, 3.5}, Band{0, 3}, Band{4, 25}, Band{}}},
-	recipe.QuickBread: {Oven: 175, Bake: 55, Edges: batter, Low: 2.2, High: 2.2, Batter: true, Loose: true, ByWeight: true, Ending: cake,
+	recipe.QuickBread: {Oven: 175, Bake: 55, Edges: batter, Low: 2.2, High: 2.2, Batter: true, Loose: true, Batch: true, ByWeight: true, Ending: cake,
 		Bands: Bands{Powder: Band{3, 5}}},
 	recipe.Starter:  {Edges: Edges{Wet: Band{40, 250}}, Batch: true, Still: true, Listed: true, Only: true, Low: 2.5, High: 3.0, Ending: alive},
 	recipe.Preserve: {Batch: true, Flourless: true, Still: true, Listed: true, Only: true, OfAll: Band{0.8, 1.2}, Most: 750, Headspace: 20, Cut: fruit, Ending: preserved},
@@ -122,8 +124,8 @@ func (r Row) Missing(flour measure.Grams) string {
 	return "bread needs flour: add a line with flour"
 }
 
-// Loaf reports whether it is a loaf, of some loaf size.
-func (r Row) Loaf() bool { return !r.Batch }
+// Loaf reports whether it is a loaf that comes out of its tin: of some loaf size, or a batter's.
+func (r Row) Loaf() bool { return !r.Batch || r.Loose }
 
 // Of is the row of a kind.
 func Of(k recipe.Kind) Row { return table[k] }

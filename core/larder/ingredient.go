@@ -198,6 +198,7 @@ type Ingredient struct {
 	Raising   float64       `json:"raising,omitzero"`   // g of baking powder that 1 g stands for
 	Shell     bool          `json:"shell,omitzero"`     // a whole egg, of which a kitchen has a size of its own
 	Spoils    bool          `json:"spoils,omitzero"`    // at room temperature, during a delay
+	Raw       bool          `json:"raw,omitzero"`       // meat or fish that is raw, or may be: it stays cold until it goes in
 	Milky     bool          `json:"milky,omitzero"`     // its sugar is milk sugar, which the sugar band leaves out
 	Browns    bool          `json:"browns,omitzero"`    // its sugar, milk or egg darkens the crust
 	Melts     bool          `json:"melts,omitzero"`     // in the warm dough
@@ -208,6 +209,26 @@ type Ingredient struct {
 	Prep      string        `json:"prep,omitzero"`    // what an add-in wants beforehand
 	Like      string        `json:"like,omitzero"`    // what a kitchen said that its own ingredient is like
 	Unknown   bool          `json:"unknown,omitzero"` // nobody has said yet what it is
+}
+
+// WhyNoHopper says in one word what keeps an ingredient out of a dispenser; empty for what may go in one.
+func (i *Ingredient) WhyNoHopper() string {
+	const wet = 50 // g of water in 100
+	switch {
+	case i.Dispenser != NoHopper:
+		return ""
+	case i.Kind == Syrup:
+		return "sticky"
+	case i.Raw:
+		return "raw"
+	case i.Kind == DryExtra || i.Kind == Flour:
+		return "fine"
+	case i.Melts:
+		return "soft in the warmth"
+	case i.Shares.Water > wet:
+		return "wet"
+	}
+	return "soft or fine"
 }
 
 // Weigh turns an amount of the ingredient into grams. It is an error to count what has no weight

@@ -30,7 +30,7 @@ var marks = map[string]func(*Ingredient){
 	"breaks": func(i *Ingredient) { i.Breaks = true }, "shell": func(i *Ingredient) { i.Shell = true },
 	"rapid": func(i *Ingredient) { i.Rapid = true }, "whole": func(i *Ingredient) { i.Whole = true },
 	"packet": func(i *Ingredient) { i.Packet = true }, "sprouts": func(i *Ingredient) { i.Ahead = Sprouted },
-	"fed":        func(i *Ingredient) { i.Ahead = Fed },
+	"fed": func(i *Ingredient) { i.Ahead = Fed }, "raw": func(i *Ingredient) { i.Raw = true },
 	"puregluten": func(i *Ingredient) { i.Gluten = true }, "softened": func(i *Ingredient) { i.State = Softened },
 	"dispenser": func(i *Ingredient) { i.Dispenser = AnyHow }, "drained": func(i *Ingredient) { i.Dispenser = Drained },
 	"strong": func(i *Ingredient) { i.Strength = Strong }, "plain": func(i *Ingredient) { i.Strength = Plain },

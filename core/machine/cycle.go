@@ -1,6 +1,8 @@
 package machine
 
 import (
+	"strings"
+
 	"risepan/core/measure"
 	"risepan/core/word"
 )
@@ -124,6 +126,14 @@ func (s Stage) For(size measure.LoafSize, crust Crust) Minutes {
 		}
 	}
 	return s.Minutes
+}
+
+// Title is the cycle's name with what the panel shows before it, such as "4 Sweet"; once where both are one.
+func (c Cycle) Title() string {
+	if c.Panel == c.Name {
+		return c.Name
+	}
+	return strings.TrimSpace(c.Panel + " " + c.Name)
 }
 
 // Cycle is one programme of a machine.

@@ -4,6 +4,7 @@ package machine
 
 import (
 	"fmt"
+	"regexp"
 	"slices"
 	"strings"
 
@@ -79,20 +80,24 @@ func (d Delay) base(total Minutes) Minutes {
 	return 0
 }
 
-// Least is what the display shows after the first press, for a cycle of so many minutes.
+// Least is what the display shows after the first press, for a cycle of so many minutes; 0 on a machine
+// without a timer.
 func (d Delay) Least(total Minutes) Minutes {
-	if b := d.base(total); d.First == OneStep {
+	switch b := d.base(total); {
+	case d.Step <= 0:
+		return 0
+	case d.First == OneStep:
 		return b + d.Step
-	} else {
+	default:
 		return (b/d.Step + 1) * d.Step
 	}
 }
 
-// Most is the largest value that the display comes to; ok is false where even the first press goes
-// beyond what the timer holds.
+// Most is the largest value that the display comes to; ok is false on a machine without a timer, and where
+// even the first press goes beyond what the timer holds.
 func (d Delay) Most(total Minutes) (m Minutes, ok bool) {
 	least := d.Least(total)
-	if least > d.Largest {
+	if d.Step <= 0 || least > d.Largest {
 		return 0, false
 	}
 	return least + (d.Largest-least)/d.Step*d.Step, true
@@ -110,6 +115,17 @@ func (d Delay) Presses(total, value Minutes) int {
 type Paddles struct {
 	Count   int  `json:"count"`
 	Folding bool `json:"folding"`
+}
+
+// paddle finds the word in a sentence.
+var paddle = regexp.MustCompile(`\b([Pp])addle\b`)
+
+// Say is a sentence about the paddle, told of as many as there are.
+func (p Paddles) Say(sentence string) string {
+	if p.Count > 1 {
+		return paddle.ReplaceAllString(sentence, "${1}addles")
+	}
+	return sentence
 }
 
 // Shape is the number of a machine's JSON shape.
@@ -148,8 +164,33 @@ func (m Machine) Manner() pan.Manner {
 	return out
 }
 
-// Bakes reports whether the machine bakes a loaf of the size.
+// SizeSetting is what the size button is set to. It is a type of its own, because a loaf smaller than every
+// setting is baked on the next larger one: its own size and the panel's setting are then two facts.
+type SizeSetting struct{ measure.LoafSize }
+
+// Bakes reports whether the machine has a setting for a loaf of exactly this size.
 func (m Machine) Bakes(s measure.LoafSize) bool { return slices.Contains(m.Sizes, s) }
+
+// SettingFor is the setting on which a loaf of so many pounds is baked: the smallest that is not smaller than
+// the loaf. ok is false where the loaf is larger than every setting; it is then the largest.
+func (m Machine) SettingFor(pounds measure.Ratio) (s SizeSetting, ok bool) {
+	for _, size := range m.Sizes {
+		holds, better := size.Pounds().Cmp(pounds) >= 0, size.Pounds().Cmp(s.Pounds()) < 0
+		if s.IsZero() || holds && (!ok || better) || !holds && !ok && !better {
+			s, ok = SizeSetting{size}, holds
+		}
+	}
+	return s, ok
+}
+
+// CycleOf is the machine's first cycle of a character.
+func (m Machine) CycleOf(c Character) (Cycle, bool) {
+	n := slices.IndexFunc(m.Cycles, func(o Cycle) bool { return o.Character == c })
+	if n < 0 {
+		return Cycle{}, false
+	}
+	return m.Cycles[n], true
+}
 
 // SizesInWords lists the machine's sizes for a sentence: "1 lb, 1 1/2 lb".
 func (m Machine) SizesInWords() string {

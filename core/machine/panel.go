@@ -331,7 +331,7 @@ func (m Machine) Set(w Wanted) ([]Presses, Display) {
 		}
 		press(ring.Button, on, shows)
 	}
-	turn(p.Menu, d.Cycle, menu, func() string { c, _ := m.Cycle(d.Cycle); return strings.TrimSpace(c.Panel + " " + c.Name) })
+	turn(p.Menu, d.Cycle, menu, func() string { c, _ := m.Cycle(d.Cycle); return c.Title() })
 	turn(p.Size, d.Size, w.Size.String(), func() string { return d.Size })
 	turn(p.Crust, d.Crust, crust, func() string { return d.Crust })
 	beep := map[bool]string{true: beepOn, false: beepOff}[w.AddIns]

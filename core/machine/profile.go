@@ -45,7 +45,7 @@ func Profiles() []Machine {
 		Name: "From nothing", Sizes: []measure.LoafSize{middle}, Crusts: Crusts, Vessel: pan.Vessel{Length: 190, Width: 130, Depth: 140},
 		Paddles: Paddles{Count: 1}, Loading: pan.WetFirst, Delay: Delay{Rule: NoTimer}, KeepWarm: 60, CoolDown: 25,
 		Cycles: []Cycle{{ID: "c1", Panel: "1", Name: "Basic", Character: Basic, HasCrust: true, KeepsWarm: true,
-			Stages: stages(knead(25), rise(60), rise(50), Stage{Kind: Bake, Minutes: 55})}},
+			Stages: stages(knead(25), rise(60), knock, rise(50), Stage{Kind: Bake, Minutes: 55})}},
 	}
 	return []Machine{long, upright, bare}
 }

@@ -13,7 +13,7 @@ type span struct{ from, to Minutes }
 
 // stageSpans are how long one stage usually lasts.
 var stageSpans = map[StageKind]span{
-	Rest: {2, 90}, Knead: {2, 45}, Rise: {5, 150}, KnockBack: {1, 5}, Bake: {15, 110},
+	Rest: {2, 90}, Knead: {2, 45}, Rise: {5, 150}, KnockBack: {1, 5}, Bake: {15, 110}, Boil: {20, 90}, Culture: {240, 1440},
 }
 
 // totalSpans are how long a whole cycle usually takes, by what it is made for.
@@ -55,8 +55,9 @@ var shares = map[Character][]Stage{
 	QuickBread: {{Kind: Knead, Minutes: 12}, {Kind: Bake, Minutes: 68}},
 	Dough:      {{Kind: Knead, Minutes: 9}, {Kind: Rest, Minutes: 4}, {Kind: Knead, Minutes: 16}, {Kind: Rise, Minutes: 60}},
 	PastaDough: {{Kind: Knead, Minutes: 20}},
-	Starter:    {{Kind: Knead, Minutes: 10}, {Kind: Rise, Minutes: 1400}},
-	Jam:        {{Kind: Rest, Minutes: 15}, {Kind: Bake, Minutes: 65}},
+	Starter:    {{Kind: Culture, Minutes: 1440}},
+	Yoghurt:    {{Kind: Culture, Minutes: 480}},
+	Jam:        {{Kind: Rest, Minutes: 15}, {Kind: Boil, Minutes: 65}},
 	BakeOnly:   {{Kind: Bake, Minutes: 60}},
 }
 

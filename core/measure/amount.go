@@ -115,6 +115,20 @@ func (a Amount) parted() (whole, rest Amount, ok bool) {
 	return whole, rest, ok
 }
 
+// Tidy is the amount in the unit that a cook would write it in: three sixteenths of a cup are 3 tbsp.
+func (a Amount) Tidy() Amount {
+	smaller, cups := spoons[a.Unit]
+	if _, _, parted := a.parted(); parted || !cups || a.UpTo.Sign() != 0 || slices.Contains([]int64{1, 2, 3, 4, 8}, parts(a.Quantity)) {
+		return a
+	}
+	for _, u := range smaller {
+		if q := a.Quantity.Times(exactly(a.Unit, u)); parts(q) <= 4 {
+			return Amount{Quantity: q, Unit: u}
+		}
+	}
+	return a
+}
+
 // parts is into how many a number parts its whole: the lower term of the fraction.
 func parts(r Ratio) int64 {
 	_, d := r.Terms()
@@ -162,6 +176,17 @@ func ParseLoafSize(s string) (LoafSize, error) {
 func (s LoafSize) Pounds() Ratio {
 	if s.weight.Unit == Gram {
 		return s.weight.Quantity.Over(NewRatio(453592, 1000))
+	}
+	return s.weight.Quantity
+}
+
+// InGrams reports whether the size is named in grams.
+func (s LoafSize) InGrams() bool { return s.weight.Unit == Gram }
+
+// Grams is the nominal weight of a size that is named in grams; 0 of one in pounds.
+func (s LoafSize) Grams() Ratio {
+	if !s.InGrams() {
+		return Ratio{}
 	}
 	return s.weight.Quantity
 }

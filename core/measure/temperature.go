@@ -50,6 +50,15 @@ func (d Degrees) Text(c Celsius) string {
 	return strconv.FormatFloat(math.Round(d.of(c)), 'f', -1, 64) + " " + d.sign()
 }
 
+// Round is a temperature as Text shows it: what is compared is what is shown.
+func (d Degrees) Round(c Celsius) Celsius {
+	whole := math.Round(d.of(c))
+	if d == InFahrenheit {
+		return Celsius((whole - 32) * 5 / 9)
+	}
+	return Celsius(whole)
+}
+
 // celsius finds temperatures in a sentence of this program's own.
 var celsius = regexp.MustCompile(`(\d+) °C`)
 

@@ -2,6 +2,7 @@ package plan
 
 import (
 	"fmt"
+	"regexp"
 	"slices"
 	"strings"
 
@@ -100,8 +101,8 @@ func placeAddIns(m machine.Machine, t Timing, lines []scale.Line) (*AddIns, erro
 		switch {
 		case a.Box == 0:
 			e.NoBox = m.Name + " has no dispenser."
-		case l.Ingredient.Dispenser == larder.NoHopper:
-			e.NoBox = fmt.Sprintf("%s is wet, soft or sticky, and stays in a dispenser.", word.Upper(e.Name))
+		case l.Ingredient.Dispenser == larder.NoHopper && !patted(l):
+			e.NoBox = fmt.Sprintf("%s: too %s for a dispenser, where it would stay.", word.Upper(e.Name), l.Ingredient.WhyNoHopper())
 		default:
 			fits += volume
 		}
@@ -134,6 +135,14 @@ func placeAddIns(m machine.Machine, t Timing, lines []scale.Line) (*AddIns, erro
 	}
 	a.Way, a.Why = a.together(t.Away)
 	return &a, nil
+}
+
+// drained is a note that says that what is wet was drained or patted dry.
+var drained = regexp.MustCompile(`(?i)\b(?:drained|patted dry|pat dry|well dried)\b`)
+
+// patted reports whether an add-in that is only too wet for a dispenser is drained, as its line says.
+func patted(l scale.Line) bool {
+	return drained.MatchString(l.Line.Note) && l.Ingredient.Kind != larder.Syrup && !l.Ingredient.Raw && l.Ingredient.Kind != larder.DryExtra
 }
 
 // goes is an add-in's way: its own, else the wish for all of them, else as suits best.

@@ -4,8 +4,8 @@ import (
 	"fmt"
 	"math"
 	"slices"
-	"strconv"
 
+	"risepan/core/dough"
 	"risepan/core/kind"
 	"risepan/core/kitchen"
 	"risepan/core/larder"
@@ -20,11 +20,12 @@ import (
 // Amounts is the last of a plan's three values: what the hands measure, how it lies in the pan, and
 // how warm it is.
 type Amounts struct {
-	Lines    []Line   `json:"lines"` // in the recipe's order
-	Rounding Rounding `json:"rounding"`
-	Pan      Pan      `json:"pan"`
-	Ahead    []Ahead  `json:"ahead,omitzero"` // what is begun hours or days before
-	Heat     Heat     `json:"heat"`
+	Lines    []Line       `json:"lines"` // in the recipe's order
+	Rounding Rounding     `json:"rounding"`
+	Pan      Pan          `json:"pan"`
+	Ahead    []Ahead      `json:"ahead,omitzero"` // what is begun hours or days before
+	Heat     Heat         `json:"heat"`
+	Doses    dough.Spoons `json:"doses,omitzero"` // of what mends the dough ball, by this kitchen's spoons
 
 	misses []scoop.Miss
 }
@@ -35,12 +36,13 @@ type Line struct {
 	Ingredient larder.ID     `json:"ingredient"`
 	Name       string        `json:"name"`
 	Stuff      pan.Stuff     `json:"stuff"`
-	Written    string        `json:"written"`       // as the recipe has it
-	Exact      measure.Grams `json:"exact"`         // what the resized recipe asks for
-	Weight     string        `json:"weight"`        // as this kitchen's scale shows it: what its scoops hold, or the exact amount
-	Wants      string        `json:"wants"`         // the exact amount as the scale shows it
-	Fine       bool          `json:"fine,omitzero"` // it is weighed to a tenth of the scale's usual step
-	Pieces     int64         `json:"pieces,omitzero"`
+	Written    string        `json:"written"`         // as the recipe has it
+	Exact      measure.Grams `json:"exact"`           // what the resized recipe asks for
+	Weight     string        `json:"weight"`          // as this kitchen's scale shows it: what its scoops hold, or the exact amount
+	Wants      string        `json:"wants"`           // the exact amount as the scale shows it
+	Fine       bool          `json:"fine,omitzero"`   // it is weighed to a tenth of the scale's usual step
+	Pieces     int64         `json:"pieces,omitzero"` // or packets, where they go in whole
+	Packets    bool          `json:"packets,omitzero"`
 	Measured   scoop.Amount  `json:"measured"`         // by this kitchen's cups and spoons; no scoops for pieces
 	Spoken     string        `json:"spoken,omitzero"`  // what to pick up, as it is said aloud
 	Percent    float64       `json:"percent"`          // of the flour
@@ -112,6 +114,7 @@ func MakeAmounts(p Place, w Wish, d Dough, g Programme) (Amounts, error) {
 		line.Spoken = line.spoken()
 		a.Lines = append(a.Lines, line)
 	}
+	a.Doses = dough.UsualSpoons(d.Formula.Flour).With(p.Kitchen.Measures)
 	a.Heat, err = temper(p, w, d, g, a.Pan.Order, weights)
 	return a, err
 }
@@ -120,11 +123,20 @@ func MakeAmounts(p Place, w Wish, d Dough, g Programme) (Amounts, error) {
 func (l Line) spoken() string {
 	switch {
 	case l.Pieces > 0:
-		return strconv.FormatInt(l.Pieces, 10)
+		return l.Counted()
 	case l.Fixed || len(l.Measured.Scoops) == 0:
 		return l.Weight
 	}
 	return l.Measured.Spoken()
+}
+
+// Counted is how many go in of what goes in whole: "2", "1 packet".
+func (l Line) Counted() string {
+	a := measure.Amount{Quantity: measure.Whole(l.Pieces)}
+	if l.Packets {
+		a.Unit = measure.Packet
+	}
+	return a.String()
 }
 
 // goesIn is what goes in of a line: what it is held at, or what the loaf wants.
@@ -157,12 +169,15 @@ func lockedText(k kitchen.Kitchen, i *larder.Ingredient, a measure.Amount) strin
 func describe(p Place, d Dough, l scale.Line, atBeep bool) Line {
 	out := Line{
 		ID: l.Line.ID, Ingredient: l.Ingredient.ID, Name: l.Ingredient.Name, Note: l.Line.Note,
-		AtBeep: atBeep, Exact: l.Grams, Fine: l.Ingredient.Fine(), Pieces: l.Pieces,
+		AtBeep: atBeep, Exact: l.Grams, Fine: l.Ingredient.Fine(),
 		Wants: p.Kitchen.Weight(l.Grams, l.Ingredient.Fine()),
 		Stuff: pan.StuffOf(l.Ingredient.Kind, l.Line.When == recipe.AtBeep),
 		Part:  l.Line.Part, Optional: l.Line.Optional, Like: l.Ingredient.Like, Unknown: l.Ingredient.Unknown,
 		Or: others(p, l), Tips: tips(p.Kitchen, l),
 		Percent: toDecimals(100*float64(l.Grams/d.per100()), 2),
+	}
+	if whole, ok := l.Whole(); ok && !(p.Kitchen.Scale && l.Pieces == 0) {
+		out.Pieces, out.Packets = whole.Quantity.Floor(), whole.Unit == measure.Packet
 	}
 	if l.Ingredient.Unknown && l.Line.Amount.Grams() == 0 {
 		out.Wants = "" // nobody knows what a cup of it weighs

@@ -3,6 +3,7 @@ package plan
 import (
 	"slices"
 
+	"risepan/core/kind"
 	"risepan/core/larder"
 	"risepan/core/measure"
 	"risepan/core/recipe"
@@ -27,6 +28,9 @@ func intoBag(l scale.Line) bool {
 // Dry lists the lines that can be measured into a bag months before, in the recipe's order, and tells whether
 // whole grain, which does not keep as long, is among them.
 func (d Dough) Dry() (lines []string, whole bool) {
+	if !d.Batch.IsZero() && !kind.Of(d.Kind).Loose { // a packet, a jam
+		return nil, false
+	}
 	for _, l := range d.lines {
 		if intoBag(l) {
 			lines, whole = append(lines, l.Line.ID), whole || l.Ingredient.Whole

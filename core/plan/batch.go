@@ -8,17 +8,20 @@ import (
 	"risepan/core/kitchen"
 	"risepan/core/larder"
 	"risepan/core/measure"
+	"risepan/core/pan"
 	"risepan/core/recipe"
 	"risepan/core/scale"
 )
 
 // batches are what is offered of a recipe that loaf sizes say nothing of: a jam, a packet, a starter.
-var batches = []struct {
-	times       measure.Ratio
-	name, packs string
-}{
+var batches = []batch{
 	{measure.NewRatio(1, 2), "half", "half a packet"}, {measure.Whole(1), "as written", "a packet"},
 	{measure.NewRatio(3, 2), "1 1/2 times", "1 1/2 packets"}, {measure.Whole(2), "twice", "2 packets"},
+}
+
+type batch struct {
+	times       measure.Ratio
+	name, packs string
 }
 
 // batch reports whether the recipe is made by the batch.
@@ -30,28 +33,24 @@ func (p Place) batch() bool {
 	return kind.ByBatch(p.Recipe.Kind, of)
 }
 
-// batch is the loaf with a size that is a batch of the recipe; any other is as the recipe is written.
-func (l Loaf) batch(r recipe.Recipe) Loaf {
-	l.Slices, l.Eaters = 0, 0
-	for _, b := range batches {
-		if size, ok := r.Size.Times(b.times); ok && size.Pounds() == l.Size.Pounds() {
-			return l
-		}
-	}
-	l.Size = r.Size
-	return l
-}
-
-// batches lists what can be made of the recipe at once, and why not what cannot.
-func (p Place) batches(written []recipe.Weighed) []SizeOffer {
+// batches lists what can be made of the recipe at once, and why not what cannot; the chosen size among it.
+func (p Place) batches(written []recipe.Weighed, chosen measure.LoafSize) []SizeOffer {
 	var out []SizeOffer
 	packet := slices.ContainsFunc(written, func(l recipe.Weighed) bool { return l.Ingredient.Packet })
-	for _, b := range batches {
+	all := slices.Clone(batches)
+	if times := chosen.Over(p.Recipe.Size); !slices.ContainsFunc(all, func(b batch) bool { return b.times == times }) {
+		all = append(all, batch{times, fmt.Sprintf("%s times", p.Kitchen.Decimal.UpTo(times.Float(), 2)), fmt.Sprintf("%s packets", p.Kitchen.Decimal.UpTo(times.Float(), 2))})
+		slices.SortFunc(all, func(a, b batch) int { return a.times.Cmp(b.times) })
+	}
+	for _, b := range all {
 		size, ok := p.Recipe.Size.Times(b.times)
 		if !ok {
 			continue
 		}
-		o := SizeOffer{Size: size, Written: b.times == measure.Whole(1), Batch: b.name}
+		o := SizeOffer{Size: size, Written: b.times == measure.Whole(1), Slices: p.slices(size), Batch: b.name}
+		if b.times == chosen.Over(p.Recipe.Size) {
+			o.Size = chosen // as it was wished: 680 g of a recipe for 1 1/2 lb stays that
+		}
 		if packet {
 			o.Batch = b.packs
 		}
@@ -73,7 +72,7 @@ func (p Place) batches(written []recipe.Weighed) []SizeOffer {
 			o.WhyNot = tooMuchFruit(p.Kitchen, row, crushed)
 		case row.Headspace > 0 && volume > p.Machine.Vessel.Below(row.Headspace) && !o.Written:
 			o.WhyNot = fmt.Sprintf("It would stand higher than %s below the rim.", p.Kitchen.Length(float64(row.Headspace)))
-		case p.Machine.Vessel.FillOf(p.Recipe.Kind, flourOf(written)*measure.Grams(b.times.Float()), all).Times(p.Machine.Fills).Overflows() && !o.Written:
+		case p.fillOf(written, b.times.Float()).Overflows() && !o.Written:
 			o.WhyNot = "More than the pan of " + p.Machine.Name + " holds."
 		}
 		if packet {
@@ -82,6 +81,18 @@ func (p Place) batches(written []recipe.Weighed) []SizeOffer {
 		out = append(out, o)
 	}
 	return out
+}
+
+// fillOf is how far so many times the recipe is likely to fill the pan.
+func (p Place) fillOf(written []recipe.Weighed, times float64) pan.Fill {
+	var all measure.Grams
+	for _, l := range written {
+		if l.Line.Part == recipe.InDough {
+			all += l.Grams
+		}
+	}
+	f := measure.Grams(times)
+	return p.Machine.Vessel.FillOf(p.Recipe.Kind, flourOf(written)*f, all*f).Times(p.Machine.Fills)
 }
 
 func flourOf(lines []recipe.Weighed) measure.Grams {

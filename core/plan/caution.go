@@ -68,6 +68,8 @@ const (
 	Allergy     About = "allergy"
 	Beforehand  About = "beforehand"
 	Divided     About = "part of a packet"
+	Heated      About = "heat"
+	Wetness     About = "how the dough looks"
 )
 
 // Way is a way out of a caution: what of the wish to change.
@@ -81,6 +83,8 @@ type Way struct {
 	Swaps  []swap.Pick    `json:"swaps,omitzero"` // beside those there are
 	Lock   *Lock          `json:"lock,omitzero"`  // a line's amount
 	Meant  Figure         `json:"meant,omitzero"` // said of the recipe: the figure is meant
+
+	Tempered bool `json:"tempered,omitzero"` // the liquid as the balance of heat asks
 }
 
 // Refusal is the first caution that forbids to measure or start the loaf like this, if there is one: a stop,
@@ -116,6 +120,7 @@ func judge(p Place, w Wish, d Dough, g Programme, a Amounts) []Caution {
 	j.addIns()
 	j.misses()
 	j.dry()
+	j.heat()
 	j.stood()
 	j.size()
 	j.spoils()
@@ -142,8 +147,8 @@ func inWords(names []string) string {
 	return strings.Join(names[:last], ", ") + " and " + names[last]
 }
 
-// inHours writes a length of time: "45 min", "7 h", "7 h 10 min".
-func inHours(m machine.Minutes) string {
+// InHours writes a length of time: "45 min", "7 h", "7 h 10 min".
+func InHours(m machine.Minutes) string {
 	switch h, rest := m/60, m%60; {
 	case h == 0:
 		return fmt.Sprintf("%d min", rest)

@@ -17,12 +17,12 @@ import (
 )
 
 // Dough is the first of a plan's three values: the recipe as chosen and swapped, at its size, with its
-// formula. Nothing in it depends on the clock, and of the machine it knows the sizes alone.
+// formula. Nothing in it depends on the clock, and of the machine it knows the sizes and the pan alone.
 type Dough struct {
 	Recipe     string            `json:"recipe"`
 	Kind       recipe.Kind       `json:"kind"`
 	Machine    string            `json:"machine"`
-	Size       measure.LoafSize  `json:"size"`
+	Size       measure.LoafSize  `json:"size"` // of the loaf; the panel's setting is the programme's
 	Sizes      []SizeOffer       `json:"sizes"`
 	Batch      measure.LoafSize  `json:"batch,omitzero"` // the offer that is made, of what loaf sizes say nothing of
 	LeftOut    []LeftOut         `json:"leftOut"`        // optional lines that this loaf does without
@@ -38,7 +38,8 @@ type Dough struct {
 	written []recipe.Weighed // its lines at the written size
 	lines   []scale.Line     // and at this one
 	factor  measure.Ratio
-	enough  bool // the size gives as many slices as are wanted
+	setting machine.SizeSetting // on which it is baked
+	enough  bool                // the size gives as many slices as are wanted
 }
 
 // Packet reports whether a packet is in it, of which only the maker knows what is in it.
@@ -65,16 +66,6 @@ func (d Dough) per100() measure.Grams {
 	return max(d.whole(), 1)
 }
 
-// SizeOffer is a loaf size, and why it is not offered where it is not.
-type SizeOffer struct {
-	Size    measure.LoafSize `json:"size"`
-	Written bool             `json:"written"`         // the recipe is written for it
-	Slices  int              `json:"slices"`          // about so many; 0 of what is not sliced
-	Batch   string           `json:"batch,omitzero"`  // of what is made by the batch: "half", "1 1/2 times"
-	Yields  string           `json:"yields,omitzero"` // what a batch comes to: "about 730 g baked"
-	WhyNot  string           `json:"whyNot,omitzero"`
-}
-
 // LeftOut is an optional line that the baker leaves out.
 type LeftOut struct {
 	Line string `json:"line"`
@@ -89,14 +80,9 @@ type Swapped struct {
 
 // MakeDough works out the dough of a wish.
 func MakeDough(p Place, w Wish) (Dough, error) {
-	d := Dough{Recipe: p.Recipe.Name, Kind: p.Recipe.Kind, Machine: p.Machine.Name, enough: true}
-	if w.Slices > 0 {
-		w.Size, d.enough = scale.ForSlices(w.wanted(), p.Machine.Sizes)
-	}
+	d := Dough{Recipe: p.Recipe.Name, Kind: p.Recipe.Kind, Machine: p.Machine.Name}
 	batch := p.batch()
-	if batch {
-		w.Loaf = w.Loaf.batch(p.Recipe)
-	}
+	w.Loaf, d.enough = p.sized(w.Loaf, batch)
 	if err := p.fits(w, batch); err != nil {
 		return d, err
 	}
@@ -116,9 +102,12 @@ func MakeDough(p Place, w Wish) (Dough, error) {
 	if d.factor, err = w.factor(d.swapped, d.written); err != nil {
 		return d, err
 	}
-	d.Size = w.settingFor(p, d.factor)
-	if d.Sizes = p.offers(); batch {
-		d.Batch, d.Sizes = w.Size, p.batches(d.written)
+	if d.Size = w.Size; w.Have != nil {
+		d.Size = weighs(p.Recipe.Size, d.factor)
+	}
+	d.setting, _ = p.Machine.SettingFor(d.pounds(p.Recipe))
+	if d.Sizes = p.offers(d.Size); batch {
+		d.Batch, d.Sizes = w.Size, p.batches(d.written, w.Size)
 	}
 	d.LeftOut = leftOut(p.Kitchen, p.Recipe, w.Without)
 	if p.Bag != nil {
@@ -169,37 +158,6 @@ func perSlice(lines []scale.Line, slices int) formula.Slice {
 	return formula.PerSlice(eaten, slices)
 }
 
-var usualSizes = []measure.LoafSize{measure.LoafPounds(1, 1), measure.LoafPounds(3, 2), measure.LoafPounds(2, 1)}
-
-// Smaller lists the usual sizes that a machine has no setting for and bakes on its smallest.
-func Smaller(m machine.Machine) []measure.LoafSize {
-	var out []measure.LoafSize
-	for _, s := range usualSizes {
-		if (Place{Machine: m}).small(s) {
-			out = append(out, s)
-		}
-	}
-	return out
-}
-
-// offers lists the machine's sizes and the usual ones that it does not bake.
-func (p Place) offers() []SizeOffer {
-	var out []SizeOffer
-	for _, s := range p.Machine.Sizes {
-		out = append(out, SizeOffer{Size: s, Written: s == p.Recipe.Size, Slices: p.slices(s)})
-	}
-	for _, s := range usualSizes {
-		if !p.Machine.Bakes(s) {
-			why := p.Machine.Name + " has no setting for it: it bakes " + p.Machine.SizesInWords() + "."
-			if p.small(s) {
-				why = ""
-			}
-			out = append(out, SizeOffer{Size: s, Written: s == p.Recipe.Size, Slices: p.slices(s), WhyNot: why})
-		}
-	}
-	return out
-}
-
 func leftOut(k kitchen.Kitchen, r recipe.Recipe, without []string) []LeftOut {
 	out := []LeftOut{}
 	for _, l := range r.Lines {
@@ -239,23 +197,6 @@ func (l Loaf) factor(r recipe.Recipe, written []recipe.Weighed) (measure.Ratio, 
 		return a.Middle().Over(b.Middle()), nil
 	}
 	return measure.NewRatio(int64(math.Round(float64(g)*100)), int64(math.Round(float64(line.Grams)*100))), nil
-}
-
-// settingFor is the size to set on the machine: the wished one, or for a loaf that follows what
-// there is the smallest that holds it.
-func (l Loaf) settingFor(p Place, factor measure.Ratio) measure.LoafSize {
-	if l.Have == nil && p.Machine.Bakes(l.Size) {
-		return l.Size
-	}
-	pounds := factor.Times(p.Recipe.Size.Pounds())
-	best := p.Machine.Sizes[0]
-	for _, s := range p.Machine.Sizes {
-		fits, bestFits := s.Pounds().Cmp(pounds) >= 0, best.Pounds().Cmp(pounds) >= 0
-		if fits && (!bestFits || s.Pounds().Cmp(best.Pounds()) < 0) || !fits && !bestFits && s.Pounds().Cmp(best.Pounds()) > 0 {
-			best = s
-		}
-	}
-	return best
 }
 
 // Offers lists the swaps that a line of the wish's recipe could have beside those it has; of every line

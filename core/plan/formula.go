@@ -48,6 +48,7 @@ func (f *Figure) UnmarshalText(text []byte) error { return word.Read(f, text, "f
 // Against is a figure of the formula held against its usual band.
 type Against struct {
 	Of      Figure       `json:"of"`
+	Is      float64      `json:"is"` // as the formula has it
 	Low     float64      `json:"low"`
 	High    float64      `json:"high"` // the same where it is one figure
 	Was     float64      `json:"was"`  // before the swaps of this loaf
@@ -124,8 +125,11 @@ func usual(p Place, d Dough, cycle machine.Cycle) Usual {
 	if d.packet() { // what is in it is known roughly
 		return Usual{kind.Bands{}, d.Formula.against(kind.Bands{})}
 	}
-	if cycle.Character == machine.Rapid && row.ByRapid {
+	switch rapid := cycle.Character == machine.Rapid; {
+	case rapid && row.ByRapid:
 		b = kind.Rapid
+	case !rapid && row.ByWhite:
+		b = kind.Of(recipe.White).Bands
 	}
 	b = formula.Liking(b.On(d.Formula.Grain).Soured(d.Formula.Soda).In(p.Kitchen.Salt), counted(p.Liked))
 	return Usual{b, d.Formula.against(b)}
@@ -154,8 +158,9 @@ func (f Formula) against(b kind.Bands) []Against {
 		was = *f.Written
 	}
 	out := []Against{
-		{Hydration, f.Low, f.High, was.Hydration, b.Hydration, ""}, {Salt, f.Salt, f.Salt, was.Salt, b.Salt, ""}, {Yeast, f.Yeast, f.Yeast, was.Yeast, b.Yeast, ""},
-		{Sugar, f.Sugar, f.Sugar, was.Sugar, b.Sugar, ""}, {Fat, f.Fat, f.Fat, was.Fat, b.Fat, ""}, {Powder, f.Powder, f.Powder, was.Powder, b.Powder, ""},
+		{Hydration, f.Hydration, f.Low, f.High, was.Hydration, b.Hydration, ""}, {Salt, f.Salt, f.Salt, f.Salt, was.Salt, b.Salt, ""},
+		{Yeast, f.Yeast, f.Yeast, f.Yeast, was.Yeast, b.Yeast, ""}, {Sugar, f.Sugar, f.Sugar, f.Sugar, was.Sugar, b.Sugar, ""},
+		{Fat, f.Fat, f.Fat, f.Fat, was.Fat, b.Fat, ""}, {Powder, f.Powder, f.Powder, f.Powder, was.Powder, b.Powder, ""},
 	}
 	out = slices.DeleteFunc(out, func(a Against) bool {
 		return a.High == 0 && a.Usual.IsZero() && (a.Of == Yeast || a.Of == Powder)

@@ -31,7 +31,10 @@ type Heat struct {
 	Room   string          `json:"room"`
 	Flour  string          `json:"flour"`
 	Limit  string          `json:"limit"`
-	Dies   string          `json:"dies"` // yeast, near
+	Meets  dough.Meeting   `json:"meets,omitzero"` // how yeast meets the liquid
+	Bears  dough.Bearing   `json:"bears,omitzero"` // and what it says to the warmth that it meets
+	Yeast  measure.Celsius `json:"yeast,omitzero"` // that warmth: of bloomed yeast that of all in the cup
+	Dies   string          `json:"dies"`           // yeast, near
 	Parts  []HeatPart      `json:"parts"`
 	Liquid measure.Celsius `json:"liquid"`
 }
@@ -52,15 +55,36 @@ type tempering struct {
 	rise        measure.Celsius // that kneading adds
 	parts       []dough.Part
 	heat        []HeatPart
+	cup         []int               // of the parts, what bloomed yeast is stirred into
 	sought      int                 // the liquid among the parts; -1 without one
 	own         measure.Temperature // that the recipe asks of that liquid; zero: none
-	rapid       bool
 	meeting     dough.Meeting
+}
+
+// meetingOf is how yeast meets the liquid: stirred into it, in the flour as a rapid-rise yeast on a rapid cycle, else
+// dry in its layer.
+func meetingOf(d Dough, g Programme, order pan.Order) dough.Meeting {
+	yeasts, rapid := 0, 0
+	for _, l := range d.lines {
+		if l.Ingredient.Kind == larder.Yeast && l.Line.Part == recipe.InDough {
+			yeasts++
+			if l.Ingredient.Rapid {
+				rapid++
+			}
+		}
+	}
+	switch {
+	case order == pan.Bloomed:
+		return dough.Dissolved
+	case yeasts > 0 && rapid == yeasts && g.cycle.Character == machine.Rapid:
+		return dough.Mixed
+	}
+	return dough.Layered
 }
 
 // temper works out how warm the liquid must be, in a pan loaded in an order with what of each line goes in.
 func temper(p Place, w Wish, d Dough, g Programme, order pan.Order, goesIn []measure.Grams) (Heat, error) {
-	t := tempering{room: p.Kitchen.Room, flour: w.Warmth.Flour, rise: p.Machine.KneadRise, sought: -1, meeting: dough.Layered}
+	t := tempering{room: p.Kitchen.Room, flour: w.Warmth.Flour, rise: p.Machine.KneadRise, sought: -1, meeting: meetingOf(d, g, order)}
 	if !w.Warmth.Room.IsZero() {
 		t.room = w.Warmth.Room
 	}
@@ -70,16 +94,13 @@ func temper(p Place, w Wish, d Dough, g Programme, order pan.Order, goesIn []mea
 	if t.rise == 0 {
 		t.rise = dough.KneadRise
 	}
-	if order == pan.Bloomed {
-		t.meeting = dough.Dissolved
-	}
 	if err := dough.CheckRoom(t.room); err != nil {
 		return Heat{}, fault.At("/hands/warmth/room", "%v", err)
 	}
 	if err := dough.CheckRoom(t.flour); err != nil {
 		return Heat{}, fault.At("/hands/warmth/flour", "%v", err)
 	}
-	t.weigh(d.lines, goesIn, w.Warmth.Cold)
+	t.weigh(d.lines, goesIn, w.Warmth)
 	show := p.Kitchen.Degrees.Text
 	h := Heat{Room: show(t.room.Celsius()), Flour: show(t.flour.Celsius()), Rise: p.Kitchen.Degrees.Difference(t.rise), Target: show(dough.Target), Parts: []HeatPart{}}
 	if t.sought < 0 || d.Formula.Yeast == 0 {
@@ -97,9 +118,11 @@ func temper(p Place, w Wish, d Dough, g Programme, order pan.Order, goesIn []mea
 		why += fmt.Sprintf(" This cycle begins with %d minutes of rest, which evens out what is colder or warmer.", s[0].To)
 	}
 	h.Line, h.Name, h.Dies, h.Why = t.parts[t.sought].Line, t.heat[t.sought].Name, show(dough.YeastDies), why
-	h.Liquid, h.Cool, h.At, h.Touch = liquid, cool, show(liquid), p.Kitchen.Degrees.Say(dough.Touch(liquid))
-	if cool {
+	h.Liquid, h.Cool, h.At, h.Touch = liquid, cool, show(liquid), dough.Touch(p.Kitchen.Degrees.Round(liquid))
+	if h.Meets, h.Yeast = t.meeting, t.meets(); cool {
 		h.At = "cool"
+	} else {
+		h.Bears = t.meeting.Bears(h.Yeast, p.Kitchen.Degrees)
 	}
 	h.Leaves = show(dough.Mix(t.parts) + t.rise)
 	h.Limit = fmt.Sprintf("at most %s with %s", show(dough.LimitsFor(t.meeting).High), meetings[t.meeting])
@@ -117,18 +140,24 @@ var meetings = map[dough.Meeting]string{
 	dough.Layered: "dry yeast kept apart from it", dough.Dissolved: "yeast stirred into it", dough.Mixed: "rapid-rise yeast in the flour",
 }
 
+// inCup are the kinds of ingredient that bloomed yeast is stirred into.
+var inCup = []larder.Kind{larder.Liquid, larder.Egg, larder.Syrup, larder.Puree}
+
 // weigh lists what the dough is mixed of, each at its temperature; the liquid of which there is most
 // is the one that is tempered.
-func (t *tempering) weigh(lines []scale.Line, goesIn []measure.Grams, fromFridge []string) {
+func (t *tempering) weigh(lines []scale.Line, goesIn []measure.Grams, said Warmth) {
 	most := measure.Grams(0)
 	t.parts, t.heat = make([]dough.Part, 0, len(lines)), make([]HeatPart, 0, len(lines))
 	for n, l := range lines {
 		if l.Line.Part != recipe.InDough || l.Line.When == recipe.AtBeep {
 			continue
 		}
-		t.rapid = t.rapid || l.Ingredient.Rapid
 		part := dough.Part{Line: l.Line.ID, Grams: goesIn[n], Heat: dough.SpecificHeat(l.Ingredient), At: t.room.Celsius()}
-		cold := slices.Contains(fromFridge, l.Line.ID)
+		cold := slices.Contains(said.Cold, l.Line.ID)
+		own, _ := l.Line.Aside().Temperature()
+		if said.Tempered {
+			own = measure.Temperature{}
+		}
 		switch {
 		case cold:
 			part.At = dough.Fridge
@@ -136,14 +165,42 @@ func (t *tempering) weigh(lines []scale.Line, goesIn []measure.Grams, fromFridge
 			part.At = dough.Cooled
 		case l.Ingredient.Kind == larder.Flour:
 			part.At = t.flour.Celsius()
+		case l.Ingredient.Kind == larder.Liquid && !own.IsZero():
+			part.At = own.Celsius()
 		}
 		if l.Ingredient.Kind == larder.Liquid && l.Line.When == recipe.InPan && l.Grams > most {
-			t.sought, most = len(t.parts), l.Grams
-			t.own, _ = l.Line.Aside().Temperature()
+			t.sought, most, t.own = len(t.parts), l.Grams, own
+		}
+		if slices.Contains(inCup, l.Ingredient.Kind) && l.Line.When != recipe.AtKnead {
+			t.cup = append(t.cup, len(t.parts))
 		}
 		t.parts = append(t.parts, part)
 		t.heat = append(t.heat, HeatPart{Name: l.Ingredient.Name, Cold: cold})
 	}
+}
+
+// inTheCup are the parts that bloomed yeast is stirred into, and which of them is sought.
+func (t *tempering) inTheCup() (parts []dough.Part, sought int) {
+	for _, n := range t.cup {
+		if n == t.sought {
+			sought = len(parts)
+		}
+		parts = append(parts, t.parts[n])
+	}
+	return parts, sought
+}
+
+// meets is the warmth that the yeast meets: of bloomed yeast that of all in the cup, else that of the hottest liquid.
+func (t *tempering) meets() measure.Celsius {
+	parts, _ := t.inTheCup()
+	if t.meeting == dough.Dissolved {
+		return dough.Mix(parts)
+	}
+	hottest := t.parts[t.sought].At
+	for _, part := range parts {
+		hottest = max(hottest, part.At)
+	}
+	return hottest
 }
 
 // decide is the liquid's temperature by the kitchen's school, whether that is cool for a delay, and
@@ -155,22 +212,24 @@ func (t *tempering) decide(k kitchen.Kitchen, g Programme) (liquid measure.Celsi
 		return dough.ForDelay(t.room.Celsius()), true,
 			"Cool, for the delay: whatever its warmth, it stands at the kitchen's temperature by the time the kneading begins, and the yeast must stay asleep."
 	case !t.own.IsZero():
-		return t.own.Celsius(), false, "As the recipe has it. " + t.harm(k)
-	case k.Liquid == dough.AtRoom && t.meeting != dough.Dissolved:
+		return t.own.Celsius(), false, fmt.Sprintf("As the recipe has it. The balance would ask for %s.", k.Degrees.Text(t.within(balance)))
+	case t.meeting == dough.Dissolved:
+		liquid = t.within(balance)
+		why = "Warm enough to wake the yeast that is stirred into it, and not so hot that it dies."
+		if parts, _ := t.inTheCup(); len(parts) > 1 {
+			why = fmt.Sprintf("So that all in the cup comes to %s, where yeast wakes: the other things in it are cooler.", k.Degrees.Text(dough.Mix(t.cupAt(liquid))))
+		}
+		return liquid, false, why
+	case k.Liquid == dough.AtRoom:
 		return t.room.Celsius(), false, "As this kitchen likes it: everything at room temperature."
-	case k.Liquid == dough.Hot && t.rapid && g.cycle.Character == machine.Rapid:
-		t.meeting = dough.Mixed
+	case k.Liquid == dough.Hot && t.meeting == dough.Mixed:
 		return dough.HotForRapid, false,
 			"Hot, for rapid-rise yeast mixed with the flour on a rapid cycle. This is a fixed temperature; the balance of heat is not asked."
 	}
-	liquid = dough.LimitsFor(t.meeting).Within(balance)
-	switch {
-	case t.meeting == dough.Dissolved:
-		why = "Warm enough to wake the yeast that is stirred into it, and not so hot that it dies."
-	case liquid != balance:
+	liquid = t.within(balance)
+	why = fmt.Sprintf("So that the dough leaves the kneading at %s, after the %s that kneading adds.", k.Degrees.Text(dough.Target), k.Degrees.Difference(t.rise))
+	if liquid != balance {
 		why = fmt.Sprintf("The balance asks for %s, which is out of reach or harms the yeast; this is as near as it goes.", k.Degrees.Text(balance))
-	default:
-		why = fmt.Sprintf("So that the dough leaves the kneading at %s, after the %s that kneading adds.", k.Degrees.Text(dough.Target), k.Degrees.Difference(t.rise))
 	}
 	if k.Liquid == dough.Hot {
 		why += " Hot liquid is for rapid-rise yeast on a rapid cycle only."
@@ -178,12 +237,41 @@ func (t *tempering) decide(k kitchen.Kitchen, g Programme) (liquid measure.Celsi
 	return liquid, false, why
 }
 
-// harm warns of a temperature of the recipe's own that the yeast does not stand.
-func (t *tempering) harm(k kitchen.Kitchen) string {
-	if high := dough.LimitsFor(t.meeting).High; t.own.Celsius() > high && !t.rapid {
-		return fmt.Sprintf("It is above %s: let it cool before it meets the yeast.", k.Degrees.Text(high))
+// within is what the liquid may have: of bloomed yeast, what brings all in the cup to the warmth in which it wakes.
+func (t *tempering) within(balance measure.Celsius) measure.Celsius {
+	switch t.meeting {
+	case dough.Dissolved:
+		parts, sought := t.inTheCup()
+		return dough.ForCup(parts, sought)
+	case dough.Mixed: // warmer than need be is for the hot school alone
+		return dough.LimitsFor(dough.Layered).Within(balance)
 	}
-	return fmt.Sprintf("The balance would ask for %s.", k.Degrees.Text(dough.For(t.parts, t.sought, dough.Target-t.rise)))
+	return dough.LimitsFor(t.meeting).Within(balance)
+}
+
+// cupAt is what is in the cup with the liquid at a temperature.
+func (t *tempering) cupAt(liquid measure.Celsius) []dough.Part {
+	parts, sought := t.inTheCup()
+	parts[sought].At = liquid
+	return parts
+}
+
+// heat says what is too hot for the yeast, or too cool to wake it, with what mends it.
+func (j *judgement) heat() {
+	h, d := j.amounts.Heat, j.Kitchen.Degrees
+	high := d.Text(dough.LimitsFor(h.Meets).High)
+	ways := []Way{{Say: "Take it as the balance asks", Tempered: true}}
+	switch h.Bears {
+	case dough.Kills:
+		j.say(Stop, Heated, ways, "The yeast would meet %s: from %s on no yeast lives. Let it cool to %s at most before anything else goes in.", d.Text(h.Yeast), d.Text(dough.Deadly), high)
+	case dough.TooHot:
+		if j.programme.cycle.Character == machine.Rapid && h.Meets == dough.Layered {
+			ways = append(ways, j.rapidYeast()...)
+		}
+		j.say(Care, Heated, ways, "The yeast would meet %s, and bears %s at most, as %s: it works less, or dies. Let it cool first.", d.Text(h.Yeast), high, meetings[h.Meets])
+	case dough.TooCool:
+		j.say(Care, Heated, ways, "All in the cup comes to %s: yeast wakes from %s on. Warm the %s more, or what else is in the cup.", d.Text(h.Yeast), d.Text(dough.LimitsFor(h.Meets).Low), h.Name)
+	}
 }
 
 // kettle says how much boiling water and how much cold make the liquid, where it is water.

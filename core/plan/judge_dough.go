@@ -56,16 +56,34 @@ func (j *judgement) size() {
 	if !d.enough {
 		j.say(Care, NoSetting, nil, "%d slices are more than one loaf of %s gives: about %d. Bake two.", j.wanted(), j.Machine.Name, scale.Slices(d.Size))
 	}
-	pounds := d.factor.Times(j.Recipe.Size.Pounds()).Float()
-	switch set := d.Size.Pounds().Float(); {
-	case pounds > set*1.05 && j.Have != nil:
+	switch pounds := d.pounds(j.Recipe).Float(); {
+	case pounds > d.setting.Pounds().Float()*1.05 && j.Have != nil:
 		j.say(Care, NoSetting, nil, "This makes a loaf of about %s lb, more than %s bakes. Take less, or watch for an overflow.", j.Kitchen.Decimal.Figure(pounds, 1), j.Machine.Name)
-	case pounds < set*0.9:
-		j.say(Care, NoSetting, nil, "This makes a loaf of about %s lb and there is no setting for it. Set %s and a lighter crust, and look early.", j.Kitchen.Decimal.Figure(pounds, 1), d.Size)
+	case d.small(j.Recipe):
+		j.say(Care, NoSetting, nil, "%s has no setting for a loaf of %s. %s", j.Machine.Name, d.Size, j.setLarger())
+	case !j.Wish.Size.IsZero() || j.Slices > 0 || d.Size.Pounds().Cmp(j.Recipe.Size.Pounds()) >= 0:
+	default:
+		j.say(Note, NoSetting, nil, "The recipe is for %s, and %s bakes up to %s: everything is made smaller for it.", j.Recipe.Size, j.Machine.Name, d.Size)
 	}
 	if likely, ask := scale.Questions(d.Kind, j.Recipe.Size, formula.FromRecipe(d.written).Flour); ask {
 		j.say(Note, NoSetting, nil, "The recipe is called %s but has flour for %s. Check which is right.", j.Recipe.Size, likely)
 	}
+}
+
+// setLarger says what the panel is set to for a loaf that is smaller than every setting.
+func (j *judgement) setLarger() string {
+	s := j.programme.Setting
+	var set []string
+	if s.HasSize {
+		set = append(set, s.Size.String())
+	}
+	if s.HasCrust {
+		set = append(set, "a "+string(s.Crust)+" crust")
+	}
+	if len(set) == 0 {
+		return "Its cycle bakes every loaf alike: look early, for it may be done before the end."
+	}
+	return fmt.Sprintf("The panel is set to %s. Look early: it may be done before the end.", strings.Join(set, " and "))
 }
 
 // capacity refuses what would boil over, and says how a packet is divided.
@@ -100,7 +118,7 @@ func (j *judgement) yeastBeside() bool {
 // machine warns of what does not suit the machine.
 func (j *judgement) machine() {
 	if f := j.amounts.Pan.Fill; f.Overflows() && kind.Of(j.dough.Kind).Headspace == 0 {
-		j.say(Care, Overflow, nil, "This may rise over the rim: it is likely to reach %s. A smaller size is safer.", f)
+		j.say(Care, Overflow, nil, "This may rise over the rim: it is likely to reach %s. %s", f, j.less())
 	}
 	g := j.programme
 	best := g.Setting.Options[0]
@@ -123,9 +141,17 @@ func (j *judgement) machine() {
 	}
 }
 
+// less is what to bake in place of what is likely to overflow.
+func (j *judgement) less() string {
+	if s, ok := j.dough.Smaller(); ok {
+		return fmt.Sprintf("Take a smaller size, such as %s.", s.Name())
+	}
+	return "Take out a part of it before it bakes, and bake that beside it."
+}
+
 // needs are what the choice of the cycle went by, its wishes left out.
 func (j *judgement) needs() choice.Needs {
-	return choice.Needs{Kind: j.dough.Kind, Formula: j.dough.Formula.Formula, Lines: j.dough.written, Size: j.dough.Size, Decimal: j.Kitchen.Decimal}
+	return needsOf(j.Place, j.dough)
 }
 
 // mostBeeps is how many cycles are offered for their beep.
@@ -135,13 +161,13 @@ const mostBeeps = 2
 func (j *judgement) beeps() []Way {
 	var ways []Way
 	s := j.programme.Setting
-	here := j.programme.cycle.Totals(j.dough.Size, s.Crust)
+	here := j.programme.cycle.Totals(s.Size.LoafSize, s.Crust)
 	for _, o := range s.Options {
 		c, _ := j.Machine.Cycle(o.ID)
 		if !o.Suits || !o.Grants || !c.Calls(machine.ForAddIns) || len(ways) == mostBeeps {
 			continue
 		}
-		there := c.Totals(j.dough.Size, s.Crust)
+		there := c.Totals(s.Size.LoafSize, s.Crust)
 		ways = append(ways, Way{Say: fmt.Sprintf("Use %s for its beep: it %s", o.CycleName, there.Beside(here)), Cycle: o.ID})
 	}
 	return ways
@@ -154,16 +180,26 @@ func (j *judgement) slowYeast() {
 		if i.Kind != larder.Yeast || i.Rapid || l.Line.Part != recipe.InDough {
 			continue
 		}
-		var ways []Way
+		j.say(Care, SlowYeast, j.rapidYeast(), "%s rises for a short time only, and %s wakes slowly: the loaf stays low. A rapid cycle wants instant yeast, in the same weight.",
+			j.programme.Setting.Cycle.Name, i.Name)
+		return
+	}
+}
+
+// rapidYeast are the swaps of a slow yeast for one that a rapid cycle wants.
+func (j *judgement) rapidYeast() []Way {
+	var ways []Way
+	for _, l := range j.dough.lines {
+		if l.Ingredient.Kind != larder.Yeast || l.Ingredient.Rapid || l.Line.Part != recipe.InDough {
+			continue
+		}
 		for _, o := range swap.Offers(j.dough.swapped, j.Kitchen.Ingredient, l.Line.ID) {
 			if o.Problem == "" && swap.ForRapid(o.Swap) {
 				ways = append(ways, Way{Say: "Use " + o.Name, Swaps: []swap.Pick{o.Pick}})
 			}
 		}
-		j.say(Care, SlowYeast, ways, "%s rises for a short time only, and %s wakes slowly: the loaf stays low. A rapid cycle wants instant yeast, in the same weight.",
-			j.programme.Setting.Cycle.Name, i.Name)
-		return
 	}
+	return ways
 }
 
 // lines asks about what nobody has explained yet, and says what no measure suits.

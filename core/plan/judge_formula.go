@@ -2,9 +2,11 @@ package plan
 
 import (
 	"fmt"
+	"math"
 	"slices"
 	"strings"
 
+	"risepan/core/dough"
 	"risepan/core/kind"
 	"risepan/core/larder"
 	"risepan/core/machine"
@@ -13,33 +15,71 @@ import (
 	"risepan/core/scale"
 )
 
-// slows are the figures, per 100 of flour, above which something slows the yeast, and how that is said.
-var slows = map[Figure]struct {
-	above float64
-	say   string
-}{
-	Salt:  {2.4, "So much salt slows the yeast."},
-	Sugar: {12, "So much sugar slows the yeast: give it time."},
+// unusual is what a figure outside its band does to the loaf: each has its own word, for too little and too much.
+var unusual = map[Figure]map[kind.Verdict]string{
+	Hydration: {kind.Below: "It is likely to be stiff: have a little water ready at the first look.",
+		kind.Above: "It is likely to be slack: have a spoonful of flour ready at the first look."},
+	Salt: {kind.Below: "With little salt it rises faster and may fall: look how high it stands before it bakes.",
+		kind.Above: "So much salt slows the yeast, and you will taste it."},
+	Yeast: {kind.Below: "With little yeast it rises slowly, and may stay low on this cycle.",
+		kind.Above: "With so much yeast it may rise too far: look how high it stands before it bakes."},
+	Sugar: {kind.Below: "With little sugar the crust stays paler.",
+		kind.Above: "So much sugar browns fast, and slows the yeast."},
+	Fat: {kind.Below: "With little fat it is crustier, and goes stale sooner.",
+		kind.Above: "So much fat makes it soft and heavy, and it rises slowly."},
+	Powder: {kind.Below: "With little leavening it may stay flat.",
+		kind.Above: "So much leavening can raise it fast and let it sink, and you may taste it."},
+}
+
+// likely is what an unweighed cup of flour makes likely of a dough whose range touches what is usual.
+var likely = map[bool]string{
+	true:  "By the cup, this dough is likely to be wetter than usual (water about %s per 100 of flour, usual up to %s). Have a spoonful of flour ready at the first look.",
+	false: "By the cup, this dough is likely to be stiffer than usual (water about %s per 100 of flour, usual from %s). Have a little water ready at the first look.",
+}
+
+// runny is the same of a batter, which nobody mends by the spoon.
+var runny = map[bool]string{
+	true:  "By the cup, this batter is likely to be thinner than usual (water about %s per 100 of flour, usual up to %s).",
+	false: "By the cup, this batter is likely to be thicker than usual (water about %s per 100 of flour, usual from %s).",
 }
 
 // formula judges the dough in three levels: what is usual says nothing, what is unusual is one note for the
 // whole formula, and what no loaf holds is asked about.
 func (j *judgement) formula() {
 	asked := j.implausible()
-	var unusual, slow []string
-	figure := j.Kitchen.Decimal.Figure
+	var figures, words []string
 	for _, a := range j.programme.Usual.Against {
 		if !a.Verdict.Outside() || slices.Contains(asked, a.Of) {
 			continue
 		}
-		unusual = append(unusual, fmt.Sprintf("%s %s (%s–%s)", a.Of, figure((a.Low+a.High)/2, 1), j.Kitchen.Decimal.UpTo(a.Usual.Low, 1), j.Kitchen.Decimal.UpTo(a.Usual.High, 1)))
-		if s := slows[a.Of]; s.say != "" && a.Verdict == kind.Above && a.Low > s.above && j.dough.Formula.Yeast > 0 {
-			slow = append(slow, s.say)
+		figures = append(figures, fmt.Sprintf("%s %s (%s–%s)", a.Of, j.Kitchen.Decimal.Figure(a.Is, 1), j.Kitchen.Decimal.UpTo(a.Usual.Low, 1), j.Kitchen.Decimal.UpTo(a.Usual.High, 1)))
+		if say := unusual[a.Of][a.Verdict]; j.dough.Formula.Yeast > 0 || a.Of == Powder {
+			words = append(words, say)
 		}
 	}
-	if len(unusual) > 0 {
-		say := "Per 100 of flour this is outside the usual for its kind: " + strings.Join(unusual, ", ") + ". That may be how you like it; look at the dough ball."
-		j.say(Note, OutOfBand, nil, "%s", strings.Join(append([]string{say}, slow...), " "))
+	if len(figures) > 0 {
+		say := "Per 100 of flour this is outside the usual for its kind: " + strings.Join(figures, ", ") + "."
+		j.say(Note, OutOfBand, nil, "%s", strings.Join(append([]string{say}, append(words, "That may be how you like it.")...), " "))
+	}
+	j.wetness(asked)
+}
+
+// wetness says what is likely of a dough whose flour is measured by a cup that was never weighed, where the range of
+// its water touches the usual and the middle of it does not.
+func (j *judgement) wetness(asked []Figure) {
+	for _, a := range j.programme.Usual.Against {
+		if a.Of != Hydration || a.Verdict != kind.MayBe || slices.Contains(asked, Hydration) || math.Abs(a.Is-a.Usual.Nearest(a.Is)) < dough.Tells {
+			continue
+		}
+		wet := a.Is > a.Usual.High
+		edge, say := a.Usual.Low, likely[wet]
+		if wet {
+			edge = a.Usual.High
+		}
+		if kind.Of(j.dough.Kind).Batter {
+			say = runny[wet]
+		}
+		j.say(Note, Wetness, nil, say, j.Kitchen.Decimal.Figure(a.Is, 0), j.Kitchen.Decimal.Figure(edge, 0))
 	}
 }
 

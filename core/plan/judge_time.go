@@ -79,10 +79,13 @@ func (j *judgement) atOnce() Way {
 	return Way{Say: "Start now, ready " + j.clock(j.programme.Timer.Press.Add(j.total()+j.handwork())), Now: true}
 }
 
+// start is how the machine's start button is called.
+func (j *judgement) start() string { return j.programme.Setting.Fittings.StartButton() }
+
 // waiting is how long the loaded pan stands before the cycle begins, in words.
 func (j *judgement) waiting() string {
 	t := j.programme.Timer
-	return inHours(machine.Minutes(t.Begin.Sub(t.Press) / time.Minute))
+	return InHours(machine.Minutes(t.Begin.Sub(t.Press) / time.Minute))
 }
 
 // Spoiling names what of a dough would spoil in the pan or the dispenser while the timer waits. What is put in by hand
@@ -112,8 +115,8 @@ func (j *judgement) spoils() {
 		ways = []Way{{Say: "Make it delay-safe", Swaps: picks}, ways[0]}
 	}
 	j.say(Stop, Spoils, ways,
-		"No delay with %s in the pan: it would stand warm for %s and spoil. Start now, or press Start by hand at %s without the timer.",
-		inWords(spoiling), j.waiting(), j.clock(j.due().Add(-j.total())))
+		"No delay with %s in the pan: it would stand warm for %s and spoil. Start now, or press %s by hand at %s without the timer.",
+		inWords(spoiling), j.waiting(), j.start(), j.clock(j.due().Add(-j.total())))
 }
 
 // stood warns of a packet that is to stand: its yeast cannot be kept from the liquid altogether.
@@ -143,25 +146,25 @@ func (j *judgement) time() {
 	switch t.Fit {
 	case timetable.TooSoon:
 		j.say(Care, Timed, append(j.faster(), Way{Say: "Ready at " + j.clock(t.Ready.Add(j.handwork())) + " instead", Now: true}),
-			"Too soon: started at %s the bread is ready at %s, %s later than you wish.", j.clock(t.Press), j.clock(t.Ready.Add(j.handwork())), inHours(t.Late))
+			"Too soon: started at %s the bread is ready at %s, %s later than you wish.", j.clock(t.Press), j.clock(t.Ready.Add(j.handwork())), InHours(t.Late))
 	case timetable.TooFar:
 		if j.refused() { // by what would spoil in that delay: nobody loads it
 			break
 		}
-		j.say(j.notYet(), Timed, j.early(), "The timer goes up to %s. Load the pan later and press Start at %s.", j.Machine.Delay.Largest, j.clock(t.Press))
+		j.say(j.notYet(), Timed, j.early(), "The timer goes up to %s. Load the pan later and press %s at %s.", j.Machine.Delay.Largest, j.start(), j.clock(t.Press))
 	case timetable.ByHand:
 		if j.refused() {
 			break
 		}
 		j.say(j.notYet(), Timed, []Way{j.atOnce()},
-			"The delay timer cannot be set for this on %s. Press Start by hand at %s.", s.Cycle.Name, j.clock(t.Press))
+			"The delay timer cannot be set for this on %s. Press %s by hand at %s.", s.Cycle.Name, j.start(), j.clock(t.Press))
 	}
 	switch {
 	case j.Within == 0 || s.Total <= j.Within:
 	case j.Cycle == "":
-		j.say(Care, Timed, nil, "No cycle that suits this dough is done in %s. %s comes nearest, with %s.", inHours(j.Within), s.Cycle, inHours(s.Total))
+		j.say(Care, Timed, nil, "No cycle that suits this dough is done in %s. %s comes nearest, with %s.", InHours(j.Within), s.Cycle, InHours(s.Total))
 	default:
-		j.say(Care, Timed, nil, "%s, your own choice, takes %s, and there are %s.", s.Cycle, inHours(s.Total), inHours(j.Within))
+		j.say(Care, Timed, nil, "%s, your own choice, takes %s, and there are %s.", s.Cycle, InHours(s.Total), InHours(j.Within))
 	}
 }
 
@@ -194,7 +197,7 @@ func (j *judgement) faster() []Way {
 	spare := machine.Minutes(j.due().Sub(j.programme.Timer.Press) / time.Minute)
 	for _, o := range j.programme.Setting.Options {
 		if o.Suits && o.Total <= spare && o.ID != j.programme.Setting.Cycle.ID {
-			ways = append(ways, Way{Say: fmt.Sprintf("Use %s: done in %s", o.CycleName, inHours(o.Total)), Cycle: o.ID})
+			ways = append(ways, Way{Say: fmt.Sprintf("Use %s: done in %s", o.CycleName, InHours(o.Total)), Cycle: o.ID})
 		}
 	}
 	return ways
@@ -251,7 +254,7 @@ func (j *judgement) absent() {
 		return true
 	}
 	none := func(kitchen.Absence) []Way { return nil }
-	if say(g.Timer.Press, "Start is pressed", none) {
+	if say(g.Timer.Press, j.start()+" is pressed", none) {
 		return
 	}
 	for _, m := range g.Moments {

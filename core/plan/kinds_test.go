@@ -154,7 +154,7 @@ func (m made) atOnce(t *testing.T, p plan.Plan) {
 	if len(p.Ending.Out) == 0 || p.Ending.Keeps == "" {
 		t.Errorf("nothing is said of what follows: %+v", p.Ending)
 	}
-	if row := kind.Of(p.Kind); row.Batch != (p.Sizes[0].Batch != "") || (p.Sizes[0].Slices > 0) != (row.Ending.Slice > 0 && !row.Batch) {
+	if row := kind.Of(p.Kind); row.Batch != (p.Sizes[0].Batch != "") || (p.Sizes[0].Slices > 0) != (row.Ending.Slice > 0) {
 		t.Errorf("sizes %+v", p.Sizes)
 	}
 	if c, refused := p.Refusal(); refused {
@@ -234,8 +234,11 @@ func TestAPacketGoesInWhole(t *testing.T) {
 		size    string
 		weight  string
 		divided bool
-	}{{"1 1/2 lb", "500 g", false}, {"3/4 lb", "250 g", true}, {"2 1/4 lb", "750 g", true}, {"1 lb", "500 g", false}} {
-		size, _ := measure.ParseLoafSize(c.size)
+	}{{"1 1/2 lb", "500 g", false}, {"3/4 lb", "250 g", true}, {"2 1/4 lb", "750 g", true}, {"1 lb", "333 g", true}, {"", "500 g", false}} {
+		var size measure.LoafSize
+		if c.size != "" {
+			size, _ = measure.ParseLoafSize(c.size)
+		}
 		p, err := plantest.Make(heron(), plantest.Ask{Place: plan.Place{Recipe: r, Machine: demo.Galley(), Zone: time.UTC}, Wish: plan.Wish{Loaf: plan.Loaf{Size: size}}}, evening)
 		if err != nil {
 			t.Fatal(err)

@@ -1,6 +1,7 @@
 package plan
 
 import (
+	"cmp"
 	"fmt"
 	"slices"
 	"strings"
@@ -51,24 +52,45 @@ type Ending struct {
 
 // Setting is what to choose on the machine's panel.
 type Setting struct {
-	Cycle     CycleName         `json:"cycle"`
-	Why       string            `json:"why"`
-	Options   []CycleOption     `json:"options"` // best first
-	Crust     machine.Crust     `json:"crust"`
-	HasCrust  bool              `json:"hasCrust"`
-	HasSize   bool              `json:"hasSize"`
-	Crusts    []machine.Crust   `json:"crusts"`
-	CrustWhy  string            `json:"crustWhy"`
-	Suggested machine.Crust     `json:"suggested,omitzero"` // where the baker chose another
-	Total     machine.Minutes   `json:"total"`              // where a stage waits for warmth, the longest
-	Slack     machine.Minutes   `json:"slack"`              // by how much it may be shorter
-	KeepWarm  machine.Minutes   `json:"keepWarm"`
-	CoolDown  machine.Minutes   `json:"coolDown,omitzero"` // before it starts again; 0: not said
-	Presses   []machine.Presses `json:"presses"`           // from when the machine is plugged in
-	Label     string            `json:"label"`             // the same, short enough for a label
-	Shows     string            `json:"shows"`             // what the display then says
-	Lock      string            `json:"lock,omitzero"`
-	Hold      bool              `json:"hold,omitzero"`
+	Cycle     CycleName           `json:"cycle"`
+	Why       string              `json:"why"`
+	Options   []CycleOption       `json:"options"` // best first
+	Crust     machine.Crust       `json:"crust"`
+	Size      machine.SizeSetting `json:"size,omitzero"` // what the size button is set to: the loaf's own size, or the next larger
+	HasCrust  bool                `json:"hasCrust"`
+	HasSize   bool                `json:"hasSize"`
+	Crusts    []machine.Crust     `json:"crusts"`
+	CrustWhy  string              `json:"crustWhy"`
+	Suggested machine.Crust       `json:"suggested,omitzero"` // where the baker chose another
+	Total     machine.Minutes     `json:"total"`              // where a stage waits for warmth, the longest
+	Slack     machine.Minutes     `json:"slack"`              // by how much it may be shorter
+	KeepWarm  machine.Minutes     `json:"keepWarm"`
+	CoolDown  machine.Minutes     `json:"coolDown,omitzero"` // before it starts again; 0: not said
+	Presses   []machine.Presses   `json:"presses"`           // from when the machine is plugged in
+	Label     string              `json:"label"`             // the same, short enough for a label
+	Shows     string              `json:"shows"`             // what the display then says
+	Lock      string              `json:"lock,omitzero"`
+	Hold      bool                `json:"hold,omitzero"`
+	Fittings  Fittings            `json:"fittings,omitzero"`
+}
+
+// Fittings are what a machine has beside its sizes and crusts: advice names only what is there.
+type Fittings struct {
+	Start     string     `json:"start,omitzero"`     // how its start button is called
+	BakeOnly  *CycleName `json:"bakeOnly,omitzero"`  // its cycle that only bakes; nil: it has none
+	Dispenser bool       `json:"dispenser,omitzero"` // for fruit and nuts
+}
+
+// StartButton is how the start button is called.
+func (f Fittings) StartButton() string { return cmp.Or(f.Start, "Start") }
+
+func fittings(m machine.Machine) Fittings {
+	out := Fittings{Start: m.Full().Start, Dispenser: m.Dispenser > 0}
+	if c, ok := m.CycleOf(machine.BakeOnly); ok {
+		name := nameOf(c)
+		out.BakeOnly = &name
+	}
+	return out
 }
 
 // CycleName is a cycle as the panel shows it.
@@ -79,12 +101,7 @@ type CycleName struct {
 }
 
 // String is the name with what the panel shows before it.
-func (c CycleName) String() string {
-	if c.Panel == c.Name {
-		return c.Name
-	}
-	return strings.TrimSpace(c.Panel + " " + c.Name)
-}
+func (c CycleName) String() string { return machine.Cycle{Panel: c.Panel, Name: c.Name}.Title() }
 
 // CycleOption is a cycle of the machine and how it suits this dough and these wishes.
 type CycleOption struct {
@@ -102,22 +119,23 @@ func MakeProgramme(p Place, w Wish, d Dough) (Programme, error) {
 	if g.AddIns, err = placeAddIns(p.Machine, w.Timing, d.lines); err != nil {
 		return g, err
 	}
-	needs := choice.Needs{Kind: d.Kind, Formula: d.Formula.Formula, Lines: d.written, Size: d.Size, Decimal: p.Kitchen.Decimal,
-		Delayed: !w.Ready.IsZero(), Within: w.Within, Away: w.Away, Box: g.AddIns != nil && g.AddIns.NoBox == ""}
+	needs := needsOf(p, d)
+	needs.Delayed, needs.Within, needs.Away, needs.Box = !w.Ready.IsZero(), w.Within, w.Away, g.AddIns != nil && g.AddIns.NoBox == ""
 	if g.cycle, g.Setting, err = choose(p.Machine, w.Timing, needs); err != nil {
 		return g, err
 	}
 	g.Setting.CoolDown = p.Machine.CoolDown
-	course := g.cycle.Programme(d.Size, g.Setting.Crust)
+	g.Setting.Size, g.Setting.Fittings = d.setting, fittings(p.Machine)
+	course := g.cycle.Programme(d.setting.LoafSize, g.Setting.Crust)
 	g.Setting.Total, g.Setting.Slack, g.Stages = course.Total, course.Slack(), course.Stages
 	if g.cycle.KeepsWarm {
 		g.Setting.KeepWarm = p.Machine.KeepWarm
 	}
 	needed := asks(d, g.AddIns)
-	needed.Look = p.Kitchen.Look
+	needed.Look, needed.Start = p.Kitchen.Look, g.Setting.Fittings.Start
 	if needed.Shaped = len(course.Of(machine.Bake)) == 0 && !needed.Still; needed.Shaped {
 		g.Finish = finish(d)
-		needed.Finish = g.Finish
+		needed.Finish, needed.Ends = g.Finish, d.ends(needed.Shaped).Ready
 	}
 	if calls := course.Calls(machine.PaddleOut); needed.Handwork > 0 && len(calls) > 0 && calls[0].Waits {
 		g.pause = needed.Handwork
@@ -125,16 +143,25 @@ func MakeProgramme(p Place, w Wish, d Dough) (Programme, error) {
 		g.Stages = course.Stages
 	}
 	g.Moments = timetable.Moments(course, g.Setting.KeepWarm, needed)
+	for n := range g.Moments {
+		m := &g.Moments[n]
+		m.Say = p.Machine.Paddles.Say(m.Say)
+	}
 	g.Timer, g.doubt = setTimer(p, w.Timing, g)
 	g.Timer.Ready = g.Timer.Ready.Add(time.Duration(g.pause) * time.Minute)
-	g.Ending = ending(p, d)
+	g.Ending = ending(p, d, needed.Shaped)
 	if needed.Shaped {
 		g.Eaten = g.Timer.Ready.Add(time.Duration(g.Finish.Total()) * time.Minute)
 	}
 	g.Later = g.Timer.Press.After(p.earliest(w.AtPanel))
 	g.Usual = usual(p, d, g.cycle)
-	g.Setting = pressed(p.Machine, d.Size, g)
+	g.Setting = pressed(p.Machine, g)
 	return g, nil
+}
+
+// needsOf are what the choice of the cycle goes by, the baker's wishes left out.
+func needsOf(p Place, d Dough) choice.Needs {
+	return choice.Needs{Kind: d.Kind, Formula: d.Formula.Formula, Lines: d.written, Size: d.setting, Small: d.small(p.Recipe), Decimal: p.Kitchen.Decimal}
 }
 
 // choose picks the cycle and crust; the baker's own choice wins.
@@ -164,7 +191,7 @@ func choose(m machine.Machine, t Timing, needs choice.Needs) (machine.Cycle, Set
 		Options: make([]CycleOption, 0, len(options))}
 	for _, o := range options {
 		c, _ := m.Cycle(o.Cycle)
-		s.Options = append(s.Options, CycleOption{nameOf(c), o.Suits, o.Grants, o.Reason, c.Total(needs.Size, crust)})
+		s.Options = append(s.Options, CycleOption{nameOf(c), o.Suits, o.Grants, o.Reason, c.Total(needs.Size.LoafSize, crust)})
 		if o.Cycle == id {
 			s.Why = o.Reason
 		}
@@ -181,7 +208,7 @@ func nameOf(c machine.Cycle) CycleName { return CycleName{c.ID, c.Panel, c.Name}
 func asks(d Dough, a *AddIns) timetable.Needs {
 	row := kind.Of(d.Kind)
 	needs := timetable.Needs{Batter: row.Batter, Still: row.Still, Ends: row.Ending.Ready, Heats: row.Ending.Heats,
-		Handwork: machine.Minutes(row.Handwork), Before: machine.Minutes(row.Before)}
+		Handwork: machine.Minutes(row.Handwork), Before: machine.Minutes(row.Before), LookAfter: machine.Minutes(row.Look)}
 	for _, l := range d.lines {
 		needs.Held = needs.Held || l.Line.When == recipe.AtKnead
 	}
@@ -219,12 +246,21 @@ func (d Dough) icing(part recipe.Part) bool {
 	})
 }
 
+// ends is how what leaves the machine comes out: a loaf that a cycle only kneads and raises comes out as a dough.
+func (d Dough) ends(shaped bool) kind.Ending {
+	row := kind.Of(d.Kind)
+	if shaped && !row.Shaped {
+		row = kind.Of(recipe.Dough)
+	}
+	return row.Ending
+}
+
 // ending is how this kitchen is told what follows when the machine is done.
-func ending(p Place, d Dough) Ending {
-	e := kind.Of(d.Kind).Ending
+func ending(p Place, d Dough, shaped bool) Ending {
+	e := d.ends(shaped)
 	said := make([]string, len(e.Out))
 	for n, say := range e.Out {
-		said[n] = p.Kitchen.Degrees.Say(say)
+		said[n] = p.Machine.Paddles.Say(p.Kitchen.Degrees.Say(say))
 	}
 	out := Ending{Out: said, On: string(e.On), Slice: machine.Minutes(e.Slice), Clean: machine.Minutes(e.Clean), Tap: e.Tap, Keeps: e.Keeps}
 	for _, part := range []recipe.Part{recipe.Glaze, recipe.Topping} {
@@ -299,9 +335,9 @@ func setTimer(p Place, t Timing, g Programme) (timetable.Timer, timetable.Doubt)
 }
 
 // pressed is the setting with the presses on the panel that lead to it.
-func pressed(m machine.Machine, size measure.LoafSize, g Programme) Setting {
+func pressed(m machine.Machine, g Programme) Setting {
 	s := g.Setting
-	wanted := machine.Wanted{Cycle: s.Cycle.ID, Crust: s.Crust, Size: size, Timer: g.Timer.Setting, AddIns: g.AddIns != nil && g.AddIns.asks()}
+	wanted := machine.Wanted{Cycle: s.Cycle.ID, Crust: s.Crust, Size: s.Size.LoafSize, Timer: g.Timer.Setting, AddIns: g.AddIns != nil && g.AddIns.asks()}
 	presses, shows := m.Set(wanted)
 	s.Presses, s.Label, s.Lock, s.Hold = presses, machine.Label(presses), m.Panel.Lock, m.Panel.Hold
 	says := []string{s.Cycle.String()}

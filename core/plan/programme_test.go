@@ -220,7 +220,7 @@ func TestNoDelayWetsTheYeast(t *testing.T) {
 // same.
 func TestTheRecipesOwnTemperatureWins(t *testing.T) {
 	for _, c := range []struct{ note, at, why string }{
-		{"at 38 °C", "38 °C", "As the recipe has it"}, {"110 °F", "43 °C", "As the recipe has it"}, {"at 55 °C", "55 °C", "let it cool"}, {"filtered", "", ""},
+		{"at 38 °C", "38 °C", "As the recipe has it"}, {"110 °F", "43 °C", "As the recipe has it"}, {"at 55 °C", "55 °C", "The balance would ask for 24 °C"}, {"filtered", "", ""},
 	} {
 		r := recipe.Recipe{Name: "n", Kind: recipe.White, Size: measure.LoafPounds(3, 2), Standard: measure.US,
 			Lines: recipetest.Lines(t, "1 cup water; 2 tbsp oil; 1 1/2 tsp salt; 3 cups bread flour; 2 tsp active dry yeast")}

@@ -63,22 +63,25 @@ func round(p Place, w Wish, d Dough, in []scoop.Line) rounded {
 	set := scoop.NewSet(measures, p.Kitchen.Standard).WithJug(jug)
 	out := rounded{amounts: make([]scoop.Amount, len(in)), miss: make([]string, len(in))}
 	set.Stop = p.Stop
+	written := d.factor == measure.Whole(1)
 	dough := make([]scoop.Line, 0, len(in))
 	place := make([]int, 0, len(in)) // of each in the recipe
 	for n, l := range d.lines {
 		if l.Line.Part == recipe.InDough && d.Formula.Flour > 0 {
 			dough, place = append(dough, in[n]), append(place, n)
-		} else if a, ok := set.Nearest(in[n].Ingredient, in[n].Exact); ok && !in[n].Fixed {
+		} else if a, ok := set.Handy(in[n], written, scoop.Handily); ok && !in[n].Fixed {
 			out.amounts[n] = a
 		}
 	}
-	j := jointly(set, dough, measures, jug, p.Kitchen.Standard, d.factor == measure.Whole(1), w.Closer)
+	ask := asked{set: set, dough: dough, measures: measures, jug: jug, standard: p.Kitchen.Standard, written: written, closer: w.Closer}
+	j := ask.jointly()
+	if first, ok := steady(p, w, set, dough, place, d, j.misses); ok {
+		ask.first = &first
+		j = ask.solve()
+		j.rounding.Steady = j.rounding.Chosen == j.rounding.First
+	}
 	out.rounding = j.rounding
 	chosen := j.chosen
-	if s, ok := steady(p, w, set, dough, place, d, len(chosen.Misses)); ok {
-		chosen, out.rounding.Steady = s, true
-		out.rounding.Shift = shift(dough, s)
-	}
 	for m, a := range chosen.Amounts {
 		out.amounts[place[m]] = a
 	}
@@ -100,7 +103,7 @@ func steady(p Place, w Wish, set *scoop.Set, dough []scoop.Line, place []int, d 
 		return scoop.Solution{}, false
 	}
 	before := w
-	before.Locks, before.NotToHand, before.Swaps = nil, nil, nil
+	before.Locks, before.NotToHand, before.Swaps, before.Closer = nil, nil, nil, 0
 	was, err := MakeDough(p, before)
 	if err != nil {
 		return scoop.Solution{}, false
@@ -110,29 +113,25 @@ func steady(p Place, w Wish, set *scoop.Set, dough []scoop.Line, place []int, d 
 		return scoop.Solution{}, false
 	}
 	old := round(p, before, was, lines)
-	held := slices.Clone(dough)
-	kept := make([]*scoop.Amount, len(dough))
+	kept := map[int]scoop.Amount{}
 	for n, l := range dough {
 		at := slices.IndexFunc(was.lines, func(o scale.Line) bool { return o.Line.ID == d.lines[place[n]].Line.ID })
 		if at < 0 || l.Fixed || lines[at].Fixed || lines[at].Ingredient.ID != l.Ingredient.ID || math.Abs(float64(lines[at].Exact/l.Exact)-1) > 1e-9 {
 			continue
 		}
 		if a := old.amounts[at]; len(a.Scoops) > 0 && !slices.ContainsFunc(a.Scoops, func(s scoop.Scoops) bool { return w.missing(s) }) {
-			held[n].Fixed, held[n].Actual, kept[n] = true, a.Grams, &a
+			kept[n] = a
 		}
 	}
-	s := set.Joint(held)
-	if !s.Proven || len(s.Points) == 0 {
+	front, ok := set.Holding(dough, kept, misses)
+	if !ok {
 		return scoop.Solution{}, false
 	}
-	amounts := slices.Clone(s.At(0).Amounts)
-	for n, a := range kept {
-		if a != nil {
-			amounts[n] = *a
-		}
+	out := front.At(0)
+	for n, a := range kept { // in the very scoops that they were in
+		out.Amounts[n] = a
 	}
-	out := scoop.Judge(dough, amounts)
-	return out, len(out.Misses) <= misses
+	return out, true
 }
 
 // missing reports whether a scoop is by a measure that is not to hand.
@@ -148,6 +147,19 @@ func (h Handling) missing(s scoop.Scoops) bool {
 type joint struct {
 	rounding Rounding
 	chosen   scoop.Solution
+	misses   int // at the least, of the tolerances
+}
+
+// asked is a dough to be measured with a kitchen's measures.
+type asked struct {
+	set      *scoop.Set
+	dough    []scoop.Line
+	measures []measure.Measure
+	jug      measure.Jug
+	standard measure.Standard
+	written  bool            // at the recipe's own size
+	closer   int             // steps from where the rounding begins
+	first    *scoop.Solution // where it begins, in place of what the recipe has; nil: as the recipe has it
 }
 
 // solved remembers what was worked out, for a plan is made anew each half minute and at each change of the
@@ -160,21 +172,15 @@ var solved struct {
 const mostSolved = 512
 
 // jointly measures a dough's lines together, or remembers how they are.
-func jointly(set *scoop.Set, dough []scoop.Line, measures []measure.Measure, jug measure.Jug, s measure.Standard, written bool, closer int) joint {
-	key := scoop.Key(dough, measures, jug, s) + fmt.Sprint(written, closer)
+func (a asked) jointly() joint {
+	key := scoop.Key(a.dough, a.measures, a.jug, a.standard) + fmt.Sprint(a.written, a.closer)
 	solved.Lock()
 	j, ok := solved.joint[key]
 	solved.Unlock()
 	if ok {
 		return j
 	}
-	front := set.Clean(dough)
-	j.rounding = steps(front.Points, written, closer)
-	j.rounding.Unproven = !front.Proven
-	j.chosen = front.At(j.rounding.Chosen)
-	j.rounding.Shift = shift(dough, j.chosen)
-	j.rounding.Alone = shift(dough, set.Alone(dough))
-	if front.Proven {
+	if j = a.solve(); !j.rounding.Unproven {
 		solved.Lock()
 		defer solved.Unlock()
 		if solved.joint == nil || len(solved.joint) >= mostSolved {
@@ -183,6 +189,64 @@ func jointly(set *scoop.Set, dough []scoop.Line, measures []measure.Measure, jug
 		solved.joint[key] = j
 	}
 	return j
+}
+
+// solve measures a dough's lines together. The choices are the exact trade-off; where the rounding begins (as the
+// recipe is written, with clean amounts left alone, or with what no change touches left as it was) stands among them,
+// in the order of closeness, though another may beat it.
+func (a asked) solve() joint {
+	front := a.set.Joint(a.dough)
+	first := a.begins(front)
+	at := 0
+	for at < len(front.Points) && front.Points[at].D > first.D+1e-9 {
+		at++
+	}
+	points, beside := slices.Clone(front.Points), 0 // how many choices there are beside the front
+	if at == len(points) || math.Abs(points[at].D-first.D) > 1e-9 || points[at].Handling != first.Handling {
+		points, beside = slices.Insert(points, at, scoop.Point{Handling: first.Handling, D: first.D}), 1
+	}
+	r := Rounding{First: at, Chosen: min(max(at+a.closer, 0), len(points)-1), Unproven: !front.Proven}
+	for _, p := range points {
+		r.Choices = append(r.Choices, RoundingChoice{p.Handling, toDecimals(p.D, 4)})
+	}
+	j := joint{rounding: r, misses: len(front.At(0).Misses)}
+	switch {
+	case r.Chosen == at:
+		j.chosen = first
+	case r.Chosen > at:
+		j.chosen = front.At(r.Chosen - beside)
+	default:
+		j.chosen = front.At(r.Chosen)
+	}
+	j.rounding.Shift = shift(a.dough, j.chosen)
+	j.rounding.Alone = shift(a.dough, a.set.Alone(a.dough))
+	return j
+}
+
+// begins is the solution at which the rounding begins.
+func (a asked) begins(front scoop.Front) scoop.Solution {
+	switch {
+	case a.first != nil:
+		return *a.first
+	case !front.Proven:
+		return front.At(0)
+	case a.written:
+		return a.set.AsWritten(a.dough).At(0)
+	}
+	return a.set.Clean(a.dough).At(0)
+}
+
+// closely is how near an amount that is told by cups and spoons lies to its weight, as a share.
+const closely = 0.05
+
+// ByMeasures is the amount nearest to a weight of an ingredient that a kitchen's cups and spoons make, as one amount; ok is
+// false where none suits it.
+func ByMeasures(k kitchen.Kitchen, i *larder.Ingredient, g measure.Grams) (a measure.Amount, ok bool) {
+	scoops, ok := scoop.NewSet(k.Measures, k.Standard).Handy(scoop.Line{Ingredient: i, Exact: g}, false, closely)
+	if !ok {
+		return a, false
+	}
+	return scoops.Sum()
 }
 
 func moreOrLess(off float64) string {
@@ -203,7 +267,9 @@ func scoopLines(k kitchen.Kitchen, h Handling, lines []scale.Line) ([]scoop.Line
 	out := make([]scoop.Line, len(lines))
 	for n, l := range lines {
 		s := scoop.Line{Ingredient: l.Ingredient, Exact: l.Grams, Prefer: k.Preferred(l.Ingredient.ID)}
-		if l.Pieces > 0 || k.Scale || l.Ingredient.Packet || slices.Contains(h.Weigh, l.Line.ID) {
+		_, whole := l.Whole()
+		bought := l.Ingredient.Raw && l.Line.Amount.Unit.Facts().Dimension == measure.Weight // meat has its weight on its packet
+		if whole || bought || k.Scale || l.Ingredient.Packet || slices.Contains(h.Weigh, l.Line.ID) {
 			s.Fixed, s.Actual = true, l.Grams
 		}
 		if m := h.locked(l.Line.ID); m >= 0 {
@@ -225,20 +291,6 @@ func held(k kitchen.Kitchen, l scale.Line, lock Lock) (measure.Grams, error) {
 		err = fault.At("", "%s of %s is not near the %s that this loaf wants", lock.Amount, l.Ingredient.Name, k.Weight(l.Grams, l.Grams < 10))
 	}
 	return g, err
-}
-
-// steps begins at the recipe as written where the measures make it, else at the least handling; the
-// baker's steps go on from there.
-func steps(front []scoop.Point, written bool, closer int) Rounding {
-	var r Rounding
-	for n, s := range front {
-		r.Choices = append(r.Choices, RoundingChoice{s.Handling, toDecimals(s.D, 4)})
-		if s.D < 1e-9 && written {
-			r.First = n
-		}
-	}
-	r.Chosen = min(max(r.First+closer, 0), len(front)-1)
-	return r
 }
 
 func shift(lines []scoop.Line, s scoop.Solution) RoundingShift {

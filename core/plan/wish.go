@@ -33,7 +33,7 @@ type Wish struct {
 
 // Loaf is what is to be baked.
 type Loaf struct {
-	Size    measure.LoafSize     `json:"size,omitzero"`
+	Size    measure.LoafSize     `json:"size,omitzero"`    // empty: as the recipe is written, or the machine's largest where that is too large
 	BagID   string               `json:"bag,omitzero"`     // baked out of such a bag, by its id: of its size, with what is in it
 	Slices  int                  `json:"slices,omitzero"`  // above 0: the smallest size that gives so many; Size is then not looked at
 	Eaters  int                  `json:"eaters,omitzero"`  // above 0: so many slices for each
@@ -83,6 +83,8 @@ type Warmth struct {
 	Room  measure.Temperature `json:"room,omitzero"`
 	Flour measure.Temperature `json:"flour,omitzero"`
 	Cold  []string            `json:"cold,omitzero"` // lines straight from the fridge
+	// Tempered has the liquid as the balance of heat asks, whatever temperature the recipe gives it.
+	Tempered bool `json:"tempered,omitzero"`
 }
 
 // Place is where and when a wish is granted: the kitchen, what the wish's ids stand for, and the
@@ -173,11 +175,8 @@ const furthest = 14 * 24 * time.Hour
 
 // fits reports what of a wish this machine and this moment cannot grant.
 func (p Place) fits(w Wish, batch bool) error {
-	if w.Size.IsZero() {
-		return fault.At("/loaf/size", "say which loaf size to bake: %s", p.Machine.SizesInWords())
-	}
-	if !batch && !p.Machine.Bakes(w.Size) && !p.small(w.Size) {
-		return fault.At("/loaf/size", "%s bakes %s, not %s", p.Machine.Name, p.Machine.SizesInWords(), w.Size)
+	if err := p.checkSize(w.Size, batch); err != nil {
+		return err
 	}
 	if w.Ready.IsZero() {
 		return nil
@@ -190,12 +189,6 @@ func (p Place) fits(w Wish, batch bool) error {
 		return fault.At("/time/ready", "%s is too far ahead: plan at most %d days ahead", w.Ready, int(furthest.Hours()/24))
 	}
 	return nil
-}
-
-// small reports whether a size is smaller than any that the machine is set to, and can be baked on the
-// smallest all the same.
-func (p Place) small(s measure.LoafSize) bool {
-	return s.Pounds().Cmp(measure.NewRatio(1, 2)) >= 0 && !slices.ContainsFunc(p.Machine.Sizes, func(m measure.LoafSize) bool { return m.Pounds().Cmp(s.Pounds()) <= 0 })
 }
 
 // wanted is how many slices the loaf should give.

@@ -12,7 +12,7 @@ import (
 // shows is a display in words.
 func shows(e standin.Engine) string {
 	c := e.Machine.Showing(e.Display)
-	out := c.Panel + " " + c.Name
+	out := c.Title()
 	for _, word := range []string{e.Display.Size, e.Display.Crust} {
 		if word != "" {
 			out += " · " + word
@@ -31,7 +31,7 @@ func shows(e standin.Engine) string {
 
 // differs is what the panel shows otherwise than planned, without pressing anything.
 func (a *run) differs() []string {
-	_, want := a.r.Machine.Set(machine.Wanted{Cycle: a.r.Plan.Setting.Cycle.ID, Crust: a.r.Plan.Setting.Crust, Size: a.r.Plan.Size, Timer: a.r.Plan.Timer.Setting,
+	_, want := a.r.Machine.Set(machine.Wanted{Cycle: a.r.Plan.Setting.Cycle.ID, Crust: a.r.Plan.Setting.Crust, Size: a.r.Plan.Setting.Size.LoafSize, Timer: a.r.Plan.Timer.Setting,
 		AddIns: slices.ContainsFunc(a.r.Plan.Setting.Presses, func(p machine.Presses) bool { return p.Button == a.r.Machine.Panel.AddIns.Button && p.Button != "" })})
 	is := a.engine.Display
 	var out []string
@@ -40,7 +40,7 @@ func (a *run) differs() []string {
 			out = append(out, fmt.Sprintf("%s shows %s; planned is %s.", name, orNothing(is), orNothing(want)))
 		}
 	}
-	name := func(id string) string { c, _ := a.r.Machine.Cycle(id); return c.Panel + " " + c.Name }
+	name := func(id string) string { c, _ := a.r.Machine.Cycle(id); return c.Title() }
 	say("The menu", name(is.Cycle), name(want.Cycle))
 	say("The size", is.Size, want.Size)
 	say("The crust", is.Crust, want.Crust)

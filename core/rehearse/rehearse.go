@@ -21,8 +21,11 @@ import (
 	"risepan/core/word"
 )
 
-// Shape is the number of a rehearsal's JSON shape, and of its happenings'.
-const Shape = 1
+// Shape is the number of a rehearsal's JSON shape.
+const Shape = 2
+
+// HappeningShape is the number of the JSON shape of what happens in one.
+const HappeningShape = 1
 
 // Rehearsal is what is practised: a plan as it was made, on a machine.
 type Rehearsal struct {
@@ -194,13 +197,25 @@ func (a *run) wanted() want {
 			take(want{now, "Give the dough what it wants.", true})
 		}
 		if b.Look != nil && b.Look.Before(b.Until) {
-			take(want{*b.Look, "Look at the dough ball.", true})
+			take(want{a.lookAt(s), "Look at the dough ball.", true})
 		}
 	}
 	if s.Paused != "" {
 		take(want{now, "The machine waits for Start.", false})
 	}
 	return next
+}
+
+// lookAt is when the ball is looked at next. The stand-in's stages last as long as they can, so a look that falls in a
+// window comes at its end.
+func (a *run) lookAt(s bake.State) time.Time {
+	at := *s.Ball.Look
+	for _, m := range s.Moments {
+		if latest := s.Begin.Add(time.Duration(m.UpTo) * time.Minute); m.Kind == timetable.Look && s.Ball.Seen == "" && latest.After(at) {
+			at = latest
+		}
+	}
+	return at
 }
 
 // pass lets the machine and its dough go on to an instant, minute by minute.
@@ -265,11 +280,12 @@ func (a *run) start() {
 	p.Timer.Press, p.Timer.Begin = press, press.Add(a.engine.Wait)
 	p.Timer.Ready = p.Timer.Begin.Add(long)
 	a.plan, a.started, a.told, a.left = p, true, nil, 0
-	liquid := p.Heat.Liquid
+	liquid := p.Heat.Yeast
 	if p.Heat.Line == "" || p.Heat.Cool {
 		liquid = a.r.Room
 	}
-	a.dough = standin.Put(kind.Of(p.Kind), p.Formula.Formula, a.r.Room, liquid)
+	a.dough = standin.Put(standin.In{Kind: kind.Of(p.Kind), Bands: p.Usual.Bands, Meant: p.Formula.Formula, Fills: (p.Pan.Fill.Low + p.Pan.Fill.High) / 2,
+		Room: a.r.Room, Liquid: liquid, Meets: p.Heat.Meets})
 	slips[a.r.Slip](&a.dough)
 	a.filled = p.Formula.Flour > 0
 }

@@ -87,6 +87,15 @@ type Line struct {
 	Pieces         int64          // whole eggs; 0 for what is not counted
 }
 
+// Whole is the line as so many whole pieces or packets, as its recipe counts it; ok is false where it is measured.
+func (l Line) Whole() (a measure.Amount, ok bool) {
+	if l.Pieces > 0 {
+		return measure.Amount{Quantity: measure.Whole(l.Pieces)}, true
+	}
+	counted := l.Exact.Unit == measure.Piece || l.Exact.Unit == measure.Packet
+	return l.Exact, counted && l.Exact.UpTo.Sign() == 0 && l.Exact.Quantity.Sign() > 0 && l.Exact.Quantity.IsWhole()
+}
+
 // Deviation is a line that does not follow the straight proportion, with the reason.
 type Deviation struct {
 	Line     string        `json:"line"`

@@ -15,16 +15,11 @@ func (s *Set) Clean(lines []Line) Front {
 		return f
 	}
 	first := f.At(0)
-	kept := map[int]Amount{}
-	for n, l := range lines {
-		if a, ok := s.clean(l); ok && math.Abs(float64(first.Amounts[n].Grams/l.Exact)-1) > exactly {
-			kept[n] = a
-		}
-	}
-	if len(kept) == 0 {
+	kept := s.exact(lines, 1)
+	if same := func(n int) bool { return math.Abs(float64(first.Amounts[n].Grams/lines[n].Exact)-1) <= exactly }; all(kept, same) {
 		return f
 	}
-	if held, ok := s.holding(lines, kept, len(first.Misses)); ok {
+	if held, ok := s.Holding(lines, kept, len(first.Misses)); ok {
 		return held
 	}
 	some := map[int]Amount{} // not all of them can be: as many as can, in the recipe's order
@@ -35,7 +30,7 @@ func (s *Set) Clean(lines []Line) Front {
 			continue
 		}
 		some[n] = a
-		if held, ok := s.holding(lines, some, len(first.Misses)); ok {
+		if held, ok := s.Holding(lines, some, len(first.Misses)); ok {
 			best = held
 		} else {
 			delete(some, n)
@@ -44,12 +39,45 @@ func (s *Set) Clean(lines []Line) Front {
 	return best
 }
 
+// AsWritten is Joint with every line left alone that the measures can make exactly, by as many kinds of measure as it
+// takes, whatever the others then miss: what a card says and a drawer holds is measured as it is written.
+func (s *Set) AsWritten(lines []Line) Front {
+	f, ok := s.Holding(lines, s.exact(lines, len(s.measures)+1), math.MaxInt)
+	if !ok {
+		return s.Clean(lines)
+	}
+	return f
+}
+
+func all(kept map[int]Amount, is func(int) bool) bool {
+	for n := range kept {
+		if !is(n) {
+			return false
+		}
+	}
+	return true
+}
+
+// exact are the lines whose exact amount at most so many kinds of measure make, with that amount.
+func (s *Set) exact(lines []Line, kinds int) map[int]Amount {
+	out := map[int]Amount{}
+	for n, l := range lines {
+		if a, ok := s.clean(l, kinds); ok {
+			out[n] = a
+		}
+	}
+	return out
+}
+
 // exactly is how near an amount is to be to count as exact, relative: measures are taken to the nearest step.
 const exactly = 1e-3
 
-// clean is a line's exact amount where one kind of measure makes it.
-func (s *Set) clean(l Line) (Amount, bool) {
-	if l.Fixed || l.Prefer.Amount.Millilitres() > 0 {
+// mostScoops is how many fillings a line takes at the most to be left as it is written.
+const mostScoops = 9
+
+// clean is a line's exact amount where at most so many kinds of measure make it.
+func (s *Set) clean(l Line, kinds int) (Amount, bool) {
+	if l.Fixed || l.Only > 0 || l.Prefer.Amount.Millilitres() > 0 {
 		return Amount{}, false
 	}
 	want := float64(l.Ingredient.Volume(l.Exact)) / s.step
@@ -63,31 +91,58 @@ func (s *Set) clean(l Line) (Amount, bool) {
 	}
 	a := s.amount(t, v)
 	a.Grams = l.Exact
-	return a, len(a.Scoops) == 1
+	return a, len(a.Scoops) <= kinds && (kinds == 1 || a.Count() <= mostScoops)
 }
 
-// holding is the front with some lines held at an amount; false where more is missed by that.
-func (s *Set) holding(lines []Line, kept map[int]Amount, misses int) (Front, bool) {
+// Holding is Joint with some lines held at an amount that the measures make; false where more than so many tolerances
+// are missed by that.
+func (s *Set) Holding(lines []Line, kept map[int]Amount, misses int) (Front, bool) {
 	held := slices.Clone(lines)
 	for n, a := range kept {
-		held[n].Fixed, held[n].Actual = true, a.Grams
+		held[n].Only = a.Volume
 	}
-	rest := s.Joint(held)
-	if !rest.Proven {
-		return rest, false
+	f := s.Joint(held)
+	return f, f.Proven && len(f.found) > 0 && len(f.At(0).Misses) <= misses
+}
+
+// Handily is how near what stands by itself, such as a filling, is measured, as a share of it.
+const Handily = 0.08
+
+// smallest is the smallest measure for that where there is a teaspoon of it or more: a quarter of one, ml.
+const smallest = 1.2
+
+// Handy is what to pick up for a line that is measured by itself: as it is written where it is to stay so and the
+// measures make it, else the least handling within a share of it. ok is false where no measure suits it.
+func (s *Set) Handy(l Line, written bool, within float64) (Amount, bool) {
+	if a, ok := s.clean(l, len(s.measures)+1); ok && (written || len(a.Scoops) == 1 && a.Count() <= 4) {
+		return a, true
 	}
-	out := Front{Proven: true}
-	least := math.Inf(1)
-	for n := range rest.found {
-		x := rest.At(n)
-		for k, a := range kept {
-			x.Amounts[k] = a
+	least := Smallest(l.Ingredient, l.Exact)
+	if l.Ingredient.Volume(l.Exact) >= measure.Millilitres(measure.Of(1, 1, measure.MetricTsp).Millilitres()) {
+		least = max(least, smallest)
+	}
+	want := float64(l.Ingredient.Volume(l.Exact)) / s.step
+	t, ok := s.table(least, int(want*(1+within))+1, measure.Measure{}, s.pours(l.Ingredient, l.Exact))
+	if !ok {
+		return Amount{}, false
+	}
+	best := -1
+	for v := max(1, int(math.Ceil(want*(1-within)))); v <= int(want*(1+within)) && v < len(t.price); v++ {
+		if t.price[v] < 0 {
+			continue
 		}
-		if x = Judge(lines, x.Amounts); len(x.Misses) <= misses && x.D < least-1e-12 {
-			least = x.D
-			out.Points = append(out.Points, Point{x.Handling, x.D})
-			out.solved = append(out.solved, x)
+		easier := best < 0 || t.price[v] < t.price[best]
+		if easier || t.price[v] == t.price[best] && math.Abs(float64(v)-want) < math.Abs(float64(best)-want) {
+			best = v
 		}
 	}
-	return out, len(out.Points) > 0
+	if best < 0 {
+		return s.Nearest(l.Ingredient, l.Exact)
+	}
+	a := s.amount(t, best)
+	a.Grams = measure.Grams(float64(best) * s.step * float64(l.Ingredient.GramsPerMl()))
+	if l.Ingredient.GramsPerMl() == 0 {
+		a.Grams = measure.Grams(a.Volume)
+	}
+	return a, true
 }

@@ -31,6 +31,8 @@ type Line struct {
 	Actual measure.Grams
 	// Prefer is the measure that the kitchen likes for this ingredient; its volume is 0 without one.
 	Prefer measure.Measure
+	// Only is the one volume that is looked at for this line, ml, where it is held at that; 0: any.
+	Only measure.Millilitres
 }
 
 // Key tells apart what Joint answers: by the lines and the measures with all of them that counts.
@@ -56,6 +58,10 @@ func Key(lines []Line, measures []measure.Measure, jug measure.Jug, s measure.St
 		if prefer := l.Prefer.Amount.Millilitres(); prefer > 0 {
 			b = append(append(append(b, 2), l.Prefer.Name...), 0)
 			number(float64(prefer))
+		}
+		if l.Only > 0 {
+			b = append(b, 4)
+			number(float64(l.Only))
 		}
 	}
 	return string(b)
@@ -152,16 +158,10 @@ type Front struct {
 	Proven  bool // false where there was more to go through than the budget of work holds
 	problem *problem
 	found   []found
-	solved  []Solution // in place of found, where they are worked out already
 }
 
 // At is the solution at a point.
-func (f Front) At(n int) Solution {
-	if f.solved != nil {
-		return f.solved[n]
-	}
-	return f.problem.solution(f.found[n])
-}
+func (f Front) At(n int) Solution { return f.problem.solution(f.found[n]) }
 
 // Joint measures all lines together. A line without any measure that suits it gets an amount without
 // scoops at its exact weight. docs/rounding.md states the objective. Where the budget of work is used up
@@ -260,6 +260,9 @@ func (p *problem) candidates(w *wanted, l Line, least, most float64) bool {
 		low, high = max(low, exact-widest), min(high, exact+widest)
 		p.work.brokenOff = true
 	}
+	if only := float64(l.Only) / s.step; only > high {
+		high = math.Ceil(only)
+	}
 	t, ok := s.table(Smallest(l.Ingredient, l.Exact), int(high)+1, l.Prefer, s.pours(l.Ingredient, l.Exact) && l.Prefer.Amount.Millilitres() == 0)
 	if !ok {
 		return false
@@ -268,6 +271,18 @@ func (p *problem) candidates(w *wanted, l Line, least, most float64) bool {
 	w.candidates = make([]candidate, 0, 48)
 	add := func(v int) {
 		w.candidates = append(w.candidates, candidate{v, float64(v) * perStep, t.handling(v), t.strangers(v)})
+	}
+	if l.Only > 0 {
+		v := int(math.Round(float64(l.Only) / s.step))
+		if v >= len(t.price) || t.price[v] < 0 {
+			return false
+		}
+		grams := float64(v) * perStep
+		if math.Abs(grams/w.exact-1) <= exactly {
+			grams = w.exact
+		}
+		w.candidates = append(w.candidates, candidate{v, grams, t.handling(v), t.strangers(v)})
+		return true
 	}
 	first := max(int(math.Ceil(low-1e-9)), 1)
 	for v := min(first, len(t.price)) - 1; v > 0; v-- {

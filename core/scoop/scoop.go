@@ -37,6 +37,23 @@ func (a Amount) Count() int {
 	return n
 }
 
+// Sum is all scoops as one amount, in the unit of the largest; ok is false where there are none, or one of them is no
+// volume.
+func (a Amount) Sum() (sum measure.Amount, ok bool) {
+	for n, s := range a.Scoops {
+		if n == 0 {
+			ok = true
+			sum = s.Measure.Amount
+			sum.Quantity = sum.Quantity.Times(measure.Whole(int64(s.Count)))
+			continue
+		}
+		if sum, ok = sum.Plus(int64(s.Count), s.Measure.Amount); !ok {
+			return sum, false
+		}
+	}
+	return sum.Tidy(), len(a.Scoops) > 0
+}
+
 // String says the amount as a cook would: "1 cup + 1/3 cup + 2 × 1 tbsp".
 func (a Amount) String() string {
 	var parts []string

@@ -19,11 +19,15 @@ type Dough struct {
 	Yeast     float64 // as active dry
 	Sugar     float64
 	Fat       float64
-	Grain     float64 // whole grain in 100 of flour
-	Strong    float64 // the flour's strength, 1 for good bread flour
-	Base      float64 // hydration at which a dough of its kind, without grain, fat and sugar, is as it should be
-	Powder    float64 // leavening that works in the heat, as baking powder
-	Batter    bool    // poured: it wants mixing, and no gluten
+	Grain     float64         // whole grain in 100 of flour
+	Strong    float64         // the flour's strength, 1 for good bread flour
+	Meant     formula.Formula // what was planned to go in
+	Right     float64         // hydration at which the dough as it was meant is one smooth ball
+	Young     float64         // yeast above which its crumb is coarse
+	Bears     float64         // of what it holds, that it can lose through its skin before it falls
+	Most      float64         // ml of gas a gram of flour that it holds at its best, as it goes into the heat
+	Powder    float64         // leavening that works in the heat, as baking powder
+	Batter    bool            // poured: it wants mixing, and no gluten
 	Room      measure.Celsius
 	Liquid    measure.Celsius // as it went in
 	NoPaddle  bool            // nothing is mixed
@@ -49,31 +53,28 @@ const (
 	drinks       = 6.0   // minutes in which white flour takes up two thirds of its water
 	drinksGrain  = 16.0  // whole grain
 	kneads       = 9.0   // minutes of kneading that make two thirds of a dough
-	usualWet     = 64.5  // hydration at which a white dough is a smooth ball
-	grainWet     = 0.150 // by which each 1 of whole grain raises that
+	grainWet     = 0.150 // by which each 1 of whole grain more than was meant raises the hydration that is right
 	fatWet       = 0.30  // by which each 1 of fat lowers it: fat softens too
 	sugarWet     = 0.20
-	slumps       = 0.03   // of its gas a wet dough lets go, per point beyond a ball
-	ballHalf     = 3.0    // points to either side within which it is one smooth ball
-	farOff       = 8.0    // from where it pours, or knocks
-	gasRate      = .050   // ml per g of flour and minute, of 1 of yeast at 27 °C
-	bestHeat     = 36.0   // °C, above which yeast slows
-	killing      = 52.0   // from where it dies
-	saltSlows    = 0.17   // per 1 of salt
-	saltHolds    = 0.07   // per 1 of salt, what the dough can hold
-	sugarSlows   = 12.0   // per 100 of flour, from where sugar slows
-	ownSugar     = 2.6    // that flour gives of itself, per 100
-	sugarPerGas  = 0.30   // used for each ml of gas a gram of flour
-	dense        = 0.85   // ml per g of flour of a dough without gas, of its water beside
-	grainTears   = 0.0045 // of what a dough holds, per 1 of whole grain
-	holdsMost    = 5.1    // ml of gas a gram of strong flour can hold
-	proofWarm    = 30.0   // °C in a rise
-	warming      = 55.0   // minutes
-	keepsOfKnock = 0.35   // of its gas after a knock-back
+	slumps       = 0.03 // of its gas a wet dough lets go, per point beyond a ball
+	gasRate      = .052 // ml per g of flour and minute, of 1 of yeast at 27 °C in a white dough
+	bestHeat     = 31   // °C, above which yeast works no faster
+	tooWarm      = 38.0 // and above which it slows
+	saltSlows    = 0.17 // per 1 of salt
+	saltHolds    = .12  // per 1 of salt, what the dough can hold
+	sugarSlows   = 12.0 // per 100 of flour, from where sugar slows
+	ownSugar     = 2.6  // that flour gives of itself, per 100
+	sugarPerGas  = 0.30 // used for each ml of gas a gram of flour
+	dense        = 0.85 // ml per g of flour of a dough without gas, of its water beside
+	whiteMost    = 3.76 // ml of gas a gram of flour that a white dough holds
+	proofWarm    = 30.0 // °C in a rise
+	warming      = 55.0 // minutes
+	keepsOfKnock = 0.35 // of its gas after a knock-back
 	keepsOfFall  = 0.45
 	leaks        = 6.0 // how steeply a dough lets gas through near what it holds
 	torn         = 0.4
-	tears        = 0.20  // of what it holds, lost through its skin, and it falls
+	whiteYeast   = 2.2   // the most that is usual in a white dough, for which the next is told
+	tears        = 0.80  // of what it holds, lost through its skin, and it falls
 	spring       = 0.012 // more, each minute of the first of the bake
 	springs      = 10.0  // minutes
 	setsAfter    = 22.0
@@ -82,38 +83,50 @@ const (
 	mostBrowning = 15.0 // sugar, beyond which a crust is not darker
 )
 
-// The kinds of dough that are not of wheat and yeast.
+// What is not of wheat and yeast.
 const (
-	batterWet   = 101.0 // hydration of a gluten-free batter that is as it should be
-	batterKeeps = 0.5   // of the gas that a wheat dough would keep
-	batterHolds = 0.60  // of what a wheat dough holds
-	denseWet    = 108.0 // of a low-carb dough
-	powderGas   = 0.036 // ml per g of flour and minute of heat, of 1 of baking powder
+	batterKeeps  = 0.8 // of the gas that a wheat dough would keep
+	usualPowder  = 3.0 // baking powder that raises a batter as high as it goes
+	withoutYeast = 0.9 // of what it holds, that leavening alone fills
 )
 
-// Put is what of a formula goes into a stand-in's pan, at these temperatures, as a kind of dough.
-func Put(k kind.Row, f formula.Formula, room, liquid measure.Celsius) Dough {
+// In is what goes into a stand-in's pan.
+type In struct {
+	Kind   kind.Row
+	Bands  kind.Bands          // what is usual of it: where the water lies inside, the dough as it is meant is right
+	Meant  formula.Formula     // what was planned
+	Went   formula.Formula     // what went in; zero: as it was planned
+	Fills  measure.Millilitres // that a good loaf of it comes to, baked; 0: as is usual for its kind
+	Room   measure.Celsius
+	Liquid measure.Celsius
+	Meets  dough.Meeting // how yeast and liquid meet
+}
+
+// Put is the dough of what goes in.
+func Put(in In) Dough {
+	f := in.Went
+	if f == (formula.Formula{}) {
+		f = in.Meant
+	}
 	d := Dough{Flour: f.Flour, Hydration: f.Hydration, Salt: f.Salt, Yeast: f.Yeast, Sugar: f.Sugar, Fat: f.Fat, Grain: f.Grain, Powder: f.Powder,
-		Strong: 1, Base: usualWet, Room: room, Liquid: liquid, Alive: 1}
-	switch {
-	case k.Loose: // whatever its water, it is as it should be
-		d.Batter, d.Base = true, f.Hydration+fatWet*f.Fat+sugarWet*f.Sugar-grainWet*f.Grain
-	case k.Batter:
-		d.Batter, d.Base, d.Strong = true, batterWet, batterHolds
-	case k.ByWeight && k.Dense:
-		d.Base, d.Strong = denseWet, batterHolds
+		Strong: 1, Meant: in.Meant, Right: in.Bands.Hydration.Nearest(in.Meant.Hydration), Batter: in.Kind.Batter, Room: in.Room, Liquid: in.Liquid, Alive: in.Meets.Alive(in.Liquid)}
+	d.Young = max(coarseFrom, in.Bands.Yeast.High)
+	d.Bears = tears * max(1, in.Bands.Yeast.High/whiteYeast) // a kind that takes more yeast bears more of it
+	fills := float64(in.Fills)
+	if fills <= 0 {
+		fills = float64(in.Meant.Flour) * (in.Kind.Low + in.Kind.High) / 2
 	}
-	if liquid > killing {
-		d.Alive = math.Max(0, 1-float64(liquid-killing)/8)
-	}
+	solid := dense + (in.Meant.Hydration+in.Meant.Fat)/100
+	d.Most = max(0.5, fills/max(1, float64(in.Meant.Flour))-solid) / dough.Spring
 	d.Warm = d.mixed()
 	return d
 }
 
-// mixed is how warm it is once it is mixed: what its liquid and its flour bring.
+// mixed is how warm it is once it is mixed: what its liquid, its flour and the pan bring.
 func (d Dough) mixed() measure.Celsius {
-	water, flour := d.Hydration*4.18, 170.0
-	return measure.Celsius((water*float64(d.Liquid) + flour*float64(d.Room)) / (water + flour))
+	const flourAndPan = 170.0 + 60.0
+	water := d.Hydration * 4.18
+	return measure.Celsius((water*float64(d.Liquid) + flourAndPan*float64(d.Room)) / (water + flourAndPan))
 }
 
 // Add puts water or flour in, by the spoon.
@@ -129,59 +142,48 @@ func (d Dough) Add(dose dough.Dose) Dough {
 	return d
 }
 
-// wants is the hydration at which it is one smooth ball.
+// wants is the hydration at which it is one smooth ball: what is right of the dough as it was meant, moved by what
+// went in besides.
 func (d Dough) wants() float64 {
-	return d.Base + grainWet*d.Grain - fatWet*d.Fat - sugarWet*d.Sugar
+	return d.Right + grainWet*(d.Grain-d.Meant.Grain) - fatWet*(d.Fat-d.Meant.Fat) - sugarWet*(d.Sugar-d.Meant.Sugar)
 }
 
 // Off is by how many points it seems too wet, below 0 too dry: what is not drunk yet counts as wet.
 func (d Dough) Off() float64 {
-	const free = 9.0 // points, of water that nothing has drunk
+	const free = 2.8 // points, of water that nothing has drunk
 	return d.Hydration - d.wants() + free*(1-d.Drunk)*d.Mixed
 }
 
 // Look is how its ball looks.
 func (d Dough) Look() dough.Seen {
-	switch off := d.Off(); {
-	case d.Mixed < 0.25:
-		return dough.Torn
-	case off > farOff:
-		return dough.Pours
-	case off > ballHalf:
-		return dough.Smears
-	case off < -farOff:
-		return dough.Knocks
-	case off < -ballHalf:
+	if d.Mixed < 0.25 {
 		return dough.Torn
 	}
-	return dough.Smooth
+	return dough.LookAt(d.Off())
 }
 
 // pace is how fast its yeast works, 1 at 27 °C without salt or much sugar.
 func (d Dough) pace() float64 {
 	t := float64(d.Warm)
-	heat := math.Pow(2, (t-27)/10)
-	if t > bestHeat {
-		heat *= math.Max(0, 1-(t-bestHeat)/14)
-	}
+	heat := math.Pow(2, (math.Min(t, bestHeat)-27)/10) * math.Max(0, 1-math.Max(0, t-tooWarm)/12)
 	sweet := 1.0
 	if d.Sugar > sugarSlows {
 		sweet = math.Max(0.35, 1-(d.Sugar-sugarSlows)*0.03)
 	}
-	wet := 0.6 + 0.4*math.Min(1.3, d.Hydration/d.Base)
+	wet := 0.6 + 0.4*math.Min(1.3, d.Hydration/math.Max(1, d.Right))
 	food := math.Min(1, math.Max(0, ownSugar+d.Sugar-d.Eaten)/1.2)
 	return heat * math.Max(0.2, 1-saltSlows*d.Salt) * sweet * wet * food * d.Alive
 }
 
 // holds is how much gas it can hold, ml per g of flour.
 func (d Dough) holds() float64 {
-	wet := math.Max(0, d.Hydration-d.wants()-ballHalf)
-	dry := math.Max(0, d.wants()-ballHalf-d.Hydration)
-	grain := 1 - grainTears*d.Grain
+	wet := math.Max(0, d.Hydration-d.wants()-dough.Smeared)
+	dry := math.Max(0, d.wants()-dough.Smeared-d.Hydration)
+	whole := 1.0
 	if d.Fell { // what has torn holds little
-		grain *= torn
+		whole = torn
 	}
-	return holdsMost * d.Strong * grain * d.Mixed * (1 + saltHolds*math.Min(d.Salt, 3) - saltHolds*2) * math.Max(0.3, 1-0.028*wet) * math.Max(0.3, 1-0.05*dry)
+	return d.Most * d.Strong * whole * d.Mixed * (1 + saltHolds*math.Min(d.Salt, 3) - saltHolds*2) * math.Max(0.3, 1-0.028*wet) * math.Max(0.3, 1-0.05*dry)
 }
 
 // Minute is one minute of a stage; a delay or an idle machine is the empty stage.
@@ -210,18 +212,18 @@ func (d Dough) ferment(minutes float64) Dough {
 	if d.Set || d.Mixed < 0.1 { // it is bread; the yeast lies dry
 		return d
 	}
-	gas := gasRate * d.Yeast * d.pace() * minutes
+	gas := gasRate * d.Yeast * d.pace() * minutes * d.Most / whiteMost
 	if d.Batter {
 		gas *= batterKeeps
 	}
 	most := d.holds()
-	wet := math.Max(0, d.Hydration-d.wants()-ballHalf)
+	wet := math.Max(0, d.Hydration-d.wants()-dough.Smeared)
 	kept := gas * math.Max(0.2, 1-slumps*wet) * math.Max(0, 1-math.Pow(d.Gas/math.Max(most, 0.1), leaks))
 	d.Gas += kept
-	if d.Lost += gas - kept; d.Lost > most*tears && !d.Fell && d.Hydration > d.wants()-ballHalf { // a stiff one does not
+	if d.Lost += gas - kept; d.Lost > most*d.Bears && !d.Fell && d.Hydration > d.wants()-dough.Smeared { // a stiff one does not
 		d.Fell, d.Gas = true, d.Gas*keepsOfFall
 	}
-	d.Eaten += gas * sugarPerGas
+	d.Eaten += gas * sugarPerGas * whiteMost / d.Most
 	d.Top = math.Max(d.Top, d.Gas)
 	return d
 }
@@ -233,8 +235,8 @@ func (d Dough) bake() Dough {
 		d = d.ferment(0.8)
 		d.Gas *= 1 + spring
 	}
-	if !d.Set {
-		d.Gas += powderGas * d.Powder
+	if full := d.Most * withoutYeast; !d.Set && d.Gas < full {
+		d.Gas = math.Min(full, d.Gas+full*math.Min(1, d.Powder/usualPowder)/setsAfter)
 	}
 	if d.Baked >= setsAfter {
 		d.Set = true
@@ -247,20 +249,6 @@ func (d Dough) bake() Dough {
 func (d Dough) Volume() measure.Millilitres {
 	solid := dense + (d.Hydration+d.Fat)/100
 	return measure.Millilitres(float64(d.Flour) * (solid + d.Gas))
-}
-
-// Gas to its solid, from which a loaf is no longer flat, and no longer dense.
-const (
-	flat       = 0.35
-	closeCrumb = 0.9
-)
-
-// lightness is how light a loaf of its kind is, beside one of wheat and yeast.
-func (d Dough) lightness() float64 {
-	if d.Batter || d.Base > usualWet {
-		return 0.4
-	}
-	return 1
 }
 
 // Through is the dough after a whole programme, or after so many minutes of it.

@@ -25,17 +25,23 @@ type Loaf struct {
 	Say   string        `json:"say"`   // in words
 }
 
+// Of the gas that a loaf of its kind holds at its best: from where it is no longer flat, and no longer dense.
+const (
+	flat       = 0.22
+	closeCrumb = 0.5
+	coarseFrom = 3.2 // yeast, where no band says otherwise
+)
+
 // Shape is how a dough came out of a pan that holds so much.
 func (d Dough) Shape(pan measure.Millilitres) Loaf {
 	height := float64(d.Volume() / pan)
-	solid := dense + (d.Hydration+d.Fat)/100
 	l := Loaf{
 		Height: height, Fell: d.Fell, Raw: d.Mixed < 0.3, Over: height > 1.15,
-		Flat:  d.Gas < flat*solid*d.lightness(),
-		Dense: d.Gas < closeCrumb*solid*d.lightness() && !d.Fell,
+		Flat:  d.Gas < flat*d.Most,
+		Dense: d.Gas < closeCrumb*d.Most && !d.Fell,
 		Gummy: d.Baked < setsAfter+8 || d.Hydration-d.wants() > 10,
 		// Wet doughs and young, fast ones have large holes.
-		Coarse:  d.Hydration-d.wants() > 6 || d.Yeast > 3.2 || d.Salt < 0.5 && d.Yeast > 0,
+		Coarse:  d.Hydration-d.wants() > 6 || d.Yeast > d.Young+0.05 || d.Salt < 0.5 && d.Yeast > 0,
 		Browned: d.Browned, Crust: crust(d.Browned),
 	}
 	l.Say = l.words()

@@ -43,15 +43,16 @@ func (k *MomentKind) UnmarshalText(text []byte) error {
 
 // Moment is one point of a bake.
 type Moment struct {
-	ID     string          `json:"id"` // the same as long as it has the same sense
-	Kind   MomentKind      `json:"kind"`
-	After  machine.Minutes `json:"after"`  // since the cycle began
-	Person bool            `json:"person"` // somebody must be there
-	Say    string          `json:"say"`
-	UpTo   machine.Minutes `json:"upTo,omitzero"`  // at the latest, where it may fall in a window
-	Waits  bool            `json:"waits,omitzero"` // the machine stands still until Start is pressed again
-	Hands  machine.Minutes `json:"hands,omitzero"` // that its steps take
-	Steps  []string        `json:"steps,omitzero"` // what the hands do, one after the other
+	ID       string          `json:"id"` // the same as long as it has the same sense
+	Kind     MomentKind      `json:"kind"`
+	After    machine.Minutes `json:"after"`             // since the cycle began
+	Person   bool            `json:"person"`            // somebody must be there
+	Optional bool            `json:"optional,omitzero"` // somebody can do something then, and need not
+	Say      string          `json:"say"`
+	UpTo     machine.Minutes `json:"upTo,omitzero"`  // at the latest, where it may fall in a window
+	Waits    bool            `json:"waits,omitzero"` // the machine stands still until Start is pressed again
+	Hands    machine.Minutes `json:"hands,omitzero"` // that its steps take
+	Steps    []string        `json:"steps,omitzero"` // what the hands do, one after the other
 }
 
 // At is the moment's time in a bake whose cycle begins at begin.
@@ -66,18 +67,34 @@ const (
 	lookLate     machine.Minutes = 12
 )
 
-// look is when the dough ball is looked at first.
-func (n Needs) look(kneads []machine.Span) machine.Minutes {
+// look is the moment at which the dough ball is looked at first. Where a stage before may be shorter, it falls in a
+// window; where the add-ins would come before it, it comes before them, as soon as there is anything to see.
+func (n Needs) look(p machine.Programme, kneads []machine.Span, addIns machine.Minutes) Moment {
 	first, last := kneads[0], kneads[len(kneads)-1]
+	m := Moment{Kind: Look, Person: true, Say: "Look at the dough ball."}
 	switch {
 	case n.Look == dough.LateLook:
-		return max(last.From+2, last.To-lookLate)
+		m.After = max(last.From+2, last.To-lookLate)
 	case n.Held:
-		return min(first.From+heldUntil+lookAfterAll, last.To)
+		m.After = min(first.From+heldUntil+lookAfterAll, last.To)
 	case n.Look == dough.EarlyLook:
-		return min(first.From+lookEarly, first.To)
+		m.After = min(first.From+lookEarly, first.To)
+	default:
+		m.After = min(first.From+max(lookAfter, n.LookAfter), first.To)
 	}
-	return min(first.From+lookAfter, first.To)
+	latest := m.After
+	for _, s := range p.Stages {
+		if s.From < first.From {
+			m.After -= s.Slack
+		}
+	}
+	if begins := first.From - (latest - m.After); addIns > 0 && addIns <= m.After {
+		m.After = min(m.After, max(begins+lookEarly, addIns-1))
+	}
+	if m.UpTo = latest; m.UpTo == m.After {
+		m.UpTo = 0
+	}
+	return m
 }
 
 // Needs are what a bake asks of the person beside it.
@@ -87,7 +104,10 @@ type Needs struct {
 	Batter bool // there is no dough ball to look at, and sides to scrape
 	Still  bool // nothing is kneaded
 	Look   dough.FirstLook
-	Held   bool // something is held back until the first knead
+	Start  string // how the machine's start button is called; empty: Start
+	// LookAfter is how many minutes of kneading its ball needs before it tells anything; 0: the usual.
+	LookAfter machine.Minutes
+	Held      bool // something is held back until the first knead
 
 	ByHand string        // what of the add-ins goes in by hand, where the dispenser holds the others
 	Shaped bool          // a dough: it leaves the machine unbaked
@@ -112,7 +132,7 @@ func Moments(p machine.Programme, keepWarm machine.Minutes, n Needs) []Moment {
 	}
 	kneads := p.Of(machine.Knead)
 	if len(kneads) > 0 && !n.Batter && !n.Still && n.Look != dough.NoLook {
-		add(Moment{Kind: Look, After: n.look(kneads), Person: true, Say: "Look at the dough ball."})
+		add(n.look(p, kneads, n.addInsAt(p, kneads)))
 	}
 	if len(kneads) > 0 && n.Held {
 		add(Moment{Kind: Held, After: min(kneads[0].From+heldUntil, kneads[0].To), Person: true, Say: "Put in what was held back."})
@@ -152,6 +172,17 @@ func Moments(p machine.Programme, keepWarm machine.Minutes, n Needs) []Moment {
 	return out
 }
 
+// addInsAt is when add-ins go in at the earliest; 0 where there are none.
+func (n Needs) addInsAt(p machine.Programme, kneads []machine.Span) machine.Minutes {
+	switch calls := p.Calls(machine.ForAddIns); {
+	case !n.AddIns:
+		return 0
+	case len(calls) > 0:
+		return calls[0].From
+	}
+	return clockTime(kneads)
+}
+
 // scrapeAfter is when the sides of a batter are scraped on a cycle that does not call for it, minutes into its
 // first mixing.
 const scrapeAfter machine.Minutes = 5
@@ -174,7 +205,7 @@ var (
 		"Roll it up towards that edge, not too tightly. Pinch the seam and the ends shut.",
 		"Back into the pan, seam down.",
 	}
-	again = "Press Start again."
+	again = "Press %s again."
 )
 
 // makeReady is how long before its moment a filling is to be ready.
@@ -290,28 +321,32 @@ func called(p machine.Programme, n Needs) []Moment {
 			continue
 		}
 		c := calls[e.Call]
-		m := Moment{ID: e.ID, Kind: c.kind, After: e.From, Person: c.person, Say: c.say, Waits: e.Waits}
+		m := Moment{ID: e.ID, Kind: c.kind, After: e.From, Person: c.person, Optional: !c.person, Say: c.say, Waits: e.Waits}
 		if e.To > e.From {
 			m.UpTo = e.To
 		}
 		switch {
 		case e.Call == machine.ForAddIns && n.Box:
 			m.Person, m.Say = n.dispensed()
+			m.Optional = false
 		case e.Call == machine.ForAddIns && n.ByHand != "":
 			m.Say = "Add-in beep: put in the " + n.ByHand + "."
 		case e.Call == machine.PaddleOut && n.Handwork > 0:
-			m.Person, m.Hands, m.Steps = true, n.Handwork, rolling
+			m.Person, m.Optional, m.Hands, m.Steps = true, false, n.Handwork, rolling
 			m.Say = fmt.Sprintf("The machine does not wait: out with the dough, fill and roll it, and back within %d minutes.", n.Handwork)
 			if e.Waits {
-				m.Say, m.Steps = "The machine pauses: fill and roll the dough, put it back, then press Start again.", append(slices.Clone(rolling), again)
+				m.Say = fmt.Sprintf("The machine pauses: fill and roll the dough, put it back, then press %s again.", n.start())
+				m.Steps = append(slices.Clone(rolling), fmt.Sprintf(again, n.start()))
 			}
 		case e.Waits:
-			m.Person, m.Say = true, "The machine pauses: paddle out, shape the dough, then press Start again."
+			m.Person, m.Optional, m.Say = true, false, fmt.Sprintf("The machine pauses: paddle out, shape the dough, then press %s again.", n.start())
 		}
 		out = append(out, m)
 	}
 	return out
 }
+
+func (n Needs) start() string { return cmp.Or(n.Start, "Start") }
 
 // clockTime is when add-ins go in on a cycle without a beep.
 func clockTime(kneads []machine.Span) machine.Minutes {

@@ -4,6 +4,7 @@ import (
 	"fmt"
 
 	"risepan/core/kind"
+	"risepan/core/kitchen"
 	"risepan/core/larder"
 	"risepan/core/measure"
 	"risepan/core/plan"
@@ -66,9 +67,11 @@ func (m move) outside(p plan.Plan, grams measure.Grams) measure.Grams {
 // mostAway is how much of an amount one change takes away at the most, as a share.
 const mostAway = 0.4
 
-// Propose is the one change that a cause asks of a recipe: nil where no amount of it answers the cause. Where the figure
-// of the baked plan lies surely outside its band, the change leads to the band's edge, in whole steps; else it is one.
-func Propose(p plan.Plan, r recipe.Recipe, facts recipe.Lookup, c Cause) *Change {
+// Propose is the one change that a cause asks of a recipe, in what its kitchen measures with: nil where no amount of it
+// answers the cause. Where the figure of the baked plan lies surely outside its band, the change leads to the band's edge,
+// in whole steps; else it is one.
+func Propose(k kitchen.Kitchen, p plan.Plan, r recipe.Recipe, c Cause) *Change {
+	facts := k.Ingredient
 	m, ok := moves[c]
 	if !ok {
 		return nil
@@ -90,7 +93,16 @@ func Propose(p plan.Plan, r recipe.Recipe, facts recipe.Lookup, c Cause) *Change
 	if !ok {
 		return nil
 	}
-	return &Change{Line: l.ID, Name: i.Name, From: l.Amount, To: to, Effect: m.effect}
+	out := Change{Line: l.ID, Name: i.Name, From: l.Amount, To: to.Tidy(), Effect: m.effect}
+	if weighed := to.Unit.Facts().Dimension == measure.Weight; weighed && !k.Scale {
+		from, _ := plan.ByMeasures(k, i, l.Amount.Grams())
+		spooned, ok := plan.ByMeasures(k, i, to.Grams())
+		if !ok || spooned == from { // its measures do not tell the two apart
+			return nil
+		}
+		out.From, out.To = from, spooned
+	}
+	return &out
 }
 
 // most is the line of a recipe's dough that holds the most of what is looked for.

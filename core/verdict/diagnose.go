@@ -51,6 +51,7 @@ type Seen struct {
 	Facts  []Fact
 	Tried  Cause       // what the recipe was changed for before this loaf; empty: nothing
 	Helped bake.Helped // whether that helped
+	Cannot []Cause     // that such a loaf cannot have
 }
 
 // By what a cause that was answered already becomes less likely where that did not help, and more where it helped in part.
@@ -76,6 +77,9 @@ func Weigh(s Seen) []Weighed {
 	out := make([]Weighed, 0, len(causes))
 	total := 0.0
 	for _, c := range Causes {
+		if slices.Contains(s.Cannot, c) {
+			continue
+		}
 		r := causes[c]
 		w := Weighed{Cause: c, Change: r.change, Tell: r.tell}
 		w.Share = math.Exp(math.Log(r.prior) + r.bySigns(&w, bad, s.All) + r.byFacts(&w, s.Facts))
@@ -188,8 +192,16 @@ var strange = map[Fact]bool{WetFormula: true, DryFormula: true, YeastHigh: true,
 // Causes are what is told of the loaf, in the kitchen's own degrees.
 func (b Baked) Causes() []Weighed {
 	told := Told(Weigh(b.Seen()))
+	h := b.has()
 	for n := range told {
-		told[n].Change, told[n].Tell = b.Kitchen.Degrees.Say(told[n].Change), b.Kitchen.Degrees.Say(told[n].Tell)
+		w := &told[n]
+		if say, ok := advice[w.Cause]; ok {
+			w.Change = say(h)
+		}
+		if say, ok := tells[w.Cause]; ok {
+			w.Tell = say(h)
+		}
+		w.Change, w.Tell = b.Kitchen.Degrees.Say(w.Change), b.Kitchen.Degrees.Say(w.Tell)
 	}
 	return told
 }

@@ -21,20 +21,19 @@ import (
 // The edges of what counts as evidence: °C of a kitchen, minutes in the pan and until the cut, and how far a loaf's
 // weight may lie from what is expected of it, as a share.
 const (
-	coldBelow   = 17
-	hotAbove    = 27
-	atOnce      = 5 * time.Minute
-	tooLong     = 15 * time.Minute
-	hotFor      = 30
-	coldAfter   = 60
-	heavier     = 0.07
-	asMeant     = 0.04
-	soonToBake  = 10
-	hotForYeast = 43 // °C, for dry yeast in layers
-	moist       = 50 // water in 100 of an add-in
-	sunkBy      = 10 // mm of the middle below the edges
-	bulges      = 25 // mm of the edges above the rim
-	longRises   = 120
+	coldBelow  = 17
+	hotAbove   = 27
+	atOnce     = 5 * time.Minute
+	tooLong    = 15 * time.Minute
+	hotFor     = 30
+	coldAfter  = 60
+	heavier    = 0.07
+	asMeant    = 0.04
+	soonToBake = 10
+	moist      = 50 // water in 100 of an add-in
+	sunkBy     = 10 // mm of the middle below the edges
+	bulges     = 25 // mm of the edges above the rim
+	longRises  = 120
 )
 
 // Baked is a bake that ended: its plan, what happened, the kitchen, and the bench where it was measured, with the ids
@@ -57,7 +56,7 @@ func (b Baked) Seen() Seen {
 	if !slices.Contains(Causes, tried) {
 		tried = ""
 	}
-	return Seen{Tried: tried, Helped: b.State.Helped, Signs: append(slices.Clone(b.State.Signs), implied(b.Plan, b.State)...), All: true, Mark: b.State.Mark, Facts: b.Evidence()}
+	return Seen{Tried: tried, Helped: b.State.Helped, Signs: append(slices.Clone(b.State.Signs), implied(b.Plan, b.State)...), All: true, Mark: b.State.Mark, Facts: b.Evidence(), Cannot: b.cannot()}
 }
 
 // Evidence is what is known of a bake beside its signs: from its plan, its happenings and the kitchen.
@@ -134,7 +133,7 @@ func (e *evidence) plan(p plan.Plan, k kitchen.Kitchen) {
 	for _, o := range p.Setting.Options {
 		e.add(o.ID == p.Setting.Cycle.ID && !o.Suits, OtherCycle)
 	}
-	e.add(p.Heat.Line != "" && !p.Heat.Cool && p.Heat.Liquid > hotForYeast, VeryHotLiquid)
+	e.add(p.Heat.Bears == dough.TooHot || p.Heat.Bears == dough.Kills, VeryHotLiquid)
 	if was := p.Setting.Suggested; was != "" {
 		e.add(shade(p.Setting.Crust) > shade(was), CrustDarker)
 		e.add(shade(p.Setting.Crust) < shade(was), CrustLighter)

@@ -97,7 +97,7 @@ func TestWhatCausesWeigh(t *testing.T) {
 				b := verdict.Baked{Plan: p, State: s, Kitchen: k}
 				said = append(said, b.Seen(), verdict.Told(verdict.Weigh(b.Seen())))
 				for _, c := range verdict.Causes {
-					said = append(said, verdict.Propose(p, r, k.Ingredient, c), verdict.Choose(p, s, c))
+					said = append(said, verdict.Propose(k, p, r, c), verdict.Choose(p, s, c))
 				}
 			}
 		}

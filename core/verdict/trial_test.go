@@ -72,7 +72,7 @@ var faults = []fault{
 		c.hurt = func(d *standin.Dough) { d.Alive = 0.1 }
 		c.notices(verdict.VeryHotLiquid, 0.9)
 	}},
-	{"cold kitchen", verdict.ColdPlace, func(c *trial) { c.room, c.liquid = 11, 10; c.f.Yeast *= 0.75; c.notices(verdict.ColdKitchen, 1) }},
+	{"cold kitchen", verdict.ColdPlace, func(c *trial) { c.room, c.liquid = 10, 9; c.f.Yeast *= 0.75; c.notices(verdict.ColdKitchen, 1) }},
 	{"wrong cycle", verdict.WrongCycle, func(c *trial) { c.cycle = "rapid"; c.f.Yeast *= 0.8; c.notices(verdict.OtherCycle, 1) }},
 	{"a long cycle for a rapid dough", verdict.LongRise, func(c *trial) { c.cycle = "crusty"; c.f.Yeast = 2.9; c.notices(verdict.LongCycle, 1) }},
 	{"overfull pan", verdict.TooBig, func(c *trial) { c.f.Flour *= 2.2; c.notices(verdict.FullPan, 1) }},
@@ -125,7 +125,7 @@ func loafOf(fl fault, seed uint64) verdict.Seen {
 	through := func(c trial) (early, late float64, look dough.Seen, loaf standin.Loaf) {
 		cycle, _ := m.Cycle(c.cycle)
 		p := cycle.Programme(measure.LoafPounds(3, 2), machine.Medium)
-		d := standin.Put(kind.Of(recipe.White), c.f, c.room, c.liquid)
+		d := standin.Put(standin.In{Kind: kind.Of(recipe.White), Bands: kind.BandsOf(recipe.White, 0), Meant: usual.f, Went: c.f, Room: c.room, Liquid: c.liquid, Meets: dough.Layered})
 		c.hurt(&d)
 		bakes := p.Of(machine.Bake)[0]
 		kneads := p.Of(machine.Knead)

@@ -7,7 +7,7 @@ import (
 	"testing"
 
 	"risepan/core/bake"
-	"risepan/core/larder"
+	"risepan/core/kitchen"
 	"risepan/core/measure"
 	"risepan/core/plan"
 	"risepan/core/recipe"
@@ -84,18 +84,22 @@ func TestTheOneChange(t *testing.T) {
 	white := demo.Recipes()[0] // 1 cup water, 1 1/2 tsp salt, 1 3/4 tsp yeast
 	weighed := recipe.New(recipe.Recipe{Name: "Weighed", Kind: recipe.White, Size: measure.LoafPounds(3, 2), Standard: measure.US, Lines: []recipe.Line{
 		{Ingredient: "water", Amount: measure.Of(250, 1, measure.Gram)}, {Ingredient: "bread-flour", Amount: measure.Of(400, 1, measure.Gram)}, {Ingredient: "active-dry-yeast", Amount: measure.Of(6, 1, measure.Gram)}}})
+	spoons, scale := kitchen.New("Spoons", "UTC"), kitchen.New("Scale", "UTC")
+	scale.Scale = true
 	for _, c := range []struct {
+		k     kitchen.Kitchen
 		r     recipe.Recipe
 		cause verdict.Cause
 		want  string // empty: none
 	}{
-		{white, verdict.TooWet, "water 1 cup → 3/4 cup + 3 tbsp"}, {white, verdict.TooDry, "water 1 cup → 1 cup + 1 tbsp"},
-		{white, verdict.MuchYeast, "active dry yeast 1 3/4 tsp → 1 1/2 tsp"}, {white, verdict.LittleYeast, "active dry yeast 1 3/4 tsp → 2 tsp"},
-		{white, verdict.MuchSalt, "table salt 1 1/2 tsp → 1 1/4 tsp"}, {white, verdict.CutHot, ""}, {white, verdict.NoPaddle, ""},
-		{weighed, verdict.TooWet, "water 250 g → 235 g"}, {weighed, verdict.MuchYeast, "active dry yeast 6 g → 5.2 g"}, {weighed, verdict.MuchSalt, ""},
+		{spoons, white, verdict.TooWet, "water 1 cup → 3/4 cup + 3 tbsp"}, {spoons, white, verdict.TooDry, "water 1 cup → 1 cup + 1 tbsp"},
+		{spoons, white, verdict.MuchYeast, "active dry yeast 1 3/4 tsp → 1 1/2 tsp"}, {spoons, white, verdict.LittleYeast, "active dry yeast 1 3/4 tsp → 2 tsp"},
+		{spoons, white, verdict.MuchSalt, "table salt 1 1/2 tsp → 1 1/4 tsp"}, {spoons, white, verdict.CutHot, ""}, {spoons, white, verdict.NoPaddle, ""},
+		{scale, weighed, verdict.TooWet, "water 250 g → 235 g"}, {scale, weighed, verdict.MuchYeast, "active dry yeast 6 g → 5.2 g"}, {scale, weighed, verdict.MuchSalt, ""},
+		{spoons, weighed, verdict.MuchYeast, "active dry yeast 2 tsp → 1 3/4 tsp"}, {spoons, weighed, verdict.TooWet, "water 1 cup + 1 tbsp → 1 cup"},
 	} {
 		got := ""
-		if change := verdict.Propose(plan.Plan{}, c.r, larder.Get, c.cause); change != nil {
+		if change := verdict.Propose(c.k, plan.Plan{}, c.r, c.cause); change != nil {
 			got = change.Say()
 		}
 		if got != c.want {

@@ -49,3 +49,11 @@ func Upper(s string) string {
 	}
 	return strings.ToUpper(s[:1]) + s[1:]
 }
+
+// Lower is the text with a small first letter.
+func Lower(s string) string {
+	if s == "" {
+		return s
+	}
+	return strings.ToLower(s[:1]) + s[1:]
+}

@@ -347,6 +347,7 @@ export interface LarderIngredient {
   raising?: number;
   shell?: boolean;
   spoils?: boolean;
+  raw?: boolean;
   milky?: boolean;
   browns?: boolean;
   melts?: boolean;
@@ -575,6 +576,7 @@ export interface PlanWarmth {
   room?: string;
   flour?: string;
   cold?: string[];
+  tempered?: boolean;
 }
 export interface DaybookHours {
   from: string;
@@ -833,6 +835,7 @@ export interface Plan {
   pan: PlanPan;
   ahead?: PlanAhead[];
   heat: PlanHeat;
+  doses?: DoughSpoons;
   cautions: PlanCaution[];
 }
 export interface PlanSizeOffer {
@@ -900,6 +903,7 @@ export interface PlanSetting {
   why: string;
   options: PlanCycleOption[];
   crust: "light" | "medium" | "dark";
+  size?: string;
   hasCrust: boolean;
   hasSize: boolean;
   crusts: ("light" | "medium" | "dark")[];
@@ -914,6 +918,7 @@ export interface PlanSetting {
   shows: string;
   lock?: string;
   hold?: boolean;
+  fittings?: PlanFittings;
 }
 export interface PlanCycleOption {
   id: string;
@@ -923,6 +928,11 @@ export interface PlanCycleOption {
   grants: boolean;
   reason: string;
   total: number;
+}
+export interface PlanFittings {
+  start?: string;
+  bakeOnly?: PlanCycleName;
+  dispenser?: boolean;
 }
 export interface PlanAddIns {
   way: "by hand" | "dispenser" | "at the start";
@@ -971,6 +981,7 @@ export interface TimetableMoment {
     | "eaten";
   after: number;
   person: boolean;
+  optional?: boolean;
   say: string;
   upTo?: number;
   waits?: boolean;
@@ -995,6 +1006,7 @@ export interface KindBand {
 }
 export interface PlanAgainst {
   of: "hydration" | "salt" | "yeast" | "sugar" | "fat" | "baking powder";
+  is: number;
   low: number;
   high: number;
   was: number;
@@ -1021,6 +1033,7 @@ export interface PlanLine {
   wants: string;
   fine?: boolean;
   pieces?: number;
+  packets?: boolean;
   measured: ScoopAmount;
   spoken?: string;
   percent: number;
@@ -1145,6 +1158,9 @@ export interface PlanHeat {
   room: string;
   flour: string;
   limit: string;
+  meets?: "layered" | "dissolved" | "mixed with flour";
+  bears?: "" | "too cool" | "too hot" | "kills";
+  yeast?: number;
   dies: string;
   parts: PlanHeatPart[];
   liquid: number;
@@ -1159,6 +1175,13 @@ export interface PlanHeatPart {
   cold: boolean;
   sought: boolean;
   share: number;
+}
+export interface DoughSpoons {
+  least: string;
+  water: string;
+  muchWater: string;
+  flour: string;
+  muchFlour: string;
 }
 export interface PlanCaution {
   level: "stop" | "ask" | "care" | "note";
@@ -1186,6 +1209,7 @@ export interface PlanWay {
   swaps?: SwapPick[];
   lock?: PlanLock;
   meant?: "hydration" | "salt" | "yeast" | "sugar" | "fat" | "baking powder";
+  tempered?: boolean;
 }
 export interface StoreHabit {
   cycle?: string;
@@ -1365,6 +1389,7 @@ export interface BakeState {
   due?: BakeDue;
   next: number;
   heights?: BakeHeight[];
+  out?: string[];
   cool?: BakeCool;
   probe?: BakeProbe;
   photos?: BakePictured[];
@@ -1435,6 +1460,7 @@ export interface BakeMoment {
     | "eaten";
   after: number;
   person: boolean;
+  optional?: boolean;
   say: string;
   upTo?: number;
   waits?: boolean;
