@@ -171,6 +171,9 @@ func (s *server) startBake(c *call) (string, error) {
 	if refusal, refused := m.Plan.Refusal(); refused {
 		return "", fault.At("/wish", "%s", refusal.Say)
 	}
+	if err := c.benchReady(start.Bench); err != nil {
+		return "", err
+	}
 	_, zone, err := c.settings()
 	if err != nil {
 		return "", err
@@ -185,6 +188,22 @@ func (s *server) startBake(c *call) (string, error) {
 		err = c.leaveBench(start.Bench)
 	}
 	return id, err
+}
+
+// benchReady reports what of the bench of a loaf still has to be waited for; no bench is ready.
+func (c *call) benchReady(id string) error {
+	if id == "" {
+		return nil
+	}
+	b, err := c.Bench(c.ctx, c.kitchen, id)
+	if err != nil {
+		return err
+	}
+	happened, err := c.BenchHappenings(c.ctx, c.kitchen, id)
+	if err != nil {
+		return err
+	}
+	return bench.At(happened).Ready(b.Steps)
 }
 
 // leaveBench notes that the loaf of a bench was started.

@@ -7,6 +7,7 @@ import (
 	"slices"
 	"strings"
 
+	"risepan/core/kind"
 	"risepan/core/kitchen"
 	"risepan/core/larder"
 	"risepan/core/machine"
@@ -57,7 +58,9 @@ type Step struct {
 	Aloud string          `json:"aloud,omitzero"` // the amount to pick up, as it is said
 	List  []string        `json:"list,omitzero"`  // things to get out, presses to make
 	Wait  machine.Minutes `json:"wait,omitzero"`
-	Ask   string          `json:"ask,omitzero"` // to be answered before the step is done
+	Holds bool            `json:"holds,omitzero"` // what comes after waits until it is done
+	Fails string          `json:"fails,omitzero"` // how it fails, and what is done then: the pan is emptied
+	Ask   string          `json:"ask,omitzero"`   // to be answered before the step is done
 }
 
 // Waits, in minutes: yeast froths in 5 to 10; a small pan of liquid cools to 40 °C in about 15.
@@ -79,8 +82,7 @@ func Steps(k kitchen.Kitchen, p plan.Plan, in map[string]measure.Grams) []Step {
 	b.fridge()
 	b.prepare()
 	b.load()
-	b.aside()
-	b.parts()
+	b.meanwhile()
 	b.add(Step{ID: "wipe", Kind: Wipe, Say: "Tap the pan to settle it, and wipe its rim clean."})
 	b.add(Step{ID: "recall", Kind: Recall, Say: "Is everything in?", Why: "Look at each once more, and at the paddle."})
 	b.add(Step{ID: "pan in", Kind: PanIn, Say: "Pan into the machine until it clicks. Handle down, lid shut.", Why: "Line it up with its drive; press or twist."})
@@ -117,6 +119,20 @@ type maker struct {
 	plan    plan.Plan
 	in      map[string]measure.Grams
 	steps   []Step
+	apart   bool // what is made ready beside the pan is laid out
+}
+
+// meanwhile makes ready what does not go in yet: while yeast froths, else when all else is in.
+func (b *maker) meanwhile() {
+	if b.apart {
+		return
+	}
+	b.apart = true
+	for _, id := range b.plan.Pan.Knead {
+		b.measure(id, "a bowl, for the first knead", pan.Layer{Stuff: b.line(id).Stuff, Reason: "Held back until the first kneading runs."})
+	}
+	b.aside()
+	b.parts()
 }
 
 func (b *maker) add(s Step) { b.steps = append(b.steps, s) }
@@ -178,9 +194,13 @@ func (b *maker) look() {
 	}
 }
 
-// fridge names what is cold and is to come to the kitchen's warmth before it goes in.
+// fridge names what is cold and is to come to the kitchen's warmth before it goes in. Raw meat, milk for a delay and fruit
+// for jam stay cold.
 func (b *maker) fridge() {
-	var cold []string
+	if kind.Of(b.plan.Kind).Still || b.plan.Timer.Setting > 0 {
+		return
+	}
+	var cold, half []string
 	fromFridge := map[string]bool{}
 	for _, part := range b.plan.Heat.Parts {
 		fromFridge[part.Line] = part.Cold
@@ -188,17 +208,29 @@ func (b *maker) fridge() {
 	for _, l := range b.plan.Lines {
 		i := b.ingredient(l)
 		own := (recipe.Line{Note: l.Note}).Aside().Warmth
-		keptCold := i.Spoils || i.Kind == larder.Fat && i.State != larder.AtRoom || i.Kind == larder.Yeast && i.Spoils
+		keptCold := i.Spoils && !i.Raw || i.Kind == larder.Fat && i.State != larder.AtRoom
 		if !keptCold || l.Part != recipe.InDough || l.ID == b.plan.Heat.Line || fromFridge[l.ID] || own == "cold" || b.warmed(l.ID) {
 			continue
 		}
 		cold = append(cold, l.Name)
+		switch {
+		case i.Shell:
+			half = append(half, "an egg in its shell")
+		case i.Kind == larder.Fat:
+			half = append(half, l.Name+" in pieces")
+		}
 	}
 	if len(cold) == 0 {
 		return
 	}
-	b.add(Step{ID: "fridge", Kind: Look, Say: "Take these out of the fridge, to come to the kitchen's warmth.", List: cold,
-		Why: "What is cold slows the yeast. Half an hour does for an egg in its shell or butter in pieces."})
+	why := "What is cold mixes in badly."
+	if b.plan.Formula.Yeast > 0 {
+		why = "What is cold slows the yeast."
+	}
+	if len(half) > 0 {
+		why += " Half an hour does for " + strings.Join(half, " or ") + "."
+	}
+	b.add(Step{ID: "fridge", Kind: Look, Say: "Take these out of the fridge, to come to the kitchen's warmth.", List: cold, Why: why})
 }
 
 // warmed reports whether a line goes on the stove with the liquid.
@@ -281,14 +313,27 @@ func (b *maker) load() {
 			b.add(Step{ID: "stir", Kind: Stir, Say: "Stir lightly with a plastic spoon, down into the corners.", Stuff: layer.Stuff, Why: "Dry corners would stay dry."})
 		case pan.Stirred:
 			if layer.Stuff == pan.Yeast {
-				b.add(Step{ID: "bloom", Kind: Wait, Say: "Stir the yeast in and leave it until it froths.", Wait: toBloom, Stuff: pan.Yeast, Why: "No froth in 10 minutes: the yeast is dead. Begin again with other yeast."})
+				b.bloom()
 			}
 		}
 	}
-	for _, id := range b.plan.Pan.Knead {
-		b.measure(id, "a bowl, for the first knead", pan.Layer{Stuff: b.line(id).Stuff, Reason: "Held back until the first kneading runs."})
-	}
 }
+
+// bloom stirs the yeast in and waits for its froth; what can be done meanwhile comes between.
+func (b *maker) bloom() {
+	b.add(Step{ID: stirred, Kind: Stir, Say: "Stir the yeast in.", Stuff: pan.Yeast, Why: "It needs some minutes to froth. What can be done meanwhile comes next."})
+	b.fats()
+	b.meanwhile()
+	b.add(Step{ID: froth, Kind: Wait, Say: "Wait until the yeast froths.", Wait: toBloom, Stuff: pan.Yeast, Holds: true,
+		Why:   "It is ready when a layer of foam covers it.",
+		Fails: "No froth after 10 minutes: the yeast is dead. Empty the pan, and begin again with other yeast."})
+}
+
+// The steps of blooming: done, the first begins the wait of the second.
+const (
+	stirred = "bloom"
+	froth   = "froth"
+)
 
 // aside gets the add-ins ready.
 func (b *maker) aside() {

@@ -89,7 +89,7 @@ func TestStepsInTheOrderOfTheHands(t *testing.T) {
 		{"a quick bread has no yeast and no warm water", wishFor(t, "Boatyard banana bread", demo.Galley()),
 			"tools, fridge, paddle, measure l2, measure l1, measure l4, measure l3, measure l5, measure l6, measure l7, measure l8, measure l9, measure l10, wipe, recall, pan in, panel, start"},
 		{"bloomed yeast waits in the liquid", bloomed,
-			"tools, look l6, temper, paddle, measure l1, measure l6, bloom, measure l2, measure l5, measure l3, measure l4, wipe, recall, pan in, panel, start"},
+			"tools, look l6, temper, paddle, measure l1, measure l6, bloom, froth, measure l2, measure l5, measure l3, measure l4, wipe, recall, pan in, panel, start"},
 		{"dry things are mixed in a bowl", mixed,
 			"tools, look l6, temper, paddle, measure l1, measure l2, measure l3, measure l4, measure l5, stir, measure l6, wipe, recall, pan in, panel, start"},
 		{"what is warmed on the stove comes first and cools; what is held back comes last", warmed,

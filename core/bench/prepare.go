@@ -37,7 +37,9 @@ func (b *maker) prepare() {
 		}
 		b.add(Step{ID: "temper", Kind: Temper, Say: say, Why: strings.TrimSpace(kettle(h) + " " + h.Why), Stuff: pan.Liquid})
 	}
-	b.fats()
+	if p.Pan.Order != pan.Bloomed { // which has time for it while the yeast froths
+		b.fats()
+	}
 	say, why := fitted(p.Pan.Paddles)
 	if p.Pan.Order == pan.Outside {
 		say, why = "Pan out of the machine. No paddle: it would bake in.", "What goes in is mixed already."

@@ -94,7 +94,13 @@ func At(happened []Happening) Session {
 			if !slices.Contains(s.Done, h.Step) {
 				s.Done = append(s.Done, h.Step)
 			}
+			if h.Step == stirred {
+				s.Begun[froth] = h.At
+			}
 		case Undone:
+			if h.Step == stirred {
+				delete(s.Begun, froth)
+			}
 			s.Done = slices.DeleteFunc(s.Done, func(id string) bool { return id == h.Step })
 		case Begun:
 			if _, ok := s.Begun[h.Step]; !ok {
@@ -226,10 +232,26 @@ func Check(s Session, steps []string, h Happening) error {
 		return fault.At("/in", "at most %d lines", mostLocks)
 	case (h.Do == Done || h.Do == Undone || h.Do == Begun) && !slices.Contains(steps, h.Step):
 		return fault.At("/step", "there is no step %q", word.Clip(h.Step))
+	case h.Do == Done && after(steps, h.Step, froth) && !slices.Contains(s.Done, froth):
+		return fault.At("/step", "the yeast is to froth first: what comes after waits for it")
 	case h.Do == Mended && s.Slips == 0:
 		return fault.At("/do", "there is no slip to take back")
 	case h.Do == Slip && h.Way == "":
 		return fault.At("/way", "say whether the rest is to fit, or the loaf to grow")
+	}
+	return nil
+}
+
+// after reports whether a step comes after another, where there is such a one.
+func after(steps []string, step, other string) bool {
+	at := slices.Index(steps, other)
+	return at >= 0 && slices.Index(steps, step) > at
+}
+
+// Ready reports, as a *fault.Fault, what of a bench still has to be waited for before its loaf can be started.
+func (s Session) Ready(steps []string) error {
+	if slices.Contains(steps, froth) && !slices.Contains(s.Done, froth) && len(s.Done) > 0 {
+		return fault.At("/bench", "the yeast is to froth first: it was stirred in for that")
 	}
 	return nil
 }

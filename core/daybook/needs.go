@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"time"
 
+	"risepan/core/fault"
 	"risepan/core/kitchen"
 	"risepan/core/larder"
 	"risepan/core/measure"
@@ -119,7 +120,7 @@ func (p Place) Regulars() (Regular, error) {
 		}
 		made, on, err := p.regular(r)
 		if row.On = on; err != nil {
-			row.Say = sentence(err.Error())
+			row.Say = sentence(fault.Says(err))
 			out.Loaves = append(out.Loaves, row)
 			continue
 		}

@@ -7,6 +7,7 @@ import (
 	"time"
 
 	"risepan/core/day"
+	"risepan/core/fault"
 	"risepan/core/machine"
 	"risepan/core/plan"
 	"risepan/core/timetable"
@@ -20,7 +21,7 @@ func (d draft) tell(made day.Plan) Day {
 		if b := d.bake[n]; b != nil {
 			out.Loaves[n].runs(*b, d.out(*b), d.Place)
 		} else if d.none[n] != nil {
-			out.Loaves[n].Say = sentence(d.none[n].Error())
+			out.Loaves[n].Say = sentence(fault.Says(d.none[n]))
 		}
 	}
 	for k, placed := range made.Loaves {

@@ -188,7 +188,11 @@ func (m Manner) dryFirst(saltInLiquid step) []step {
 	if m.Yeast == YeastBox {
 		out = append(out, step{Yeast, leavenings, Spread, "On the floor of the pan, dry under the flour."})
 	}
-	out = append(out, step{Flour, flours, Spread, "Over the yeast, as a cover."})
+	cover := "Over the yeast, as a cover."
+	if m.Yeast == YeastBox {
+		cover = "Over the bottom of the pan: the yeast waits in its own dispenser."
+	}
+	out = append(out, step{Flour, flours, Spread, cover})
 	if m.Salt != SaltWet {
 		out = append(out, step{SugarSalt, sweetOrSalt, Spread, "On the flour, away from the yeast."})
 	}

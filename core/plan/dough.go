@@ -114,6 +114,7 @@ func MakeDough(p Place, w Wish) (Dough, error) {
 		d.Sizes = slices.DeleteFunc(d.Sizes, func(o SizeOffer) bool { return o.Size != w.Size })
 	}
 	d.lines, d.Deviations = scale.To(d.written, p.Recipe.Kind, d.factor, p.Kitchen.Schools())
+	w.Loaf.follow(d.lines)
 	d.Formula = formulate(p.Kitchen, w.Handling, d.lines)
 	if say := kind.Of(d.Kind).Missing(d.Formula.Flour); say != "" {
 		return d, fault.At("/lines", "%s", say)
@@ -197,6 +198,18 @@ func (l Loaf) factor(r recipe.Recipe, written []recipe.Weighed) (measure.Ratio, 
 		return a.Middle().Over(b.Middle()), nil
 	}
 	return measure.NewRatio(int64(math.Round(float64(g)*100)), int64(math.Round(float64(line.Grams)*100))), nil
+}
+
+// follow keeps the line that a loaf follows at what there is of it: whole eggs or eased yeast move it no further.
+func (l Loaf) follow(lines []scale.Line) {
+	if l.Have == nil {
+		return
+	}
+	for n := range lines {
+		if g, err := lines[n].Ingredient.Weigh(l.Have.Amount); err == nil && lines[n].Line.ID == l.Have.Line {
+			lines[n].Grams, lines[n].Exact = g, l.Have.Amount
+		}
+	}
 }
 
 // Offers lists the swaps that a line of the wish's recipe could have beside those it has; of every line

@@ -2424,6 +2424,8 @@ export interface BenchStep {
   aloud?: string;
   list?: string[];
   wait?: number;
+  holds?: boolean;
+  fails?: string;
   ask?: string;
 }
 export interface BenchSession {
