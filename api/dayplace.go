@@ -133,7 +133,7 @@ func (c *call) dayBakes(date kitchen.Date, zone *time.Location) ([]daybook.Bake,
 			continue
 		}
 		clock, moments := bake.Follow(g.Clock, g.Moments, c.now)
-		b := daybook.Bake{ID: g.ID, Recipe: g.RecipeID, Name: g.Recipe, Machine: g.MachineID, Started: g.StartedAt, Begin: clock.Begin, Ready: clock.Ready}
+		b := daybook.Bake{ID: g.ID, Recipe: g.RecipeID, Name: g.Recipe, Machine: g.MachineID, Size: g.Size, Started: g.StartedAt, Begin: clock.Begin, Ready: clock.Ready}
 		if clock.End != nil {
 			b.Ended = *clock.End
 		} else {

@@ -11,7 +11,6 @@ import (
 	"risepan/core/kitchen"
 	"risepan/core/machine"
 	"risepan/core/measure"
-	"risepan/core/plan"
 	"risepan/store"
 )
 
@@ -31,7 +30,6 @@ type MachineOnShelf struct {
 	ID    string             `json:"id"`
 	Name  string             `json:"name"`
 	Sizes []measure.LoafSize `json:"sizes"`
-	Small []measure.LoafSize `json:"small,omitzero"` // that it has no setting for, and bakes on its smallest
 	Delay machine.Delay      `json:"delay"`
 }
 
@@ -60,7 +58,7 @@ func (c *call) machines(away bool) (out []MachineOnShelf, unreadable []string, e
 	machines, faults, err := c.Machines(c.ctx, c.kitchen, away)
 	out = []MachineOnShelf{}
 	for _, m := range machines {
-		out = append(out, MachineOnShelf{m.ID, m.Machine.Name, m.Machine.Sizes, plan.Smaller(m.Machine), m.Machine.Delay})
+		out = append(out, MachineOnShelf{m.ID, m.Machine.Name, m.Machine.Sizes, m.Machine.Delay})
 	}
 	c.unreadable(faults...)
 	for range faults {

@@ -110,6 +110,7 @@ type Moment struct {
 type State struct {
 	Phase   Phase             `json:"phase"`
 	Stage   machine.StageKind `json:"stage,omitzero"`   // while running
+	Ends    time.Time         `json:"ends,omitzero"`    // when that stage does
 	Lid     string            `json:"lid,omitzero"`     // what may be touched now
 	Begin   time.Time         `json:"begin"`            // of the cycle
 	Stages  []machine.Span    `json:"stages"`           // as they went and will go, in minutes from there
@@ -188,7 +189,8 @@ func At(p plan.Plan, happened []Happening, now time.Time) State {
 		return s
 	}
 	if s.Phase = ClockOf(p, s).Phase(now); s.Phase == Running || s.Phase == Waiting {
-		s.Stage, s.Paused = c.stage(now), c.paused
+		s.Stage, s.Ends = c.stage(now)
+		s.Paused = c.paused
 	}
 	if until := s.Begin.Add(refusesFor); s.Paused == "" && !now.After(until) {
 		s.Refuses = &until

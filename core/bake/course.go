@@ -180,13 +180,13 @@ func (c *course) shift(after, by machine.Minutes) {
 	c.total = moved(c.total)
 }
 
-// stage is what the machine does at an instant; empty while it waits for Start and where it is done.
-func (c course) stage(at time.Time) machine.StageKind {
+// stage is what the machine does at an instant, and until when; empty while it waits for Start and where it is done.
+func (c course) stage(at time.Time) (machine.StageKind, time.Time) {
 	into := c.minute(at)
 	for _, s := range c.stages {
 		if into >= s.From && into < s.To && c.paused == "" {
-			return s.Kind
+			return s.Kind, c.at(s.To)
 		}
 	}
-	return ""
+	return "", time.Time{}
 }

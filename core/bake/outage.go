@@ -40,14 +40,15 @@ func outage(p plan.Plan, c course, h Happening) *Outage {
 	}
 	cut := *h.Cut
 	long := int(cut.To.Sub(cut.From) / time.Minute)
-	if long > spoilsAfter && c.stage(cut.From) != machine.Bake && p.Spoils {
+	stage, _ := c.stage(cut.From)
+	if long > spoilsAfter && stage != machine.Bake && p.Spoils {
 		return &Outage{Throw: true, Say: fmt.Sprintf("What spoils stood warm for %d minutes: throw it away.", long),
 			Steps: []string{"Empty the pan, wash it, and begin again with fresh ingredients."}}
 	}
 	into := c.minute(cut.From)
 	left := c.left(into)
 	bake := minutesOf(p.Stages, machine.Bake)
-	switch c.stage(cut.From) {
+	switch stage {
 	case machine.Rest, machine.Knead:
 		if into <= begunAgain {
 			return &Outage{Say: "It had hardly begun: start the same cycle again.", Steps: []string{"Set the panel as before, and press " + p.Setting.Fittings.StartButton() + ". The dough takes a second kneading well."}}

@@ -69,7 +69,7 @@ func (d draft) cost(made day.Plan) day.Cost {
 
 // runs tells of a loaf that was started.
 func (l *Planned) runs(b Bake, out time.Time, p Place) {
-	l.Bake, l.Machine, l.Standing = b.ID, b.Machine, Running
+	l.Bake, l.Machine, l.Size, l.Standing = b.ID, b.Machine, b.Size, Running
 	l.Press, l.Begin, l.Ready, l.Taken, l.Done = b.Started, b.Begin, b.Ready, out, out
 	if !b.Ended.IsZero() {
 		l.Standing = Finished
@@ -85,6 +85,7 @@ func (l *Planned) runs(b Bake, out time.Time, p Place) {
 func (d draft) placed(l *Planned, y way, at day.Placed, asked Loaf) {
 	g := y.programme
 	l.Standing, l.Machine, l.On, l.Lent, l.Cycle = ToCome, y.machine.ID, y.machine.Name, y.lent, g.Setting.Cycle
+	l.Size = y.dough.Size
 	l.Load, l.Press, l.Begin, l.Ready = d.clock(at.Press-y.Load), d.clock(at.Press), d.clock(at.Begin), d.clock(at.Ready)
 	l.Taken, l.Done = d.clock(at.Taken), d.clock(at.Done)
 	l.Free = l.Taken.Add(time.Duration(day.TakeOut+int(y.machine.CoolDown)) * time.Minute)

@@ -8,6 +8,7 @@ import (
 	"risepan/core/day"
 	"risepan/core/kitchen"
 	"risepan/core/machine"
+	"risepan/core/measure"
 	"risepan/core/plan"
 	"risepan/core/recipe"
 	"risepan/core/timetable"
@@ -48,6 +49,7 @@ type Bake struct {
 	Recipe  string // its id
 	Name    string
 	Machine string // its id
+	Size    measure.LoafSize
 	Started time.Time
 	Begin   time.Time
 	Ready   time.Time

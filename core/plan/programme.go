@@ -199,6 +199,7 @@ func choose(m machine.Machine, t Timing, needs choice.Needs) (machine.Cycle, Set
 	if best := s.Options[0]; t.Cycle != "" && id != best.ID {
 		s.Why = "Your own choice. Suggested: " + best.CycleName.String() + ". " + best.Reason
 	}
+	s.Why = strings.TrimSpace(s.Why + " " + choice.Beeping(m, cycle, needs))
 	return cycle, s, nil
 }
 

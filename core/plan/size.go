@@ -31,8 +31,8 @@ var smallestLoaf = measure.NewRatio(1, 2)
 // machine of 500 g does not offer 1 lb beside it.
 const nearSize = 0.15
 
-// Smaller lists the usual sizes that a machine has no setting for and bakes on its smallest.
-func Smaller(m machine.Machine) []measure.LoafSize {
+// belowAll lists the usual sizes that a machine has no setting for and bakes on its smallest.
+func belowAll(m machine.Machine) []measure.LoafSize {
 	var out []measure.LoafSize
 	for _, s := range usualSizes {
 		if !slices.ContainsFunc(m.Sizes, func(o measure.LoafSize) bool { return o.Pounds().Cmp(s.Pounds()) <= 0 }) {
@@ -58,7 +58,7 @@ func (p Place) sized(l Loaf, batch bool) (out Loaf, enough bool) {
 	case batch:
 		l.Slices, l.Eaters = 0, 0
 	case l.Slices > 0:
-		l.Size, enough = scale.ForSlices(l.wanted(), append(Smaller(p.Machine), p.Machine.Sizes...))
+		l.Size, enough = scale.ForSlices(l.wanted(), append(belowAll(p.Machine), p.Machine.Sizes...))
 	}
 	if l.Size.IsZero() {
 		l.Size = p.Recipe.Size
@@ -114,7 +114,7 @@ func (p Place) offers(chosen measure.LoafSize) []SizeOffer {
 		like := func(o SizeOffer) bool { return math.Abs(s.Over(o.Size).Float()-1) < nearSize }
 		switch {
 		case slices.ContainsFunc(out, like):
-		case slices.Contains(Smaller(p.Machine), s):
+		case slices.Contains(belowAll(p.Machine), s):
 			add(s, "")
 		default:
 			add(s, p.Machine.Name+" has no setting for it: it bakes "+p.Machine.SizesInWords()+".")

@@ -4,6 +4,7 @@ import type { BagBatch } from "../client/types.gen";
 import { Paper } from "../paper/Paper";
 import { longDay } from "../parts/time";
 import { TroubleNote } from "../parts/Trouble";
+import { cycleTitle } from "../parts/panel";
 
 /** A sheet with a label for each bag that is left. */
 export default function BagLabels() {
@@ -56,7 +57,7 @@ function Label({ batch }: { batch: BagBatch }) {
         <span className="fraction">{batch.add.map((a) => (a.amount ? `${a.amount} ${a.name}` : `this bag`)).join("; ")}.</span>
       </p>
       <p className="mt-1 text-sm">
-        {batch.machine}: {cycle.panel === cycle.name ? cycle.name : `${cycle.panel} ${cycle.name}`}, {batch.crust} crust.
+        {batch.machine}: {cycleTitle(cycle)}, {batch.crust} crust.
       </p>
       <p className="text-sm">{batch.allergens.length > 0 ? `Contains ${batch.allergens.join(", ")}.` : "No named allergen."}</p>
     </>

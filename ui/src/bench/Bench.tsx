@@ -11,6 +11,8 @@ import { Slip } from "./Slip";
 import { useDone } from "./done";
 import { StepView } from "./StepView";
 import { Waits } from "./Waits";
+import { Made } from "../parts/Made";
+import { startButton } from "../parts/panel";
 
 /** One step at a time; the whole screen, Space or a swipe goes on. */
 export function Bench({ bench }: { bench: BenchView }) {
@@ -23,7 +25,7 @@ export function Bench({ bench }: { bench: BenchView }) {
   const [slipping, slip] = useState<string | null>(null); // the line of which another amount went in
   const { done: finished, untold } = useDone(bench);
   const done = (id: string) => finished.has(id);
-  const open = steps.findIndex((s) => !done(s.id) && !(s.wait && session.begun[s.id])); // a wait goes on by itself
+  const open = steps.findIndex((s) => !done(s.id) && !(s.wait && !s.holds && session.begun[s.id])); // a wait goes on by itself, unless the steps after it need it
   const first = open >= 0 ? open : steps.findIndex((s) => !done(s.id));
   const chosen = looked === null ? -1 : steps.findIndex((s) => s.id === looked);
   const at = chosen >= 0 ? chosen : first < 0 ? steps.length - 1 : first;
@@ -67,7 +69,10 @@ export function Bench({ bench }: { bench: BenchView }) {
     <div className="flex min-h-full flex-1 flex-col" {...swipe}>
       <header className="flex items-center gap-3 border-b-2 border-rim px-4 py-1">
         <h1 className="min-w-0 flex-1 text-lg font-bold wrap-anywhere">
-          {plan.recipe} <span className="fraction font-normal text-soft">{plan.size}</span>
+          {plan.recipe}{" "}
+          <span className="font-normal text-soft">
+            <Made loaf={plan} />
+          </span>
         </h1>
         <p className="figures text-lg" data-count>
           {count} of {steps.length}
@@ -195,6 +200,15 @@ export function Bench({ bench }: { bench: BenchView }) {
               Too much?
             </button>
           )}
+          {step.fails && !done(step.id) && (
+            <button
+              type="button"
+              onClick={() => tell({ do: "emptied" }, () => look(null))}
+              className="min-h-16 rounded-tray border-2 border-rim px-4 text-lg leading-6 font-semibold text-rim"
+            >
+              No froth
+            </button>
+          )}
           {done(step.id) && !last && (
             <button
               type="button"
@@ -214,11 +228,13 @@ export function Bench({ bench }: { bench: BenchView }) {
             {last
               ? start.isPending
                 ? "Writing it down …"
-                : "I have pressed Start"
+                : `I have pressed ${startButton(plan)}`
               : asked === step.id
                 ? "Yes, I looked"
                 : step.kind === "wait" && !done(step.id)
-                  ? "It is ready"
+                  ? step.fails
+                    ? "It froths"
+                    : "It is ready"
                   : "Next"}
           </button>
         </footer>

@@ -36,7 +36,7 @@ export function Slip({ bench, line, problem, close, answer }: Props) {
             autoFocus
             value={typed}
             onChange={(e) => setTyped(e.target.value)}
-            placeholder={line.pieces ? "2" : "2 tbsp"}
+            placeholder={line.packets ? "2 packets" : line.pieces ? "2" : "2 tbsp"}
             aria-invalid={!!fault}
             className="figures mt-1 block h-16 w-80 max-w-full rounded-tray border-2 border-rim bg-enamel px-4 text-xl font-bold aria-invalid:border-signal"
           />

@@ -108,6 +108,7 @@ export function StepView({ bench, step, line, done, asked, press, begin, wrong }
           </ul>
         )}
         {step.why && <p className="fraction max-w-[60ch] text-lg text-soft">{step.why}</p>}
+        {step.fails && !done && <p className="max-w-[60ch] text-lg text-soft">{step.fails}</p>}
         {step.wait && !bench.session.begun[step.id] && !done && (
           <button
             type="button"

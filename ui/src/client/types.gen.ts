@@ -439,7 +439,6 @@ export interface MachineOnShelf {
   id: string;
   name: string;
   sizes: string[];
-  small?: string[];
   delay: MachineDelay;
 }
 export interface MachineDelay {
@@ -1374,6 +1373,7 @@ export interface StandinLoaf {
 export interface BakeState {
   phase: "waiting" | "running" | "warm" | "cold" | "in hand" | "out" | "abandoned";
   stage?: "rest" | "knead" | "rise" | "knock-back" | "bake" | "boil" | "warm";
+  ends?: string;
   lid?: string;
   begin: string;
   stages: MachineSpan[];
@@ -2106,6 +2106,31 @@ export interface BakeView {
   tried?: string;
   state: BakeState;
   rise?: string;
+  shows?: (
+    | "sunken top"
+    | "bulges over the rim"
+    | "did not rise"
+    | "unmixed"
+    | "short and dense"
+    | "lumpy, rough outside"
+    | "coarse, holey"
+    | "gummy middle"
+    | "floury corners"
+    | "too pale"
+    | "too dark"
+    | "soggy, wrinkled sides"
+    | "add-ins mashed"
+    | "add-ins at the bottom"
+    | "too salty"
+    | "too bland"
+    | "too small for the house"
+    | "torn or holed top"
+    | "big hole, torn base"
+    | "lopsided, a dry lump"
+    | "domed, near the rim"
+    | "sounds hollow"
+    | "fine, even crumb"
+  )[];
   why?: Why[];
   plan: Plan;
   happenings: BakeHappening[];

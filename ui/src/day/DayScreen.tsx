@@ -106,7 +106,7 @@ function Planned({ view }: { view: DayView }) {
             id: l.id,
             recipe: l.wish.recipe,
             machine: l.wish.machine,
-            size: l.wish.loaf.size ?? "",
+            size: day.loaves.find((p) => p.id === l.id)?.size ?? "",
             days: [view.weekday],
             by: l.by.slice(11),
           },

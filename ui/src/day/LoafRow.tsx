@@ -6,6 +6,7 @@ import { clock, display, shown } from "../parts/time";
 import { TroubleNote } from "../parts/Trouble";
 import { MendSheet } from "./MendSheet";
 import { letter } from "./scale";
+import { cycleTitle } from "../parts/panel";
 
 interface Props {
   date: string;
@@ -75,7 +76,7 @@ export function LoafRow({ date, loaf, asked, nth, zone, over, open, unpin, weekl
         {loaf.on && (
           <p className="text-base">
             {loaf.on}
-            {loaf.cycle?.name && ` · ${[loaf.cycle.panel, loaf.cycle.name].filter((x, n, all) => x && all.indexOf(x) === n).join(" ")}`}
+            {loaf.cycle?.name && ` · ${cycleTitle(loaf.cycle)}`}
             {toCome && (loaf.timer ? ` · timer ${display(loaf.timer)}` : " · no delay")}
           </p>
         )}

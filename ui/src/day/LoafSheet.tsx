@@ -74,7 +74,7 @@ export function LoafSheet({ view, loaf, fresh, done, busy, fault, keep, takeOff,
         <div className="mt-3 flex">
           <Segments
             label="Size"
-            value={wish.loaf.size ?? ""}
+            value={wish.loaf.size ?? chosen?.recipe.size ?? ""}
             pick={(size) => (fresh ? choose({ size }) : set({ wish: { ...draft.wish, loaf: { ...draft.wish.loaf, size } } }))}
             segments={view.sizes.map((s) => ({ value: s, label: s, show: <span className="fraction">{s}</span> }))}
             className={segment}

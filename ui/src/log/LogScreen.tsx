@@ -15,6 +15,7 @@ import { Unhurried } from "../parts/Unhurried";
 import { signs } from "../verdict/Signs";
 import { LoafPicture } from "../verdict/SignPicture";
 import { Mark } from "./Mark";
+import { cycleTitle } from "../parts/panel";
 
 const marks = [
   { id: "", name: "every mark" },
@@ -138,6 +139,7 @@ const columns =
 
 function Entry({ bake, zone, today }: { bake: BakeSummary; zone: string; today: string }) {
   const over = bake.phase === "out" || bake.phase === "abandoned";
+  const refuses = bake.moments?.some((m) => m.kind === "refused" && !m.done);
   return (
     <li data-bake={bake.id} className={`grid gap-x-6 py-3 md:items-center ${columns}`}>
       <Look bake={bake} />
@@ -149,7 +151,7 @@ function Entry({ bake, zone, today }: { bake: BakeSummary; zone: string; today: 
           {bake.recipe}
         </Link>
         <span className="block text-sm font-normal text-soft">
-          <span className="fraction">{bake.size}</span> · {bake.machine} · {bake.cycle.panel} {bake.cycle.name}
+          <span className="fraction">{bake.size}</span> · {bake.machine} · {cycleTitle(bake.cycle)}
         </span>
       </p>
       <p className="max-md:col-start-2">
@@ -161,7 +163,7 @@ function Entry({ bake, zone, today }: { bake: BakeSummary; zone: string; today: 
             <Mark mark={bake.mark} />
           )
         ) : (
-          <b className="text-leaf">{standing[bake.phase]}</b>
+          <b className="text-leaf">{refuses ? "not started" : standing[bake.phase]}</b>
         )}
       </p>
       <p className="min-w-0 wrap-anywhere max-md:col-start-2 md:max-lg:col-span-2 md:max-lg:col-start-3">{bake.note}</p>

@@ -12,6 +12,8 @@ import { moved, standing } from "../watch/happened";
 import { WhySo } from "../verdict/WhySo";
 import { Mark } from "./Mark";
 import { overRim, weight } from "../parts/figures";
+import { cycleTitle } from "../parts/panel";
+import { made } from "../parts/Made";
 
 /** One bake as it was that day: what went in, what was set, and how it came out. */
 export default function LoggedBake() {
@@ -28,14 +30,15 @@ export default function LoggedBake() {
   if (!bake.data) return <p className="p-8 text-lg text-soft">Turning the page …</p>;
   const { plan, state, zone } = bake.data;
   const machine = shelf?.machines.find((m) => m.name === plan.machine)?.id;
-  const again = `/?${new URLSearchParams({ recipe: bake.data.recipeId, size: plan.size, ...(machine && { machine }) })}`;
+  const again = `/?${new URLSearchParams({ recipe: bake.data.recipeId, size: plan.batch ?? plan.size, ...(machine && { machine }) })}`;
   const otherwise = standing(bake.data).filter((h) => moved[h.what]);
   const by = [...new Set(bake.data.happenings.flatMap((h) => h.by ?? []))];
   const set: [string, string][] = [
     ["Machine", plan.machine],
-    ["Cycle", `${plan.setting.cycle.panel} ${plan.setting.cycle.name}`],
+    ["Cycle", cycleTitle(plan.setting.cycle)],
     ["Crust", plan.setting.hasCrust ? plan.setting.crust : "no choice"],
-    ["Size", plan.size],
+    [plan.batch ? "How much" : "Loaf", made(plan)],
+    ...(plan.setting.hasSize && plan.setting.size ? [["Size", plan.setting.size] satisfies [string, string]] : []),
     ["Timer", plan.timer.setting > 0 ? display(plan.timer.setting) : "no delay"],
     ["Started", clock(bake.data.startedAt, zone)],
     ["Ready", clock(state.ready, zone)],

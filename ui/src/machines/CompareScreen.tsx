@@ -6,6 +6,7 @@ import { look } from "../parts/stages";
 import { TroubleNote } from "../parts/Trouble";
 import { inHours } from "../parts/time";
 import { Picker } from "../parts/Picker";
+import { cycleTitle } from "../parts/panel";
 
 const most = 6;
 
@@ -66,7 +67,7 @@ function Compared({ id, machine }: { id: string; machine: Machine }) {
             onClick={() => toggle(c.id)}
             className="min-h-11 rounded-tray border-2 border-dashed border-rule px-3 font-semibold aria-pressed:border-solid aria-pressed:border-rim"
           >
-            <span className="figures">{c.panel}</span> {c.name}
+            {cycleTitle(c)}
           </button>
         ))}
       </div>
@@ -102,9 +103,7 @@ function Bar({ cycle, longest, first, n, forRecipe }: BarProps) {
   return (
     <li className="py-3" data-compared={cycle.id}>
       <p className="flex flex-wrap items-baseline gap-x-4">
-        <span className="text-lg font-bold">
-          <span className="figures">{cycle.panel}</span> {cycle.name}
-        </span>
+        <span className="text-lg font-bold">{cycleTitle(cycle)}</span>
         <span className="figures text-lg font-bold">{inHours(totals.all)}</span>
         {sums.map(([name, m]) => (
           <span key={name} className="text-sm text-soft">

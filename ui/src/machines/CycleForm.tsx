@@ -4,6 +4,7 @@ import { StagesFrom } from "./StagesFrom";
 import { Doubt, Fault, type FaultAt, NumberField, TextField, Tick } from "./fields";
 import { StageRibbon } from "./StageRibbon";
 import { StageRows } from "./StageRows";
+import { cycleTitle } from "../parts/panel";
 
 const characters: MachineCycle["character"][] = [
   "basic",
@@ -136,7 +137,7 @@ function OnCrust({ cycle, machine, change, at }: Omit<Props, "doubt">) {
         value={cycle.with ?? ""}
         choices={[
           { id: "", name: "its own place on the menu" },
-          ...others.map((c) => ({ id: c.id, name: `the crust button, at ${c.panel} ${c.name}` })),
+          ...others.map((c) => ({ id: c.id, name: `the crust button, at ${cycleTitle(c)}` })),
         ]}
         pick={(id) =>
           change(

@@ -5,6 +5,7 @@ import { inHours, readLength } from "../parts/time";
 import { TroubleNote } from "../parts/Trouble";
 import { box, Typed } from "../parts/Typed";
 import { Picker } from "../parts/Picker";
+import { cycleTitle } from "../parts/panel";
 
 interface Props {
   cycle: MachineCycle;
@@ -66,7 +67,7 @@ export function StagesFrom({ cycle, machine, change }: Props) {
             value=""
             choices={[
               { id: "", name: "Take the stages of another cycle" },
-              ...others.map((c) => ({ id: c.id, name: `${c.panel} ${c.name}`, hint: inHours(total(c)) })),
+              ...others.map((c) => ({ id: c.id, name: cycleTitle(c), hint: inHours(total(c)) })),
             ]}
             pick={(id) => {
               const from = others.find((c) => c.id === id);

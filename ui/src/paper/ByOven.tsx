@@ -6,7 +6,7 @@ import type { OnPaper } from "./Card";
 export function ByOven({ answer, wish }: OnPaper) {
   const oven = useByOven(wish);
   const { plan } = answer;
-  const amount = (l: (typeof plan.lines)[number]) => (l.pieces ? String(l.pieces) : l.spoken || l.weight);
+  const amount = (l: (typeof plan.lines)[number]) => l.spoken || l.weight;
   return (
     <>
       <h2 className="text-[28px] leading-8 font-bold">{plan.recipe}, by mixer and oven</h2>

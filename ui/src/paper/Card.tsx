@@ -1,6 +1,7 @@
 import type { PlanAnswer, PlanLine, Wish } from "../client/types.gen";
 import { Amount } from "../parts/Amount";
 import { inHours } from "../parts/time";
+import { Made } from "../parts/Made";
 
 export interface OnPaper {
   answer: PlanAnswer;
@@ -25,12 +26,11 @@ export function Card({ answer, note }: OnPaper) {
     })),
   ].filter((g) => g.lines.length > 0);
   const rows = plan.lines.length + groups.length;
-  const made = plan.sizes.find((s) => s.size === (plan.batch ?? plan.size));
   return (
     <>
       <h2 className="text-[28px] leading-8 font-bold">{plan.recipe}</h2>
       <p className="text-lg">
-        {made?.batch ?? <span className="fraction">{plan.size}</span>} · {plan.machine}
+        <Made loaf={plan} /> · {plan.machine}
         {plan.heat.line && ` · ${plan.heat.name} ${plan.heat.cool ? "cool" : `at ${plan.heat.at}`}`}
       </p>
       <div className={`mt-2 ${rows > few ? "columns-2 gap-8" : ""}`}>

@@ -80,7 +80,7 @@ export default function DayPaper() {
           ))}
         </section>
       )}
-      <p className="mt-2 text-base">Times hold if Start is pressed when it says. The machine’s own booklet comes first.</p>
+      <p className="mt-2 text-base">Times hold if each machine is started when it says. The machine’s own booklet comes first.</p>
     </Paper>
   );
 }

@@ -1,5 +1,7 @@
 import { clock, day, dayName } from "../parts/time";
 import type { OnPaper } from "./Card";
+import { Made } from "../parts/Made";
+import { cycleTitle, startButton } from "../parts/panel";
 
 /** All that a person does for a loaf, by day and clock. */
 export function Timetable({ answer }: OnPaper) {
@@ -7,7 +9,7 @@ export function Timetable({ answer }: OnPaper) {
   const begin = Date.parse(plan.timer.begin);
   const hours = [
     ...(plan.ahead ?? []).map((a) => ({ at: Date.parse(a.at), say: a.say, hands: true })),
-    { at: Date.parse(plan.timer.press), say: `Everything is in: press Start. ${plan.setting.label}.`, hands: true },
+    { at: Date.parse(plan.timer.press), say: `Everything is in: press ${startButton(plan)}. ${plan.setting.label}.`, hands: true },
     ...plan.moments.map((m) => ({ at: begin + m.after * 60_000, say: m.say, hands: m.person })),
   ].sort((a, b) => a.at - b.at);
   const days = [...new Set(hours.map((h) => day(h.at, zone)))];
@@ -15,7 +17,7 @@ export function Timetable({ answer }: OnPaper) {
     <>
       <h2 className="text-[28px] leading-8 font-bold">{plan.recipe}</h2>
       <p className="text-lg">
-        <span className="fraction">{plan.size}</span> · {plan.machine} · {plan.setting.cycle.name}
+        <Made loaf={plan} /> · {plan.machine} · {cycleTitle(plan.setting.cycle)}
       </p>
       {days.map((d) => (
         <section key={d} className="mt-3 break-inside-avoid">
@@ -35,7 +37,7 @@ export function Timetable({ answer }: OnPaper) {
           </ul>
         </section>
       ))}
-      <p className="mt-2 text-base">In bold what wants hands. Times hold if Start is pressed when it says.</p>
+      <p className="mt-2 text-base">In bold what wants hands. Times hold if {startButton(plan)} is pressed when it says.</p>
     </>
   );
 }

@@ -88,7 +88,7 @@ function Measures({ group, size = "plain" }: { group: Group; size?: Size }) {
 export function Amount({ line, size = "plain" }: { line: PlanLine; size?: Size }) {
   const look = `figures font-semibold ${figureLook[size]}`;
   if (line.locked) return <span className={`fraction font-semibold ${figureLook[size]}`}>{line.locked.replace("metric ", "")}</span>;
-  if (line.pieces) return <span className={look}>{line.pieces}</span>;
+  if (line.pieces) return <span className={look}>{line.spoken || line.pieces}</span>;
   if (line.fixed || line.measured.scoops.length === 0)
     return <span className={look}>{line.weight ?? weight(line.exact, !!line.fine)}</span>;
   return <Scoops scoops={line.measured.scoops} spoken={line.spoken} size={size} />;

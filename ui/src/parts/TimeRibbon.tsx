@@ -21,6 +21,7 @@ const breakShare = 9; // per cent of the width that a long delay takes
 
 interface Props {
   press: string;
+  start: string; // what the button is called
   begin: string;
   stages: MachineSpan[];
   moments: TimetableMoment[];
@@ -32,7 +33,7 @@ interface Props {
 }
 
 /** The bake on the clock, to scale; a delay of more than three hours is a marked break. */
-export function TimeRibbon({ press, begin, stages, moments, total, keepWarm, finish, zone, now }: Props) {
+export function TimeRibbon({ press, start, begin, stages, moments, total, keepWarm, finish, zone, now }: Props) {
   const wait = Math.max(0, Math.round((Date.parse(begin) - Date.parse(press)) / 60_000));
   const broken = wait > 180;
   const byHand = finish
@@ -65,7 +66,7 @@ export function TimeRibbon({ press, begin, stages, moments, total, keepWarm, fin
     );
   };
   const heard = [
-    `${clock(press, zone)}: press Start`,
+    `${clock(press, zone)}: press ${start}`,
     ...(wait > 0 ? [`${at(0)}: it begins, after a wait of ${inHours(wait)}`] : []),
     ...stages.map((s) => `${at(s.from)} to ${at(s.to)}: ${look[s.kind].name}, ${inHours(s.to - s.from)}`),
     ...moments.filter((m) => m.person).map((m) => `${at(m.after)}: ${m.say}`),
@@ -82,7 +83,7 @@ export function TimeRibbon({ press, begin, stages, moments, total, keepWarm, fin
       <div aria-hidden="true" className="relative h-28 select-none text-xs">
         <Pins
           pins={[
-            { left: 0, time: clock(press, zone), say: "press Start" },
+            { left: 0, time: clock(press, zone), say: `press ${start}` },
             ...moments
               .filter((m) => m.person)
               .map((m) => ({ left: x(m.after), time: m.upTo ? `${at(m.after)}–${at(m.upTo)}` : at(m.after), say: short[m.kind] ?? m.say })),

@@ -37,6 +37,7 @@ export function Cautions({ cautions, revision, wish, change }: Props) {
       ...(way.now && { ready: null, home: null }),
       ...(way.ready && { ready: way.ready }),
       ...(way.cycle && { cycle: way.cycle }),
+      ...(way.tempered && { tempered: "yes" }),
       ...(way.order && { order: way.order }),
       ...(way.addIns && { "add-ins": way.addIns }),
       ...(way.swaps && { swap: swapped([...(wish.loaf.swaps ?? []), ...way.swaps]) }),

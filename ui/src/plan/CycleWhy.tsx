@@ -4,6 +4,7 @@ import type { PlanAnswer, Problem, StoreHabit, Wish } from "../client/types.gen"
 import { Typed } from "../parts/Typed";
 import { inHours, readLength } from "../parts/time";
 import type { Change } from "./wish";
+import { cycleTitle } from "../parts/panel";
 
 interface Props {
   answer: PlanAnswer;
@@ -17,7 +18,7 @@ interface Props {
 
 /** Why this cycle, what the baker wishes of it, and the machine's others. */
 export function CycleWhy({ answer, wish, recipe, machine, fault, keep, change }: Props) {
-  const { setting, size } = answer.plan;
+  const { setting } = answer.plan;
   const choose = (cycle: string | undefined) => {
     change({ cycle: null });
     keep({ ...answer.habit, cycle });
@@ -28,9 +29,7 @@ export function CycleWhy({ answer, wish, recipe, machine, fault, keep, change }:
     .map((o) => o.id);
   return (
     <>
-      <h2 className="mt-2 text-lg font-bold">
-        {setting.cycle.panel} {setting.cycle.name}
-      </h2>
+      <h2 className="mt-2 text-lg font-bold">{cycleTitle(setting.cycle)}</h2>
       <p className="mt-1">{setting.why}</p>
       <Within
         value={wish.time?.within}
@@ -60,7 +59,7 @@ export function CycleWhy({ answer, wish, recipe, machine, fault, keep, change }:
           .map((o) => (
             <li key={o.id} className="py-2 text-sm">
               <button type="button" onClick={() => choose(o.id)} className="font-semibold text-rim underline">
-                {o.panel} {o.name}
+                {cycleTitle(o)}
               </button>
               <span className="figures ml-2 text-soft">{inHours(o.total)}</span>
               <p className="text-xs text-soft">{o.reason}</p>
@@ -77,7 +76,7 @@ export function CycleWhy({ answer, wish, recipe, machine, fault, keep, change }:
       )}
       {compared.length > 1 && (
         <Link
-          to={`/machines/${machine}/compare?${new URLSearchParams({ cycles: compared.join("|"), size, crust: setting.crust, recipe })}`}
+          to={`/machines/${machine}/compare?${new URLSearchParams({ cycles: compared.join("|"), size: setting.size ?? "", crust: setting.crust, recipe })}`}
           className="mt-2 inline-block min-h-11 content-center font-semibold text-rim underline"
         >
           See them side by side

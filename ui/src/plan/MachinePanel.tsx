@@ -9,6 +9,7 @@ import { Cautions } from "./Cautions";
 import { ToBench, useToBench } from "./ToBench";
 import type { Why } from "./why";
 import type { Change } from "./wish";
+import { startButton } from "../parts/panel";
 
 const NoYeast = awaited(() => import("./NoYeast"));
 
@@ -41,7 +42,7 @@ export function MachinePanel({ answer, wish, renewed, stale, ask, change, start 
             <span className="figures mr-2 text-xl leading-8 font-bold" data-cycle={setting.cycle.id}>
               {setting.cycle.panel}
             </span>
-            <span className="text-lg font-semibold">{setting.cycle.name}</span>
+            <span className="text-lg font-semibold">{setting.cycle.name !== setting.cycle.panel && setting.cycle.name}</span>
           </Row>
           <Row name="Crust" why={() => ask({ about: "crust" })}>
             <span className="flex items-center gap-2 text-lg font-semibold">
@@ -49,9 +50,11 @@ export function MachinePanel({ answer, wish, renewed, stale, ask, change, start 
               {setting.hasCrust ? setting.crust : "no choice"}
             </span>
           </Row>
-          {setting.hasSize !== false && (
+          {setting.hasSize && (
             <Row name="Size">
-              <span className="fraction text-lg font-semibold">{plan.size}</span>
+              <span className="fraction text-lg font-semibold" data-setting>
+                {setting.size}
+              </span>
             </Row>
           )}
           <Row name="Timer">
@@ -93,7 +96,7 @@ export function MachinePanel({ answer, wish, renewed, stale, ask, change, start 
         <Cautions cautions={plan.cautions} revision={answer.revision} wish={wish} change={change} />
         {!refused && (
           <p className="mt-2 text-xs text-soft">
-            Press Start at <b className="figures text-ink">{clock(timer.press, zone)}</b>
+            Press {startButton(plan)} at <b className="figures text-ink">{clock(timer.press, zone)}</b>
             {pressDay !== "today" && ` ${pressDay}`}
             {timer.setting > 0 && (
               <>

@@ -19,6 +19,8 @@ import { PlanHead } from "./PlanHead";
 import { awaited } from "../parts/later";
 import { isWide } from "./why";
 import { type Change, type Chosen, useWish } from "./wish";
+import { made, madeAt } from "../parts/Made";
+import { startButton } from "../parts/panel";
 
 const EmptyShelf = awaited(() => import("./EmptyShelf"));
 const StartDialog = awaited(() => import("./StartDialog"));
@@ -64,7 +66,7 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
   const wide = useWide();
   const changed = useChanged(answer);
   const renewed = useRenewed(wish, plan.isPlaceholderData ? undefined : plan.data);
-  const sizes = recipe.batch ? (answer?.plan.sizes ?? []).filter((s) => !s.whyNot).map((s) => s.size) : machine.sizes;
+  const sizes = (answer?.plan.sizes ?? []).filter((s) => !s.whyNot).map((s) => s.size);
   usePrefetchedSizes(wish, sizes);
   useSizeKeys(sizes, (size) => change({ size, slices: null, eaters: null, have: null, closer: null }));
 
@@ -185,14 +187,14 @@ function Sheet({ shelf, chosen, change }: SheetProps) {
 
 /** What a change has led to, for those who listen. */
 function told({ plan, zone }: PlanAnswer, wish: Wish): string {
-  const made = plan.sizes.find((s) => s.size === (plan.batch ?? plan.size));
-  const slices = made?.slices;
+  const slices = madeAt(plan)?.slices;
   const ready = wish.time?.ready ? ` Ready ${clock(plan.eaten ?? plan.timer.ready, zone)}.` : "";
-  return `Amounts for ${made?.batch ?? plan.size}${slices ? `, ${slices} slices` : ""}.${ready}`;
+  return `Amounts for ${made(plan)}${slices ? `, ${slices} slices` : ""}.${ready}`;
 }
 
 const ribbon = ({ plan, zone }: PlanAnswer) => ({
   press: plan.timer.press,
+  start: startButton(plan),
   begin: plan.timer.begin,
   stages: plan.stages,
   moments: plan.moments,

@@ -7,8 +7,9 @@ import { planQuery, usePlan } from "../client/queries";
 import type { Wish } from "../client/types.gen";
 import { clock, day, dayName, display } from "../parts/time";
 import { TroubleNote } from "../parts/Trouble";
+import { cycleTitle, startButton } from "../parts/panel";
 
-/** At the machine: what to set right now, worked out anew, and the word that Start was pressed. */
+/** At the machine: what to set right now, worked out anew, and the word that it was started. */
 export default function StartDialog({ wish, close }: { wish: Wish; close: () => void }) {
   const atPanel: Wish = { ...wish, time: { ...wish.time, atPanel: true } };
   const fresh = usePlan(atPanel);
@@ -41,12 +42,14 @@ export default function StartDialog({ wish, close }: { wish: Wish; close: () => 
           {plan && answer && (
             <ol className="mt-4 divide-y divide-rule border-y border-rule text-lg">
               <Step name="Cycle">
-                <b className="figures">{plan.setting.cycle.panel}</b> {plan.setting.cycle.name}
+                <b>{cycleTitle(plan.setting.cycle)}</b>
               </Step>
               {plan.setting.hasCrust && <Step name="Crust">{plan.setting.crust}</Step>}
-              <Step name="Size">
-                <span className="fraction">{plan.size}</span>
-              </Step>
+              {plan.setting.hasSize && (
+                <Step name="Size">
+                  <span className="fraction">{plan.setting.size}</span>
+                </Step>
+              )}
               <Step name="Timer">
                 <b className="figures">{plan.timer.setting > 0 ? display(plan.timer.setting) : "leave it alone"}</b>
               </Step>
@@ -75,7 +78,7 @@ export default function StartDialog({ wish, close }: { wish: Wish; close: () => 
               aria-disabled={!ready}
               className="min-h-14 flex-1 rounded-tray bg-rim px-6 text-lg font-bold text-on-rim aria-disabled:bg-shelf aria-disabled:text-soft"
             >
-              {start.isPending ? "Writing it down …" : "I have pressed Start"}
+              {start.isPending ? "Writing it down …" : `I have pressed ${plan ? startButton(plan) : "Start"}`}
             </button>
             <button type="button" onClick={close} className="min-h-14 rounded-tray border-2 border-rim px-6 text-lg font-semibold text-rim">
               Not yet

@@ -29,6 +29,7 @@ const names = [
   "room",
   "flour",
   "cold",
+  "tempered",
   "home",
   "within",
   "away-at-beep",
@@ -58,6 +59,7 @@ export const forThisLoaf: Change = {
   bag: null,
   swap: null,
   cold: null,
+  tempered: null,
   "add-ins": null,
   ways: null,
   order: null,
@@ -126,13 +128,8 @@ const row = ({ id = "", revision = 0, recipe }: RecipeRead): RecipeOnShelf => ({
 function chosen(shelf: Shelf, search: URLSearchParams, recipe: RecipeOnShelf | undefined): Chosen | null {
   const machine = shelf.machines.find((m) => m.id === search.get("machine")) ?? shelf.machines[0];
   if (!recipe || !machine) return null;
-  const size =
-    ((recipe.batch && (search.get("size") ?? recipe.size)) ||
-      [search.get("size"), recipe.size].find((s) => s && (machine.sizes.includes(s) || machine.small?.includes(s)))) ??
-    machine.sizes.at(-1) ??
-    recipe.size;
   return {
-    wish: { recipe: recipe.id, machine: machine.id, loaf: loaf(search, size), time: time(search), hands: hands(search) },
+    wish: { recipe: recipe.id, machine: machine.id, loaf: loaf(search), time: time(search), hands: hands(search) },
     recipe,
     machine,
   };
@@ -152,12 +149,13 @@ function said<T extends object>(value: T): T | undefined {
   return entries.length > 0 ? (Object.fromEntries(entries) as T) : undefined;
 }
 
-function loaf(search: URLSearchParams, size: string): Wish["loaf"] {
+/** The loaf of the address; without a size it is the loaf as written. */
+function loaf(search: URLSearchParams): Wish["loaf"] {
   const have = search.get("have");
   const instead = list(search.get("instead")).map(lock); // "l2:oil"
   return {
-    size,
     ...said({
+      size: search.get("size") ?? undefined,
       slices: count(search.get("slices")),
       eaters: count(search.get("eaters")),
       bag: search.get("bag") ?? undefined,
@@ -205,6 +203,11 @@ function hands(search: URLSearchParams): Wish["hands"] {
       fat: fatPlaces.find((o) => o === search.get("fat-place")),
       yeast: yeastPlaces.find((o) => o === search.get("yeast-place")),
     }),
-    warmth: said({ room: search.get("room") ?? undefined, flour: search.get("flour") ?? undefined, cold: list(search.get("cold")) }),
+    warmth: said({
+      room: search.get("room") ?? undefined,
+      flour: search.get("flour") ?? undefined,
+      cold: list(search.get("cold")),
+      tempered: search.get("tempered") ? true : undefined,
+    }),
   });
 }

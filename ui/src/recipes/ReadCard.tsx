@@ -13,7 +13,7 @@ interface Props {
 export function ReadCard({ read, write, trust }: Props) {
   const { formula, recipe } = read;
   const { hydration, salt, yeast } = formula;
-  const per100 = `water ${fixed(hydration, 0)}, salt ${fixed(salt, 1)}, yeast ${fixed(yeast, 1)} per 100`;
+  const per100 = `water ${fixed(hydration, 0)}, salt ${fixed(salt, 1)}, yeast ${fixed(yeast, 1)} (as active dry) per 100`;
   return (
     <>
       {read.columns && <Columns read={read} columns={read.columns} trust={trust} />}

@@ -29,29 +29,32 @@ export const signs: Sign[] = [
 const pressed = "aria-pressed:border-4 aria-pressed:border-rim aria-pressed:font-bold";
 
 interface Props {
+  shows: Sign[]; // that this loaf can show
   told: Sign[];
   tell: (signs: Sign[]) => void;
 }
 
 /** What is seen, felt and tasted of the loaf: several may apply, good ones too. */
-export function Signs({ told, tell }: Props) {
+export function Signs({ shows, told, tell }: Props) {
   return (
     <fieldset className="mt-6">
       <legend className="text-lg font-semibold">What do you see, feel and taste?</legend>
       <p className="text-soft">All that apply, good signs too; none is as well.</p>
       <div className="mt-2 grid grid-cols-3 gap-2 sm:grid-cols-4 lg:grid-cols-6">
-        {signs.map((sign) => (
-          <button
-            key={sign}
-            type="button"
-            aria-pressed={told.includes(sign)}
-            onClick={() => tell(told.includes(sign) ? told.filter((s) => s !== sign) : [...told, sign])}
-            className={`rounded-tray border-2 border-rule p-1 text-center text-sm leading-5 text-ink ${pressed}`}
-          >
-            <SignPicture sign={sign} />
-            {sign}
-          </button>
-        ))}
+        {signs
+          .filter((s) => shows.includes(s) || told.includes(s))
+          .map((sign) => (
+            <button
+              key={sign}
+              type="button"
+              aria-pressed={told.includes(sign)}
+              onClick={() => tell(told.includes(sign) ? told.filter((s) => s !== sign) : [...told, sign])}
+              className={`rounded-tray border-2 border-rule p-1 text-center text-sm leading-5 text-ink ${pressed}`}
+            >
+              <SignPicture sign={sign} />
+              {sign}
+            </button>
+          ))}
       </div>
     </fieldset>
   );

@@ -11,6 +11,7 @@ import { toldOf, type Verdict } from "./told";
 import { Photos } from "../parts/Photos";
 import { Segments } from "../parts/Segments";
 import { TroubleNote } from "../parts/Trouble";
+import { Made } from "../parts/Made";
 
 const marks = ["", "spoiled", "poor", "fair", "good", "as it should be"];
 
@@ -71,7 +72,7 @@ function Judge({ bake }: { bake: BakeView }) {
     <div className="mx-auto w-full max-w-3xl px-6 py-6">
       <h1 className="text-xl font-bold">How did the {bake.plan.recipe} come out?</h1>
       <p className="text-lg text-soft">
-        <span className="fraction">{bake.plan.size}</span>, {bake.plan.machine}
+        <Made loaf={bake.plan} />, {bake.plan.machine}
         {state.end && (
           <>
             {" "}
@@ -121,7 +122,7 @@ function Judge({ bake }: { bake: BakeView }) {
           />
         </div>
       )}
-      <Signs told={signs} tell={(all) => set({ signs: all })} />
+      <Signs shows={bake.shows ?? []} told={signs} tell={(all) => set({ signs: all })} />
       <div className="mt-4">
         <Photos bake={bake} ask="Add a photo" />
       </div>

@@ -30,7 +30,7 @@ export function DoughBall({ bake, now, tell, wait }: Props) {
   if (!due && !ball.seen && !ball.doses && !early)
     return (
       <section aria-label="The dough ball" className="flex flex-wrap items-center gap-x-4 border-y border-rule">
-        <p className="text-soft">Look at the dough about {ball.look && clock(ball.look, bake.zone)}; before, every dough is ragged.</p>
+        {ball.look && <p className="text-soft">Look at the dough about {clock(ball.look, bake.zone)}; before, every dough is ragged.</p>}
         <button type="button" onClick={() => open(true)} className="min-h-11 font-semibold text-rim underline">
           Say how it looks now
         </button>

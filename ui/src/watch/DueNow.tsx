@@ -1,13 +1,14 @@
 import type { BakeView, Happened } from "../client/types.gen";
 import { Amount } from "../parts/Amount";
 import { clock, inHours } from "../parts/time";
+import { startButton } from "../parts/panel";
 
 interface Props {
   bake: BakeView;
   now: number;
   tell: (happened: Happened) => void;
   wait: boolean;
-  panel?: boolean; // Start is pressed on a panel of this very page
+  panel?: boolean; // it is started on a panel of this very page
 }
 
 /** What has come and nobody has answered: it stays first until somebody does. */
@@ -41,9 +42,14 @@ export function DueNow({ bake, now, tell, wait, panel }: Props) {
         </ol>
       )}
       {due.waits && panel ? (
-        <p className="mt-2 text-lg font-semibold">Press Start on the stand-in’s panel: it goes on only then.</p>
+        <p className="mt-2 text-lg font-semibold">Press {startButton(bake.plan)} on the stand-in’s panel: it goes on only then.</p>
       ) : due.waits ? (
-        <Resume moment={due.moment} say={due.moment === "refused" ? "It has started" : "Start is pressed again"} tell={tell} wait={wait} />
+        <Resume
+          moment={due.moment}
+          say={due.moment === "refused" ? "It has started" : `${startButton(bake.plan)} is pressed again`}
+          tell={tell}
+          wait={wait}
+        />
       ) : (
         <p className="mt-2 flex flex-wrap gap-3">
           <button
@@ -68,7 +74,7 @@ export function DueNow({ bake, now, tell, wait, panel }: Props) {
   );
 }
 
-/** Start was pressed again: now, or some minutes ago, since hands were full. */
+/** It was started again: now, or some minutes ago, since hands were full. */
 function Resume({ moment, say, tell, wait }: { moment: string; say: string; tell: Props["tell"]; wait: boolean }) {
   const button = "min-h-12 rounded-tray px-6 font-bold";
   return (

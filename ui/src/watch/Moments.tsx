@@ -24,7 +24,7 @@ export function Moments({ bake, now, tell }: Props) {
   };
   const today = day(now, bake.zone);
   // What needed nobody, and is over, is left out.
-  const shown = bake.state.moments.filter((m) => m.person || Date.parse(m.at) > now);
+  const shown = bake.state.moments.filter((m) => m.person || m.optional || Date.parse(m.at) > now);
   const on = (n: number) => (shown[n] ? day(shown[n].at, bake.zone) : today);
   return (
     <section aria-labelledby="moments">
@@ -40,32 +40,39 @@ export function Moments({ bake, now, tell }: Props) {
               <span className={`w-20 text-lg ${m.person ? "font-bold" : ""}`}>
                 {another && <span className="block text-sm font-normal text-soft">{another}</span>}
                 <span className="figures">{clock(m.at, bake.zone)}</span>
+                {m.upTo && m.upTo > m.after && (
+                  <span className="figures text-base font-normal">–{clock(Date.parse(m.at) + (m.upTo - m.after) * 60_000, bake.zone)}</span>
+                )}
               </span>
               <span className={`flex-1 ${m.person && !past ? "font-semibold" : ""} ${m.done ? "line-through" : ""}`}>
                 {m.say}
                 {m.skipped && " Left out."}
                 {m.waits && !m.done && <span className="font-normal"> The machine waits.</span>}
               </span>
-              {m.person && m.kind !== "ready" && m.kind !== "refused" && !m.waits && (!(m.done || m.skipped) || ticked(m)) && (
-                <button
-                  type="button"
-                  onClick={() => press(m)}
-                  className="flex min-h-12 items-center gap-2 rounded-tray border-2 border-rim px-3 text-base font-semibold text-rim"
-                >
-                  {m.done || m.skipped ? (
-                    <>
-                      <Undo2 size={20} aria-hidden="true" />
-                      Undo
-                    </>
-                  ) : (
-                    <>
-                      <Check size={20} aria-hidden="true" />
-                      Done
-                    </>
-                  )}
-                  <span className="sr-only">: {m.say}</span>
-                </button>
-              )}
+              {(m.person || m.optional) &&
+                m.kind !== "ready" &&
+                m.kind !== "refused" &&
+                !m.waits &&
+                (!(m.done || m.skipped) || ticked(m)) && (
+                  <button
+                    type="button"
+                    onClick={() => press(m)}
+                    className="flex min-h-12 items-center gap-2 rounded-tray border-2 border-rim px-3 text-base font-semibold text-rim"
+                  >
+                    {m.done || m.skipped ? (
+                      <>
+                        <Undo2 size={20} aria-hidden="true" />
+                        Undo
+                      </>
+                    ) : (
+                      <>
+                        <Check size={20} aria-hidden="true" />
+                        Done
+                      </>
+                    )}
+                    <span className="sr-only">: {m.say}</span>
+                  </button>
+                )}
             </li>
           );
         })}

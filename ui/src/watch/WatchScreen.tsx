@@ -17,6 +17,8 @@ import { Otherwise } from "./Otherwise";
 import { Rise } from "./Rise";
 import { useTold } from "./untold";
 import { TakeOut } from "./TakeOut";
+import { cycleTitle, startButton } from "../parts/panel";
+import { Made } from "../parts/Made";
 
 const stages = {
   rest: "Resting",
@@ -31,6 +33,7 @@ const stages = {
 // A countdown with hours is set smaller, so that it stays in its half of the screen.
 const minutes = "text-[clamp(72px,13vw,152px)]";
 const hours = "text-[clamp(56px,8vw,104px)]";
+const hot = 30 * 60_000; // ms after its end for which a loaf still burns fingers
 const big = "text-[clamp(48px,6vw,80px)] leading-none font-bold";
 
 function phaseName(bake: BakeView): string {
@@ -40,8 +43,8 @@ function phaseName(bake: BakeView): string {
     case "waiting":
       return "Waiting for the delay";
     case "running":
-      if (state.paused) return "Paused: it waits for Start";
-      return state.stage ? stages[state.stage] : "Running";
+      if (state.paused) return `Paused: it waits for ${startButton(plan)}`;
+      return state.stage && state.ends ? `${stages[state.stage]} until ${clock(state.ends, bake.zone)}` : "Running";
     case "warm":
       return "Ready, kept warm";
     case "cold":
@@ -96,7 +99,7 @@ function Running({ bake: heard, fresh }: { bake: BakeView; fresh: boolean }) {
       <header className="flex flex-wrap items-baseline gap-x-4">
         <h1 className="text-xl font-bold">{plan.recipe}</h1>
         <p className="text-lg text-soft">
-          <span className="fraction">{plan.size}</span> · {plan.machine} · {plan.setting.cycle.panel} {plan.setting.cycle.name}
+          <Made loaf={plan} /> · {plan.machine} · {cycleTitle(plan.setting.cycle)}
         </p>
       </header>
       <NextOnTheDay before={ready && !dough ? 0 : next && Date.parse(next.at)} />
@@ -111,7 +114,7 @@ function Running({ bake: heard, fresh }: { bake: BakeView; fresh: boolean }) {
           </p>
           {held ? (
             <>
-              <p className={big}>Press Start</p>
+              <p className={big}>Press {startButton(plan)}</p>
               <p className="mt-2 text-xl">What comes after waits for it: the times here move with every minute.</p>
             </>
           ) : next && (!ready || dough) ? (
@@ -133,7 +136,8 @@ function Running({ bake: heard, fresh }: { bake: BakeView; fresh: boolean }) {
             <>
               <p className={big}>{dough ? "Out of the oven" : "Take it out"}</p>
               <p className="mt-2 text-xl">
-                Ready since <b className="figures">{clock(plan.eaten ?? state.ready, zone)}</b>. Oven gloves: it is hot.
+                Ready since <b className="figures">{clock(plan.eaten ?? state.ready, zone)}</b>.
+                {now - Date.parse(plan.eaten ?? state.ready) < hot && " Oven gloves: it is hot."}
               </p>
             </>
           )}
@@ -153,7 +157,7 @@ function Running({ bake: heard, fresh }: { bake: BakeView; fresh: boolean }) {
               </Button>
             )}
           </div>
-          {ready && !state.freed && <TakeOut ending={plan.ending} />}
+          {ready && !state.freed && <TakeOut out={state.out} ending={plan.ending} />}
           <div className="mt-4">
             <TroubleNote error={tell.error} />
           </div>
@@ -168,6 +172,7 @@ function Running({ bake: heard, fresh }: { bake: BakeView; fresh: boolean }) {
         <div className="max-md:min-w-160">
           <TimeRibbon
             press={bake.startedAt}
+            start={startButton(plan)}
             begin={state.begin}
             stages={state.stages}
             moments={state.moments}
