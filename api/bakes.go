@@ -57,9 +57,9 @@ type BakeView struct {
 	Rehearsed  bool             `json:"rehearsed,omitzero"` // no flour was used
 	Tried      string           `json:"tried,omitzero"`     // why the recipe's revision was made: what this loaf was to show
 	State      bake.State       `json:"state"`
-	Rise       string           `json:"rise,omitzero"`  // what to do about the height that was told last
-	Shows      []bake.Sign      `json:"shows,omitzero"` // the signs that this loaf can show, once it is out
-	Why        []Why            `json:"why,omitzero"`   // it came out so, likeliest cause first
+	Rise       string           `json:"rise,omitzero"` // what to do about the height that was told last
+	Shows      []bake.Sign      `json:"shows"`         // the signs that this loaf can show
+	Why        []Why            `json:"why,omitzero"`  // it came out so, likeliest cause first
 	Plan       plan.Plan        `json:"plan"`
 	Happenings []bake.Happening `json:"happenings"`
 	Zone       string           `json:"zone"`
@@ -247,16 +247,12 @@ func (c *call) viewBake(id string) (BakeView, error) {
 		}
 		rise = bake.Rise(b.Plan, state, before)
 	}
-	shows := []bake.Sign{}
-	if state.Over() {
-		shows = verdict.SignsOf(b.Plan)
-	}
 	why, err := c.why(b, state, happened)
 	if err != nil {
 		return BakeView{}, err
 	}
 	r, err := c.Recipe(c.ctx, c.kitchen, b.RecipeID, b.Revision)
-	return BakeView{b.ID, b.RecipeID, b.Revision, b.StartedAt, b.PutAway, b.Rehearsed, r.Recipe.Because, state, rise, shows, why, b.Plan, happened, zone.String(), c.now}, err
+	return BakeView{b.ID, b.RecipeID, b.Revision, b.StartedAt, b.PutAway, b.Rehearsed, r.Recipe.Because, state, rise, verdict.SignsOf(b.Plan), why, b.Plan, happened, zone.String(), c.now}, err
 }
 
 // why weighs the causes of a loaf of which signs were told.

@@ -42,8 +42,8 @@ func TestASmallLoafInABigMachine(t *testing.T) {
 	p.Click("Plan on it: Mill machine")
 	p.Sees("In the pan")
 	choose(p, "Boathook rye")
-	p.Sees("there is no setting for it")
-	p.Sees("look early")
+	p.Sees("no setting for a loaf of 1 lb. The panel is set to 1 1/2 lb")
+	p.Sees("Look early")
 	p.Until("a pound of dough", "document.querySelector('[data-grams=\"bread-flour\"]')?.innerText.includes('188 g')")
 	toBench(p)
 }

@@ -26,7 +26,7 @@ func TestAMachineFromNothingToItsPresses(t *testing.T) {
 	p.Type("It goes in steps of", "0")
 	axe(t, p, "A machine")
 	p.Click("Cycles")
-	p.Type("Minutes of stage 2", "-5")
+	p.Type("Minutes of stage 1", "-5")
 	axe(t, p, "Cycles")
 	p.Click("Keep the machine")
 	p.Sees("a timer goes in steps of 1 to 120 minutes, not 0")
@@ -34,7 +34,7 @@ func TestAMachineFromNothingToItsPresses(t *testing.T) {
 	p.Type("It goes in steps of", "15")
 	p.Click("Keep the machine")
 	p.Sees("a stage lasts from 0 to 1440 minutes, not -5")
-	if v := drive.Value[string](p, "field('Minutes of stage 2').value"); v != "-5" {
+	if v := drive.Value[string](p, "field('Minutes of stage 1').value"); v != "-5" {
 		t.Errorf("the refused minutes are lost from their field, which holds %q", v)
 	}
 	p.Reload() // the draft outlives it
@@ -43,6 +43,7 @@ func TestAMachineFromNothingToItsPresses(t *testing.T) {
 		t.Errorf("a reload lost the draft: the name is %q", v)
 	}
 	p.Click("Cycles")
+	p.Type("Minutes of stage 1", "25")
 	p.Type("Minutes of stage 2", "60")
 	p.Click("Add a beep")
 
@@ -62,10 +63,10 @@ func TestAMachineFromNothingToItsPresses(t *testing.T) {
 	p.Click("1 Basic")
 	p.Click("Copy Basic as a cycle of your own")
 	p.Until("the copy", "field('Its name').value === 'Basic, own'")
-	p.Click("Drop stage 3, rise")
-	drive.Value[bool](p, "(document.querySelector('[aria-label=\"End of stage 3, bake\"]').focus(), true)")
+	p.Click("Drop stage 4, rise")
+	drive.Value[bool](p, "(document.querySelector('[aria-label=\"End of stage 4, bake\"]').focus(), true)")
 	p.Keys(kb.ArrowRight) // a minute longer
-	p.Until("56 minutes of baking", "field('Minutes of stage 3').value === '56'")
+	p.Until("56 minutes of baking", "field('Minutes of stage 4').value === '56'")
 	p.Click("Keep the machine")
 	p.Sees("this machine stores 0")
 	p.Click("Machine")

@@ -15,6 +15,6 @@ func out(p plan.Plan, moments []Moment) []string {
 		return p.Ending.Out
 	}
 	return slices.DeleteFunc(slices.Clone(p.Ending.Out), func(say string) bool {
-		return say == kind.LookForPaddle || say == p.Pan.Paddles.Say(kind.LookForPaddle)
+		return slices.ContainsFunc(kind.ForPaddle, func(step string) bool { return say == step || say == p.Pan.Paddles.Say(step) })
 	})
 }

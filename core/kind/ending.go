@@ -22,8 +22,14 @@ type Ending struct {
 	Keeps string   // how it keeps
 }
 
-// LookForPaddle is said of what is turned out of a pan in which the paddle was left.
-const LookForPaddle = "Before slicing, look for the paddle in the loaf."
+// What is said of a paddle that was left in: of a loaf, and of a dough.
+const (
+	PaddleInLoaf  = "Before slicing, look for the paddle in the loaf."
+	PaddleInDough = "Feel for the paddle in the dough."
+)
+
+// ForPaddle are the steps of an ending that are over where the paddle is out already.
+var ForPaddle = []string{PaddleInLoaf, PaddleInDough}
 
 // Endings: minutes and core temperatures are working values of home bakers, for a loaf of about 1 1/2 lb.
 var (
@@ -31,7 +37,7 @@ var (
 		"Gloves on: pan, handle and lid are hot, and steam comes out of the vents.",
 		"Lift the pan out by its handle, turn it over and shake.",
 		"It sticks? Wait 2 to 3 minutes, then turn the wing nut below a little. No metal in the pan: wood or plastic.",
-		LookForPaddle,
+		PaddleInLoaf,
 	}
 	lean       = Ending{"Ready: take the loaf out.", "", turned, OnRack, 20, 60, Band{90, 96}, true, "Bread keeps for 2 to 3 days in a cloth or a paper bag, and freezes well in slices."}
 	enriched   = Ending{"Ready: take the loaf out.", "", turned, OnRack, 20, 60, Band{88, 92}, true, "It keeps soft for 3 to 4 days in a bag."}
@@ -41,10 +47,10 @@ var (
 		"Out at once, or after ten minutes in the open pan where it is fragile: it breaks more easily than bread.", turned[2], turned[3]},
 		OnRack, 40, 120, Band{94, 97}, false, "In a tin it keeps for 3 to 4 days; what has fresh fruit in it, in the fridge."}
 	shaped = Ending{Ready: "The dough is ready: take it out and shape it.", Out: []string{
-		"Switch the machine off, so that it does not begin to warm.", "Tip the dough on to a floured board.", LookForPaddle},
+		"Switch the machine off, so that it does not begin to warm.", "Tip the dough on to a floured board.", PaddleInDough},
 		Keeps: "Dough that is not wanted now waits in the fridge, covered, until tomorrow."}
 	rolled = Ending{Ready: "The dough is ready: take it out, cover it, and let it rest before rolling.", Out: []string{
-		"Switch the machine off: a pasta dough is not to get warm.", LookForPaddle},
+		"Switch the machine off: a pasta dough is not to get warm.", PaddleInDough},
 		Keeps: "Wrapped, it keeps for a day in the fridge."}
 	alive = Ending{Ready: "The starter is ready: take it out.", Out: []string{
 		"It should be full of bubbles, and smell sour and clean. Pink streaks or a smell of rot: throw it away.",

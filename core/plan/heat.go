@@ -260,15 +260,15 @@ func (t *tempering) cupAt(liquid measure.Celsius) []dough.Part {
 func (j *judgement) heat() {
 	h, d := j.amounts.Heat, j.Kitchen.Degrees
 	high := d.Text(dough.LimitsFor(h.Meets).High)
-	ways := []Way{{Say: "Take it as the balance asks", Tempered: true}}
+	ways := []Way{{Say: "Work out a safe temperature", Tempered: true}}
 	switch h.Bears {
 	case dough.Kills:
-		j.say(Stop, Heated, ways, "The yeast would meet %s: from %s on no yeast lives. Let it cool to %s at most before anything else goes in.", d.Text(h.Yeast), d.Text(dough.Deadly), high)
+		j.say(Stop, Heated, ways, "The yeast would meet %s, and none survives %s or more. Let it cool to %s or less before anything else goes in.", d.Text(h.Yeast), d.Text(dough.Deadly), high)
 	case dough.TooHot:
 		if j.programme.cycle.Character == machine.Rapid && h.Meets == dough.Layered {
 			ways = append(ways, j.rapidYeast()...)
 		}
-		j.say(Care, Heated, ways, "The yeast would meet %s, and bears %s at most, as %s: it works less, or dies. Let it cool first.", d.Text(h.Yeast), high, meetings[h.Meets])
+		j.say(Care, Heated, ways, "The yeast would meet %s, and stands %s at most, as %s: hotter, it works less or dies. Let it cool first.", d.Text(h.Yeast), high, meetings[h.Meets])
 	case dough.TooCool:
 		j.say(Care, Heated, ways, "All in the cup comes to %s: yeast wakes from %s on. Warm the %s more, or what else is in the cup.", d.Text(h.Yeast), d.Text(dough.LimitsFor(h.Meets).Low), h.Name)
 	}

@@ -156,8 +156,11 @@ func (j *judgement) time() {
 		if j.refused() {
 			break
 		}
-		j.say(j.notYet(), Timed, []Way{j.atOnce()},
-			"The delay timer cannot be set for this on %s. Press %s by hand at %s.", s.Cycle.Name, j.start(), j.clock(t.Press))
+		why := "The delay timer does not work with " + s.Cycle.String() + "."
+		if j.Machine.Delay.Rule == machine.NoTimer {
+			why = j.Machine.Name + " has no delay timer."
+		}
+		j.say(j.notYet(), Timed, []Way{j.atOnce()}, "%s Press %s by hand at %s.", why, j.start(), j.clock(t.Press))
 	}
 	switch {
 	case j.Within == 0 || s.Total <= j.Within:

@@ -61,8 +61,10 @@ export function Bench({ bench }: { bench: BenchView }) {
     tell({ do: "done", step: step.id });
   };
   const back = () => !slipping && at > 0 && go(at - 1);
-  useKeys({ next, back });
-  const swipe = useSwipe({ next, back });
+  const held = step.holds && !done(step.id); // only its own button says that it is over
+  const pass = () => !held && next();
+  useKeys({ next: pass, back });
+  const swipe = useSwipe({ next: pass, back });
   const count = steps.filter((s) => done(s.id)).length;
 
   return (
@@ -170,7 +172,7 @@ export function Bench({ bench }: { bench: BenchView }) {
           line={line}
           done={done(step.id)}
           asked={asked === step.id}
-          press={next}
+          press={pass}
           wrong={slip}
           begin={() => tell({ do: "begun", step: step.id })}
         />

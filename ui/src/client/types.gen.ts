@@ -2106,7 +2106,7 @@ export interface BakeView {
   tried?: string;
   state: BakeState;
   rise?: string;
-  shows?: (
+  shows: (
     | "sunken top"
     | "bulges over the rim"
     | "did not rise"

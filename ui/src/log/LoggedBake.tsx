@@ -38,7 +38,7 @@ export default function LoggedBake() {
     ["Cycle", cycleTitle(plan.setting.cycle)],
     ["Crust", plan.setting.hasCrust ? plan.setting.crust : "no choice"],
     [plan.batch ? "How much" : "Loaf", made(plan)],
-    ...(plan.setting.hasSize && plan.setting.size ? [["Size", plan.setting.size] satisfies [string, string]] : []),
+    ...(plan.setting.hasSize && plan.setting.size ? [["Size setting", plan.setting.size] satisfies [string, string]] : []),
     ["Timer", plan.timer.setting > 0 ? display(plan.timer.setting) : "no delay"],
     ["Started", clock(bake.data.startedAt, zone)],
     ["Ready", clock(state.ready, zone)],

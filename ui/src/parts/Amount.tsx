@@ -88,10 +88,20 @@ function Measures({ group, size = "plain" }: { group: Group; size?: Size }) {
 export function Amount({ line, size = "plain" }: { line: PlanLine; size?: Size }) {
   const look = `figures font-semibold ${figureLook[size]}`;
   if (line.locked) return <span className={`fraction font-semibold ${figureLook[size]}`}>{line.locked.replace("metric ", "")}</span>;
-  if (line.pieces) return <span className={look}>{line.spoken || line.pieces}</span>;
+  if (line.packets) return <Packets count={line.pieces ?? 1} size={size} />;
+  if (line.pieces) return <span className={look}>{line.pieces}</span>;
   if (line.fixed || line.measured.scoops.length === 0)
     return <span className={look}>{line.weight ?? weight(line.exact, !!line.fine)}</span>;
   return <Scoops scoops={line.measured.scoops} spoken={line.spoken} size={size} />;
+}
+
+function Packets({ count, size }: { count: number; size: Size }) {
+  return (
+    <span className="inline-flex items-baseline gap-1.5 whitespace-nowrap">
+      <span className={`figures font-semibold ${figureLook[size]}`}>{count}</span>
+      <span className={`font-semibold text-soft ${unitLook[size]}`}>{count === 1 ? "packet" : "packets"}</span>
+    </span>
+  );
 }
 
 /** Measures to pick up, joined by plus signs; those who listen hear them as they are said. */

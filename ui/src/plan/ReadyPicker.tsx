@@ -86,7 +86,7 @@ export function ReadyPicker({ ready, home, eaten, zone, earliest, change, fault 
           <p className="flex min-h-10 items-center text-sm text-soft max-md:hidden">as soon as it is measured</p>
         )}
         <Link
-          to={`/day${search}${search ? "&" : "?"}add=1`}
+          to={`/day${ready ? `/${ready.slice(0, 10)}` : ""}${search}${search ? "&" : "?"}add=1`}
           className={`min-h-10 max-md:min-h-11 content-center text-sm font-semibold text-rim underline lg:ml-auto ${ready ? "" : "max-md:hidden"}`}
         >
           Put it on a day

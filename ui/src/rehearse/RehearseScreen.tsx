@@ -150,6 +150,7 @@ function asBake(view: RehearsalView, state: RehearseState): BakeView | null {
     revision: 0,
     startedAt: state.bake.begin,
     state: state.bake,
+    shows: [],
     plan,
     happenings: state.happens ?? [],
     zone,

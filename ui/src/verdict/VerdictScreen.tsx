@@ -122,7 +122,7 @@ function Judge({ bake }: { bake: BakeView }) {
           />
         </div>
       )}
-      <Signs shows={bake.shows ?? []} told={signs} tell={(all) => set({ signs: all })} />
+      <Signs shows={bake.shows} told={signs} tell={(all) => set({ signs: all })} />
       <div className="mt-4">
         <Photos bake={bake} ask="Add a photo" />
       </div>
