@@ -27,7 +27,7 @@ func TestADoughBallIsMendedBySpoons(t *testing.T) {
 	p.Sees("Went in: 1 teaspoon of liquid")
 	p.Sees("Look again in")
 	p.Until("the next look on the clock", "document.querySelector('[data-moment=look]').innerText.includes('again')")
-	p.Until("and counted down to", "/^[12]:/.test(document.querySelector('[data-countdown]').innerText)")
+	p.Until("and counted down to, when it has been kneaded again", "/^[678]:/.test(document.querySelector('[data-countdown]').innerText)")
 	p.Type("Something else went in", "a bucket")
 	p.Click("of flour")
 	p.Sees("such as")

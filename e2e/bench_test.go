@@ -224,15 +224,23 @@ func TestBloomedYeastWaitsWhileOtherStepsGoOn(t *testing.T) {
 	p.Until("no delay", "!shows('No delay with')")
 	toBench(p)
 	nextTo(p, "bloom")
-	p.Click("Start the 8 minutes")
+	p.Click("Next")
 	p.Until("the wait runs", "/^[78]/.test(document.querySelector('[data-wait] .figures')?.innerText)")
-	if step := drive.Value[string](p, stepNow); step != "measure l2" {
-		t.Errorf("while the yeast blooms the bench goes on with %s, want the oil", step)
+	p.Until("the butter is cut meanwhile", stepNow+" === 'cut l2'")
+	p.Click("Next")
+	p.Until("the froth is waited for", stepNow+" === 'froth'")
+	axe(t, p, "A bloom")
+	p.Keys(" ")
+	p.Sees("No froth after 10 minutes")
+	if step := drive.Value[string](p, stepNow); step != "froth" {
+		t.Errorf("a key leads past the froth, to %s", step)
 	}
-	drive.Value[bool](p, "(document.querySelector('[data-wait]').click(), true)")
-	p.Until("the wait again", stepNow+" === 'bloom'")
-	p.Click("It is ready")
-	p.Until("the wait over", "!document.querySelector('[data-wait]')")
+	p.Click("It froths")
+	p.Until("the wait over", "!document.querySelector('[data-wait]') && "+stepNow+" === 'measure l2'")
+	p.Click("Back") // it did not froth after all
+	p.Click("Not done after all")
+	p.Click("No froth")
+	p.Until("the pan is emptied", stepNow+" === 'tools' || "+stepNow+" === 'measure l1'")
 }
 
 // The server is killed under the baker's hands: what is pressed meanwhile is kept, and told once it is back.

@@ -43,6 +43,10 @@ var statements = []struct {
 	{"a day holds the loaf on any machine", dayHoldsIt},
 	{"the verdict blames no figure that the plan found usual", blamesOnlySaid},
 	{"a loaf is blamed only for what it can have", blamesOnlyPossible},
+	{"what a caution says that the panel is set to is set", setAsSaid},
+	{"the bench measures each line once, as planned", benchAsPlanned},
+	{"the clock stands for the minutes beside it", clockAgrees},
+	{"totals are the sums of their parts", totalsAgree},
 }
 
 func TestWhatIsSaidOfALoafAgrees(t *testing.T) {

@@ -221,6 +221,7 @@ export function Bench({ bench }: { bench: BenchView }) {
             </button>
           )}
           <button
+            key={held ? "held" : "next"} // a new one, which the hand that pressed the one before does not hold
             type="button"
             onClick={next}
             disabled={last && (!!refused || start.isPending)}

@@ -38,26 +38,28 @@ export function StageRibbon({ stages, change }: Props) {
               <span className={s.minutes / total < 0.14 ? "max-md:hidden" : ""}>
                 {s.minutes / total > 0.06 ? `${look[s.kind].name} ${s.minutes}` : ""}
               </span>
-              <div
-                role="slider"
-                tabIndex={0}
-                aria-label={`End of stage ${n + 1}, ${look[s.kind].name}`}
-                aria-valuenow={s.minutes}
-                aria-valuemin={0}
-                aria-valuemax={1440}
-                aria-valuetext={`${s.minutes} minutes, ends at ${inHours(ends[n] ?? 0)}`}
-                onPointerDown={(e) => {
-                  e.currentTarget.parentElement?.parentElement?.setPointerCapture(e.pointerId);
-                  hold({ stage: n, from: e.clientX, minutes: s.minutes, perMinute: (ribbon.current?.clientWidth ?? 600) / total });
-                }}
-                onKeyDown={(e) => {
-                  const by = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1, PageUp: 10, PageDown: -10 }[e.key];
-                  if (by === undefined) return;
-                  e.preventDefault();
-                  set(n, s.minutes + by);
-                }}
-                className="absolute inset-y-0 -right-1.5 z-10 w-3 cursor-ew-resize rounded border border-rim bg-enamel"
-              />
+              {s.kind !== "knock-back" && ( // whose minute lies too close to the end before it
+                <div
+                  role="slider"
+                  tabIndex={0}
+                  aria-label={`End of stage ${n + 1}, ${look[s.kind].name}`}
+                  aria-valuenow={s.minutes}
+                  aria-valuemin={0}
+                  aria-valuemax={1440}
+                  aria-valuetext={`${s.minutes} minutes, ends at ${inHours(ends[n] ?? 0)}`}
+                  onPointerDown={(e) => {
+                    e.currentTarget.parentElement?.parentElement?.setPointerCapture(e.pointerId);
+                    hold({ stage: n, from: e.clientX, minutes: s.minutes, perMinute: (ribbon.current?.clientWidth ?? 600) / total });
+                  }}
+                  onKeyDown={(e) => {
+                    const by = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1, PageUp: 10, PageDown: -10 }[e.key];
+                    if (by === undefined) return;
+                    e.preventDefault();
+                    set(n, s.minutes + by);
+                  }}
+                  className="absolute inset-y-0 -right-1.5 z-10 w-3 cursor-ew-resize rounded border border-rim bg-enamel"
+                />
+              )}
             </div>
           );
         })}
