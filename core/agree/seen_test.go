@@ -429,3 +429,37 @@ func TestAQuickBreadIsNotBlamedForYeastOrItsBall(t *testing.T) {
 		}
 	}
 }
+
+// Where add-ins go in by hand and the cycle does not beep for them, both the caution and the reason for the cycle
+// name the cycles whose beep could be borrowed, with the same costs.
+func TestTheBeepThatCouldBeBorrowedIsNamed(t *testing.T) {
+	m := demo.Galley()
+	n := slices.IndexFunc(m.Cycles, func(c machine.Cycle) bool { return c.Character == machine.CrustyLoaf })
+	raisins := loaf(t, recipe.White, oneHalf, usual+"; 1/2 cup raisins, at the beep")
+	for _, c := range []struct {
+		plan.Timing
+		named bool
+	}{
+		{plan.Timing{Cycle: m.Cycles[n].ID, AddIns: plan.WithHands}, true},
+		{plan.Timing{AddIns: plan.WithHands}, false},
+		{plan.Timing{Cycle: m.Cycles[n].ID, Away: true}, false},
+	} {
+		p := at(t, raisins, m, plan.Wish{Timing: c.Timing}).p
+		named := 0
+		for _, caution := range p.Cautions {
+			for _, w := range caution.Ways {
+				name, costs, ok := strings.Cut(strings.TrimPrefix(w.Say, "Use "), " for its beep: it ")
+				if !ok {
+					continue
+				}
+				named++
+				if !strings.Contains(p.Setting.Why, name+" would beep for the add-ins: it "+costs+".") {
+					t.Errorf("the caution offers %q, the reason says %q", w.Say, p.Setting.Why)
+				}
+			}
+		}
+		if (named > 0) != c.named || strings.Contains(p.Setting.Why, "would beep") != c.named {
+			t.Errorf("%+v: %d cycles are offered for their beep, and the reason says %q", c.Timing, named, p.Setting.Why)
+		}
+	}
+}

@@ -339,8 +339,11 @@ const (
 func (b *maker) aside() {
 	for _, id := range b.plan.Pan.Aside {
 		into := "a bowl, for the beep"
-		if b.plan.AddIns.Of(id) == plan.InBox {
+		switch {
+		case b.plan.AddIns.Of(id) == plan.InBox:
 			into = "the dispenser"
+		case b.plan.AddIns != nil && b.plan.AddIns.Silent:
+			into = "a bowl, to go in by the clock"
 		}
 		l := b.line(id)
 		b.measure(id, into, pan.Layer{Stuff: pan.AddIn, Reason: strings.Join(l.Tips, " ")})

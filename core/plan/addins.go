@@ -40,7 +40,8 @@ type AddIns struct {
 	Box     measure.Millilitres `json:"box"`            // what the dispenser holds; 0 without one
 	NoBox   string              `json:"noBox,omitzero"` // why none of them can go in the dispenser
 	Lines   []string            `json:"lines"`
-	Each    []AddIn             `json:"each,omitzero"` // a plan of old has none: then all go in the one way
+	Each    []AddIn             `json:"each,omitzero"`   // a plan of old has none: then all go in the one way
+	Silent  bool                `json:"silent,omitzero"` // the cycle has no beep for them: they go in by the clock
 }
 
 // AddIn is one add-in and its own way in.

@@ -130,7 +130,7 @@ func (j *judgement) machine() {
 	case !best.Suits:
 		j.say(Care, Unfit, nil, "%s", strings.TrimSpace(fmt.Sprintf("No cycle of %s is made for this dough. %s comes nearest. %s", j.Machine.Name, g.Setting.Cycle.Name, harm)))
 	}
-	if g.AddIns != nil && len(g.AddIns.named(WithHands)) > 0 && !g.cycle.Calls(machine.ForAddIns) {
+	if g.unheard() {
 		j.say(Care, NoBeep, j.beeps(), "%s has no add-in beep: put in the %s by the clock.", g.Setting.Cycle.Name, inWords(g.AddIns.named(WithHands)))
 	}
 	if g.cycle.Character == machine.Rapid {
@@ -154,21 +154,11 @@ func (j *judgement) needs() choice.Needs {
 	return needsOf(j.Place, j.dough)
 }
 
-// mostBeeps is how many cycles are offered for their beep.
-const mostBeeps = 2
-
-// beeps are the cycles that suit the dough too and call for the add-ins, each with what its beep costs.
+// beeps are the ways to a cycle that beeps for the add-ins, each with what its beep costs.
 func (j *judgement) beeps() []Way {
 	var ways []Way
-	s := j.programme.Setting
-	here := j.programme.cycle.Totals(s.Size.LoafSize, s.Crust)
-	for _, o := range s.Options {
-		c, _ := j.Machine.Cycle(o.ID)
-		if !o.Suits || !o.Grants || !c.Calls(machine.ForAddIns) || len(ways) == mostBeeps {
-			continue
-		}
-		there := c.Totals(s.Size.LoafSize, s.Crust)
-		ways = append(ways, Way{Say: fmt.Sprintf("Use %s for its beep: it %s", o.CycleName, there.Beside(here)), Cycle: o.ID})
+	for _, b := range j.programme.beeps(j.Machine) {
+		ways = append(ways, Way{Say: fmt.Sprintf("Use %s for its beep: it %s", b.CycleName, b.costs), Cycle: b.ID})
 	}
 	return ways
 }

@@ -124,8 +124,12 @@ func MakeProgramme(p Place, w Wish, d Dough) (Programme, error) {
 	if g.cycle, g.Setting, err = choose(p.Machine, w.Timing, needs); err != nil {
 		return g, err
 	}
+	if g.AddIns != nil {
+		g.AddIns.Silent = !g.cycle.Calls(machine.ForAddIns)
+	}
 	g.Setting.CoolDown = p.Machine.CoolDown
 	g.Setting.Size, g.Setting.Fittings = d.setting, fittings(p.Machine)
+	g.Setting.Why += g.whyNoBeep(p.Machine)
 	course := g.cycle.Programme(d.setting.LoafSize, g.Setting.Crust)
 	g.Setting.Total, g.Setting.Slack, g.Stages = course.Total, course.Slack(), course.Stages
 	if g.cycle.KeepsWarm {
@@ -199,7 +203,6 @@ func choose(m machine.Machine, t Timing, needs choice.Needs) (machine.Cycle, Set
 	if best := s.Options[0]; t.Cycle != "" && id != best.ID {
 		s.Why = "Your own choice. Suggested: " + best.CycleName.String() + ". " + best.Reason
 	}
-	s.Why = strings.TrimSpace(s.Why + " " + choice.Beeping(m, cycle, needs))
 	return cycle, s, nil
 }
 

@@ -142,14 +142,14 @@ func Moments(p machine.Programme, keepWarm machine.Minutes, n Needs) []Moment {
 	out = append(out, n.filled(p)...)
 	out = append(out, n.brushed(p)...)
 	if n.AddIns && len(p.Calls(machine.ForAddIns)) == 0 && len(kneads) > 0 {
-		m := Moment{Kind: AddIns, After: clockTime(kneads), Person: true, Say: "No beep on this cycle: put the add-ins in now."}
+		m := Moment{Kind: AddIns, After: clockTime(kneads), Person: true, Say: "No beep on this cycle: put the add-ins in by the clock."}
 		if calls := p.Calls(machine.Scrape); n.Batter && len(calls) > 0 {
 			m.After, m.Say = calls[0].From, "With the scraping beep: put the add-ins in too."
 		}
 		if n.Box {
 			m.Person, m.Say = n.dispensed()
 		} else if n.ByHand != "" {
-			m.Say = "No beep on this cycle: put in the " + n.ByHand + " now."
+			m.Say = "No beep on this cycle: put in the " + n.ByHand + " by the clock."
 		}
 		add(m)
 	}

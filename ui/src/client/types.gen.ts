@@ -942,6 +942,7 @@ export interface PlanAddIns {
   noBox?: string;
   lines: string[];
   each?: PlanAddIn[];
+  silent?: boolean;
 }
 export interface PlanAddIn {
   line: string;

@@ -19,7 +19,7 @@ export function Card({ answer, note }: OnPaper) {
   const groups = [
     { title: `Into the pan, ${pan.order}`, lines: pan.layers.flatMap((l) => l.lines).flatMap(find) },
     { title: "At the first knead", lines: (pan.knead ?? []).flatMap(find) },
-    { title: "At the beep", lines: pan.aside.flatMap(find) },
+    { title: plan.addIns?.silent ? "Later, by the clock" : "At the beep", lines: pan.aside.flatMap(find) },
     ...(["filling", "glaze", "topping"] as const).map((part) => ({
       title: `The ${part}`,
       lines: plan.lines.filter((l) => l.part === part),

@@ -3,7 +3,11 @@ import { Segments } from "../parts/Segments";
 import { type AddInWay, waysIn } from "../parts/addIns";
 import { addInWays, type Change, listed } from "./wish";
 
-const names = { "by hand": "By hand, at the beep", dispenser: "By the dispenser", "at the start": "With everything else" } as const;
+const names = (silent: boolean) => ({
+  "by hand": silent ? "By hand, by the clock" : "By hand, at the beep",
+  dispenser: "By the dispenser",
+  "at the start": "With everything else",
+});
 const short = { "by hand": "hand", dispenser: "dispenser", "at the start": "start" } as const;
 
 /** When and how the add-ins go in, all of them and each by itself. */
@@ -18,13 +22,14 @@ export default function AddInsWhy({
 }) {
   const { addIns, lines } = answer.plan;
   if (!addIns) return <p className="mt-2 text-lg text-soft">This loaf has no add-ins.</p>;
+  const name = (way: AddInWay) => names(!!addIns.silent)[way];
   const ways = waysIn(addIns);
   const alike = new Set(Object.values(ways)).size === 1;
   const keep = (line: string, way: AddInWay) =>
     change({ ways: listed(Object.entries({ ...ways, [line]: way }).map(([l, w]) => `${l}:${w}`)), "add-ins": null });
   return (
     <>
-      <h2 className="mt-2 text-lg font-bold">{alike ? names[addIns.way] : "Each in its own way"}</h2>
+      <h2 className="mt-2 text-lg font-bold">{alike ? name(addIns.way) : "Each in its own way"}</h2>
       <p className="mt-1">{addIns.why}</p>
       {fault?.pointer?.startsWith("/time/") && (
         <p role="alert" className="mt-1 border-l-4 border-rim pl-3 text-sm">
@@ -41,7 +46,7 @@ export default function AddInsWhy({
             onClick={() => change({ "add-ins": w, ways: null })}
             className="min-h-12 rounded-tray border-2 border-rule px-3 text-left font-semibold disabled:text-soft aria-pressed:border-rim"
           >
-            {names[w]}
+            {name(w)}
           </button>
         ))}
       </div>
@@ -72,7 +77,9 @@ function Each({ addIns, keep }: { addIns: PlanAddIns; keep: (line: string, way: 
             value={a.way}
             pick={(way) => keep(a.line, way)}
             className="min-h-11 px-3 font-semibold"
-            segments={addInWays.filter((w) => w !== "dispenser" || !a.noBox).map((w) => ({ value: w, label: names[w], show: short[w] }))}
+            segments={addInWays
+              .filter((w) => w !== "dispenser" || !a.noBox)
+              .map((w) => ({ value: w, label: names(!!addIns.silent)[w], show: short[w] }))}
           />
           {a.noBox && !addIns.noBox && <p className="text-xs text-soft">{a.noBox}</p>}
         </li>

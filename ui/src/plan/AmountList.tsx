@@ -32,7 +32,7 @@ interface Look {
 
 /** The amounts, in the order in which they go into the pan. */
 export function AmountList({ answer, change, changed, lit, light, ask, beepClock }: Props) {
-  const { lines, pan, deviations, leftOut } = answer.plan;
+  const { lines, pan, deviations, leftOut, addIns } = answer.plan;
   const find = (id: string) => lines.filter((l) => l.id === id);
   const boxed = inBox(answer.plan);
   const groups = [
@@ -46,7 +46,11 @@ export function AmountList({ answer, change, changed, lit, light, ask, beepClock
     { title: "In the bag", lines: lines.filter((l) => l.inBag) },
     { title: "Hold back for the first knead", lines: (pan.knead ?? []).flatMap(find) },
     { title: "Into the dispenser", how: true, lines: pan.aside.filter((id) => boxed.includes(id)).flatMap(find) },
-    { title: "Set aside for the beep", how: true, lines: pan.aside.filter((id) => !boxed.includes(id)).flatMap(find) },
+    {
+      title: addIns?.silent ? "Set aside, to go in by the clock" : "Set aside for the beep",
+      how: true,
+      lines: pan.aside.filter((id) => !boxed.includes(id)).flatMap(find),
+    },
     ...(["filling", "glaze", "topping"] as const).map((part) => ({
       title: `For the ${part}`,
       lines: lines.filter((l) => l.part === part),
