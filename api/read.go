@@ -103,6 +103,7 @@ type RecipeRead struct {
 	Asks     int                `json:"asks"` // lines that something is asked about
 	Formula  formula.Formula    `json:"formula"`
 	Question *measure.LoafSize  `json:"question,omitzero"` // the size that the flour is for, where it contradicts the stated one
+	Heat     string             `json:"heat,omitzero"`     // what of its own temperatures is more than its yeast stands
 	Problem  string             `json:"problem,omitzero"`  // why it cannot be kept yet
 }
 
@@ -206,6 +207,7 @@ func (u *understood) look(k kitchen.Kitchen) {
 			out.Question = &likely
 		}
 	}
+	out.Heat = plan.HeatOfCard(k, *r)
 	if say := kind.Of(r.Kind).Missing(out.Formula.Flour); say != "" && out.Problem == "" {
 		out.Problem = word.Upper(say) + "."
 	}

@@ -156,6 +156,9 @@ func TestOneLimitOfHeatForAllWhoSpeakOfIt(t *testing.T) {
 			r.Lines[0].Note = fmt.Sprintf("%d °C", c)
 			d := at(t, r, demo.Galley(), plan.Wish{})
 			n := slices.IndexFunc(d.p.Cautions, func(c plan.Caution) bool { return c.About == plan.Heated })
+			if card := plan.HeatOfCard(d.Kitchen, r); card != "" && n < 0 || c >= int(dough.Deadly) && !strings.Contains(card, "no yeast survives") {
+				t.Errorf("%s at %d °C: of the card %q is said", yeast, c, card)
+			}
 			switch {
 			case c <= int(dough.LimitsFor(dough.Layered).High) && n >= 0:
 				t.Errorf("%s at %d °C: %s", yeast, c, d.p.Cautions[n].Say)

@@ -1807,6 +1807,7 @@ export interface RecipeRead {
   asks: number;
   formula: Formula;
   question?: string;
+  heat?: string;
   problem?: string;
 }
 export interface RecipeCard {

@@ -29,6 +29,7 @@ export function ReadCard({ read, write, trust }: Props) {
           Called {recipe.size}, but it has flour for {read.question}. Check which is right.
         </p>
       )}
+      {read.heat && <p className="mt-1 border-l-4 border-signal pl-3">{read.heat}</p>}
       <Beside read={read} />
     </>
   );
