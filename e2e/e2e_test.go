@@ -136,6 +136,13 @@ func axe(t *testing.T, p *drive.Page, screen string) {
 }
 
 // amount is what the plan shows for an ingredient, as it is read: "1 + 1/4 tsp".
+// takeOut tells Watch that the loaf is out of the pan, once the page shows the bake as it is now: what was to be
+// answered before is gone by then, and nothing moves under the press.
+func takeOut(p *drive.Page) {
+	p.Until("a loaf that is ready", "document.querySelector('[data-phase=warm], [data-phase=cold]') && !document.querySelector('[data-due]')")
+	p.Click("The loaf is out of the pan")
+}
+
 func amount(p *drive.Page, ingredient string) string {
 	return drive.Value[string](p, `(() => {
 		const e = document.querySelector('[data-amount="`+ingredient+`"]').cloneNode(true);

@@ -130,7 +130,7 @@ func TestAFilledLoafFromPromptToPutBack(t *testing.T) {
 	p.Sees("Take it out")
 	p.Sees("its middle is at 88 °C to 92 °C")
 	axe(t, p, "How it comes out")
-	p.Click("The loaf is out of the pan")
+	takeOut(p)
 	p.Sees("It cools on") // the verdict, and no longer Watch
 	axe(t, p, "A loaf that cools")
 }

@@ -91,7 +91,7 @@ func TestALoafFromTheShelfToTheLog(t *testing.T) {
 	p.Go(address)
 	p.Sees("Take it out")
 	axe(t, p, "Watch when ready")
-	p.Click("The loaf is out of the pan")
+	takeOut(p)
 	p.Sees("What to remember")
 	axe(t, p, "Verdict")
 	p.Click("4: good")

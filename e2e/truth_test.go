@@ -68,7 +68,7 @@ func TestALoafSmallerThanItsSettingFromPlanToBakeThisAgain(t *testing.T) {
 	p.Until("the loaf on Watch", "document.querySelector('header')?.innerText.includes('1 lb · Lock machine') && /until [0-9]/.test(document.querySelector('[data-phase]')?.innerText)")
 	later(t, s, "4h")
 	p.Reload()
-	p.Click("The loaf is out of the pan")
+	takeOut(p)
 	p.Sees("What do you see, feel and taste?")
 	p.Click("4: good")
 	p.Click("Write it in the log")

@@ -31,7 +31,7 @@ func TestAVerdictTeachesTheNextLoaf(t *testing.T) {
 	p.Until("the bake that goes on", "location.pathname === '/watch/"+id+"'") // the server is killed next, and has heard of it
 	later(t, s, "200m")
 	p.Go(s.URL + "/watch/" + id)
-	p.Click("The loaf is out of the pan")
+	takeOut(p)
 	p.Sees("What do you see, feel and taste?")
 	axe(t, p, "Signs of a loaf")
 	p.Click("sunken top")
@@ -127,7 +127,7 @@ func TestTheLogIsSearchedAndTheNextLoafIsAsked(t *testing.T) {
 	id := started(t, s, "Towpath white")
 	later(t, s, "200m")
 	p := open(t, s.URL+"/watch/"+id)
-	p.Click("The loaf is out of the pan")
+	takeOut(p)
 	p.Sees("too much yeast: sunken top")
 	p.Click("yes")
 	p.Click("5: as it should be")
