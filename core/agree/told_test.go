@@ -63,7 +63,8 @@ func benchAsPlanned(d drawn) string {
 func clockAgrees(d drawn) string {
 	const added = 7
 	before := bake.At(d.p, nil, d.p.Timer.Begin.Add(2*time.Minute))
-	after := bake.At(d.p, []bake.Happening{{Stamp: journal.Stamp{Seq: 1, At: d.p.Timer.Begin.Add(time.Minute)}, What: bake.Moved, Minutes: added}}, d.p.Timer.Begin.Add(2*time.Minute))
+	moves := bake.Happening{Stamp: journal.Stamp{Seq: 1, At: d.p.Timer.Begin.Add(time.Minute)}, What: bake.Moved, Minutes: added}
+	after := bake.At(d.p, []bake.Happening{moves}, d.p.Timer.Begin.Add(2*time.Minute))
 	for _, s := range []bake.State{before, after} {
 		for _, m := range s.Moments {
 			if !m.At.Equal(m.Moment.At(s.Begin)) {

@@ -26,13 +26,10 @@ const (
 type Line struct {
 	Ingredient *larder.Ingredient
 	Exact      measure.Grams // what the resized recipe asks for, more than 0
-	// Fixed lines cost no scoop and are taken as Actual: whole eggs, weighed and locked lines.
-	Fixed  bool
-	Actual measure.Grams
-	// Prefer is the measure that the kitchen likes for this ingredient; its volume is 0 without one.
-	Prefer measure.Measure
-	// Only is the one volume that is looked at for this line, ml, where it is held at that; 0: any.
-	Only measure.Millilitres
+	Fixed      bool          // it costs no scoop and is taken as Actual: whole eggs, weighed and locked lines
+	Actual     measure.Grams
+	Prefer     measure.Measure     // that the kitchen likes for this ingredient; its volume is 0 without one
+	Only       measure.Millilitres // the one volume that is looked at, where the line is held at it; 0: any
 }
 
 // Key tells apart what Joint answers: by the lines and the measures with all of them that counts.

@@ -25,7 +25,8 @@ export function Bench({ bench }: { bench: BenchView }) {
   const [slipping, slip] = useState<string | null>(null); // the line of which another amount went in
   const { done: finished, untold } = useDone(bench);
   const done = (id: string) => finished.has(id);
-  const open = steps.findIndex((s) => !done(s.id) && !(s.wait && !s.holds && session.begun[s.id])); // a wait goes on by itself, unless the steps after it need it
+  // A wait goes on by itself, unless what comes after needs its end.
+  const open = steps.findIndex((s) => !done(s.id) && !(s.wait && !s.holds && session.begun[s.id]));
   const first = open >= 0 ? open : steps.findIndex((s) => !done(s.id));
   const chosen = looked === null ? -1 : steps.findIndex((s) => s.id === looked);
   const at = chosen >= 0 ? chosen : first < 0 ? steps.length - 1 : first;
