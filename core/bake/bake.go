@@ -127,6 +127,7 @@ type State struct {
 	Next    int               `json:"next"`             // index of the next moment in Moments; -1 when none is left
 	Heights []Height          `json:"heights,omitzero"` // how high it stood
 	Out     []string          `json:"out,omitzero"`     // how it comes out, in steps
+	Hot     time.Time         `json:"hot,omitzero"`     // until when it burns fingers, untouched
 	Cool    *Cool             `json:"cool,omitzero"`    // of a loaf that is out
 	Probe   *Probe            `json:"probe,omitzero"`   // the last one
 	Photos  []Pictured        `json:"photos,omitzero"`
@@ -136,6 +137,9 @@ type State struct {
 
 	pressed time.Time // when Start was, in whole minutes
 }
+
+// staysHot is for how long after its end a loaf burns fingers, a working value of home bakers.
+const staysHot = 30 * time.Minute
 
 // Over reports whether the bake has ended.
 func (s State) Over() bool { return s.Phase == Out || s.Phase == GivenUp }
@@ -179,6 +183,9 @@ func At(p plan.Plan, happened []Happening, now time.Time) State {
 		s.Moments = append(s.Moments, Moment{m, m.At(s.Begin), done[m.ID], skipped[m.ID], stays(m)})
 	}
 	s.Heights, s.Photos, s.Out = heights(c, standing), photos(c, standing), out(p, s.Moments)
+	if s.Hot = s.Ready.Add(staysHot); !p.Eaten.IsZero() {
+		s.Hot = p.Eaten.Add(staysHot)
+	}
 	if s.Cool = cooling(p, s); s.Over() {
 		s.Outage = nil
 	}

@@ -49,7 +49,10 @@ func ball(p plan.Plan, s State, standing []Happening) *Ball {
 			b.Until = s.Begin.Add(time.Duration(st.To) * time.Minute)
 		}
 	}
-	d := dough.Ball{Slow: p.Formula.Grain >= grainy, Sticky: kind.Of(p.Kind).Sticky, Spoons: p.Doses, Flour: p.Formula.Flour, Hydration: p.Formula.Hydration}
+	d := dough.Ball{
+		Slow: p.Formula.Grain >= grainy, Sticky: kind.Of(p.Kind).Sticky, Spoons: p.Doses,
+		Flour: p.Formula.Flour, Hydration: p.Formula.Hydration,
+	}
 	for _, h := range standing {
 		switch {
 		case h.What == Saw:

@@ -84,7 +84,10 @@ func meetingOf(d Dough, g Programme, order pan.Order) dough.Meeting {
 
 // temper works out how warm the liquid must be, in a pan loaded in an order with what of each line goes in.
 func temper(p Place, w Wish, d Dough, g Programme, order pan.Order, goesIn []measure.Grams) (Heat, error) {
-	t := tempering{room: p.Kitchen.Room, flour: w.Warmth.Flour, rise: p.Machine.KneadRise, sought: -1, meeting: meetingOf(d, g, order)}
+	t := tempering{
+		room: p.Kitchen.Room, flour: w.Warmth.Flour, rise: p.Machine.KneadRise,
+		sought: -1, meeting: meetingOf(d, g, order),
+	}
 	if !w.Warmth.Room.IsZero() {
 		t.room = w.Warmth.Room
 	}

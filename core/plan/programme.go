@@ -165,7 +165,10 @@ func MakeProgramme(p Place, w Wish, d Dough) (Programme, error) {
 
 // needsOf are what the choice of the cycle goes by, the baker's wishes left out.
 func needsOf(p Place, d Dough) choice.Needs {
-	return choice.Needs{Kind: d.Kind, Formula: d.Formula.Formula, Lines: d.written, Size: d.setting, Small: d.small(p.Recipe), Decimal: p.Kitchen.Decimal}
+	return choice.Needs{
+		Kind: d.Kind, Formula: d.Formula.Formula, Lines: d.written,
+		Size: d.setting, Small: d.small(p.Recipe), Decimal: p.Kitchen.Decimal,
+	}
 }
 
 // choose picks the cycle and crust; the baker's own choice wins.
@@ -341,7 +344,10 @@ func setTimer(p Place, t Timing, g Programme) (timetable.Timer, timetable.Doubt)
 // pressed is the setting with the presses on the panel that lead to it.
 func pressed(m machine.Machine, g Programme) Setting {
 	s := g.Setting
-	wanted := machine.Wanted{Cycle: s.Cycle.ID, Crust: s.Crust, Size: s.Size.LoafSize, Timer: g.Timer.Setting, AddIns: g.AddIns != nil && g.AddIns.asks()}
+	wanted := machine.Wanted{
+		Cycle: s.Cycle.ID, Crust: s.Crust, Size: s.Size.LoafSize,
+		Timer: g.Timer.Setting, AddIns: g.AddIns != nil && g.AddIns.asks(),
+	}
 	presses, shows := m.Set(wanted)
 	s.Presses, s.Label, s.Lock, s.Hold = presses, machine.Label(presses), m.Panel.Lock, m.Panel.Hold
 	says := []string{s.Cycle.String()}

@@ -73,7 +73,10 @@ func round(p Place, w Wish, d Dough, in []scoop.Line) rounded {
 			out.amounts[n] = a
 		}
 	}
-	ask := asked{set: set, dough: dough, measures: measures, jug: jug, standard: p.Kitchen.Standard, written: written, closer: w.Closer}
+	ask := asked{
+		set: set, dough: dough, measures: measures, jug: jug,
+		standard: p.Kitchen.Standard, written: written, closer: w.Closer,
+	}
 	j := ask.jointly()
 	if first, ok := steady(p, w, set, dough, place, d, j.misses); ok {
 		ask.first = &first

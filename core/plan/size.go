@@ -27,7 +27,7 @@ var usualSizes = []measure.LoafSize{measure.LoafPounds(1, 1), measure.LoafPounds
 // smallestLoaf is the smallest loaf that is planned, lb.
 var smallestLoaf = measure.NewRatio(1, 2)
 
-// near is by how much of a machine's own size a usual size may differ and still be taken for it, so that a
+// nearSize is by how much of a machine's own size a usual size may differ and still be taken for it, so that a
 // machine of 500 g does not offer 1 lb beside it.
 const nearSize = 0.15
 

@@ -1391,6 +1391,7 @@ export interface BakeState {
   next: number;
   heights?: BakeHeight[];
   out?: string[];
+  hot?: string;
   cool?: BakeCool;
   probe?: BakeProbe;
   photos?: BakePictured[];

@@ -33,7 +33,6 @@ const stages = {
 // A countdown with hours is set smaller, so that it stays in its half of the screen.
 const minutes = "text-[clamp(72px,13vw,152px)]";
 const hours = "text-[clamp(56px,8vw,104px)]";
-const hot = 30 * 60_000; // ms after its end for which a loaf still burns fingers
 const big = "text-[clamp(48px,6vw,80px)] leading-none font-bold";
 
 function phaseName(bake: BakeView): string {
@@ -137,7 +136,7 @@ function Running({ bake: heard, fresh }: { bake: BakeView; fresh: boolean }) {
               <p className={big}>{dough ? "Out of the oven" : "Take it out"}</p>
               <p className="mt-2 text-xl">
                 Ready since <b className="figures">{clock(plan.eaten ?? state.ready, zone)}</b>.
-                {now - Date.parse(plan.eaten ?? state.ready) < hot && " Oven gloves: it is hot."}
+                {state.hot && now < Date.parse(state.hot) && " Oven gloves: it is hot."}
               </p>
             </>
           )}
