@@ -25,9 +25,9 @@ require (
 	github.com/prometheus/client_golang v1.25.0
 	github.com/rwcarlsen/goexif v0.0.0-20190401172101-9e8deecbddbd
 	github.com/santhosh-tekuri/jsonschema/v6 v6.0.3
-	github.com/skip2/go-qrcode v0.0.0-20200617195104-da1b6568686e
 	golang.org/x/image v0.48.0
 	golang.org/x/net v0.61.0
+	rsc.io/qr v0.2.0
 )
 
 require (

@@ -21,6 +21,7 @@ import (
 	"risepan/demo"
 	"risepan/store"
 	"risepan/store/storetest"
+	"risepan/usecase"
 )
 
 func TestMain(m *testing.M) {
@@ -39,17 +40,19 @@ type house struct {
 	now     time.Time
 }
 
-func open(t testing.TB) *house { return openTo(t, api.House{}) }
+func open(t testing.TB) *house { return openTo(t, usecase.House{}) }
 
-// openTo serves the demo kitchen to this computer, or to a house.
-func openTo(t testing.TB, to api.House) *house {
+// openTo serves the demo kitchen to this computer, or to a house in which it is called by some names.
+func openTo(t testing.TB, to usecase.House, called ...string) *house {
 	t.Helper()
 	h := &house{t: t, store: storetest.Open(t), log: &strings.Builder{}, now: time.Date(2026, 3, 10, 20, 0, 30, 0, time.UTC)}
 	if err := demo.Fill(context.Background(), h.store, h.now); err != nil {
 		t.Fatal(err)
 	}
 	pages := fstest.MapFS{"index.html": {Data: []byte("<title>Rise Pan</title>")}, "assets/a.js": {Data: []byte("1")}}
-	h.handler = api.New(api.Config{Store: h.store, Pages: pages, Log: slog.New(slog.NewTextHandler(h.log, nil)), FillDemo: demo.Furnish, MoorDemo: demo.Moor, House: to,
+	base := usecase.Base{Store: h.store, Log: slog.New(slog.NewTextHandler(h.log, nil)), House: to,
+		FillDemo: demo.Furnish, MoorDemo: demo.Moor}
+	h.handler = api.New(api.Config{Base: base, Pages: pages, Net: api.Net{Hosts: called},
 		Now: func() time.Time { h.mu.Lock(); defer h.mu.Unlock(); return h.now }})
 	return h
 }
@@ -167,9 +170,9 @@ func (h *house) must(status int, method, path string, body, v any, header ...str
 	}
 }
 
-func (h *house) shelf() api.Shelf {
+func (h *house) shelf() usecase.Shelf {
 	h.t.Helper()
-	var s api.Shelf
+	var s usecase.Shelf
 	h.must(200, "GET", "~", nil, &s)
 	return s
 }
@@ -187,13 +190,13 @@ func (h *house) wish(recipe string) map[string]any {
 	return nil
 }
 
-func (h *house) start(recipe, key string) api.BakeView {
+func (h *house) start(recipe, key string) usecase.BakeView {
 	h.t.Helper()
 	w := h.wish(recipe)
 	put(w, "time/atPanel", true)
-	var p api.PlanAnswer
+	var p usecase.PlanAnswer
 	h.must(200, "POST", "~/plan", w, &p)
-	var b api.BakeView
+	var b usecase.BakeView
 	h.must(201, "POST", "~/bakes", map[string]any{"wish": w, "digest": p.Digest}, &b, "Idempotency-Key", key)
 	return b
 }
@@ -217,7 +220,7 @@ func TestALoafFromPlanToLog(t *testing.T) {
 	h.later(4 * time.Hour)
 	h.must(201, "POST", path+"/happenings", map[string]any{"what": "taken out"}, nil, "Idempotency-Key", "three")
 	h.must(201, "POST", path+"/happenings", map[string]any{"what": "judged", "mark": 4, "note": "Raisins whole."}, nil, "Idempotency-Key", "four")
-	var log api.Log
+	var log usecase.Log
 	h.must(200, "GET", "~/bakes", nil, &log)
 	if top := log.Bakes[0]; top.ID != b.ID || top.Mark != 4 || top.Note != "Raisins whole." || top.Machine != "Galley machine" {
 		t.Errorf("the log's newest is %+v", top)
@@ -245,14 +248,14 @@ func TestAPlanThatHasChangedIsShownAnew(t *testing.T) {
 	w := h.wish("Towpath white")
 	put(w, "time/ready", "2026-03-11T07:00")
 	put(w, "time/atPanel", true)
-	var seen api.PlanAnswer
+	var seen usecase.PlanAnswer
 	h.must(200, "POST", "~/plan", w, &seen)
 	h.later(25 * time.Minute)
 	status, p := h.ask("POST", "~/bakes", map[string]any{"wish": w, "digest": seen.Digest}, nil, "Idempotency-Key", "late")
 	if status != 409 || p.Plan == nil || p.Plan.Plan.Timer.Setting >= seen.Plan.Timer.Setting {
 		t.Fatalf("25 minutes later: %d %+v", status, p)
 	}
-	var b api.BakeView
+	var b usecase.BakeView
 	h.must(201, "POST", "~/bakes", map[string]any{"wish": w, "digest": p.Plan.Digest}, &b, "Idempotency-Key", "later")
 	if b.State.Phase != "waiting" {
 		t.Errorf("the delay should run, but: %s", b.State.Phase)
@@ -264,7 +267,7 @@ func TestARefusedDelayCannotBeStarted(t *testing.T) {
 	w := h.wish("Sluice-gate egg loaf")
 	put(w, "time/ready", "2026-03-11T07:00")
 	put(w, "time/atPanel", true)
-	var p api.PlanAnswer
+	var p usecase.PlanAnswer
 	h.must(200, "POST", "~/plan", w, &p)
 	status, problem := h.ask("POST", "~/bakes", map[string]any{"wish": w, "digest": p.Digest}, nil, "Idempotency-Key", "egg")
 	if status != 422 || !strings.Contains(problem.Detail, "spoil") {
@@ -276,7 +279,7 @@ func TestNonsenseIsRefusedAtTheFieldAndNothingIsStored(t *testing.T) {
 	h := open(t)
 	running := h.start("Towpath white", "k")
 	count := func() int {
-		var l api.Log
+		var l usecase.Log
 		h.must(200, "GET", "~/bakes", nil, &l)
 		n := len(l.Bakes)
 		for _, b := range l.Bakes {
@@ -383,14 +386,15 @@ func TestPagesComeWithAStrictPolicy(t *testing.T) {
 
 func TestAnEmptyKitchenCanTakeTheDemo(t *testing.T) {
 	h := &house{t: t, store: storetest.Open(t), log: &strings.Builder{}, now: time.Date(2026, 3, 10, 20, 0, 0, 0, time.UTC)}
-	h.handler = api.New(api.Config{Store: h.store, Pages: fstest.MapFS{}, Log: slog.New(slog.DiscardHandler), FillDemo: demo.Furnish, Now: func() time.Time { return h.now }})
+	h.handler = api.New(api.Config{Base: usecase.Base{Store: h.store, Log: slog.New(slog.DiscardHandler), FillDemo: demo.Furnish},
+		Pages: fstest.MapFS{}, Now: func() time.Time { return h.now }})
 	if err := demo.Empty(context.Background(), h.store, "UTC", h.now); err != nil {
 		t.Fatal(err)
 	}
 	if s := h.shelf(); len(s.Machines)+len(s.Recipes) != 0 {
 		t.Fatalf("an empty kitchen has %+v", s)
 	}
-	var l api.Loaded
+	var l usecase.Loaded
 	h.must(201, "POST", "~/demo", "{}", &l, "Idempotency-Key", "demo")
 	if l.Machines != 2 || l.Recipes != len(demo.Recipes()) {
 		t.Errorf("loaded %+v", l)
@@ -403,7 +407,7 @@ func TestTheKitchensSettingsChangeAndComeBack(t *testing.T) {
 	k := s.Kitchen
 	k.Measures = k.Measures[:3]
 	match := func(v int) []string { return []string{"If-Match", fmt.Sprintf("%q", fmt.Sprint(v))} }
-	var now api.KitchenSettings
+	var now usecase.KitchenSettings
 	h.must(200, "PUT", "~", k, &now, match(s.Version)...)
 	if now.Version != s.Version+1 || len(h.shelf().Kitchen.Measures) != 3 {
 		t.Fatalf("changed to %+v", now)
@@ -463,7 +467,7 @@ func TestNonsenseForTheRoundingIsRefusedAtTheField(t *testing.T) {
 	}
 	w := h.wish("Towpath white")
 	put(w, "hands/notToHand", []string{"1 cup", "1/2 cup", "1/3 cup", "1/4 cup", "1 tbsp", "1 tsp", "1/2 tsp", "1/4 tsp", "1/8 tsp"})
-	var p api.PlanAnswer
+	var p usecase.PlanAnswer
 	h.must(200, "POST", "~/plan", w, &p)
 	if len(p.Plan.Cautions) == 0 {
 		t.Error("a kitchen without a single measure gets no word")
@@ -474,7 +478,7 @@ func TestARecipeOfTheBakersOwn(t *testing.T) {
 	h := open(t)
 	mine := map[string]any{"name": "Bridge loaf", "kind": "white", "standard": "us",
 		"text": "1 cup water\n2 tbsp butter or oil\n1 1/2 tsp salt\n2 3/4 cups bread flour\n1/4 cup teff flour\n2 tsp active dry yeast\nAdd-ins:\n1/2 cup raisins (optional)"}
-	var seen, kept api.RecipeRead
+	var seen, kept usecase.RecipeRead
 	h.must(200, "POST", "~/recipes/read", mine, &seen)
 	if !seen.Inferred || seen.Recipe.Size.String() != "1 1/2 lb" || len(seen.Lines) != 7 || seen.Lines[4].Name != "teff flour" || seen.Asks != 0 {
 		t.Errorf("understood as %+v", seen)
@@ -492,7 +496,7 @@ func TestARecipeOfTheBakersOwn(t *testing.T) {
 	w := h.wish("Bridge loaf, bigger")
 	put(w, "loaf/without", []string{"l7"})
 	put(w, "loaf/instead", map[string]string{"l2": "oil"})
-	var p api.PlanAnswer
+	var p usecase.PlanAnswer
 	h.must(200, "POST", "~/plan", w, &p)
 	if len(p.Plan.Lines) != 6 || p.Plan.Lines[1].Ingredient != "oil" || len(p.Plan.LeftOut) != 1 {
 		t.Errorf("without raisins, with oil: %+v", p.Plan.Lines)

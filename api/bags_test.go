@@ -3,23 +3,23 @@ package api_test
 import (
 	"testing"
 
-	"risepan/api"
+	"risepan/usecase"
 )
 
 // Bags are made, found, baked from and leave the shelf; a bag that is not there cannot be baked from.
 func TestBagsAreMadeUsedAndLeaveTheShelf(t *testing.T) {
 	h := open(t)
 	w := h.wish("Towpath white")
-	var preview, made api.Bags
+	var preview, made usecase.Bags
 	h.must(200, "POST", "~/bags/preview", map[string]any{"wish": w, "count": 2}, &preview)
 	h.must(201, "POST", "~/bags", map[string]any{"wish": w, "count": 2}, &made, "Idempotency-Key", "two")
-	var again api.Bags
+	var again usecase.Bags
 	h.must(201, "POST", "~/bags", map[string]any{"wish": w, "count": 2}, &again, "Idempotency-Key", "two")
 	if again.ID != made.ID || made.Left != 2 || len(made.Batch.Holds) != len(preview.Batch.Holds) || preview.ID != "" {
 		t.Errorf("made %+v, pressed again %+v", made, again)
 	}
 	w["loaf"].(map[string]any)["bag"] = made.ID
-	var p api.PlanAnswer
+	var p usecase.PlanAnswer
 	h.must(200, "POST", "~/plan", w, &p)
 	in := 0
 	for _, l := range p.Plan.Lines {
@@ -34,7 +34,7 @@ func TestBagsAreMadeUsedAndLeaveTheShelf(t *testing.T) {
 	h.must(200, "POST", "~/plan", w, &p)
 	start := map[string]any{"wish": w, "digest": p.Digest}
 	h.must(201, "POST", "~/bakes", start, nil, "Idempotency-Key", "bake")
-	var shelf api.BagShelf
+	var shelf usecase.BagShelf
 	left := func() int {
 		h.must(200, "GET", "~/bags", nil, &shelf)
 		for _, b := range shelf.Bags {

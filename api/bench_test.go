@@ -5,22 +5,22 @@ import (
 	"testing"
 	"time"
 
-	"risepan/api"
+	"risepan/usecase"
 )
 
 func TestALoafIsMeasuredAtTheBenchAndStarted(t *testing.T) {
 	h := open(t)
 	w := h.wish("Towpath white")
-	var b api.BenchView
+	var b usecase.BenchView
 	h.must(201, "POST", "~/benches", w, &b, "Idempotency-Key", "bench")
 	path := "~/benches/" + b.ID
 	if s := h.shelf().Bench; s == nil || s.ID != b.ID || s.Recipe != "Towpath white" {
 		t.Fatalf("the shelf offers the bench %+v", s)
 	}
 	n := 0
-	tell := func(what map[string]any) api.BenchTold {
+	tell := func(what map[string]any) usecase.BenchTold {
 		n++
-		var v api.BenchTold
+		var v usecase.BenchTold
 		h.must(201, "POST", path+"/happenings", what, &v, "Idempotency-Key", fmt.Sprint("tell", n))
 		return v
 	}
@@ -59,7 +59,7 @@ func TestALoafIsMeasuredAtTheBenchAndStarted(t *testing.T) {
 	if v.Wish.Have != nil || v.Plan.Lines[5].Exact != b.Plan.Lines[5].Exact {
 		t.Error("taken back, the loaf is still grown")
 	}
-	var bake api.BakeView
+	var bake usecase.BakeView
 	h.must(201, "POST", "~/bakes", map[string]any{"wish": v.Wish, "digest": v.Digest, "bench": v.ID}, &bake, "Idempotency-Key", "start")
 	if h.shelf().Bench != nil {
 		t.Error("a bench whose loaf was started is still offered")
@@ -73,18 +73,18 @@ func TestABenchWhoseReadyTimeHasPassedGoesOnForNow(t *testing.T) {
 	h := open(t)
 	w := h.wish("Towpath white")
 	put(w, "time/ready", "2026-03-11T07:00")
-	var b api.BenchView
+	var b usecase.BenchView
 	h.must(201, "POST", "~/benches", w, &b, "Idempotency-Key", "bench")
 	if b.Plan.Timer.Setting == 0 || b.Passed {
 		t.Fatalf("timer %v", b.Plan.Timer.Setting)
 	}
 	h.later(12 * time.Hour)
-	var later api.BenchView
+	var later usecase.BenchView
 	h.must(200, "GET", "~/benches/"+b.ID, nil, &later)
 	if later.Plan.Timer.Setting != 0 || !later.Passed || !later.Wish.Ready.IsZero() {
 		t.Errorf("at eight in the morning the timer is to show %v (passed: %v, wished %s)", later.Plan.Timer.Setting, later.Passed, later.Wish.Ready)
 	}
-	var none api.BenchView
+	var none usecase.BenchView
 	egg := h.wish("Sluice-gate egg loaf")
 	put(egg, "time/ready", "2026-03-12T07:00")
 	if status, _ := h.ask("POST", "~/benches", egg, &none, "Idempotency-Key", "egg"); status != 422 {

@@ -10,10 +10,11 @@ import (
 	"github.com/go-json-experiment/json"
 
 	"risepan/api"
+	"risepan/usecase"
 )
 
 // bring sends a file to be understood.
-func (h *house) bring(file string) (status int, b api.Brought, p api.Problem) {
+func (h *house) bring(file string) (status int, b usecase.Brought, p api.Problem) {
 	h.t.Helper()
 	w := httptest.NewRecorder()
 	h.handler.ServeHTTP(w, httptest.NewRequest("POST", "http://127.0.0.1/api/v1/kitchens/"+h.kitchen()+"/bring", strings.NewReader(file)))
@@ -45,14 +46,14 @@ func TestRecipesAreBroughtIn(t *testing.T) {
 	if farm.Twin != nil || len(farm.Oven) != 4 || !strings.Contains(farm.Oven[0].So, "2 lb") || farm.Read.Asks != 0 {
 		t.Errorf("the farm loaf: %+v", farm.Oven)
 	}
-	card := func(c api.BroughtCard) map[string]any {
+	card := func(c usecase.BroughtCard) map[string]any {
 		return map[string]any{"standard": "us", "text": c.Read.Recipe.Text, "name": c.Read.Recipe.Name}
 	}
 	body := map[string]any{"cards": []any{
 		map[string]any{"recipe": card(white), "of": white.Twin.ID, "revision": 1},
 		map[string]any{"recipe": card(farm)},
 	}}
-	var done api.BringDone
+	var done usecase.BringDone
 	for range 2 { // the answer was lost
 		h.must(201, "POST", "~/imports", body, &done, "Idempotency-Key", "one")
 	}
@@ -69,12 +70,12 @@ func TestRecipesAreBroughtIn(t *testing.T) {
 	if n := len(h.shelf().Recipes); n != 22 {
 		t.Errorf("half of a refused import was stored: %d recipes", n)
 	}
-	done = api.BringDone{}
+	done = usecase.BringDone{}
 	h.must(200, "POST", "~/imports/"+doneID(t, h, body)+"/undo", map[string]any{}, &done)
 	if n := len(h.shelf().Recipes); n != 21 || !done.Undone {
 		t.Errorf("undone: %d recipes, %+v", n, done)
 	}
-	var story api.Story
+	var story usecase.Story
 	h.must(200, "GET", "~/recipes/"+white.Twin.ID+"/story", nil, &story)
 	if story.Revision != 3 || len(story.Revisions[0].Changed) != 1 {
 		t.Errorf("the revision is undone as %+v", story.Revisions[0])
@@ -84,7 +85,7 @@ func TestRecipesAreBroughtIn(t *testing.T) {
 // doneID is the id of the import that a body made.
 func doneID(t *testing.T, h *house, body any) string {
 	t.Helper()
-	var done api.BringDone
+	var done usecase.BringDone
 	h.must(201, "POST", "~/imports", body, &done, "Idempotency-Key", "one")
 	return done.ID
 }
@@ -104,15 +105,15 @@ func TestTheLogIsBroughtBack(t *testing.T) {
 			t.Errorf("%s of %s: %q", row.Recipe, row.Started, row.Skip)
 		}
 	}
-	var before api.Log
+	var before usecase.Log
 	h.must(200, "GET", "~/bakes", nil, &before)
 	for _, b := range before.Bakes {
 		h.must(200, "PUT", "~/bakes/"+b.ID+"/shelf", map[string]any{"away": true}, nil)
 	}
 	began := time.Now()
-	var done api.BringDone
+	var done usecase.BringDone
 	h.must(201, "POST", "~/imports", map[string]any{"log": table}, &done, "Idempotency-Key", "log")
-	var after api.Log
+	var after usecase.Log
 	h.must(200, "GET", "~/bakes", nil, &after)
 	t.Logf("%d bakes in %s", done.Bakes, time.Since(began).Round(time.Millisecond))
 	if done.Bakes != 9 || len(after.Bakes) != len(before.Bakes) {
@@ -125,11 +126,11 @@ func TestTheLogIsBroughtBack(t *testing.T) {
 		}
 	}
 	other := strings.Replace(table, "Towpath white", "Unheard of", 1)
-	if _, b, _ := h.bring(other); !slices.ContainsFunc(b.Log.Bakes, func(r api.LogRow) bool { return strings.Contains(r.Skip, "no recipe of this name") }) {
+	if _, b, _ := h.bring(other); !slices.ContainsFunc(b.Log.Bakes, func(r usecase.LogRow) bool { return strings.Contains(r.Skip, "no recipe of this name") }) {
 		t.Error("a recipe that nobody has is taken")
 	}
 	h.must(200, "POST", "~/imports/"+done.ID+"/undo", map[string]any{}, nil)
-	after = api.Log{}
+	after = usecase.Log{}
 	h.must(200, "GET", "~/bakes", nil, &after)
 	if len(after.Bakes) != 0 {
 		t.Errorf("undone, and %d are in the log", len(after.Bakes))
@@ -168,7 +169,7 @@ func TestBusyHoursAreBroughtIn(t *testing.T) {
 		t.Fatalf("the calendar is %+v", b.Calendar)
 	}
 	said := func() string {
-		var p api.PlanAnswer
+		var p usecase.PlanAnswer
 		h.must(200, "POST", "~/plan", h.wish("Towpath white"), &p)
 		for _, c := range p.Plan.Cautions {
 			if c.About == "nobody home" {
@@ -183,7 +184,7 @@ func TestBusyHoursAreBroughtIn(t *testing.T) {
 	if s := said(); s != "" {
 		t.Errorf("before, the plan says %q", s)
 	}
-	var done api.BringDone
+	var done usecase.BringDone
 	h.must(201, "POST", "~/imports", map[string]any{"absences": b.Calendar.Absences}, &done, "Idempotency-Key", "c")
 	if s := said(); !strings.Contains(s, "nobody is home: Market, until 06:00") {
 		t.Errorf("the plan says %q", s)

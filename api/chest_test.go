@@ -8,17 +8,18 @@ import (
 	"github.com/go-json-experiment/json"
 
 	"risepan/api"
+	"risepan/usecase"
 )
 
 // restore sends a kitchen's file in the place of this house's kitchen.
-func (h *house) restore(file, key string) (int, api.Restored, api.Problem) {
+func (h *house) restore(file, key string) (int, usecase.Restored, api.Problem) {
 	h.t.Helper()
 	r := httptest.NewRequest("POST", "http://127.0.0.1/api/v1/kitchens/"+h.kitchen()+"/restore", strings.NewReader(file))
 	r.Header.Set("Idempotency-Key", key)
 	w := httptest.NewRecorder()
 	h.handler.ServeHTTP(w, r)
 	recorded("POST", "/api/v1/kitchens/:kitchen/restore", nil, w)
-	var done api.Restored
+	var done usecase.Restored
 	var p api.Problem
 	if w.Code < 400 {
 		json.Unmarshal(w.Body.Bytes(), &done)
@@ -54,7 +55,7 @@ func TestAKitchenIsRestored(t *testing.T) {
 	if n := len(h.shelf().Recipes); n != 21 {
 		t.Errorf("%d recipes are restored", n)
 	}
-	var all api.Kitchens
+	var all usecase.Kitchens
 	h.must(200, "GET", "/api/v1/kitchens", nil, &all)
 	if len(all.Kitchens) != 1 || len(all.Away) != 1 || all.Away[0].ID != first {
 		t.Errorf("the house has %+v", all)

@@ -5,9 +5,9 @@ import (
 	"testing"
 	"time"
 
-	"risepan/api"
 	"risepan/core/daybook"
 	"risepan/core/kitchen"
+	"risepan/usecase"
 )
 
 // tomorrow is the date after the house's, as a path has it.
@@ -21,7 +21,7 @@ func (h *house) loafOf(id, recipe, by string) map[string]any {
 func TestADayIsPutTogether(t *testing.T) {
 	h := open(t)
 	at := "~/days/" + h.tomorrow()
-	var v api.DayView
+	var v usecase.DayView
 	h.must(200, "GET", at, nil, &v)
 	if v.Version != 0 || len(v.Book.Loaves) != 0 || v.Day.Say != "All on time." {
 		t.Fatalf("an untouched day is %+v", v)
@@ -33,12 +33,12 @@ func TestADayIsPutTogether(t *testing.T) {
 	}
 	book["loaves"] = append(book["loaves"].([]any), h.loafOf("b", "Oat and honey loaf", "12:00"))
 	h.must(412, "PUT", at, book, nil, "If-Match", "0")
-	var two api.DayView
+	var two usecase.DayView
 	h.must(200, "PUT", at, book, &two, "If-Match", "1")
 	if len(two.Day.Loaves) != 2 || two.Day.Cost.Without != 0 || two.Version != 2 {
 		t.Fatalf("two loaves at noon come out so: %s", two.Day.Say)
 	}
-	var again api.DayView
+	var again usecase.DayView
 	h.must(200, "GET", at, nil, &again)
 	if again.Day.Loaves[0].Was != nil || again.Day.Loaves[0].Press != two.Day.Loaves[0].Press {
 		t.Errorf("looked at again, the day has moved: %+v", again.Day.Loaves[0])
@@ -56,12 +56,12 @@ func TestADayIsPutTogether(t *testing.T) {
 	if len(needs.Shopping) < 5 || len(needs.Weigh) == 0 || len(needs.Weigh[0].Each) != 2 {
 		t.Errorf("two loaves want %+v", needs)
 	}
-	var next api.NextOfDays
+	var next usecase.NextOfDays
 	h.must(200, "GET", "~/days/next", nil, &next)
 	if next.Moment == nil || next.Moment.Does != daybook.Loads || next.Moment.At != two.Day.Hands[0].At {
 		t.Errorf("the next thing to do is %+v", next)
 	}
-	var week api.Week
+	var week usecase.Week
 	h.must(200, "GET", "~/days?of="+h.tomorrow(), nil, &week)
 	loaves := 0
 	for _, d := range week.Days {
@@ -111,13 +111,13 @@ func TestALateLoafIsMended(t *testing.T) {
 	at := "~/days/" + h.tomorrow()
 	book := map[string]any{"hands": 1, "loaves": []any{h.loafOf("a", "Sluice-gate egg loaf", "18:00")},
 		"away": []any{map[string]any{"from": h.tomorrow() + "T08:00", "to": h.tomorrow() + "T17:00", "name": "Market"}}}
-	var v api.DayView
+	var v usecase.DayView
 	h.must(200, "PUT", at, book, &v, "If-Match", "0")
 	l := v.Day.Loaves[0]
 	if !strings.Contains(l.Say, "nobody's hands") {
 		t.Fatalf("a loaf with fresh eggs and nobody home: %+v", l)
 	}
-	var m api.Mends
+	var m usecase.Mends
 	h.must(200, "GET", at+"/mends?loaf=a", nil, &m)
 	if len(m.Mends) == 0 {
 		t.Fatal("nothing would mend it")
@@ -126,7 +126,7 @@ func TestALateLoafIsMended(t *testing.T) {
 		if mend.Book == nil {
 			continue
 		}
-		var then api.DayView
+		var then usecase.DayView
 		h.must(200, "PUT", at, mend.Book, &then, "If-Match", "1")
 		if mend.Cost.Less(then.Day.Cost) {
 			t.Errorf("%q promised %q and gives %q", mend.Say, mend.Then, then.Day.Say)
@@ -144,13 +144,13 @@ func TestADayIsPlannedAroundWhatRuns(t *testing.T) {
 		l["only"] = true
 		return l
 	}
-	var v api.DayView
+	var v usecase.DayView
 	h.must(200, "PUT", at, map[string]any{"hands": 1, "loaves": []any{loaf("a", "Towpath white"), loaf("b", "Oat and honey loaf")}}, &v, "If-Match", "0")
-	var p api.PlanAnswer
+	var p usecase.PlanAnswer
 	w := h.wish("Towpath white")
 	w["time"] = map[string]any{"atPanel": true}
 	h.must(200, "POST", "~/plan", w, &p)
-	var b api.BakeView
+	var b usecase.BakeView
 	h.must(201, "POST", "~/bakes", map[string]any{"wish": w, "digest": p.Digest}, &b, "Idempotency-Key", "go")
 	h.must(200, "GET", at, nil, &v)
 	a, other := v.Day.Loaves[0], v.Day.Loaves[1]
@@ -167,7 +167,7 @@ func TestADayIsPlannedAroundWhatRuns(t *testing.T) {
 // Loaves of every week come by themselves on their days, and tell how long the flour lasts.
 func TestLoavesOfEveryWeek(t *testing.T) {
 	h := open(t)
-	var s api.Shelf
+	var s usecase.Shelf
 	h.must(200, "GET", "~", nil, &s)
 	w := h.wish("Towpath white")
 	date, _ := kitchen.ParseDate(h.tomorrow())
@@ -175,7 +175,7 @@ func TestLoavesOfEveryWeek(t *testing.T) {
 	s.Kitchen.Week = "sunday"
 	s.Kitchen.Stock = []kitchen.Stocked{{Ingredient: "bread-flour", Grams: 1000}}
 	h.must(200, "PUT", "~", s.Kitchen, nil, "If-Match", "1")
-	var v api.DayView
+	var v usecase.DayView
 	h.must(200, "GET", "~/days/"+h.tomorrow(), nil, &v)
 	if len(v.Day.Loaves) != 1 || v.Day.Loaves[0].Standing != daybook.ToCome || v.Version != 0 {
 		t.Fatalf("on its day stand %+v", v.Day.Loaves)
@@ -184,9 +184,9 @@ func TestLoavesOfEveryWeek(t *testing.T) {
 	if len(v.Day.Loaves) != 0 || len(v.Usual) != 1 {
 		t.Errorf("taken off, it is offered again: %+v", v.Usual)
 	}
-	var week api.Week
+	var week usecase.Week
 	h.must(200, "GET", "~/days?of="+h.tomorrow(), nil, &week)
-	var log api.Log
+	var log usecase.Log
 	h.must(200, "GET", "~/bakes", nil, &log)
 	if week.Days[0].Weekday != "sunday" || log.Week != week.Days[0].Date || len(log.Bakes) == 0 || kitchen.WeekdayOf(log.Bakes[0].Week) != "sunday" {
 		t.Errorf("weeks from Sunday: the days begin with %s, the log's week on %s", week.Days[0].Weekday, log.Week)

@@ -4,20 +4,20 @@ import (
 	"fmt"
 	"testing"
 
-	"risepan/api"
 	"risepan/core/kitchen"
 	"risepan/core/larder"
 	"risepan/core/measure"
+	"risepan/usecase"
 )
 
 func TestSwapsAreKeptAsARevisionAndUndone(t *testing.T) {
 	h := open(t)
 	w := h.wish("Sluice-gate egg loaf")
 	path := "~/recipes/" + w["recipe"].(string)
-	var before, after api.RecipeRead
+	var before, after usecase.RecipeRead
 	h.must(200, "GET", path, nil, &before)
 	milk := []any{map[string]any{"line": "l1", "swap": "milk>dry-milk"}}
-	var kept api.RecipeKept
+	var kept usecase.RecipeKept
 	h.must(201, "POST", path+"/swaps", map[string]any{"revision": 1, "swaps": milk}, &kept, "Idempotency-Key", "keep")
 	h.must(201, "POST", path+"/swaps", map[string]any{"revision": 1, "swaps": milk}, &kept, "Idempotency-Key", "keep")
 	if kept.Revision != 2 {
@@ -84,17 +84,17 @@ func TestCupsAndDatesAreToldWithTheSettings(t *testing.T) {
 	k.Cups = []larder.Cup{{Flour: "bread-flour", Filling: larder.Scooped, Measure: measure.Of(1, 1, measure.Cup), Weighings: []measure.Grams{140, 143, 146}}}
 	k.Packs = []kitchen.Pack{{Ingredient: "active-dry-yeast", BestBefore: old}}
 	k.Stock = []kitchen.Stocked{{Ingredient: "active-dry-yeast"}}
-	var now api.KitchenSettings
+	var now usecase.KitchenSettings
 	h.must(200, "PUT", "~", k, &now, "If-Match", fmt.Sprintf("%q", fmt.Sprint(s.Version)))
 	if len(now.Cups) != 1 || !now.Cups[0].Enough || now.Cups[0].PerCup != 143 || len(now.Worries) != 1 || now.Worries[0] == "" {
 		t.Errorf("the settings come back as %+v", now)
 	}
-	var p api.PlanAnswer
+	var p usecase.PlanAnswer
 	h.must(200, "POST", "~/plan", h.wish("Towpath white"), &p)
 	if len(p.NoYeast) != 1 || p.NoYeast[0].Name != "Boatyard banana bread" {
 		t.Errorf("without yeast in the house these are offered: %+v", p.NoYeast)
 	}
-	var o, milk api.Offers
+	var o, milk usecase.Offers
 	h.must(200, "POST", "~/plan/offers", map[string]any{"wish": h.wish("Towpath white")}, &o)
 	h.must(200, "POST", "~/plan/offers", map[string]any{"wish": h.wish("Towpath white"), "line": "l2"}, &milk)
 	if p.Plan.Formula.Sure != "own cup" || len(o.Offers) == 0 || len(milk.Offers) == 0 || len(milk.Offers) >= len(o.Offers) || len(p.Shopping) == 0 {
@@ -107,10 +107,10 @@ func TestALikedLoafWidensWhatIsUsual(t *testing.T) {
 	h := open(t)
 	yeasty := map[string]any{"name": "Dark horse", "kind": "wholemeal", "size": "1 1/2 lb", "standard": "us",
 		"text": "1 1/4 cups water\n1 tbsp honey\n1 tbsp oil\n1 1/2 tsp salt\n3 cups wholemeal flour\n1 tbsp gluten\n1 1/4 tbsp active dry yeast"}
-	var kept api.RecipeRead
+	var kept usecase.RecipeRead
 	h.must(201, "POST", "~/recipes", yeasty, &kept, "Idempotency-Key", "r")
 	odd := func() int {
-		var p api.PlanAnswer
+		var p usecase.PlanAnswer
 		h.must(200, "POST", "~/plan", h.wish("Dark horse"), &p)
 		n := 0
 		for _, c := range p.Plan.Cautions {

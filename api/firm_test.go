@@ -11,10 +11,10 @@ import (
 
 	"github.com/go-json-experiment/json"
 
-	"risepan/api"
 	"risepan/demo"
 	"risepan/store"
 	"risepan/store/storetest"
+	"risepan/usecase"
 )
 
 // tree is a value as JSON objects, to be spoiled.
@@ -50,7 +50,7 @@ func TestAKitchenWithoutOneOfItsWordsIsRefusedAndStillOpens(t *testing.T) {
 	}
 	for _, part := range []float64{0, -1, 1e308} {
 		k := tree(t, s.Kitchen)
-		var l api.Larder
+		var l usecase.Larder
 		h.must(200, "GET", "~/larder", nil, &l)
 		for _, i := range l.Ingredients {
 			if i.ID == "bread-flour" {
@@ -73,7 +73,7 @@ func TestAKitchenWithoutOneOfItsWordsIsRefusedAndStillOpens(t *testing.T) {
 
 func TestWhatLacksAWordIsRefusedAtItsField(t *testing.T) {
 	h := open(t)
-	var all api.Profiles
+	var all usecase.Profiles
 	h.must(200, "GET", "~/machines/profiles", nil, &all)
 	machine := func(spoil func(map[string]any)) map[string]any {
 		m := tree(t, all.Profiles[0])
@@ -85,7 +85,7 @@ func TestWhatLacksAWordIsRefusedAtItsField(t *testing.T) {
 		r[key] = v
 		return r
 	}
-	var b api.BenchView
+	var b usecase.BenchView
 	h.must(201, "POST", "~/benches", h.wish("Towpath white"), &b, "Idempotency-Key", "bench")
 	at := "~/benches/" + b.ID + "/happenings"
 	for n, c := range []struct {
@@ -160,7 +160,7 @@ func TestWhatCannotBeReadIsTheStoresFaultAndCostsItselfAlone(t *testing.T) {
 	if s := h.shelf(); len(s.Machines) != 1 || len(s.Unreadable) != 1 || len(s.Recipes) != len(demo.Recipes()) {
 		t.Errorf("the shelf has %d machines and %d recipes, and says %v", len(s.Machines), len(s.Recipes), s.Unreadable)
 	}
-	var l api.Log
+	var l usecase.Log
 	h.must(200, "GET", "~/bakes", nil, &l)
 	if l.Bakes[0].ID != b.ID {
 		t.Error("the log does not show the bake whose plan cannot be read")
@@ -173,24 +173,24 @@ func TestWhatCannotBeReadIsTheStoresFaultAndCostsItselfAlone(t *testing.T) {
 func TestABenchKeepsWhatItWasMadeWith(t *testing.T) {
 	h := open(t)
 	w := h.wish("Towpath white")
-	var before api.RecipeRead
+	var before usecase.RecipeRead
 	h.must(200, "GET", "~/recipes/"+w["recipe"].(string), nil, &before)
-	var b api.BenchView
+	var b usecase.BenchView
 	h.must(201, "POST", "~/benches", w, &b, "Idempotency-Key", "bench")
 	path := "~/benches/" + b.ID
 	water := b.Plan.Lines[0].ID
 	h.must(201, "POST", path+"/happenings", map[string]any{"do": "done", "step": "measure " + water}, nil, "Idempotency-Key", "water")
 	text := before.Recipe
 	text.Text = "2 tbsp honey\n" + text.Text
-	var after api.RecipeRead
+	var after usecase.RecipeRead
 	h.must(201, "POST", "~/recipes/"+before.ID+"/revisions", text, &after, "Idempotency-Key", "rev", "If-Match", `"1"`)
 	h.must(412, "POST", "~/recipes/"+before.ID+"/revisions", text, nil, "Idempotency-Key", "again", "If-Match", `"1"`)
-	var now api.BenchView
+	var now usecase.BenchView
 	h.must(200, "GET", path, nil, &now)
 	if now.Plan.Lines[0].Name != "water" || now.Plan.Lines[0].ID != water || len(now.Changed) != 1 || now.Changed[0] != "recipe" || now.Digest != b.Digest {
 		t.Errorf("the bench now begins with %s (%s), and says %v has changed", now.Plan.Lines[0].Name, now.Plan.Lines[0].ID, now.Changed)
 	}
-	var p api.PlanAnswer
+	var p usecase.PlanAnswer
 	h.must(200, "POST", "~/plan", w, &p)
 	if p.Plan.Lines[0].Name != "honey" || p.Plan.Lines[1].ID != water {
 		t.Errorf("a new plan has %s, and its water is line %s, was %s", p.Plan.Lines[0].Name, p.Plan.Lines[1].ID, water)
@@ -205,13 +205,13 @@ func TestAnAnswerGivenAgainIsOfNow(t *testing.T) {
 	w := h.wish("Towpath white")
 	put(w, "time/atPanel", true)
 	h.later(5 * time.Minute)
-	var again api.BakeView
+	var again usecase.BakeView
 	h.must(201, "POST", "~/bakes", map[string]any{"wish": w, "digest": planDigest(h, w)}, &again, "Idempotency-Key", "same")
 	if again.ID != first.ID || !again.Now.After(first.Now) || !again.StartedAt.Equal(first.StartedAt) {
 		t.Errorf("given again: %s at %v, first %s at %v", again.ID, again.Now, first.ID, first.Now)
 	}
 	for n, path := range []string{"~/recipes", "~/machines", "~/benches", "~/recipes/" + w["recipe"].(string) + "/swaps"} {
-		var all api.Profiles
+		var all usecase.Profiles
 		h.must(200, "GET", "~/machines/profiles", nil, &all)
 		body := []any{map[string]any{"name": "n", "kind": "white", "standard": "us", "text": "1 cup water\n3 cups bread flour"}, all.Profiles[0], h.wish("Towpath white"),
 			map[string]any{"revision": 1, "swaps": []any{map[string]any{"line": "l2", "swap": "butter>oil"}}}}[n]
@@ -225,7 +225,7 @@ func TestAnAnswerGivenAgainIsOfNow(t *testing.T) {
 }
 
 func planDigest(h *house, w map[string]any) string {
-	var p api.PlanAnswer
+	var p usecase.PlanAnswer
 	h.must(200, "POST", "~/plan", w, &p)
 	return p.Digest
 }
@@ -236,7 +236,7 @@ func TestThingsArePutAwayAndBroughtBack(t *testing.T) {
 	w := h.wish("Boathook rye")
 	count := func() [3]int {
 		s := h.shelf()
-		var l api.Log
+		var l usecase.Log
 		h.must(200, "GET", "~/bakes", nil, &l)
 		return [3]int{len(s.Recipes), len(s.Machines), len(l.Bakes)}
 	}
@@ -255,7 +255,7 @@ func TestThingsArePutAwayAndBroughtBack(t *testing.T) {
 		}
 	}
 	h.must(200, "PUT", "~/recipes/"+w["recipe"].(string)+"/shelf", map[string]any{"away": true}, nil)
-	var away api.Recipes
+	var away usecase.Recipes
 	h.must(200, "GET", "~/recipes?away=true", nil, &away)
 	if len(away.Recipes) != 1 || away.Recipes[0].Name != "Boathook rye" || !away.Recipes[0].PutAway {
 		t.Errorf("put away: %+v", away.Recipes)
@@ -273,7 +273,7 @@ func TestTheShelfIsSearchedOnTheServer(t *testing.T) {
 	if len(s.Recipes) != 40 || !s.More {
 		t.Errorf("the shelf shows %d recipes (more: %v), want a window of 40", len(s.Recipes), s.More)
 	}
-	var rest, found api.Recipes
+	var rest, found usecase.Recipes
 	h.must(200, "GET", "~/recipes?after="+s.Recipes[39].ID, nil, &rest)
 	if len(rest.Recipes) != 45+len(demo.Recipes())-40 || rest.More {
 		t.Errorf("after them come %d", len(rest.Recipes))
@@ -293,7 +293,7 @@ func TestRecipesAreFoundByIngredientAndKind(t *testing.T) {
 		"find=raisins": {"Mooring raisin loaf"}, "find=honey+oat": {"Oat and honey loaf"}, "kind=crusty": {"Winding-hole crusty"},
 		"find=bread+flour&kind=wholemeal": {"Lock-keeper's wholemeal"}, "find=banana&kind=white": {}, "find=unobtainium": {},
 	} {
-		var found api.Recipes
+		var found usecase.Recipes
 		h.must(200, "GET", "~/recipes?"+query, nil, &found)
 		var names []string
 		for _, r := range found.Recipes {
@@ -316,7 +316,7 @@ func TestAnswersStaySmall(t *testing.T) {
 	}
 	w := h.wish("Mooring raisin loaf")
 	plan := size("POST", "~/plan", w)
-	var b api.BenchView
+	var b usecase.BenchView
 	h.must(201, "POST", "~/benches", w, &b, "Idempotency-Key", "bench")
 	tap := size("POST", "~/benches/"+b.ID+"/happenings", map[string]any{"do": "done", "step": "tools"}, "Idempotency-Key", "tap")
 	log := size("GET", "~/bakes", nil)
@@ -356,7 +356,7 @@ func TestADatabaseThatHangsHoldsNobody(t *testing.T) {
 		}
 	}
 	release()
-	var kept, again api.RecipeRead
+	var kept, again usecase.RecipeRead
 	h.must(201, "POST", "~/recipes", loaf, &kept, "Idempotency-Key", "held")
 	h.must(201, "POST", "~/recipes", loaf, &again, "Idempotency-Key", "held")
 	if now := len(h.shelf().Recipes); now != before+1 || again.ID != kept.ID {

@@ -5,14 +5,14 @@ import (
 	"testing"
 	"time"
 
-	"risepan/api"
+	"risepan/usecase"
 )
 
 // Minutes that are added on Watch move the calendar file of the bake too.
 func TestAddedMinutesMoveTheBakesCalendar(t *testing.T) {
 	h := open(t)
 	first := h.start("Winding-hole crusty", "one")
-	ready := func() (view api.BakeView) {
+	ready := func() (view usecase.BakeView) {
 		h.must(200, "GET", "~/bakes/"+first.ID, nil, &view)
 		var calendar string
 		h.must(200, "GET", "~/bakes/"+first.ID+"/timetable", nil, &calendar)

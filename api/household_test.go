@@ -14,6 +14,7 @@ import (
 	"risepan/api"
 	"risepan/core/kitchen"
 	"risepan/door"
+	"risepan/usecase"
 )
 
 const (
@@ -22,12 +23,12 @@ const (
 )
 
 // openHouse is a server that is open to the house, with two households in it, and their owners' laptops.
-func openHouse(t *testing.T) (h *house, ours, theirs *device, opened api.Opened) {
+func openHouse(t *testing.T) (h *house, ours, theirs *device, opened usecase.Opened) {
 	t.Helper()
-	h = openTo(t, api.House{Open: true, Where: []string{"http://192.0.2.7:8080"}, Hosts: []string{"laptop.local"}})
+	h = openTo(t, usecase.House{Open: true, Where: []string{"http://192.0.2.7:8080"}}, "laptop.local")
 	ours, theirs = &device{house: h, from: "192.0.2.10"}, &device{house: h, from: "192.0.2.20"}
 	for n, d := range []*device{ours, theirs} {
-		made := api.Opened{}
+		made := usecase.Opened{}
 		d.must(201, "POST", "/api/v1/kitchens", map[string]any{"name": []string{"Wharf House", "Mill Cottage"}[n], "person": []string{"Wren", "Ash"}[n], "passphrase": right, "zone": "Europe/London"}, &made, "Idempotency-Key", "mine")
 		if d.kitchen = made.Kitchen; n == 0 {
 			opened = made
@@ -44,7 +45,7 @@ func paired(owner *device, from, name string) *device {
 	if name != "" {
 		path = "~/household/people"
 	}
-	var code api.PairingCode
+	var code usecase.PairingCode
 	owner.must(200, "POST", path, nil, &code)
 	d.must(200, "POST", "/api/v1/session/paired", map[string]any{"code": code.Code, "name": name}, nil)
 	return d
@@ -109,13 +110,13 @@ func TestAnOpenKitchenIsClosedToTheHouse(t *testing.T) {
 	for _, d := range []*device{{house: h}, {house: h, from: "192.0.2.66"}} {
 		d.kitchen = demo
 		d.must(401, "GET", "~", nil, nil)
-		var list api.Kitchens
+		var list usecase.Kitchens
 		d.must(200, "GET", "/api/v1/kitchens", nil, &list)
 		if len(list.Kitchens) != 0 || !list.Doors || !list.House {
 			t.Errorf("nobody is told of %+v", list)
 		}
 	}
-	var list api.Kitchens
+	var list usecase.Kitchens
 	ours.must(200, "GET", "/api/v1/kitchens", nil, &list)
 	if len(list.Kitchens) != 1 || list.Kitchens[0].Name != "Wharf House" || list.Me.Name != "Wren" {
 		t.Errorf("the owner is told of %+v", list)
@@ -134,7 +135,7 @@ func TestSigningInTellsNothingAndIsBounded(t *testing.T) {
 	signIn := func(d *device, name, passphrase string) (int, api.Problem) {
 		return d.ask("POST", "/api/v1/session", map[string]any{"name": name, "passphrase": passphrase}, nil)
 	}
-	var opened api.Opened
+	var opened usecase.Opened
 	(&device{house: h, from: "192.0.2.30"}).must(200, "POST", "/api/v1/session", mine, &opened)
 	if opened.Me.Name != "Wren" || opened.Recovery != "" {
 		t.Errorf("signed in as %+v", opened)
@@ -205,13 +206,13 @@ func heap() int64 {
 
 func TestAPhoneIsPairedOnce(t *testing.T) {
 	h, ours, _, _ := openHouse(t)
-	var code api.PairingCode
+	var code usecase.PairingCode
 	ours.must(200, "POST", "~/household/devices", nil, &code)
 	if len(code.Code) != door.CodeLength || code.URL != "http://192.0.2.7:8080/pair#"+code.Code || code.QR == nil || code.QR.Side < 29 {
 		t.Fatalf("the code shown is %+v", code)
 	}
 	phone := &device{house: h, from: "192.0.2.12", kitchen: ours.kitchen}
-	var in api.Opened
+	var in usecase.Opened
 	phone.must(200, "POST", "/api/v1/session/paired", map[string]any{"code": " " + strings.ToLower(code.Code[:3]) + "-" + code.Code[3:]}, &in, "User-Agent", "Some Mobile browser")
 	if in.Me.Name != "Wren" || in.Kitchen != ours.kitchen {
 		t.Errorf("paired as %+v", in)
@@ -247,7 +248,7 @@ func TestAPhoneIsPairedOnce(t *testing.T) {
 func TestDevicesAndPeopleAreEnded(t *testing.T) {
 	h, ours, _, opened := openHouse(t)
 	phone, teal := paired(ours, "192.0.2.12", ""), paired(ours, "192.0.2.13", "Teal")
-	view := func(d *device) (v api.Household) { d.must(200, "GET", "~/household", nil, &v); return v }
+	view := func(d *device) (v usecase.Household) { d.must(200, "GET", "~/household", nil, &v); return v }
 	v := view(teal)
 	if len(v.Devices) != 3 || len(v.People) != 2 || v.Me.Name != "Teal" || v.Name != "Wharf House" {
 		t.Fatalf("the household is %+v", v)
@@ -266,13 +267,13 @@ func TestDevicesAndPeopleAreEnded(t *testing.T) {
 	teal.must(200, "GET", "~", nil, nil)
 
 	// What Teal does carries the name.
-	var bench api.BenchView
-	var machine api.MachineRead
+	var bench usecase.BenchView
+	var machine usecase.MachineRead
 	ours.must(201, "POST", "~/demo", map[string]any{}, nil, "Idempotency-Key", "demo")
-	var shelf api.Shelf
+	var shelf usecase.Shelf
 	teal.must(200, "GET", "~", nil, &shelf)
 	teal.must(201, "POST", "~/benches", map[string]any{"recipe": shelf.Recipes[0].ID, "machine": shelf.Machines[0].ID, "loaf": map[string]any{"size": "1 lb"}}, &bench, "Idempotency-Key", "b")
-	var told api.BenchTold
+	var told usecase.BenchTold
 	teal.must(201, "POST", "~/benches/"+bench.ID+"/happenings", map[string]any{"do": "done", "step": bench.Steps[0].ID}, &told, "Idempotency-Key", "h")
 	happened, err := h.store.BenchHappenings(context.Background(), ours.kitchen, bench.ID)
 	if err != nil || len(happened) != 1 || happened[0].By != "Teal" {
@@ -302,7 +303,7 @@ func TestDevicesAndPeopleAreEnded(t *testing.T) {
 	lost := &device{house: h, from: "192.0.2.41", kitchen: ours.kitchen}
 	recover := map[string]any{"name": "Wharf House", "code": strings.ToLower(opened.Recovery), "passphrase": "three ducks below bridge"}
 	lost.must(401, "POST", "/api/v1/session/recovered", map[string]any{"name": "Wharf House", "code": "WRONG", "passphrase": "three ducks below bridge"}, nil)
-	var in api.Opened
+	var in usecase.Opened
 	lost.must(200, "POST", "/api/v1/session/recovered", recover, &in)
 	if in.Recovery == "" || in.Recovery == opened.Recovery {
 		t.Errorf("recovered with %+v", in)
@@ -310,7 +311,7 @@ func TestDevicesAndPeopleAreEnded(t *testing.T) {
 	lost.must(200, "GET", "~", nil, nil)
 	ours.must(401, "GET", "~", nil, nil)
 	lost.must(401, "POST", "/api/v1/session/recovered", recover, nil)
-	var code api.Recovery
+	var code usecase.Recovery
 	lost.must(200, "POST", "~/household/recovery", map[string]any{"before": "three ducks below bridge"}, &code)
 	if code.Code == in.Recovery {
 		t.Error("the code for recovery is the same")
@@ -335,13 +336,13 @@ func TestAKitchenIsMadeOnce(t *testing.T) {
 	h := open(t)
 	laptop := &device{house: h}
 	made := map[string]any{"name": "Wharf House", "person": "Wren", "passphrase": right, "recipes": h.kitchen()}
-	var first, second api.Opened
+	var first, second usecase.Opened
 	laptop.must(201, "POST", "/api/v1/kitchens", made, &first, "Idempotency-Key", "one")
 	laptop.must(201, "POST", "/api/v1/kitchens", made, &second, "Idempotency-Key", "one")
 	if first.Kitchen != second.Kitchen || first.Recovery == second.Recovery {
 		t.Errorf("pressed twice: %+v and %+v", first, second)
 	}
-	var shelf api.Shelf
+	var shelf usecase.Shelf
 	laptop.kitchen = first.Kitchen
 	laptop.must(200, "GET", "~", nil, &shelf)
 	if demo := h.shelf(); len(shelf.Recipes) != len(demo.Recipes) || len(shelf.Machines) != 0 {
@@ -360,7 +361,7 @@ func TestAKitchenIsMadeOnce(t *testing.T) {
 		}
 	}
 	// An open kitchen gets its household, with all that is in it.
-	claimed := api.Opened{}
+	claimed := usecase.Opened{}
 	demo := &device{house: h, kitchen: h.kitchen()}
 	demo.must(201, "POST", "~/household", map[string]any{"name": "The boat", "person": "Ash", "passphrase": right}, &claimed, "Idempotency-Key", "c")
 	demo.must(200, "GET", "~", nil, nil)
@@ -376,10 +377,10 @@ func TestTheDemoIsMadeAsNew(t *testing.T) {
 	k := shelf.Kitchen
 	k.Name = "Changed"
 	h.must(200, "PUT", "~", k, nil, "If-Match", `"1"`)
-	var back api.Restored
+	var back usecase.Restored
 	h.must(201, "POST", "~/reset", map[string]any{}, &back, "Idempotency-Key", "r")
 	h.must(404, "GET", "/api/v1/kitchens/"+before, nil, nil)
-	var list api.Kitchens
+	var list usecase.Kitchens
 	h.must(200, "GET", "/api/v1/kitchens", nil, &list)
 	if len(list.Kitchens) != 1 || list.Kitchens[0].Name != "Heron Lock" || len(list.Away) != 1 || list.Away[0].Name != "Changed" {
 		t.Fatalf("the kitchens are %+v", list)
@@ -400,14 +401,14 @@ func TestRestoringKeepsTheHousehold(t *testing.T) {
 	_, ours, theirs, _ := openHouse(t)
 	var file string
 	ours.must(200, "GET", "~/file", nil, &file)
-	var back api.Restored
+	var back usecase.Restored
 	ours.must(201, "POST", "~/restore", file, &back, "Idempotency-Key", "restore")
 	old := ours.kitchen
 	ours.must(404, "GET", "~", nil, nil)
 	ours.kitchen = back.Kitchen
 	ours.must(200, "GET", "~", nil, nil)
 	theirs.must(422, "POST", "~/swap", map[string]any{"with": old}, nil)
-	var list api.Kitchens
+	var list usecase.Kitchens
 	theirs.must(200, "GET", "/api/v1/kitchens", nil, &list)
 	if len(list.Away) != 0 {
 		t.Errorf("another household is told of %+v", list.Away)
@@ -418,14 +419,14 @@ func TestRestoringKeepsTheHousehold(t *testing.T) {
 func TestACalendarIsReadByItsAddress(t *testing.T) {
 	h, ours, _, _ := openHouse(t)
 	ours.must(201, "POST", "~/demo", map[string]any{}, nil, "Idempotency-Key", "demo")
-	var shelf api.Shelf
+	var shelf usecase.Shelf
 	ours.must(200, "GET", "~", nil, &shelf)
 	wish := map[string]any{"recipe": shelf.Recipes[0].ID, "machine": shelf.Machines[0].ID, "loaf": map[string]any{"size": "1 lb"}}
 	put(wish, "time/atPanel", true)
-	var p api.PlanAnswer
+	var p usecase.PlanAnswer
 	ours.must(200, "POST", "~/plan", wish, &p)
 	ours.must(201, "POST", "~/bakes", map[string]any{"wish": wish, "digest": p.Digest}, nil, "Idempotency-Key", "b")
-	var at api.SecretAddress
+	var at usecase.SecretAddress
 	ours.must(200, "PUT", "~/calendar", map[string]any{"on": true}, &at)
 	if len(at.Whole) != 1 || !strings.HasPrefix(at.Whole[0], "http://192.0.2.7:8080/api/v1/calendar/") {
 		t.Fatalf("the address is %+v", at)
@@ -452,20 +453,20 @@ func TestACalendarIsReadByItsAddress(t *testing.T) {
 func TestARecipeIsCopiedByALink(t *testing.T) {
 	_, ours, theirs, _ := openHouse(t)
 	ours.must(201, "POST", "~/demo", map[string]any{}, nil, "Idempotency-Key", "demo")
-	var shelf api.Shelf
+	var shelf usecase.Shelf
 	ours.must(200, "GET", "~", nil, &shelf)
-	var at api.SecretAddress
+	var at usecase.SecretAddress
 	link := "~/recipes/" + shelf.Recipes[0].ID + "/link"
 	ours.must(200, "PUT", link, map[string]any{"on": true}, &at)
 	_, secret, _ := strings.Cut(at.Path, "#")
-	var seen api.Linked
+	var seen usecase.Linked
 	theirs.must(200, "POST", "~/links", map[string]any{"secret": secret}, &seen)
 	if seen.Kitchen != "Wharf House" || seen.Recipe.Name != shelf.Recipes[0].Name {
 		t.Errorf("the link shows %+v", seen)
 	}
 	theirs.must(201, "POST", "~/recipes/linked", map[string]any{"secret": secret}, nil, "Idempotency-Key", "copy")
 	theirs.must(201, "POST", "~/recipes/linked", map[string]any{"secret": secret}, nil, "Idempotency-Key", "copy")
-	var now api.Shelf
+	var now usecase.Shelf
 	theirs.must(200, "GET", "~", nil, &now)
 	if len(now.Recipes) != 1 || now.Recipes[0].Name != shelf.Recipes[0].Name {
 		t.Errorf("%d recipes were copied", len(now.Recipes))
@@ -478,7 +479,7 @@ func TestARecipeIsCopiedByALink(t *testing.T) {
 func TestWhatAnotherDeviceDidIsTold(t *testing.T) {
 	_, ours, _, _ := openHouse(t)
 	phone := paired(ours, "192.0.2.12", "")
-	var before, after api.Changes
+	var before, after usecase.Changes
 	phone.must(200, "GET", "~/changes", nil, &before)
 	phone.must(304, "GET", fmt.Sprintf("~/changes?after=%d", before.Sum), nil, nil)
 	ours.must(201, "POST", "~/demo", map[string]any{}, nil, "Idempotency-Key", "demo")
@@ -491,7 +492,7 @@ func TestWhatAnotherDeviceDidIsTold(t *testing.T) {
 
 // A device's secret goes nowhere but back to this server.
 func TestTheSecretIsKeptClose(t *testing.T) {
-	h := openTo(t, api.House{Open: true, Secure: true})
+	h := openTo(t, usecase.House{Open: true, Secure: true})
 	r := httptest.NewRequest("POST", "http://127.0.0.1/api/v1/kitchens", strings.NewReader(`{"name":"Wharf House","person":"Wren","passphrase":"`+right+`"}`))
 	r.Header.Set("Idempotency-Key", "k")
 	w := httptest.NewRecorder()

@@ -6,14 +6,14 @@ import (
 	"strings"
 	"testing"
 
-	"risepan/api"
+	"risepan/usecase"
 )
 
 // All that is known of an ingredient is in the answer to its name; what a baker says of a name holds from then
 // on, and said twice it is said once.
 func TestWhatAnIngredientIsByItsName(t *testing.T) {
 	h := open(t)
-	facts := func(name string) (f api.Facts) {
+	facts := func(name string) (f usecase.Facts) {
 		t.Helper()
 		h.must(200, "GET", "~/larder?name="+url.QueryEscape(name), nil, &f)
 		return f
@@ -35,7 +35,7 @@ func TestWhatAnIngredientIsByItsName(t *testing.T) {
 	}
 	said := map[string]any{"name": "moonflower dust", "answer": map[string]any{"like": "ground-spice", "keeps": true, "allergens": []string{"celery"}}}
 	for range 2 {
-		var f api.Facts
+		var f usecase.Facts
 		h.must(200, "POST", "~/larder", said, &f)
 		if f.Sure != "known" || f.Ingredient.Spoils || f.Ingredient.Like != "ground spice" {
 			t.Errorf("explained, it is %+v", f)
@@ -53,7 +53,7 @@ func TestWhatAnIngredientIsByItsName(t *testing.T) {
 func TestACardIsReadWhole(t *testing.T) {
 	h := open(t)
 	card := map[string]any{"standard": "us", "text": "Harbour loaf\n | 1 lb | 1 1/2 lb\nWater | 2/3 cup | 1 cup\nBread flour | 2 cups | 3 cups\nButter | 1 tbsp | 3 tbsp\nYeast | 1 tsp | 1 1/2 tsp\nBlue stuff | 1 tsp | 1 tsp\nSweet cycle, light crust, not for the timer.\nMakes 12 slices"}
-	var read api.RecipeRead
+	var read usecase.RecipeRead
 	h.must(200, "POST", "~/recipes/read", card, &read)
 	if read.Recipe.Name != "Harbour loaf" || len(read.Lines) != 5 || read.Asks != 1 || len(read.Columns) != 1 || len(read.Sizes) != 2 || read.Settings.Cycle != "sweet" || read.Settings.Crust != "light" ||
 		read.Settings.Delay != "no" || read.Makes != "12 slices" || read.Problem != "" {
@@ -68,7 +68,7 @@ func TestACardIsReadWhole(t *testing.T) {
 	if differ == 0 {
 		t.Error("a tablespoon of butter in 1 lb and three in 1 1/2 lb are not told apart")
 	}
-	read = api.RecipeRead{}
+	read = usecase.RecipeRead{}
 	card["lines"] = []any{map[string]any{"amount": "1 cup", "name": "water", "from": 1}, map[string]any{"amount": "3 cups", "name": "bread flour", "note": "sifted", "from": 2}, map[string]any{"amount": "2 tsp", "name": "instant yeast", "from": 4},
 		map[string]any{"amount": "1/2 cup", "name": "raisins", "when": "beep", "optional": true}}
 	h.must(200, "POST", "~/recipes/read", card, &read)
@@ -84,17 +84,17 @@ func TestACardIsReadWhole(t *testing.T) {
 	if want := "1 lb | 1 1/2 lb | size\n3/4 cup | 1 cup | water\n2 cups | 3 cups | bread flour\n"; !strings.HasPrefix(read.Recipe.Text, want) || read.Lines[0].Amount != "3/4 cup" {
 		t.Errorf("the line edited at 1 lb is written as\n%s", read.Recipe.Text)
 	}
-	read = api.RecipeRead{}
-	var kept api.RecipeRead
+	read = usecase.RecipeRead{}
+	var kept usecase.RecipeRead
 	card["name"] = "Harbour loaf"
 	h.must(201, "POST", "~/recipes", card, &kept, "Idempotency-Key", "card")
 	w := h.wish("Harbour loaf")
-	var p api.PlanAnswer
+	var p usecase.PlanAnswer
 	h.must(200, "POST", "~/plan", w, &p)
 	if c, refused := p.Plan.Refusal(); !refused || c.Level != "ask" {
 		t.Fatalf("bread without salt is not asked about: %+v", p.Plan.Cautions)
 	}
-	var again api.RecipeKept
+	var again usecase.RecipeKept
 	for range 2 {
 		h.must(201, "POST", "~/recipes/"+kept.ID+"/meant", map[string]any{"revision": 1, "figure": "salt"}, &again, "Idempotency-Key", "meant")
 	}

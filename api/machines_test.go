@@ -6,8 +6,8 @@ import (
 
 	"github.com/go-json-experiment/json"
 
-	"risepan/api"
 	"risepan/core/machine"
+	"risepan/usecase"
 )
 
 func match(version int) []string { return []string{"If-Match", fmt.Sprintf("%q", fmt.Sprint(version))} }
@@ -17,7 +17,7 @@ func TestAMachineIsDescribedChangedAndUndoneAndPastBakesStay(t *testing.T) {
 	b := h.start("Mooring raisin loaf", "one")
 	id := h.shelf().Machines[0].ID
 	path := "~/machines/" + id
-	var seen, now api.MachineRead
+	var seen, now usecase.MachineRead
 	h.must(200, "GET", path, nil, &seen)
 	changed := seen.Machine
 	changed.Cycles = append([]machine.Cycle{}, seen.Machine.Cycles...)
@@ -29,12 +29,12 @@ func TestAMachineIsDescribedChangedAndUndoneAndPastBakesStay(t *testing.T) {
 	}
 	h.must(412, "PUT", path, changed, nil, match(seen.Version)...)
 	h.must(428, "PUT", path, changed, nil)
-	var after api.BakeView
+	var after usecase.BakeView
 	h.must(200, "GET", "~/bakes/"+b.ID, nil, &after)
 	if after.Plan.Setting.Cycle.Name != "Sweet" || after.Plan.Setting.Total != b.Plan.Setting.Total {
 		t.Errorf("the running bake was changed: %+v", after.Plan.Setting.Cycle)
 	}
-	var p api.PlanAnswer
+	var p usecase.PlanAnswer
 	h.must(200, "POST", "~/plan", h.wish("Mooring raisin loaf"), &p)
 	if p.Plan.Setting.Cycle.Name != "Sugar bread" || p.Plan.Setting.Total != b.Plan.Setting.Total+12 {
 		t.Errorf("a new plan has %+v, %v", p.Plan.Setting.Cycle, p.Plan.Setting.Total)
@@ -50,7 +50,7 @@ func TestAMachineIsDescribedChangedAndUndoneAndPastBakesStay(t *testing.T) {
 
 func TestBadMachinesAreRefusedAtTheFieldAndNothingIsStored(t *testing.T) {
 	h := open(t)
-	var all api.Profiles
+	var all usecase.Profiles
 	h.must(200, "GET", "~/machines/profiles", nil, &all)
 	before := len(h.shelf().Machines)
 	n := 0
@@ -79,7 +79,7 @@ func TestBadMachinesAreRefusedAtTheFieldAndNothingIsStored(t *testing.T) {
 	if got := len(h.shelf().Machines); got != before {
 		t.Errorf("%d machines are on the shelf, %d before", got, before)
 	}
-	var kept api.MachineRead
+	var kept usecase.MachineRead
 	h.must(201, "POST", "~/machines", all.Profiles[1], &kept, "Idempotency-Key", "good")
 	if kept.Panel.Menu.Button != "Menu" || len(kept.Panel.Menu.Values) != len(kept.Machine.Cycles) {
 		t.Errorf("its panel in full is %+v", kept.Panel)
@@ -93,8 +93,8 @@ func stage(m map[string]any) map[string]any {
 func TestABakersOwnChoiceIsRememberedForARecipeAndMachine(t *testing.T) {
 	h := open(t)
 	w := h.wish("Mooring raisin loaf")
-	planned := func() api.PlanAnswer {
-		var p api.PlanAnswer
+	planned := func() usecase.PlanAnswer {
+		var p usecase.PlanAnswer
 		h.must(200, "POST", "~/plan", w, &p)
 		return p
 	}
@@ -136,7 +136,7 @@ func TestComparingCyclesRefusesNonsense(t *testing.T) {
 			t.Errorf("%d: %d at %q, want a fault at %s", n, status, p.Pointer, c.pointer)
 		}
 	}
-	var got api.Compared
+	var got usecase.Compared
 	h.must(200, "POST", path, map[string]any{"cycles": []string{"basic", "rapid"}, "size": "1 lb", "crust": "dark"}, &got)
 	if len(got.Cycles) != 2 || got.Cycles[1].Beside == "" || got.Longest != got.Cycles[0].Totals.All {
 		t.Errorf("compared: %+v", got)

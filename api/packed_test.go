@@ -11,12 +11,13 @@ import (
 	"time"
 
 	"risepan/api"
+	"risepan/usecase"
 )
 
 // A page is sent as tightly as the browser takes it: by brotli, by gzip, or as it is.
 func TestPagesArePackedAsTheBrowserTakesThem(t *testing.T) {
 	pages := fstest.MapFS{"index.html": {Data: []byte("<p>a loaf</p>")}, "index.html.br": {Data: []byte("packed")}, "plain.svg": {Data: []byte("<svg/>")}}
-	site := api.New(api.Config{Pages: pages, Now: time.Now, Log: slog.New(slog.DiscardHandler)})
+	site := api.New(api.Config{Pages: pages, Now: time.Now, Base: usecase.Base{Log: slog.New(slog.DiscardHandler)}})
 	for _, c := range []struct{ path, takes, encoding, body string }{
 		{"/", "gzip, deflate, br, zstd", "br", "packed"}, {"/", "gzip", "gzip", "<p>a loaf</p>"}, {"/", "", "", "<p>a loaf</p>"},
 		{"/log", "br", "br", "packed"}, {"/plain.svg", "br, gzip", "gzip", "<svg/>"},

@@ -9,7 +9,7 @@ import (
 
 	"github.com/go-json-experiment/json"
 
-	"risepan/api"
+	"risepan/usecase"
 )
 
 func pictureOf(w, h int) []byte {
@@ -39,7 +39,7 @@ func TestAPhotoOfALoaf(t *testing.T) {
 	h := open(t)
 	b := h.start("Towpath white", "one")
 	path, photo := "/bakes/"+b.ID+"/photos", pictureOf(2000, 1000)
-	var told api.BakeTold
+	var told usecase.BakeTold
 	for range 2 {
 		if status := h.send(path, "p1", photo, &told); status != 201 {
 			t.Fatalf("a photo is answered %d", status)
@@ -56,14 +56,14 @@ func TestAPhotoOfALoaf(t *testing.T) {
 			t.Errorf("the photo%s is %d wide, %s, %v", query, at.Width, w.Header().Get("Content-Type"), err)
 		}
 	}
-	var log api.Log
+	var log usecase.Log
 	h.must(200, "GET", "~/bakes", nil, &log)
 	if log.Bakes[0].Photo != one.ID {
 		t.Errorf("the log shows the photo %q", log.Bakes[0].Photo)
 	}
-	told = api.BakeTold{}
+	told = usecase.BakeTold{}
 	h.must(201, "POST", "~/bakes/"+b.ID+"/happenings", map[string]any{"what": "undone", "of": one.Seq}, &told, "Idempotency-Key", "p2")
-	log = api.Log{}
+	log = usecase.Log{}
 	h.must(200, "GET", "~/bakes", nil, &log)
 	if len(told.State.Photos) != 0 || log.Bakes[0].Photo != "" {
 		t.Errorf("taken off, the bake still shows %+v and the log %q", told.State.Photos, log.Bakes[0].Photo)
@@ -83,8 +83,8 @@ func TestAPhotoOfALoaf(t *testing.T) {
 // The log is found through by recipe, machine, sign and days as well.
 func TestTheLogByRecipeMachineSignAndDays(t *testing.T) {
 	h := open(t)
-	look := func(query string) []api.BakeSummary {
-		var log api.Log
+	look := func(query string) []usecase.BakeSummary {
+		var log usecase.Log
 		h.must(200, "GET", "~/bakes?"+query, nil, &log)
 		return log.Bakes
 	}
@@ -121,7 +121,7 @@ func TestTheLogByRecipeMachineSignAndDays(t *testing.T) {
 func TestAPhotoOfACard(t *testing.T) {
 	h := open(t)
 	id := h.recipeOf("Towpath white")
-	var all api.CardPhotos
+	var all usecase.CardPhotos
 	for range 2 {
 		if status := h.send("/recipes/"+id+"/photos", "c1", pictureOf(800, 600), &all); status != 201 || len(all.Photos) != 1 {
 			t.Fatalf("%d: %+v", status, all)
@@ -130,7 +130,7 @@ func TestAPhotoOfACard(t *testing.T) {
 	path := "~/photos/" + all.Photos[0].ID + "/shelf"
 	for _, away := range []bool{true, false} {
 		h.must(200, "PUT", path, map[string]any{"away": away}, nil)
-		var now api.CardPhotos
+		var now usecase.CardPhotos
 		h.must(200, "GET", "~/recipes/"+id+"/photos", nil, &now)
 		if len(now.Photos) == 1 == away {
 			t.Errorf("put away: %v, and %d are shown", away, len(now.Photos))

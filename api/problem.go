@@ -9,6 +9,8 @@ import (
 	"net"
 	"net/http"
 	"reflect"
+	"strconv"
+	"time"
 
 	"github.com/gin-gonic/gin"
 	"github.com/go-json-experiment/json"
@@ -17,16 +19,19 @@ import (
 
 	"risepan/core/fault"
 	"risepan/store"
+	"risepan/usecase"
 )
 
 // Problem is an error as RFC 9457 has it, with the field's JSON pointer. It is an error itself.
 type Problem struct {
-	Type    string      `json:"type"`
-	Title   string      `json:"title"`
-	Status  int         `json:"status"`
-	Detail  string      `json:"detail"`
-	Pointer string      `json:"pointer,omitzero"` // to the field that is wrong
-	Plan    *PlanAnswer `json:"plan,omitzero"`    // of a 409: the plan as it would be now
+	Type    string              `json:"type"`
+	Title   string              `json:"title"`
+	Status  int                 `json:"status"`
+	Detail  string              `json:"detail"`
+	Pointer string              `json:"pointer,omitzero"` // to the field that is wrong
+	Plan    *usecase.PlanAnswer `json:"plan,omitzero"`    // of a 409: the plan as it would be now
+
+	wait time.Duration // until it may be tried again
 }
 
 func (p *Problem) Error() string { return fmt.Sprintf("%d %s: %s", p.Status, p.Title, p.Detail) }
@@ -42,6 +47,9 @@ func asProblem(err error) *Problem {
 	if errors.As(err, &p) {
 		return p
 	}
+	if r := refused(err); r != nil {
+		return r
+	}
 	if errors.As(err, &unreadable) { // whatever is inside, it is not the client's mistake
 		return problem(http.StatusInternalServerError, "", "this %s cannot be read; everything else in the kitchen is as it was", unreadable.What)
 	}
@@ -50,7 +58,33 @@ func asProblem(err error) *Problem {
 			return p
 		}
 	}
+	if bad := (*usecase.BadFile)(nil); errors.As(err, &bad) {
+		return problem(http.StatusUnprocessableEntity, "/file", "%v", bad)
+	}
 	return problem(http.StatusInternalServerError, "", "something went wrong here; nothing was stored")
+}
+
+// closed is the type of problems that a page meets whose kitchen is closed to it: it goes to the door.
+const closed = "urn:rise-pan:closed"
+
+// statuses are those of HTTP for what use cases refuse.
+var statuses = map[usecase.Kind]int{
+	usecase.Conflict: http.StatusConflict, usecase.Unauthorized: http.StatusUnauthorized, usecase.Forbidden: http.StatusForbidden,
+	usecase.NotFound: http.StatusNotFound, usecase.TooManyRequests: http.StatusTooManyRequests,
+}
+
+// refused is the problem of what a use case refuses; nil for another error.
+func refused(err error) *Problem {
+	var r *usecase.Refusal
+	if !errors.As(err, &r) {
+		return nil
+	}
+	p := problem(statuses[r.Kind], r.Pointer, "%s", r.Detail)
+	p.Plan, p.wait = r.Plan, r.Wait
+	if r.Closed {
+		p.Type = closed
+	}
+	return p
 }
 
 // mistake is the problem of an error that the client can mend; nil for another error.
@@ -134,13 +168,19 @@ func kindInWords(t reflect.Type) string {
 	return "an object"
 }
 
+// shortly is when a client may try again while the database does not answer.
+const shortly = 2 * time.Second
+
 func (s *server) refuse(c *gin.Context, err error) {
 	p := asProblem(err)
 	if p.Status >= 500 {
 		s.log.Error("request failed", "method", c.Request.Method, "path", c.Request.URL.Path, "status", p.Status, "error", err)
 	}
 	if p.Status == http.StatusServiceUnavailable {
-		c.Header("Retry-After", "2")
+		p.wait = shortly
+	}
+	if p.wait > 0 {
+		c.Header("Retry-After", strconv.Itoa(int(p.wait/time.Second)))
 	}
 	b, err := json.Marshal(p)
 	if err != nil {
@@ -148,14 +188,4 @@ func (s *server) refuse(c *gin.Context, err error) {
 	}
 	c.Abort()
 	c.Data(p.Status, "application/problem+json", b)
-}
-
-// under moves a fault's pointer below the field that holds the faulty value.
-func under(prefix string, err error) error {
-	p := asProblem(err)
-	if p.Status >= 500 {
-		return err
-	}
-	p.Pointer = prefix + p.Pointer
-	return p
 }

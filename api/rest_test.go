@@ -8,17 +8,18 @@ import (
 	"risepan/api"
 	"risepan/core/machine"
 	"risepan/demo"
+	"risepan/usecase"
 )
 
 // A rehearsal by the API alone: begun, set by the plan's own presses, answered to its end, kept in the log, where it
 // teaches and counts nothing.
 func TestARehearsalIsKept(t *testing.T) {
 	h := open(t)
-	var v api.RehearsalView
+	var v usecase.RehearsalView
 	h.must(201, "POST", "~/rehearsals", map[string]any{"wish": h.wish("Towpath white")}, &v, "Idempotency-Key", "r")
 	h.must(422, "POST", "~/rehearsals/"+v.ID+"/kept", map[string]any{}, nil, "Idempotency-Key", "early")
 	n := 0
-	do := func(what map[string]any) (r api.Rehearsed) {
+	do := func(what map[string]any) (r usecase.Rehearsed) {
 		n++
 		h.must(201, "POST", "~/rehearsals/"+v.ID+"/happenings", what, &r, "Idempotency-Key", fmt.Sprint("h", n))
 		return r
@@ -29,9 +30,9 @@ func TestARehearsalIsKept(t *testing.T) {
 			do(map[string]any{"what": "pressed", "button": b.Button})
 		}
 	}
-	var at api.Rehearsed
+	var at usecase.Rehearsed
 	for range 200 {
-		at = api.Rehearsed{}
+		at = usecase.Rehearsed{}
 		h.must(200, "GET", "~/rehearsals/"+v.ID+"?only=state", nil, &at)
 		s := at.State
 		switch {
@@ -60,17 +61,17 @@ func TestARehearsalIsKept(t *testing.T) {
 	if v.State.Loaf == nil {
 		t.Fatalf("it did not come to its end: %+v", at.State.Waits)
 	}
-	var kept api.BakeView
+	var kept usecase.BakeView
 	h.must(201, "POST", "~/rehearsals/"+v.ID+"/kept", map[string]any{}, &kept, "Idempotency-Key", "keep")
 	if !kept.Rehearsed || kept.State.Phase != "out" {
 		t.Errorf("it is kept as %+v", kept.State.Phase)
 	}
-	var log api.Log
+	var log usecase.Log
 	h.must(200, "GET", "~/bakes", nil, &log)
 	if !log.Bakes[0].Rehearsed {
 		t.Errorf("the log's newest is %+v", log.Bakes[0])
 	}
-	var y api.Year
+	var y usecase.Year
 	h.must(200, "GET", "~/year", nil, &y)
 	if y.Loaves != 8 {
 		t.Errorf("the year counts %d loaves", y.Loaves)
@@ -82,34 +83,34 @@ func TestQuestionsAreAnswered(t *testing.T) {
 	h := open(t)
 	var health api.Health
 	h.must(200, "GET", "/api/v1/health", nil, &health)
-	var doubts api.Doubts
+	var doubts usecase.Doubts
 	odd := demo.Galley()
 	odd.Cycles[0].Stages[1].Minutes = 400
 	h.must(200, "POST", "~/machines/doubts", odd, &doubts)
 	if len(doubts.Doubts) == 0 {
 		t.Error("a rest of nearly seven hours is not doubted")
 	}
-	var est api.Estimated
+	var est usecase.Estimated
 	h.must(200, "POST", "~/machines/estimate", map[string]any{"character": machine.Basic, "total": 200}, &est)
 	if len(est.Stages) < 3 {
 		t.Errorf("a cycle of 200 minutes is taken for %+v", est.Stages)
 	}
-	var oven api.ByOven
+	var oven usecase.ByOven
 	h.must(200, "POST", "~/plan/oven", h.wish("Towpath white"), &oven)
-	var b api.BenchView
+	var b usecase.BenchView
 	h.must(201, "POST", "~/benches", h.wish("Towpath white"), &b, "Idempotency-Key", "b")
-	var outs api.WaysOut
+	var outs usecase.WaysOut
 	h.must(200, "POST", "~/benches/"+b.ID+"/outs", map[string]any{"line": "l1", "amount": "1 1/4 cups"}, &outs)
 	if len(outs.Ways) == 0 {
 		t.Error("too much water has no way out")
 	}
 	id := h.recipeOf("Towpath white")
-	var kept api.RecipeKept
+	var kept usecase.RecipeKept
 	h.must(201, "POST", "~/recipes/"+id+"/taught", map[string]any{"line": "l1", "amount": "1 cup + 1 tbsp", "because": "too dry: short and dense"}, &kept, "Idempotency-Key", "t", "If-Match", `"1"`)
 	if kept.Revision != 2 {
 		t.Errorf("what was taught is revision %d", kept.Revision)
 	}
-	var shelf api.BagShelf
+	var shelf usecase.BagShelf
 	h.must(200, "GET", "~/bags", nil, &shelf)
 	h.must(200, "GET", "~/bags/"+shelf.Bags[0].ID, nil, nil)
 }

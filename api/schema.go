@@ -8,96 +8,29 @@ import (
 	stdjson "encoding/json"
 
 	"github.com/invopop/jsonschema"
-
-	"risepan/core/daybook"
-	"risepan/core/plan"
 )
 
-// shapes names every shape that crosses the wire; the front end's types are made from it.
-type shapes struct {
-	Kitchens      Kitchens
-	NewKitchen    NewKitchen
-	Opened        Opened
-	SigningIn     SigningIn
-	Pairing       Pairing
-	SignedOut     SignedOut
-	Changes       Changes
-	Household     Household
-	PairingCode   PairingCode
-	Gone          Gone
-	Relocking     Relocking
-	Recovery      Recovery
-	Shared        Shared
-	SecretAddress SecretAddress
-	Link          Link
-	Linked        Linked
-	Shelf         Shelf
-	Recipes       Recipes
-	DayView       DayView
-	Week          Week
-	Mends         Mends
-	NextOfDays    NextOfDays
-	Needs         daybook.Needs
-	Regulars      daybook.Regular
-	PutAway       PutAway
-	Wish          plan.Wish
-	PlanAnswer    PlanAnswer
-	ByOven        ByOven
-	OffersFor     OffersFor
-	Offers        Offers
-	Start         Start
-	Rehearse      Rehearse
-	RehearsalView RehearsalView
-	Rehearsed     Rehearsed
-	InRehearsal   InRehearsal
-	Health        Health
-	CardPhotos    CardPhotos
-	Log           Log
-	Restored      Restored
-	Swapped       Swapped
-	Brought       Brought
-	Bringing      Bringing
-	BringDone     BringDone
-	Year          Year
-	Story         Story
-	Difference    Difference
-	Back          Back
-	Lessons       Lessons
-	LessonOf      LessonOf
-	Declining     Declining
-	BakeView      BakeView
-	BakeTold      BakeTold
-	Happened      Happened
-	Loaded        Loaded
-	RecipeText    RecipeText
-	RecipeRead    RecipeRead
-	Taught        Taught
-	SwapsKept     SwapsKept
-	MeantOf       MeantOf
-	Bagging       Bagging
-	Bags          Bags
-	BagShelf      BagShelf
-	BagsLeft      BagsLeft
-	Bench         BenchView
-	BenchTold     BenchTold
-	AtBench       AtBench
-	SlipOf        SlipOf
-	WaysOut       WaysOut
-	Machine       MachineRead
-	MachinesAway  MachinesAway
-	Profiles      Profiles
-	Doubts        Doubts
-	Estimate      Estimate
-	Estimated     Estimated
-	Compare       Compare
-	Compared      Compared
-	HabitOf       HabitOf
-	RecipeKept    RecipeKept
-	Larder        Larder
-	Facts         Facts
-	AnswerOf      AnswerOf
-	Settings      KitchenSettings
-	Problem       Problem
+// shapes is a struct with a field for every shape that crosses the wire, as the table of routes has it; the front end's
+// types are made from it.
+func shapes() any {
+	var fields []reflect.StructField
+	known := map[string]bool{}
+	add := func(v any) {
+		if v == nil {
+			return
+		}
+		name := typeName(reflect.TypeOf(v))
+		if !known[name] {
+			known[name] = true
+			fields = append(fields, reflect.StructField{Name: name, Type: reflect.TypeOf(v)})
+		}
+	}
+	add(Problem{})
+	for _, r := range all() {
+		add(r.takes)
+		add(r.gives)
+	}
+	return reflect.New(reflect.StructOf(fields)).Elem().Interface()
 }
 
 type worded interface{ Words() []string }
@@ -126,7 +59,7 @@ func Schema() []byte {
 			return nil
 		},
 	}
-	s := r.Reflect(shapes{})
+	s := r.Reflect(shapes())
 	b, err := s.MarshalJSON()
 	if err != nil {
 		panic("api: the schema is always writable: " + err.Error())
@@ -156,7 +89,7 @@ var plain = map[string]string{"PlanWish": "Wish", "StoreRecipeOnShelf": "RecipeO
 func typeName(t reflect.Type) string {
 	name := t.Name()
 	room := t.PkgPath()[strings.LastIndex(t.PkgPath(), "/")+1:]
-	if room == "api" || room == "" || strings.EqualFold(room, name) {
+	if room == "api" || room == "usecase" || room == "" || strings.EqualFold(room, name) {
 		return name
 	}
 	long := strings.ToUpper(room[:1]) + room[1:] + name

@@ -1,9 +1,16 @@
-// Package api is the HTTP side: it decodes what the screen sends, calls the core or the store, and
-// encodes what comes back. It holds no rule of bread and no state.
+// Package api is the HTTP side: it decodes what a client sends, calls one use case and encodes what comes back.
+//
+// The table of routes ([outside] and [inside], in routes.go) holds each call with its path, its words for the document,
+// what it takes and gives, and how it is done: one that shows, one that alters what is there, one that makes something
+// under an Idempotency-Key. The router, the OpenAPI document and the front end's types are made of that table. Errors
+// are problem details of RFC 9457 with the JSON pointer of the field.
+//
+// It holds no rule of bread, no use case and no state.
 package api
 
 import (
 	"bytes"
+	"cmp"
 	stdgzip "compress/gzip"
 	"context"
 	"errors"
@@ -23,29 +30,33 @@ import (
 
 	"risepan/core/day"
 	"risepan/formats"
-	"risepan/photo"
-	"risepan/store"
+	"risepan/usecase"
 )
 
 // Config is what a server needs.
 type Config struct {
-	Store *store.Store
+	usecase.Base
 	Pages fs.FS            // the built front end
 	Now   func() time.Time // the clock
-	Log   *slog.Logger
-	// FillDemo loads the demo's machines, recipes and bakes into an empty kitchen.
-	FillDemo func(context.Context, store.Queries, store.Kitchen, *time.Location, time.Time) error
-	MoorDemo func(context.Context, store.Queries, time.Time) (string, error) // makes another demo kitchen
-	House    House
-	Seen     func(call string, status int, took time.Duration) // is told of every call; nil: nobody
+	Net   Net
+	Seen  func(call string, status int, took time.Duration) // is told of every call; nil: nobody
 }
 
 type server struct {
 	Config
-	store *store.Store
+	base  *usecase.Base
 	log   *slog.Logger
-	tight *sync.Map   // the front end's files, packed, by name
-	days  *day.Memory // that were planned last
+	tight *sync.Map // the front end's files, packed, by name
+}
+
+func newServer(cfg Config) *server {
+	if cfg.Days == nil {
+		cfg.Days = &day.Memory{}
+	}
+	cfg.House.Authority = len(cfg.Net.Authority) > 0
+	s := &server{Config: cfg, log: cfg.Log, tight: &sync.Map{}}
+	s.base = &s.Config.Base
+	return s
 }
 
 const (
@@ -61,127 +72,30 @@ func New(cfg Config) http.Handler {
 
 // engine is the router with all calls.
 func engine(cfg Config) *gin.Engine {
-	s := &server{cfg, cfg.Store, cfg.Log, &sync.Map{}, &day.Memory{}}
+	s := newServer(cfg)
 	r := s.router()
-	r.GET("/healthz", func(c *gin.Context) { c.String(http.StatusOK, "running\n") })
-	r.GET("/readyz", s.ready)
-	r.GET("/house.crt", s.authority)
-	v1 := r.Group("/api/v1", packed, limited(largestBody, patience))
-	v1.GET("/health", s.show(s.health))
-	v1.GET("/openapi.json", s.openAPI)
-	v1.GET("/kitchens", s.show(s.listKitchens))
-	v1.POST("/kitchens", s.open(http.StatusCreated, s.makeKitchen))
-	v1.POST("/session", s.open(http.StatusOK, s.enterKitchen))
-	v1.POST("/session/recovered", s.open(http.StatusOK, s.recoverKitchen))
-	v1.POST("/session/ended", s.leaveKitchen)
-	v1.POST("/session/paired", s.open(http.StatusOK, s.pair))
-	v1.GET("/calendar/:token", s.feed)
-	k := v1.Group("/kitchens/:kitchen", s.inKitchen)
-	k.GET("", s.show(s.shelf))
-	k.PUT("", s.change(s.changeKitchen))
-	k.POST("/undo", s.change(s.undoKitchen))
-	k.POST("/demo", s.create(s.loadDemo, s.loadedDemo))
-	k.POST("/reset", s.create(s.resetDemo, s.demoReset))
-	k.GET("/changes", s.show(s.changes))
-	k.GET("/household", s.show(s.household))
-	k.POST("/household", s.open(http.StatusCreated, s.claimKitchen))
-	k.POST("/household/devices", s.change(s.pairDevice))
-	k.POST("/household/ended", s.change(s.endDevice))
-	k.POST("/household/others", s.change(s.endOthers))
-	k.POST("/household/people", s.change(s.pairPerson))
-	k.POST("/household/gone", s.change(s.endPerson))
-	k.PUT("/household/passphrase", s.change(s.changePassphrase))
-	k.POST("/household/recovery", s.change(s.newRecovery))
-	k.PUT("/calendar", s.change(s.shareCalendar))
-	k.POST("/links", s.show(s.showLinked))
-	k.POST("/recipes/linked", s.create(s.copyLinked, s.recipeKept))
-	k.PUT("/recipes/:id/link", s.change(s.shareRecipe))
-	k.GET("/larder", s.show(s.larder))
-	k.POST("/larder", s.change(s.answerOf))
-	k.GET("/recipes", s.show(s.listRecipes))
-	k.POST("/recipes", s.create(s.addRecipe, s.recipeMade))
-	k.POST("/recipes/read", s.show(s.readRecipe))
-	k.GET("/recipes/:id", s.show(s.showRecipe))
-	k.POST("/recipes/:id/revisions", s.create(s.reviseRecipe, s.recipeMade))
-	k.POST("/recipes/:id/swaps", s.create(s.keepSwaps, s.recipeKept))
-	k.POST("/recipes/:id/taught", s.create(s.teach, s.recipeKept))
-	k.POST("/recipes/:id/meant", s.create(s.meanIt, s.recipeKept))
-	k.POST("/recipes/:id/undo", s.create(s.undoRecipe, s.recipeKept))
-	k.GET("/recipes/:id/paper", s.hand(s.carryRecipe))
-	k.GET("/recipes/:id/story", s.show(s.story))
-	k.GET("/recipes/:id/difference", s.show(s.difference))
-	k.POST("/recipes/:id/back", s.create(s.goBack, s.recipeKept))
-	k.PUT("/recipes/:id/shelf", s.change(s.putAway(store.Queries.PutRecipeAway)))
-	k.GET("/machines/profiles", s.show(s.profiles))
-	k.POST("/machines/doubts", s.show(s.doubts))
-	k.POST("/machines/estimate", s.show(s.estimate))
-	k.GET("/machines/away", s.show(s.machinesAway))
-	k.POST("/machines", s.create(s.addMachine, s.machineMade))
-	k.GET("/machines/:id", s.show(s.showMachine))
-	k.PUT("/machines/:id", s.change(s.changeMachine))
-	k.POST("/machines/:id/undo", s.change(s.undoMachine))
-	k.POST("/machines/:id/compare", s.show(s.compare))
-	k.PUT("/machines/:id/shelf", s.change(s.putAway(store.Queries.PutMachineAway)))
-	k.PUT("/habits", s.change(s.setHabit))
-	k.POST("/plan", s.show(s.makePlan))
-	k.POST("/plan/offers", s.show(s.offerSwaps))
-	k.POST("/plan/paper", s.hand(s.carryPlan))
-	k.POST("/plan/oven", s.show(s.byOven))
-	k.GET("/lessons", s.show(s.lessons))
-	k.POST("/lessons", s.create(s.takeLesson, s.lessonTaken))
-	k.PUT("/lessons", s.change(s.declineLesson))
-	k.GET("/days", s.show(s.week))
-	k.GET("/days/next", s.show(s.nextOfDays))
-	k.GET("/days/:date", s.show(s.showDay))
-	k.PUT("/days/:date", s.change(s.keepDay))
-	k.POST("/days/:date/undo", s.change(s.undoDay))
-	k.GET("/days/:date/mends", s.show(s.mendDay))
-	k.GET("/days/:date/needs", s.show(s.needsOfDay))
-	k.GET("/days/:date/calendar", s.hand(s.carryDay))
-	k.GET("/regulars", s.show(s.regulars))
-	k.GET("/bags", s.show(s.listBags))
-	k.POST("/bags", s.create(s.addBags, s.bagsMade))
-	k.POST("/bags/preview", s.show(s.previewBags))
-	k.GET("/bags/:id", s.show(s.showBags))
-	k.PUT("/bags/:id", s.change(s.leaveBags))
-	k.POST("/benches", s.create(s.addBench, s.benchMade))
-	k.GET("/benches/:id", s.show(s.showBench))
-	k.POST("/benches/:id/outs", s.show(s.waysOut))
-	k.POST("/benches/:id/happenings", s.create(s.addAtBench, s.toldBench))
-	k.POST("/rehearsals", s.create(s.addRehearsal, s.rehearsalMade))
-	k.GET("/rehearsals/:id", s.show(s.showRehearsal))
-	k.POST("/rehearsals/:id/happenings", s.create(s.addInRehearsal, s.rehearsedTold))
-	k.POST("/rehearsals/:id/kept", s.create(s.keepRehearsal, s.bakeMade))
-	k.GET("/bakes", s.show(s.listBakes))
-	k.GET("/bakes.csv", s.logTable)
-	k.GET("/year", s.show(s.year))
-	k.GET("/bakes/running", s.show(s.runningBakes))
-	k.POST("/bakes", s.create(s.startBake, s.bakeMade))
-	k.GET("/bakes/:id", s.show(s.showBake))
-	k.POST("/bakes/:id/happenings", s.create(s.addInBake, s.toldBake))
-	k.GET("/bakes/:id/timetable", s.hand(s.carryBake))
-	k.PUT("/bakes/:id/shelf", s.change(s.putAway(store.Queries.PutBakeAway)))
-
-	files := r.Group("/api/v1/kitchens/:kitchen", packed, limited(largestFile, 8*patience), s.inKitchen)
-	files.POST("/bring", s.show(s.bring))
-	files.POST("/imports", s.create(s.keepBrought, s.broughtIn))
-	k.POST("/imports/:id/undo", s.change(s.undoBrought))
-	chest := r.Group("/api/v1/kitchens/:kitchen", limited(largestChest, chestPatience), s.inKitchen)
-	chest.GET("/file", s.carryKitchen)
-	chest.POST("/restore", s.restoreKitchen)
-	k.POST("/swap", s.change(s.swapKitchen))
-	pictures := r.Group("/api/v1/kitchens/:kitchen", limited(photo.Largest, patience), s.inKitchen)
-	pictures.POST("/bakes/:id/photos", s.cleaned, s.create(s.addPhoto, s.toldBake))
-	pictures.POST("/recipes/:id/photos", s.cleaned, s.create(s.addCardPhoto, s.cardPhotosNow))
-	k.GET("/recipes/:id/photos", s.show(s.cardPhotos))
-	k.PUT("/photos/:id/shelf", s.change(s.putAway(store.Queries.PutPhotoAway)))
-	pictures.GET("/photos/:id", s.picture)
-
+	for _, route := range outside() {
+		s.add(r, route)
+	}
+	for _, route := range inside() {
+		s.add(r, route.below(kitchenPath), s.inKitchen(route.owners))
+	}
 	r.NoMethod(func(c *gin.Context) {
 		s.refuse(c, problem(http.StatusMethodNotAllowed, "", "%s does not work here", c.Request.Method))
 	})
 	r.NoRoute(s.page)
 	return r
+}
+
+// add has the router know a call.
+func (s *server) add(r *gin.Engine, route route, before ...gin.HandlerFunc) {
+	method, path, _ := strings.Cut(route.key, " ")
+	limit := limited(cmp.Or(route.most, largestBody), cmp.Or(route.patience, patience))
+	handlers := append([]gin.HandlerFunc{limit}, before...)
+	if !route.loose {
+		handlers = append([]gin.HandlerFunc{packed}, handlers...)
+	}
+	r.Handle(method, path, append(handlers, route.handle(s))...)
 }
 
 // router is a router with what stands before every handler.
@@ -190,8 +104,8 @@ func (s *server) router() *gin.Engine {
 	r := gin.New()
 	r.HandleMethodNotAllowed = true
 	r.RemoteIPHeaders = []string{"X-Forwarded-For"}
-	proxies := make([]string, len(s.House.Proxies))
-	for n, p := range s.House.Proxies {
+	proxies := make([]string, len(s.Net.Proxies))
+	for n, p := range s.Net.Proxies {
 		proxies[n] = p.String()
 	}
 	if err := r.SetTrustedProxies(proxies); err != nil {
@@ -207,7 +121,7 @@ var packed = gzip.Gzip(gzip.BestSpeed)
 // NewBare answers every request with the same bytes, behind all that stands before the real handlers: what
 // the real ones are measured against.
 func NewBare(cfg Config, answer []byte) http.Handler {
-	s := &server{cfg, cfg.Store, cfg.Log, &sync.Map{}, &day.Memory{}}
+	s := newServer(cfg)
 	r := s.router()
 	r.Group("", packed, limited(largestBody, patience)).Any("/*path", func(c *gin.Context) {
 		if _, err := io.Copy(io.Discard, c.Request.Body); err != nil {

@@ -7,7 +7,7 @@ import (
 	"testing"
 	"time"
 
-	"risepan/api"
+	"risepan/usecase"
 )
 
 // recipeOf is the id of a recipe on the shelf.
@@ -27,7 +27,7 @@ func (h *house) recipeOf(name string) string {
 func TestTheStoryOfALoaf(t *testing.T) {
 	h := open(t)
 	id := h.recipeOf("Oat and honey loaf")
-	var story api.Story
+	var story usecase.Story
 	h.must(200, "GET", "~/recipes/"+id+"/story", nil, &story)
 	if story.Revision != 3 || len(story.Revisions) != 3 || len(story.Bakes) != 4 || story.Older {
 		t.Fatalf("revision %d, %d revisions, %d bakes", story.Revision, len(story.Revisions), len(story.Bakes))
@@ -48,7 +48,7 @@ func TestTheStoryOfALoaf(t *testing.T) {
 	if *story.Bakes[3].Centre != -24 || story.Bakes[0].Helped != "yes" {
 		t.Errorf("the first stood at %d, the last helped: %q", *story.Bakes[3].Centre, story.Bakes[0].Helped)
 	}
-	var d api.Difference
+	var d usecase.Difference
 	h.must(200, "GET", "~/recipes/"+id+"/difference?from=1&to=3", nil, &d)
 	if len(d.Changed) != 2 || len(d.Figures) != 5 || d.Figures[0].Of != "hydration" || d.Figures[0].From <= d.Figures[0].To || d.Figures[2].From <= d.Figures[2].To {
 		t.Errorf("the first and the third differ in %+v, %+v", d.Changed, d.Figures)
@@ -60,9 +60,9 @@ func TestTheStoryOfALoaf(t *testing.T) {
 
 	h.must(422, "POST", "~/recipes/"+id+"/back", map[string]any{"revision": 3, "to": 3}, nil, "Idempotency-Key", "b0")
 	h.must(412, "POST", "~/recipes/"+id+"/back", map[string]any{"revision": 2, "to": 1}, nil, "Idempotency-Key", "b1")
-	var kept api.RecipeKept
+	var kept usecase.RecipeKept
 	h.must(201, "POST", "~/recipes/"+id+"/back", map[string]any{"revision": 3, "to": 1}, &kept, "Idempotency-Key", "b2")
-	story = api.Story{}
+	story = usecase.Story{}
 	h.must(200, "GET", "~/recipes/"+id+"/story", nil, &story)
 	if kept.Revision != 4 || story.Revisions[0].Because != "back to revision 1" || len(story.Revisions[0].Changed) != 2 {
 		t.Errorf("gone back: %+v", story.Revisions[0])
@@ -86,7 +86,7 @@ func TestALessonOfTheLog(t *testing.T) {
 		tell("out", map[string]any{"what": "taken out"})
 		tell("judged", map[string]any{"what": "judged", "mark": 4})
 	}
-	var all api.Lessons
+	var all usecase.Lessons
 	h.must(200, "GET", "~/lessons", nil, &all)
 	if len(all.Lessons) != 1 || all.Lessons[0].ID != "liquid "+id || all.Lessons[0].Change.To.String() != "1 cup + 1 tbsp" || all.Lessons[0].Rests != 2 || len(all.Lessons[0].Evidence) != 2 {
 		t.Fatalf("the log teaches %+v", all.Lessons)
@@ -96,16 +96,16 @@ func TestALessonOfTheLog(t *testing.T) {
 		t.Errorf("declined, and still taught: %+v", all)
 	}
 	h.must(422, "POST", "~/lessons", map[string]any{"id": "liquid " + id}, nil, "Idempotency-Key", "t0")
-	all = api.Lessons{}
+	all = usecase.Lessons{}
 	h.must(200, "PUT", "~/lessons", map[string]any{"id": "liquid " + id, "on": false}, &all)
 	if len(all.Lessons) != 1 || len(all.Declined) != 0 {
 		t.Errorf("offered again: %+v", all)
 	}
 	for range 2 { // an answer that was lost, and pressed again
-		all = api.Lessons{}
+		all = usecase.Lessons{}
 		h.must(201, "POST", "~/lessons", map[string]any{"id": "liquid " + id}, &all, "Idempotency-Key", "t1")
 	}
-	var story api.Story
+	var story usecase.Story
 	h.must(200, "GET", "~/recipes/"+id+"/story", nil, &story)
 	if len(all.Lessons) != 0 || story.Revision != 2 || story.Revisions[0].Changed[0].To != "1 cup + 1 tbsp" || !strings.Contains(story.Revisions[0].Because, "wanted more liquid") {
 		t.Errorf("taken: %+v, and lessons %+v", story.Revisions[0], all.Lessons)
@@ -125,12 +125,12 @@ func TestAMachineIsLearned(t *testing.T) {
 		h.must(201, "POST", "~/bakes/"+b.ID+"/happenings", map[string]any{"what": "taken out"}, nil, "Idempotency-Key", fmt.Sprint("o", n))
 		h.must(201, "POST", "~/bakes/"+b.ID+"/happenings", map[string]any{"what": "judged", "mark": 4, "crust": "dark"}, nil, "Idempotency-Key", fmt.Sprint("j", n))
 	}
-	var all api.Lessons
+	var all usecase.Lessons
 	h.must(200, "GET", "~/lessons", nil, &all)
 	if len(all.Lessons) != 1 || all.Lessons[0].Browns == nil || *all.Lessons[0].Browns != 1 {
 		t.Fatalf("the log teaches %+v", all.Lessons)
 	}
-	plan := func() (p api.PlanAnswer) { h.must(200, "POST", "~/plan", h.wish("Towpath white"), &p); return p }
+	plan := func() (p usecase.PlanAnswer) { h.must(200, "POST", "~/plan", h.wish("Towpath white"), &p); return p }
 	before := plan()
 	h.must(201, "POST", "~/lessons", map[string]any{"id": all.Lessons[0].ID}, nil, "Idempotency-Key", "take")
 	if after := plan(); before.Plan.Setting.Crust != "medium" || after.Plan.Setting.Crust != "light" || !strings.Contains(after.Plan.Setting.CrustWhy, "come out dark") {
@@ -140,7 +140,7 @@ func TestAMachineIsLearned(t *testing.T) {
 
 func TestTheYear(t *testing.T) {
 	h := open(t)
-	var y api.Year
+	var y usecase.Year
 	h.must(200, "GET", "~/year", nil, &y)
 	if y.Year != 2026 || y.Loaves != 8 || y.Judged != 8 || y.Flour < 2500 || y.Loved[0].Mark != 5 || !slices.Equal(y.Years, []int{2026}) || len(y.Unpriced) == 0 {
 		t.Errorf("the year: %+v", y)

@@ -23,7 +23,7 @@ func press(p *drive.Page, what string) {
 func TestAPressInEachOfTwoTabsIsToldThoughOneIsClosed(t *testing.T) {
 	for _, closed := range []string{"the first", "the second"} {
 		t.Run(closed+" is closed", func(t *testing.T) {
-	s, d := serve(t), device(t)
+			s, d := serve(t), device(t)
 			s.answers(refusing(http.StatusServiceUnavailable, "away"))
 			first, second := tab(t, d, s.URL), tab(t, d, s.URL)
 			press(first, "one")

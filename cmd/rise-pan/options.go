@@ -16,12 +16,13 @@ import (
 	"syscall"
 	"time"
 
-	"github.com/skip2/go-qrcode"
+	"rsc.io/qr"
 
 	"risepan/api"
 	"risepan/demo"
 	"risepan/house"
 	"risepan/ui"
+	"risepan/usecase"
 )
 
 // options are what the command line says.
@@ -75,7 +76,8 @@ func (o *options) logger() (*slog.Logger, error) {
 type doorway struct {
 	address string
 	secure  *tls.Config // nil: plain HTTP
-	house   api.House
+	house   usecase.House
+	net     api.Net
 	trust   []byte // the certificate of the house's authority
 
 	addresses []netip.Addr // under which devices reach it
@@ -111,7 +113,8 @@ func (o *options) doorway(now time.Time) (d doorway, err error) {
 	if err := o.secure(&d, names, addresses, now); err != nil {
 		return d, err
 	}
-	d.house = api.House{Open: true, Secure: d.secure != nil || o.proxied, Hosts: names, Proxies: o.proxies, Authority: d.trust}
+	d.house = usecase.House{Open: true, Secure: d.secure != nil || o.proxied}
+	d.net = api.Net{Hosts: names, Proxies: o.proxies, Authority: d.trust}
 	d.addresses = addresses
 	return d, nil
 }
@@ -216,8 +219,9 @@ func (o *options) serve(ctx context.Context, log *slog.Logger) error {
 			return err
 		}
 		defer stop()
+		base := usecase.Base{Store: h.store, Log: log, House: d.house, FillDemo: demo.Furnish, MoorDemo: demo.Moor}
 		server := &http.Server{
-			Handler:   api.New(api.Config{Store: h.store, Pages: ui.Pages(), Now: now, Log: log, FillDemo: demo.Furnish, MoorDemo: demo.Moor, House: d.house, Seen: seen}),
+			Handler:   api.New(api.Config{Base: base, Pages: ui.Pages(), Now: now, Net: d.net, Seen: seen}),
 			TLSConfig: d.secure, ReadHeaderTimeout: 10 * time.Second, ReadTimeout: 30 * time.Second, IdleTimeout: 2 * time.Minute,
 			ErrorLog: slog.NewLogLogger(log.Handler(), slog.LevelDebug),
 		}
@@ -264,10 +268,33 @@ func (o *options) greet(d doorway, at net.Addr, took time.Duration) {
 	for _, w := range d.house.Where {
 		fmt.Println("  " + w)
 	}
-	if code, err := qrcode.New(d.house.Where[0], qrcode.Medium); err == nil {
-		fmt.Print(code.ToSmallString(false))
+	if code, err := qr.Encode(d.house.Where[0], qr.M); err == nil {
+		fmt.Print(inBlocks(code))
 	}
 	if !d.house.Secure {
 		fmt.Println("It speaks plain HTTP: what is sent can be read in the house's network. --tls self is safer; docs/house.md says how phones trust it.")
 	}
+}
+
+// quiet is the width of the light margin round a QR code on a terminal, in squares.
+const quiet = 2
+
+// inBlocks is a QR code for a terminal: two rows of squares in each line of text, light ones filled, for most terminals
+// are dark.
+func inBlocks(code *qr.Code) string {
+	var out strings.Builder
+	for y := -quiet; y < code.Size+quiet; y += 2 {
+		for x := -quiet; x < code.Size+quiet; x++ {
+			upper, lower := 0, 0
+			if !code.Black(x, y) {
+				upper = 1
+			}
+			if !code.Black(x, y+1) {
+				lower = 2
+			}
+			out.WriteString([]string{" ", "▀", "▄", "█"}[upper+lower])
+		}
+		out.WriteByte('\n')
+	}
+	return out.String()
 }

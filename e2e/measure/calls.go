@@ -22,6 +22,7 @@ import (
 	"risepan/core/plan"
 	"risepan/demo"
 	"risepan/store"
+	"risepan/usecase"
 )
 
 const (
@@ -31,7 +32,8 @@ const (
 )
 
 func (b *bench) config() api.Config {
-	return api.Config{Store: b.store, Pages: fstest.MapFS{}, Now: time.Now, Log: slog.New(slog.DiscardHandler), FillDemo: demo.Furnish}
+	base := usecase.Base{Store: b.store, Log: slog.New(slog.DiscardHandler), FillDemo: demo.Furnish}
+	return api.Config{Base: base, Pages: fstest.MapFS{}, Now: time.Now}
 }
 
 func (b *bench) wish() plan.Wish {

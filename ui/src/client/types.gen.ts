@@ -6,12 +6,19 @@
  */
 
 export interface Schema {
+  Problem: Problem;
+  Health: Health;
   Kitchens: Kitchens;
   NewKitchen: NewKitchen;
   Opened: Opened;
   SigningIn: SigningIn;
-  Pairing: Pairing;
   SignedOut: SignedOut;
+  Pairing: Pairing;
+  Shelf: Shelf;
+  Kitchen: Kitchen;
+  KitchenSettings: KitchenSettings;
+  Loaded: Loaded;
+  Restored: Restored;
   Changes: Changes;
   Household: Household;
   PairingCode: PairingCode;
@@ -22,740 +29,77 @@ export interface Schema {
   SecretAddress: SecretAddress;
   Link: Link;
   Linked: Linked;
-  Shelf: Shelf;
+  RecipeKept: RecipeKept;
+  Larder: Larder;
+  AnswerOf: AnswerOf;
+  Facts: Facts;
   Recipes: Recipes;
-  DayView: DayView;
-  Week: Week;
-  Mends: Mends;
-  NextOfDays: NextOfDays;
-  Needs: DaybookNeeds;
-  Regulars: DaybookRegular;
-  PutAway: PutAway;
-  Wish: Wish;
-  PlanAnswer: PlanAnswer;
-  ByOven: ByOven;
-  OffersFor: OffersFor;
-  Offers: Offers;
-  Start: Start;
-  Rehearse: Rehearse;
-  RehearsalView: RehearsalView;
-  Rehearsed: Rehearsed;
-  InRehearsal: InRehearsal;
-  Health: Health;
-  CardPhotos: CardPhotos;
-  Log: Log;
-  Restored: Restored;
-  Swapped: Swapped;
-  Brought: Brought;
-  Bringing: Bringing;
-  BringDone: BringDone;
-  Year: Year;
+  RecipeText: RecipeText;
+  RecipeRead: RecipeRead;
+  SwapsKept: SwapsKept;
+  Taught: Taught;
+  MeantOf: MeantOf;
   Story: Story;
   Difference: Difference;
   Back: Back;
-  Lessons: Lessons;
-  LessonOf: LessonOf;
-  Declining: Declining;
-  BakeView: BakeView;
-  BakeTold: BakeTold;
-  Happened: Happened;
-  Loaded: Loaded;
-  RecipeText: RecipeText;
-  RecipeRead: RecipeRead;
-  Taught: Taught;
-  SwapsKept: SwapsKept;
-  MeantOf: MeantOf;
-  Bagging: Bagging;
-  Bags: Bags;
-  BagShelf: BagShelf;
-  BagsLeft: BagsLeft;
-  Bench: BenchView;
-  BenchTold: BenchTold;
-  AtBench: AtBench;
-  SlipOf: SlipOf;
-  WaysOut: WaysOut;
-  Machine: MachineRead;
-  MachinesAway: MachinesAway;
+  PutAway: PutAway;
   Profiles: Profiles;
+  Machine: Machine;
   Doubts: Doubts;
   Estimate: Estimate;
   Estimated: Estimated;
+  MachinesAway: MachinesAway;
+  MachineRead: MachineRead;
   Compare: Compare;
   Compared: Compared;
   HabitOf: HabitOf;
-  RecipeKept: RecipeKept;
-  Larder: Larder;
-  Facts: Facts;
-  AnswerOf: AnswerOf;
-  Settings: KitchenSettings;
-  Problem: Problem;
-}
-export interface Kitchens {
-  kitchens: StoreKitchenName[];
-  away?: StoreKitchenName[];
-  me?: StorePerson;
-  house?: boolean;
-  doors?: boolean;
-}
-export interface StoreKitchenName {
-  id: string;
-  name: string;
-  demo?: boolean;
-}
-export interface StorePerson {
-  id: string;
-  name: string;
-  role: string;
-}
-export interface NewKitchen {
-  name: string;
-  person: string;
-  passphrase: string;
-  zone?: string;
-  recipes?: string;
-}
-export interface Opened {
-  kitchen: string;
-  name: string;
-  me: StorePerson;
-  recovery?: string;
-}
-export interface SigningIn {
-  name: string;
-  passphrase: string;
-  code?: string;
-}
-export interface Pairing {
-  code: string;
-  name?: string;
-}
-export interface SignedOut {
-  out: boolean;
-}
-export interface Changes {
-  topics: {
-    [k: string]: number;
-  };
-  sum: number;
-}
-export interface Household {
-  open: boolean;
-  house: boolean;
-  secure: boolean;
-  authority?: boolean;
-  where: string[];
-  name?: string;
-  me: StorePerson;
-  people: StorePerson[];
-  devices: Device[];
-  calendar: boolean;
-}
-export interface Device {
-  id: string;
-  what: string;
-  person: string;
-  usedAt: string;
-  this?: boolean;
-}
-export interface PairingCode {
-  code: string;
-  url?: string;
-  qr?: QR;
-  endsAt: string;
-}
-export interface QR {
-  side: number;
-  path: string;
-}
-export interface Gone {
-  id: string;
-}
-export interface Relocking {
-  before: string;
-  passphrase?: string;
-}
-export interface Recovery {
-  code: string;
-}
-export interface Shared {
-  on: boolean;
-}
-export interface SecretAddress {
-  path?: string;
-  whole?: string[];
-}
-export interface Link {
-  secret: string;
-}
-export interface Linked {
-  kitchen: string;
-  recipe: RecipeText;
-}
-export interface RecipeText {
-  name?: string;
-  kind?:
-    | "white"
-    | "wholemeal"
-    | "crusty"
-    | "sweet"
-    | "rapid"
-    | "gluten-free"
-    | "low-carb"
-    | "rye"
-    | "sprouted grain"
-    | "quick bread"
-    | "packet mix"
-    | "dough"
-    | "filled"
-    | "starter"
-    | "pasta dough"
-    | "preserve"
-    | "yoghurt"
-    | "bake only";
-  size?: string;
-  standard: "us" | "metric" | "australian" | "imperial";
-  text: string;
-  lines?: LineText[];
-  note?: string;
-  finish?: RecipeFinish;
-}
-export interface LineText {
-  amount: string;
-  name: string;
-  or?: string[];
-  optional?: boolean;
-  note?: string;
-  part?: "" | "filling" | "glaze" | "topping";
-  when?: "" | "beep" | "first knead" | "warmed first";
-  from?: number;
-}
-export interface RecipeFinish {
-  shape: number;
-  rise: number;
-  oven: number;
-}
-export interface Shelf {
-  kitchen: Kitchen;
-  version: number;
-  cups: CupKnown[];
-  worries: string[];
-  machines: MachineOnShelf[];
-  recipes: RecipeOnShelf[];
-  more: boolean;
-  unreadable?: string[];
-  bench?: OpenBench;
-  now: string;
-}
-export interface Kitchen {
-  name: string;
-  zone: string;
-  standard: "us" | "metric" | "australian" | "imperial";
-  measures: Measure[];
-  jug?: MeasureJug;
-  scale: boolean;
-  weights: "grams" | "ounces";
-  yeast: "eased" | "straight";
-  eggs: "whole" | "part";
-  eggSize: "medium" | "large" | "extra large";
-  salt: "booklet" | "reduced";
-  degrees: "celsius" | "fahrenheit";
-  lengths?: "centimetres" | "inches";
-  decimal?: "point" | "comma";
-  face?: "24 hours" | "12 hours";
-  week?: "monday" | "tuesday" | "wednesday" | "thursday" | "friday" | "saturday" | "sunday";
-  room: string;
-  liquid: "room temperature" | "tepid" | "hot with rapid yeast";
-  look?: "" | "early" | "late" | "never";
-  lead: number;
-  loading: PanManner;
-  grease?: boolean;
-  quiet: KitchenQuiet;
-  prefer: KitchenPreference[];
-  facts?: LarderIngredient[];
-  readings?: KitchenReading[];
-  cups?: LarderCup[];
-  packs?: KitchenPack[];
-  stock?: KitchenStocked[];
-  prices?: KitchenPrice[];
-  money?: string;
-  absences?: KitchenAbsence[];
-  regulars?: KitchenRegular[];
-  declined?: string[];
-}
-export interface Measure {
-  amount: string;
-  name?: string;
-}
-export interface MeasureJug {
-  step: string;
-  holds: string;
-}
-export interface PanManner {
-  order?:
-    | "wet first"
-    | "dry first"
-    | "yeast bloomed"
-    | "dry mixed first"
-    | "as listed"
-    | "batter"
-    | "mixed outside"
-    | "stirred";
-  salt?: "under the flour" | "in the liquid" | "above the flour";
-  fat?: "in pieces" | "in four corners" | "over the bottom" | "melted";
-  yeast?: "in a well" | "on top" | "in its dispenser";
-}
-export interface KitchenQuiet {
-  from: string;
-  to: string;
-}
-export interface KitchenPreference {
-  ingredient: string;
-  measure: Measure;
-}
-export interface LarderIngredient {
-  id: string;
-  name: string;
-  names?: string[];
-  kind:
-    | "liquid"
-    | "egg"
-    | "fat"
-    | "syrup"
-    | "sugar"
-    | "salt"
-    | "dry milk"
-    | "flour"
-    | "dry extra"
-    | "yeast"
-    | "leavening"
-    | "extra"
-    | "puree";
-  perCup?: number;
-  lightest?: number;
-  heaviest?: number;
-  each?: number;
-  shares: LarderShares;
-  flourPart?: number;
-  grain?: "" | "wheat" | "rye" | "barley" | "oats" | "rice" | "maize" | "buckwheat" | "millet" | "other";
-  whole?: boolean;
-  strength?: "" | "strong" | "plain" | "soft" | "self-raising";
-  gluten?: boolean;
-  asDry?: number;
-  rapid?: boolean;
-  packet?: boolean;
-  ahead?: "" | "sprouted" | "fed" | "thawed";
-  raising?: number;
-  shell?: boolean;
-  spoils?: boolean;
-  raw?: boolean;
-  milky?: boolean;
-  browns?: boolean;
-  melts?: boolean;
-  breaks?: boolean;
-  allergens?: (
-    | "wheat"
-    | "rye"
-    | "barley"
-    | "oats"
-    | "milk"
-    | "egg"
-    | "nuts"
-    | "peanuts"
-    | "soya"
-    | "sesame"
-    | "lupin"
-    | "celery"
-    | "mustard"
-    | "fish"
-    | "crustaceans"
-    | "molluscs"
-    | "sulphites"
-  )[];
-  state?: "" | "cold" | "softened" | "melted" | "warm";
-  dispenser?: "" | "yes" | "drained";
-  prep?: string;
-  like?: string;
-  unknown?: boolean;
-}
-export interface LarderShares {
-  water: number;
-  fat: number;
-  sugar: number;
-  salt: number;
-  protein: number;
-  starch: number;
-  fibre: number;
-}
-export interface KitchenReading {
-  spelling: string;
-  ingredient: string;
-}
-export interface LarderCup {
-  flour: string;
-  filling: "sifted" | "sprinkled" | "spooned" | "heaped" | "scooped";
-  measure: string;
-  weighings?: number[];
-}
-export interface KitchenPack {
-  ingredient: string;
-  name?: string;
-  bestBefore?: string;
-  opened?: string;
-}
-export interface KitchenStocked {
-  ingredient: string;
-  grams: number;
-}
-export interface KitchenPrice {
-  ingredient: string;
-  grams: number;
-  cost: number;
-}
-export interface KitchenAbsence {
-  from: string;
-  to: string;
-  name?: string;
-}
-export interface KitchenRegular {
-  id: string;
-  recipe: string;
-  machine: string;
-  size: string;
-  days: ("monday" | "tuesday" | "wednesday" | "thursday" | "friday" | "saturday" | "sunday")[];
-  by: string;
-}
-export interface CupKnown {
-  weighed: number;
-  mean: number;
-  spread: number;
-  outliers?: number[];
-  enough: boolean;
-  stillNeed: number;
-  flour: string;
-  name: string;
-  perCup: number;
-}
-export interface MachineOnShelf {
-  id: string;
-  name: string;
-  sizes: string[];
-  delay: MachineDelay;
-}
-export interface MachineDelay {
-  rule: "finish-based" | "start-based" | "none";
-  step: number;
-  largest: number;
-  first?: "next whole step" | "one step on";
-}
-export interface RecipeOnShelf {
-  id: string;
-  revision: number;
-  name: string;
-  kind:
-    | "white"
-    | "wholemeal"
-    | "crusty"
-    | "sweet"
-    | "rapid"
-    | "gluten-free"
-    | "low-carb"
-    | "rye"
-    | "sprouted grain"
-    | "quick bread"
-    | "packet mix"
-    | "dough"
-    | "filled"
-    | "starter"
-    | "pasta dough"
-    | "preserve"
-    | "yoghurt"
-    | "bake only";
-  size: string;
-  note: string;
-  putAway?: boolean;
-  batch?: boolean;
-}
-export interface OpenBench {
-  id: string;
-  recipe: string;
-}
-export interface Recipes {
-  recipes: RecipeOnShelf[];
-  more: boolean;
-}
-export interface DayView {
-  date: string;
-  weekday: "monday" | "tuesday" | "wednesday" | "thursday" | "friday" | "saturday" | "sunday";
-  version: number;
-  book: DaybookBook;
-  day: DaybookDay;
-  usual?: DaybookLoaf[];
-  names: {
-    [k: string]: string;
-  };
-  leftOut?: string[];
-  sizes: string[];
-  most: number;
-  zone: string;
-  now: string;
-}
-export interface DaybookBook {
-  loaves: DaybookLoaf[];
-  away?: DaybookHours[];
-  hands: number;
-  nights?: boolean;
-  lent?: string;
-  was?: {
-    [k: string]: DaybookStood;
-  };
-}
-export interface DaybookLoaf {
-  id: string;
-  wish: Wish;
-  only?: boolean;
-  when: "by" | "between" | "whenever";
-  from?: string;
-  by?: string;
-  pin?: string;
-}
-export interface Wish {
-  recipe: string;
-  machine: string;
-  loaf: PlanLoaf;
-  time?: PlanTiming;
-  hands?: PlanHandling;
-}
-export interface PlanLoaf {
-  size?: string;
-  bag?: string;
-  slices?: number;
-  eaters?: number;
-  have?: PlanHave;
-  without?: string[];
-  instead?: {
-    [k: string]: string;
-  };
-  swaps?: SwapPick[];
-}
-export interface PlanHave {
-  line: string;
-  amount: string;
-}
-export interface SwapPick {
-  line: string;
-  swap: string;
-  share?: number;
-}
-export interface PlanTiming {
-  ready?: string;
-  notYet?: boolean;
-  atPanel?: boolean;
-  within?: number;
-  away?: boolean;
-  cycle?: string;
-  crust?: "light" | "medium" | "dark";
-  addIns?: "by hand" | "dispenser" | "at the start";
-  ways?: {
-    [k: string]: "by hand" | "dispenser" | "at the start";
-  };
-}
-export interface PlanHandling {
-  closer?: number;
-  notToHand?: string[];
-  locks?: PlanLock[];
-  weigh?: string[];
-  loading?: PanManner;
-  warmth?: PlanWarmth;
-}
-export interface PlanLock {
-  line: string;
-  amount: string;
-}
-export interface PlanWarmth {
-  room?: string;
-  flour?: string;
-  cold?: string[];
-  tempered?: boolean;
-}
-export interface DaybookHours {
-  from: string;
-  to: string;
-  name?: string;
-}
-export interface DaybookStood {
-  machine: string;
-  press: string;
-  begin: string;
-  done: string;
-}
-export interface DaybookDay {
-  from: string;
-  to: string;
-  loaves: DaybookPlanned[];
-  machines: DaybookLane[];
-  shut: DaybookShut[];
-  hands: DaybookMoment[];
-  say: string;
-  off?: string;
-  cost: DayCost;
-}
-export interface DaybookPlanned {
-  id: string;
-  name: string;
-  size?: string;
-  standing: "to come" | "no place" | "running" | "finished";
-  bake?: string;
-  machine?: string;
-  on?: string;
-  lent?: boolean;
-  cycle?: PlanCycleName;
-  load?: string;
-  press?: string;
-  begin?: string;
-  ready?: string;
-  taken?: string;
-  done?: string;
-  free?: string;
-  timer?: number;
-  panel?: string;
-  presses?: MachinePresses[];
-  stages?: MachineSpan[];
-  late?: number;
-  warm?: number;
-  early?: number;
-  say?: string;
-  was?: DaybookStood;
-  hand?: boolean;
-  dough?: boolean;
-  wish?: Wish;
-}
-export interface PlanCycleName {
-  id: string;
-  panel: string;
-  name: string;
-}
-export interface MachinePresses {
-  button: string;
-  times: number;
-  shows: string;
-}
-export interface MachineSpan {
-  id: string;
-  kind: "rest" | "knead" | "rise" | "knock-back" | "bake" | "boil" | "warm";
-  from: number;
-  to: number;
-  slack?: number;
-}
-export interface DaybookLane {
-  id: string;
-  name: string;
-  lent?: boolean;
-  runs?: DaybookRun[];
-  free: string;
-}
-export interface DaybookRun {
-  bake?: string;
-  date?: string;
-  name: string;
-  press: string;
-  begin: string;
-  ready: string;
-  out: string;
-  over?: boolean;
-}
-export interface DaybookShut {
-  from: string;
-  to: string;
-  name?: string;
-  quiet?: boolean;
-}
-export interface DaybookMoment {
-  at: string;
-  to: string;
-  loaf?: string;
-  bake?: string;
-  name: string;
-  on?: string;
-  does: "load" | "help" | "take out" | "after";
-  say: string;
-}
-export interface DayCost {
-  without: number;
-  late: number;
-  minutes: number;
-  waits: number;
-  odd: number;
-}
-export interface Week {
-  days: DayInWeek[];
-  today: string;
-}
-export interface DayInWeek {
-  date: string;
-  weekday: "monday" | "tuesday" | "wednesday" | "thursday" | "friday" | "saturday" | "sunday";
-  loaves: number;
-}
-export interface Mends {
-  mends: DaybookMend[];
-}
-export interface DaybookMend {
-  say: string;
-  then: string;
-  cost: DayCost;
-  book?: DaybookBook;
-}
-export interface NextOfDays {
-  date?: string;
-  moment?: DaybookMoment;
-  now: string;
-}
-export interface DaybookNeeds {
-  shopping: PlanShopping[];
-  weigh: DaybookWeigh[];
-}
-export interface PlanShopping {
-  ingredient: string;
-  name: string;
-  need: string;
-  has?: string;
-  buy?: string;
-}
-export interface DaybookWeigh {
-  name: string;
-  all: string;
-  each: DaybookShare[];
-}
-export interface DaybookShare {
-  loaf: string;
-  amount: string;
-}
-export interface DaybookRegular {
-  loaves: DaybookRegularLoaf[];
-  stock: DaybookStock[];
-}
-export interface DaybookRegularLoaf {
-  id: string;
-  recipe: string;
-  machine: string;
-  size: string;
-  days: ("monday" | "tuesday" | "wednesday" | "thursday" | "friday" | "saturday" | "sunday")[];
-  by: string;
-  name: string;
-  on?: string;
-  next?: string;
-  say?: string;
-}
-export interface DaybookStock {
-  ingredient: string;
-  name: string;
-  week: string;
-  weeks: string;
-  has?: string;
-  until?: string;
-  buy?: string;
-}
-export interface PutAway {
-  away: boolean;
+  Wish: Wish;
+  PlanAnswer: PlanAnswer;
+  OffersFor: OffersFor;
+  Offers: Offers;
+  ByOven: ByOven;
+  Lessons: Lessons;
+  LessonOf: LessonOf;
+  Declining: Declining;
+  Week: Week;
+  NextOfDays: NextOfDays;
+  DayView: DayView;
+  DaybookBook: DaybookBook;
+  Mends: Mends;
+  DaybookNeeds: DaybookNeeds;
+  DaybookRegular: DaybookRegular;
+  BagShelf: BagShelf;
+  Bagging: Bagging;
+  Bags: Bags;
+  BagsLeft: BagsLeft;
+  BenchView: BenchView;
+  SlipOf: SlipOf;
+  WaysOut: WaysOut;
+  AtBench: AtBench;
+  BenchTold: BenchTold;
+  Rehearse: Rehearse;
+  RehearsalView: RehearsalView;
+  InRehearsal: InRehearsal;
+  Rehearsed: Rehearsed;
+  BakeView: BakeView;
+  Log: Log;
+  Year: Year;
+  Start: Start;
+  Happened: Happened;
+  BakeTold: BakeTold;
+  Brought: Brought;
+  Bringing: Bringing;
+  BringDone: BringDone;
+  Swapped: Swapped;
+  CardPhotos: CardPhotos;
+}
+export interface Problem {
+  type: string;
+  title: string;
+  status: number;
+  detail: string;
+  pointer?: string;
+  plan?: PlanAnswer;
 }
 export interface PlanAnswer {
   plan: Plan;
@@ -919,6 +263,11 @@ export interface PlanSetting {
   hold?: boolean;
   fittings?: PlanFittings;
 }
+export interface PlanCycleName {
+  id: string;
+  panel: string;
+  name: string;
+}
 export interface PlanCycleOption {
   id: string;
   panel: string;
@@ -927,6 +276,11 @@ export interface PlanCycleOption {
   grants: boolean;
   reason: string;
   total: number;
+}
+export interface MachinePresses {
+  button: string;
+  times: number;
+  shows: string;
 }
 export interface PlanFittings {
   start?: string;
@@ -959,6 +313,13 @@ export interface TimetableTimer {
   ready: string;
   early: number;
   late: number;
+}
+export interface MachineSpan {
+  id: string;
+  kind: "rest" | "knead" | "rise" | "knock-back" | "bake" | "boil" | "warm";
+  from: number;
+  to: number;
+  slack?: number;
 }
 export interface TimetableMoment {
   id: string;
@@ -1013,6 +374,11 @@ export interface PlanAgainst {
   usual: KindBand;
   verdict: "no usual range" | "below it" | "above it" | "may be inside" | "inside";
 }
+export interface RecipeFinish {
+  shape: number;
+  rise: number;
+  oven: number;
+}
 export interface PlanEnding {
   out: string[];
   on?: string;
@@ -1061,6 +427,10 @@ export interface ScoopScoops {
   count: number;
   jug?: boolean;
 }
+export interface Measure {
+  amount: string;
+  name?: string;
+}
 export interface PlanNamed {
   id: string;
   name: string;
@@ -1103,6 +473,20 @@ export interface PlanPan {
   knead?: string[];
   aside: string[];
   fill: PanFill;
+}
+export interface PanManner {
+  order?:
+    | "wet first"
+    | "dry first"
+    | "yeast bloomed"
+    | "dry mixed first"
+    | "as listed"
+    | "batter"
+    | "mixed outside"
+    | "stirred";
+  salt?: "under the flour" | "in the liquid" | "above the flour";
+  fat?: "in pieces" | "in four corners" | "over the bottom" | "melted";
+  yeast?: "in a well" | "on top" | "in its dispenser";
 }
 export interface PanVessel {
   length: number;
@@ -1211,12 +595,983 @@ export interface PlanWay {
   meant?: "hydration" | "salt" | "yeast" | "sugar" | "fat" | "baking powder";
   tempered?: boolean;
 }
+export interface SwapPick {
+  line: string;
+  swap: string;
+  share?: number;
+}
+export interface PlanLock {
+  line: string;
+  amount: string;
+}
+export interface PlanShopping {
+  ingredient: string;
+  name: string;
+  need: string;
+  has?: string;
+  buy?: string;
+}
 export interface StoreHabit {
   cycle?: string;
   crust?: "light" | "medium" | "dark";
 }
-export interface ByOven {
-  steps: string[];
+export interface RecipeOnShelf {
+  id: string;
+  revision: number;
+  name: string;
+  kind:
+    | "white"
+    | "wholemeal"
+    | "crusty"
+    | "sweet"
+    | "rapid"
+    | "gluten-free"
+    | "low-carb"
+    | "rye"
+    | "sprouted grain"
+    | "quick bread"
+    | "packet mix"
+    | "dough"
+    | "filled"
+    | "starter"
+    | "pasta dough"
+    | "preserve"
+    | "yoghurt"
+    | "bake only";
+  size: string;
+  note: string;
+  putAway?: boolean;
+  batch?: boolean;
+}
+export interface Health {
+  ok: boolean;
+}
+export interface Kitchens {
+  kitchens: StoreKitchenName[];
+  away?: StoreKitchenName[];
+  me?: StorePerson;
+  house?: boolean;
+  doors?: boolean;
+}
+export interface StoreKitchenName {
+  id: string;
+  name: string;
+  demo?: boolean;
+}
+export interface StorePerson {
+  id: string;
+  name: string;
+  role: string;
+}
+export interface NewKitchen {
+  name: string;
+  person: string;
+  passphrase: string;
+  zone?: string;
+  recipes?: string;
+}
+export interface Opened {
+  kitchen: string;
+  name: string;
+  me: StorePerson;
+  recovery?: string;
+}
+export interface SigningIn {
+  name: string;
+  passphrase: string;
+  code?: string;
+}
+export interface SignedOut {
+  out: boolean;
+}
+export interface Pairing {
+  code: string;
+  name?: string;
+}
+export interface Shelf {
+  kitchen: Kitchen;
+  version: number;
+  cups: CupKnown[];
+  worries: string[];
+  machines: MachineOnShelf[];
+  recipes: RecipeOnShelf[];
+  more: boolean;
+  unreadable?: string[];
+  bench?: OpenBench;
+  now: string;
+}
+export interface Kitchen {
+  name: string;
+  zone: string;
+  standard: "us" | "metric" | "australian" | "imperial";
+  measures: Measure[];
+  jug?: MeasureJug;
+  scale: boolean;
+  weights: "grams" | "ounces";
+  yeast: "eased" | "straight";
+  eggs: "whole" | "part";
+  eggSize: "medium" | "large" | "extra large";
+  salt: "booklet" | "reduced";
+  degrees: "celsius" | "fahrenheit";
+  lengths?: "centimetres" | "inches";
+  decimal?: "point" | "comma";
+  face?: "24 hours" | "12 hours";
+  week?: "monday" | "tuesday" | "wednesday" | "thursday" | "friday" | "saturday" | "sunday";
+  room: string;
+  liquid: "room temperature" | "tepid" | "hot with rapid yeast";
+  look?: "" | "early" | "late" | "never";
+  lead: number;
+  loading: PanManner;
+  grease?: boolean;
+  quiet: KitchenQuiet;
+  prefer: KitchenPreference[];
+  facts?: LarderIngredient[];
+  readings?: KitchenReading[];
+  cups?: LarderCup[];
+  packs?: KitchenPack[];
+  stock?: KitchenStocked[];
+  prices?: KitchenPrice[];
+  money?: string;
+  absences?: KitchenAbsence[];
+  regulars?: KitchenRegular[];
+  declined?: string[];
+}
+export interface MeasureJug {
+  step: string;
+  holds: string;
+}
+export interface KitchenQuiet {
+  from: string;
+  to: string;
+}
+export interface KitchenPreference {
+  ingredient: string;
+  measure: Measure;
+}
+export interface LarderIngredient {
+  id: string;
+  name: string;
+  names?: string[];
+  kind:
+    | "liquid"
+    | "egg"
+    | "fat"
+    | "syrup"
+    | "sugar"
+    | "salt"
+    | "dry milk"
+    | "flour"
+    | "dry extra"
+    | "yeast"
+    | "leavening"
+    | "extra"
+    | "puree";
+  perCup?: number;
+  lightest?: number;
+  heaviest?: number;
+  each?: number;
+  shares: LarderShares;
+  flourPart?: number;
+  grain?: "" | "wheat" | "rye" | "barley" | "oats" | "rice" | "maize" | "buckwheat" | "millet" | "other";
+  whole?: boolean;
+  strength?: "" | "strong" | "plain" | "soft" | "self-raising";
+  gluten?: boolean;
+  asDry?: number;
+  rapid?: boolean;
+  packet?: boolean;
+  ahead?: "" | "sprouted" | "fed" | "thawed";
+  raising?: number;
+  shell?: boolean;
+  spoils?: boolean;
+  raw?: boolean;
+  milky?: boolean;
+  browns?: boolean;
+  melts?: boolean;
+  breaks?: boolean;
+  allergens?: (
+    | "wheat"
+    | "rye"
+    | "barley"
+    | "oats"
+    | "milk"
+    | "egg"
+    | "nuts"
+    | "peanuts"
+    | "soya"
+    | "sesame"
+    | "lupin"
+    | "celery"
+    | "mustard"
+    | "fish"
+    | "crustaceans"
+    | "molluscs"
+    | "sulphites"
+  )[];
+  state?: "" | "cold" | "softened" | "melted" | "warm";
+  dispenser?: "" | "yes" | "drained";
+  prep?: string;
+  like?: string;
+  unknown?: boolean;
+}
+export interface LarderShares {
+  water: number;
+  fat: number;
+  sugar: number;
+  salt: number;
+  protein: number;
+  starch: number;
+  fibre: number;
+}
+export interface KitchenReading {
+  spelling: string;
+  ingredient: string;
+}
+export interface LarderCup {
+  flour: string;
+  filling: "sifted" | "sprinkled" | "spooned" | "heaped" | "scooped";
+  measure: string;
+  weighings?: number[];
+}
+export interface KitchenPack {
+  ingredient: string;
+  name?: string;
+  bestBefore?: string;
+  opened?: string;
+}
+export interface KitchenStocked {
+  ingredient: string;
+  grams: number;
+}
+export interface KitchenPrice {
+  ingredient: string;
+  grams: number;
+  cost: number;
+}
+export interface KitchenAbsence {
+  from: string;
+  to: string;
+  name?: string;
+}
+export interface KitchenRegular {
+  id: string;
+  recipe: string;
+  machine: string;
+  size: string;
+  days: ("monday" | "tuesday" | "wednesday" | "thursday" | "friday" | "saturday" | "sunday")[];
+  by: string;
+}
+export interface CupKnown {
+  weighed: number;
+  mean: number;
+  spread: number;
+  outliers?: number[];
+  enough: boolean;
+  stillNeed: number;
+  flour: string;
+  name: string;
+  perCup: number;
+}
+export interface MachineOnShelf {
+  id: string;
+  name: string;
+  sizes: string[];
+  delay: MachineDelay;
+}
+export interface MachineDelay {
+  rule: "finish-based" | "start-based" | "none";
+  step: number;
+  largest: number;
+  first?: "next whole step" | "one step on";
+}
+export interface OpenBench {
+  id: string;
+  recipe: string;
+}
+export interface KitchenSettings {
+  kitchen: Kitchen;
+  version: number;
+  cups: CupKnown[];
+  worries: string[];
+}
+export interface Loaded {
+  machines: number;
+  recipes: number;
+}
+export interface Restored {
+  kitchen: string;
+  name: string;
+  holds: {
+    [k: string]: number;
+  };
+}
+export interface Changes {
+  topics: {
+    [k: string]: number;
+  };
+  sum: number;
+}
+export interface Household {
+  open: boolean;
+  house: boolean;
+  secure: boolean;
+  authority?: boolean;
+  where: string[];
+  name?: string;
+  me: StorePerson;
+  people: StorePerson[];
+  devices: Device[];
+  calendar: boolean;
+}
+export interface Device {
+  id: string;
+  what: string;
+  person: string;
+  usedAt: string;
+  this?: boolean;
+}
+export interface PairingCode {
+  code: string;
+  url?: string;
+  qr?: QR;
+  endsAt: string;
+}
+export interface QR {
+  side: number;
+  path: string;
+}
+export interface Gone {
+  id: string;
+}
+export interface Relocking {
+  before: string;
+  passphrase?: string;
+}
+export interface Recovery {
+  code: string;
+}
+export interface Shared {
+  on: boolean;
+}
+export interface SecretAddress {
+  path?: string;
+  whole?: string[];
+}
+export interface Link {
+  secret: string;
+}
+export interface Linked {
+  kitchen: string;
+  recipe: RecipeText;
+}
+export interface RecipeText {
+  name?: string;
+  kind?:
+    | "white"
+    | "wholemeal"
+    | "crusty"
+    | "sweet"
+    | "rapid"
+    | "gluten-free"
+    | "low-carb"
+    | "rye"
+    | "sprouted grain"
+    | "quick bread"
+    | "packet mix"
+    | "dough"
+    | "filled"
+    | "starter"
+    | "pasta dough"
+    | "preserve"
+    | "yoghurt"
+    | "bake only";
+  size?: string;
+  standard: "us" | "metric" | "australian" | "imperial";
+  text: string;
+  lines?: LineText[];
+  note?: string;
+  finish?: RecipeFinish;
+}
+export interface LineText {
+  amount: string;
+  name: string;
+  or?: string[];
+  optional?: boolean;
+  note?: string;
+  part?: "" | "filling" | "glaze" | "topping";
+  when?: "" | "beep" | "first knead" | "warmed first";
+  from?: number;
+}
+export interface RecipeKept {
+  id: string;
+  revision: number;
+}
+export interface Larder {
+  ingredients: LarderIngredient[];
+  likenesses: PlanNamed[];
+  allergens: (
+    | "wheat"
+    | "rye"
+    | "barley"
+    | "oats"
+    | "milk"
+    | "egg"
+    | "nuts"
+    | "peanuts"
+    | "soya"
+    | "sesame"
+    | "lupin"
+    | "celery"
+    | "mustard"
+    | "fish"
+    | "crustaceans"
+    | "molluscs"
+    | "sulphites"
+  )[];
+}
+export interface AnswerOf {
+  name: string;
+  is?: string;
+  answer?: LarderAnswer;
+}
+export interface LarderAnswer {
+  like: string;
+  keeps?: boolean;
+  allergens?: (
+    | "wheat"
+    | "rye"
+    | "barley"
+    | "oats"
+    | "milk"
+    | "egg"
+    | "nuts"
+    | "peanuts"
+    | "soya"
+    | "sesame"
+    | "lupin"
+    | "celery"
+    | "mustard"
+    | "fish"
+    | "crustaceans"
+    | "molluscs"
+    | "sulphites"
+  )[];
+  perCup?: number;
+}
+export interface Facts {
+  name: string;
+  sure: string;
+  ingredient: LarderIngredient;
+  holdsGluten: boolean;
+  near?: PlanNamed[];
+  grade?: string;
+  state?: string;
+  warmth?: string;
+  remark?: string;
+}
+export interface Recipes {
+  recipes: RecipeOnShelf[];
+  more: boolean;
+}
+export interface RecipeRead {
+  id?: string;
+  revision?: number;
+  putAway?: boolean;
+  recipe: RecipeCard;
+  inferred: boolean;
+  guessed?: boolean;
+  lines: ReadLine[];
+  sizes?: string[];
+  columns?: ReadColumn[];
+  settings?: RecipeSettings;
+  makes?: string;
+  method?: string[];
+  remarks?: string[];
+  asks: number;
+  formula: Formula;
+  question?: string;
+  heat?: string;
+  problem?: string;
+}
+export interface RecipeCard {
+  name: string;
+  kind:
+    | "white"
+    | "wholemeal"
+    | "crusty"
+    | "sweet"
+    | "rapid"
+    | "gluten-free"
+    | "low-carb"
+    | "rye"
+    | "sprouted grain"
+    | "quick bread"
+    | "packet mix"
+    | "dough"
+    | "filled"
+    | "starter"
+    | "pasta dough"
+    | "preserve"
+    | "yoghurt"
+    | "bake only";
+  size: string;
+  standard: "us" | "metric" | "australian" | "imperial";
+  text: string;
+  note?: string;
+  finish?: RecipeFinish;
+}
+export interface ReadLine {
+  id?: string;
+  row: number;
+  written: string;
+  amount: string;
+  also?: string;
+  ingredient: string;
+  named: string;
+  name: string;
+  grams: number;
+  fine?: boolean;
+  sure: string;
+  near?: PlanNamed[];
+  like?: string;
+  grade?: string;
+  state?: string;
+  warmth?: string;
+  remark?: string;
+  doubt?: string;
+  slip?: boolean;
+  loose?: boolean;
+  asks?: boolean;
+  optional?: boolean;
+  note?: string;
+  or?: string[];
+  part?: "" | "filling" | "glaze" | "topping";
+  when?: "" | "beep" | "first knead" | "warmed first";
+  spoils?: boolean;
+  allergens?: (
+    | "wheat"
+    | "rye"
+    | "barley"
+    | "oats"
+    | "milk"
+    | "egg"
+    | "nuts"
+    | "peanuts"
+    | "soya"
+    | "sesame"
+    | "lupin"
+    | "celery"
+    | "mustard"
+    | "fish"
+    | "crustaceans"
+    | "molluscs"
+    | "sulphites"
+  )[];
+}
+export interface ReadColumn {
+  size: string;
+  lines: ReadBeside[];
+}
+export interface ReadBeside {
+  line: string;
+  card: string;
+  scaled: string;
+  differs: boolean;
+}
+export interface RecipeSettings {
+  cycle?: string;
+  crust?: string;
+  delay?: string;
+}
+export interface SwapsKept {
+  revision: number;
+  swaps: SwapPick[];
+}
+export interface Taught {
+  line: string;
+  amount: string;
+  because: string;
+}
+export interface MeantOf {
+  revision: number;
+  figure: "hydration" | "salt" | "yeast" | "sugar" | "fat" | "baking powder";
+}
+export interface Story {
+  id: string;
+  name: string;
+  revision: number;
+  revisions: RevisionTold[];
+  bakes: StoryBake[];
+  older?: boolean;
+  lessons?: VerdictLesson[];
+  zone: string;
+  now: string;
+}
+export interface RevisionTold {
+  number: number;
+  at: string;
+  because?: string;
+  changed?: RecipeChanged[];
+}
+export interface RecipeChanged {
+  of: string;
+  line?: string;
+  from?: string;
+  to?: string;
+  was?: number;
+  is?: number;
+  fine?: boolean;
+}
+export interface StoryBake {
+  id: string;
+  recipeId: string;
+  revision: number;
+  recipe: string;
+  machine: string;
+  size: string;
+  cycle: PlanCycleName;
+  crust?: "light" | "medium" | "dark";
+  startedAt: string;
+  ready: string;
+  phase: "waiting" | "running" | "warm" | "cold" | "in hand" | "out" | "abandoned";
+  mark?: number;
+  note?: string;
+  signs?: (
+    | "sunken top"
+    | "bulges over the rim"
+    | "did not rise"
+    | "unmixed"
+    | "short and dense"
+    | "lumpy, rough outside"
+    | "coarse, holey"
+    | "gummy middle"
+    | "floury corners"
+    | "too pale"
+    | "too dark"
+    | "soggy, wrinkled sides"
+    | "add-ins mashed"
+    | "add-ins at the bottom"
+    | "too salty"
+    | "too bland"
+    | "too small for the house"
+    | "torn or holed top"
+    | "big hole, torn base"
+    | "lopsided, a dry lump"
+    | "domed, near the rim"
+    | "sounds hollow"
+    | "fine, even crumb"
+  )[];
+  photo?: string;
+  rehearsed?: boolean;
+  moments?: BakeMoment[];
+  week?: string;
+  hydration: number;
+  salt: number;
+  yeast: number;
+  centre?: number;
+  weight?: number;
+  helped?: string;
+  doses?: string[];
+  changed?: string[];
+}
+export interface BakeMoment {
+  id: string;
+  kind:
+    | "refused"
+    | "begins"
+    | "look"
+    | "held back"
+    | "add-ins"
+    | "scrape"
+    | "paddle"
+    | "last rise"
+    | "filling"
+    | "brush"
+    | "bakes"
+    | "ready"
+    | "warm ends"
+    | "shaped"
+    | "oven"
+    | "eaten";
+  after: number;
+  person: boolean;
+  optional?: boolean;
+  say: string;
+  upTo?: number;
+  waits?: boolean;
+  hands?: number;
+  steps?: string[];
+  at: string;
+  done: boolean;
+  skipped?: boolean;
+  stays?: boolean;
+}
+export interface VerdictLesson {
+  id: string;
+  recipeId?: string;
+  machine?: string;
+  say: string;
+  take: string;
+  rests: number;
+  evidence: string[];
+  change?: VerdictChange;
+  browns?: number;
+  fills?: number;
+  kneadRise?: number;
+  flour?: string;
+  perCup?: number;
+}
+export interface VerdictChange {
+  line: string;
+  name: string;
+  from: string;
+  to: string;
+  effect: string;
+}
+export interface Difference {
+  from: number;
+  to: number;
+  changed: RecipeChanged[];
+  figures: FigureMoved[];
+}
+export interface FigureMoved {
+  of: "hydration" | "salt" | "yeast" | "sugar" | "fat" | "baking powder";
+  from: number;
+  to: number;
+}
+export interface Back {
+  revision: number;
+  to: number;
+}
+export interface PutAway {
+  away: boolean;
+}
+export interface Profiles {
+  profiles: Machine[];
+}
+export interface Machine {
+  name: string;
+  sizes: string[];
+  crusts: ("light" | "medium" | "dark")[];
+  vessel: PanVessel;
+  paddles: MachinePaddles;
+  loading:
+    | "wet first"
+    | "dry first"
+    | "yeast bloomed"
+    | "dry mixed first"
+    | "as listed"
+    | "batter"
+    | "mixed outside"
+    | "stirred";
+  dispenser: number;
+  yeastBox?: boolean;
+  salt?: "under the flour" | "in the liquid" | "above the flour";
+  fat?: "in pieces" | "in four corners" | "over the bottom" | "melted";
+  delay: MachineDelay;
+  keepWarm: number;
+  coolDown: number;
+  kneadRise?: number;
+  browns?: number;
+  fills?: number;
+  window: boolean;
+  memory?: number;
+  panel?: MachinePanel;
+  cycles: MachineCycle[];
+}
+export interface MachinePanel {
+  menu?: MachineRing;
+  crust?: MachineRing;
+  size?: MachineRing;
+  addIns?: MachineRing;
+  later?: string;
+  sooner?: string;
+  start?: string;
+  hold?: boolean;
+  lock?: string;
+}
+export interface MachineRing {
+  button?: string;
+  back?: string;
+  values?: string[];
+  default?: string;
+  only?: {
+    [k: string]: string[];
+  };
+}
+export interface MachineCycle {
+  id: string;
+  panel: string;
+  name: string;
+  character:
+    | "basic"
+    | "wholemeal"
+    | "crusty"
+    | "sweet"
+    | "rapid"
+    | "gluten-free"
+    | "low-carb"
+    | "quick bread"
+    | "packet mix"
+    | "dough"
+    | "pasta dough"
+    | "starter"
+    | "jam"
+    | "yoghurt"
+    | "bake only";
+  stages: MachineStage[];
+  beeps?: MachineBeep[];
+  delay: boolean;
+  hasCrust: boolean;
+  noSize?: boolean;
+  keepsWarm: boolean;
+  restart?: boolean;
+  own?: boolean;
+  estimated?: boolean;
+  with?: string;
+  onCrust?: string;
+}
+export interface MachineStage {
+  kind: "rest" | "knead" | "rise" | "knock-back" | "bake" | "boil" | "warm";
+  minutes: number;
+  least?: number;
+  vary?: MachineVariation[];
+  warmth?: string;
+}
+export interface MachineVariation {
+  size?: string;
+  crust?: "light" | "medium" | "dark";
+  minutes: number;
+}
+export interface MachineBeep {
+  for: "add-ins" | "paddle out" | "scrape the sides";
+  by: "after the start" | "before the last knead ends" | "before the last rise";
+  minutes: number;
+  upTo?: number;
+  pips?: number;
+}
+export interface Doubts {
+  doubts: MachineDoubt[];
+}
+export interface MachineDoubt {
+  at: string;
+  say: string;
+}
+export interface Estimate {
+  character:
+    | "basic"
+    | "wholemeal"
+    | "crusty"
+    | "sweet"
+    | "rapid"
+    | "gluten-free"
+    | "low-carb"
+    | "quick bread"
+    | "packet mix"
+    | "dough"
+    | "pasta dough"
+    | "starter"
+    | "jam"
+    | "yoghurt"
+    | "bake only";
+  total: number;
+}
+export interface Estimated {
+  stages: MachineStage[];
+}
+export interface MachinesAway {
+  machines: MachineOnShelf[];
+}
+export interface MachineRead {
+  id: string;
+  version: number;
+  machine: Machine;
+  panel: MachinePanel;
+}
+export interface Compare {
+  cycles: string[];
+  size: string;
+  crust: "light" | "medium" | "dark";
+  recipe?: string;
+}
+export interface Compared {
+  machine: string;
+  cycles: ComparedCycle[];
+  longest: number;
+}
+export interface ComparedCycle {
+  id: string;
+  panel: string;
+  name: string;
+  spans: MachineSpan[];
+  totals: MachineTotals;
+  beside: string;
+  suits: boolean;
+  reason?: string;
+  beeps?: MachineBeep[];
+}
+export interface MachineTotals {
+  rest: number;
+  knead: number;
+  rise: number;
+  bake: number;
+  knockBacks: number;
+  all: number;
+}
+export interface HabitOf {
+  recipe: string;
+  machine: string;
+  cycle?: string;
+  crust?: "light" | "medium" | "dark";
+}
+export interface Wish {
+  recipe: string;
+  machine: string;
+  loaf: PlanLoaf;
+  time?: PlanTiming;
+  hands?: PlanHandling;
+}
+export interface PlanLoaf {
+  size?: string;
+  bag?: string;
+  slices?: number;
+  eaters?: number;
+  have?: PlanHave;
+  without?: string[];
+  instead?: {
+    [k: string]: string;
+  };
+  swaps?: SwapPick[];
+}
+export interface PlanHave {
+  line: string;
+  amount: string;
+}
+export interface PlanTiming {
+  ready?: string;
+  notYet?: boolean;
+  atPanel?: boolean;
+  within?: number;
+  away?: boolean;
+  cycle?: string;
+  crust?: "light" | "medium" | "dark";
+  addIns?: "by hand" | "dispenser" | "at the start";
+  ways?: {
+    [k: string]: "by hand" | "dispenser" | "at the start";
+  };
+}
+export interface PlanHandling {
+  closer?: number;
+  notToHand?: string[];
+  locks?: PlanLock[];
+  weigh?: string[];
+  loading?: PanManner;
+  warmth?: PlanWarmth;
+}
+export interface PlanWarmth {
+  room?: string;
+  flour?: string;
+  cold?: string[];
+  tempered?: boolean;
 }
 export interface OffersFor {
   wish: Wish;
@@ -1245,10 +1600,368 @@ export interface SwapChange {
   after: number;
   fine?: boolean;
 }
-export interface Start {
+export interface ByOven {
+  steps: string[];
+}
+export interface Lessons {
+  lessons: VerdictLesson[];
+  declined: VerdictLesson[];
+}
+export interface LessonOf {
+  id: string;
+}
+export interface Declining {
+  id: string;
+  on: boolean;
+}
+export interface Week {
+  days: DayInWeek[];
+  today: string;
+}
+export interface DayInWeek {
+  date: string;
+  weekday: "monday" | "tuesday" | "wednesday" | "thursday" | "friday" | "saturday" | "sunday";
+  loaves: number;
+}
+export interface NextOfDays {
+  date?: string;
+  moment?: DaybookMoment;
+  now: string;
+}
+export interface DaybookMoment {
+  at: string;
+  to: string;
+  loaf?: string;
+  bake?: string;
+  name: string;
+  on?: string;
+  does: "load" | "help" | "take out" | "after";
+  say: string;
+}
+export interface DayView {
+  date: string;
+  weekday: "monday" | "tuesday" | "wednesday" | "thursday" | "friday" | "saturday" | "sunday";
+  version: number;
+  book: DaybookBook;
+  day: DaybookDay;
+  usual?: DaybookLoaf[];
+  names: {
+    [k: string]: string;
+  };
+  leftOut?: string[];
+  sizes: string[];
+  most: number;
+  zone: string;
+  now: string;
+}
+export interface DaybookBook {
+  loaves: DaybookLoaf[];
+  away?: DaybookHours[];
+  hands: number;
+  nights?: boolean;
+  lent?: string;
+  was?: {
+    [k: string]: DaybookStood;
+  };
+}
+export interface DaybookLoaf {
+  id: string;
   wish: Wish;
+  only?: boolean;
+  when: "by" | "between" | "whenever";
+  from?: string;
+  by?: string;
+  pin?: string;
+}
+export interface DaybookHours {
+  from: string;
+  to: string;
+  name?: string;
+}
+export interface DaybookStood {
+  machine: string;
+  press: string;
+  begin: string;
+  done: string;
+}
+export interface DaybookDay {
+  from: string;
+  to: string;
+  loaves: DaybookPlanned[];
+  machines: DaybookLane[];
+  shut: DaybookShut[];
+  hands: DaybookMoment[];
+  say: string;
+  off?: string;
+  cost: DayCost;
+}
+export interface DaybookPlanned {
+  id: string;
+  name: string;
+  size?: string;
+  standing: "to come" | "no place" | "running" | "finished";
+  bake?: string;
+  machine?: string;
+  on?: string;
+  lent?: boolean;
+  cycle?: PlanCycleName;
+  load?: string;
+  press?: string;
+  begin?: string;
+  ready?: string;
+  taken?: string;
+  done?: string;
+  free?: string;
+  timer?: number;
+  panel?: string;
+  presses?: MachinePresses[];
+  stages?: MachineSpan[];
+  late?: number;
+  warm?: number;
+  early?: number;
+  say?: string;
+  was?: DaybookStood;
+  hand?: boolean;
+  dough?: boolean;
+  wish?: Wish;
+}
+export interface DaybookLane {
+  id: string;
+  name: string;
+  lent?: boolean;
+  runs?: DaybookRun[];
+  free: string;
+}
+export interface DaybookRun {
+  bake?: string;
+  date?: string;
+  name: string;
+  press: string;
+  begin: string;
+  ready: string;
+  out: string;
+  over?: boolean;
+}
+export interface DaybookShut {
+  from: string;
+  to: string;
+  name?: string;
+  quiet?: boolean;
+}
+export interface DayCost {
+  without: number;
+  late: number;
+  minutes: number;
+  waits: number;
+  odd: number;
+}
+export interface Mends {
+  mends: DaybookMend[];
+}
+export interface DaybookMend {
+  say: string;
+  then: string;
+  cost: DayCost;
+  book?: DaybookBook;
+}
+export interface DaybookNeeds {
+  shopping: PlanShopping[];
+  weigh: DaybookWeigh[];
+}
+export interface DaybookWeigh {
+  name: string;
+  all: string;
+  each: DaybookShare[];
+}
+export interface DaybookShare {
+  loaf: string;
+  amount: string;
+}
+export interface DaybookRegular {
+  loaves: DaybookRegularLoaf[];
+  stock: DaybookStock[];
+}
+export interface DaybookRegularLoaf {
+  id: string;
+  recipe: string;
+  machine: string;
+  size: string;
+  days: ("monday" | "tuesday" | "wednesday" | "thursday" | "friday" | "saturday" | "sunday")[];
+  by: string;
+  name: string;
+  on?: string;
+  next?: string;
+  say?: string;
+}
+export interface DaybookStock {
+  ingredient: string;
+  name: string;
+  week: string;
+  weeks: string;
+  has?: string;
+  until?: string;
+  buy?: string;
+}
+export interface BagShelf {
+  bags: Bags[];
+  now: string;
+}
+export interface Bags {
+  id?: string;
+  recipeId: string;
+  machineId: string;
+  made: number;
+  left: number;
+  old?: boolean;
+  batch: BagBatch;
+  inAll?: string[];
+}
+export interface BagBatch {
+  recipe: string;
+  kind:
+    | "white"
+    | "wholemeal"
+    | "crusty"
+    | "sweet"
+    | "rapid"
+    | "gluten-free"
+    | "low-carb"
+    | "rye"
+    | "sprouted grain"
+    | "quick bread"
+    | "packet mix"
+    | "dough"
+    | "filled"
+    | "starter"
+    | "pasta dough"
+    | "preserve"
+    | "yoghurt"
+    | "bake only";
+  size: string;
+  machine: string;
+  cycle: PlanCycleName;
+  crust: "light" | "medium" | "dark";
+  made: string;
+  before: string;
+  holds: BagPart[];
+  add: BagPart[];
+  allergens: (
+    | "wheat"
+    | "rye"
+    | "barley"
+    | "oats"
+    | "milk"
+    | "egg"
+    | "nuts"
+    | "peanuts"
+    | "soya"
+    | "sesame"
+    | "lupin"
+    | "celery"
+    | "mustard"
+    | "fish"
+    | "crustaceans"
+    | "molluscs"
+    | "sulphites"
+  )[];
+}
+export interface BagPart {
+  line?: string;
+  name: string;
+  amount?: string;
+  grams?: number;
+}
+export interface Bagging {
+  wish: Wish;
+  count: number;
+}
+export interface BagsLeft {
+  left: number;
+}
+export interface BenchView {
+  plan: Plan;
   digest: string;
-  bench?: string;
+  revision: number;
+  zone: string;
+  now: string;
+  shopping: PlanShopping[];
+  habit: StoreHabit;
+  noYeast?: RecipeOnShelf[];
+  id: string;
+  wish: Wish;
+  steps: BenchStep[];
+  session: BenchSession;
+  passed?: boolean;
+  changed?: string[];
+}
+export interface BenchStep {
+  id: string;
+  kind:
+    | "tools"
+    | "look"
+    | "temper"
+    | "cut"
+    | "paddle"
+    | "measure"
+    | "top up"
+    | "wait"
+    | "well"
+    | "stir"
+    | "wipe"
+    | "recall"
+    | "pan in"
+    | "panel"
+    | "start";
+  say: string;
+  why?: string;
+  line?: string;
+  stuff?: "liquid" | "fat" | "sugar and salt" | "flour" | "dry extra" | "yeast" | "add-in";
+  into?: string;
+  add?: ScoopAmount;
+  aloud?: string;
+  list?: string[];
+  wait?: number;
+  holds?: boolean;
+  fails?: string;
+  ask?: string;
+}
+export interface BenchSession {
+  done: string[];
+  begun: {
+    [k: string]: string;
+  };
+  locks: PlanLock[];
+  have?: PlanHave;
+  in: PlanLock[];
+  slips: number;
+  last: number;
+  over: boolean;
+  started: boolean;
+}
+export interface SlipOf {
+  line: string;
+  amount: string;
+}
+export interface WaysOut {
+  ways: BenchOut[];
+}
+export interface BenchOut {
+  exit: "lift" | "fit" | "grow" | "again";
+  say: string;
+  worry?: string;
+  bad?: boolean;
+}
+export interface AtBench {
+  do: "done" | "undone" | "begun" | "slip" | "mended" | "emptied" | "started" | "cleared" | "reopened";
+  step?: string;
+  line?: string;
+  amount?: string;
+  way?: "fit" | "grow";
+}
+export interface BenchTold {
+  id: string;
+  session: BenchSession;
+  bench?: BenchView;
 }
 export interface Rehearse {
   wish: Wish;
@@ -1282,26 +1995,6 @@ export interface RehearsalView {
   state: RehearseState;
   zone: string;
   now: string;
-}
-export interface MachinePanel {
-  menu?: MachineRing;
-  crust?: MachineRing;
-  size?: MachineRing;
-  addIns?: MachineRing;
-  later?: string;
-  sooner?: string;
-  start?: string;
-  hold?: boolean;
-  lock?: string;
-}
-export interface MachineRing {
-  button?: string;
-  back?: string;
-  values?: string[];
-  default?: string;
-  only?: {
-    [k: string]: string[];
-  };
 }
 export interface RehearseState {
   now: string;
@@ -1440,38 +2133,6 @@ export interface BakeOutage {
   say: string;
   steps?: string[];
   throw?: boolean;
-}
-export interface BakeMoment {
-  id: string;
-  kind:
-    | "refused"
-    | "begins"
-    | "look"
-    | "held back"
-    | "add-ins"
-    | "scrape"
-    | "paddle"
-    | "last rise"
-    | "filling"
-    | "brush"
-    | "bakes"
-    | "ready"
-    | "warm ends"
-    | "shaped"
-    | "oven"
-    | "eaten";
-  after: number;
-  person: boolean;
-  optional?: boolean;
-  say: string;
-  upTo?: number;
-  waits?: boolean;
-  hands?: number;
-  steps?: string[];
-  at: string;
-  done: boolean;
-  skipped?: boolean;
-  stays?: boolean;
 }
 export interface BakeBall {
   from: string;
@@ -1621,10 +2282,6 @@ export interface BakeCut {
   to: string;
   resumed?: boolean;
 }
-export interface Rehearsed {
-  state: RehearseState;
-  now: string;
-}
 export interface InRehearsal {
   what: "pressed" | "paced" | "told" | "cut" | "left" | "again";
   button?: string;
@@ -1705,399 +2362,9 @@ export interface Happened {
   cut?: BakeCut;
   warm?: string;
 }
-export interface Health {
-  ok: boolean;
-}
-export interface CardPhotos {
-  photos: CardPhoto[];
-}
-export interface CardPhoto {
-  id: string;
-  width: number;
-  height: number;
-}
-export interface Log {
-  bakes: BakeSummary[];
-  next?: string;
-  week?: string;
-  zone: string;
+export interface Rehearsed {
+  state: RehearseState;
   now: string;
-}
-export interface BakeSummary {
-  id: string;
-  recipeId: string;
-  revision: number;
-  recipe: string;
-  machine: string;
-  size: string;
-  cycle: PlanCycleName;
-  crust?: "light" | "medium" | "dark";
-  startedAt: string;
-  ready: string;
-  phase: "waiting" | "running" | "warm" | "cold" | "in hand" | "out" | "abandoned";
-  mark?: number;
-  note?: string;
-  signs?: (
-    | "sunken top"
-    | "bulges over the rim"
-    | "did not rise"
-    | "unmixed"
-    | "short and dense"
-    | "lumpy, rough outside"
-    | "coarse, holey"
-    | "gummy middle"
-    | "floury corners"
-    | "too pale"
-    | "too dark"
-    | "soggy, wrinkled sides"
-    | "add-ins mashed"
-    | "add-ins at the bottom"
-    | "too salty"
-    | "too bland"
-    | "too small for the house"
-    | "torn or holed top"
-    | "big hole, torn base"
-    | "lopsided, a dry lump"
-    | "domed, near the rim"
-    | "sounds hollow"
-    | "fine, even crumb"
-  )[];
-  photo?: string;
-  rehearsed?: boolean;
-  moments?: BakeMoment[];
-  week?: string;
-}
-export interface Restored {
-  kitchen: string;
-  name: string;
-  holds: {
-    [k: string]: number;
-  };
-}
-export interface Swapped {
-  with: string;
-}
-export interface Brought {
-  cards?: BroughtCard[];
-  log?: BroughtLog;
-  calendar?: BroughtHours;
-}
-export interface BroughtCard {
-  name: string;
-  read?: RecipeRead;
-  lost?: string[];
-  twin?: RecipeOnShelf;
-  same?: boolean;
-  oven?: OvenChange[];
-  problem?: string;
-}
-export interface RecipeRead {
-  id?: string;
-  revision?: number;
-  putAway?: boolean;
-  recipe: RecipeCard;
-  inferred: boolean;
-  guessed?: boolean;
-  lines: ReadLine[];
-  sizes?: string[];
-  columns?: ReadColumn[];
-  settings?: RecipeSettings;
-  makes?: string;
-  method?: string[];
-  remarks?: string[];
-  asks: number;
-  formula: Formula;
-  question?: string;
-  heat?: string;
-  problem?: string;
-}
-export interface RecipeCard {
-  name: string;
-  kind:
-    | "white"
-    | "wholemeal"
-    | "crusty"
-    | "sweet"
-    | "rapid"
-    | "gluten-free"
-    | "low-carb"
-    | "rye"
-    | "sprouted grain"
-    | "quick bread"
-    | "packet mix"
-    | "dough"
-    | "filled"
-    | "starter"
-    | "pasta dough"
-    | "preserve"
-    | "yoghurt"
-    | "bake only";
-  size: string;
-  standard: "us" | "metric" | "australian" | "imperial";
-  text: string;
-  note?: string;
-  finish?: RecipeFinish;
-}
-export interface ReadLine {
-  id?: string;
-  row: number;
-  written: string;
-  amount: string;
-  also?: string;
-  ingredient: string;
-  named: string;
-  name: string;
-  grams: number;
-  fine?: boolean;
-  sure: string;
-  near?: PlanNamed[];
-  like?: string;
-  grade?: string;
-  state?: string;
-  warmth?: string;
-  remark?: string;
-  doubt?: string;
-  slip?: boolean;
-  loose?: boolean;
-  asks?: boolean;
-  optional?: boolean;
-  note?: string;
-  or?: string[];
-  part?: "" | "filling" | "glaze" | "topping";
-  when?: "" | "beep" | "first knead" | "warmed first";
-  spoils?: boolean;
-  allergens?: (
-    | "wheat"
-    | "rye"
-    | "barley"
-    | "oats"
-    | "milk"
-    | "egg"
-    | "nuts"
-    | "peanuts"
-    | "soya"
-    | "sesame"
-    | "lupin"
-    | "celery"
-    | "mustard"
-    | "fish"
-    | "crustaceans"
-    | "molluscs"
-    | "sulphites"
-  )[];
-}
-export interface ReadColumn {
-  size: string;
-  lines: ReadBeside[];
-}
-export interface ReadBeside {
-  line: string;
-  card: string;
-  scaled: string;
-  differs: boolean;
-}
-export interface RecipeSettings {
-  cycle?: string;
-  crust?: string;
-  delay?: string;
-}
-export interface OvenChange {
-  says?: string;
-  so: string;
-}
-export interface BroughtLog {
-  bakes: LogRow[];
-  faults?: FormatsLogFault[];
-}
-export interface LogRow {
-  started: string;
-  recipe: string;
-  size: string;
-  machine: string;
-  mark?: number;
-  skip?: string;
-}
-export interface FormatsLogFault {
-  row: number;
-  say: string;
-}
-export interface BroughtHours {
-  absences: KitchenAbsence[];
-  faults?: string[];
-  zone: string;
-}
-export interface Bringing {
-  cards?: CardKept[];
-  log?: string;
-  absences?: KitchenAbsence[];
-}
-export interface CardKept {
-  recipe: RecipeText;
-  of?: string;
-  revision?: number;
-}
-export interface BringDone {
-  id: string;
-  recipes: StoreRecipeMade[];
-  bakes: number;
-  hours?: number;
-  undone?: boolean;
-}
-export interface StoreRecipeMade {
-  id: string;
-  name: string;
-  revision: number;
-}
-export interface Year {
-  year: number;
-  years: number[];
-  money?: string;
-  unpriced?: string[];
-  loaves: number;
-  judged: number;
-  mark?: number;
-  flour: number;
-  bread: number;
-  loved: TallyLoved[];
-  cost: TallyCost;
-}
-export interface TallyLoved {
-  recipeId: string;
-  recipe: string;
-  loaves: number;
-  mark?: number;
-}
-export interface TallyCost {
-  sum: number;
-  perLoaf?: number;
-  priced: number;
-  unpriced?: string[];
-}
-export interface Story {
-  id: string;
-  name: string;
-  revision: number;
-  revisions: RevisionTold[];
-  bakes: StoryBake[];
-  older?: boolean;
-  lessons?: VerdictLesson[];
-  zone: string;
-  now: string;
-}
-export interface RevisionTold {
-  number: number;
-  at: string;
-  because?: string;
-  changed?: RecipeChanged[];
-}
-export interface RecipeChanged {
-  of: string;
-  line?: string;
-  from?: string;
-  to?: string;
-  was?: number;
-  is?: number;
-  fine?: boolean;
-}
-export interface StoryBake {
-  id: string;
-  recipeId: string;
-  revision: number;
-  recipe: string;
-  machine: string;
-  size: string;
-  cycle: PlanCycleName;
-  crust?: "light" | "medium" | "dark";
-  startedAt: string;
-  ready: string;
-  phase: "waiting" | "running" | "warm" | "cold" | "in hand" | "out" | "abandoned";
-  mark?: number;
-  note?: string;
-  signs?: (
-    | "sunken top"
-    | "bulges over the rim"
-    | "did not rise"
-    | "unmixed"
-    | "short and dense"
-    | "lumpy, rough outside"
-    | "coarse, holey"
-    | "gummy middle"
-    | "floury corners"
-    | "too pale"
-    | "too dark"
-    | "soggy, wrinkled sides"
-    | "add-ins mashed"
-    | "add-ins at the bottom"
-    | "too salty"
-    | "too bland"
-    | "too small for the house"
-    | "torn or holed top"
-    | "big hole, torn base"
-    | "lopsided, a dry lump"
-    | "domed, near the rim"
-    | "sounds hollow"
-    | "fine, even crumb"
-  )[];
-  photo?: string;
-  rehearsed?: boolean;
-  moments?: BakeMoment[];
-  week?: string;
-  hydration: number;
-  salt: number;
-  yeast: number;
-  centre?: number;
-  weight?: number;
-  helped?: string;
-  doses?: string[];
-  changed?: string[];
-}
-export interface VerdictLesson {
-  id: string;
-  recipeId?: string;
-  machine?: string;
-  say: string;
-  take: string;
-  rests: number;
-  evidence: string[];
-  change?: VerdictChange;
-  browns?: number;
-  fills?: number;
-  kneadRise?: number;
-  flour?: string;
-  perCup?: number;
-}
-export interface VerdictChange {
-  line: string;
-  name: string;
-  from: string;
-  to: string;
-  effect: string;
-}
-export interface Difference {
-  from: number;
-  to: number;
-  changed: RecipeChanged[];
-  figures: FigureMoved[];
-}
-export interface FigureMoved {
-  of: "hydration" | "salt" | "yeast" | "sugar" | "fat" | "baking powder";
-  from: number;
-  to: number;
-}
-export interface Back {
-  revision: number;
-  to: number;
-}
-export interface Lessons {
-  lessons: VerdictLesson[];
-  declined: VerdictLesson[];
-}
-export interface LessonOf {
-  id: string;
-}
-export interface Declining {
-  id: string;
-  on: boolean;
 }
 export interface BakeView {
   id: string;
@@ -2308,6 +2575,87 @@ export interface ChoiceNext {
   becomes: StoreHabit;
   was: StoreHabit;
 }
+export interface Log {
+  bakes: BakeSummary[];
+  next?: string;
+  week?: string;
+  zone: string;
+  now: string;
+}
+export interface BakeSummary {
+  id: string;
+  recipeId: string;
+  revision: number;
+  recipe: string;
+  machine: string;
+  size: string;
+  cycle: PlanCycleName;
+  crust?: "light" | "medium" | "dark";
+  startedAt: string;
+  ready: string;
+  phase: "waiting" | "running" | "warm" | "cold" | "in hand" | "out" | "abandoned";
+  mark?: number;
+  note?: string;
+  signs?: (
+    | "sunken top"
+    | "bulges over the rim"
+    | "did not rise"
+    | "unmixed"
+    | "short and dense"
+    | "lumpy, rough outside"
+    | "coarse, holey"
+    | "gummy middle"
+    | "floury corners"
+    | "too pale"
+    | "too dark"
+    | "soggy, wrinkled sides"
+    | "add-ins mashed"
+    | "add-ins at the bottom"
+    | "too salty"
+    | "too bland"
+    | "too small for the house"
+    | "torn or holed top"
+    | "big hole, torn base"
+    | "lopsided, a dry lump"
+    | "domed, near the rim"
+    | "sounds hollow"
+    | "fine, even crumb"
+  )[];
+  photo?: string;
+  rehearsed?: boolean;
+  moments?: BakeMoment[];
+  week?: string;
+}
+export interface Year {
+  year: number;
+  years: number[];
+  money?: string;
+  unpriced?: string[];
+  loaves: number;
+  judged: number;
+  mark?: number;
+  flour: number;
+  bread: number;
+  loved: TallyLoved[];
+  cost: TallyCost;
+}
+export interface TallyLoved {
+  recipeId: string;
+  recipe: string;
+  loaves: number;
+  mark?: number;
+}
+export interface TallyCost {
+  sum: number;
+  perLoaf?: number;
+  priced: number;
+  unpriced?: string[];
+}
+export interface Start {
+  wish: Wish;
+  digest: string;
+  bench?: string;
+}
 export interface BakeTold {
   id: string;
   state: BakeState;
@@ -2316,420 +2664,75 @@ export interface BakeTold {
   happenings: BakeHappening[];
   now: string;
 }
-export interface Loaded {
-  machines: number;
-  recipes: number;
+export interface Brought {
+  cards?: BroughtCard[];
+  log?: BroughtLog;
+  calendar?: BroughtHours;
 }
-export interface Taught {
-  line: string;
-  amount: string;
-  because: string;
+export interface BroughtCard {
+  name: string;
+  read?: RecipeRead;
+  lost?: string[];
+  twin?: RecipeOnShelf;
+  same?: boolean;
+  oven?: OvenChange[];
+  problem?: string;
 }
-export interface SwapsKept {
-  revision: number;
-  swaps: SwapPick[];
+export interface OvenChange {
+  says?: string;
+  so: string;
 }
-export interface MeantOf {
-  revision: number;
-  figure: "hydration" | "salt" | "yeast" | "sugar" | "fat" | "baking powder";
+export interface BroughtLog {
+  bakes: LogRow[];
+  faults?: FormatsLogFault[];
 }
-export interface Bagging {
-  wish: Wish;
-  count: number;
-}
-export interface Bags {
-  id?: string;
-  recipeId: string;
-  machineId: string;
-  made: number;
-  left: number;
-  old?: boolean;
-  batch: BagBatch;
-  inAll?: string[];
-}
-export interface BagBatch {
+export interface LogRow {
+  started: string;
   recipe: string;
-  kind:
-    | "white"
-    | "wholemeal"
-    | "crusty"
-    | "sweet"
-    | "rapid"
-    | "gluten-free"
-    | "low-carb"
-    | "rye"
-    | "sprouted grain"
-    | "quick bread"
-    | "packet mix"
-    | "dough"
-    | "filled"
-    | "starter"
-    | "pasta dough"
-    | "preserve"
-    | "yoghurt"
-    | "bake only";
   size: string;
   machine: string;
-  cycle: PlanCycleName;
-  crust: "light" | "medium" | "dark";
-  made: string;
-  before: string;
-  holds: BagPart[];
-  add: BagPart[];
-  allergens: (
-    | "wheat"
-    | "rye"
-    | "barley"
-    | "oats"
-    | "milk"
-    | "egg"
-    | "nuts"
-    | "peanuts"
-    | "soya"
-    | "sesame"
-    | "lupin"
-    | "celery"
-    | "mustard"
-    | "fish"
-    | "crustaceans"
-    | "molluscs"
-    | "sulphites"
-  )[];
+  mark?: number;
+  skip?: string;
 }
-export interface BagPart {
-  line?: string;
-  name: string;
-  amount?: string;
-  grams?: number;
+export interface FormatsLogFault {
+  row: number;
+  say: string;
 }
-export interface BagShelf {
-  bags: Bags[];
-  now: string;
-}
-export interface BagsLeft {
-  left: number;
-}
-export interface BenchView {
-  plan: Plan;
-  digest: string;
-  revision: number;
+export interface BroughtHours {
+  absences: KitchenAbsence[];
+  faults?: string[];
   zone: string;
-  now: string;
-  shopping: PlanShopping[];
-  habit: StoreHabit;
-  noYeast?: RecipeOnShelf[];
+}
+export interface Bringing {
+  cards?: CardKept[];
+  log?: string;
+  absences?: KitchenAbsence[];
+}
+export interface CardKept {
+  recipe: RecipeText;
+  of?: string;
+  revision?: number;
+}
+export interface BringDone {
   id: string;
-  wish: Wish;
-  steps: BenchStep[];
-  session: BenchSession;
-  passed?: boolean;
-  changed?: string[];
+  recipes: StoreRecipeMade[];
+  bakes: number;
+  hours?: number;
+  undone?: boolean;
 }
-export interface BenchStep {
+export interface StoreRecipeMade {
   id: string;
-  kind:
-    | "tools"
-    | "look"
-    | "temper"
-    | "cut"
-    | "paddle"
-    | "measure"
-    | "top up"
-    | "wait"
-    | "well"
-    | "stir"
-    | "wipe"
-    | "recall"
-    | "pan in"
-    | "panel"
-    | "start";
-  say: string;
-  why?: string;
-  line?: string;
-  stuff?: "liquid" | "fat" | "sugar and salt" | "flour" | "dry extra" | "yeast" | "add-in";
-  into?: string;
-  add?: ScoopAmount;
-  aloud?: string;
-  list?: string[];
-  wait?: number;
-  holds?: boolean;
-  fails?: string;
-  ask?: string;
-}
-export interface BenchSession {
-  done: string[];
-  begun: {
-    [k: string]: string;
-  };
-  locks: PlanLock[];
-  have?: PlanHave;
-  in: PlanLock[];
-  slips: number;
-  last: number;
-  over: boolean;
-  started: boolean;
-}
-export interface BenchTold {
-  id: string;
-  session: BenchSession;
-  bench?: BenchView;
-}
-export interface AtBench {
-  do: "done" | "undone" | "begun" | "slip" | "mended" | "emptied" | "started" | "cleared" | "reopened";
-  step?: string;
-  line?: string;
-  amount?: string;
-  way?: "fit" | "grow";
-}
-export interface SlipOf {
-  line: string;
-  amount: string;
-}
-export interface WaysOut {
-  ways: BenchOut[];
-}
-export interface BenchOut {
-  exit: "lift" | "fit" | "grow" | "again";
-  say: string;
-  worry?: string;
-  bad?: boolean;
-}
-export interface MachineRead {
-  id: string;
-  version: number;
-  machine: Machine;
-  panel: MachinePanel;
-}
-export interface Machine {
   name: string;
-  sizes: string[];
-  crusts: ("light" | "medium" | "dark")[];
-  vessel: PanVessel;
-  paddles: MachinePaddles;
-  loading:
-    | "wet first"
-    | "dry first"
-    | "yeast bloomed"
-    | "dry mixed first"
-    | "as listed"
-    | "batter"
-    | "mixed outside"
-    | "stirred";
-  dispenser: number;
-  yeastBox?: boolean;
-  salt?: "under the flour" | "in the liquid" | "above the flour";
-  fat?: "in pieces" | "in four corners" | "over the bottom" | "melted";
-  delay: MachineDelay;
-  keepWarm: number;
-  coolDown: number;
-  kneadRise?: number;
-  browns?: number;
-  fills?: number;
-  window: boolean;
-  memory?: number;
-  panel?: MachinePanel;
-  cycles: MachineCycle[];
-}
-export interface MachineCycle {
-  id: string;
-  panel: string;
-  name: string;
-  character:
-    | "basic"
-    | "wholemeal"
-    | "crusty"
-    | "sweet"
-    | "rapid"
-    | "gluten-free"
-    | "low-carb"
-    | "quick bread"
-    | "packet mix"
-    | "dough"
-    | "pasta dough"
-    | "starter"
-    | "jam"
-    | "yoghurt"
-    | "bake only";
-  stages: MachineStage[];
-  beeps?: MachineBeep[];
-  delay: boolean;
-  hasCrust: boolean;
-  noSize?: boolean;
-  keepsWarm: boolean;
-  restart?: boolean;
-  own?: boolean;
-  estimated?: boolean;
-  with?: string;
-  onCrust?: string;
-}
-export interface MachineStage {
-  kind: "rest" | "knead" | "rise" | "knock-back" | "bake" | "boil" | "warm";
-  minutes: number;
-  least?: number;
-  vary?: MachineVariation[];
-  warmth?: string;
-}
-export interface MachineVariation {
-  size?: string;
-  crust?: "light" | "medium" | "dark";
-  minutes: number;
-}
-export interface MachineBeep {
-  for: "add-ins" | "paddle out" | "scrape the sides";
-  by: "after the start" | "before the last knead ends" | "before the last rise";
-  minutes: number;
-  upTo?: number;
-  pips?: number;
-}
-export interface MachinesAway {
-  machines: MachineOnShelf[];
-}
-export interface Profiles {
-  profiles: Machine[];
-}
-export interface Doubts {
-  doubts: MachineDoubt[];
-}
-export interface MachineDoubt {
-  at: string;
-  say: string;
-}
-export interface Estimate {
-  character:
-    | "basic"
-    | "wholemeal"
-    | "crusty"
-    | "sweet"
-    | "rapid"
-    | "gluten-free"
-    | "low-carb"
-    | "quick bread"
-    | "packet mix"
-    | "dough"
-    | "pasta dough"
-    | "starter"
-    | "jam"
-    | "yoghurt"
-    | "bake only";
-  total: number;
-}
-export interface Estimated {
-  stages: MachineStage[];
-}
-export interface Compare {
-  cycles: string[];
-  size: string;
-  crust: "light" | "medium" | "dark";
-  recipe?: string;
-}
-export interface Compared {
-  machine: string;
-  cycles: ComparedCycle[];
-  longest: number;
-}
-export interface ComparedCycle {
-  id: string;
-  panel: string;
-  name: string;
-  spans: MachineSpan[];
-  totals: MachineTotals;
-  beside: string;
-  suits: boolean;
-  reason?: string;
-  beeps?: MachineBeep[];
-}
-export interface MachineTotals {
-  rest: number;
-  knead: number;
-  rise: number;
-  bake: number;
-  knockBacks: number;
-  all: number;
-}
-export interface HabitOf {
-  recipe: string;
-  machine: string;
-  cycle?: string;
-  crust?: "light" | "medium" | "dark";
-}
-export interface RecipeKept {
-  id: string;
   revision: number;
 }
-export interface Larder {
-  ingredients: LarderIngredient[];
-  likenesses: PlanNamed[];
-  allergens: (
-    | "wheat"
-    | "rye"
-    | "barley"
-    | "oats"
-    | "milk"
-    | "egg"
-    | "nuts"
-    | "peanuts"
-    | "soya"
-    | "sesame"
-    | "lupin"
-    | "celery"
-    | "mustard"
-    | "fish"
-    | "crustaceans"
-    | "molluscs"
-    | "sulphites"
-  )[];
+export interface Swapped {
+  with: string;
 }
-export interface Facts {
-  name: string;
-  sure: string;
-  ingredient: LarderIngredient;
-  holdsGluten: boolean;
-  near?: PlanNamed[];
-  grade?: string;
-  state?: string;
-  warmth?: string;
-  remark?: string;
+export interface CardPhotos {
+  photos: CardPhoto[];
 }
-export interface AnswerOf {
-  name: string;
-  is?: string;
-  answer?: LarderAnswer;
-}
-export interface LarderAnswer {
-  like: string;
-  keeps?: boolean;
-  allergens?: (
-    | "wheat"
-    | "rye"
-    | "barley"
-    | "oats"
-    | "milk"
-    | "egg"
-    | "nuts"
-    | "peanuts"
-    | "soya"
-    | "sesame"
-    | "lupin"
-    | "celery"
-    | "mustard"
-    | "fish"
-    | "crustaceans"
-    | "molluscs"
-    | "sulphites"
-  )[];
-  perCup?: number;
-}
-export interface KitchenSettings {
-  kitchen: Kitchen;
-  version: number;
-  cups: CupKnown[];
-  worries: string[];
-}
-export interface Problem {
-  type: string;
-  title: string;
-  status: number;
-  detail: string;
-  pointer?: string;
-  plan?: PlanAnswer;
+export interface CardPhoto {
+  id: string;
+  width: number;
+  height: number;
 }

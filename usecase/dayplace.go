@@ -1,4 +1,4 @@
-package api
+package usecase
 
 import (
 	"errors"
@@ -20,13 +20,13 @@ import (
 const mostMachines = day.MostMachines - 1
 
 // dayPlace is where a date's loaves are planned, and those of every week.
-func (c *call) dayPlace(date kitchen.Date, loaves []daybook.Loaf) (p daybook.Place, err error) {
+func (c *Scope) dayPlace(date kitchen.Date, loaves []daybook.Loaf) (p daybook.Place, err error) {
 	k, zone, err := c.settings()
 	if err != nil {
 		return p, err
 	}
-	p = daybook.Place{Kitchen: k.Kitchen, Zone: zone, Now: c.now, Date: date, Recipes: map[string]recipe.Recipe{}, Bags: map[string]*plan.Bag{}, Memory: c.server.days}
-	machines, unreadable, err := c.Machines(c.ctx, c.kitchen, false)
+	p = daybook.Place{Kitchen: k.Kitchen, Zone: zone, Now: c.now, Date: date, Recipes: map[string]recipe.Recipe{}, Bags: map[string]*plan.Bag{}, Memory: c.Days}
+	machines, unreadable, err := c.q.Machines(c.ctx, c.kitchen, false)
 	if err != nil {
 		return p, err
 	}
@@ -57,7 +57,7 @@ func (c *call) dayPlace(date kitchen.Date, loaves []daybook.Loaf) (p daybook.Pla
 			return p, err
 		}
 	}
-	habits, unreadable, err := c.Habits(c.ctx, c.kitchen)
+	habits, unreadable, err := c.q.Habits(c.ctx, c.kitchen)
 	if err != nil {
 		return p, err
 	}
@@ -74,11 +74,11 @@ func (c *call) dayPlace(date kitchen.Date, loaves []daybook.Loaf) (p daybook.Pla
 }
 
 // shelve lays a recipe out for a day. One that is gone is left out.
-func (c *call) shelve(p daybook.Place, id string) error {
+func (c *Scope) shelve(p daybook.Place, id string) error {
 	if _, there := p.Recipes[id]; there || !store.ValidID(id) {
 		return nil
 	}
-	r, err := c.Recipe(c.ctx, c.kitchen, id, 0)
+	r, err := c.q.Recipe(c.ctx, c.kitchen, id, 0)
 	if err == store.ErrNotFound {
 		return nil
 	}
@@ -89,9 +89,9 @@ func (c *call) shelve(p daybook.Place, id string) error {
 }
 
 // beside are the loaves of the days before and after a date, where they were planned last.
-func (c *call) beside(date kitchen.Date) (out []daybook.Beside, err error) {
+func (c *Scope) beside(date kitchen.Date) (out []daybook.Beside, err error) {
 	for _, other := range []kitchen.Date{date.AddDays(-1), date.AddDays(1)} {
-		b, _, err := c.DayBook(c.ctx, c.kitchen, other)
+		b, _, err := c.q.DayBook(c.ctx, c.kitchen, other)
 		if err != nil {
 			return nil, err
 		}
@@ -100,7 +100,7 @@ func (c *call) beside(date kitchen.Date) (out []daybook.Beside, err error) {
 			if !ok || !store.ValidID(l.Wish.RecipeID) {
 				continue
 			}
-			r, err := c.Recipe(c.ctx, c.kitchen, l.Wish.RecipeID, 0)
+			r, err := c.q.Recipe(c.ctx, c.kitchen, l.Wish.RecipeID, 0)
 			if err == store.ErrNotFound {
 				continue
 			}
@@ -117,13 +117,13 @@ func (c *call) beside(date kitchen.Date) (out []daybook.Beside, err error) {
 const mostDayBakes = 60
 
 // dayBakes are the bakes that run, and those of a day that have ended.
-func (c *call) dayBakes(date kitchen.Date, zone *time.Location) ([]daybook.Bake, error) {
+func (c *Scope) dayBakes(date kitchen.Date, zone *time.Location) ([]daybook.Bake, error) {
 	from, to := daybook.Window(date, zone)
-	ended, err := c.Glances(c.ctx, c.kitchen, store.Page{From: from.Add(-12 * time.Hour), To: to, Most: mostDayBakes})
+	ended, err := c.q.Glances(c.ctx, c.kitchen, store.Page{From: from.Add(-12 * time.Hour), To: to, Most: mostDayBakes})
 	if err != nil {
 		return nil, err
 	}
-	running, err := c.Running(c.ctx, c.kitchen)
+	running, err := c.q.Running(c.ctx, c.kitchen)
 	if err != nil {
 		return nil, err
 	}

@@ -1,10 +1,7 @@
-package api
+package usecase
 
 import (
 	"errors"
-	"net/http"
-
-	"github.com/gin-gonic/gin"
 
 	"risepan/core/fault"
 	"risepan/core/kept"
@@ -20,42 +17,19 @@ type Opened struct {
 	Recovery string       `json:"recovery,omitzero"` // the code to print, shown this once
 }
 
-// open makes a handler that lets a device in: it answers with what opened, and gives the device its secret.
-func (s *server) open(status int, f func(*call) (Opened, error)) gin.HandlerFunc {
-	return func(gc *gin.Context) {
-		c := s.callOf(gc)
-		out, err := f(c)
-		if err == nil {
-			s.setCookie(gc, c.secret)
-		}
-		s.answer(gc, status, out, err)
-	}
-}
-
-// do runs f in one transaction.
-func (c *call) do(f func(*call) error) error {
-	return c.server.store.Do(c.ctx, func(q store.Queries) error {
-		in := *c
-		in.Queries = q
-		err := f(&in)
-		c.secret = in.secret
-		return err
-	})
-}
-
 // recovery is a new code for recovery, with a new passphrase as it is kept; an empty one stays as it was.
 type recovery struct{ code, locked string }
 
 // letIn signs this device in as a household's owner; with a recovery, locks are changed and all other devices end.
-func (c *call) letIn(h store.Household, r *recovery) (Opened, error) {
+func (c *Scope) letIn(h store.Household, r *recovery) (Opened, error) {
 	out := Opened{Kitchen: h.KitchenID, Name: h.Name}
-	err := c.do(func(in *call) (err error) {
-		if out.Me, err = in.OwnerOf(c.ctx, h.ID); err != nil {
+	err := c.do(func(in *Scope) (err error) {
+		if out.Me, err = in.q.OwnerOf(c.ctx, h.ID); err != nil {
 			return err
 		}
 		if r != nil {
 			hash := door.HashOf(door.Typed(r.code))
-			if err := errors.Join(in.Relock(c.ctx, h.ID, r.locked, &hash), in.EndOtherSessions(c.ctx, h.ID, "")); err != nil {
+			if err := errors.Join(in.q.Relock(c.ctx, h.ID, r.locked, &hash), in.q.EndOtherSessions(c.ctx, h.ID, "")); err != nil {
 				return err
 			}
 			out.Recovery = r.code
@@ -74,13 +48,13 @@ type SigningIn struct {
 }
 
 var (
-	errNoDoor = problem(http.StatusUnauthorized, "", "no kitchen here opens by this name and passphrase")
-	errNoCode = problem(http.StatusUnauthorized, "", "no kitchen here opens by this name and code")
+	errNoDoor = refuse(Unauthorized, "", "no kitchen here opens by this name and passphrase")
+	errNoCode = refuse(Unauthorized, "", "no kitchen here opens by this name and code")
 )
 
 // trySigning counts a try to sign in, by address and by name, whether there is such a kitchen or not.
-func (c *call) trySigning(name string) error {
-	if err := c.try(signingFrom, c.address()); err != nil {
+func (c *Scope) trySigning(name string) error {
+	if err := c.try(signingFrom, c.visitor.Address); err != nil {
 		return err
 	}
 	return c.try(signingTo, name)
@@ -88,28 +62,25 @@ func (c *call) trySigning(name string) error {
 
 // forgive forgets what was tried on a kitchen before the right one came. Of the address only this one try is: who has a
 // kitchen of their own could wash away by it what they try on another.
-func (c *call) forgive(name string) error {
-	return errors.Join(c.Uncount(c.ctx, signingFrom.scope(c.address())), c.Forgive(c.ctx, signingTo.scope(name)))
+func (c *Scope) forgive(name string) error {
+	return errors.Join(c.q.Uncount(c.ctx, signingFrom.scope(c.visitor.Address)), c.q.Forgive(c.ctx, signingTo.scope(name)))
 }
 
-// knocked reads who would come in, counts the try, and finds the household; an empty one where there is none.
-func (c *call) knocked() (in SigningIn, h store.Household, err error) {
-	if err := c.read(&in); err != nil {
-		return in, h, err
-	}
+// knocked counts the try of who would come in and finds the household; an empty one where there is none.
+func (c *Scope) knocked(in SigningIn) (h store.Household, err error) {
 	if err := c.trySigning(in.Name); err != nil {
-		return in, h, err
+		return h, err
 	}
-	if h, err = c.HouseholdNamed(c.ctx, in.Name); errors.Is(err, store.ErrNotFound) {
+	if h, err = c.q.HouseholdNamed(c.ctx, in.Name); errors.Is(err, store.ErrNotFound) {
 		err = nil
 	}
-	return in, h, err
+	return h, err
 }
 
-// enterKitchen signs this device in. Whether there is no such kitchen or another passphrase, the answer is the same and
+// EnterKitchen signs this device in. Whether there is no such kitchen or another passphrase, the answer is the same and
 // takes as long.
-func (s *server) enterKitchen(c *call) (Opened, error) {
-	in, h, err := c.knocked()
+func (c *Scope) EnterKitchen(in SigningIn) (Opened, error) {
+	h, err := c.knocked(in)
 	if err != nil {
 		return Opened{}, err
 	}
@@ -130,9 +101,9 @@ func clip(passphrase string) string {
 	return passphrase[:min(len(passphrase), 4*door.LongestPassphrase)]
 }
 
-// recoverKitchen gives a kitchen another passphrase by the code that was printed. The code is used up; another is shown.
-func (s *server) recoverKitchen(c *call) (Opened, error) {
-	in, h, err := c.knocked()
+// RecoverKitchen gives a kitchen another passphrase by the code that was printed. The code is used up; another is shown.
+func (c *Scope) RecoverKitchen(in SigningIn) (Opened, error) {
+	h, err := c.knocked(in)
 	if err != nil {
 		return Opened{}, err
 	}
@@ -160,21 +131,17 @@ type SignedOut struct {
 	Out bool `json:"out"`
 }
 
-// leaveKitchen signs this device out.
-func (s *server) leaveKitchen(gc *gin.Context) {
-	c := s.callOf(gc)
+// LeaveKitchen signs this device out.
+func (c *Scope) LeaveKitchen() (SignedOut, error) {
 	session, err := c.session()
 	if err == nil {
 		c.audit("signed out", "person", session.Person.ID)
-		err = c.EndSession(c.ctx, session.Household, session.ID)
+		err = c.q.EndSession(c.ctx, session.Household, session.ID)
 	}
-	if err != nil && !errors.Is(err, store.ErrNotFound) {
-		s.refuse(gc, err)
-		return
+	if errors.Is(err, store.ErrNotFound) {
+		err = nil // it is out already
 	}
-	s.setCookie(gc, "")
-	gc.Header("Clear-Site-Data", `"cache"`)
-	s.answer(gc, http.StatusOK, SignedOut{true}, nil)
+	return SignedOut{err == nil}, err
 }
 
 // Pairing is a code that was read from another screen; somebody new says who they are.
@@ -183,21 +150,17 @@ type Pairing struct {
 	Name string `json:"name,omitzero"`
 }
 
-// pair lets a device in by a code. A code that wants a name is not used up without one.
-func (s *server) pair(c *call) (Opened, error) {
-	var in Pairing
-	if err := c.read(&in); err != nil {
-		return Opened{}, err
-	}
-	if err := c.try(pairingFrom, c.address()); err != nil {
+// Pair lets a device in by a code. A code that wants a name is not used up without one.
+func (c *Scope) Pair(in Pairing) (Opened, error) {
+	if err := c.try(pairingFrom, c.visitor.Address); err != nil {
 		return Opened{}, err
 	}
 	if err := c.try(pairingAll, ""); err != nil {
 		return Opened{}, err
 	}
 	var out Opened
-	err := c.do(func(q *call) error {
-		p, err := q.TakePairing(c.ctx, door.HashOf(door.Typed(in.Code)), c.now)
+	err := c.do(func(now *Scope) error {
+		p, err := now.q.TakePairing(c.ctx, door.HashOf(door.Typed(in.Code)), c.now)
 		if errors.Is(err, store.ErrNotFound) {
 			return fault.At("/code", "this code is not good, or not any more: let the other screen show a new one")
 		}
@@ -208,24 +171,24 @@ func (s *server) pair(c *call) (Opened, error) {
 			if err := kept.Name("/name", "you", in.Name, longestName); err != nil {
 				return err
 			}
-			if p.Person, err = q.AddPerson(c.ctx, p.Household, in.Name, store.Member, c.now); err != nil {
+			if p.Person, err = now.q.AddPerson(c.ctx, p.Household, in.Name, store.Member, c.now); err != nil {
 				return err
 			}
 		}
-		if err := q.signIn(p.Household, p.Person); err != nil {
+		if err := now.signIn(p.Household, p.Person); err != nil {
 			return err
 		}
-		session, err := q.SessionOf(c.ctx, door.HashOf(q.secret))
+		session, err := now.q.SessionOf(c.ctx, door.HashOf(now.secret))
 		if err != nil {
 			return err
 		}
-		own, err := q.KitchenNamed(c.ctx, session.KitchenID)
+		own, err := now.q.KitchenNamed(c.ctx, session.KitchenID)
 		out = Opened{Kitchen: session.KitchenID, Name: own.Name, Me: session.Person}
-		return errors.Join(err, q.Changed(c.ctx, session.KitchenID, "household"))
+		return errors.Join(err, now.q.Changed(c.ctx, session.KitchenID, "household"))
 	})
 	if err == nil {
 		c.audit("paired", "kitchen", out.Kitchen, "person", out.Me.ID)
-		err = c.Uncount(c.ctx, pairingFrom.scope(c.address()))
+		err = c.q.Uncount(c.ctx, pairingFrom.scope(c.visitor.Address))
 	}
 	return out, err
 }

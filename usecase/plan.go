@@ -1,4 +1,4 @@
-package api
+package usecase
 
 import (
 	"cmp"
@@ -33,11 +33,8 @@ type made struct {
 	kitchen kitchen.Kitchen // that it was made in
 }
 
-func (s *server) makePlan(c *call) (any, error) {
-	var w plan.Wish
-	if err := c.read(&w); err != nil {
-		return nil, err
-	}
+// MakePlan is the plan of a wish. It stores nothing.
+func (c *Scope) MakePlan(w plan.Wish) (PlanAnswer, error) {
 	made, err := c.fulfil(w, nil)
 	return made.PlanAnswer, err
 }
@@ -54,17 +51,14 @@ type Offers struct {
 	Offers []swap.Offer `json:"offers"`
 }
 
-func (s *server) offerSwaps(c *call) (any, error) {
-	var in OffersFor
-	if err := c.read(&in); err != nil {
-		return nil, err
-	}
+// OfferSwaps lists what can stand in an ingredient's place.
+func (c *Scope) OfferSwaps(in OffersFor) (Offers, error) {
 	if err := in.Wish.Check(); err != nil {
-		return nil, under("/wish", err)
+		return Offers{}, under("/wish", err)
 	}
 	p, _, _, err := c.place(in.Wish, nil)
 	if err != nil {
-		return nil, under("/wish", err)
+		return Offers{}, under("/wish", err)
 	}
 	return Offers{plan.Offers(p, in.Wish, in.Line)}, nil
 }
@@ -74,14 +68,11 @@ type ByOven struct {
 	Steps []string `json:"steps"`
 }
 
-func (s *server) byOven(c *call) (any, error) {
-	var w plan.Wish
-	if err := c.read(&w); err != nil {
-		return nil, err
-	}
+// ByOven is a wished loaf made with mixer and oven.
+func (c *Scope) ByOven(w plan.Wish) (ByOven, error) {
 	made, err := c.fulfil(w, nil)
 	if err != nil {
-		return nil, err
+		return ByOven{}, err
 	}
 	steps, err := plan.ByOven(made.kitchen, made.Plan)
 	return ByOven{steps}, err
@@ -89,7 +80,7 @@ func (s *server) byOven(c *call) (any, error) {
 
 // place is where a wish is granted, with the newest of everything or as it was pinned, and the baker's own
 // choice of cycle and crust there.
-func (c *call) place(w plan.Wish, pins *store.Pins) (plan.Place, store.Pins, store.Habit, error) {
+func (c *Scope) place(w plan.Wish, pins *store.Pins) (plan.Place, store.Pins, store.Habit, error) {
 	at := store.Pins{RecipeID: w.RecipeID, MachineID: w.MachineID}
 	held, revision, err := c.bagged(w)
 	if err != nil {
@@ -104,7 +95,7 @@ func (c *call) place(w plan.Wish, pins *store.Pins) (plan.Place, store.Pins, sto
 			return p, at, store.Habit{}, fault.At(named.pointer, "say which %s, by its id", named.what)
 		}
 	}
-	around, err := c.Around(c.ctx, c.kitchen, at.RecipeID, at.MachineID, c.now)
+	around, err := c.q.Around(c.ctx, c.kitchen, at.RecipeID, at.MachineID, c.now)
 	habit := around.Habit
 	switch {
 	case err != nil:
@@ -118,15 +109,15 @@ func (c *call) place(w plan.Wish, pins *store.Pins) (plan.Place, store.Pins, sto
 		at = around.Pins
 		at.Revision = cmp.Or(revision, at.Revision)
 	}
-	k, err := c.Kitchen(c.ctx, c.kitchen, at.Kitchen)
+	k, err := c.q.Kitchen(c.ctx, c.kitchen, at.Kitchen)
 	if err != nil {
 		return p, at, habit, err
 	}
-	r, err := c.Recipe(c.ctx, c.kitchen, at.RecipeID, at.Revision)
+	r, err := c.q.Recipe(c.ctx, c.kitchen, at.RecipeID, at.Revision)
 	if err != nil {
 		return p, at, habit, err
 	}
-	m, err := c.Machine(c.ctx, c.kitchen, at.MachineID, at.Machine)
+	m, err := c.q.Machine(c.ctx, c.kitchen, at.MachineID, at.Machine)
 	if err != nil {
 		return p, at, habit, err
 	}
@@ -136,7 +127,7 @@ func (c *call) place(w plan.Wish, pins *store.Pins) (plan.Place, store.Pins, sto
 }
 
 // fulfil makes the plan of a wish, with the newest of everything or as it was pinned.
-func (c *call) fulfil(w plan.Wish, pins *store.Pins) (made, error) {
+func (c *Scope) fulfil(w plan.Wish, pins *store.Pins) (made, error) {
 	p, at, habit, err := c.place(w, pins)
 	if err != nil {
 		return made{}, err
@@ -165,14 +156,14 @@ func (c *call) fulfil(w plan.Wish, pins *store.Pins) (made, error) {
 const mostNoYeast = 20
 
 // withoutYeast lists recipes on the shelf that need none, and for which the house has the rest.
-func (c *call) withoutYeast(p plan.Place) ([]store.RecipeOnShelf, error) {
-	rows, err := c.WithoutYeast(c.ctx, c.kitchen, mostNoYeast)
+func (c *Scope) withoutYeast(p plan.Place) ([]store.RecipeOnShelf, error) {
+	rows, err := c.q.WithoutYeast(c.ctx, c.kitchen, mostNoYeast)
 	if err != nil {
 		return nil, err
 	}
 	var out []store.RecipeOnShelf
 	for _, row := range rows {
-		r, err := c.Recipe(c.ctx, c.kitchen, row.ID, 0)
+		r, err := c.q.Recipe(c.ctx, c.kitchen, row.ID, 0)
 		if err != nil {
 			c.unreadable(err)
 			continue

@@ -1,9 +1,8 @@
-package api
+package usecase
 
 import (
 	"context"
 	"errors"
-	"net/http"
 	"time"
 
 	"risepan/core/fault"
@@ -36,17 +35,18 @@ type MachineOnShelf struct {
 // window is how many recipes are shown at once.
 const window = 40
 
-func (s *server) shelf(c *call) (any, error) {
+// Shelf tells what the kitchen has to bake with.
+func (c *Scope) Shelf() (Shelf, error) {
 	k, zone, err := c.settings()
 	if err != nil {
-		return nil, err
+		return Shelf{}, err
 	}
 	out := Shelf{KitchenSettings: settingsOf(k.Kitchen, k.Version, kitchen.DateOf(c.now, zone)), Now: c.now}
 	if out.Machines, out.Unreadable, err = c.machines(false); err != nil {
-		return nil, err
+		return Shelf{}, err
 	}
 	if out.Recipes, out.More, err = c.recipes(store.Search{}); err != nil {
-		return nil, err
+		return Shelf{}, err
 	}
 	out.Bench, err = c.openBench()
 	return out, err
@@ -54,8 +54,8 @@ func (s *server) shelf(c *call) (any, error) {
 
 // machines lists the machines on the shelf or away from it. One that cannot be read costs itself alone:
 // it is logged, and said.
-func (c *call) machines(away bool) (out []MachineOnShelf, unreadable []string, err error) {
-	machines, faults, err := c.Machines(c.ctx, c.kitchen, away)
+func (c *Scope) machines(away bool) (out []MachineOnShelf, unreadable []string, err error) {
+	machines, faults, err := c.q.Machines(c.ctx, c.kitchen, away)
 	out = []MachineOnShelf{}
 	for _, m := range machines {
 		out = append(out, MachineOnShelf{m.ID, m.Machine.Name, m.Machine.Sizes, m.Machine.Delay})
@@ -68,9 +68,9 @@ func (c *call) machines(away bool) (out []MachineOnShelf, unreadable []string, e
 }
 
 // recipes lists a window of the recipes that are looked for, and whether there are more.
-func (c *call) recipes(search store.Search) ([]store.RecipeOnShelf, bool, error) {
+func (c *Scope) recipes(search store.Search) ([]store.RecipeOnShelf, bool, error) {
 	search.Most = window + 1
-	out, err := c.Shelf(c.ctx, c.kitchen, search)
+	out, err := c.q.Shelf(c.ctx, c.kitchen, search)
 	return out[:min(len(out), window)], len(out) > window, err
 }
 
@@ -83,19 +83,13 @@ type Recipes struct {
 // longestSearch is the most letters that can be searched for.
 const longestSearch = 120
 
-func (s *server) listRecipes(c *call) (any, error) {
-	q := c.gin.Query
-	search := store.Search{Words: q("find"), Away: q("away") == "true", After: q("after")}
+// ListRecipes lists a window of the recipes that are looked for.
+func (c *Scope) ListRecipes(search store.Search) (Recipes, error) {
 	if err := kept.Short("/find", "what is looked for", search.Words, longestSearch); err != nil {
-		return nil, err
-	}
-	if kind := q("kind"); kind != "" {
-		if err := search.Kind.UnmarshalText([]byte(kind)); err != nil {
-			return nil, fault.At("/kind", "%v", err)
-		}
+		return Recipes{}, err
 	}
 	if search.After != "" && !store.ValidID(search.After) {
-		return nil, fault.At("/after", "after wants the id of the last recipe seen")
+		return Recipes{}, fault.At("/after", "after wants the id of the last recipe seen")
 	}
 	recipes, more, err := c.recipes(search)
 	return Recipes{recipes, more}, err
@@ -106,19 +100,29 @@ type PutAway struct {
 	Away bool `json:"away"`
 }
 
-// putAway takes a thing off the shelf or brings it back.
-func (s *server) putAway(put func(store.Queries, context.Context, string, string, bool) error) func(*call) (any, error) {
-	return func(c *call) (any, error) {
-		var in PutAway
-		if err := c.read(&in); err != nil {
-			return nil, err
-		}
-		id, err := c.id()
-		if err != nil {
-			return nil, err
-		}
-		return in, put(c.Queries, c.ctx, c.kitchen, id, in.Away)
-	}
+// put takes a thing off the shelf or brings it back.
+func (c *Scope) put(id string, in PutAway, put func(store.Queries, context.Context, string, string, bool) error) (PutAway, error) {
+	return in, put(c.q, c.ctx, c.kitchen, id, in.Away)
+}
+
+// PutRecipe puts a recipe away, or brings it back.
+func (c *Scope) PutRecipe(id string, in PutAway) (PutAway, error) {
+	return c.put(id, in, store.Queries.PutRecipeAway)
+}
+
+// PutMachine puts a machine away, or brings it back.
+func (c *Scope) PutMachine(id string, in PutAway) (PutAway, error) {
+	return c.put(id, in, store.Queries.PutMachineAway)
+}
+
+// PutBake puts a bake away, or brings it back.
+func (c *Scope) PutBake(id string, in PutAway) (PutAway, error) {
+	return c.put(id, in, store.Queries.PutBakeAway)
+}
+
+// PutPhoto takes a photo of a card off, or brings it back.
+func (c *Scope) PutPhoto(id string, in PutAway) (PutAway, error) {
+	return c.put(id, in, store.Queries.PutPhotoAway)
 }
 
 // Loaded says what the demo brought.
@@ -127,8 +131,8 @@ type Loaded struct {
 	Recipes  int `json:"recipes"`
 }
 
-// loadDemo furnishes a kitchen that is still empty.
-func (s *server) loadDemo(c *call) (string, error) {
+// LoadDemo furnishes a kitchen that is still empty.
+func (c *Scope) LoadDemo() (string, error) {
 	k, zone, err := c.settings()
 	if err != nil {
 		return "", err
@@ -143,28 +147,20 @@ func (s *server) loadDemo(c *call) (string, error) {
 			return "", err
 		}
 		if len(machines)+len(recipes) > 0 {
-			return "", problem(http.StatusConflict, "", "this kitchen has machines or recipes already; the demo is for an empty one")
+			return "", refuse(Conflict, "", "this kitchen has machines or recipes already; the demo is for an empty one")
 		}
 	}
-	return c.kitchen, s.FillDemo(c.ctx, c.Queries, k, zone, c.now)
+	return c.kitchen, c.FillDemo(c.ctx, c.q, k, zone, c.now)
 }
 
-func (s *server) loadedDemo(c *call, _ string) (any, error) {
+// LoadedDemo answers with what the demo brought.
+func (c *Scope) LoadedDemo(string) (Loaded, error) {
 	machines, _, err := c.machines(false)
 	if err != nil {
-		return nil, err
+		return Loaded{}, err
 	}
 	recipes, _, err := c.recipes(store.Search{})
 	return Loaded{len(machines), len(recipes)}, err
-}
-
-// Health says that the server and its database answer.
-type Health struct {
-	OK bool `json:"ok"`
-}
-
-func (s *server) health(c *call) (any, error) {
-	return Health{true}, s.store.Ping(c.ctx)
 }
 
 // named finds what a field names; an unknown one is the field's fault.

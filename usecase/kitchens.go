@@ -1,8 +1,7 @@
-package api
+package usecase
 
 import (
 	"errors"
-	"net/http"
 	"time"
 
 	"risepan/core/fault"
@@ -25,36 +24,36 @@ type Kitchens struct {
 	Doors    bool                `json:"doors,omitzero"` // some kitchen here is signed in to
 }
 
-// listKitchens tells a device where it may go: the kitchen that it is signed in to, and on this computer alone those that
+// ListKitchens tells a device where it may go: the kitchen that it is signed in to, and on this computer alone those that
 // have no household.
-func (s *server) listKitchens(c *call) (any, error) {
-	out := Kitchens{Kitchens: []store.KitchenName{}, House: s.House.Open}
+func (c *Scope) ListKitchens() (Kitchens, error) {
+	out := Kitchens{Kitchens: []store.KitchenName{}, House: c.House.Open}
 	session, err := c.session()
 	switch {
 	case err == nil:
-		own, err := c.KitchenNamed(c.ctx, session.KitchenID)
+		own, err := c.q.KitchenNamed(c.ctx, session.KitchenID)
 		if err != nil {
-			return nil, err
+			return Kitchens{}, err
 		}
 		out.Kitchens, out.Me = append(out.Kitchens, own), &session.Person
 	case !errors.Is(err, store.ErrNotFound):
-		return nil, err
+		return Kitchens{}, err
 	}
-	if !s.House.Open {
-		open, err := c.OpenKitchens(c.ctx)
+	if !c.House.Open {
+		open, err := c.q.OpenKitchens(c.ctx)
 		if err != nil {
-			return nil, err
+			return Kitchens{}, err
 		}
 		out.Kitchens = append(out.Kitchens, open...)
 	}
 	for _, k := range out.Kitchens {
-		away, err := c.Beside(c.ctx, k.ID)
+		away, err := c.q.Beside(c.ctx, k.ID)
 		if err != nil {
-			return nil, err
+			return Kitchens{}, err
 		}
 		out.Away = append(out.Away, away...)
 	}
-	n, err := c.Households(c.ctx)
+	n, err := c.q.Households(c.ctx)
 	out.Doors = n > 0
 	return out, err
 }
@@ -77,71 +76,59 @@ func (n NewKitchen) check() error {
 	return err
 }
 
-// makeKitchen makes a kitchen with its household. Sent again under the same key it opens the same kitchen, under a new
+// MakeKitchen makes a kitchen with its household. Sent again under the same key it opens the same kitchen, under a new
 // code for recovery, since the first may not have been seen.
-func (s *server) makeKitchen(c *call) (Opened, error) {
-	var in NewKitchen
-	if err := c.read(&in); err != nil {
-		return Opened{}, err
-	}
+func (c *Scope) MakeKitchen(in NewKitchen) (Opened, error) {
 	if err := in.check(); err != nil { // what is typed wrongly is no try
 		return Opened{}, err
 	}
-	if err := c.try(makingFrom, c.address()); err != nil {
+	if err := c.try(makingFrom, c.visitor.Address); err != nil {
 		return Opened{}, err
 	}
-	return s.found(c, in, func(q *call) (string, error) {
+	return c.found(in, func(now *Scope) (string, error) {
 		if in.Zone == "" {
 			in.Zone = "UTC"
 		}
-		id, err := q.AddKitchen(c.ctx, kitchen.New(in.Name, in.Zone), c.now)
+		id, err := now.q.AddKitchen(c.ctx, kitchen.New(in.Name, in.Zone), c.now)
 		if err != nil || in.Recipes == "" {
 			return id, err
 		}
-		return id, q.copyRecipes(in.Recipes, id)
+		return id, now.copyRecipes(in.Recipes, id)
 	})
 }
 
-// claimKitchen gives the kitchen that the path names, which is open, its household. It keeps all that is in it.
-func (s *server) claimKitchen(c *call) (Opened, error) {
-	var in NewKitchen
-	if err := c.read(&in); err != nil {
-		return Opened{}, err
-	}
+// ClaimKitchen gives the kitchen that the path names, which is open, its household. It keeps all that is in it.
+func (c *Scope) ClaimKitchen(in NewKitchen) (Opened, error) {
 	if c.access.Household != "" {
-		return Opened{}, problem(http.StatusConflict, "", "this kitchen has its household already")
+		return Opened{}, refuse(Conflict, "", "this kitchen has its household already")
 	}
 	if err := in.check(); err != nil {
 		return Opened{}, err
 	}
-	return s.found(c, in, func(*call) (string, error) { return c.kitchen, nil })
+	return c.found(in, func(*Scope) (string, error) { return c.kitchen, nil })
 }
 
 // found founds a household in the kitchen that place gives.
-func (s *server) found(c *call, new NewKitchen, place func(*call) (string, error)) (Opened, error) {
-	key := c.gin.GetHeader("Idempotency-Key")
-	if !goodKey(key) {
-		return Opened{}, errKey
-	}
+func (c *Scope) found(new NewKitchen, place func(*Scope) (string, error)) (Opened, error) {
 	locked, err := door.Locked(new.Passphrase)
 	if err != nil {
 		return Opened{}, err
 	}
-	before, err := c.HouseholdNamed(c.ctx, new.Name)
+	before, err := c.q.HouseholdNamed(c.ctx, new.Name)
 	if err != nil && !errors.Is(err, store.ErrNotFound) {
 		return Opened{}, err
 	}
-	if err == nil && before.MadeKey == key && c.now.Sub(before.CreatedAt) < store.KeysKeep && door.Opens(new.Passphrase, before.Passphrase) {
+	if err == nil && before.MadeKey == c.visitor.Key && c.now.Sub(before.CreatedAt) < store.KeysKeep && door.Opens(new.Passphrase, before.Passphrase) {
 		return c.letIn(before, &recovery{door.NewRecovery(), ""})
 	}
 	code := door.NewRecovery()
 	out := Opened{Name: new.Name, Recovery: code, Me: store.Person{Name: new.Person, Role: store.Owner}}
-	err = c.do(func(in *call) (err error) {
+	err = c.do(func(in *Scope) (err error) {
 		if out.Kitchen, err = place(in); err != nil {
 			return err
 		}
-		household, person, err := in.AddHousehold(c.ctx, store.Household{KitchenID: out.Kitchen, Name: new.Name, Passphrase: locked,
-			Recovery: door.HashOf(door.Typed(code)), MadeKey: key, CreatedAt: c.now}, new.Person)
+		household, person, err := in.q.AddHousehold(c.ctx, store.Household{KitchenID: out.Kitchen, Name: new.Name, Passphrase: locked,
+			Recovery: door.HashOf(door.Typed(code)), MadeKey: c.visitor.Key, CreatedAt: c.now}, new.Person)
 		if errors.Is(err, store.ErrNameTaken) {
 			return fault.At("/name", "%v: choose another", err)
 		}
@@ -158,16 +145,16 @@ func (s *server) found(c *call, new NewKitchen, place func(*call) (string, error
 }
 
 // copyRecipes copies the recipes on the shelf of a kitchen that this device may enter.
-func (c *call) copyRecipes(from, to string) error {
-	access, err := c.Access(c.ctx, from, door.HashOf(c.server.token(c.gin)))
-	closed := access.Household != "" || c.server.House.Open
+func (c *Scope) copyRecipes(from, to string) error {
+	access, err := c.q.Access(c.ctx, from, door.HashOf(c.visitor.Token))
+	closed := access.Household != "" || c.House.Open
 	if errors.Is(err, store.ErrNotFound) || err == nil && closed && !access.SignedIn(c.now) {
 		return fault.At("/recipes", "this kitchen's recipes cannot be had")
 	}
 	if err != nil {
 		return err
 	}
-	all, err := c.Shelf(c.ctx, from, store.Search{Most: mostCopied})
+	all, err := c.q.Shelf(c.ctx, from, store.Search{Most: mostCopied})
 	if err != nil {
 		return err
 	}
@@ -183,16 +170,16 @@ func (c *call) copyRecipes(from, to string) error {
 const mostCopied = 500
 
 // copyRecipe copies the newest revision of a recipe into another kitchen, as a new recipe.
-func (c *call) copyRecipe(from, id, to string) (store.Recipe, error) {
-	r, err := c.Recipe(c.ctx, from, id, 0)
+func (c *Scope) copyRecipe(from, id, to string) (store.Recipe, error) {
+	r, err := c.q.Recipe(c.ctx, from, id, 0)
 	if err != nil {
 		return r, err
 	}
-	k, err := c.Kitchen(c.ctx, to, 0)
+	k, err := c.q.Kitchen(c.ctx, to, 0)
 	if err != nil {
 		return r, err
 	}
 	next := recipe.New(r.Recipe)
 	next.Because = ""
-	return c.AddRecipe(c.ctx, to, next, next.Yeasted(k.Kitchen.Ingredient), c.now)
+	return c.q.AddRecipe(c.ctx, to, next, next.Yeasted(k.Kitchen.Ingredient), c.now)
 }

@@ -1,4 +1,4 @@
-package api
+package usecase
 
 import (
 	"time"
@@ -45,11 +45,8 @@ type InRehearsal struct {
 	On     bool          `json:"on,omitzero"`
 }
 
-func (s *server) addRehearsal(c *call) (string, error) {
-	var in Rehearse
-	if err := c.read(&in); err != nil {
-		return "", err
-	}
+// AddRehearsal begins to practise a wished loaf on the stand-in machine.
+func (c *Scope) AddRehearsal(in Rehearse) (string, error) {
 	m, err := c.fulfil(in.Wish, nil)
 	if err != nil {
 		return "", under("/wish", err)
@@ -57,7 +54,7 @@ func (s *server) addRehearsal(c *call) (string, error) {
 	if refusal, refused := m.Plan.Refusal(); refused {
 		return "", fault.At("/wish", "%s", refusal.Say)
 	}
-	owned, err := c.Machine(c.ctx, c.kitchen, m.pins.MachineID, m.pins.Machine)
+	owned, err := c.q.Machine(c.ctx, c.kitchen, m.pins.MachineID, m.pins.Machine)
 	if err != nil {
 		return "", err
 	}
@@ -66,50 +63,38 @@ func (s *server) addRehearsal(c *call) (string, error) {
 	if err := r.Check(); err != nil {
 		return "", err
 	}
-	return c.AddRehearsal(c.ctx, c.kitchen, r)
+	return c.q.AddRehearsal(c.ctx, c.kitchen, r)
 }
 
-func (s *server) rehearsalMade(c *call, id string) (any, error) { return c.viewRehearsal(id) }
-
-func (c *call) viewRehearsal(id string) (RehearsalView, error) {
+// ShowRehearsal is a rehearsal whole.
+func (c *Scope) ShowRehearsal(id string) (RehearsalView, error) {
 	_, zone, err := c.settings()
 	if err != nil {
 		return RehearsalView{}, err
 	}
-	r, did, err := c.Rehearsal(c.ctx, c.kitchen, id)
+	r, did, err := c.q.Rehearsal(c.ctx, c.kitchen, id)
 	if err != nil {
 		return RehearsalView{}, err
 	}
 	return RehearsalView{id, r.Plan, r.Slip, r.Machine.Full(), rehearse.At(r, did, c.now), zone.String(), c.now}, nil
 }
 
-// showRehearsal shows a rehearsal whole, or how it stands alone.
-func (s *server) showRehearsal(c *call) (any, error) {
-	id, err := c.id()
+// Rehearsed is how a rehearsal stands.
+func (c *Scope) Rehearsed(id string) (Rehearsed, error) {
+	r, did, err := c.q.Rehearsal(c.ctx, c.kitchen, id)
 	if err != nil {
-		return nil, err
-	}
-	if c.gin.Query("only") == "state" {
-		return c.standsRehearsal(id)
-	}
-	return c.viewRehearsal(id)
-}
-
-func (c *call) standsRehearsal(id string) (any, error) {
-	r, did, err := c.Rehearsal(c.ctx, c.kitchen, id)
-	if err != nil {
-		return nil, err
+		return Rehearsed{}, err
 	}
 	return Rehearsed{rehearse.At(r, did, c.now), c.now}, nil
 }
 
-func (s *server) addInRehearsal(c *call) (string, error) {
-	var in InRehearsal
-	id, stamp, err := c.hold(&in)
+// AddInRehearsal appends what the baker does in a rehearsal.
+func (c *Scope) AddInRehearsal(id string, in InRehearsal) (string, error) {
+	stamp, err := c.hold(id)
 	if err != nil {
 		return "", err
 	}
-	r, did, err := c.Rehearsal(c.ctx, c.kitchen, id)
+	r, did, err := c.q.Rehearsal(c.ctx, c.kitchen, id)
 	if err != nil {
 		return "", err
 	}
@@ -121,19 +106,13 @@ func (s *server) addInRehearsal(c *call) (string, error) {
 	if err := rehearse.Check(rehearse.At(r, did, c.now), h); err != nil {
 		return "", err
 	}
-	return id, c.AddInRehearsal(c.ctx, c.kitchen, id, h)
+	return id, c.q.AddInRehearsal(c.ctx, c.kitchen, id, h)
 }
 
-func (s *server) rehearsedTold(c *call, id string) (any, error) { return c.standsRehearsal(id) }
-
-// keepRehearsal writes a rehearsal that came to its end into the log, marked as what it was: it teaches nothing and is
+// KeepRehearsal writes a rehearsal that came to its end into the log, marked as what it was: it teaches nothing and is
 // counted nowhere.
-func (s *server) keepRehearsal(c *call) (string, error) {
-	id, err := c.id()
-	if err != nil {
-		return "", err
-	}
-	r, did, err := c.Rehearsal(c.ctx, c.kitchen, id)
+func (c *Scope) KeepRehearsal(id string) (string, error) {
+	r, did, err := c.q.Rehearsal(c.ctx, c.kitchen, id)
 	if err != nil {
 		return "", err
 	}
@@ -142,12 +121,12 @@ func (s *server) keepRehearsal(c *call) (string, error) {
 		return "", fault.At("", "a rehearsal is kept when its loaf is out: take it out first")
 	}
 	pins := store.Pins{RecipeID: r.Of.RecipeID, Revision: r.Of.Revision, MachineID: r.Of.MachineID, Machine: r.Of.Machine, Kitchen: r.Of.Kitchen}
-	kept, err := c.StartBake(c.ctx, c.kitchen, store.Bake{Pins: pins, Plan: p, StartedAt: p.Timer.Press, Rehearsed: true}, store.Wished{})
+	kept, err := c.q.StartBake(c.ctx, c.kitchen, store.Bake{Pins: pins, Plan: p, StartedAt: p.Timer.Press, Rehearsed: true}, store.Wished{})
 	for n, h := range happened {
 		if err != nil {
 			return "", err
 		}
-		err = c.AddInBake(c.ctx, c.kitchen, kept, h, bake.At(p, happened[:n+1], c.now))
+		err = c.q.AddInBake(c.ctx, c.kitchen, kept, h, bake.At(p, happened[:n+1], c.now))
 	}
 	return kept, err
 }

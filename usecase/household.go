@@ -1,13 +1,12 @@
-package api
+package usecase
 
 import (
 	"errors"
 	"fmt"
-	"net/http"
 	"strings"
 	"time"
 
-	"github.com/skip2/go-qrcode"
+	"rsc.io/qr"
 
 	"risepan/core/fault"
 	"risepan/door"
@@ -37,28 +36,29 @@ type Device struct {
 	This   bool      `json:"this,omitzero"`
 }
 
-func (s *server) household(c *call) (any, error) {
-	out := Household{Open: c.access.Household == "", House: s.House.Open, Secure: s.House.Secure, Authority: len(s.House.Authority) > 0, Where: append([]string{}, s.House.Where...),
+// Household tells who may come into the kitchen, and by which devices.
+func (c *Scope) Household() (Household, error) {
+	out := Household{Open: c.access.Household == "", House: c.House.Open, Secure: c.House.Secure, Authority: c.House.Authority, Where: append([]string{}, c.House.Where...),
 		Me: c.access.Person, People: []store.Person{}, Devices: []Device{}}
 	if out.Open {
 		return out, nil
 	}
-	h, err := c.HouseholdOf(c.ctx, c.kitchen)
+	h, err := c.q.HouseholdOf(c.ctx, c.kitchen)
 	if err != nil {
-		return nil, err
+		return Household{}, err
 	}
 	out.Name = h.Name
-	if out.People, err = c.People(c.ctx, h.ID); err != nil {
-		return nil, err
+	if out.People, err = c.q.People(c.ctx, h.ID); err != nil {
+		return Household{}, err
 	}
-	sessions, err := c.Sessions(c.ctx, h.ID, c.now)
+	sessions, err := c.q.Sessions(c.ctx, h.ID, c.now)
 	if err != nil {
-		return nil, err
+		return Household{}, err
 	}
 	for _, d := range sessions {
 		out.Devices = append(out.Devices, Device{d.ID, d.Device, d.Person.Name, d.UsedAt, d.ID == c.access.Session})
 	}
-	_, err = c.AddressOf(c.ctx, c.kitchen, store.CalendarAddress, c.kitchen)
+	_, err = c.q.AddressOf(c.ctx, c.kitchen, store.CalendarAddress, c.kitchen)
 	if out.Calendar = err == nil; errors.Is(err, store.ErrNotFound) {
 		err = nil
 	}
@@ -84,102 +84,95 @@ const quiet = 4
 
 // drawQR draws a text as squares.
 func drawQR(text string) (*QR, error) {
-	code, err := qrcode.New(text, qrcode.Medium)
+	code, err := qr.Encode(text, qr.M)
 	if err != nil {
 		return nil, err
 	}
-	code.DisableBorder = true
-	rows := code.Bitmap()
 	var path strings.Builder
-	for y, row := range rows {
-		for x, dark := range row {
-			if dark {
-				square(&path, x+quiet, y+quiet)
+	for y := range code.Size {
+		for x := range code.Size {
+			if code.Black(x, y) {
+				fmt.Fprintf(&path, "M%d %dh1v1h-1z", x+quiet, y+quiet)
 			}
 		}
 	}
-	return &QR{len(rows) + 2*quiet, path.String()}, nil
+	return &QR{code.Size + 2*quiet, path.String()}, nil
 }
 
 // pairing shows a code for a person's further device, or for somebody new.
-func (c *call) pairing(person string) (any, error) {
+func (c *Scope) pairing(person string) (PairingCode, error) {
 	if c.access.Household == "" {
-		return nil, errAlone
+		return PairingCode{}, errAlone
 	}
 	code := door.NewCode()
 	p := store.Pairing{Household: c.access.Household, Person: person, EndsAt: c.now.Add(door.CodeLives)}
-	err := c.AddPairing(c.ctx, p, door.HashOf(code), c.now, door.LiveCodes)
+	err := c.q.AddPairing(c.ctx, p, door.HashOf(code), c.now, door.LiveCodes)
 	if errors.Is(err, store.ErrTooManyCodes) {
-		return nil, problem(http.StatusTooManyRequests, "", "%v", err)
+		return PairingCode{}, refuse(TooManyRequests, "", "%v", err)
 	}
 	if err != nil {
-		return nil, err
+		return PairingCode{}, err
 	}
 	c.audit("code shown", "household", c.access.Household, "new person", person == "")
 	out := PairingCode{Code: code, EndsAt: p.EndsAt}
-	if where := c.server.House.Where; len(where) > 0 {
+	if where := c.House.Where; len(where) > 0 {
 		out.URL = where[0] + "/pair#" + code
 		out.QR, err = drawQR(out.URL)
 	}
 	return out, err
 }
 
-var errAlone = problem(http.StatusConflict, "", "this kitchen has no household yet: give it a passphrase first")
+var errAlone = refuse(Conflict, "", "this kitchen has no household yet: give it a passphrase first")
 
-func (s *server) pairDevice(c *call) (any, error) { return c.pairing(c.access.Person.ID) }
-func (s *server) pairPerson(c *call) (any, error) { return c.pairing("") }
+// PairDevice shows a code by which a further device of this person comes in.
+func (c *Scope) PairDevice() (PairingCode, error) { return c.pairing(c.access.Person.ID) }
+
+// PairPerson shows a code by which somebody new comes in.
+func (c *Scope) PairPerson() (PairingCode, error) { return c.pairing("") }
 
 // Gone is a device, or a person, that shall not come in any more.
 type Gone struct {
 	ID string `json:"id"`
 }
 
-// endDevice signs a device out: an owner any, a member one of their own.
-func (s *server) endDevice(c *call) (any, error) {
-	var in Gone
-	if err := c.read(&in); err != nil {
-		return nil, err
-	}
-	devices, err := c.Sessions(c.ctx, c.access.Household, c.now)
+// EndDevice signs a device out: an owner any, a member one of their own.
+func (c *Scope) EndDevice(in Gone) (Household, error) {
+	devices, err := c.q.Sessions(c.ctx, c.access.Household, c.now)
 	if err != nil {
-		return nil, err
+		return Household{}, err
 	}
 	for _, d := range devices {
 		if d.ID == in.ID && (c.access.Person.Role == store.Owner || d.Person.ID == c.access.Person.ID) {
 			c.audit("device ended", "session", d.ID, "of", d.Person.ID, "by", c.access.Person.ID)
-			if err := c.EndSession(c.ctx, c.access.Household, d.ID); err != nil {
-				return nil, err
+			if err := c.q.EndSession(c.ctx, c.access.Household, d.ID); err != nil {
+				return Household{}, err
 			}
-			return s.household(c)
+			return c.Household()
 		}
 	}
-	return nil, fault.At("/id", "there is no such device that you may end")
+	return Household{}, fault.At("/id", "there is no such device that you may end")
 }
 
-// endOthers signs all devices out but this one.
-func (s *server) endOthers(c *call) (any, error) {
+// EndOthers signs all devices out but this one.
+func (c *Scope) EndOthers() (Household, error) {
 	c.audit("other devices ended", "household", c.access.Household, "by", c.access.Person.ID)
-	if err := c.EndOtherSessions(c.ctx, c.access.Household, c.access.Session); err != nil {
-		return nil, err
+	if err := c.q.EndOtherSessions(c.ctx, c.access.Household, c.access.Session); err != nil {
+		return Household{}, err
 	}
-	return s.household(c)
+	return c.Household()
 }
 
-// endPerson takes somebody out of the household, with all their devices. What they did keeps their name.
-func (s *server) endPerson(c *call) (any, error) {
-	var in Gone
-	if err := c.read(&in); err != nil {
-		return nil, err
-	}
-	err := c.RemovePerson(c.ctx, c.access.Household, in.ID)
+// EndPerson takes somebody out of the household, with all their devices. What they did keeps their name.
+func (c *Scope) EndPerson(in Gone) (Household, error) {
+	err := c.q.RemovePerson(c.ctx, c.access.Household, in.ID)
 	if errors.Is(err, store.ErrNotFound) {
-		return nil, fault.At("/id", "there is no such person, or it is the owner")
+		return Household{}, fault.At("/id", "there is no such person, or it is the owner")
 	}
 	if err != nil {
-		return nil, err
+		return Household{}, err
 	}
 	c.audit("person gone", "person", in.ID, "by", c.access.Person.ID)
-	return s.household(c)
+	return c.Household()
 }
 
 // Relocking is another passphrase, with the one before it.
@@ -189,14 +182,11 @@ type Relocking struct {
 }
 
 // relock checks the passphrase before, counted as a try to sign in, and then what the household is.
-func (s *server) relock(c *call, in *Relocking) (h store.Household, err error) {
-	if err := c.read(in); err != nil {
-		return h, err
-	}
+func (c *Scope) relock(in Relocking) (h store.Household, err error) {
 	if c.access.Household == "" {
 		return h, errAlone
 	}
-	if h, err = c.HouseholdOf(c.ctx, c.kitchen); err != nil {
+	if h, err = c.q.HouseholdOf(c.ctx, c.kitchen); err != nil {
 		return h, err
 	}
 	if err := c.trySigning(h.Name); err != nil {
@@ -209,25 +199,28 @@ func (s *server) relock(c *call, in *Relocking) (h store.Household, err error) {
 	return h, c.forgive(h.Name)
 }
 
-// changePassphrase gives the kitchen another passphrase and signs every other device out.
-func (s *server) changePassphrase(c *call) (any, error) {
-	var in Relocking
-	h, err := s.relock(c, &in)
+// ChangePassphrase gives the kitchen another passphrase and signs every other device out, in a transaction of its own:
+// none waits while tries are counted and passphrases are hashed.
+func (c *Scope) ChangePassphrase(in Relocking) (Household, error) {
+	h, err := c.relock(in)
 	if err != nil {
-		return nil, err
+		return Household{}, err
 	}
 	if err := door.CheckPassphrase(in.Passphrase, h.Name, c.access.Person.Name); err != nil {
-		return nil, err
+		return Household{}, err
 	}
 	locked, err := door.Locked(in.Passphrase)
 	if err != nil {
-		return nil, err
+		return Household{}, err
 	}
-	if err := errors.Join(c.Relock(c.ctx, h.ID, locked, nil), c.EndOtherSessions(c.ctx, h.ID, c.access.Session)); err != nil {
-		return nil, err
+	err = c.Change("household", func(in *Scope) error {
+		return errors.Join(in.q.Relock(c.ctx, h.ID, locked, nil), in.q.EndOtherSessions(c.ctx, h.ID, c.access.Session))
+	})
+	if err != nil {
+		return Household{}, err
 	}
 	c.audit("passphrase changed", "household", h.ID)
-	return s.household(c)
+	return c.Household()
 }
 
 // Recovery is the code that opens a kitchen once if its passphrase is forgotten.
@@ -235,20 +228,15 @@ type Recovery struct {
 	Code string `json:"code"`
 }
 
-// newRecovery shows another code for recovery; the one before is good no more.
-func (s *server) newRecovery(c *call) (any, error) {
-	var in Relocking
-	h, err := s.relock(c, &in)
+// NewRecovery shows another code for recovery, in a transaction of its own; the code before is good no more.
+func (c *Scope) NewRecovery(in Relocking) (Recovery, error) {
+	h, err := c.relock(in)
 	if err != nil {
-		return nil, err
+		return Recovery{}, err
 	}
 	code := door.NewRecovery()
 	hash := door.HashOf(door.Typed(code))
 	c.audit("code for recovery shown", "household", h.ID)
-	return Recovery{code}, c.Relock(c.ctx, h.ID, "", &hash)
-}
-
-// square draws one unit square.
-func square(path *strings.Builder, x, y int) {
-	fmt.Fprintf(path, "M%d %dh1v1h-1z", x, y)
+	err = c.Change("household", func(in *Scope) error { return in.q.Relock(c.ctx, h.ID, "", &hash) })
+	return Recovery{code}, err
 }

@@ -1,4 +1,4 @@
-package api
+package usecase
 
 import (
 	"fmt"
@@ -14,24 +14,21 @@ import (
 	"risepan/store"
 )
 
-func (s *server) showRecipe(c *call) (any, error) {
-	id, err := c.id()
-	if err != nil {
-		return nil, err
-	}
+// ShowRecipe is a recipe at its newest revision.
+func (c *Scope) ShowRecipe(id string) (RecipeRead, error) {
 	return c.showRevision(id, 0)
 }
 
-func (c *call) showRevision(id string, revision int) (RecipeRead, error) {
+func (c *Scope) showRevision(id string, revision int) (RecipeRead, error) {
 	k, _, err := c.settings()
 	if err != nil {
 		return RecipeRead{}, err
 	}
-	r, err := c.Recipe(c.ctx, c.kitchen, id, revision)
+	r, err := c.q.Recipe(c.ctx, c.kitchen, id, revision)
 	if err != nil {
 		return RecipeRead{}, err
 	}
-	row, err := c.OnShelf(c.ctx, c.kitchen, id)
+	row, err := c.q.OnShelf(c.ctx, c.kitchen, id)
 	if err != nil {
 		return RecipeRead{}, err
 	}
@@ -54,8 +51,8 @@ func readRef(ref string) (id string, number int) {
 	return id, number
 }
 
-// recipeMade answers with a recipe as it was kept.
-func (s *server) recipeMade(c *call, ref string) (any, error) {
+// RecipeMade answers with a recipe as it was kept.
+func (c *Scope) RecipeMade(ref string) (RecipeRead, error) {
 	id, revision := readRef(ref)
 	return c.showRevision(id, revision)
 }
@@ -66,13 +63,15 @@ type RecipeKept struct {
 	Revision int    `json:"revision"`
 }
 
-func (s *server) recipeKept(c *call, ref string) (any, error) {
+// RecipeKept answers with the revision that was stored.
+func (c *Scope) RecipeKept(ref string) (RecipeKept, error) {
 	id, revision := readRef(ref)
 	return RecipeKept{id, revision}, nil
 }
 
-func (s *server) addRecipe(c *call) (string, error) {
-	r, err := c.toKeep()
+// AddRecipe keeps a text as a new recipe.
+func (c *Scope) AddRecipe(t RecipeText) (string, error) {
+	r, err := c.toKeep(t)
 	if err != nil {
 		return "", err
 	}
@@ -84,22 +83,18 @@ func (s *server) addRecipe(c *call) (string, error) {
 	if err != nil {
 		return "", err
 	}
-	stored, err := c.AddRecipe(c.ctx, c.kitchen, r, r.Yeasted(k.Kitchen.Ingredient), c.now)
+	stored, err := c.q.AddRecipe(c.ctx, c.kitchen, r, r.Yeasted(k.Kitchen.Ingredient), c.now)
 	return revisionRef(stored), err
 }
 
-// reviseRecipe keeps a text as the next revision of a recipe, whose lines keep their ids. What was made
+// ReviseRecipe keeps a text as the next revision of a recipe, whose lines keep their ids. What was made
 // from an older revision is refused.
-func (s *server) reviseRecipe(c *call) (string, error) {
-	seen, err := c.version()
+func (c *Scope) ReviseRecipe(id string, seen int, t RecipeText) (string, error) {
+	r, err := c.toKeep(t)
 	if err != nil {
 		return "", err
 	}
-	r, err := c.toKeep()
-	if err != nil {
-		return "", err
-	}
-	before, err := c.head(seen)
+	before, err := c.head(id, seen)
 	if err != nil {
 		return "", err
 	}
@@ -110,26 +105,21 @@ func (s *server) reviseRecipe(c *call) (string, error) {
 	return c.keep(before, next)
 }
 
-// head is the newest revision of the recipe that the path names, which must be the one that the
-// baker saw.
-func (c *call) head(seen int) (store.Recipe, error) {
-	id, err := c.id()
-	if err != nil {
-		return store.Recipe{}, err
-	}
-	r, err := c.Recipe(c.ctx, c.kitchen, id, 0)
+// head is the newest revision of a recipe, which must be the one that the baker saw.
+func (c *Scope) head(id string, seen int) (store.Recipe, error) {
+	r, err := c.q.Recipe(c.ctx, c.kitchen, id, 0)
 	if err == nil && r.Revision != seen {
 		return r, store.ErrStale
 	}
 	return r, err
 }
 
-func (c *call) keep(before store.Recipe, next recipe.Recipe) (string, error) {
+func (c *Scope) keep(before store.Recipe, next recipe.Recipe) (string, error) {
 	k, _, err := c.settings()
 	if err != nil {
 		return "", err
 	}
-	stored, err := c.ReviseRecipe(c.ctx, c.kitchen, before.ID, before.Revision, next, next.Yeasted(k.Kitchen.Ingredient), c.now)
+	stored, err := c.q.ReviseRecipe(c.ctx, c.kitchen, before.ID, before.Revision, next, next.Yeasted(k.Kitchen.Ingredient), c.now)
 	return revisionRef(stored), err
 }
 
@@ -140,17 +130,9 @@ type Taught struct {
 	Because string         `json:"because"`
 }
 
-// teach keeps one changed amount as the next revision of a recipe, with its reason.
-func (s *server) teach(c *call) (string, error) {
-	seen, err := c.version()
-	if err != nil {
-		return "", err
-	}
-	var in Taught
-	if err := c.read(&in); err != nil {
-		return "", err
-	}
-	before, err := c.head(seen)
+// Teach keeps one changed amount as the next revision of a recipe, with its reason.
+func (c *Scope) Teach(id string, seen int, in Taught) (string, error) {
+	before, err := c.head(id, seen)
 	if err != nil {
 		return "", err
 	}
@@ -162,7 +144,7 @@ func (s *server) teach(c *call) (string, error) {
 }
 
 // taught is a recipe with the one amount that was taught.
-func (c *call) taught(r recipe.Recipe, in Taught) (recipe.Recipe, error) {
+func (c *Scope) taught(r recipe.Recipe, in Taught) (recipe.Recipe, error) {
 	k, _, err := c.settings()
 	if err != nil {
 		return r, err
@@ -185,17 +167,13 @@ type SwapsKept struct {
 	Swaps    []swap.Pick `json:"swaps"`
 }
 
-// keepSwaps makes swaps in a recipe for good, as its next revision.
-func (s *server) keepSwaps(c *call) (string, error) {
-	var in SwapsKept
-	if err := c.read(&in); err != nil {
-		return "", err
-	}
+// KeepSwaps makes swaps in a recipe for good, as its next revision.
+func (c *Scope) KeepSwaps(id string, in SwapsKept) (string, error) {
 	k, _, err := c.settings()
 	if err != nil {
 		return "", err
 	}
-	r, err := c.head(in.Revision)
+	r, err := c.head(id, in.Revision)
 	if err != nil {
 		return "", err
 	}
@@ -220,13 +198,9 @@ type MeantOf struct {
 	Figure   plan.Figure `json:"figure"`
 }
 
-// meanIt keeps an answer for the recipe, as its next revision. Said again it keeps nothing more.
-func (s *server) meanIt(c *call) (string, error) {
-	var in MeantOf
-	if err := c.read(&in); err != nil {
-		return "", err
-	}
-	r, err := c.head(in.Revision)
+// MeanIt keeps an answer for the recipe, as its next revision. Said again it keeps nothing more.
+func (c *Scope) MeanIt(id string, in MeantOf) (string, error) {
+	r, err := c.head(id, in.Revision)
 	if err != nil {
 		return "", err
 	}
@@ -241,20 +215,16 @@ func (s *server) meanIt(c *call) (string, error) {
 	return c.keep(r, next)
 }
 
-// undoRecipe brings the revision before the newest back, as a revision of its own.
-func (s *server) undoRecipe(c *call) (string, error) {
-	var in RecipeKept
-	if err := c.read(&in); err != nil {
-		return "", err
-	}
-	r, err := c.head(in.Revision)
+// UndoRecipe brings the revision before the newest back, as a revision of its own.
+func (c *Scope) UndoRecipe(id string, in RecipeKept) (string, error) {
+	r, err := c.head(id, in.Revision)
 	if err != nil {
 		return "", err
 	}
 	if r.Revision == 1 {
 		return "", fault.At("/revision", "this is the recipe as it was first written: there is nothing to undo")
 	}
-	before, err := c.Recipe(c.ctx, c.kitchen, r.ID, r.Revision-1)
+	before, err := c.q.Recipe(c.ctx, c.kitchen, r.ID, r.Revision-1)
 	if err != nil {
 		return "", err
 	}
@@ -262,7 +232,7 @@ func (s *server) undoRecipe(c *call) (string, error) {
 }
 
 // keepOld keeps an older revision of a recipe as its newest; ids that were drawn since are not drawn again.
-func (c *call) keepOld(head store.Recipe, old recipe.Recipe) (string, error) {
+func (c *Scope) keepOld(head store.Recipe, old recipe.Recipe) (string, error) {
 	old.Drawn = max(old.Drawn, head.Recipe.Drawn)
 	return c.keep(head, old)
 }

@@ -1,17 +1,15 @@
-package api
+package usecase
 
 import (
 	"bytes"
-	"fmt"
-	"net/http"
-	"strconv"
+	"cmp"
 	"strings"
 	"time"
 
-	"github.com/gin-gonic/gin"
-
+	"risepan/core/bake"
 	"risepan/core/fault"
 	"risepan/core/kitchen"
+	"risepan/core/recipe"
 	"risepan/core/tally"
 	"risepan/formats"
 	"risepan/store"
@@ -29,68 +27,70 @@ type Log struct {
 // logPage is how many bakes a page of the log shows.
 const logPage = 50
 
-// looked is what of the log is looked for.
-func (c *call) looked(zone *time.Location) (store.Page, error) {
-	page := store.Page{Words: c.gin.Query("find")}
-	if k := c.gin.Query("kind"); k != "" {
-		if err := page.Kind.UnmarshalText([]byte(k)); err != nil {
-			return page, fault.At("/kind", "%v", err)
-		}
-	}
-	if sign := c.gin.Query("sign"); sign != "" {
-		if err := page.Sign.UnmarshalText([]byte(sign)); err != nil {
-			return page, fault.At("/sign", "%v", err)
-		}
-	}
-	for field, id := range map[string]*string{"recipe": &page.Recipe, "machine": &page.Machine} {
-		if *id = c.gin.Query(field); *id != "" && !store.ValidID(*id) {
+// Looking is what of the log is looked for; its zero value is all of it.
+type Looking struct {
+	Words           string
+	Kind            recipe.Kind
+	Sign            bake.Sign
+	Recipe, Machine string       // their ids
+	From, To        kitchen.Date // the first day, and the day after the last
+	Mark            string       // good, poor or empty
+}
+
+// The marks, of 5, from which a loaf is good and down from which it is poor.
+const (
+	goodMark = 4
+	poorMark = 2
+)
+
+// page is what is looked for, as the store looks for it.
+func (l Looking) page(zone *time.Location) (store.Page, error) {
+	page := store.Page{Words: l.Words, Kind: l.Kind, Sign: l.Sign, Recipe: l.Recipe, Machine: l.Machine}
+	for field, id := range map[string]string{"recipe": l.Recipe, "machine": l.Machine} {
+		if id != "" && !store.ValidID(id) {
 			return page, fault.At("/"+field, "this kitchen has no such %s", field)
 		}
 	}
-	for field, at := range map[string]*time.Time{"from": &page.From, "to": &page.To} {
-		if day := c.gin.Query(field); day != "" {
-			t, err := time.ParseInLocation(time.DateOnly, day, zone)
-			if err != nil {
-				return page, fault.At("/"+field, "%s wants a day such as 2026-11-25, not %.20q", field, day)
-			}
-			*at = t
+	for day, at := range map[kitchen.Date]*time.Time{l.From: &page.From, l.To: &page.To} {
+		if !day.IsZero() {
+			*at = day.Begins(zone)
 		}
 	}
-	switch c.gin.Query("mark") {
+	switch l.Mark {
 	case "":
 	case "good":
-		page.Least = 4
+		page.Least = goodMark
 	case "poor":
-		page.Worst = 2
+		page.Worst = poorMark
 	default:
 		return page, fault.At("/mark", "look for good or poor loaves, or leave it empty")
 	}
 	return page, nil
 }
 
-// listBakes shows a page of the log. Pages follow one another by time and id, so that a new bake moves
+// ListBakes shows a page of the log. Pages follow one another by time and id, so that a new bake moves
 // none of them.
-func (s *server) listBakes(c *call) (any, error) {
+func (c *Scope) ListBakes(look Looking, from string) (Log, error) {
 	k, zone, err := c.settings()
 	if err != nil {
-		return nil, err
+		return Log{}, err
 	}
 	week := func(at time.Time) kitchen.Date { return k.Kitchen.WeekOf(kitchen.DateOf(at, zone)) }
-	page, err := c.looked(zone)
+	page, err := look.page(zone)
 	if err != nil {
-		return nil, err
+		return Log{}, err
 	}
 	page.Most = logPage + 1
-	if from := c.gin.Query("before"); from != "" {
+	if from != "" {
 		at, after, _ := strings.Cut(from, "~")
 		if page.Before, err = time.Parse(time.RFC3339Nano, at); err != nil || !store.ValidID(after) {
-			return nil, problem(http.StatusBadRequest, "/before", "before wants where a page of the log begins, as the page before it said")
+			return Log{}, fault.At("/before", "before wants where a page of the log begins, as the page before it said")
 		}
 		page.ID = after
 	}
-	glances, err := c.Glances(c.ctx, c.kitchen, page)
+	glances, err := c.q.Glances(c.ctx, c.kitchen, page)
 	if err != nil {
-		return nil, err
+		return Log{}, err
 	}
 	out := Log{Bakes: []BakeSummary{}, Week: week(c.now), Zone: zone.String(), Now: c.now}
 	if len(glances) > logPage {
@@ -109,32 +109,21 @@ func (s *server) listBakes(c *call) (any, error) {
 // tablePage is how many bakes are read at once for the log as a table.
 const tablePage = 500
 
-// logTable gives what is looked for in the log, whole, as a table for a spreadsheet. It is made before its first
-// byte is sent, so that no half of it passes for the whole.
-func (s *server) logTable(gc *gin.Context) {
-	c := s.callOf(gc)
-	table, err := c.logTable()
-	if err != nil {
-		s.refuse(gc, err)
-		return
-	}
-	gc.Header("Content-Disposition", fmt.Sprintf(`attachment; filename="bakes %s.csv"`, c.now.Format(time.DateOnly)))
-	gc.Data(http.StatusOK, "text/csv; charset=utf-8", table)
-}
-
-func (c *call) logTable() ([]byte, error) {
+// LogTable gives what is looked for in the log, whole, as a table for a spreadsheet. It is made before its first byte is
+// sent, so that no half of it passes for the whole.
+func (c *Scope) LogTable(look Looking) ([]byte, error) {
 	_, zone, err := c.settings()
 	if err != nil {
 		return nil, err
 	}
-	page, err := c.looked(zone)
+	page, err := look.page(zone)
 	if err != nil {
 		return nil, err
 	}
 	page.Most = tablePage
 	var bakes []formats.Bake
 	for {
-		glances, err := c.Glances(c.ctx, c.kitchen, page)
+		glances, err := c.q.Glances(c.ctx, c.kitchen, page)
 		if err != nil {
 			return nil, err
 		}
@@ -165,20 +154,16 @@ type Year struct {
 // mostUnpriced is how many things without a price are named.
 const mostUnpriced = 6
 
-func (s *server) year(c *call) (any, error) {
+// Year is what was baked in a year; 0 is this one.
+func (c *Scope) Year(year int) (Year, error) {
 	k, zone, err := c.settings()
 	if err != nil {
-		return nil, err
+		return Year{}, err
 	}
-	out := Year{Year: c.now.In(zone).Year(), Money: k.Kitchen.Money}
-	if text := c.gin.Query("year"); text != "" {
-		if out.Year, err = strconv.Atoi(text); err != nil || out.Year < 1970 || out.Year > 9999 {
-			return nil, fault.At("/year", "year wants one such as 2026, not %.20q", text)
-		}
-	}
-	first, err := c.FirstBake(c.ctx, c.kitchen)
+	out := Year{Year: cmp.Or(year, c.now.In(zone).Year()), Money: k.Kitchen.Money}
+	first, err := c.q.FirstBake(c.ctx, c.kitchen)
 	if err != nil {
-		return nil, err
+		return Year{}, err
 	}
 	if first.IsZero() {
 		first = c.now
@@ -187,9 +172,9 @@ func (s *server) year(c *call) (any, error) {
 		out.Years = append(out.Years, y)
 	}
 	from := time.Date(out.Year, 1, 1, 0, 0, 0, 0, zone)
-	loaves, err := c.Baked(c.ctx, c.kitchen, from, from.AddDate(1, 0, 0))
+	loaves, err := c.q.Baked(c.ctx, c.kitchen, from, from.AddDate(1, 0, 0))
 	if err != nil {
-		return nil, err
+		return Year{}, err
 	}
 	out.Tally = tally.Of(loaves, k.Kitchen)
 	for _, id := range out.Cost.Unpriced[:min(len(out.Cost.Unpriced), mostUnpriced)] {

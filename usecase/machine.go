@@ -1,4 +1,4 @@
-package api
+package usecase
 
 import (
 	"risepan/core/choice"
@@ -32,12 +32,8 @@ type Doubts struct {
 	Doubts []machine.Doubt `json:"doubts"`
 }
 
-// doubts looks at a description that is being written, and stores nothing.
-func (s *server) doubts(c *call) (any, error) {
-	var m machine.Machine
-	if err := c.read(&m); err != nil {
-		return nil, err
-	}
+// Doubts looks at a description that is being written, and stores nothing.
+func (c *Scope) Doubts(m machine.Machine) (Doubts, error) {
 	return Doubts{m.Doubts()}, nil
 }
 
@@ -58,94 +54,61 @@ const (
 	mostTotal  machine.Minutes = 36 * 60
 )
 
-func (s *server) estimate(c *call) (any, error) {
-	var in Estimate
-	if err := c.read(&in); err != nil {
-		return nil, err
-	}
+// Estimate are the likely stages of a cycle of which the total is known.
+func (c *Scope) Estimate(in Estimate) (Estimated, error) {
 	if in.Total < leastTotal || in.Total > mostTotal {
-		return nil, fault.At("/total", "a cycle takes %s to %s, not %s", leastTotal, mostTotal, in.Total)
+		return Estimated{}, fault.At("/total", "a cycle takes %s to %s, not %s", leastTotal, mostTotal, in.Total)
 	}
 	return Estimated{machine.Estimate(in.Character, in.Total)}, nil
 }
 
-func (s *server) profiles(*call) (any, error) { return Profiles{machine.Profiles()}, nil }
+// Profiles are typical machines to begin a description from.
+func (c *Scope) Profiles() (Profiles, error) { return Profiles{machine.Profiles()}, nil }
 
 // MachinesAway are the machines that were put away.
 type MachinesAway struct {
 	Machines []MachineOnShelf `json:"machines"`
 }
 
-func (s *server) machinesAway(c *call) (any, error) {
+// MachinesAway are the machines that were put away.
+func (c *Scope) MachinesAway() (MachinesAway, error) {
 	machines, _, err := c.machines(true)
 	return MachinesAway{machines}, err
 }
 
-// machineOf is the machine that the path names, at a version; 0 is the newest.
-func (c *call) machineOf(version int) (store.Machine, error) {
-	id, err := c.id()
-	if err != nil {
-		return store.Machine{}, err
-	}
-	return c.Machine(c.ctx, c.kitchen, id, version)
-}
-
-func (s *server) showMachine(c *call) (any, error) {
-	m, err := c.machineOf(0)
-	return machineRead(m.ID, m.Version, m.Machine), err
-}
-
-func (s *server) addMachine(c *call) (string, error) {
-	var m machine.Machine
-	if err := c.read(&m); err != nil {
-		return "", err
-	}
+// AddMachine keeps a new machine.
+func (c *Scope) AddMachine(m machine.Machine) (string, error) {
 	if err := m.Check(); err != nil {
 		return "", err
 	}
-	return c.AddMachine(c.ctx, c.kitchen, m, c.now)
+	return c.q.AddMachine(c.ctx, c.kitchen, m, c.now)
 }
 
-func (s *server) machineMade(c *call, id string) (any, error) {
-	m, err := c.Machine(c.ctx, c.kitchen, id, 0)
+// ShowMachine is a machine's description.
+func (c *Scope) ShowMachine(id string) (MachineRead, error) {
+	m, err := c.q.Machine(c.ctx, c.kitchen, id, 0)
 	return machineRead(m.ID, m.Version, m.Machine), err
 }
 
-// changeMachine replaces a machine's description; what was made from an older version is refused.
-func (s *server) changeMachine(c *call) (any, error) {
-	version, err := c.version()
-	if err != nil {
-		return nil, err
-	}
-	var m machine.Machine
-	if err := c.read(&m); err != nil {
-		return nil, err
-	}
+// ChangeMachine replaces a machine's description; what was made from an older version is refused.
+func (c *Scope) ChangeMachine(id string, version int, m machine.Machine) (MachineRead, error) {
 	if err := m.Check(); err != nil {
-		return nil, err
+		return MachineRead{}, err
 	}
-	return c.setMachine(version, m)
+	return c.setMachine(id, version, m)
 }
 
-// undoMachine brings the description before the last change back, as a change of its own.
-func (s *server) undoMachine(c *call) (any, error) {
-	version, err := c.version()
+// UndoMachine brings the description before the last change back, as a change of its own.
+func (c *Scope) UndoMachine(id string, version int) (MachineRead, error) {
+	before, err := c.q.Machine(c.ctx, c.kitchen, id, max(version-1, 1))
 	if err != nil {
-		return nil, err
+		return MachineRead{}, err
 	}
-	before, err := c.machineOf(max(version-1, 1))
-	if err != nil {
-		return nil, err
-	}
-	return c.setMachine(version, before.Machine)
+	return c.setMachine(id, version, before.Machine)
 }
 
-func (c *call) setMachine(version int, m machine.Machine) (any, error) {
-	id, err := c.id()
-	if err != nil {
-		return nil, err
-	}
-	version, err = c.ChangeMachine(c.ctx, c.kitchen, id, version, m, c.now)
+func (c *Scope) setMachine(id string, version int, m machine.Machine) (MachineRead, error) {
+	version, err := c.q.ChangeMachine(c.ctx, c.kitchen, id, version, m, c.now)
 	return machineRead(id, version, m), err
 }
 
@@ -183,32 +146,28 @@ const (
 	mostCompared   = 6
 )
 
-// compare lays cycles side by side, and says in words how each differs from the first and whether it
+// Compare lays cycles side by side, and says in words how each differs from the first and whether it
 // suits the recipe.
-func (s *server) compare(c *call) (any, error) {
-	var in Compare
-	if err := c.read(&in); err != nil {
-		return nil, err
-	}
-	m, err := c.machineOf(0)
+func (c *Scope) Compare(id string, in Compare) (Compared, error) {
+	m, err := c.q.Machine(c.ctx, c.kitchen, id, 0)
 	if err != nil {
-		return nil, err
+		return Compared{}, err
 	}
 	if n := len(in.Cycles); n < fewestCompared || n > mostCompared {
-		return nil, fault.At("/cycles", "compare %d to %d cycles, not %d", fewestCompared, mostCompared, n)
+		return Compared{}, fault.At("/cycles", "compare %d to %d cycles, not %d", fewestCompared, mostCompared, n)
 	}
 	if !m.Machine.Bakes(in.Size) {
-		return nil, fault.At("/size", "%s bakes %s", m.Machine.Name, m.Machine.SizesInWords())
+		return Compared{}, fault.At("/size", "%s bakes %s", m.Machine.Name, m.Machine.SizesInWords())
 	}
 	suits, err := c.suiting(m.Machine, in)
 	if err != nil {
-		return nil, err
+		return Compared{}, err
 	}
 	out := Compared{Machine: m.Machine.Name, Cycles: []ComparedCycle{}}
 	for _, id := range in.Cycles {
 		cycle, ok := m.Machine.Cycle(id)
 		if !ok {
-			return nil, fault.At("/cycles", "%s has no cycle %q", m.Machine.Name, id)
+			return Compared{}, fault.At("/cycles", "%s has no cycle %q", m.Machine.Name, id)
 		}
 		p := cycle.Programme(in.Size, in.Crust)
 		t := cycle.Totals(in.Size, in.Crust)
@@ -223,7 +182,7 @@ func (s *server) compare(c *call) (any, error) {
 }
 
 // suiting is how each cycle suits the recipe that is compared for, where one is.
-func (c *call) suiting(m machine.Machine, in Compare) (map[string]choice.Option, error) {
+func (c *Scope) suiting(m machine.Machine, in Compare) (map[string]choice.Option, error) {
 	suits := map[string]choice.Option{}
 	if in.Recipe == "" {
 		return suits, nil
@@ -232,7 +191,7 @@ func (c *call) suiting(m machine.Machine, in Compare) (map[string]choice.Option,
 	if err != nil {
 		return nil, err
 	}
-	r, err := named(in.Recipe, "/recipe", "recipe", func(id string) (store.Recipe, error) { return c.Recipe(c.ctx, c.kitchen, id, 0) })
+	r, err := named(in.Recipe, "/recipe", "recipe", func(id string) (store.Recipe, error) { return c.q.Recipe(c.ctx, c.kitchen, id, 0) })
 	if err != nil {
 		return nil, err
 	}
@@ -253,21 +212,17 @@ type HabitOf struct {
 	store.Habit
 }
 
-// setHabit remembers the baker's own choice; empty ones forget it.
-func (s *server) setHabit(c *call) (any, error) {
-	var in HabitOf
-	if err := c.read(&in); err != nil {
-		return nil, err
+// SetHabit remembers the baker's own choice; empty ones forget it.
+func (c *Scope) SetHabit(in HabitOf) (HabitOf, error) {
+	if _, err := named(in.Recipe, "/recipe", "recipe", func(id string) (store.RecipeOnShelf, error) { return c.q.OnShelf(c.ctx, c.kitchen, id) }); err != nil {
+		return HabitOf{}, err
 	}
-	if _, err := named(in.Recipe, "/recipe", "recipe", func(id string) (store.RecipeOnShelf, error) { return c.OnShelf(c.ctx, c.kitchen, id) }); err != nil {
-		return nil, err
-	}
-	m, err := named(in.Machine, "/machine", "machine", func(id string) (store.Machine, error) { return c.Machine(c.ctx, c.kitchen, id, 0) })
+	m, err := named(in.Machine, "/machine", "machine", func(id string) (store.Machine, error) { return c.q.Machine(c.ctx, c.kitchen, id, 0) })
 	if err != nil {
-		return nil, err
+		return HabitOf{}, err
 	}
 	if _, ok := m.Machine.Cycle(in.Cycle); in.Cycle != "" && !ok {
-		return nil, fault.At("/cycle", "%s has no cycle %q", m.Machine.Name, word.Clip(in.Cycle))
+		return HabitOf{}, fault.At("/cycle", "%s has no cycle %q", m.Machine.Name, word.Clip(in.Cycle))
 	}
-	return in, c.SetHabit(c.ctx, c.kitchen, in.Recipe, in.Machine, in.Habit)
+	return in, c.q.SetHabit(c.ctx, c.kitchen, in.Recipe, in.Machine, in.Habit)
 }

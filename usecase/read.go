@@ -1,9 +1,8 @@
-package api
+package usecase
 
 import (
 	"cmp"
 	"math"
-	"net/http"
 	"slices"
 	"strings"
 
@@ -282,10 +281,15 @@ func beside(k kitchen.Kitchen, r recipe.Recipe, weighed []recipe.Weighed, c reci
 	return out
 }
 
-func (s *server) readRecipe(c *call) (any, error) {
-	_, u, err := c.text()
+// ReadRecipe is what this kitchen understands of a recipe's text. It stores nothing.
+func (c *Scope) ReadRecipe(t RecipeText) (RecipeRead, error) {
+	k, _, err := c.settings()
 	if err != nil {
-		return nil, err
+		return RecipeRead{}, err
+	}
+	u, err := t.understand(k.Kitchen)
+	if err != nil {
+		return RecipeRead{}, err
 	}
 	u.read.Recipe.Text = u.text
 	if u.read.Problem == "" {
@@ -296,27 +300,18 @@ func (s *server) readRecipe(c *call) (any, error) {
 	return u.read, nil
 }
 
-// text reads the recipe that a call sends, and what is understood of it.
-func (c *call) text() (t RecipeText, u understood, err error) {
-	if err = c.read(&t); err != nil {
-		return
-	}
+// toKeep is a recipe as it is read, which must be one that can be kept.
+func (c *Scope) toKeep(t RecipeText) (recipe.Recipe, error) {
 	k, _, err := c.settings()
 	if err != nil {
-		return
+		return recipe.Recipe{}, err
 	}
-	u, err = t.understand(k.Kitchen)
-	return
-}
-
-// toKeep is the recipe that a call sends, which must be one that can be kept.
-func (c *call) toKeep() (recipe.Recipe, error) {
-	_, u, err := c.text()
+	u, err := t.understand(k.Kitchen)
 	switch {
 	case err != nil:
 		return u.recipe, err
 	case u.read.Problem != "":
-		return u.recipe, problem(http.StatusUnprocessableEntity, "/text", "%s", u.read.Problem)
+		return u.recipe, fault.At("/text", "%s", u.read.Problem)
 	}
 	return u.recipe, nil
 }

@@ -1,4 +1,4 @@
-package api
+package usecase
 
 import (
 	"time"
@@ -81,15 +81,11 @@ type AnswerOf struct {
 	Answer *larder.Answer `json:"answer,omitzero"`
 }
 
-// answerOf keeps for the kitchen what the baker says of a name. Sent again it changes nothing more.
-func (s *server) answerOf(c *call) (any, error) {
-	var in AnswerOf
-	if err := c.read(&in); err != nil {
-		return nil, err
-	}
+// AnswerOf keeps for the kitchen what the baker says of a name. Sent again it changes nothing more.
+func (c *Scope) AnswerOf(in AnswerOf) (Facts, error) {
 	k, _, err := c.settings()
 	if err != nil {
-		return nil, err
+		return Facts{}, err
 	}
 	next := k.Kitchen
 	switch {
@@ -101,21 +97,25 @@ func (s *server) answerOf(c *call) (any, error) {
 		err = fault.At("/is", "say either which ingredient it is, or what it is like")
 	}
 	if err != nil {
-		return nil, err
+		return Facts{}, err
 	}
 	if _, err := c.setKitchen(k.Version, next); err != nil {
-		return nil, err
+		return Facts{}, err
 	}
 	return factsOf(next, in.Name), nil
 }
 
-func (s *server) larder(c *call) (any, error) {
+// Named is what this kitchen takes a name for.
+func (c *Scope) Named(name string) (Facts, error) {
+	k, _, err := c.settings()
+	return factsOf(k.Kitchen, name), err
+}
+
+// Larder is what is known of ingredients.
+func (c *Scope) Larder() (Larder, error) {
 	k, _, err := c.settings()
 	if err != nil {
-		return nil, err
-	}
-	if name := c.gin.Query("name"); name != "" {
-		return factsOf(k.Kitchen, name), nil
+		return Larder{}, err
 	}
 	out := Larder{Ingredients: larder.All(), Allergens: larder.Allergens}
 	for _, i := range larder.Likenesses() {
@@ -128,43 +128,31 @@ func (s *server) larder(c *call) (any, error) {
 	return out, nil
 }
 
-// changeKitchen replaces the settings; what was made from an older version is refused.
-func (s *server) changeKitchen(c *call) (any, error) {
-	version, err := c.version()
-	if err != nil {
-		return nil, err
-	}
-	var k kitchen.Kitchen
-	if err := c.read(&k); err != nil {
-		return nil, err
-	}
+// ChangeKitchen replaces the settings; what was made from an older version is refused.
+func (c *Scope) ChangeKitchen(version int, k kitchen.Kitchen) (KitchenSettings, error) {
 	k = k.Filled()
 	if err := k.Check(); err != nil {
-		return nil, err
+		return KitchenSettings{}, err
 	}
 	if _, err := time.LoadLocation(k.Zone); err != nil || k.Zone == "" || k.Zone == "Local" {
-		return nil, fault.At("/zone", "%q is no time zone: use one such as Europe/London", word.Clip(k.Zone))
+		return KitchenSettings{}, fault.At("/zone", "%q is no time zone: use one such as Europe/London", word.Clip(k.Zone))
 	}
 	return c.setKitchen(version, k)
 }
 
-// undoKitchen brings the settings before the last change back, as a change of its own.
-func (s *server) undoKitchen(c *call) (any, error) {
-	version, err := c.version()
+// UndoKitchen brings the settings before the last change back, as a change of its own.
+func (c *Scope) UndoKitchen(version int) (KitchenSettings, error) {
+	before, err := c.q.Kitchen(c.ctx, c.kitchen, max(version-1, 1))
 	if err != nil {
-		return nil, err
-	}
-	before, err := c.Kitchen(c.ctx, c.kitchen, max(version-1, 1))
-	if err != nil {
-		return nil, err
+		return KitchenSettings{}, err
 	}
 	return c.setKitchen(version, before.Kitchen)
 }
 
-func (c *call) setKitchen(version int, k kitchen.Kitchen) (any, error) {
-	version, err := c.ChangeKitchen(c.ctx, c.kitchen, version, k, c.now)
+func (c *Scope) setKitchen(version int, k kitchen.Kitchen) (KitchenSettings, error) {
+	version, err := c.q.ChangeKitchen(c.ctx, c.kitchen, version, k, c.now)
 	if err != nil {
-		return nil, err
+		return KitchenSettings{}, err
 	}
 	zone, err := time.LoadLocation(k.Zone)
 	return settingsOf(k, version, kitchen.DateOf(c.now, zone)), err

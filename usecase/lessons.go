@@ -1,4 +1,4 @@
-package api
+package usecase
 
 import (
 	"slices"
@@ -26,10 +26,11 @@ const (
 	lookBackOf = 20 // one recipe
 )
 
-func (s *server) lessons(c *call) (any, error) { return c.lessonsOf("") }
+// Lessons are what the log teaches.
+func (c *Scope) Lessons() (Lessons, error) { return c.lessonsOf("") }
 
 // lessonsOf are the lessons of one recipe, or of the whole kitchen.
-func (c *call) lessonsOf(recipeID string) (Lessons, error) {
+func (c *Scope) lessonsOf(recipeID string) (Lessons, error) {
 	out := Lessons{Lessons: []verdict.Lesson{}, Declined: []verdict.Lesson{}}
 	k, zone, err := c.settings()
 	if err != nil {
@@ -79,14 +80,10 @@ type LessonOf struct {
 	ID string `json:"id"`
 }
 
-// takeLesson changes what a lesson says: the recipe's liquid, the machine's description or the kitchen's figure of a
+// TakeLesson changes what a lesson says: the recipe's liquid, the machine's description or the kitchen's figure of a
 // cup, each of which can be undone where it stands. The lesson is worked out anew, so that what was taken is what the
 // log teaches now.
-func (s *server) takeLesson(c *call) (string, error) {
-	var in LessonOf
-	if err := c.read(&in); err != nil {
-		return "", err
-	}
+func (c *Scope) TakeLesson(in LessonOf) (string, error) {
 	about := ""
 	if id, ok := strings.CutPrefix(in.ID, "liquid "); ok {
 		about = id
@@ -102,10 +99,10 @@ func (s *server) takeLesson(c *call) (string, error) {
 	return in.ID, c.learn(all.Lessons[n])
 }
 
-func (c *call) learn(l verdict.Lesson) error {
+func (c *Scope) learn(l verdict.Lesson) error {
 	switch {
 	case l.Change != nil:
-		before, err := c.Recipe(c.ctx, c.kitchen, l.RecipeID, 0)
+		before, err := c.q.Recipe(c.ctx, c.kitchen, l.RecipeID, 0)
 		if err != nil {
 			return err
 		}
@@ -115,7 +112,7 @@ func (c *call) learn(l verdict.Lesson) error {
 		}
 		return err
 	case l.Machine != "":
-		m, err := c.Machine(c.ctx, c.kitchen, l.Machine, 0)
+		m, err := c.q.Machine(c.ctx, c.kitchen, l.Machine, 0)
 		if err != nil {
 			return err
 		}
@@ -131,7 +128,7 @@ func (c *call) learn(l verdict.Lesson) error {
 		if err := next.Check(); err != nil {
 			return err
 		}
-		_, err = c.ChangeMachine(c.ctx, c.kitchen, m.ID, m.Version, next, c.now)
+		_, err = c.q.ChangeMachine(c.ctx, c.kitchen, m.ID, m.Version, next, c.now)
 		return err
 	}
 	k, _, err := c.settings()
@@ -147,15 +144,16 @@ func (c *call) learn(l verdict.Lesson) error {
 }
 
 // keepSettings keeps the kitchen's settings as they now are.
-func (c *call) keepSettings(before store.Kitchen, next kitchen.Kitchen) error {
+func (c *Scope) keepSettings(before store.Kitchen, next kitchen.Kitchen) error {
 	if err := next.Check(); err != nil {
 		return err
 	}
-	_, err := c.ChangeKitchen(c.ctx, c.kitchen, before.Version, next, c.now)
+	_, err := c.q.ChangeKitchen(c.ctx, c.kitchen, before.Version, next, c.now)
 	return err
 }
 
-func (s *server) lessonTaken(c *call, _ string) (any, error) { return c.lessonsOf("") }
+// LessonTaken answers with what the log teaches after a lesson was taken.
+func (c *Scope) LessonTaken(string) (Lessons, error) { return c.lessonsOf("") }
 
 // Declining says whether a lesson is wanted.
 type Declining struct {
@@ -163,15 +161,11 @@ type Declining struct {
 	On bool   `json:"on"` // it is not
 }
 
-// declineLesson puts a lesson away, or lets it be offered again.
-func (s *server) declineLesson(c *call) (any, error) {
-	var in Declining
-	if err := c.read(&in); err != nil {
-		return nil, err
-	}
+// DeclineLesson puts a lesson away, or lets it be offered again.
+func (c *Scope) DeclineLesson(in Declining) (Lessons, error) {
 	k, _, err := c.settings()
 	if err != nil {
-		return nil, err
+		return Lessons{}, err
 	}
 	next := k.Kitchen
 	next.Declined = slices.DeleteFunc(slices.Clone(next.Declined), func(id string) bool { return id == in.ID })
@@ -180,7 +174,7 @@ func (s *server) declineLesson(c *call) (any, error) {
 	}
 	if !slices.Equal(next.Declined, k.Kitchen.Declined) {
 		if err := c.keepSettings(k, next); err != nil {
-			return nil, err
+			return Lessons{}, err
 		}
 	}
 	return c.lessonsOf("")
@@ -188,24 +182,24 @@ func (s *server) declineLesson(c *call) (any, error) {
 
 // past are the newest bakes of a recipe, or of the whole kitchen, to learn from; with their machines, and their recipes at
 // their newest.
-func (c *call) past(k kitchen.Kitchen, zone *time.Location, recipeID string, most int) (past []verdict.Past, machines map[string]store.Machine, recipes map[string]recipe.Recipe, err error) {
+func (c *Scope) past(k kitchen.Kitchen, zone *time.Location, recipeID string, most int) (past []verdict.Past, machines map[string]store.Machine, recipes map[string]recipe.Recipe, err error) {
 	machines, recipes = map[string]store.Machine{}, map[string]recipe.Recipe{}
-	kept, err := c.Past(c.ctx, c.kitchen, recipeID, most)
+	kept, err := c.q.Past(c.ctx, c.kitchen, recipeID, most)
 	if err != nil {
 		return nil, nil, nil, err
 	}
 	for _, p := range kept {
 		if _, known := machines[p.MachineID]; !known {
-			if machines[p.MachineID], err = c.Machine(c.ctx, c.kitchen, p.MachineID, 0); err != nil {
+			if machines[p.MachineID], err = c.q.Machine(c.ctx, c.kitchen, p.MachineID, 0); err != nil {
 				return nil, nil, nil, err
 			}
 		}
-		then, err := c.Recipe(c.ctx, c.kitchen, p.RecipeID, p.Revision)
+		then, err := c.q.Recipe(c.ctx, c.kitchen, p.RecipeID, p.Revision)
 		if err != nil {
 			return nil, nil, nil, err
 		}
 		if _, known := recipes[p.RecipeID]; !known {
-			now, err := c.Recipe(c.ctx, c.kitchen, p.RecipeID, 0)
+			now, err := c.q.Recipe(c.ctx, c.kitchen, p.RecipeID, 0)
 			if err != nil {
 				return nil, nil, nil, err
 			}

@@ -1,7 +1,6 @@
-package api
+package usecase
 
 import (
-	"net/http"
 	"time"
 
 	"risepan/core/bag"
@@ -45,7 +44,7 @@ func bagsOf(b store.Bags, today kitchen.Date) Bags {
 }
 
 // today is the day on the kitchen's clock.
-func (c *call) today() (kitchen.Date, error) {
+func (c *Scope) today() (kitchen.Date, error) {
 	_, zone, err := c.settings()
 	if err != nil {
 		return kitchen.Date{}, err
@@ -53,12 +52,13 @@ func (c *call) today() (kitchen.Date, error) {
 	return kitchen.DateOf(c.now, zone), nil
 }
 
-func (s *server) listBags(c *call) (any, error) {
+// ListBags lists the bags on the shelf.
+func (c *Scope) ListBags() (BagShelf, error) {
 	today, err := c.today()
 	if err != nil {
-		return nil, err
+		return BagShelf{}, err
 	}
-	on, err := c.BagsOnShelf(c.ctx, c.kitchen)
+	on, err := c.q.BagsOnShelf(c.ctx, c.kitchen)
 	out := BagShelf{Bags: []Bags{}, Now: c.now}
 	for _, b := range on {
 		out.Bags = append(out.Bags, bagsOf(b, today))
@@ -67,7 +67,7 @@ func (s *server) listBags(c *call) (any, error) {
 }
 
 // bagging is what bags of a wished loaf would hold.
-func (c *call) bagging(in Bagging) (store.Bags, error) {
+func (c *Scope) bagging(in Bagging) (store.Bags, error) {
 	if in.Count < 1 || in.Count > bag.Most {
 		return store.Bags{}, fault.At("/count", "make 1 to %d bags at once, not %d", bag.Most, in.Count)
 	}
@@ -84,15 +84,11 @@ func (c *call) bagging(in Bagging) (store.Bags, error) {
 	return b, err
 }
 
-// previewBags shows what would go into bags, and stores nothing.
-func (s *server) previewBags(c *call) (any, error) {
-	var in Bagging
-	if err := c.read(&in); err != nil {
-		return nil, err
-	}
+// PreviewBags shows what would go into bags, and stores nothing.
+func (c *Scope) PreviewBags(in Bagging) (Bags, error) {
 	b, err := c.bagging(in)
 	if err != nil {
-		return nil, err
+		return Bags{}, err
 	}
 	k, _, err := c.settings()
 	out := bagsOf(b, b.Batch.Made)
@@ -100,11 +96,8 @@ func (s *server) previewBags(c *call) (any, error) {
 	return out, err
 }
 
-func (s *server) addBags(c *call) (string, error) {
-	var in Bagging
-	if err := c.read(&in); err != nil {
-		return "", err
-	}
+// AddBags keeps bags that were filled.
+func (c *Scope) AddBags(in Bagging) (string, error) {
 	b, err := c.bagging(in)
 	if err != nil {
 		return "", err
@@ -112,58 +105,41 @@ func (s *server) addBags(c *call) (string, error) {
 	if err := b.Batch.Check(); err != nil {
 		return "", err
 	}
-	return c.AddBags(c.ctx, c.kitchen, b)
+	return c.q.AddBags(c.ctx, c.kitchen, b)
 }
 
-func (s *server) bagsMade(c *call, id string) (any, error) { return c.viewBags(id) }
-
-func (c *call) viewBags(id string) (Bags, error) {
+// ShowBags are some bags and their label.
+func (c *Scope) ShowBags(id string) (Bags, error) {
 	today, err := c.today()
 	if err != nil {
 		return Bags{}, err
 	}
-	b, err := c.BagsOf(c.ctx, c.kitchen, id)
+	b, err := c.q.BagsOf(c.ctx, c.kitchen, id)
 	return bagsOf(b, today), err
 }
 
-func (s *server) showBags(c *call) (any, error) {
-	id, err := c.id()
+// LeaveBags says how many are left: one was used elsewhere, or is found again.
+func (c *Scope) LeaveBags(id string, in BagsLeft) (Bags, error) {
+	b, err := c.q.BagsOf(c.ctx, c.kitchen, id)
 	if err != nil {
-		return nil, err
-	}
-	return c.viewBags(id)
-}
-
-// leaveBags says how many are left: one was used elsewhere, or is found again.
-func (s *server) leaveBags(c *call) (any, error) {
-	var in BagsLeft
-	if err := c.read(&in); err != nil {
-		return nil, err
-	}
-	id, err := c.id()
-	if err != nil {
-		return nil, err
-	}
-	b, err := c.BagsOf(c.ctx, c.kitchen, id)
-	if err != nil {
-		return nil, err
+		return Bags{}, err
 	}
 	if in.Left < 0 || in.Left > b.Made {
-		return nil, fault.At("/left", "of %d bags 0 to %d can be left, not %d", b.Made, b.Made, in.Left)
+		return Bags{}, fault.At("/left", "of %d bags 0 to %d can be left, not %d", b.Made, b.Made, in.Left)
 	}
-	if err := c.LeaveBags(c.ctx, c.kitchen, id, in.Left); err != nil {
-		return nil, err
+	if err := c.q.LeaveBags(c.ctx, c.kitchen, id, in.Left); err != nil {
+		return Bags{}, err
 	}
-	return c.viewBags(id)
+	return c.ShowBags(id)
 }
 
 // bagged is the bag that a wish names, and the revision of its recipe by which it was made; nil and 0 where
 // it names none.
-func (c *call) bagged(w plan.Wish) (*plan.Bag, int, error) {
+func (c *Scope) bagged(w plan.Wish) (*plan.Bag, int, error) {
 	if w.BagID == "" {
 		return nil, 0, nil
 	}
-	b, err := named(w.BagID, "/loaf/bag", "bag", func(id string) (store.Bags, error) { return c.BagsOf(c.ctx, c.kitchen, id) })
+	b, err := named(w.BagID, "/loaf/bag", "bag", func(id string) (store.Bags, error) { return c.q.BagsOf(c.ctx, c.kitchen, id) })
 	if err != nil {
 		return nil, 0, err
 	}
@@ -174,12 +150,12 @@ func (c *call) bagged(w plan.Wish) (*plan.Bag, int, error) {
 }
 
 // takeBag takes the bag of a loaf that is started off the shelf.
-func (c *call) takeBag(w plan.Wish) error {
+func (c *Scope) takeBag(w plan.Wish) error {
 	if w.BagID == "" {
 		return nil
 	}
-	if err := c.TakeBag(c.ctx, c.kitchen, w.BagID); err != nil {
-		return problem(http.StatusConflict, "/wish/loaf/bag", "no such bag is left on the shelf")
+	if err := c.q.TakeBag(c.ctx, c.kitchen, w.BagID); err != nil {
+		return refuse(Conflict, "/wish/loaf/bag", "no such bag is left on the shelf")
 	}
 	return nil
 }

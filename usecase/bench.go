@@ -1,4 +1,4 @@
-package api
+package usecase
 
 import (
 	"errors"
@@ -50,8 +50,8 @@ type OpenBench struct {
 // benchKeeps is how long an unfinished bench is offered to go back to.
 const benchKeeps = 24 * time.Hour
 
-func (c *call) openBench() (*OpenBench, error) {
-	id, recipe, err := c.OpenBench(c.ctx, c.kitchen, c.now.Add(-benchKeeps))
+func (c *Scope) openBench() (*OpenBench, error) {
+	id, recipe, err := c.q.OpenBench(c.ctx, c.kitchen, c.now.Add(-benchKeeps))
 	if errors.Is(err, store.ErrNotFound) {
 		return nil, nil
 	}
@@ -60,7 +60,7 @@ func (c *call) openBench() (*OpenBench, error) {
 
 // viewBench works out a bench as it stands, with what it was made with. A ready time that has passed is
 // dropped.
-func (c *call) viewBench(b store.Bench, happened []bench.Happening) (BenchView, error) {
+func (c *Scope) viewBench(b store.Bench, happened []bench.Happening) (BenchView, error) {
 	v := BenchView{ID: b.ID, Session: bench.At(happened)}
 	v.Wish = v.Session.Wish(b.Wish)
 	v.Wish.AtPanel = true
@@ -79,12 +79,8 @@ func (c *call) viewBench(b store.Bench, happened []bench.Happening) (BenchView, 
 	return v, nil
 }
 
-// addBench begins to measure a planned loaf.
-func (s *server) addBench(c *call) (string, error) {
-	var w plan.Wish
-	if err := c.read(&w); err != nil {
-		return "", err
-	}
+// AddBench begins to measure a planned loaf.
+func (c *Scope) AddBench(w plan.Wish) (string, error) {
 	m, err := c.fulfil(w, nil)
 	if err != nil {
 		return "", err
@@ -98,18 +94,16 @@ func (s *server) addBench(c *call) (string, error) {
 		return "", err
 	}
 	b.Steps = bench.IDs(v.Steps)
-	return c.AddBench(c.ctx, c.kitchen, b)
+	return c.q.AddBench(c.ctx, c.kitchen, b)
 }
 
-func (s *server) benchMade(c *call, id string) (any, error) { return c.benchNow(id) }
-
-// benchNow is a bench as it stands, and what has changed beside it.
-func (c *call) benchNow(id string) (BenchView, error) {
-	b, err := c.Bench(c.ctx, c.kitchen, id)
+// ShowBench is a bench as it stands, and what has changed beside it.
+func (c *Scope) ShowBench(id string) (BenchView, error) {
+	b, err := c.q.Bench(c.ctx, c.kitchen, id)
 	if err != nil {
 		return BenchView{}, err
 	}
-	happened, err := c.BenchHappenings(c.ctx, c.kitchen, id)
+	happened, err := c.q.BenchHappenings(c.ctx, c.kitchen, id)
 	if err != nil {
 		return BenchView{}, err
 	}
@@ -117,7 +111,7 @@ func (c *call) benchNow(id string) (BenchView, error) {
 	if err != nil {
 		return v, err
 	}
-	recipe, machine, kitchen, err := c.Outdated(c.ctx, c.kitchen, b.Pins)
+	recipe, machine, kitchen, err := c.q.Outdated(c.ctx, c.kitchen, b.Pins)
 	for _, what := range []struct {
 		name    string
 		changed bool
@@ -129,31 +123,18 @@ func (c *call) benchNow(id string) (BenchView, error) {
 	return v, err
 }
 
-// showBench answers 304 to a client that has seen all that happened.
-func (s *server) showBench(c *call) (any, error) {
-	id, err := c.id()
-	if err != nil {
-		return nil, err
-	}
-	if err := c.unseen(id); err != nil {
-		return nil, err
-	}
-	return c.benchNow(id)
-}
-
-// addAtBench appends what happened. Only a slip, or one taken back, makes the plan anew: a slip that the
+// AddAtBench appends what happened. Only a slip, or one taken back, makes the plan anew: a slip that the
 // plan cannot follow is refused at its amount.
-func (s *server) addAtBench(c *call) (string, error) {
-	var said AtBench
-	id, stamp, err := c.hold(&said)
+func (c *Scope) AddAtBench(id string, said AtBench) (string, error) {
+	stamp, err := c.hold(id)
 	if err != nil {
 		return "", err
 	}
-	b, err := c.Bench(c.ctx, c.kitchen, id)
+	b, err := c.q.Bench(c.ctx, c.kitchen, id)
 	if err != nil {
 		return "", err
 	}
-	happened, err := c.BenchHappenings(c.ctx, c.kitchen, id)
+	happened, err := c.q.BenchHappenings(c.ctx, c.kitchen, id)
 	if err != nil {
 		return "", err
 	}
@@ -166,17 +147,17 @@ func (s *server) addAtBench(c *call) (string, error) {
 			return "", err
 		}
 	}
-	if err := c.AddAtBench(c.ctx, c.kitchen, id, h); err != nil {
+	if err := c.q.AddAtBench(c.ctx, c.kitchen, id, h); err != nil {
 		return "", err
 	}
 	if over := bench.At(append(happened, h)).Over; over != b.Over || h.Replans() {
-		err = c.NoteBench(c.ctx, c.kitchen, id, b.Steps, over)
+		err = c.q.NoteBench(c.ctx, c.kitchen, id, b.Steps, over)
 	}
 	return id, err
 }
 
 // replan is a slip with what was in the pan when it happened, and the steps that follow from it.
-func (c *call) replan(b store.Bench, happened []bench.Happening, h bench.Happening) (bench.Happening, []string, error) {
+func (c *Scope) replan(b store.Bench, happened []bench.Happening, h bench.Happening) (bench.Happening, []string, error) {
 	if h.Do == bench.Slip {
 		k, _, err := c.settings()
 		if err != nil {
@@ -215,35 +196,27 @@ type WaysOut struct {
 	Ways []bench.Out `json:"ways"`
 }
 
-// waysOut tells what each answer to a slip would make of the loaf, and stores nothing.
-func (s *server) waysOut(c *call) (any, error) {
-	var of SlipOf
-	if err := c.read(&of); err != nil {
-		return nil, err
-	}
-	id, err := c.id()
+// WaysOut tells what each answer to a slip would make of the loaf, and stores nothing.
+func (c *Scope) WaysOut(id string, of SlipOf) (WaysOut, error) {
+	b, err := c.q.Bench(c.ctx, c.kitchen, id)
 	if err != nil {
-		return nil, err
+		return WaysOut{}, err
 	}
-	b, err := c.Bench(c.ctx, c.kitchen, id)
+	happened, err := c.q.BenchHappenings(c.ctx, c.kitchen, id)
 	if err != nil {
-		return nil, err
-	}
-	happened, err := c.BenchHappenings(c.ctx, c.kitchen, id)
-	if err != nil {
-		return nil, err
+		return WaysOut{}, err
 	}
 	before, err := c.viewBench(b, happened)
 	if err != nil {
-		return nil, err
+		return WaysOut{}, err
 	}
 	k, _, err := c.settings()
 	if err != nil {
-		return nil, err
+		return WaysOut{}, err
 	}
 	in := bench.Slipped{Before: before.Plan, Stands: before.Session, Line: of.Line}
 	if in.Went, err = before.Session.Weigh(k.Kitchen, before.Plan, of.Line, of.Amount); err != nil {
-		return nil, err
+		return WaysOut{}, err
 	}
 	after := func(way bench.Way) (*plan.Plan, error) {
 		h := bench.Happening{Do: bench.Slip, Line: of.Line, Amount: of.Amount, Way: way}
@@ -259,27 +232,27 @@ func (s *server) waysOut(c *call) (any, error) {
 	in.Grow, grow = after(bench.Grow)
 	var f *fault.Fault
 	if fit != nil && grow != nil { // neither: what was typed cannot be
-		return nil, fit
+		return WaysOut{}, fit
 	}
 	for _, err := range []error{fit, grow} {
 		if err != nil && !errors.As(err, &f) {
-			return nil, err
+			return WaysOut{}, err
 		}
 	}
 	return WaysOut{bench.Outs(k.Kitchen, in)}, nil
 }
 
-// toldBench answers with what changed.
-func (s *server) toldBench(c *call, id string) (any, error) {
-	happened, err := c.BenchHappenings(c.ctx, c.kitchen, id)
+// ToldBench answers with what changed.
+func (c *Scope) ToldBench(id string) (BenchTold, error) {
+	happened, err := c.q.BenchHappenings(c.ctx, c.kitchen, id)
 	if err != nil {
-		return nil, err
+		return BenchTold{}, err
 	}
 	out := BenchTold{ID: id, Session: bench.At(happened)}
 	if n := len(happened); n > 0 && happened[n-1].Replans() {
-		v, err := c.benchNow(id)
+		v, err := c.ShowBench(id)
 		if err != nil {
-			return nil, err
+			return BenchTold{}, err
 		}
 		out.Bench = &v
 	}

@@ -1,9 +1,8 @@
-package api
+package usecase
 
 import (
 	"errors"
 	"fmt"
-	"io"
 	"slices"
 	"strings"
 	"time"
@@ -65,19 +64,15 @@ type LogRow struct {
 	Skip    string           `json:"skip,omitzero"`
 }
 
-// bring reads a file or a pasted text. It stores nothing.
-func (s *server) bring(c *call) (any, error) {
-	b, err := io.ReadAll(c.body)
-	if err != nil {
-		return nil, err
-	}
+// Bring reads a file or a pasted text. It stores nothing.
+func (c *Scope) Bring(b []byte) (Brought, error) {
 	text, err := formats.Text(b)
 	if err != nil {
-		return nil, fault.At("/file", "%v", err)
+		return Brought{}, fault.At("/file", "%v", err)
 	}
 	k, zone, err := c.settings()
 	if err != nil {
-		return nil, err
+		return Brought{}, err
 	}
 	if formats.IsLog(text) {
 		rows, _, faults, err := c.readLog(text, zone)
@@ -86,44 +81,44 @@ func (s *server) bring(c *call) (any, error) {
 	if formats.IsCalendar(text) {
 		absences, faults, err := formats.ReadBusy(text, zone, c.now)
 		if err != nil {
-			return nil, fault.At("/file", "%v", err)
+			return Brought{}, fault.At("/file", "%v", err)
 		}
 		return Brought{Calendar: &BroughtHours{append([]kitchen.Absence{}, absences...), faults, zone.String()}}, nil
 	}
 	cards, err := formats.Cards(text)
 	if err != nil {
-		return nil, fault.At("/file", "%v", err)
+		return Brought{}, fault.At("/file", "%v", err)
 	}
-	machines, _, err := c.Machines(c.ctx, c.kitchen, false)
+	machines, _, err := c.q.Machines(c.ctx, c.kitchen, false)
 	if err != nil {
-		return nil, err
+		return Brought{}, err
 	}
 	out := Brought{Cards: []BroughtCard{}}
 	for _, card := range cards {
 		one, err := c.broughtCard(card, k.Kitchen, machines)
 		if err != nil {
-			return nil, err
+			return Brought{}, err
 		}
 		out.Cards = append(out.Cards, one)
 	}
 	return out, nil
 }
 
-func (c *call) broughtCard(card formats.Card, k kitchen.Kitchen, machines []store.Machine) (BroughtCard, error) {
+func (c *Scope) broughtCard(card formats.Card, k kitchen.Kitchen, machines []store.Machine) (BroughtCard, error) {
 	t := RecipeText{Standard: k.Standard, Text: card.Text, Note: card.Note, Kind: card.Kind}
 	u, err := t.understand(k)
 	if err != nil {
 		return BroughtCard{Name: card.Name, Problem: fault.Says(err)}, nil
 	}
 	out := BroughtCard{Name: u.read.Recipe.Name, Read: &u.read, Lost: card.Lost, Oven: forOven(u, machines)}
-	twin, err := c.Named(c.ctx, c.kitchen, u.read.Recipe.Name)
+	twin, err := c.q.Named(c.ctx, c.kitchen, u.read.Recipe.Name)
 	if errors.Is(err, store.ErrNotFound) {
 		return out, nil
 	}
 	if err != nil {
 		return out, err
 	}
-	own, err := c.Recipe(c.ctx, c.kitchen, twin.ID, 0)
+	own, err := c.q.Recipe(c.ctx, c.kitchen, twin.ID, 0)
 	if err != nil {
 		return out, err
 	}
@@ -158,12 +153,12 @@ func forOven(u understood, machines []store.Machine) []OvenChange {
 }
 
 // readLog reads a log and finds for each of its bakes the recipe, the machine and the plan; a row that is not taken says why.
-func (c *call) readLog(text string, zone *time.Location) ([]LogRow, []startedThen, []formats.LogFault, error) {
+func (c *Scope) readLog(text string, zone *time.Location) ([]LogRow, []startedThen, []formats.LogFault, error) {
 	bakes, faults, err := formats.ReadLog(text, zone)
 	if err != nil {
 		return nil, nil, nil, fault.At("/file", "%v", err)
 	}
-	machines, _, err := c.Machines(c.ctx, c.kitchen, false)
+	machines, _, err := c.q.Machines(c.ctx, c.kitchen, false)
 	if err != nil {
 		return nil, nil, nil, err
 	}
@@ -174,12 +169,12 @@ func (c *call) readLog(text string, zone *time.Location) ([]LogRow, []startedThe
 		row := LogRow{Started: b.Started, Recipe: b.Recipe, Size: b.Size, Machine: b.Machine, Mark: b.Verdict.Mark}
 		r, ok := recipes[b.Recipe]
 		if !ok {
-			if r, err = c.Named(c.ctx, c.kitchen, b.Recipe); err != nil && !errors.Is(err, store.ErrNotFound) {
+			if r, err = c.q.Named(c.ctx, c.kitchen, b.Recipe); err != nil && !errors.Is(err, store.ErrNotFound) {
 				return nil, nil, nil, err
 			}
 			recipes[b.Recipe] = r
 			if r.ID != "" {
-				if starts[r.ID], err = c.Starts(c.ctx, c.kitchen, r.ID); err != nil {
+				if starts[r.ID], err = c.q.Starts(c.ctx, c.kitchen, r.ID); err != nil {
 					return nil, nil, nil, err
 				}
 			}

@@ -1,12 +1,13 @@
-package api
+package usecase
 
 import (
+	"cmp"
+	"errors"
 	"slices"
 	"time"
 
 	"risepan/core/day"
 	"risepan/core/daybook"
-	"risepan/core/fault"
 	"risepan/core/kitchen"
 	"risepan/core/measure"
 	"risepan/formats"
@@ -46,17 +47,8 @@ type Mends struct {
 	Mends []daybook.Mend `json:"mends"`
 }
 
-// date is the one that the path names.
-func (c *call) date() (kitchen.Date, error) {
-	d, err := kitchen.ParseDate(c.gin.Param("date"))
-	if err != nil {
-		return d, fault.At("/date", "%v", err)
-	}
-	return d, nil
-}
-
 // viewDay plans a book and tells how the day comes out.
-func (c *call) viewDay(date kitchen.Date, b daybook.Book, version int) (DayView, daybook.Place, error) {
+func (c *Scope) viewDay(date kitchen.Date, b daybook.Book, version int) (DayView, daybook.Place, error) {
 	p, err := c.dayPlace(date, b.Loaves)
 	if err != nil {
 		return DayView{}, p, err
@@ -84,132 +76,120 @@ func (c *call) viewDay(date kitchen.Date, b daybook.Book, version int) (DayView,
 	return out, p, nil
 }
 
-// dayNow is the day that the path names, as it now stands.
-func (c *call) dayNow() (DayView, daybook.Place, error) {
-	date, err := c.date()
-	if err != nil {
-		return DayView{}, daybook.Place{}, err
-	}
-	return c.dayOf(date)
-}
-
 // dayOf is a date's day as it now stands.
-func (c *call) dayOf(date kitchen.Date) (DayView, daybook.Place, error) {
-	b, version, err := c.DayBook(c.ctx, c.kitchen, date)
+func (c *Scope) dayOf(date kitchen.Date) (DayView, daybook.Place, error) {
+	b, version, err := c.q.DayBook(c.ctx, c.kitchen, date)
 	if err != nil {
 		return DayView{}, daybook.Place{}, err
 	}
 	return c.viewDay(date, b, version)
 }
 
-func (s *server) showDay(c *call) (any, error) {
-	v, _, err := c.dayNow()
+// ShowDay is a baking day and the best plan of it.
+func (c *Scope) ShowDay(date kitchen.Date) (DayView, error) {
+	v, _, err := c.dayOf(date)
 	return v, err
 }
 
-// keepDay keeps the book of a date. What is told is how the day moved by it.
-func (s *server) keepDay(c *call) (any, error) {
-	var b daybook.Book
-	if err := c.read(&b); err != nil {
-		return nil, err
-	}
-	version, err := c.version()
+// KeepDay keeps the book of a date. What is told is how the day moved by it.
+func (c *Scope) KeepDay(date kitchen.Date, version int, b daybook.Book) (DayView, error) {
+	before, _, err := c.q.DayBook(c.ctx, c.kitchen, date)
 	if err != nil {
-		return nil, err
-	}
-	date, err := c.date()
-	if err != nil {
-		return nil, err
-	}
-	before, _, err := c.DayBook(c.ctx, c.kitchen, date)
-	if err != nil {
-		return nil, err
+		return DayView{}, err
 	}
 	b.Was = before.Was
 	return c.setDay(date, version, b)
 }
 
-func (c *call) setDay(date kitchen.Date, version int, b daybook.Book) (any, error) {
+// plannings is how often a day is planned anew because something changed meanwhile, before it is stored as it is.
+const plannings = 3
+
+var errMoved = errors.New("the kitchen changed while the day was planned")
+
+// setDay plans a book and keeps it. The day is planned outside of any transaction, for that may take its time, and
+// stored in one of its own if nothing of the kitchen has changed meanwhile; else it is planned again.
+func (c *Scope) setDay(date kitchen.Date, version int, b daybook.Book) (v DayView, err error) {
 	if err := b.Check(); err != nil {
-		return nil, err
+		return v, err
 	}
-	// The view is of the day as it will be: planned from version 1 on, so that an emptied day stays empty.
-	v, p, err := c.viewDay(date, b, max(version, 1))
-	if err != nil {
-		return nil, err
+	for n := range plannings {
+		before, err := c.Changes()
+		if err != nil {
+			return v, err
+		}
+		// The view is of the day as it will be: planned from version 1 on, so that an emptied day stays empty.
+		planned, p, err := c.viewDay(date, b, max(version, 1))
+		if err != nil {
+			return v, err
+		}
+		v, v.Book = planned, p.Keep(b, planned.Day)
+		err = c.Change("days", func(in *Scope) error {
+			now, err := in.Changes()
+			if err == nil && now.Sum != before.Sum && n < plannings-1 {
+				return errMoved
+			}
+			if err == nil {
+				v.Version, err = in.q.KeepDay(in.ctx, in.kitchen, date, version, v.Book, in.now)
+			}
+			return err
+		})
+		if err != errMoved {
+			return v, err
+		}
 	}
-	kept := p.Keep(b, v.Day)
-	if v.Version, err = c.KeepDay(c.ctx, c.kitchen, date, version, kept, c.now); err != nil {
-		return nil, err
-	}
-	v.Book = kept
 	return v, nil
 }
 
-// undoDay brings the book of a date back as it was before its newest change.
-func (s *server) undoDay(c *call) (any, error) {
-	version, err := c.version()
+// UndoDay brings the book of a date back as it was before its newest change.
+func (c *Scope) UndoDay(date kitchen.Date, version int) (DayView, error) {
+	b, err := c.q.DayBefore(c.ctx, c.kitchen, date, version)
 	if err != nil {
-		return nil, err
-	}
-	date, err := c.date()
-	if err != nil {
-		return nil, err
-	}
-	b, err := c.DayBefore(c.ctx, c.kitchen, date, version)
-	if err != nil {
-		return nil, err
+		return DayView{}, err
 	}
 	return c.setDay(date, version, b)
 }
 
-// mendDay tells what would have a loaf of a day nearer to its time.
-func (s *server) mendDay(c *call) (any, error) {
-	v, p, err := c.dayNow()
+// MendDay tells what would have a loaf of a day nearer to its time.
+func (c *Scope) MendDay(date kitchen.Date, loaf string) (Mends, error) {
+	v, p, err := c.dayOf(date)
 	if err != nil {
-		return nil, err
+		return Mends{}, err
 	}
-	mends, err := daybook.Mends(p, v.Book, c.gin.Query("loaf"))
+	mends, err := daybook.Mends(p, v.Book, loaf)
 	return Mends{mends}, err
 }
 
-// needsOfDay is what a date's loaves want in all.
-func (s *server) needsOfDay(c *call) (any, error) {
-	v, p, err := c.dayNow()
+// NeedsOfDay is what a date's loaves want in all.
+func (c *Scope) NeedsOfDay(date kitchen.Date) (daybook.Needs, error) {
+	v, p, err := c.dayOf(date)
 	if err != nil {
-		return nil, err
+		return daybook.Needs{}, err
 	}
 	plans, err := p.Plans(v.Book, v.Day)
 	return daybook.Together(p.Kitchen, plans), err
 }
 
-// carryDay gives a date's hours as a calendar with alarms.
-func (s *server) carryDay(c *call) (paper, error) {
-	v, p, err := c.dayNow()
+// CarryDay gives a date's hours as a calendar with alarms.
+func (c *Scope) CarryDay(date kitchen.Date) (Paper, error) {
+	v, p, err := c.dayOf(date)
 	if err != nil {
-		return paper{}, err
+		return Paper{}, err
 	}
 	name := "Baking on " + v.Date.String()
-	return paper{name, "text/calendar", "ics", []byte(formats.Timetable(name, formats.DayLoaves(v.Date, v.Day), p.Zone, c.now))}, nil
+	return Paper{name, "ics", "text/calendar", []byte(formats.Timetable(name, formats.DayLoaves(v.Date, v.Day), p.Zone, c.now))}, nil
 }
 
-// week tells how much is baked on the days of a date's week.
-func (s *server) week(c *call) (any, error) {
+// Week tells how much is baked on the days of a date's week; of no date, of this one.
+func (c *Scope) Week(of kitchen.Date) (Week, error) {
 	k, zone, err := c.settings()
 	if err != nil {
-		return nil, err
+		return Week{}, err
 	}
 	out := Week{Today: kitchen.DateOf(c.now, zone)}
-	of := out.Today
-	if text := c.gin.Query("of"); text != "" {
-		if of, err = kitchen.ParseDate(text); err != nil {
-			return nil, fault.At("/of", "%v", err)
-		}
-	}
-	first := k.Kitchen.WeekOf(of)
-	booked, err := c.DaysBooked(c.ctx, c.kitchen, first, first.AddDays(6))
+	first := k.Kitchen.WeekOf(cmp.Or(of, out.Today))
+	booked, err := c.q.DaysBooked(c.ctx, c.kitchen, first, first.AddDays(6))
 	if err != nil {
-		return nil, err
+		return Week{}, err
 	}
 	for n := range 7 {
 		d := DayInWeek{Date: first.AddDays(n)}
@@ -227,15 +207,15 @@ func (s *server) week(c *call) (any, error) {
 	return out, nil
 }
 
-// regulars tells what the loaves that are baked every week want.
-func (s *server) regulars(c *call) (any, error) {
+// Regulars tells what the loaves that are baked every week want.
+func (c *Scope) Regulars() (daybook.Regular, error) {
 	today, err := c.today()
 	if err != nil {
-		return nil, err
+		return daybook.Regular{}, err
 	}
 	p, err := c.dayPlace(today, nil)
 	if err != nil {
-		return nil, err
+		return daybook.Regular{}, err
 	}
 	return p.Regulars()
 }
@@ -247,10 +227,11 @@ type NextOfDays struct {
 	Now    time.Time       `json:"now"`
 }
 
-func (s *server) nextOfDays(c *call) (any, error) {
+// NextOfDays is the next thing for hands.
+func (c *Scope) NextOfDays() (NextOfDays, error) {
 	today, err := c.today()
 	if err != nil {
-		return nil, err
+		return NextOfDays{}, err
 	}
 	out := NextOfDays{Now: c.now}
 	views, err := c.viewDays(today, today.AddDays(1))
@@ -265,8 +246,8 @@ func (s *server) nextOfDays(c *call) (any, error) {
 }
 
 // viewDays are the days from one date to another on which loaves stand.
-func (c *call) viewDays(from, to kitchen.Date) ([]DayView, error) {
-	booked, err := c.DaysBooked(c.ctx, c.kitchen, from, to)
+func (c *Scope) viewDays(from, to kitchen.Date) ([]DayView, error) {
+	booked, err := c.q.DaysBooked(c.ctx, c.kitchen, from, to)
 	if err != nil {
 		return nil, err
 	}
@@ -288,7 +269,7 @@ func (c *call) viewDays(from, to kitchen.Date) ([]DayView, error) {
 const daysInFeed = 7
 
 // plannedLoaves are the loaves of the coming days that do not run yet, as a calendar shows them.
-func (c *call) plannedLoaves(today kitchen.Date) ([]formats.Loaf, error) {
+func (c *Scope) plannedLoaves(today kitchen.Date) ([]formats.Loaf, error) {
 	views, err := c.viewDays(today, today.AddDays(daysInFeed))
 	var out []formats.Loaf
 	for _, v := range views {

@@ -1,9 +1,8 @@
-package api
+package usecase
 
 import (
 	"fmt"
 	"slices"
-	"strconv"
 	"time"
 
 	"risepan/core/fault"
@@ -55,22 +54,19 @@ const (
 	mostStory     = 100
 )
 
-func (s *server) story(c *call) (any, error) {
-	id, err := c.id()
-	if err != nil {
-		return nil, err
-	}
+// Story is how a recipe went.
+func (c *Scope) Story(id string) (Story, error) {
 	k, zone, err := c.settings()
 	if err != nil {
-		return nil, err
+		return Story{}, err
 	}
-	revisions, err := c.Revisions(c.ctx, c.kitchen, id, mostRevisions)
+	revisions, err := c.q.Revisions(c.ctx, c.kitchen, id, mostRevisions)
 	if err != nil {
-		return nil, err
+		return Story{}, err
 	}
-	glances, err := c.Glances(c.ctx, c.kitchen, store.Page{Recipe: id, Most: mostStory + 1})
+	glances, err := c.q.Glances(c.ctx, c.kitchen, store.Page{Recipe: id, Most: mostStory + 1})
 	if err != nil {
-		return nil, err
+		return Story{}, err
 	}
 	head := revisions[0]
 	out := Story{ID: id, Name: head.Recipe.Name, Revision: head.Number, Revisions: []RevisionTold{}, Bakes: []StoryBake{}, Zone: zone.String(), Now: c.now}
@@ -99,7 +95,7 @@ func (s *server) story(c *call) (any, error) {
 	return out, err
 }
 
-func (c *call) storyBake(g store.Glance) StoryBake {
+func (c *Scope) storyBake(g store.Glance) StoryBake {
 	b := StoryBake{BakeSummary: summary(g, c.now), Hydration: g.Formula.Hydration, Salt: g.Formula.Salt, Yeast: g.Formula.Yeast,
 		Centre: g.Verdict.Centre, Weight: int(g.Verdict.Weight), Helped: string(g.Verdict.Helped)}
 	for _, d := range g.Doses {
@@ -109,7 +105,7 @@ func (c *call) storyBake(g store.Glance) StoryBake {
 }
 
 // since is what changed from one bake to the next, in words.
-func (c *call) since(before, after store.Glance, revisions []store.Revision, k kitchen.Kitchen) []string {
+func (c *Scope) since(before, after store.Glance, revisions []store.Revision, k kitchen.Kitchen) []string {
 	out := after.Way().Since(before.Way())
 	at := func(number int) *store.Revision {
 		if n := slices.IndexFunc(revisions, func(r store.Revision) bool { return r.Number == number }); n >= 0 {
@@ -140,23 +136,16 @@ type FigureMoved struct {
 	To   float64     `json:"to"`
 }
 
-func (s *server) difference(c *call) (any, error) {
-	id, err := c.id()
-	if err != nil {
-		return nil, err
-	}
+// Difference is what two revisions of a recipe differ in.
+func (c *Scope) Difference(id string, from, to int) (Difference, error) {
 	k, _, err := c.settings()
 	if err != nil {
-		return nil, err
+		return Difference{}, err
 	}
 	both := [2]store.Recipe{}
-	for n, field := range []string{"from", "to"} {
-		number, err := strconv.Atoi(c.gin.Query(field))
-		if err != nil || number < 1 {
-			return nil, fault.At("/"+field, "%s wants the number of a revision, not %.20q", field, c.gin.Query(field))
-		}
-		if both[n], err = c.Recipe(c.ctx, c.kitchen, id, number); err != nil {
-			return nil, err
+	for n, number := range []int{from, to} {
+		if both[n], err = c.q.Recipe(c.ctx, c.kitchen, id, number); err != nil {
+			return Difference{}, err
 		}
 	}
 	out := Difference{From: both[0].Revision, To: both[1].Revision, Changed: []recipe.Changed{}, Figures: []FigureMoved{}}
@@ -186,20 +175,16 @@ type Back struct {
 	To       int `json:"to"`
 }
 
-// goBack makes an older revision the newest again, as a revision of its own.
-func (s *server) goBack(c *call) (string, error) {
-	var in Back
-	if err := c.read(&in); err != nil {
-		return "", err
-	}
-	head, err := c.head(in.Revision)
+// GoBack makes an older revision the newest again, as a revision of its own.
+func (c *Scope) GoBack(id string, in Back) (string, error) {
+	head, err := c.head(id, in.Revision)
 	if err != nil {
 		return "", err
 	}
 	if in.To < 1 || in.To >= head.Revision {
 		return "", fault.At("/to", "go back to a revision from 1 to %d", head.Revision-1)
 	}
-	old, err := c.Recipe(c.ctx, c.kitchen, head.ID, in.To)
+	old, err := c.q.Recipe(c.ctx, c.kitchen, head.ID, in.To)
 	if err != nil {
 		return "", err
 	}

@@ -1,8 +1,7 @@
-package api
+package usecase
 
 import (
 	"cmp"
-	"net/http"
 	"time"
 
 	"risepan/core/bake"
@@ -129,13 +128,13 @@ func summary(g store.Glance, now time.Time) BakeSummary {
 		Photo: g.Photo, Rehearsed: g.Rehearsed, Moments: moments}
 }
 
-// runningBakes shows the bakes that have not ended.
-func (s *server) runningBakes(c *call) (any, error) {
+// RunningBakes shows the bakes that have not ended.
+func (c *Scope) RunningBakes() (Log, error) {
 	_, zone, err := c.settings()
 	if err != nil {
-		return nil, err
+		return Log{}, err
 	}
-	glances, err := c.Running(c.ctx, c.kitchen)
+	glances, err := c.q.Running(c.ctx, c.kitchen)
 	out := Log{Bakes: []BakeSummary{}, Zone: zone.String(), Now: c.now}
 	for _, g := range glances {
 		out.Bakes = append(out.Bakes, summary(g, c.now))
@@ -143,17 +142,13 @@ func (s *server) runningBakes(c *call) (any, error) {
 	return out, err
 }
 
-// startBake stores a bake that begins now. Where the plan would now differ from the one that the
+// StartBake stores a bake that begins now. Where the plan would now differ from the one that the
 // baker saw, it answers 409 with the new plan and stores nothing. A loaf that was measured at a bench is
 // baked with what that bench was made with.
-func (s *server) startBake(c *call) (string, error) {
-	var start Start
-	if err := c.read(&start); err != nil {
-		return "", err
-	}
+func (c *Scope) StartBake(start Start) (string, error) {
 	var pins *store.Pins
 	if start.Bench != "" {
-		b, err := named(start.Bench, "/bench", "bench", func(id string) (store.Bench, error) { return c.Bench(c.ctx, c.kitchen, id) })
+		b, err := named(start.Bench, "/bench", "bench", func(id string) (store.Bench, error) { return c.q.Bench(c.ctx, c.kitchen, id) })
 		if err != nil {
 			return "", err
 		}
@@ -165,9 +160,9 @@ func (s *server) startBake(c *call) (string, error) {
 		return "", under("/wish", err)
 	}
 	if m.Digest != start.Digest {
-		p := problem(http.StatusConflict, "/digest", "the plan has changed since it was shown: look at what is different, then start")
-		p.Plan = &m.PlanAnswer
-		return "", p
+		r := refuse(Conflict, "/digest", "the plan has changed since it was shown: look at what is different, then start")
+		r.Plan = &m.PlanAnswer
+		return "", r
 	}
 	if refusal, refused := m.Plan.Refusal(); refused {
 		return "", fault.At("/wish", "%s", refusal.Say)
@@ -181,7 +176,7 @@ func (s *server) startBake(c *call) (string, error) {
 	}
 	w := store.Wished{Wall: start.Wish.Ready, Zone: zone.String()}
 	w.At, _ = w.Wall.Resolve(zone)
-	id, err := c.StartBake(c.ctx, c.kitchen, store.Bake{Pins: m.pins, Plan: m.Plan, StartedAt: c.now, Bench: start.Bench}, w)
+	id, err := c.q.StartBake(c.ctx, c.kitchen, store.Bake{Pins: m.pins, Plan: m.Plan, StartedAt: c.now, Bench: start.Bench}, w)
 	if err == nil {
 		err = c.takeBag(start.Wish)
 	}
@@ -192,15 +187,15 @@ func (s *server) startBake(c *call) (string, error) {
 }
 
 // benchReady reports what of the bench of a loaf still has to be waited for; no bench is ready.
-func (c *call) benchReady(id string) error {
+func (c *Scope) benchReady(id string) error {
 	if id == "" {
 		return nil
 	}
-	b, err := c.Bench(c.ctx, c.kitchen, id)
+	b, err := c.q.Bench(c.ctx, c.kitchen, id)
 	if err != nil {
 		return err
 	}
-	happened, err := c.BenchHappenings(c.ctx, c.kitchen, id)
+	happened, err := c.q.BenchHappenings(c.ctx, c.kitchen, id)
 	if err != nil {
 		return err
 	}
@@ -208,40 +203,39 @@ func (c *call) benchReady(id string) error {
 }
 
 // leaveBench notes that the loaf of a bench was started.
-func (c *call) leaveBench(id string) error {
-	stamp, err := c.Hold(c.ctx, c.kitchen, id, c.now)
+func (c *Scope) leaveBench(id string) error {
+	stamp, err := c.hold(id)
 	if err != nil {
 		return err
 	}
-	b, err := c.Bench(c.ctx, c.kitchen, id)
+	b, err := c.q.Bench(c.ctx, c.kitchen, id)
 	if err != nil {
 		return err
 	}
-	if err := c.AddAtBench(c.ctx, c.kitchen, id, bench.Happening{Stamp: stamp, Do: bench.Started}); err != nil {
+	if err := c.q.AddAtBench(c.ctx, c.kitchen, id, bench.Happening{Stamp: stamp, Do: bench.Started}); err != nil {
 		return err
 	}
-	return c.NoteBench(c.ctx, c.kitchen, id, b.Steps, true)
+	return c.q.NoteBench(c.ctx, c.kitchen, id, b.Steps, true)
 }
 
-func (s *server) bakeMade(c *call, id string) (any, error) { return c.viewBake(id) }
-
-func (c *call) viewBake(id string) (BakeView, error) {
+// ShowBake is a bake as it stands.
+func (c *Scope) ShowBake(id string) (BakeView, error) {
 	_, zone, err := c.settings()
 	if err != nil {
 		return BakeView{}, err
 	}
-	b, err := c.Bake(c.ctx, c.kitchen, id)
+	b, err := c.q.Bake(c.ctx, c.kitchen, id)
 	if err != nil {
 		return BakeView{}, err
 	}
-	happened, err := c.BakeHappenings(c.ctx, c.kitchen, id)
+	happened, err := c.q.BakeHappenings(c.ctx, c.kitchen, id)
 	if err != nil {
 		return BakeView{}, err
 	}
 	state := bake.At(b.Plan, happened, c.now)
 	rise := ""
 	if len(state.Heights) > 0 && !state.Over() {
-		before, err := c.HeightsBefore(c.ctx, c.kitchen, b)
+		before, err := c.q.HeightsBefore(c.ctx, c.kitchen, b)
 		if err != nil {
 			return BakeView{}, err
 		}
@@ -251,12 +245,12 @@ func (c *call) viewBake(id string) (BakeView, error) {
 	if err != nil {
 		return BakeView{}, err
 	}
-	r, err := c.Recipe(c.ctx, c.kitchen, b.RecipeID, b.Revision)
+	r, err := c.q.Recipe(c.ctx, c.kitchen, b.RecipeID, b.Revision)
 	return BakeView{b.ID, b.RecipeID, b.Revision, b.StartedAt, b.PutAway, b.Rehearsed, r.Recipe.Because, state, rise, verdict.SignsOf(b.Plan), why, b.Plan, happened, zone.String(), c.now}, err
 }
 
 // why weighs the causes of a loaf of which signs were told.
-func (c *call) why(b store.Bake, s bake.State, happened []bake.Happening) ([]Why, error) {
+func (c *Scope) why(b store.Bake, s bake.State, happened []bake.Happening) ([]Why, error) {
 	if !s.Over() || s.Mark == 0 {
 		return nil, nil
 	}
@@ -264,29 +258,29 @@ func (c *call) why(b store.Bake, s bake.State, happened []bake.Happening) ([]Why
 	if err != nil {
 		return nil, err
 	}
-	r, err := c.Recipe(c.ctx, c.kitchen, b.RecipeID, 0)
+	r, err := c.q.Recipe(c.ctx, c.kitchen, b.RecipeID, 0)
 	if err != nil {
 		return nil, err
 	}
 	baked := verdict.Baked{Plan: b.Plan, State: s, Happened: happened, Kitchen: k.Kitchen}
 	if b.Bench != "" {
-		at, err := c.Bench(c.ctx, c.kitchen, b.Bench)
+		at, err := c.q.Bench(c.ctx, c.kitchen, b.Bench)
 		if err != nil {
 			return nil, err
 		}
-		told, err := c.BenchHappenings(c.ctx, c.kitchen, b.Bench)
+		told, err := c.q.BenchHappenings(c.ctx, c.kitchen, b.Bench)
 		if err != nil {
 			return nil, err
 		}
 		session := bench.At(told)
 		baked.Bench, baked.Steps = &session, at.Steps
 	}
-	then, err := c.Recipe(c.ctx, c.kitchen, b.RecipeID, b.Revision)
+	then, err := c.q.Recipe(c.ctx, c.kitchen, b.RecipeID, b.Revision)
 	if err != nil {
 		return nil, err
 	}
 	baked.Because = then.Recipe.Because
-	habits, unreadable, err := c.Habits(c.ctx, c.kitchen)
+	habits, unreadable, err := c.q.Habits(c.ctx, c.kitchen)
 	if err != nil {
 		return nil, err
 	}
@@ -304,21 +298,9 @@ func (c *call) why(b store.Bake, s bake.State, happened []bake.Happening) ([]Why
 	return out, nil
 }
 
-// showBake answers 304 to a client that has seen all that happened.
-func (s *server) showBake(c *call) (any, error) {
-	id, err := c.id()
-	if err != nil {
-		return nil, err
-	}
-	if err := c.unseen(id); err != nil {
-		return nil, err
-	}
-	return c.viewBake(id)
-}
-
-func (s *server) addInBake(c *call) (string, error) {
-	var said Happened
-	id, stamp, err := c.hold(&said)
+// AddInBake appends what the baker says happened in a bake.
+func (c *Scope) AddInBake(id string, said Happened) (string, error) {
+	stamp, err := c.hold(id)
 	if err != nil {
 		return "", err
 	}
@@ -326,22 +308,23 @@ func (s *server) addInBake(c *call) (string, error) {
 }
 
 // tellBake appends what happened to a bake that is held.
-func (c *call) tellBake(id string, h bake.Happening) error {
-	b, err := c.Bake(c.ctx, c.kitchen, id)
+func (c *Scope) tellBake(id string, h bake.Happening) error {
+	b, err := c.q.Bake(c.ctx, c.kitchen, id)
 	if err != nil {
 		return err
 	}
-	happened, err := c.BakeHappenings(c.ctx, c.kitchen, id)
+	happened, err := c.q.BakeHappenings(c.ctx, c.kitchen, id)
 	if err != nil {
 		return err
 	}
 	if err := bake.Check(bake.At(b.Plan, happened, c.now), happened, h); err != nil {
 		return err
 	}
-	return c.AddInBake(c.ctx, c.kitchen, id, h, bake.At(b.Plan, append(happened, h), c.now))
+	return c.q.AddInBake(c.ctx, c.kitchen, id, h, bake.At(b.Plan, append(happened, h), c.now))
 }
 
-func (s *server) toldBake(c *call, id string) (any, error) {
-	v, err := c.viewBake(id)
+// ToldBake answers with what a happening changed.
+func (c *Scope) ToldBake(id string) (BakeTold, error) {
+	v, err := c.ShowBake(id)
 	return BakeTold{v.ID, v.State, v.Rise, v.Why, v.Happenings, v.Now}, err
 }

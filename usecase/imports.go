@@ -1,4 +1,4 @@
-package api
+package usecase
 
 import (
 	"cmp"
@@ -39,12 +39,8 @@ type BringDone struct {
 	Undone  bool               `json:"undone,omitzero"`
 }
 
-// keepBrought keeps what was brought in, whole or not at all.
-func (s *server) keepBrought(c *call) (string, error) {
-	var in Bringing
-	if err := c.read(&in); err != nil {
-		return "", err
-	}
+// KeepBrought keeps what was brought in, whole or not at all.
+func (c *Scope) KeepBrought(in Bringing) (string, error) {
 	if len(in.Cards) == 0 && in.Log == "" && len(in.Absences) == 0 {
 		return "", fault.At("/cards", "choose what to keep")
 	}
@@ -79,15 +75,15 @@ func (s *server) keepBrought(c *call) (string, error) {
 			return "", err
 		}
 	}
-	return c.AddImport(c.ctx, c.kitchen, made, c.now)
+	return c.q.AddImport(c.ctx, c.kitchen, made, c.now)
 }
 
-func (c *call) keepCard(card CardKept, k kitchen.Kitchen) (store.RecipeMade, error) {
+func (c *Scope) keepCard(card CardKept, k kitchen.Kitchen) (store.RecipeMade, error) {
 	t := card.Recipe
 	before := store.Recipe{}
 	if card.Of != "" {
 		var err error
-		if before, err = named(card.Of, "/of", "recipe", func(id string) (store.Recipe, error) { return c.Recipe(c.ctx, c.kitchen, id, 0) }); err != nil {
+		if before, err = named(card.Of, "/of", "recipe", func(id string) (store.Recipe, error) { return c.q.Recipe(c.ctx, c.kitchen, id, 0) }); err != nil {
 			return store.RecipeMade{}, err
 		}
 		if before.Revision != card.Seen {
@@ -108,20 +104,20 @@ func (c *call) keepCard(card CardKept, k kitchen.Kitchen) (store.RecipeMade, err
 		if err := r.Check(); err != nil {
 			return store.RecipeMade{}, under("/recipe", err)
 		}
-		stored, err := c.AddRecipe(c.ctx, c.kitchen, r, r.Yeasted(k.Ingredient), c.now)
+		stored, err := c.q.AddRecipe(c.ctx, c.kitchen, r, r.Yeasted(k.Ingredient), c.now)
 		return store.RecipeMade{ID: stored.ID, Name: r.Name, Revision: stored.Revision}, err
 	}
 	r = r.Revise(before.Recipe)
 	if err := r.Check(); err != nil {
 		return store.RecipeMade{}, under("/recipe", err)
 	}
-	stored, err := c.ReviseRecipe(c.ctx, c.kitchen, before.ID, before.Revision, r, r.Yeasted(k.Ingredient), c.now)
+	stored, err := c.q.ReviseRecipe(c.ctx, c.kitchen, before.ID, before.Revision, r, r.Yeasted(k.Ingredient), c.now)
 	return store.RecipeMade{ID: stored.ID, Name: r.Name, Revision: stored.Revision}, err
 }
 
 // keepThen keeps a bake of a table, planned with what the kitchen has now.
-func (c *call) keepThen(b startedThen, k store.Kitchen, zone *time.Location) (string, error) {
-	r, err := c.Recipe(c.ctx, c.kitchen, b.recipe, 0)
+func (c *Scope) keepThen(b startedThen, k store.Kitchen, zone *time.Location) (string, error) {
+	r, err := c.q.Recipe(c.ctx, c.kitchen, b.recipe, 0)
 	if err != nil {
 		return "", err
 	}
@@ -135,7 +131,7 @@ func (c *call) keepThen(b startedThen, k store.Kitchen, zone *time.Location) (st
 		return "", err
 	}
 	pins := store.Pins{RecipeID: r.ID, Revision: r.Revision, MachineID: b.machine.ID, Machine: b.machine.Version, Kitchen: k.Version}
-	id, err := c.StartBake(c.ctx, c.kitchen, store.Bake{Pins: pins, Plan: p, StartedAt: b.Started, Rehearsed: b.Rehearsed}, store.Wished{Zone: k.Kitchen.Zone})
+	id, err := c.q.StartBake(c.ctx, c.kitchen, store.Bake{Pins: pins, Plan: p, StartedAt: b.Started, Rehearsed: b.Rehearsed}, store.Wished{Zone: k.Kitchen.Zone})
 	if err != nil {
 		return "", err
 	}
@@ -152,15 +148,16 @@ func (c *call) keepThen(b startedThen, k store.Kitchen, zone *time.Location) (st
 		if err := bake.Check(bake.At(p, happened[:n], c.now), happened[:n], h); err != nil {
 			return "", err
 		}
-		if err := c.AddInBake(c.ctx, c.kitchen, id, h, bake.At(p, happened[:n+1], c.now)); err != nil {
+		if err := c.q.AddInBake(c.ctx, c.kitchen, id, h, bake.At(p, happened[:n+1], c.now)); err != nil {
 			return "", err
 		}
 	}
 	return id, nil
 }
 
-func (s *server) broughtIn(c *call, id string) (any, error) {
-	i, err := c.Import(c.ctx, c.kitchen, id)
+// BroughtIn answers with what an import made.
+func (c *Scope) BroughtIn(id string) (BringDone, error) {
+	i, err := c.q.Import(c.ctx, c.kitchen, id)
 	return doneOf(i), err
 }
 
@@ -168,49 +165,45 @@ func doneOf(i store.Import) BringDone {
 	return BringDone{i.ID, i.Made.Recipes, len(i.Made.Bakes), len(i.Made.Absences), i.Undone}
 }
 
-// undoBrought takes all of one import back: its new recipes and bakes are put away, its revisions undone. A recipe that
+// UndoBrought takes all of one import back: its new recipes and bakes are put away, its revisions undone. A recipe that
 // was changed since keeps its change.
-func (s *server) undoBrought(c *call) (any, error) {
-	id, err := c.id()
-	if err != nil {
-		return nil, err
-	}
-	i, err := c.Import(c.ctx, c.kitchen, id)
+func (c *Scope) UndoBrought(id string) (BringDone, error) {
+	i, err := c.q.Import(c.ctx, c.kitchen, id)
 	if err != nil || i.Undone {
 		return doneOf(i), err
 	}
 	for _, r := range i.Made.Recipes {
 		if err := c.takeBack(r); err != nil {
-			return nil, err
+			return BringDone{}, err
 		}
 	}
 	for _, b := range i.Made.Bakes {
-		if err := c.PutBakeAway(c.ctx, c.kitchen, b, true); err != nil {
-			return nil, err
+		if err := c.q.PutBakeAway(c.ctx, c.kitchen, b, true); err != nil {
+			return BringDone{}, err
 		}
 	}
 	if len(i.Made.Absences) > 0 {
 		k, _, err := c.settings()
 		if err != nil {
-			return nil, err
+			return BringDone{}, err
 		}
 		if err := c.keepSettings(k, k.Kitchen.WithoutAbsences(i.Made.Absences)); err != nil {
-			return nil, err
+			return BringDone{}, err
 		}
 	}
 	i.Undone = true
-	return doneOf(i), c.UndoneImport(c.ctx, c.kitchen, id)
+	return doneOf(i), c.q.UndoneImport(c.ctx, c.kitchen, id)
 }
 
-func (c *call) takeBack(made store.RecipeMade) error {
+func (c *Scope) takeBack(made store.RecipeMade) error {
 	if made.Revision == 1 {
-		return c.PutRecipeAway(c.ctx, c.kitchen, made.ID, true)
+		return c.q.PutRecipeAway(c.ctx, c.kitchen, made.ID, true)
 	}
-	head, err := c.Recipe(c.ctx, c.kitchen, made.ID, 0)
+	head, err := c.q.Recipe(c.ctx, c.kitchen, made.ID, 0)
 	if err != nil || head.Revision != made.Revision {
 		return err
 	}
-	before, err := c.Recipe(c.ctx, c.kitchen, made.ID, made.Revision-1)
+	before, err := c.q.Recipe(c.ctx, c.kitchen, made.ID, made.Revision-1)
 	if err != nil {
 		return err
 	}
