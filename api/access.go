@@ -10,7 +10,7 @@ import (
 
 	"github.com/gin-gonic/gin"
 
-	"risepan/door"
+	"risepan/auth"
 	"risepan/usecase"
 )
 
@@ -66,7 +66,7 @@ func (s *server) token(c *gin.Context) string {
 
 // setCookie gives a device its secret; an empty one takes it away.
 func (s *server) setCookie(c *gin.Context, token string) {
-	age := int(door.SessionLives / time.Second)
+	age := int(auth.SessionLives / time.Second)
 	if token == "" {
 		age = -1
 	}

@@ -5,7 +5,7 @@ import (
 	"testing"
 	"time"
 
-	"risepan/core/daybook"
+	"risepan/core/day"
 	"risepan/core/kitchen"
 	"risepan/usecase"
 )
@@ -28,7 +28,7 @@ func TestADayIsPutTogether(t *testing.T) {
 	}
 	book := map[string]any{"hands": 1, "loaves": []any{h.loafOf("a", "Towpath white", "12:00")}}
 	h.must(200, "PUT", at, book, &v, "If-Match", "0")
-	if l := v.Day.Loaves[0]; v.Version != 1 || l.Standing != daybook.ToCome || l.Late > 0 || l.Was != nil || l.Wish == nil || len(l.Presses) == 0 {
+	if l := v.Day.Loaves[0]; v.Version != 1 || l.Standing != day.ToCome || l.Late > 0 || l.Was != nil || l.Wish == nil || len(l.Presses) == 0 {
 		t.Fatalf("one loaf stands so: %+v", l)
 	}
 	book["loaves"] = append(book["loaves"].([]any), h.loafOf("b", "Oat and honey loaf", "12:00"))
@@ -51,14 +51,14 @@ func TestADayIsPutTogether(t *testing.T) {
 	if len(v.Book.Loaves) != 2 {
 		t.Errorf("undone once more, the day holds %d loaves", len(v.Book.Loaves))
 	}
-	var needs daybook.Needs
+	var needs day.Needs
 	h.must(200, "GET", at+"/needs", nil, &needs)
 	if len(needs.Shopping) < 5 || len(needs.Weigh) == 0 || len(needs.Weigh[0].Each) != 2 {
 		t.Errorf("two loaves want %+v", needs)
 	}
 	var next usecase.NextOfDays
 	h.must(200, "GET", "~/days/next", nil, &next)
-	if next.Moment == nil || next.Moment.Does != daybook.Loads || next.Moment.At != two.Day.Hands[0].At {
+	if next.Moment == nil || next.Moment.Does != day.Loads || next.Moment.At != two.Day.Hands[0].At {
 		t.Errorf("the next thing to do is %+v", next)
 	}
 	var week usecase.Week
@@ -154,12 +154,12 @@ func TestADayIsPlannedAroundWhatRuns(t *testing.T) {
 	h.must(201, "POST", "~/bakes", map[string]any{"wish": w, "digest": p.Digest}, &b, "Idempotency-Key", "go")
 	h.must(200, "GET", at, nil, &v)
 	a, other := v.Day.Loaves[0], v.Day.Loaves[1]
-	if a.Standing != daybook.Running || a.Bake != b.ID || other.Standing != daybook.ToCome || other.Press.Before(a.Taken.Add(25*time.Minute)) {
+	if a.Standing != day.Running || a.Bake != b.ID || other.Standing != day.ToCome || other.Press.Before(a.Taken.Add(25*time.Minute)) {
 		t.Errorf("the started one is %+v, the other %+v", a, other)
 	}
 	h.must(201, "POST", "~/bakes/"+b.ID+"/happenings", map[string]any{"what": "abandoned"}, nil, "Idempotency-Key", "stop")
 	h.must(200, "GET", at, nil, &v)
-	if a = v.Day.Loaves[0]; a.Standing == daybook.Running {
+	if a = v.Day.Loaves[0]; a.Standing == day.Running {
 		t.Errorf("given up, it is still %s", a.Standing)
 	}
 }
@@ -177,7 +177,7 @@ func TestLoavesOfEveryWeek(t *testing.T) {
 	h.must(200, "PUT", "~", s.Kitchen, nil, "If-Match", "1")
 	var v usecase.DayView
 	h.must(200, "GET", "~/days/"+h.tomorrow(), nil, &v)
-	if len(v.Day.Loaves) != 1 || v.Day.Loaves[0].Standing != daybook.ToCome || v.Version != 0 {
+	if len(v.Day.Loaves) != 1 || v.Day.Loaves[0].Standing != day.ToCome || v.Version != 0 {
 		t.Fatalf("on its day stand %+v", v.Day.Loaves)
 	}
 	h.must(200, "PUT", "~/days/"+h.tomorrow(), map[string]any{"hands": 1, "loaves": []any{}}, &v, "If-Match", "0")
@@ -191,7 +191,7 @@ func TestLoavesOfEveryWeek(t *testing.T) {
 	if week.Days[0].Weekday != "sunday" || log.Week != week.Days[0].Date || len(log.Bakes) == 0 || kitchen.WeekdayOf(log.Bakes[0].Week) != "sunday" {
 		t.Errorf("weeks from Sunday: the days begin with %s, the log's week on %s", week.Days[0].Weekday, log.Week)
 	}
-	var r daybook.Regular
+	var r day.Regular
 	h.must(200, "GET", "~/regulars", nil, &r)
 	if len(r.Loaves) != 1 || r.Loaves[0].Next != date || len(r.Stock) != 2 {
 		t.Fatalf("the regular loaves: %+v", r)

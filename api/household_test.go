@@ -12,8 +12,8 @@ import (
 	"time"
 
 	"risepan/api"
+	"risepan/auth"
 	"risepan/core/kitchen"
-	"risepan/door"
 	"risepan/usecase"
 )
 
@@ -57,7 +57,7 @@ func TestNobodyComesInWhoMayNot(t *testing.T) {
 	member := paired(ours, "192.0.2.11", "Teal")
 	nobody := &device{house: ours.house, from: "192.0.2.66", kitchen: ours.kitchen}
 	theirs.kitchen = ours.kitchen
-	forged := &device{house: ours.house, from: "192.0.2.67", kitchen: ours.kitchen, cookie: "rise-pan=" + door.NewSecret()}
+	forged := &device{house: ours.house, from: "192.0.2.67", kitchen: ours.kitchen, cookie: "rise-pan=" + auth.NewSecret()}
 	public := map[string]bool{"GET /healthz": true, "GET /readyz": true, "GET /house.crt": true, "GET /api/v1/health": true, "GET /api/v1/openapi.json": true, "GET /api/v1/kitchens": true, "POST /api/v1/kitchens": true,
 		"POST /api/v1/session": true, "POST /api/v1/session/recovered": true, "POST /api/v1/session/ended": true, "POST /api/v1/session/paired": true, "GET /api/v1/calendar/:token": true}
 	inside := 0
@@ -173,7 +173,7 @@ func TestSigningInTellsNothingAndIsBounded(t *testing.T) {
 	// Signing in to a kitchen of one's own does not wash away what was tried on another.
 	_, neighbour, _, _ := openHouse(t)
 	for n := range 12 {
-		if status, _ := signIn(neighbour, "Wharf House", wrong); n >= door.SigningEach && status == 401 {
+		if status, _ := signIn(neighbour, "Wharf House", wrong); n >= auth.SigningEach && status == 401 {
 			t.Errorf("guess %d of a neighbour is looked at", n)
 		}
 		signIn(neighbour, "Mill Cottage", right)
@@ -195,7 +195,7 @@ func TestSigningInTellsNothingAndIsBounded(t *testing.T) {
 	}
 }
 
-const door3 = door.SigningPause + time.Second
+const door3 = auth.SigningPause + time.Second
 
 func heap() int64 {
 	var m runtime.MemStats
@@ -208,7 +208,7 @@ func TestAPhoneIsPairedOnce(t *testing.T) {
 	h, ours, _, _ := openHouse(t)
 	var code usecase.PairingCode
 	ours.must(200, "POST", "~/household/devices", nil, &code)
-	if len(code.Code) != door.CodeLength || code.URL != "http://192.0.2.7:8080/pair#"+code.Code || code.QR == nil || code.QR.Side < 29 {
+	if len(code.Code) != auth.CodeLength || code.URL != "http://192.0.2.7:8080/pair#"+code.Code || code.QR == nil || code.QR.Side < 29 {
 		t.Fatalf("the code shown is %+v", code)
 	}
 	phone := &device{house: h, from: "192.0.2.12", kitchen: ours.kitchen}
@@ -231,7 +231,7 @@ func TestAPhoneIsPairedOnce(t *testing.T) {
 		t.Errorf("came in as %+v", in.Me)
 	}
 	ours.must(200, "POST", "~/household/devices", nil, &code)
-	h.later(door.CodeLives)
+	h.later(auth.CodeLives)
 	again.must(422, "POST", "/api/v1/session/paired", map[string]any{"code": code.Code}, nil)
 
 	// Guesses are bounded by address, and over all addresses.
@@ -240,7 +240,7 @@ func TestAPhoneIsPairedOnce(t *testing.T) {
 		status, _ := (&device{house: h, from: fmt.Sprintf("198.51.100.%d", n)}).ask("POST", "/api/v1/session/paired", map[string]any{"code": "222222"}, nil)
 		tally[status]++
 	}
-	if tally[422] > door.PairingTries || tally[429] < 100-door.PairingTries {
+	if tally[422] > auth.PairingTries || tally[429] < 100-auth.PairingTries {
 		t.Errorf("a hundred guesses: %v", tally)
 	}
 }
@@ -327,7 +327,7 @@ func TestADeviceStaysSignedInForNinetyDays(t *testing.T) {
 		h.later(60 * 24 * time.Hour)
 		ours.must(200, "GET", "~", nil, nil)
 	}
-	h.later(door.SessionLives)
+	h.later(auth.SessionLives)
 	ours.must(401, "GET", "~", nil, nil)
 }
 
@@ -445,7 +445,7 @@ func TestACalendarIsReadByItsAddress(t *testing.T) {
 	if strings.Count(text, "BEGIN:VEVENT") < before+2 || !strings.Contains(text, "Load the pan") {
 		t.Errorf("with a loaf on a day the calendar holds %s", text)
 	}
-	calendar.must(404, "GET", "/api/v1/calendar/"+door.NewSecret()+".ics", nil, nil)
+	calendar.must(404, "GET", "/api/v1/calendar/"+auth.NewSecret()+".ics", nil, nil)
 	ours.must(200, "PUT", "~/calendar", map[string]any{"on": false}, nil)
 	calendar.must(404, "GET", at.Path, nil, nil)
 }

@@ -28,7 +28,7 @@ import (
 	"github.com/gin-contrib/gzip"
 	"github.com/gin-gonic/gin"
 
-	"risepan/core/day"
+	"risepan/core/schedule"
 	"risepan/formats"
 	"risepan/usecase"
 )
@@ -51,7 +51,7 @@ type server struct {
 
 func newServer(cfg Config) *server {
 	if cfg.Days == nil {
-		cfg.Days = &day.Memory{}
+		cfg.Days = &schedule.Memory{}
 	}
 	cfg.House.Authority = len(cfg.Net.Authority) > 0
 	s := &server{Config: cfg, log: cfg.Log, tight: &sync.Map{}}

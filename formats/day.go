@@ -3,12 +3,12 @@ package formats
 import (
 	"fmt"
 
-	"risepan/core/daybook"
+	"risepan/core/day"
 	"risepan/core/kitchen"
 )
 
 // DayLoaves are a day's loaves as a calendar shows them: every moment for hands, those of bakes that run among them.
-func DayLoaves(date kitchen.Date, d daybook.Day) []Loaf {
+func DayLoaves(date kitchen.Date, d day.Day) []Loaf {
 	var out []Loaf
 	at := map[string]int{}
 	for _, m := range d.Hands {

@@ -11,7 +11,7 @@ import (
 
 	"risepan/core/plan"
 	"risepan/core/recipe"
-	"risepan/core/word"
+	"risepan/core/vocab"
 )
 
 // Sheet is a recipe to be carried away: as it is written, or as it is planned for a size.
@@ -159,7 +159,7 @@ func setting(s Sheet) []string {
 	if s.Set == "" {
 		return nil
 	}
-	return []string{word.Upper("set the " + s.Set + ".")}
+	return []string{vocab.Upper("set the " + s.Set + ".")}
 }
 
 // Shopping is what a loaf needs as a list, and as a list to tick off in Markdown.

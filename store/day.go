@@ -6,15 +6,15 @@ import (
 	"errors"
 	"time"
 
-	"risepan/core/daybook"
+	"risepan/core/day"
 	"risepan/core/kitchen"
 )
 
 // DayBook finds the book of a date, and its version; of a date that has none yet, an empty one at version 0.
-func (q Queries) DayBook(ctx context.Context, kitchenID string, date kitchen.Date) (b daybook.Book, version int, err error) {
+func (q Queries) DayBook(ctx context.Context, kitchenID string, date kitchen.Date) (b day.Book, version int, err error) {
 	id, err := q.dayID(ctx, kitchenID, date)
 	if id == "" || err != nil {
-		return daybook.Book{Loaves: []daybook.Loaf{}, Hands: 1}, 0, err
+		return day.Book{Loaves: []day.Loaf{}, Hands: 1}, 0, err
 	}
 	return dayHistory.at(ctx, q, kitchenID, id, 0)
 }
@@ -29,7 +29,7 @@ func (q Queries) dayID(ctx context.Context, kitchenID string, date kitchen.Date)
 }
 
 // KeepDay keeps the book of a date that is still at a version. It returns the new version, or ErrStale.
-func (q Queries) KeepDay(ctx context.Context, kitchenID string, date kitchen.Date, version int, b daybook.Book, at time.Time) (int, error) {
+func (q Queries) KeepDay(ctx context.Context, kitchenID string, date kitchen.Date, version int, b day.Book, at time.Time) (int, error) {
 	id, err := q.dayID(ctx, kitchenID, date)
 	switch {
 	case err != nil:
@@ -53,8 +53,8 @@ func (q Queries) KeepDay(ctx context.Context, kitchenID string, date kitchen.Dat
 }
 
 // DayBefore is the book of a date as it was before its newest version; an empty one before the first.
-func (q Queries) DayBefore(ctx context.Context, kitchenID string, date kitchen.Date, version int) (daybook.Book, error) {
-	none := daybook.Book{Loaves: []daybook.Loaf{}, Hands: 1}
+func (q Queries) DayBefore(ctx context.Context, kitchenID string, date kitchen.Date, version int) (day.Book, error) {
+	none := day.Book{Loaves: []day.Loaf{}, Hands: 1}
 	id, err := q.dayID(ctx, kitchenID, date)
 	if id == "" || err != nil || version < 2 {
 		return none, err

@@ -10,7 +10,7 @@ import (
 	"risepan/core/bag"
 	"risepan/core/bake"
 	"risepan/core/bench"
-	"risepan/core/daybook"
+	"risepan/core/day"
 	"risepan/core/kitchen"
 	"risepan/core/machine"
 	"risepan/core/plan"
@@ -39,7 +39,7 @@ var (
 	benchHappened = document{"happening at a bench", "happenings", bench.Shape, nil}
 	bakeHappened  = document{"happening in a bake", "happenings", bake.Shape, nil}
 	bags          = document{"bag", "bags", bag.Shape, nil}
-	books         = document{"day", "day_versions", daybook.Shape, nil}
+	books         = document{"day", "day_versions", day.Shape, nil}
 	rehearsals    = document{"rehearsal", "rehearsals", rehearse.Shape, map[int]func(map[string]any) error{1: settingOfRehearsal}}
 	rehearsed     = document{"happening in a rehearsal", "happenings", rehearse.HappeningShape, nil}
 )

@@ -7,7 +7,7 @@ import (
 	"sync"
 	"time"
 
-	"risepan/core/daybook"
+	"risepan/core/day"
 	"risepan/core/kitchen"
 	"risepan/core/machine"
 	"risepan/core/recipe"
@@ -27,7 +27,7 @@ var (
 	kitchenHistory = history[kitchen.Kitchen]{kitchens, "kitchens", "kitchen_versions"}
 	machineHistory = history[machine.Machine]{machines, "machines", "machine_versions"}
 	recipeHistory  = history[recipe.Recipe]{recipes, "recipes", "recipe_versions"}
-	dayHistory     = history[daybook.Book]{books, "days", "day_versions"}
+	dayHistory     = history[day.Book]{books, "days", "day_versions"}
 )
 
 // add keeps a version of a thing.

@@ -16,10 +16,9 @@ import (
 	"risepan/core/bag"
 	"risepan/core/bake"
 	"risepan/core/bench"
-	"risepan/core/daybook"
+	"risepan/core/day"
 	"risepan/core/fault"
 	"risepan/core/journal"
-	"risepan/core/kept"
 	"risepan/core/kitchen"
 	"risepan/core/larder"
 	"risepan/core/machine"
@@ -30,6 +29,7 @@ import (
 	"risepan/core/rehearse"
 	"risepan/core/swap"
 	"risepan/core/timetable"
+	"risepan/core/validate"
 	"risepan/demo"
 	"risepan/store"
 	"risepan/store/storetest"
@@ -104,15 +104,15 @@ func samples(t *testing.T) []sample {
 		checked("machine", m, machine.Machine.Check),
 		checked("recipe", r, func(r recipe.Recipe) error {
 			_, err := r.Weigh(larder.Know)
-			return kept.First(r.Check(), err)
+			return validate.First(r.Check(), err)
 		}),
-		checked("habit", store.Habit{Cycle: "basic", Crust: machine.Light}, func(h store.Habit) error { return kept.Check(h) }),
+		checked("habit", store.Habit{Cycle: "basic", Crust: machine.Light}, func(h store.Habit) error { return validate.Check(h) }),
 		checked("wish", w, plan.Wish.Check),
-		checked("plan", p, func(p plan.Plan) error { return kept.Check(p) }),
+		checked("plan", p, func(p plan.Plan) error { return validate.Check(p) }),
 		checked("bag", batch, bag.Batch.Check),
-		checked("day", daybook.Book{Hands: 2, Nights: true, Lent: w.MachineID, Away: []daybook.Hours{{From: ready, To: later, Name: "Market"}},
-			Loaves: []daybook.Loaf{{ID: "a", Wish: untimed, Only: true, When: daybook.Between, From: ready, By: later, Pin: later}},
-			Was:    map[string]daybook.Stood{"a": {Machine: w.MachineID, Press: ready, Begin: ready, Done: later}}}, daybook.Book.Check),
+		checked("day", day.Book{Hands: 2, Nights: true, Lent: w.MachineID, Away: []day.Hours{{From: ready, To: later, Name: "Market"}},
+			Loaves: []day.Loaf{{ID: "a", Wish: untimed, Only: true, When: day.Between, From: ready, By: later, Pin: later}},
+			Was:    map[string]day.Stood{"a": {Machine: w.MachineID, Press: ready, Begin: ready, Done: later}}}, day.Book.Check),
 		checked("rehearsal", rehearse.Rehearsal{Plan: p, Machine: demo.Galley(), Room: 21, Slip: rehearse.DoubleYeast, Began: noon}, rehearse.Rehearsal.Check),
 		checked("happening in a rehearsal", rehearse.Happening{Stamp: stamp, What: rehearse.Pressed, Button: "Menu", Held: true}, func(h rehearse.Happening) error { return rehearse.Check(rehearse.State{}, h) }),
 		checked("happening at a bench", bench.Happening{Stamp: stamp, Do: bench.Slip, Step: "measure l1", Line: "l1", Amount: measure.Of(5, 4, measure.Cup), Way: bench.Fit,

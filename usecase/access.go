@@ -7,7 +7,7 @@ import (
 	"strings"
 	"time"
 
-	"risepan/door"
+	"risepan/auth"
 	"risepan/store"
 )
 
@@ -26,7 +26,7 @@ func (b *Base) Enter(ctx context.Context, kitchen string, v Visitor, now time.Ti
 	c = b.Outside(ctx, v, now)
 	access, err := store.Access{}, store.ErrNotFound
 	if store.ValidID(kitchen) {
-		access, err = c.q.Access(ctx, kitchen, door.HashOf(v.Token))
+		access, err = c.q.Access(ctx, kitchen, auth.HashOf(v.Token))
 	}
 	missing := errors.Is(err, store.ErrNotFound)
 	switch {
@@ -36,7 +36,7 @@ func (b *Base) Enter(ctx context.Context, kitchen string, v Visitor, now time.Ti
 		access.Person.Role = store.Owner
 	case !missing && access.SignedIn(now):
 		if renewed = now.Sub(access.UsedAt) > noted; renewed {
-			if err := c.q.Used(ctx, access.Household, access.Session, now, now.Add(door.SessionLives)); err != nil {
+			if err := c.q.Used(ctx, access.Household, access.Session, now, now.Add(auth.SessionLives)); err != nil {
 				return nil, false, err
 			}
 		}
@@ -65,7 +65,7 @@ func (c *Scope) session() (store.Session, error) {
 	if c.visitor.Token == "" {
 		return store.Session{}, store.ErrNotFound
 	}
-	s, err := c.q.SessionOf(c.ctx, door.HashOf(c.visitor.Token))
+	s, err := c.q.SessionOf(c.ctx, auth.HashOf(c.visitor.Token))
 	if err == nil && !c.now.Before(s.EndsAt) {
 		err = store.ErrNotFound
 	}
@@ -79,8 +79,8 @@ func (c *Scope) signIn(household, person string) error {
 			return err
 		}
 	}
-	c.secret = door.NewSecret()
-	return c.q.SignIn(c.ctx, household, person, door.HashOf(c.secret), c.visitor.Device, c.now, c.now.Add(door.SessionLives))
+	c.secret = auth.NewSecret()
+	return c.q.SignIn(c.ctx, household, person, auth.HashOf(c.secret), c.visitor.Device, c.now, c.now.Add(auth.SessionLives))
 }
 
 // allowance is how many tries are let through in a window of time.
@@ -91,16 +91,16 @@ type allowance struct {
 }
 
 var (
-	signingFrom  = allowance{"signing in from ", door.SigningEach, door.SigningPause}
-	signingTo    = allowance{"signing in to ", door.SigningTries, door.SigningAll}
-	pairingFrom  = allowance{"pairing from ", door.PairingEach, door.PairingPause}
-	pairingAll   = allowance{"pairing", door.PairingTries, door.PairingPause}
-	makingFrom   = allowance{"making a kitchen from ", door.MakingEach, door.MakingPause}
-	linkingFrom  = allowance{"following a link from ", door.LinkingEach, door.PairingPause}
-	readingFeeds = allowance{"reading a calendar from ", door.FeedEach, door.PairingPause}
+	signingFrom  = allowance{"signing in from ", auth.SigningEach, auth.SigningPause}
+	signingTo    = allowance{"signing in to ", auth.SigningTries, auth.SigningAll}
+	pairingFrom  = allowance{"pairing from ", auth.PairingEach, auth.PairingPause}
+	pairingAll   = allowance{"pairing", auth.PairingTries, auth.PairingPause}
+	makingFrom   = allowance{"making a kitchen from ", auth.MakingEach, auth.MakingPause}
+	linkingFrom  = allowance{"following a link from ", auth.LinkingEach, auth.PairingPause}
+	readingFeeds = allowance{"reading a calendar from ", auth.FeedEach, auth.PairingPause}
 )
 
-func (a allowance) scope(of string) [32]byte { return door.HashOf(a.what + strings.ToLower(of)) }
+func (a allowance) scope(of string) [32]byte { return auth.HashOf(a.what + strings.ToLower(of)) }
 
 // try counts one try, and refuses it where there were too many.
 func (c *Scope) try(a allowance, of string) error {

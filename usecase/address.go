@@ -3,10 +3,10 @@ package usecase
 import (
 	"errors"
 
+	"risepan/auth"
 	"risepan/core/bake"
 	"risepan/core/fault"
 	"risepan/core/kitchen"
-	"risepan/door"
 	"risepan/formats"
 	"risepan/store"
 )
@@ -32,7 +32,7 @@ func (c *Scope) share(in Shared, what, thing, under string) (SecretAddress, erro
 		c.audit("address taken back", "what", what, "thing", thing)
 		return SecretAddress{}, err
 	}
-	secret := door.NewSecret()
+	secret := auth.NewSecret()
 	out := SecretAddress{Path: under + secret}
 	if what == store.CalendarAddress {
 		out.Path += ".ics"
@@ -41,7 +41,7 @@ func (c *Scope) share(in Shared, what, thing, under string) (SecretAddress, erro
 		out.Whole = append(out.Whole, w+out.Path)
 	}
 	c.audit("address made", "what", what, "thing", thing)
-	return out, c.q.AddAddress(c.ctx, c.kitchen, what, thing, door.HashOf(secret), c.now)
+	return out, c.q.AddAddress(c.ctx, c.kitchen, what, thing, auth.HashOf(secret), c.now)
 }
 
 // ShareCalendar makes the address by which a calendar reads this kitchen's moments, or takes it back.
@@ -65,7 +65,7 @@ func (c *Scope) Feed(secret string) (string, error) {
 	if err := c.try(readingFeeds, c.visitor.Address); err != nil {
 		return "", err
 	}
-	a, err := c.q.Addressed(c.ctx, store.CalendarAddress, door.HashOf(secret))
+	a, err := c.q.Addressed(c.ctx, store.CalendarAddress, auth.HashOf(secret))
 	if errors.Is(err, store.ErrNotFound) {
 		return "", errNoAddress
 	}
@@ -110,7 +110,7 @@ func (c *Scope) TryLink() error { return c.try(linkingFrom, c.visitor.Address) }
 
 // linked finds the recipe of a link, for somebody who is in a kitchen here.
 func (c *Scope) linked(in Link) (store.Address, store.Recipe, error) {
-	a, err := c.q.Addressed(c.ctx, store.RecipeAddress, door.HashOf(in.Secret))
+	a, err := c.q.Addressed(c.ctx, store.RecipeAddress, auth.HashOf(in.Secret))
 	if errors.Is(err, store.ErrNotFound) {
 		return a, store.Recipe{}, fault.At("/secret", "there is no recipe behind this link, or not any more")
 	}

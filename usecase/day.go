@@ -7,9 +7,9 @@ import (
 	"time"
 
 	"risepan/core/day"
-	"risepan/core/daybook"
 	"risepan/core/kitchen"
 	"risepan/core/measure"
+	"risepan/core/schedule"
 	"risepan/formats"
 )
 
@@ -18,9 +18,9 @@ type DayView struct {
 	Date    kitchen.Date       `json:"date"`
 	Weekday kitchen.Weekday    `json:"weekday"`
 	Version int                `json:"version"` // 0: nothing was put on it yet
-	Book    daybook.Book       `json:"book"`
-	Day     daybook.Day        `json:"day"`
-	Usual   []daybook.Loaf     `json:"usual,omitzero"`   // baked on that day of every week, and not in the book
+	Book    day.Book           `json:"book"`
+	Day     day.Day            `json:"day"`
+	Usual   []day.Loaf         `json:"usual,omitzero"`   // baked on that day of every week, and not in the book
 	Names   map[string]string  `json:"names"`            // of the recipes, by id
 	LeftOut []string           `json:"leftOut,omitzero"` // machines beyond those that a day is planned for
 	Sizes   []measure.LoafSize `json:"sizes"`            // that some machine bakes
@@ -44,11 +44,11 @@ type DayInWeek struct {
 
 // Mends are what would have a loaf of a day nearer to its time.
 type Mends struct {
-	Mends []daybook.Mend `json:"mends"`
+	Mends []day.Mend `json:"mends"`
 }
 
 // viewDay plans a book and tells how the day comes out.
-func (c *Scope) viewDay(date kitchen.Date, b daybook.Book, version int) (DayView, daybook.Place, error) {
+func (c *Scope) viewDay(date kitchen.Date, b day.Book, version int) (DayView, day.Place, error) {
 	p, err := c.dayPlace(date, b.Loaves)
 	if err != nil {
 		return DayView{}, p, err
@@ -57,12 +57,12 @@ func (c *Scope) viewDay(date kitchen.Date, b daybook.Book, version int) (DayView
 	if version == 0 && len(b.Loaves) == 0 { // an untouched day begins with what is baked on it every week
 		b.Loaves, usual = usual, nil
 	}
-	made, err := daybook.Make(p, b)
+	made, err := day.Make(p, b)
 	if err != nil {
 		return DayView{}, p, err
 	}
 	out := DayView{LeftOut: p.LeftOut, Date: date, Weekday: kitchen.WeekdayOf(date), Version: version, Book: b, Day: made, Usual: usual, Names: map[string]string{},
-		Most: day.MostLoaves, Zone: p.Zone.String(), Now: c.now}
+		Most: schedule.MostLoaves, Zone: p.Zone.String(), Now: c.now}
 	for id, r := range p.Recipes {
 		out.Names[id] = r.Name
 	}
@@ -77,10 +77,10 @@ func (c *Scope) viewDay(date kitchen.Date, b daybook.Book, version int) (DayView
 }
 
 // dayOf is a date's day as it now stands.
-func (c *Scope) dayOf(date kitchen.Date) (DayView, daybook.Place, error) {
+func (c *Scope) dayOf(date kitchen.Date) (DayView, day.Place, error) {
 	b, version, err := c.q.DayBook(c.ctx, c.kitchen, date)
 	if err != nil {
-		return DayView{}, daybook.Place{}, err
+		return DayView{}, day.Place{}, err
 	}
 	return c.viewDay(date, b, version)
 }
@@ -92,7 +92,7 @@ func (c *Scope) ShowDay(date kitchen.Date) (DayView, error) {
 }
 
 // KeepDay keeps the book of a date. What is told is how the day moved by it.
-func (c *Scope) KeepDay(date kitchen.Date, version int, b daybook.Book) (DayView, error) {
+func (c *Scope) KeepDay(date kitchen.Date, version int, b day.Book) (DayView, error) {
 	before, _, err := c.q.DayBook(c.ctx, c.kitchen, date)
 	if err != nil {
 		return DayView{}, err
@@ -108,7 +108,7 @@ var errMoved = errors.New("the kitchen changed while the day was planned")
 
 // setDay plans a book and keeps it. The day is planned outside of any transaction, for that may take its time, and
 // stored in one of its own if nothing of the kitchen has changed meanwhile; else it is planned again.
-func (c *Scope) setDay(date kitchen.Date, version int, b daybook.Book) (v DayView, err error) {
+func (c *Scope) setDay(date kitchen.Date, version int, b day.Book) (v DayView, err error) {
 	if err := b.Check(); err != nil {
 		return v, err
 	}
@@ -155,18 +155,18 @@ func (c *Scope) MendDay(date kitchen.Date, loaf string) (Mends, error) {
 	if err != nil {
 		return Mends{}, err
 	}
-	mends, err := daybook.Mends(p, v.Book, loaf)
+	mends, err := day.Mends(p, v.Book, loaf)
 	return Mends{mends}, err
 }
 
 // NeedsOfDay is what a date's loaves want in all.
-func (c *Scope) NeedsOfDay(date kitchen.Date) (daybook.Needs, error) {
+func (c *Scope) NeedsOfDay(date kitchen.Date) (day.Needs, error) {
 	v, p, err := c.dayOf(date)
 	if err != nil {
-		return daybook.Needs{}, err
+		return day.Needs{}, err
 	}
 	plans, err := p.Plans(v.Book, v.Day)
-	return daybook.Together(p.Kitchen, plans), err
+	return day.Together(p.Kitchen, plans), err
 }
 
 // CarryDay gives a date's hours as a calendar with alarms.
@@ -208,23 +208,23 @@ func (c *Scope) Week(of kitchen.Date) (Week, error) {
 }
 
 // Regulars tells what the loaves that are baked every week want.
-func (c *Scope) Regulars() (daybook.Regular, error) {
+func (c *Scope) Regulars() (day.Regular, error) {
 	today, err := c.today()
 	if err != nil {
-		return daybook.Regular{}, err
+		return day.Regular{}, err
 	}
 	p, err := c.dayPlace(today, nil)
 	if err != nil {
-		return daybook.Regular{}, err
+		return day.Regular{}, err
 	}
 	return p.Regulars()
 }
 
 // NextOfDays is the next thing for hands of the loaves that are planned for today and tomorrow and do not run yet.
 type NextOfDays struct {
-	Date   kitchen.Date    `json:"date,omitzero"`
-	Moment *daybook.Moment `json:"moment,omitzero"` // left out where nothing is planned
-	Now    time.Time       `json:"now"`
+	Date   kitchen.Date `json:"date,omitzero"`
+	Moment *day.Moment  `json:"moment,omitzero"` // left out where nothing is planned
+	Now    time.Time    `json:"now"`
 }
 
 // NextOfDays is the next thing for hands.
@@ -273,7 +273,7 @@ func (c *Scope) plannedLoaves(today kitchen.Date) ([]formats.Loaf, error) {
 	views, err := c.viewDays(today, today.AddDays(daysInFeed))
 	var out []formats.Loaf
 	for _, v := range views {
-		v.Day.Hands = slices.DeleteFunc(v.Day.Hands, func(m daybook.Moment) bool { return m.Loaf == "" })
+		v.Day.Hands = slices.DeleteFunc(v.Day.Hands, func(m day.Moment) bool { return m.Loaf == "" })
 		out = append(out, formats.DayLoaves(v.Date, v.Day)...)
 	}
 	return out, err

@@ -7,25 +7,25 @@ import (
 
 	"risepan/core/bake"
 	"risepan/core/day"
-	"risepan/core/daybook"
 	"risepan/core/fault"
 	"risepan/core/kitchen"
 	"risepan/core/machine"
 	"risepan/core/plan"
 	"risepan/core/recipe"
+	"risepan/core/schedule"
 	"risepan/store"
 )
 
 // mostMachines are planned for: one more may be lent.
-const mostMachines = day.MostMachines - 1
+const mostMachines = schedule.MostMachines - 1
 
 // dayPlace is where a date's loaves are planned, and those of every week.
-func (c *Scope) dayPlace(date kitchen.Date, loaves []daybook.Loaf) (p daybook.Place, err error) {
+func (c *Scope) dayPlace(date kitchen.Date, loaves []day.Loaf) (p day.Place, err error) {
 	k, zone, err := c.settings()
 	if err != nil {
 		return p, err
 	}
-	p = daybook.Place{Kitchen: k.Kitchen, Zone: zone, Now: c.now, Date: date, Recipes: map[string]recipe.Recipe{}, Bags: map[string]*plan.Bag{}, Memory: c.Days}
+	p = day.Place{Kitchen: k.Kitchen, Zone: zone, Now: c.now, Date: date, Recipes: map[string]recipe.Recipe{}, Bags: map[string]*plan.Bag{}, Memory: c.Days}
 	machines, unreadable, err := c.q.Machines(c.ctx, c.kitchen, false)
 	if err != nil {
 		return p, err
@@ -36,7 +36,7 @@ func (c *Scope) dayPlace(date kitchen.Date, loaves []daybook.Loaf) (p daybook.Pl
 			p.LeftOut = append(p.LeftOut, m.Machine.Name)
 			continue
 		}
-		p.Machines = append(p.Machines, daybook.Machine{ID: m.ID, Machine: m.Machine})
+		p.Machines = append(p.Machines, day.Machine{ID: m.ID, Machine: m.Machine})
 	}
 	var ids []string
 	for _, l := range loaves {
@@ -74,7 +74,7 @@ func (c *Scope) dayPlace(date kitchen.Date, loaves []daybook.Loaf) (p daybook.Pl
 }
 
 // shelve lays a recipe out for a day. One that is gone is left out.
-func (c *Scope) shelve(p daybook.Place, id string) error {
+func (c *Scope) shelve(p day.Place, id string) error {
 	if _, there := p.Recipes[id]; there || !store.ValidID(id) {
 		return nil
 	}
@@ -89,7 +89,7 @@ func (c *Scope) shelve(p daybook.Place, id string) error {
 }
 
 // beside are the loaves of the days before and after a date, where they were planned last.
-func (c *Scope) beside(date kitchen.Date) (out []daybook.Beside, err error) {
+func (c *Scope) beside(date kitchen.Date) (out []day.Beside, err error) {
 	for _, other := range []kitchen.Date{date.AddDays(-1), date.AddDays(1)} {
 		b, _, err := c.q.DayBook(c.ctx, c.kitchen, other)
 		if err != nil {
@@ -107,7 +107,7 @@ func (c *Scope) beside(date kitchen.Date) (out []daybook.Beside, err error) {
 			if err != nil {
 				return nil, err
 			}
-			out = append(out, daybook.Beside{Name: r.Recipe.Name, Date: other, Stood: stood})
+			out = append(out, day.Beside{Name: r.Recipe.Name, Date: other, Stood: stood})
 		}
 	}
 	return out, nil
@@ -117,8 +117,8 @@ func (c *Scope) beside(date kitchen.Date) (out []daybook.Beside, err error) {
 const mostDayBakes = 60
 
 // dayBakes are the bakes that run, and those of a day that have ended.
-func (c *Scope) dayBakes(date kitchen.Date, zone *time.Location) ([]daybook.Bake, error) {
-	from, to := daybook.Window(date, zone)
+func (c *Scope) dayBakes(date kitchen.Date, zone *time.Location) ([]day.Bake, error) {
+	from, to := day.Window(date, zone)
 	ended, err := c.q.Glances(c.ctx, c.kitchen, store.Page{From: from.Add(-12 * time.Hour), To: to, Most: mostDayBakes})
 	if err != nil {
 		return nil, err
@@ -127,13 +127,13 @@ func (c *Scope) dayBakes(date kitchen.Date, zone *time.Location) ([]daybook.Bake
 	if err != nil {
 		return nil, err
 	}
-	var out []daybook.Bake
+	var out []day.Bake
 	for _, g := range append(running, ended...) {
-		if g.Rehearsed || g.Clock.GaveUp || slices.ContainsFunc(out, func(b daybook.Bake) bool { return b.ID == g.ID }) {
+		if g.Rehearsed || g.Clock.GaveUp || slices.ContainsFunc(out, func(b day.Bake) bool { return b.ID == g.ID }) {
 			continue
 		}
 		clock, moments := bake.Follow(g.Clock, g.Moments, c.now)
-		b := daybook.Bake{ID: g.ID, Recipe: g.RecipeID, Name: g.Recipe, Machine: g.MachineID, Size: g.Size, Started: g.StartedAt, Begin: clock.Begin, Ready: clock.Ready}
+		b := day.Bake{ID: g.ID, Recipe: g.RecipeID, Name: g.Recipe, Machine: g.MachineID, Size: g.Size, Started: g.StartedAt, Begin: clock.Begin, Ready: clock.Ready}
 		if clock.End != nil {
 			b.Ended = *clock.End
 		} else {

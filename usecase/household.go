@@ -8,8 +8,8 @@ import (
 
 	"rsc.io/qr"
 
+	"risepan/auth"
 	"risepan/core/fault"
-	"risepan/door"
 	"risepan/store"
 )
 
@@ -104,9 +104,9 @@ func (c *Scope) pairing(person string) (PairingCode, error) {
 	if c.access.Household == "" {
 		return PairingCode{}, errAlone
 	}
-	code := door.NewCode()
-	p := store.Pairing{Household: c.access.Household, Person: person, EndsAt: c.now.Add(door.CodeLives)}
-	err := c.q.AddPairing(c.ctx, p, door.HashOf(code), c.now, door.LiveCodes)
+	code := auth.NewCode()
+	p := store.Pairing{Household: c.access.Household, Person: person, EndsAt: c.now.Add(auth.CodeLives)}
+	err := c.q.AddPairing(c.ctx, p, auth.HashOf(code), c.now, auth.LiveCodes)
 	if errors.Is(err, store.ErrTooManyCodes) {
 		return PairingCode{}, refuse(TooManyRequests, "", "%v", err)
 	}
@@ -192,7 +192,7 @@ func (c *Scope) relock(in Relocking) (h store.Household, err error) {
 	if err := c.trySigning(h.Name); err != nil {
 		return h, err
 	}
-	if !door.Opens(clip(in.Before), h.Passphrase) {
+	if !auth.Opens(clip(in.Before), h.Passphrase) {
 		c.audit("wrong passphrase", "household", h.ID, "person", c.access.Person.ID)
 		return h, fault.At("/before", "this is not the passphrase of this kitchen")
 	}
@@ -206,10 +206,10 @@ func (c *Scope) ChangePassphrase(in Relocking) (Household, error) {
 	if err != nil {
 		return Household{}, err
 	}
-	if err := door.CheckPassphrase(in.Passphrase, h.Name, c.access.Person.Name); err != nil {
+	if err := auth.CheckPassphrase(in.Passphrase, h.Name, c.access.Person.Name); err != nil {
 		return Household{}, err
 	}
-	locked, err := door.Locked(in.Passphrase)
+	locked, err := auth.Locked(in.Passphrase)
 	if err != nil {
 		return Household{}, err
 	}
@@ -234,8 +234,8 @@ func (c *Scope) NewRecovery(in Relocking) (Recovery, error) {
 	if err != nil {
 		return Recovery{}, err
 	}
-	code := door.NewRecovery()
-	hash := door.HashOf(door.Typed(code))
+	code := auth.NewRecovery()
+	hash := auth.HashOf(auth.Typed(code))
 	c.audit("code for recovery shown", "household", h.ID)
 	err = c.Change("household", func(in *Scope) error { return in.q.Relock(c.ctx, h.ID, "", &hash) })
 	return Recovery{code}, err

@@ -8,7 +8,7 @@ import (
 	"risepan/core/larder"
 	"risepan/core/measure"
 	"risepan/core/plan"
-	"risepan/core/word"
+	"risepan/core/vocab"
 )
 
 // KitchenSettings are a kitchen's settings with their version, and what follows from them.
@@ -135,7 +135,7 @@ func (c *Scope) ChangeKitchen(version int, k kitchen.Kitchen) (KitchenSettings, 
 		return KitchenSettings{}, err
 	}
 	if _, err := time.LoadLocation(k.Zone); err != nil || k.Zone == "" || k.Zone == "Local" {
-		return KitchenSettings{}, fault.At("/zone", "%q is no time zone: use one such as Europe/London", word.Clip(k.Zone))
+		return KitchenSettings{}, fault.At("/zone", "%q is no time zone: use one such as Europe/London", vocab.Clip(k.Zone))
 	}
 	return c.setKitchen(version, k)
 }

@@ -4,11 +4,11 @@ import (
 	"errors"
 	"time"
 
+	"risepan/auth"
 	"risepan/core/fault"
-	"risepan/core/kept"
 	"risepan/core/kitchen"
 	"risepan/core/recipe"
-	"risepan/door"
+	"risepan/core/validate"
 	"risepan/store"
 )
 
@@ -68,8 +68,8 @@ type NewKitchen struct {
 }
 
 func (n NewKitchen) check() error {
-	err := kept.First(kept.Name("/name", "the kitchen", n.Name, longestName), kept.Name("/person", "you", n.Person, longestName),
-		door.CheckPassphrase(n.Passphrase, n.Name, n.Person))
+	err := validate.First(validate.Name("/name", "the kitchen", n.Name, longestName), validate.Name("/person", "you", n.Person, longestName),
+		auth.CheckPassphrase(n.Passphrase, n.Name, n.Person))
 	if _, bad := time.LoadLocation(n.Zone); err == nil && (bad != nil || n.Zone == "Local") {
 		err = fault.At("/zone", "this is no time zone: use one such as Europe/London")
 	}
@@ -110,7 +110,7 @@ func (c *Scope) ClaimKitchen(in NewKitchen) (Opened, error) {
 
 // found founds a household in the kitchen that place gives.
 func (c *Scope) found(new NewKitchen, place func(*Scope) (string, error)) (Opened, error) {
-	locked, err := door.Locked(new.Passphrase)
+	locked, err := auth.Locked(new.Passphrase)
 	if err != nil {
 		return Opened{}, err
 	}
@@ -118,17 +118,17 @@ func (c *Scope) found(new NewKitchen, place func(*Scope) (string, error)) (Opene
 	if err != nil && !errors.Is(err, store.ErrNotFound) {
 		return Opened{}, err
 	}
-	if err == nil && before.MadeKey == c.visitor.Key && c.now.Sub(before.CreatedAt) < store.KeysKeep && door.Opens(new.Passphrase, before.Passphrase) {
-		return c.letIn(before, &recovery{door.NewRecovery(), ""})
+	if err == nil && before.MadeKey == c.visitor.Key && c.now.Sub(before.CreatedAt) < store.KeysKeep && auth.Opens(new.Passphrase, before.Passphrase) {
+		return c.letIn(before, &recovery{auth.NewRecovery(), ""})
 	}
-	code := door.NewRecovery()
+	code := auth.NewRecovery()
 	out := Opened{Name: new.Name, Recovery: code, Me: store.Person{Name: new.Person, Role: store.Owner}}
 	err = c.do(func(in *Scope) (err error) {
 		if out.Kitchen, err = place(in); err != nil {
 			return err
 		}
 		household, person, err := in.q.AddHousehold(c.ctx, store.Household{KitchenID: out.Kitchen, Name: new.Name, Passphrase: locked,
-			Recovery: door.HashOf(door.Typed(code)), MadeKey: c.visitor.Key, CreatedAt: c.now}, new.Person)
+			Recovery: auth.HashOf(auth.Typed(code)), MadeKey: c.visitor.Key, CreatedAt: c.now}, new.Person)
 		if errors.Is(err, store.ErrNameTaken) {
 			return fault.At("/name", "%v: choose another", err)
 		}
@@ -146,7 +146,7 @@ func (c *Scope) found(new NewKitchen, place func(*Scope) (string, error)) (Opene
 
 // copyRecipes copies the recipes on the shelf of a kitchen that this device may enter.
 func (c *Scope) copyRecipes(from, to string) error {
-	access, err := c.q.Access(c.ctx, from, door.HashOf(c.visitor.Token))
+	access, err := c.q.Access(c.ctx, from, auth.HashOf(c.visitor.Token))
 	closed := access.Household != "" || c.House.Open
 	if errors.Is(err, store.ErrNotFound) || err == nil && closed && !access.SignedIn(c.now) {
 		return fault.At("/recipes", "this kitchen's recipes cannot be had")

@@ -6,7 +6,7 @@ import (
 	"risepan/core/formula"
 	"risepan/core/machine"
 	"risepan/core/measure"
-	"risepan/core/word"
+	"risepan/core/vocab"
 	"risepan/store"
 )
 
@@ -222,7 +222,7 @@ func (c *Scope) SetHabit(in HabitOf) (HabitOf, error) {
 		return HabitOf{}, err
 	}
 	if _, ok := m.Machine.Cycle(in.Cycle); in.Cycle != "" && !ok {
-		return HabitOf{}, fault.At("/cycle", "%s has no cycle %q", m.Machine.Name, word.Clip(in.Cycle))
+		return HabitOf{}, fault.At("/cycle", "%s has no cycle %q", m.Machine.Name, vocab.Clip(in.Cycle))
 	}
 	return in, c.q.SetHabit(c.ctx, c.kitchen, in.Recipe, in.Machine, in.Habit)
 }

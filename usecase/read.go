@@ -15,7 +15,7 @@ import (
 	"risepan/core/plan"
 	"risepan/core/recipe"
 	"risepan/core/scale"
-	"risepan/core/word"
+	"risepan/core/vocab"
 )
 
 // RecipeText is a recipe as its baker writes it: a card, with what the baker says beside it.
@@ -208,7 +208,7 @@ func (u *understood) look(k kitchen.Kitchen) {
 	}
 	out.Heat = plan.HeatOfCard(k, *r)
 	if say := kind.Of(r.Kind).Missing(out.Formula.Flour); say != "" && out.Problem == "" {
-		out.Problem = word.Upper(say) + "."
+		out.Problem = vocab.Upper(say) + "."
 	}
 	for _, l := range u.card.Lines {
 		out.Lines = append(out.Lines, readLine(k, l, grams[l.Line.ID]))

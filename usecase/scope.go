@@ -20,8 +20,8 @@ import (
 	"sync"
 	"time"
 
-	"risepan/core/day"
 	"risepan/core/journal"
+	"risepan/core/schedule"
 	"risepan/store"
 )
 
@@ -30,7 +30,7 @@ type Base struct {
 	Store    *store.Store
 	Log      *slog.Logger
 	House    House
-	Days     *day.Memory                                                                             // the days that were planned last
+	Days     *schedule.Memory                                                                        // the days that were planned last
 	FillDemo func(context.Context, store.Queries, store.Kitchen, *time.Location, time.Time) error    // loads the demo into an empty kitchen
 	MoorDemo func(ctx context.Context, q store.Queries, now time.Time) (kitchenID string, err error) // makes another demo kitchen
 }

@@ -3,9 +3,9 @@ package usecase
 import (
 	"errors"
 
+	"risepan/auth"
 	"risepan/core/fault"
-	"risepan/core/kept"
-	"risepan/door"
+	"risepan/core/validate"
 	"risepan/store"
 )
 
@@ -28,7 +28,7 @@ func (c *Scope) letIn(h store.Household, r *recovery) (Opened, error) {
 			return err
 		}
 		if r != nil {
-			hash := door.HashOf(door.Typed(r.code))
+			hash := auth.HashOf(auth.Typed(r.code))
 			if err := errors.Join(in.q.Relock(c.ctx, h.ID, r.locked, &hash), in.q.EndOtherSessions(c.ctx, h.ID, "")); err != nil {
 				return err
 			}
@@ -84,7 +84,7 @@ func (c *Scope) EnterKitchen(in SigningIn) (Opened, error) {
 	if err != nil {
 		return Opened{}, err
 	}
-	if !door.Opens(clip(in.Passphrase), h.Passphrase) {
+	if !auth.Opens(clip(in.Passphrase), h.Passphrase) {
 		c.audit("not signed in", "household", h.ID)
 		return Opened{}, errNoDoor
 	}
@@ -98,7 +98,7 @@ func (c *Scope) EnterKitchen(in SigningIn) (Opened, error) {
 
 // clip bounds what is hashed.
 func clip(passphrase string) string {
-	return passphrase[:min(len(passphrase), 4*door.LongestPassphrase)]
+	return passphrase[:min(len(passphrase), 4*auth.LongestPassphrase)]
 }
 
 // RecoverKitchen gives a kitchen another passphrase by the code that was printed. The code is used up; another is shown.
@@ -107,18 +107,18 @@ func (c *Scope) RecoverKitchen(in SigningIn) (Opened, error) {
 	if err != nil {
 		return Opened{}, err
 	}
-	if h.ID == "" || door.HashOf(door.Typed(in.Code)) != h.Recovery {
+	if h.ID == "" || auth.HashOf(auth.Typed(in.Code)) != h.Recovery {
 		c.audit("not recovered", "household", h.ID)
 		return Opened{}, errNoCode
 	}
-	if err := door.CheckPassphrase(in.Passphrase, h.Name); err != nil {
+	if err := auth.CheckPassphrase(in.Passphrase, h.Name); err != nil {
 		return Opened{}, err
 	}
-	locked, err := door.Locked(in.Passphrase)
+	locked, err := auth.Locked(in.Passphrase)
 	if err != nil {
 		return Opened{}, err
 	}
-	out, err := c.letIn(h, &recovery{door.NewRecovery(), locked})
+	out, err := c.letIn(h, &recovery{auth.NewRecovery(), locked})
 	if err == nil {
 		c.audit("recovered", "household", h.ID)
 		err = c.forgive(in.Name)
@@ -160,7 +160,7 @@ func (c *Scope) Pair(in Pairing) (Opened, error) {
 	}
 	var out Opened
 	err := c.do(func(now *Scope) error {
-		p, err := now.q.TakePairing(c.ctx, door.HashOf(door.Typed(in.Code)), c.now)
+		p, err := now.q.TakePairing(c.ctx, auth.HashOf(auth.Typed(in.Code)), c.now)
 		if errors.Is(err, store.ErrNotFound) {
 			return fault.At("/code", "this code is not good, or not any more: let the other screen show a new one")
 		}
@@ -168,7 +168,7 @@ func (c *Scope) Pair(in Pairing) (Opened, error) {
 			return err
 		}
 		if p.Person == "" {
-			if err := kept.Name("/name", "you", in.Name, longestName); err != nil {
+			if err := validate.Name("/name", "you", in.Name, longestName); err != nil {
 				return err
 			}
 			if p.Person, err = now.q.AddPerson(c.ctx, p.Household, in.Name, store.Member, c.now); err != nil {
@@ -178,7 +178,7 @@ func (c *Scope) Pair(in Pairing) (Opened, error) {
 		if err := now.signIn(p.Household, p.Person); err != nil {
 			return err
 		}
-		session, err := now.q.SessionOf(c.ctx, door.HashOf(now.secret))
+		session, err := now.q.SessionOf(c.ctx, auth.HashOf(now.secret))
 		if err != nil {
 			return err
 		}

@@ -6,10 +6,10 @@ import (
 	"time"
 
 	"risepan/core/fault"
-	"risepan/core/kept"
 	"risepan/core/kitchen"
 	"risepan/core/machine"
 	"risepan/core/measure"
+	"risepan/core/validate"
 	"risepan/store"
 )
 
@@ -85,7 +85,7 @@ const longestSearch = 120
 
 // ListRecipes lists a window of the recipes that are looked for.
 func (c *Scope) ListRecipes(search store.Search) (Recipes, error) {
-	if err := kept.Short("/find", "what is looked for", search.Words, longestSearch); err != nil {
+	if err := validate.Short("/find", "what is looked for", search.Words, longestSearch); err != nil {
 		return Recipes{}, err
 	}
 	if search.After != "" && !store.ValidID(search.After) {

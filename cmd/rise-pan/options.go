@@ -20,7 +20,7 @@ import (
 
 	"risepan/api"
 	"risepan/demo"
-	"risepan/house"
+	"risepan/lan"
 	"risepan/ui"
 	"risepan/usecase"
 )
@@ -109,7 +109,7 @@ func (o *options) doorway(now time.Time) (d doorway, err error) {
 	if err != nil {
 		return d, err
 	}
-	names := append(append([]string{}, o.hosts...), house.Names()...)
+	names := append(append([]string{}, o.hosts...), lan.Names()...)
 	if err := o.secure(&d, names, addresses, now); err != nil {
 		return d, err
 	}
@@ -146,7 +146,7 @@ func (o *options) addresses(host string) ([]netip.Addr, error) {
 	if a, err := netip.ParseAddr(strings.Trim(host, "[]")); err == nil && !a.IsUnspecified() {
 		return []netip.Addr{a}, nil
 	}
-	return house.Addresses()
+	return lan.Addresses()
 }
 
 // secure reads or makes the certificate that the options ask for.
@@ -158,7 +158,7 @@ func (o *options) secure(d *doorway, names []string, addresses []netip.Addr, now
 	case o.tls != "" && o.tlsCert != "", (o.tlsCert == "") != (o.tlsKey == ""):
 		return errors.New("give either --tls self, or both --tls-cert and --tls-key")
 	case o.tls == "self":
-		a, err := house.Open(filepath.Join(o.data, "tls"), names, now)
+		a, err := lan.Open(filepath.Join(o.data, "tls"), names, now)
 		if err != nil {
 			return err
 		}

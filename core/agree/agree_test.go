@@ -9,7 +9,7 @@ import (
 	"time"
 
 	"risepan/core/bake"
-	"risepan/core/daybook"
+	"risepan/core/day"
 	"risepan/core/dough"
 	"risepan/core/journal"
 	"risepan/core/kitchen"
@@ -371,9 +371,9 @@ func dayHoldsIt(d drawn) (complaint string) {
 	by, _ := timetable.ParseWall("2026-05-03T16:00")
 	w := d.Wish
 	w.RecipeID, w.MachineID, w.Timing = "r", "m", plan.Timing{}
-	p := daybook.Place{Kitchen: d.Kitchen, Zone: time.UTC, Now: now, Date: date, Recipes: map[string]recipe.Recipe{"r": d.Recipe}, Machines: []daybook.Machine{{ID: "m", Machine: d.Machine}},
+	p := day.Place{Kitchen: d.Kitchen, Zone: time.UTC, Now: now, Date: date, Recipes: map[string]recipe.Recipe{"r": d.Recipe}, Machines: []day.Machine{{ID: "m", Machine: d.Machine}},
 		Choice: func(string, string) (string, machine.Crust) { return "", "" }}
-	if _, err := daybook.Make(p, daybook.Book{Hands: 1, Loaves: []daybook.Loaf{{ID: "1", Wish: w, When: daybook.By, By: by}}}); err != nil {
+	if _, err := day.Make(p, day.Book{Hands: 1, Loaves: []day.Loaf{{ID: "1", Wish: w, When: day.By, By: by}}}); err != nil {
 		return err.Error()
 	}
 	return ""

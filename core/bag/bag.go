@@ -5,7 +5,6 @@ import (
 	"slices"
 
 	"risepan/core/fault"
-	"risepan/core/kept"
 	"risepan/core/kitchen"
 	"risepan/core/larder"
 	"risepan/core/machine"
@@ -13,6 +12,7 @@ import (
 	"risepan/core/pan"
 	"risepan/core/plan"
 	"risepan/core/recipe"
+	"risepan/core/validate"
 )
 
 // Shape is the number of a batch's JSON shape.
@@ -123,7 +123,7 @@ func (b Batch) Contents() *plan.Bag {
 
 // Check reports what about a batch cannot be, as a *fault.Fault at its field.
 func (b Batch) Check() error {
-	if err := kept.First(kept.Name("/recipe", "the recipe", b.Recipe, longName), kept.Check(b)); err != nil {
+	if err := validate.First(validate.Name("/recipe", "the recipe", b.Recipe, longName), validate.Check(b)); err != nil {
 		return err
 	}
 	if len(b.Holds) == 0 || b.Made.IsZero() || b.Before.IsZero() {

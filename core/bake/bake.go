@@ -9,12 +9,12 @@ import (
 	"risepan/core/dough"
 	"risepan/core/fault"
 	"risepan/core/journal"
-	"risepan/core/kept"
 	"risepan/core/machine"
 	"risepan/core/measure"
 	"risepan/core/plan"
 	"risepan/core/timetable"
-	"risepan/core/word"
+	"risepan/core/validate"
+	"risepan/core/vocab"
 )
 
 // Shape is the number of a happening's JSON shape.
@@ -47,8 +47,8 @@ const (
 
 var Whats = []What{Done, Skipped, TakenOut, Abandoned, Judged, Saw, PutIn, Stood, Refused, Resumed, Moved, StageOver, PowerCut, Probed, Photographed, Undone}
 
-func (w What) Words() []string                  { return word.List(Whats) }
-func (w *What) UnmarshalText(text []byte) error { return word.Read(w, text, "happening", Whats) }
+func (w What) Words() []string                  { return vocab.List(Whats) }
+func (w *What) UnmarshalText(text []byte) error { return vocab.Read(w, text, "happening", Whats) }
 
 // Happening is one thing that happened during a bake.
 type Happening struct {
@@ -92,9 +92,9 @@ const (
 
 var Phases = []Phase{Waiting, Running, Warm, Cold, InHand, Out, GivenUp}
 
-func (p Phase) Words() []string { return word.List(Phases) }
+func (p Phase) Words() []string { return vocab.List(Phases) }
 func (p *Phase) UnmarshalText(text []byte) error {
-	return word.Read(p, text, "phase of a bake", Phases)
+	return vocab.Read(p, text, "phase of a bake", Phases)
 }
 
 // Moment is a moment of the running bake on the clock.
@@ -298,13 +298,13 @@ func HasFinish(moments []Moment) bool {
 // Check reports, as a *fault.Fault, why h cannot happen next to a bake that stands as s, after what
 // happened so far.
 func Check(s State, happened []Happening, h Happening) error {
-	if err := kept.First(kept.Check(h), kept.Short("/note", "the note", h.Note, longestNote)); err != nil {
+	if err := validate.First(validate.Check(h), validate.Short("/note", "the note", h.Note, longestNote)); err != nil {
 		return err
 	}
 	switch h.What {
 	case Done, Skipped:
 		if !slices.ContainsFunc(s.Moments, func(m Moment) bool { return m.ID == h.Moment }) {
-			return fault.At("/moment", "this bake has no moment %q", word.Clip(h.Moment))
+			return fault.At("/moment", "this bake has no moment %q", vocab.Clip(h.Moment))
 		}
 		if s.Over() {
 			return fault.At("/what", "this bake is over")

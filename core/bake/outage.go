@@ -10,7 +10,7 @@ import (
 	"risepan/core/machine"
 	"risepan/core/plan"
 	"risepan/core/timetable"
-	"risepan/core/word"
+	"risepan/core/vocab"
 )
 
 // Cut is a power cut, as the baker tells it: only the baker knows.
@@ -81,7 +81,7 @@ const oven = "190 °C (375 °F)"
 func bakedOn(p plan.Plan) string {
 	in := "In a tin in the oven at " + oven
 	if only := p.Setting.Fittings.BakeOnly; only != nil {
-		return fmt.Sprintf("On the %s cycle, or %s,", only, word.Lower(in))
+		return fmt.Sprintf("On the %s cycle, or %s,", only, vocab.Lower(in))
 	}
 	return in
 }
@@ -102,7 +102,7 @@ func risenAndBaked(p plan.Plan, rise, bake int) []string {
 	if bake == 0 {
 		return append(out, "Then shape and bake it as planned.")
 	}
-	return append(out, fmt.Sprintf("Then %s for %d minutes.", word.Lower(bakedOn(p)), bake), "Try its middle: "+done(p))
+	return append(out, fmt.Sprintf("Then %s for %d minutes.", vocab.Lower(bakedOn(p)), bake), "Try its middle: "+done(p))
 }
 
 // left is how many minutes of each kind of stage are left from a minute of the cycle on.

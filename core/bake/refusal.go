@@ -8,7 +8,7 @@ import (
 	"risepan/core/machine"
 	"risepan/core/plan"
 	"risepan/core/timetable"
-	"risepan/core/word"
+	"risepan/core/vocab"
 )
 
 // Refusal is why a machine would not start.
@@ -21,8 +21,8 @@ const (
 
 var Refusals = []Refusal{TooHot, TooCold}
 
-func (r Refusal) Words() []string                  { return word.List(Refusals) }
-func (r *Refusal) UnmarshalText(text []byte) error { return word.Read(r, text, "refusal", Refusals) }
+func (r Refusal) Words() []string                  { return vocab.List(Refusals) }
+func (r *Refusal) UnmarshalText(text []byte) error { return vocab.Read(r, text, "refusal", Refusals) }
 
 // refusesFor is how long after Start it can still be said that the machine refused.
 const refusesFor = 10 * time.Minute

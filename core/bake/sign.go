@@ -1,6 +1,6 @@
 package bake
 
-import "risepan/core/word"
+import "risepan/core/vocab"
 
 // Sign is something that is seen, felt or tasted of a finished loaf.
 type Sign string
@@ -47,13 +47,13 @@ const (
 
 var AllHelped = []Helped{NotSaid, Yes, No}
 
-func (h Helped) Words() []string { return word.List(AllHelped) }
+func (h Helped) Words() []string { return vocab.List(AllHelped) }
 func (h *Helped) UnmarshalText(text []byte) error {
-	return word.Read(h, text, "answer (leave it empty, or)", AllHelped)
+	return vocab.Read(h, text, "answer (leave it empty, or)", AllHelped)
 }
 
 // Good reports whether it is a sign of a good loaf.
 func (s Sign) Good() bool { return s == Domed || s == Hollow || s == FineCrumb }
 
-func (s Sign) Words() []string                  { return word.List(Signs) }
-func (s *Sign) UnmarshalText(text []byte) error { return word.Read(s, text, "sign of a loaf", Signs) }
+func (s Sign) Words() []string                  { return vocab.List(Signs) }
+func (s *Sign) UnmarshalText(text []byte) error { return vocab.Read(s, text, "sign of a loaf", Signs) }

@@ -4,7 +4,7 @@ import (
 	"risepan/core/fault"
 	"risepan/core/machine"
 	"risepan/core/measure"
-	"risepan/core/word"
+	"risepan/core/vocab"
 )
 
 // Verdict is what is told of a finished loaf. All but the mark may be left out.
@@ -34,8 +34,8 @@ const (
 
 var Mishaps = []Mishap{LidOpened, LeftOut, PutTwice}
 
-func (m Mishap) Words() []string                  { return word.List(Mishaps) }
-func (m *Mishap) UnmarshalText(text []byte) error { return word.Read(m, text, "mishap", Mishaps) }
+func (m Mishap) Words() []string                  { return vocab.List(Mishaps) }
+func (m *Mishap) UnmarshalText(text []byte) error { return vocab.Read(m, text, "mishap", Mishaps) }
 
 // The bounds of what is told: hours until a loaf is cut, what one weighs, g, how far it stands from the rim, mm, and
 // how warm a kitchen is, °C.

@@ -16,7 +16,7 @@ import (
 	"risepan/core/plan"
 	"risepan/core/recipe"
 	"risepan/core/scoop"
-	"risepan/core/word"
+	"risepan/core/vocab"
 )
 
 // Kind is what the hands do in a step.
@@ -42,8 +42,8 @@ const (
 
 var Kinds = []Kind{Tools, Look, Temper, Cut, Paddle, Measure, TopUp, Wait, Well, Stir, Wipe, Recall, PanIn, Panel, Start}
 
-func (k Kind) Words() []string                  { return word.List(Kinds) }
-func (k *Kind) UnmarshalText(text []byte) error { return word.Read(k, text, "step", Kinds) }
+func (k Kind) Words() []string                  { return vocab.List(Kinds) }
+func (k *Kind) UnmarshalText(text []byte) error { return vocab.Read(k, text, "step", Kinds) }
 
 // Step is one thing to do.
 type Step struct {

@@ -11,7 +11,7 @@ import (
 	"risepan/core/pan"
 	"risepan/core/plan"
 	"risepan/core/scoop"
-	"risepan/core/word"
+	"risepan/core/vocab"
 )
 
 // Exit is a way out of a slip.
@@ -26,8 +26,8 @@ const (
 
 var Exits = []Exit{Lift, ToFit, ToBe, Again}
 
-func (e Exit) Words() []string                  { return word.List(Exits) }
-func (e *Exit) UnmarshalText(text []byte) error { return word.Read(e, text, "way out", Exits) }
+func (e Exit) Words() []string                  { return vocab.List(Exits) }
+func (e *Exit) UnmarshalText(text []byte) error { return vocab.Read(e, text, "way out", Exits) }
 
 // Out is a way out of a slip with what it would make of the dough.
 type Out struct {
@@ -137,7 +137,7 @@ func (s Slipped) fits(k kitchen.Kitchen) string {
 	if len(moved) == 0 {
 		return say + "The dough stays as it is meant."
 	}
-	return say + word.Upper(strings.Join(moved, ", ")) + " per 100 of flour."
+	return say + vocab.Upper(strings.Join(moved, ", ")) + " per 100 of flour."
 }
 
 // grows says how much the rest grows, and how full the pan is then.

@@ -8,12 +8,12 @@ import (
 
 	"risepan/core/fault"
 	"risepan/core/journal"
-	"risepan/core/kept"
 	"risepan/core/kitchen"
 	"risepan/core/measure"
 	"risepan/core/plan"
 	"risepan/core/recipe"
-	"risepan/core/word"
+	"risepan/core/validate"
+	"risepan/core/vocab"
 )
 
 // Do is what happens at the bench.
@@ -33,8 +33,8 @@ const (
 
 var Dos = []Do{Done, Undone, Begun, Slip, Mended, Emptied, Started, Cleared, Reopened}
 
-func (d Do) Words() []string                  { return word.List(Dos) }
-func (d *Do) UnmarshalText(text []byte) error { return word.Read(d, text, "doing at the bench", Dos) }
+func (d Do) Words() []string                  { return vocab.List(Dos) }
+func (d *Do) UnmarshalText(text []byte) error { return vocab.Read(d, text, "doing at the bench", Dos) }
 
 // Way is how a slip is answered.
 type Way string
@@ -46,8 +46,8 @@ const (
 
 var Ways = []Way{Fit, Grow}
 
-func (w Way) Words() []string                  { return word.List(Ways) }
-func (w *Way) UnmarshalText(text []byte) error { return word.Read(w, text, "answer to a slip", Ways) }
+func (w Way) Words() []string                  { return vocab.List(Ways) }
+func (w *Way) UnmarshalText(text []byte) error { return vocab.Read(w, text, "answer to a slip", Ways) }
 
 // Shape is the number of a happening's JSON shape.
 const Shape = 1
@@ -181,7 +181,7 @@ func (s Session) InPan(k kitchen.Kitchen, p plan.Plan) map[string]measure.Grams 
 func (Session) Weigh(k kitchen.Kitchen, p plan.Plan, line string, a measure.Amount) (measure.Grams, error) {
 	n := slices.IndexFunc(p.Lines, func(l plan.Line) bool { return l.ID == line })
 	if n < 0 {
-		return 0, fault.At("/line", "the dough has no line %q", word.Clip(line))
+		return 0, fault.At("/line", "the dough has no line %q", vocab.Clip(line))
 	}
 	i, _ := k.Ingredient(p.Lines[n].Ingredient)
 	g, err := i.Weigh(a.In(k.Standard))
@@ -220,7 +220,7 @@ func went(l plan.Line) measure.Amount {
 // Check reports, as a *fault.Fault, why something cannot happen at a bench that stands so and has steps
 // of these ids. Of a slip it looks at the words alone: CheckSlip looks at the dough.
 func Check(s Session, steps []string, h Happening) error {
-	if err := kept.Check(h); err != nil {
+	if err := validate.Check(h); err != nil {
 		return err
 	}
 	switch {
@@ -231,7 +231,7 @@ func Check(s Session, steps []string, h Happening) error {
 	case len(h.In) > mostLocks:
 		return fault.At("/in", "at most %d lines", mostLocks)
 	case (h.Do == Done || h.Do == Undone || h.Do == Begun) && !slices.Contains(steps, h.Step):
-		return fault.At("/step", "there is no step %q", word.Clip(h.Step))
+		return fault.At("/step", "there is no step %q", vocab.Clip(h.Step))
 	case h.Do == Done && after(steps, h.Step, froth) && !slices.Contains(s.Done, froth):
 		return fault.At("/step", "the yeast is to froth first: what comes after waits for it")
 	case h.Do == Mended && s.Slips == 0:
@@ -262,7 +262,7 @@ const mostLocks = 60
 // CheckSlip reports, as a *fault.Fault, that a slip is in no line of the dough.
 func CheckSlip(p plan.Plan, h Happening) error {
 	if !slices.ContainsFunc(p.Lines, func(l plan.Line) bool { return l.ID == h.Line && l.Part == recipe.InDough }) {
-		return fault.At("/line", "the dough has no line %q", word.Clip(h.Line))
+		return fault.At("/line", "the dough has no line %q", vocab.Clip(h.Line))
 	}
 	return nil
 }

@@ -1,181 +1,137 @@
-// Package day plans several loaves on several machines: which machine, when Start is pressed, what the timer is set to and
-// when each comes out, so that loaves are on time and hands are where they are wanted. Times are whole minutes since the
-// day that is planned begins.
 package day
 
 import (
-	"fmt"
-	"slices"
+	"time"
 
-	"risepan/core/fault"
+	"risepan/core/kitchen"
+	"risepan/core/machine"
+	"risepan/core/measure"
+	"risepan/core/plan"
+	"risepan/core/schedule"
+	"risepan/core/vocab"
 )
 
-// Span is a stretch of time, up to but not with To.
-type Span struct{ From, To int }
-
-func (s Span) meets(o Span) bool { return s.From < o.To && o.From < s.To }
-
-func (s Span) plus(minutes int) Span { return Span{s.From + minutes, s.To + minutes} }
-
-// Way is one way to make a loaf: on a machine, by a cycle.
-type Way struct {
-	Machine int    // its place among the day's machines
-	Run     int    // from the cycle's begin until the machine is done, at its longest
-	Load    int    // that hands are wanted to load the pan and press Start; 1 at the least
-	First   int    // the smallest delay of the timer beside none; of a finish-based timer seldom a whole step
-	Step    int    // of the delay timer; 0: none
-	Longest int    // delay
-	Hands   []Span // within the cycle in which hands are wanted, since it began
-	Beeps   []int  // since it began; the machine sounds at its end too
-	After   []Span // in which hands are wanted after the machine, since the dough was taken out
-	Finish  int    // from when a dough is taken out until it is done; bread is done when it is out
+// Day is a day's plan by the clock.
+type Day struct {
+	From     time.Time     `json:"from"`
+	To       time.Time     `json:"to"`
+	Loaves   []Planned     `json:"loaves"` // in the book's order
+	Machines []Lane        `json:"machines"`
+	Shut     []Shut        `json:"shut"`  // in which nobody is there, or nothing may sound
+	Hands    []Moment      `json:"hands"` // all that is to be done, in order
+	Say      string        `json:"say"`   // how the day comes out
+	Off      string        `json:"off,omitzero"`
+	Cost     schedule.Cost `json:"cost"`
 }
 
-// Loaf is a loaf that is wanted.
-type Loaf struct {
-	Ways     []Way
-	Whenever bool // it may be done at any time
-	From     int  // done not before; the same as By for bread that is wanted fresh by a time
-	By       int  // done not after
-	Pin      Span // in which it is to be done, whatever that costs; zero: nowhere
-}
+// Standing is how far a loaf of a day is.
+type Standing string
 
-// Machine is a machine as the day finds it.
-type Machine struct {
-	Free int // from when it can be started
-	Cool int // from when a loaf is out until it can be started again
-
-	Taken []Span // by loaves that are not planned: each from when the machine must be empty and cool until theirs is out
-}
-
-// Wanted is a day as it is wanted.
-type Wanted struct {
-	Loaves   []Loaf
-	Machines []Machine
-	Now      int      // nothing that is planned happens before
-	Away     []Span   // in which nobody's hands are to be had
-	Quiet    []Span   // in which nothing may sound
-	Odd      []Span   // in which hands would rather not be wanted
-	Pairs    int      // of hands; 1: loadings and other moments for hands do not fall together
-	Ends     int      // the last minute at which anything may happen
-	Hurry    int      // the part of the usual search that is done, such as 6 for a sixth; 0: all of it
-	Grid     int      // minutes: all presses fall on it; 0: five
-	Was      []Placed // of each loaf: where it stood, by way, press, begin and when it was done; kept where nothing is better. None: nowhere
-}
-
-// Bounds of what is planned, and what it is planned in.
 const (
-	MostLoaves   = 12
-	MostMachines = 6
-	usualGrid    = 5           // minutes
-	TakeOut      = 5           // minutes that hands are wanted to take a loaf out
-	longest      = 3 * 24 * 60 // minutes
-	mostMoments  = 10          // in which a loaf wants hands
+	ToCome   Standing = "to come"
+	NoPlace  Standing = "no place"
+	Running  Standing = "running"
+	Finished Standing = "finished"
 )
 
-// Placed is what becomes of a loaf.
-type Placed struct {
-	None  bool `json:"none,omitzero"` // no place was found for it
-	Way   int  `json:"way"`
-	Press int  `json:"press"` // when Start is pressed
-	Begin int  `json:"begin"` // of the cycle: after the delay
-	Ready int  `json:"ready"`
-	Taken int  `json:"taken"` // out of the machine
-	Done  int  `json:"done"`  // to be eaten, of a dough; else as it is taken
-	Late  int  `json:"late,omitzero"`
-	Waits int  `json:"waits,omitzero"` // early, or kept warm
+// Standings are how far a loaf can be.
+var Standings = []Standing{ToCome, NoPlace, Running, Finished}
+
+func (s Standing) Words() []string { return vocab.List(Standings) }
+func (s *Standing) UnmarshalText(text []byte) error {
+	return vocab.Read(s, text, "standing of a loaf", Standings)
 }
 
-// Cost is what a day costs, the worst first.
-type Cost struct {
-	Without int `json:"without"` // loaves without a place
-	Late    int `json:"late"`    // loaves
-	Minutes int `json:"minutes"` // late, of all
-	Waits   int `json:"waits"`   // minutes early or kept warm, of all
-	Odd     int `json:"odd"`     // moments in which hands would rather not be wanted
+// Planned is a loaf of the day as it is planned, or as it runs.
+type Planned struct {
+	ID       string           `json:"id"`
+	Name     string           `json:"name"`
+	Size     measure.LoafSize `json:"size,omitzero"`
+	Standing Standing         `json:"standing"`
+	Bake     string           `json:"bake,omitzero"` // that was started for it, by its id
+	Machine  string           `json:"machine,omitzero"`
+	On       string           `json:"on,omitzero"` // the machine's name
+	Lent     bool             `json:"lent,omitzero"`
+	Cycle    plan.CycleName   `json:"cycle,omitzero"`
+	Load     time.Time        `json:"load,omitzero"`  // when loading begins
+	Press    time.Time        `json:"press,omitzero"` // Start
+	Begin    time.Time        `json:"begin,omitzero"` // of the cycle
+	Ready    time.Time        `json:"ready,omitzero"`
+	Taken    time.Time        `json:"taken,omitzero"` // out of the machine
+	Done     time.Time        `json:"done,omitzero"`
+	Free     time.Time        `json:"free,omitzero"`  // the machine has cooled
+	Timer    machine.Minutes  `json:"timer,omitzero"` // what it shows; 0: no delay
+	Panel    string           `json:"panel,omitzero"` // the presses, in short
+
+	Presses []machine.Presses `json:"presses,omitzero"`
+	Stages  []machine.Span    `json:"stages,omitzero"` // since the cycle's begin
+	Late    machine.Minutes   `json:"late,omitzero"`
+	Warm    machine.Minutes   `json:"warm,omitzero"`  // kept in the machine
+	Early   machine.Minutes   `json:"early,omitzero"` // done before it is wanted
+	Say     string            `json:"say,omitzero"`   // why it is not as it is wanted
+	Was     *Stood            `json:"was,omitzero"`   // where it stood before, where that is somewhere else
+	Hand    bool              `json:"hand,omitzero"`  // no delay: Start is pressed by hand at its time
+	Dough   bool              `json:"dough,omitzero"` // leaves the machine unbaked
+	Wish    *plan.Wish        `json:"wish,omitzero"`  // with which it is measured
+
+	keepWarm machine.Minutes // that the machine keeps it warm
 }
 
-// What is worse outweighs all of what is less so: there are at most 12 loaves of ten moments each, and three days.
+// Lane is a machine's day.
+type Lane struct {
+	ID   string    `json:"id"`
+	Name string    `json:"name"`
+	Lent bool      `json:"lent,omitzero"`
+	Runs []Run     `json:"runs,omitzero"` // that are not of this day's loaves, or of them already
+	Free time.Time `json:"free"`          // from when on it can be started
+}
+
+// Run is a bake that was started, or a loaf of another day.
+type Run struct {
+	Bake  string       `json:"bake,omitzero"`
+	Date  kitchen.Date `json:"date,omitzero"` // of a loaf that is planned for another day
+	Name  string       `json:"name"`
+	Press time.Time    `json:"press"`
+	Begin time.Time    `json:"begin"`
+	Ready time.Time    `json:"ready"`
+	Out   time.Time    `json:"out"` // as it was, or will be
+	Over  bool         `json:"over,omitzero"`
+}
+
+// Shut are hours in which nobody is there, or nothing may sound.
+type Shut struct {
+	From  time.Time `json:"from"`
+	To    time.Time `json:"to"`
+	Name  string    `json:"name,omitzero"`
+	Quiet bool      `json:"quiet,omitzero"`
+}
+
+// Doing is what hands do at a moment of the day.
+type Doing string
+
 const (
-	perWait    = 1 << 8
-	perMinute  = perWait << 16
-	perLate    = perMinute << 16
-	perWithout = perLate << 8
+	Loads   Doing = "load"
+	Helps   Doing = "help" // at a beep, or by the clock
+	Takes   Doing = "take out"
+	Follows Doing = "after" // shaping, the oven
 )
 
-func (c Cost) sum() int {
-	return c.Without*perWithout + c.Late*perLate + c.Minutes*perMinute + c.Waits*perWait + c.Odd
+// Doings are what hands do.
+var Doings = []Doing{Loads, Helps, Takes, Follows}
+
+func (d Doing) Words() []string { return vocab.List(Doings) }
+func (d *Doing) UnmarshalText(text []byte) error {
+	return vocab.Read(d, text, "work of hands", Doings)
 }
 
-func costOf(sum int) Cost {
-	return Cost{sum / perWithout, sum % perWithout / perLate, sum % perLate / perMinute, sum % perMinute / perWait, sum % perWait}
+// Moment is something for the hands.
+type Moment struct {
+	At   time.Time `json:"at"`
+	To   time.Time `json:"to"`
+	Loaf string    `json:"loaf,omitzero"` // of the day, by its id
+	Bake string    `json:"bake,omitzero"` // that runs
+	Name string    `json:"name"`          // of the loaf
+	On   string    `json:"on,omitzero"`   // the machine's name
+	Does Doing     `json:"does"`
+	Say  string    `json:"say"`
 }
-
-// Less reports whether a day costs less than another.
-func (c Cost) Less(than Cost) bool { return c.sum() < than.sum() }
-
-// Plan is a day as it can be had.
-type Plan struct {
-	Loaves []Placed `json:"loaves"`
-	Cost   Cost     `json:"cost"`
-	Proven bool     `json:"proven"` // no better one can be had
-	Least  Cost     `json:"least"`  // that any plan costs, as far as was proven
-}
-
-// Check refuses a day that is beyond what is planned, at the field that is wrong.
-func (w Wanted) Check() error {
-	switch {
-	case len(w.Loaves) == 0 || len(w.Loaves) > MostLoaves:
-		return fault.At("/loaves", "a day has 1 to %d loaves", MostLoaves)
-	case len(w.Machines) == 0 || len(w.Machines) > MostMachines:
-		return fault.At("/machines", "a day has 1 to %d machines", MostMachines)
-	case w.Ends <= 0 || w.Ends > longest:
-		return fault.At("/ends", "a day ends within three days")
-	case w.Now < 0:
-		return fault.At("/now", "a day is planned from some minute of its own on")
-	case w.Grid < 0 || w.Hurry < 0:
-		return fault.At("/grid", "a grid has a minute or more")
-	case w.Pairs < 1:
-		return fault.At("/pairs", "somebody has hands")
-	}
-	if len(w.Was) > 0 && len(w.Was) != len(w.Loaves) {
-		return fault.At("/was", "where the loaves stood is told of each of them")
-	}
-	for n, m := range w.Machines {
-		if m.Free < 0 || m.Cool < 0 {
-			return fault.At(fmt.Sprintf("/machines/%d", n), "a machine is free from some minute on, and cools for some")
-		}
-	}
-	for n, l := range w.Loaves {
-		at := fmt.Sprintf("/loaves/%d", n)
-		if !l.Whenever && (l.From > l.By || l.By <= 0) {
-			return fault.At(at, "a loaf is wanted between two times, the first of them first")
-		}
-		for _, y := range l.Ways {
-			if y.Machine >= len(w.Machines) || !y.can() {
-				return fault.At(at, "a way to make a loaf needs a machine, a time, hands within the cycle and after it, and a timer as machines have them")
-			}
-		}
-	}
-	return nil
-}
-
-// can reports whether a way is one that a machine could go.
-func (y Way) can() bool {
-	within := func(h Span) bool { return h.From >= 0 && h.From < h.To && h.To <= y.Run }
-	after := func(h Span) bool { return h.From >= 0 && h.From < h.To }
-	timer := y.Step >= 0 && y.Longest >= 0 && (y.Step == 0 || y.First >= 1)
-	return y.Machine >= 0 && y.Run > 0 && y.Load >= 1 && y.Finish >= 0 && timer && len(y.Hands)+len(y.After) <= mostMoments &&
-		!slices.ContainsFunc(y.Hands, func(h Span) bool { return !within(h) }) && !slices.ContainsFunc(y.After, func(h Span) bool { return !after(h) })
-}
-
-// free reports whether none of some spans meets one.
-func free(spans []Span, s Span) bool {
-	return !slices.ContainsFunc(spans, s.meets)
-}
-
-// holds reports whether a minute falls into one of some spans.
-func holds(spans []Span, at int) bool { return !free(spans, Span{at, at + 1}) }
-
-// up is the first minute of the grid that is not before a minute.
-func (w Wanted) up(at int) int { return (at + w.Grid - 1) / w.Grid * w.Grid }

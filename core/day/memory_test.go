@@ -1,104 +1,67 @@
 package day_test
 
 import (
-	"math/rand/v2"
+	"fmt"
 	"slices"
 	"testing"
+	"time"
 
 	"risepan/core/day"
+	"risepan/core/schedule"
 )
 
-// later is a day as it is asked for when some time has passed: the present has moved, and a machine may be free later.
-func later(r *rand.Rand, w day.Wanted, by int) day.Wanted {
-	w.Now += by
-	w.Machines = slices.Clone(w.Machines)
-	if r.IntN(3) == 0 {
-		w.Machines[0].Free += by
+// twelve is a day of as many loaves as one can have.
+func twelve() day.Book {
+	names := []string{}
+	for name := range heron().Recipes {
+		names = append(names, name)
 	}
-	return w
+	slices.Sort(names)
+	var b day.Book
+	for n := range schedule.MostLoaves {
+		b.Loaves = append(b.Loaves, loaf(fmt.Sprint(n), names[n], 3, at(6+n, 0)))
+	}
+	b.Hands = 1
+	return b
 }
 
-// A day that is remembered is as good as one that is planned anew, and can still be had; it is answered until its first
-// loaf is to be loaded, and no longer.
-func TestARememberedDayIsAsGood(t *testing.T) {
-	r := rand.New(rand.NewPCG(26, 11))
-	recalled, planned := 0, 0
-	for n := range 400 {
-		w, m := random(r), &day.Memory{}
-		if _, err := m.Make(w); err != nil {
-			t.Fatal(err)
+// A day that is looked at over and over tells the same as one that is planned at each look, also by where its book was kept.
+func TestADayIsRememberedWhileItIsLookedAt(t *testing.T) {
+	p, b := heron(), book(loaf("a", "Towpath white", 3, at(9, 0)), loaf("b", "Oat and honey loaf", 3, at(13, 0)), loaf("c", "Towpath white", 2, at(17, 0)))
+	anew := p
+	p.Memory = &schedule.Memory{}
+	b = p.Keep(b, planned(t, p, b))
+	for range 40 { // through the night and the first loaves
+		got, want := planned(t, p, b), planned(t, anew, b)
+		if fmt.Sprint(got.Cost, got.Say) != fmt.Sprint(want.Cost, want.Say) {
+			t.Fatalf("at %s from memory: %+v %s\nplanned anew: %+v %s", p.Now, got.Cost, got.Say, want.Cost, want.Say)
 		}
-		w = later(r, w, 10*r.IntN(12))
-		if m.Recalls(w) {
-			recalled++
-		} else {
-			planned++
+		for n, l := range got.Loaves {
+			if w := want.Loaves[n]; l.Standing != w.Standing || !l.Press.Equal(w.Press) || !l.Done.Equal(w.Done) || l.Say != w.Say {
+				t.Fatalf("at %s loaf %s from memory: %+v\nplanned anew: %+v", p.Now, l.ID, l, w)
+			}
 		}
-		got, err := m.Make(w)
-		if err != nil {
-			t.Fatal(err)
-		}
-		anew, err := day.Make(w)
-		if err != nil || got.Cost != anew.Cost || !got.Proven || !anew.Proven {
-			t.Fatalf("day %d: %+v from memory, %+v planned anew (%v)\n%+v", n, got.Cost, anew.Cost, err, w)
-		}
-		if fault := lies(w, got); fault != "" {
-			t.Fatalf("day %d: %s\n%+v", n, fault, got.Loaves)
-		}
-		if !m.Recalls(w) {
-			t.Fatalf("day %d is planned anew when it is asked for twice", n)
-		}
-	}
-	if recalled < 100 || planned < 100 {
-		t.Errorf("%d recalled and %d planned anew prove little", recalled, planned)
+		p.Now = p.Now.Add(29 * time.Minute)
+		anew.Now = p.Now
 	}
 }
 
-// A loaf stands where it was put, or where the baker kept it; whatever else changes has the day planned anew.
-func TestWhatHasADayPlannedAnew(t *testing.T) {
-	w := two(usual(hours(14, 0)), usual(hours(18, 0)))
-	m := &day.Memory{}
-	p, err := m.Make(w)
-	if err != nil {
-		t.Fatal(err)
-	}
-	p.Loaves[0].Press = -1 // whoever has a plan may write into it
-	again, _ := m.Make(w)
-	first := again.Loaves[0]
-	load := first.Press - w.Loaves[0].Ways[first.Way].Load
-	kept := func(w *day.Wanted) {
-		for _, l := range again.Loaves {
-			w.Was = append(w.Was, day.Placed{Way: l.Way, Press: l.Press, Begin: l.Begin, Done: l.Done})
-		}
-	}
-	free := func(minute int) func(w *day.Wanted) {
-		return func(w *day.Wanted) {
-			w.Machines = slices.Clone(w.Machines)
-			w.Machines[w.Loaves[0].Ways[first.Way].Machine].Free = minute
-		}
-	}
-	for name, c := range map[string]struct {
-		change func(w *day.Wanted)
-		holds  bool
-	}{
-		"nothing":                             {func(w *day.Wanted) {}, true},
-		"the minute in which loading begins":  {func(w *day.Wanted) { w.Now = load }, true},
-		"one after it":                        {func(w *day.Wanted) { w.Now = load + 1 }, false},
-		"the machine is free as it is loaded": {free(first.Press), true},
-		"free a minute later":                 {free(first.Press + 1), false},
-		"free before what was asked":          {func(w *day.Wanted) { free(-1)(w) }, false},
-		"kept where it was put":               {kept, true},
-		"kept a grid before":                  {func(w *day.Wanted) { kept(w); w.Was[0].Press -= 5 }, false},
-		"one of them kept nowhere":            {func(w *day.Wanted) { kept(w); w.Was[1].None = true }, false},
-		"wanted a minute later":               {func(w *day.Wanted) { w.Loaves = slices.Clone(w.Loaves); w.Loaves[1].By++ }, false},
-		"somebody is away":                    {func(w *day.Wanted) { w.Away = span(3, 0, 3, 5) }, false},
-		"a loaf less":                         {func(w *day.Wanted) { w.Loaves = w.Loaves[:1] }, false},
-		"a machine more":                      {func(w *day.Wanted) { w.Machines = append(slices.Clone(w.Machines), day.Machine{}) }, false},
-		"planned in a hurry":                  {func(w *day.Wanted) { w.Hurry = 16 }, false},
-	} {
-		asked := with(w, c.change)
-		if got := m.Recalls(asked); got != c.holds {
-			t.Errorf("%s: remembered is %v", name, got)
-		}
+func BenchmarkDayOfTwelve(b *testing.B) {
+	p, of := heron(), twelve()
+	for _, c := range []struct {
+		name   string
+		memory *schedule.Memory
+	}{{"planned anew", nil}, {"looked at again", &schedule.Memory{}}} {
+		b.Run(c.name, func(b *testing.B) {
+			p.Memory = c.memory
+			if _, err := day.Make(p, of); err != nil {
+				b.Fatal(err)
+			}
+			for b.Loop() {
+				if _, err := day.Make(p, of); err != nil {
+					b.Fatal(err)
+				}
+			}
+		})
 	}
 }

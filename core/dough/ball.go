@@ -6,7 +6,7 @@ import (
 
 	"risepan/core/larder"
 	"risepan/core/measure"
-	"risepan/core/word"
+	"risepan/core/vocab"
 )
 
 // Seen is what a baker sees of the dough while it kneads.
@@ -24,9 +24,9 @@ const (
 // Looks are all that can be seen, from the wettest to the driest.
 var Looks = []Seen{Pours, Smears, Smooth, Torn, Knocks, Corners}
 
-func (s Seen) Words() []string { return word.List(Looks) }
+func (s Seen) Words() []string { return vocab.List(Looks) }
 func (s *Seen) UnmarshalText(text []byte) error {
-	return word.Read(s, text, "look of a dough", Looks)
+	return vocab.Read(s, text, "look of a dough", Looks)
 }
 
 // By how many points of hydration a dough may be off and still be one smooth ball, from where it pours or knocks, and from
@@ -63,9 +63,9 @@ const (
 // Stuffs are what a dough is mended with.
 var Stuffs = []Stuff{Water, FlourDose}
 
-func (s Stuff) Words() []string { return word.List(Stuffs) }
+func (s Stuff) Words() []string { return vocab.List(Stuffs) }
 func (s *Stuff) UnmarshalText(text []byte) error {
-	return word.Read(s, text, "stuff of a dose", Stuffs)
+	return vocab.Read(s, text, "stuff of a dose", Stuffs)
 }
 
 // Dose is a spoonful that mends a dough.
@@ -118,9 +118,9 @@ const (
 
 var FirstLooks = []FirstLook{UsualLook, EarlyLook, LateLook, NoLook}
 
-func (l FirstLook) Words() []string { return word.List(FirstLooks) }
+func (l FirstLook) Words() []string { return vocab.List(FirstLooks) }
 func (l *FirstLook) UnmarshalText(text []byte) error {
-	return word.Read(l, text, "first look at the dough (leave it empty, or)", FirstLooks)
+	return vocab.Read(l, text, "first look at the dough (leave it empty, or)", FirstLooks)
 }
 
 // Spoons are what doses are given by, in measures that the kitchen has. They go by the flour: 1 tsp of water is

@@ -7,7 +7,7 @@ import (
 
 	"risepan/core/larder"
 	"risepan/core/measure"
-	"risepan/core/word"
+	"risepan/core/vocab"
 )
 
 // Working values of a home kitchen, °C. Dough works best leaving the kneading at 25 to 28.
@@ -38,9 +38,9 @@ const (
 
 var Schools = []School{AtRoom, Tepid, Hot}
 
-func (s School) Words() []string { return word.List(Schools) }
+func (s School) Words() []string { return vocab.List(Schools) }
 func (s *School) UnmarshalText(text []byte) error {
-	return word.Read(s, text, "way of tempering the liquid", Schools)
+	return vocab.Read(s, text, "way of tempering the liquid", Schools)
 }
 
 // Meeting is how yeast and liquid meet, which limits how warm the liquid may be.
@@ -55,9 +55,9 @@ const (
 // Meetings lists them.
 var Meetings = []Meeting{Layered, Dissolved, Mixed}
 
-func (m Meeting) Words() []string { return word.List(Meetings) }
+func (m Meeting) Words() []string { return vocab.List(Meetings) }
 func (m *Meeting) UnmarshalText(text []byte) error {
-	return word.Read(m, text, "way in which yeast meets the liquid", Meetings)
+	return vocab.Read(m, text, "way in which yeast meets the liquid", Meetings)
 }
 
 // Limits are the temperatures that a liquid may have where yeast meets it.
@@ -89,9 +89,9 @@ const (
 // Bearings lists them.
 var Bearings = []Bearing{Well, TooCool, TooHot, Kills}
 
-func (b Bearing) Words() []string { return word.List(Bearings) }
+func (b Bearing) Words() []string { return vocab.List(Bearings) }
 func (b *Bearing) UnmarshalText(text []byte) error {
-	return word.Read(b, text, "answer of yeast to warmth (leave it empty, or)", Bearings)
+	return vocab.Read(b, text, "answer of yeast to warmth (leave it empty, or)", Bearings)
 }
 
 // Bears is how yeast bears a liquid in a manner of meeting it. Temperatures are compared as a kitchen's degrees

@@ -4,7 +4,7 @@ import (
 	"fmt"
 	"math"
 
-	"risepan/core/word"
+	"risepan/core/vocab"
 )
 
 // Stands is how high a dough stands in its pan, as it is told at a look.
@@ -36,9 +36,9 @@ func standing(share float64) Stands {
 // AllStands lists them, lowest first.
 var AllStands = []Stands{Third, Half, Below, Level, Above, Lid}
 
-func (s Stands) Words() []string { return word.List(AllStands) }
+func (s Stands) Words() []string { return vocab.List(AllStands) }
 func (s *Stands) UnmarshalText(text []byte) error {
-	return word.Read(s, text, "height in the pan", AllStands)
+	return vocab.Read(s, text, "height in the pan", AllStands)
 }
 
 // high is its place from the lowest.

@@ -1,6 +1,6 @@
 package kind
 
-import "risepan/core/word"
+import "risepan/core/vocab"
 
 // SaltSchool is how much salt a kitchen likes in its bread.
 type SaltSchool string
@@ -12,9 +12,9 @@ const (
 
 var SaltSchools = []SaltSchool{Booklet, Reduced}
 
-func (s SaltSchool) Words() []string { return word.List(SaltSchools) }
+func (s SaltSchool) Words() []string { return vocab.List(SaltSchools) }
 func (s *SaltSchool) UnmarshalText(text []byte) error {
-	return word.Read(s, text, "school of salt", SaltSchools)
+	return vocab.Read(s, text, "school of salt", SaltSchools)
 }
 
 // reducedSalt is the band of the reduced school, for every kind of bread.
@@ -40,8 +40,8 @@ const (
 
 var Verdicts = []Verdict{NoBand, Below, Above, MayBe, Inside}
 
-func (v Verdict) Words() []string                  { return word.List(Verdicts) }
-func (v *Verdict) UnmarshalText(text []byte) error { return word.Read(v, text, "verdict", Verdicts) }
+func (v Verdict) Words() []string                  { return vocab.List(Verdicts) }
+func (v *Verdict) UnmarshalText(text []byte) error { return vocab.Read(v, text, "verdict", Verdicts) }
 
 // Outside reports whether the figure is surely not in its band.
 func (v Verdict) Outside() bool { return v == Below || v == Above }

@@ -6,7 +6,7 @@ import (
 	"time"
 
 	"risepan/core/fault"
-	"risepan/core/kept"
+	"risepan/core/validate"
 )
 
 // Absence is a time in which nobody is home, or nobody's hands are free.
@@ -61,7 +61,7 @@ func (k Kitchen) checkAbsences() error {
 		if !a.To.After(a.From) {
 			return fault.At(at+"/to", "an absence ends after it has begun")
 		}
-		if err := kept.Short(at+"/name", "what the absence is", a.Name, longName); err != nil {
+		if err := validate.Short(at+"/name", "what the absence is", a.Name, longName); err != nil {
 			return err
 		}
 	}

@@ -6,10 +6,10 @@ import (
 	"time"
 
 	"risepan/core/fault"
-	"risepan/core/kept"
 	"risepan/core/larder"
 	"risepan/core/measure"
-	"risepan/core/word"
+	"risepan/core/validate"
+	"risepan/core/vocab"
 )
 
 // Date is a day of the calendar, as it is printed on a packet. The zero value is no date.
@@ -21,7 +21,7 @@ const dateLayout = "2006-01-02"
 func ParseDate(s string) (Date, error) {
 	t, err := time.Parse(dateLayout, s)
 	if err != nil || t.Year() < 2000 || t.Year() > 2099 {
-		return Date{}, fmt.Errorf("%q is no date: use one such as 2026-11-25", word.Clip(s))
+		return Date{}, fmt.Errorf("%q is no date: use one such as 2026-11-25", vocab.Clip(s))
 	}
 	return Date{t}, nil
 }
@@ -195,16 +195,16 @@ func (k Kitchen) checkCupboard() error {
 	if len(k.Packs) > mostPacks || len(k.Stock) > mostStock || len(k.Cups) > mostPacks || len(k.Prices) > mostStock || len(k.Declined) > mostStock {
 		return fault.At("/packs", "these lists are too long: at most %d packs and %d things in stock", mostPacks, mostStock)
 	}
-	return kept.First(k.checkPacks(), k.checkStock(), k.checkPrices(), kept.Short("/money", "the sign of the currency", k.Money, longMoney), k.checkAbsences(), k.checkCups())
+	return validate.First(k.checkPacks(), k.checkStock(), k.checkPrices(), validate.Short("/money", "the sign of the currency", k.Money, longMoney), k.checkAbsences(), k.checkCups())
 }
 
 func (k Kitchen) checkPacks() error {
 	for n, p := range k.Packs {
 		at := fmt.Sprintf("/packs/%d", n)
 		if _, ok := larder.Know(p.Ingredient); !ok {
-			return fault.At(at+"/ingredient", "%q is not in the larder", word.Clip(string(p.Ingredient)))
+			return fault.At(at+"/ingredient", "%q is not in the larder", vocab.Clip(string(p.Ingredient)))
 		}
-		if err := kept.Short(at+"/name", "the pack's name", p.Name, longName); err != nil {
+		if err := validate.Short(at+"/name", "the pack's name", p.Name, longName); err != nil {
 			return err
 		}
 	}
@@ -216,7 +216,7 @@ func (k Kitchen) checkStock() error {
 		at := fmt.Sprintf("/stock/%d", n)
 		switch _, ok := larder.Know(s.Ingredient); {
 		case !ok:
-			return fault.At(at+"/ingredient", "%q is not in the larder", word.Clip(string(s.Ingredient)))
+			return fault.At(at+"/ingredient", "%q is not in the larder", vocab.Clip(string(s.Ingredient)))
 		case !(s.Grams >= 0 && s.Grams <= mostGrams):
 			return fault.At(at+"/grams", "a house has 0 to %d g of a thing, not %g", mostGrams, float64(s.Grams))
 		case slices.ContainsFunc(k.Stock[:n], func(o Stocked) bool { return o.Ingredient == s.Ingredient }):
@@ -231,7 +231,7 @@ func (k Kitchen) checkPrices() error {
 		at := fmt.Sprintf("/prices/%d", n)
 		switch _, ok := larder.Know(p.Ingredient); {
 		case !ok:
-			return fault.At(at+"/ingredient", "%q is not in the larder", word.Clip(string(p.Ingredient)))
+			return fault.At(at+"/ingredient", "%q is not in the larder", vocab.Clip(string(p.Ingredient)))
 		case !(p.Grams > 0 && p.Grams <= mostGrams):
 			return fault.At(at+"/grams", "a pack holds 1 to %d g, not %g", mostGrams, float64(p.Grams))
 		case !(p.Cost >= 0 && p.Cost <= mostCost):
@@ -248,7 +248,7 @@ func (k Kitchen) checkCups() error {
 		at := fmt.Sprintf("/cups/%d", n)
 		i, ok := larder.Know(c.Flour)
 		if !ok || i.Kind != larder.Flour {
-			return fault.At(at+"/flour", "%q is no flour of the larder", word.Clip(string(c.Flour)))
+			return fault.At(at+"/flour", "%q is no flour of the larder", vocab.Clip(string(c.Flour)))
 		}
 		if slices.ContainsFunc(k.Cups[:n], func(o larder.Cup) bool { return o.Flour == c.Flour }) {
 			return fault.At(at+"/flour", "%s has a cup of its own already", i.Name)

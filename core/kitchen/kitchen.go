@@ -9,14 +9,14 @@ import (
 
 	"risepan/core/dough"
 	"risepan/core/fault"
-	"risepan/core/kept"
 	"risepan/core/kind"
 	"risepan/core/larder"
 	"risepan/core/machine"
 	"risepan/core/measure"
 	"risepan/core/pan"
 	"risepan/core/scale"
-	"risepan/core/word"
+	"risepan/core/validate"
+	"risepan/core/vocab"
 )
 
 // Shape is the number of a kitchen's JSON shape.
@@ -85,9 +85,9 @@ const (
 
 var EggSizes = []EggSize{Medium, Large, ExtraLarge}
 
-func (e EggSize) Words() []string { return word.List(EggSizes) }
+func (e EggSize) Words() []string { return vocab.List(EggSizes) }
 func (e *EggSize) UnmarshalText(text []byte) error {
-	return word.Read(e, text, "size of egg", EggSizes)
+	return vocab.Read(e, text, "size of egg", EggSizes)
 }
 
 // eggRows are the larder's rows for eggs in their shell, by size.
@@ -194,7 +194,7 @@ func (k Kitchen) checkJug() error {
 
 // Check reports the first thing about the kitchen that cannot be, as a *fault.Fault.
 func (k Kitchen) Check() error {
-	if err := kept.First(kept.Name("/name", "the kitchen", k.Name, longName), kept.Check(k)); err != nil {
+	if err := validate.First(validate.Name("/name", "the kitchen", k.Name, longName), validate.Check(k)); err != nil {
 		return err
 	}
 	switch {
@@ -205,7 +205,7 @@ func (k Kitchen) Check() error {
 	case len(k.Measures) > mostMeasures:
 		return fault.At("/measures", "%d measures are too many: at most %d", len(k.Measures), mostMeasures)
 	}
-	if err := kept.First(k.checkJug(), k.checkCupboard(), k.checkRegulars()); err != nil {
+	if err := validate.First(k.checkJug(), k.checkCupboard(), k.checkRegulars()); err != nil {
 		return err
 	}
 	if err := dough.CheckRoom(k.Room); err != nil {
@@ -216,7 +216,7 @@ func (k Kitchen) Check() error {
 		if v := m.Amount.Millilitres(); v < smallest || v > largest || m.Amount.UpTo.Sign() != 0 {
 			return fault.At(at+"/amount", "a measure holds a volume of %.1f ml to %.0f ml, not %s", smallest, float64(largest), m.Amount)
 		}
-		if err := kept.Short(at+"/name", "the measure's name", m.Name, longName); err != nil {
+		if err := validate.Short(at+"/name", "the measure's name", m.Name, longName); err != nil {
 			return err
 		}
 		if slices.Contains(k.Measures[:n], m) {
@@ -226,7 +226,7 @@ func (k Kitchen) Check() error {
 	for n, p := range k.Prefer {
 		at := fmt.Sprintf("/prefer/%d", n)
 		if _, ok := k.Ingredient(p.Ingredient); !ok {
-			return fault.At(at+"/ingredient", "%q is not in the larder", word.Clip(string(p.Ingredient)))
+			return fault.At(at+"/ingredient", "%q is not in the larder", vocab.Clip(string(p.Ingredient)))
 		}
 		if !slices.Contains(k.Measures, p.Measure) {
 			return fault.At(at+"/measure", "%s is not among this kitchen's measures", p.Measure)
@@ -238,7 +238,7 @@ func (k Kitchen) Check() error {
 	for n, i := range k.Facts {
 		at := fmt.Sprintf("/facts/%d", n)
 		if _, ok := larder.Know(i.ID); !ok {
-			return fault.At(at+"/id", "%q is not in the larder", word.Clip(string(i.ID)))
+			return fault.At(at+"/id", "%q is not in the larder", vocab.Clip(string(i.ID)))
 		}
 		if err := i.Check(); err != nil {
 			return fault.Under(at, err)

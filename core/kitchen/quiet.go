@@ -4,7 +4,7 @@ import (
 	"fmt"
 	"time"
 
-	"risepan/core/word"
+	"risepan/core/vocab"
 )
 
 // Clock is a time of day, in minutes from midnight.
@@ -14,7 +14,7 @@ type Clock int
 func ParseClock(s string) (Clock, error) {
 	t, err := time.Parse("15:04", s)
 	if err != nil {
-		return 0, fmt.Errorf("%q is no time of day: use one such as 22:30", word.Clip(s))
+		return 0, fmt.Errorf("%q is no time of day: use one such as 22:30", vocab.Clip(s))
 	}
 	return Clock(t.Hour()*60 + t.Minute()), nil
 }
@@ -41,9 +41,9 @@ const (
 // Faces are the ways to show the time of day.
 var Faces = []Face{Of24, Of12}
 
-func (f Face) Words() []string { return word.List(Faces) }
+func (f Face) Words() []string { return vocab.List(Faces) }
 func (f *Face) UnmarshalText(text []byte) error {
-	return word.Read(f, text, "face of a clock", Faces)
+	return vocab.Read(f, text, "face of a clock", Faces)
 }
 
 // Text writes a time of day: "19:05", or "7:05 pm".

@@ -6,9 +6,9 @@ import (
 	"strings"
 
 	"risepan/core/fault"
-	"risepan/core/kept"
 	"risepan/core/larder"
-	"risepan/core/word"
+	"risepan/core/validate"
+	"risepan/core/vocab"
 )
 
 // Reading is a name that this kitchen means otherwise than the larder's table, or that the table lacks:
@@ -43,7 +43,7 @@ func (k Kitchen) Find(name string) larder.Found {
 // Correct remembers that a name means an ingredient in this kitchen.
 func (k Kitchen) Correct(name string, means larder.ID) (Kitchen, error) {
 	if _, ok := k.Ingredient(means); !ok {
-		return k, fault.At("/is", "%q is not in the larder", word.Clip(string(means)))
+		return k, fault.At("/is", "%q is not in the larder", vocab.Clip(string(means)))
 	}
 	s := spelling(name)
 	k.Readings = append(slices.DeleteFunc(slices.Clone(k.Readings), func(r Reading) bool { return r.Spelling == s }), Reading{s, means})
@@ -58,7 +58,7 @@ func (k Kitchen) Explain(name string, a larder.Answer) (Kitchen, error) {
 	}
 	i, ok := a.Known(unknown)
 	if !ok {
-		return k, fault.At("/answer/like", "%q is not in the larder", word.Clip(string(a.Like)))
+		return k, fault.At("/answer/like", "%q is not in the larder", vocab.Clip(string(a.Like)))
 	}
 	k.Facts = append(slices.DeleteFunc(slices.Clone(k.Facts), func(f larder.Ingredient) bool { return f.ID == i.ID }), i)
 	return k.Correct(name, i.ID) // however it is spelled
@@ -71,11 +71,11 @@ func (k Kitchen) checkReadings() error {
 	}
 	for n, r := range k.Readings {
 		at := fmt.Sprintf("/readings/%d", n)
-		if err := kept.Name(at+"/spelling", "the corrected name", r.Spelling, longName); err != nil {
+		if err := validate.Name(at+"/spelling", "the corrected name", r.Spelling, longName); err != nil {
 			return err
 		}
 		if _, ok := k.Ingredient(r.Ingredient); !ok {
-			return fault.At(at+"/ingredient", "%q is not in the larder", word.Clip(string(r.Ingredient)))
+			return fault.At(at+"/ingredient", "%q is not in the larder", vocab.Clip(string(r.Ingredient)))
 		}
 	}
 	return nil

@@ -6,9 +6,9 @@ import (
 	"slices"
 
 	"risepan/core/fault"
-	"risepan/core/kept"
 	"risepan/core/measure"
-	"risepan/core/word"
+	"risepan/core/validate"
+	"risepan/core/vocab"
 )
 
 // Weekday is a day of the week.
@@ -17,8 +17,8 @@ type Weekday string
 // Weekdays are the days of the week, from Monday.
 var Weekdays = []Weekday{"monday", "tuesday", "wednesday", "thursday", "friday", "saturday", "sunday"}
 
-func (w Weekday) Words() []string                  { return word.List(Weekdays) }
-func (w *Weekday) UnmarshalText(text []byte) error { return word.Read(w, text, "day", Weekdays) }
+func (w Weekday) Words() []string                  { return vocab.List(Weekdays) }
+func (w *Weekday) UnmarshalText(text []byte) error { return vocab.Read(w, text, "day", Weekdays) }
 
 // WeekdayOf is the day of the week of a date.
 func WeekdayOf(d Date) Weekday { return Weekdays[(d.Weekday()+6)%7] }
@@ -49,7 +49,7 @@ func (k Kitchen) checkRegulars() error {
 			return fault.At(at+"/id", "each regular loaf has an id of its own")
 		}
 		for field, id := range map[string]string{"/id": r.ID, "/recipe": r.Recipe, "/machine": r.Machine} {
-			if err := kept.Short(at+field, "an id", id, longName); err != nil {
+			if err := validate.Short(at+field, "an id", id, longName); err != nil {
 				return err
 			}
 		}

@@ -6,7 +6,7 @@ import (
 	"slices"
 
 	"risepan/core/measure"
-	"risepan/core/word"
+	"risepan/core/vocab"
 )
 
 // Filling is how a household fills its cup with flour.
@@ -22,9 +22,9 @@ const (
 
 var Fillings = []Filling{Sifted, Sprinkled, Spooned, Heaped, Scooped}
 
-func (f Filling) Words() []string { return word.List(Fillings) }
+func (f Filling) Words() []string { return vocab.List(Fillings) }
 func (f *Filling) UnmarshalText(text []byte) error {
-	return word.Read(f, text, "way of filling a cup", Fillings)
+	return vocab.Read(f, text, "way of filling a cup", Fillings)
 }
 
 // A cup of bread flour holds 110 g sifted, 125 g spooned, 140 to 150 g scooped; other flours in

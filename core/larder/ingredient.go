@@ -6,9 +6,9 @@ import (
 	"fmt"
 	"slices"
 
-	"risepan/core/kept"
 	"risepan/core/measure"
-	"risepan/core/word"
+	"risepan/core/validate"
+	"risepan/core/vocab"
 )
 
 // ID names an ingredient in the table, such as "bread-flour".
@@ -36,10 +36,10 @@ const (
 // Kinds lists them in the order of the table.
 var Kinds = []Kind{Liquid, Egg, Fat, Syrup, Sugar, Salt, DryMilk, Flour, DryExtra, Yeast, Leavening, Extra, Puree}
 
-func (k Kind) Words() []string { return word.List(Kinds) }
+func (k Kind) Words() []string { return vocab.List(Kinds) }
 
 func (k *Kind) UnmarshalText(text []byte) error {
-	return word.Read(k, text, "kind of ingredient", Kinds)
+	return vocab.Read(k, text, "kind of ingredient", Kinds)
 }
 
 // Allergen is one of the allergens that European food labels name; of cereals and nuts, the grain.
@@ -67,9 +67,9 @@ const (
 
 var Allergens = []Allergen{Wheat, Rye, Barley, Oats, Milk, Eggs, Nuts, Peanuts, Soya, Sesame, Lupin, Celery, Mustard, Fish, Crustaceans, Molluscs, Sulphites}
 
-func (a Allergen) Words() []string { return word.List(Allergens) }
+func (a Allergen) Words() []string { return vocab.List(Allergens) }
 func (a *Allergen) UnmarshalText(text []byte) error {
-	return word.Read(a, text, "allergen", Allergens)
+	return vocab.Read(a, text, "allergen", Allergens)
 }
 
 // State is how an ingredient goes into the pan.
@@ -85,9 +85,9 @@ const (
 
 var States = []State{AtRoom, Cold, Softened, Melted, Warm}
 
-func (s State) Words() []string { return word.List(States) }
+func (s State) Words() []string { return vocab.List(States) }
 func (s *State) UnmarshalText(text []byte) error {
-	return word.Read(s, text, "state of an ingredient (leave it empty, or)", States)
+	return vocab.Read(s, text, "state of an ingredient (leave it empty, or)", States)
 }
 
 // Strength is how well a white wheat flour holds a yeast loaf up; empty for what is no such flour.
@@ -103,9 +103,9 @@ const (
 
 var Strengths = []Strength{NoStrength, Strong, Plain, Soft, SelfRaising}
 
-func (s Strength) Words() []string { return word.List(Strengths) }
+func (s Strength) Words() []string { return vocab.List(Strengths) }
 func (s *Strength) UnmarshalText(text []byte) error {
-	return word.Read(s, text, "strength of flour (leave it empty, or)", Strengths)
+	return vocab.Read(s, text, "strength of flour (leave it empty, or)", Strengths)
 }
 
 // Grain is what a flour or meal was milled from; empty for what is none.
@@ -126,9 +126,9 @@ const (
 
 var Grains = []Grain{NoGrain, OfWheat, OfRye, OfBarley, OfOats, OfRice, OfMaize, OfBuckwheat, OfMillet, OfOther}
 
-func (g Grain) Words() []string { return word.List(Grains) }
+func (g Grain) Words() []string { return vocab.List(Grains) }
 func (g *Grain) UnmarshalText(text []byte) error {
-	return word.Read(g, text, "grain (leave it empty, or)", Grains)
+	return vocab.Read(g, text, "grain (leave it empty, or)", Grains)
 }
 
 // Beforehand is what an ingredient wants hours or days before the pan is loaded.
@@ -143,9 +143,9 @@ const (
 
 var Beforehands = []Beforehand{AtOnce, Sprouted, Fed, Thawed}
 
-func (b Beforehand) Words() []string { return word.List(Beforehands) }
+func (b Beforehand) Words() []string { return vocab.List(Beforehands) }
 func (b *Beforehand) UnmarshalText(text []byte) error {
-	return word.Read(b, text, "thing to do beforehand (leave it empty, or)", Beforehands)
+	return vocab.Read(b, text, "thing to do beforehand (leave it empty, or)", Beforehands)
 }
 
 // Hopper tells whether an ingredient may go in a fruit-and-nut dispenser.
@@ -159,9 +159,9 @@ const (
 
 var Hoppers = []Hopper{NoHopper, AnyHow, Drained}
 
-func (h Hopper) Words() []string { return word.List(Hoppers) }
+func (h Hopper) Words() []string { return vocab.List(Hoppers) }
 func (h *Hopper) UnmarshalText(text []byte) error {
-	return word.Read(h, text, "answer for the dispenser (leave it empty, or)", Hoppers)
+	return vocab.Read(h, text, "answer for the dispenser (leave it empty, or)", Hoppers)
 }
 
 // Shares are grams per 100 g of the ingredient. Water is all water in it, also that in flour.
@@ -257,7 +257,7 @@ const (
 
 // Check says what about a row of the larder cannot be.
 func (i Ingredient) Check() error {
-	if err := kept.First(kept.Name("/name", "the ingredient", i.Name, longName), kept.Short("/prep", "what it wants beforehand", i.Prep, longPrep), kept.Check(i)); err != nil {
+	if err := validate.First(validate.Name("/name", "the ingredient", i.Name, longName), validate.Short("/prep", "what it wants beforehand", i.Prep, longPrep), validate.Check(i)); err != nil {
 		return err
 	}
 	s := i.Shares

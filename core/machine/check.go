@@ -5,8 +5,8 @@ import (
 	"slices"
 
 	"risepan/core/fault"
-	"risepan/core/kept"
 	"risepan/core/pan"
+	"risepan/core/validate"
 )
 
 // What a home machine can be, at the most.
@@ -37,7 +37,7 @@ const (
 
 // Check reports the first thing about the machine that cannot be, as a *fault.Fault at its field.
 func (m Machine) Check() error {
-	if err := kept.First(kept.Name("/name", "the machine", m.Name, longName), kept.Check(m)); err != nil {
+	if err := validate.First(validate.Name("/name", "the machine", m.Name, longName), validate.Check(m)); err != nil {
 		return err
 	}
 	switch {
@@ -124,8 +124,8 @@ func (d Delay) check() error {
 }
 
 func (m Machine) checkCycle(at string, c Cycle) error {
-	if err := kept.First(kept.Name(at+"/name", "the cycle", c.Name, longName), kept.Short(at+"/panel", "what the panel shows", c.Panel, longPanel),
-		kept.Short(at+"/id", "the cycle's id", c.ID, longName), kept.Short(at+"/onCrust", "the crust button's value", c.OnCrust, longPanel)); err != nil {
+	if err := validate.First(validate.Name(at+"/name", "the cycle", c.Name, longName), validate.Short(at+"/panel", "what the panel shows", c.Panel, longPanel),
+		validate.Short(at+"/id", "the cycle's id", c.ID, longName), validate.Short(at+"/onCrust", "the crust button's value", c.OnCrust, longPanel)); err != nil {
 		return err
 	}
 	if c.With != "" || c.OnCrust != "" {

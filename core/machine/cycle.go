@@ -4,7 +4,7 @@ import (
 	"strings"
 
 	"risepan/core/measure"
-	"risepan/core/word"
+	"risepan/core/vocab"
 )
 
 // Character is what a cycle is for.
@@ -30,9 +30,9 @@ const (
 
 var Characters = []Character{Basic, Wholemeal, CrustyLoaf, Sweet, Rapid, GlutenFree, LowCarb, QuickBread, PacketMix, Dough, PastaDough, Starter, Jam, Yoghurt, BakeOnly}
 
-func (c Character) Words() []string { return word.List(Characters) }
+func (c Character) Words() []string { return vocab.List(Characters) }
 func (c *Character) UnmarshalText(text []byte) error {
-	return word.Read(c, text, "character of a cycle", Characters)
+	return vocab.Read(c, text, "character of a cycle", Characters)
 }
 
 // StageKind is what the machine does in a stage.
@@ -50,8 +50,8 @@ const (
 
 var StageKinds = []StageKind{Rest, Knead, Rise, KnockBack, Bake, Boil, Culture}
 
-func (k StageKind) Words() []string                  { return word.List(StageKinds) }
-func (k *StageKind) UnmarshalText(text []byte) error { return word.Read(k, text, "stage", StageKinds) }
+func (k StageKind) Words() []string                  { return vocab.List(StageKinds) }
+func (k *StageKind) UnmarshalText(text []byte) error { return vocab.Read(k, text, "stage", StageKinds) }
 
 // Variation is a stage's length for one size, one crust or both; an empty field stands for any.
 type Variation struct {
@@ -88,9 +88,9 @@ const (
 
 var Signals = []Signal{ForAddIns, PaddleOut, Scrape}
 
-func (s Signal) Words() []string { return word.List(Signals) }
+func (s Signal) Words() []string { return vocab.List(Signals) }
 func (s *Signal) UnmarshalText(text []byte) error {
-	return word.Read(s, text, "call of a beep", Signals)
+	return vocab.Read(s, text, "call of a beep", Signals)
 }
 
 // Anchor is what the minutes of a beep count from.
@@ -104,9 +104,9 @@ const (
 
 var Anchors = []Anchor{AfterStart, BeforeKneadEnd, BeforeLastRise}
 
-func (a Anchor) Words() []string { return word.List(Anchors) }
+func (a Anchor) Words() []string { return vocab.List(Anchors) }
 func (a *Anchor) UnmarshalText(text []byte) error {
-	return word.Read(a, text, "way to time a beep", Anchors)
+	return vocab.Read(a, text, "way to time a beep", Anchors)
 }
 
 // Beep is one beep of a cycle.

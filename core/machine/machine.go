@@ -10,7 +10,7 @@ import (
 
 	"risepan/core/measure"
 	"risepan/core/pan"
-	"risepan/core/word"
+	"risepan/core/vocab"
 )
 
 // Minutes is a length of time on a machine's display, in whole minutes.
@@ -30,8 +30,8 @@ const (
 
 var Crusts = []Crust{Light, Medium, Dark}
 
-func (c Crust) Words() []string                  { return word.List(Crusts) }
-func (c *Crust) UnmarshalText(text []byte) error { return word.Read(c, text, "crust", Crusts) }
+func (c Crust) Words() []string                  { return vocab.List(Crusts) }
+func (c *Crust) UnmarshalText(text []byte) error { return vocab.Read(c, text, "crust", Crusts) }
 
 // DelayRule is what the number on the delay timer means.
 type DelayRule string
@@ -44,9 +44,9 @@ const (
 
 var DelayRules = []DelayRule{FinishBased, StartBased, NoTimer}
 
-func (r DelayRule) Words() []string { return word.List(DelayRules) }
+func (r DelayRule) Words() []string { return vocab.List(DelayRules) }
 func (r *DelayRule) UnmarshalText(text []byte) error {
-	return word.Read(r, text, "delay rule", DelayRules)
+	return vocab.Read(r, text, "delay rule", DelayRules)
 }
 
 // FirstPress is what the first press of the timer's button does.
@@ -59,9 +59,9 @@ const (
 
 var FirstPresses = []FirstPress{WholeStep, OneStep}
 
-func (f FirstPress) Words() []string { return word.List(FirstPresses) }
+func (f FirstPress) Words() []string { return vocab.List(FirstPresses) }
 func (f *FirstPress) UnmarshalText(text []byte) error {
-	return word.Read(f, text, "first press of a timer", FirstPresses)
+	return vocab.Read(f, text, "first press of a timer", FirstPresses)
 }
 
 // Delay is a machine's delay timer. A machine without one has a step of 0.

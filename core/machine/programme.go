@@ -6,7 +6,7 @@ import (
 	"strconv"
 
 	"risepan/core/measure"
-	"risepan/core/word"
+	"risepan/core/vocab"
 )
 
 // Actor is who acts at an event of a programme.
@@ -20,8 +20,8 @@ const (
 
 var Actors = []Actor{ByMachine, ByBaker, ByBoth}
 
-func (a Actor) Words() []string                  { return word.List(Actors) }
-func (a *Actor) UnmarshalText(text []byte) error { return word.Read(a, text, "actor", Actors) }
+func (a Actor) Words() []string                  { return vocab.List(Actors) }
+func (a *Actor) UnmarshalText(text []byte) error { return vocab.Read(a, text, "actor", Actors) }
 
 // Span is one stage of a programme, in minutes from when the cycle begins.
 type Span struct {

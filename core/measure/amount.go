@@ -8,7 +8,7 @@ import (
 	"slices"
 	"strconv"
 
-	"risepan/core/word"
+	"risepan/core/vocab"
 )
 
 // Amount is a quantity of one unit, or a range of it ("2-3 tbsp"). The zero value is no amount.
@@ -167,7 +167,7 @@ func ParseLoafSize(s string) (LoafSize, error) {
 	a, err := Parse(s, US)
 	if err != nil || (a.Unit != Pound && a.Unit != Gram) || a.UpTo.Sign() != 0 ||
 		a.Grams() < pound/4 || a.Grams() > 5*pound {
-		return LoafSize{}, fmt.Errorf("%q is no loaf size: use one such as 1 lb, 1 1/2 lb or 750 g", word.Clip(s))
+		return LoafSize{}, fmt.Errorf("%q is no loaf size: use one such as 1 lb, 1 1/2 lb or 750 g", vocab.Clip(s))
 	}
 	return LoafSize{a}, nil
 }
@@ -280,9 +280,9 @@ const (
 
 var AllWeights = []Weights{InGrams, InOunces}
 
-func (w Weights) Words() []string { return word.List(AllWeights) }
+func (w Weights) Words() []string { return vocab.List(AllWeights) }
 func (w *Weights) UnmarshalText(text []byte) error {
-	return word.Read(w, text, "way of showing weights", AllWeights)
+	return vocab.Read(w, text, "way of showing weights", AllWeights)
 }
 
 // step is the smallest difference that the scale is read to: 1 g or 0.05 oz, finely 0.1 g or

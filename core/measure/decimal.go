@@ -5,7 +5,7 @@ import (
 	"strconv"
 	"strings"
 
-	"risepan/core/word"
+	"risepan/core/vocab"
 )
 
 // DecimalSign is what a kitchen writes before the decimals of a number. Empty is a point.
@@ -19,9 +19,9 @@ const (
 // DecimalSigns are the signs there are.
 var DecimalSigns = []DecimalSign{Point, Comma}
 
-func (d DecimalSign) Words() []string { return word.List(DecimalSigns) }
+func (d DecimalSign) Words() []string { return vocab.List(DecimalSigns) }
 func (d *DecimalSign) UnmarshalText(text []byte) error {
-	return word.Read(d, text, "decimal sign", DecimalSigns)
+	return vocab.Read(d, text, "decimal sign", DecimalSigns)
 }
 
 // In writes a text that is made of figures and units alone, such as "12.5 g", with this sign.

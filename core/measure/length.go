@@ -1,6 +1,6 @@
 package measure
 
-import "risepan/core/word"
+import "risepan/core/vocab"
 
 // Lengths is what a kitchen's ruler counts in. Empty is centimetres.
 type Lengths string
@@ -12,9 +12,9 @@ const (
 
 var AllLengths = []Lengths{InCentimetres, InInches}
 
-func (l Lengths) Words() []string { return word.List(AllLengths) }
+func (l Lengths) Words() []string { return vocab.List(AllLengths) }
 func (l *Lengths) UnmarshalText(text []byte) error {
-	return word.Read(l, text, "way of showing lengths", AllLengths)
+	return vocab.Read(l, text, "way of showing lengths", AllLengths)
 }
 
 const inch = 25.4 // mm

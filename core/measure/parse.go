@@ -6,7 +6,7 @@ import (
 	"unicode"
 	"unicode/utf8"
 
-	"risepan/core/word"
+	"risepan/core/vocab"
 )
 
 // ParseError says where in an amount's text reading stopped, and what would be right.
@@ -17,7 +17,7 @@ type ParseError struct {
 }
 
 func (e *ParseError) Error() string {
-	return fmt.Sprintf("%q, column %d: %s", word.Clip(e.Text), e.Column, e.Want)
+	return fmt.Sprintf("%q, column %d: %s", vocab.Clip(e.Text), e.Column, e.Want)
 }
 
 const (

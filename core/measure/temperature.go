@@ -7,7 +7,7 @@ import (
 	"strconv"
 	"strings"
 
-	"risepan/core/word"
+	"risepan/core/vocab"
 )
 
 // Celsius is a temperature, or a difference of two. It leaves the program rounded to a thousandth.
@@ -25,9 +25,9 @@ const (
 
 var AllDegrees = []Degrees{InCelsius, InFahrenheit}
 
-func (d Degrees) Words() []string { return word.List(AllDegrees) }
+func (d Degrees) Words() []string { return vocab.List(AllDegrees) }
 func (d *Degrees) UnmarshalText(text []byte) error {
-	return word.Read(d, text, "way of showing temperatures", AllDegrees)
+	return vocab.Read(d, text, "way of showing temperatures", AllDegrees)
 }
 
 // of turns a temperature into these degrees.
@@ -100,7 +100,7 @@ func ParseTemperature(s string) (Temperature, error) {
 	v, err := strconv.ParseFloat(strings.ReplaceAll(strings.TrimSpace(text), ",", "."), 64)
 	t.degrees = math.Round(v*10) / 10
 	if c := t.Celsius(); err != nil || math.IsNaN(v) || c < -50 || c > 300 {
-		return Temperature{}, fmt.Errorf("%q is no temperature: use one such as 21 °C or 70 °F", word.Clip(s))
+		return Temperature{}, fmt.Errorf("%q is no temperature: use one such as 21 °C or 70 °F", vocab.Clip(s))
 	}
 	return t, nil
 }

@@ -4,7 +4,7 @@ import (
 	"fmt"
 	"strings"
 
-	"risepan/core/word"
+	"risepan/core/vocab"
 )
 
 // Grams is a weight. It leaves the program rounded to a thousandth.
@@ -121,10 +121,10 @@ const (
 // Standards lists them all.
 var Standards = []Standard{US, Metric, Australian, Imperial}
 
-func (s Standard) Words() []string { return word.List(Standards) }
+func (s Standard) Words() []string { return vocab.List(Standards) }
 
 func (s *Standard) UnmarshalText(text []byte) error {
-	return word.Read(s, text, "standard of cups", Standards)
+	return vocab.Read(s, text, "standard of cups", Standards)
 }
 
 // In gives the unit that a plain word means under the standard.
@@ -183,7 +183,7 @@ func (u *Unit) UnmarshalText(text []byte) error {
 	}
 	v, ok := lookUnit(w)
 	if !ok {
-		return fmt.Errorf("%q is no unit: use cup, tbsp, tsp, ml, g, oz, lb or piece", word.Clip(w))
+		return fmt.Errorf("%q is no unit: use cup, tbsp, tsp, ml, g, oz, lb or piece", vocab.Clip(w))
 	}
 	*u = v
 	return nil

@@ -6,7 +6,7 @@ import (
 	"risepan/core/larder"
 	"risepan/core/measure"
 	"risepan/core/recipe"
-	"risepan/core/word"
+	"risepan/core/vocab"
 )
 
 // Stuff is what a layer in the pan is made of; each has one colour and one texture everywhere.
@@ -24,8 +24,8 @@ const (
 
 var Stuffs = []Stuff{Liquid, Fat, SugarSalt, Flour, DryExtra, Yeast, AddIn}
 
-func (s Stuff) Words() []string                  { return word.List(Stuffs) }
-func (s *Stuff) UnmarshalText(text []byte) error { return word.Read(s, text, "layer", Stuffs) }
+func (s Stuff) Words() []string                  { return vocab.List(Stuffs) }
+func (s *Stuff) UnmarshalText(text []byte) error { return vocab.Read(s, text, "layer", Stuffs) }
 
 // stuffOf tells what layer each kind of ingredient belongs to.
 var stuffOf = map[larder.Kind]Stuff{
@@ -63,8 +63,8 @@ const (
 
 var Places = []Place{Spread, Well, Middle, Corners, Pieces, Stirred, Mixed, Floor, OwnBox, Together, ByHand, InABag}
 
-func (p Place) Words() []string                  { return word.List(Places) }
-func (p *Place) UnmarshalText(text []byte) error { return word.Read(p, text, "way to lie", Places) }
+func (p Place) Words() []string                  { return vocab.List(Places) }
+func (p *Place) UnmarshalText(text []byte) error { return vocab.Read(p, text, "way to lie", Places) }
 
 // step is a place in the pan for some kinds of ingredient, with the reason.
 type step struct {

@@ -3,7 +3,7 @@ package pan
 import (
 	"risepan/core/kind"
 	"risepan/core/recipe"
-	"risepan/core/word"
+	"risepan/core/vocab"
 )
 
 // Order is the order of loading.
@@ -22,8 +22,8 @@ const (
 
 var Orders = []Order{WetFirst, DryFirst, Bloomed, Premixed, AsListed, Batter, Outside, HandStirred}
 
-func (o Order) Words() []string                  { return word.List(Orders) }
-func (o *Order) UnmarshalText(text []byte) error { return word.Read(o, text, "loading order", Orders) }
+func (o Order) Words() []string                  { return vocab.List(Orders) }
+func (o *Order) UnmarshalText(text []byte) error { return vocab.Read(o, text, "loading order", Orders) }
 
 // SaltPlace is where salt and sugar go.
 type SaltPlace string
@@ -36,9 +36,9 @@ const (
 
 var SaltPlaces = []SaltPlace{SaltLow, SaltWet, SaltHigh}
 
-func (p SaltPlace) Words() []string { return word.List(SaltPlaces) }
+func (p SaltPlace) Words() []string { return vocab.List(SaltPlaces) }
 func (p *SaltPlace) UnmarshalText(text []byte) error {
-	return word.Read(p, text, "place for salt", SaltPlaces)
+	return vocab.Read(p, text, "place for salt", SaltPlaces)
 }
 
 // FatPlace is where the fat goes.
@@ -53,9 +53,9 @@ const (
 
 var FatPlaces = []FatPlace{FatPieces, FatCorners, FatFloor, FatMelted}
 
-func (p FatPlace) Words() []string { return word.List(FatPlaces) }
+func (p FatPlace) Words() []string { return vocab.List(FatPlaces) }
 func (p *FatPlace) UnmarshalText(text []byte) error {
-	return word.Read(p, text, "place for fat", FatPlaces)
+	return vocab.Read(p, text, "place for fat", FatPlaces)
 }
 
 // YeastPlace is where the yeast goes.
@@ -69,9 +69,9 @@ const (
 
 var YeastPlaces = []YeastPlace{YeastWell, YeastTop, YeastBox}
 
-func (p YeastPlace) Words() []string { return word.List(YeastPlaces) }
+func (p YeastPlace) Words() []string { return vocab.List(YeastPlaces) }
 func (p *YeastPlace) UnmarshalText(text []byte) error {
-	return word.Read(p, text, "place for yeast", YeastPlaces)
+	return vocab.Read(p, text, "place for yeast", YeastPlaces)
 }
 
 // Manner is a way of loading. An empty field says nothing.

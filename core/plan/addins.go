@@ -12,7 +12,7 @@ import (
 	"risepan/core/measure"
 	"risepan/core/recipe"
 	"risepan/core/scale"
-	"risepan/core/word"
+	"risepan/core/vocab"
 )
 
 // AddInWay is how add-ins get into the dough.
@@ -26,9 +26,9 @@ const (
 
 var AddInWays = []AddInWay{WithHands, InBox, AtStart}
 
-func (a AddInWay) Words() []string { return word.List(AddInWays) }
+func (a AddInWay) Words() []string { return vocab.List(AddInWays) }
 func (a *AddInWay) UnmarshalText(text []byte) error {
-	return word.Read(a, text, "way for add-ins", AddInWays)
+	return vocab.Read(a, text, "way for add-ins", AddInWays)
 }
 
 // AddIns is how and when the add-ins of a loaf go in.
@@ -103,7 +103,7 @@ func placeAddIns(m machine.Machine, t Timing, lines []scale.Line) (*AddIns, erro
 		case a.Box == 0:
 			e.NoBox = m.Name + " has no dispenser."
 		case l.Ingredient.Dispenser == larder.NoHopper && !patted(l):
-			e.NoBox = fmt.Sprintf("%s: too %s for a dispenser, where it would stay.", word.Upper(e.Name), l.Ingredient.WhyNoHopper())
+			e.NoBox = fmt.Sprintf("%s: too %s for a dispenser, where it would stay.", vocab.Upper(e.Name), l.Ingredient.WhyNoHopper())
 		default:
 			fits += volume
 		}
@@ -184,7 +184,7 @@ func (a *AddIns) together(away bool) (AddInWay, string) {
 		case len(names) == len(a.Each):
 			return way, whys[way]
 		case len(names) > 0:
-			parts = append(parts, fmt.Sprintf("%s: %s.", word.Upper(way.said()), inWords(names)))
+			parts = append(parts, fmt.Sprintf("%s: %s.", vocab.Upper(way.said()), inWords(names)))
 		}
 	}
 	if len(a.named(WithHands)) == 0 {

@@ -8,7 +8,7 @@ import (
 	"risepan/core/pan"
 	"risepan/core/swap"
 	"risepan/core/timetable"
-	"risepan/core/word"
+	"risepan/core/vocab"
 )
 
 // Level is how much a caution matters.
@@ -23,9 +23,9 @@ const (
 
 var Levels = []Level{Stop, Ask, Care, Note}
 
-func (l Level) Words() []string { return word.List(Levels) }
+func (l Level) Words() []string { return vocab.List(Levels) }
 func (l *Level) UnmarshalText(text []byte) error {
-	return word.Read(l, text, "level of caution", Levels)
+	return vocab.Read(l, text, "level of caution", Levels)
 }
 
 // Caution is something that stands against a plan or should be known about it.

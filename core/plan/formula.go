@@ -10,7 +10,7 @@ import (
 	"risepan/core/machine"
 	"risepan/core/recipe"
 	"risepan/core/scale"
-	"risepan/core/word"
+	"risepan/core/vocab"
 )
 
 // Formula is the dough per 100 of flour.
@@ -42,8 +42,8 @@ const (
 
 var Figures = []Figure{Hydration, Salt, Yeast, Sugar, Fat, Powder}
 
-func (f Figure) Words() []string                  { return word.List(Figures) }
-func (f *Figure) UnmarshalText(text []byte) error { return word.Read(f, text, "figure", Figures) }
+func (f Figure) Words() []string                  { return vocab.List(Figures) }
+func (f *Figure) UnmarshalText(text []byte) error { return vocab.Read(f, text, "figure", Figures) }
 
 // Against is a figure of the formula held against its usual band.
 type Against struct {
@@ -67,9 +67,9 @@ const (
 
 var Certainties = []Certainty{Weighed, OwnCup, UnknownCup}
 
-func (c Certainty) Words() []string { return word.List(Certainties) }
+func (c Certainty) Words() []string { return vocab.List(Certainties) }
 func (c *Certainty) UnmarshalText(text []byte) error {
-	return word.Read(c, text, "certainty", Certainties)
+	return vocab.Read(c, text, "certainty", Certainties)
 }
 
 // formulate is the formula of the resized dough, with the range that its flour's cups give it.

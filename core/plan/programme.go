@@ -16,7 +16,7 @@ import (
 	"risepan/core/recipe"
 	"risepan/core/scale"
 	"risepan/core/timetable"
-	"risepan/core/word"
+	"risepan/core/vocab"
 )
 
 // Programme is the second of a plan's three values: what the machine does with a dough, on the clock,
@@ -180,7 +180,7 @@ func choose(m machine.Machine, t Timing, needs choice.Needs) (machine.Cycle, Set
 	}
 	cycle, ok := m.Cycle(id)
 	if !ok {
-		return cycle, Setting{}, fault.At("/time/cycle", "%s has no cycle %q", m.Name, word.Clip(id))
+		return cycle, Setting{}, fault.At("/time/cycle", "%s has no cycle %q", m.Name, vocab.Clip(id))
 	}
 	crust, why := choice.Crust(m, cycle, needs)
 	var suggested machine.Crust

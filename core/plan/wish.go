@@ -7,7 +7,6 @@ import (
 
 	"risepan/core/fault"
 	"risepan/core/formula"
-	"risepan/core/kept"
 	"risepan/core/kitchen"
 	"risepan/core/larder"
 	"risepan/core/machine"
@@ -16,6 +15,7 @@ import (
 	"risepan/core/recipe"
 	"risepan/core/swap"
 	"risepan/core/timetable"
+	"risepan/core/validate"
 )
 
 // WishShape is the number of a wish's JSON shape.
@@ -127,7 +127,7 @@ const (
 // Check reports the first thing about a wish that no kitchen could grant, as a *fault.Fault at its
 // field.
 func (w Wish) Check() error {
-	if err := kept.Check(w); err != nil {
+	if err := validate.Check(w); err != nil {
 		return err
 	}
 	switch {
@@ -151,7 +151,7 @@ func (w Wish) Check() error {
 		}
 	}
 	for _, id := range slices.Concat([]string{w.BagID}, w.Without, w.NotToHand, w.Weigh, w.Warmth.Cold, []string{w.Cycle}) {
-		if err := kept.Short("", "a name in this wish", id, longID); err != nil {
+		if err := validate.Short("", "a name in this wish", id, longID); err != nil {
 			return err
 		}
 	}

@@ -7,7 +7,7 @@ import (
 	"risepan/core/fault"
 	"risepan/core/larder"
 	"risepan/core/measure"
-	"risepan/core/word"
+	"risepan/core/vocab"
 )
 
 // Card is what was understood of a whole card.
@@ -234,7 +234,7 @@ func (c *sheet) title(row string) bool {
 		return false
 	}
 	if strings.ToUpper(name) == name && strings.ToLower(name) != name {
-		name = word.Upper(strings.ToLower(name))
+		name = vocab.Upper(strings.ToLower(name))
 	}
 	c.card.Name = clip(name)
 	for _, in := range paren.FindAllString(row, -1) {

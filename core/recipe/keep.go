@@ -6,8 +6,8 @@ import (
 	"strings"
 
 	"risepan/core/fault"
-	"risepan/core/kept"
 	"risepan/core/measure"
+	"risepan/core/validate"
 )
 
 // Column is what a card has for another loaf size: an amount for each line, in the order of the lines;
@@ -45,11 +45,11 @@ func (r Recipe) checkCard() error {
 	case r.Settings.Delay != "" && r.Settings.Delay != "yes" && r.Settings.Delay != "no":
 		return fault.At("/settings/delay", "whether it may wait is yes or no")
 	}
-	if err := kept.Short("/makes", "what it makes", r.Makes, longMakes); err != nil {
+	if err := validate.Short("/makes", "what it makes", r.Makes, longMakes); err != nil {
 		return err
 	}
 	for n, s := range slices.Concat(r.Method, r.Open, r.Meant) {
-		if err := kept.Short(fmt.Sprintf("/method/%d", n), "a sentence of the card", s, longSentence); err != nil {
+		if err := validate.Short(fmt.Sprintf("/method/%d", n), "a sentence of the card", s, longSentence); err != nil {
 			return err
 		}
 		if strings.Contains(s, "\n") || strings.TrimSpace(s) == "" {

@@ -7,10 +7,10 @@ import (
 	"strings"
 
 	"risepan/core/fault"
-	"risepan/core/kept"
 	"risepan/core/larder"
 	"risepan/core/measure"
-	"risepan/core/word"
+	"risepan/core/validate"
+	"risepan/core/vocab"
 )
 
 // Kind is what a recipe makes; it decides the bands, the loading, the moments, the ending and the cautions.
@@ -40,8 +40,8 @@ const (
 
 var Kinds = []Kind{White, Wholemeal, Crusty, Sweet, Rapid, GlutenFree, LowCarb, Rye, Sprouted, QuickBread, Packet, Dough, Filled, Starter, Pasta, Preserve, Yoghurt, BakeOnly}
 
-func (k Kind) Words() []string                  { return word.List(Kinds) }
-func (k *Kind) UnmarshalText(text []byte) error { return word.Read(k, text, "kind of recipe", Kinds) }
+func (k Kind) Words() []string                  { return vocab.List(Kinds) }
+func (k *Kind) UnmarshalText(text []byte) error { return vocab.Read(k, text, "kind of recipe", Kinds) }
 
 // When is the moment at which a line goes in.
 type When string
@@ -55,9 +55,9 @@ const (
 
 var Whens = []When{InPan, AtBeep, AtKnead, Warmed}
 
-func (w When) Words() []string { return word.List(Whens) }
+func (w When) Words() []string { return vocab.List(Whens) }
 func (w *When) UnmarshalText(text []byte) error {
-	return word.Read(w, text, "moment for an ingredient (leave it empty, or)", Whens)
+	return vocab.Read(w, text, "moment for an ingredient (leave it empty, or)", Whens)
 }
 
 // Part is a part of a recipe. Only the dough goes into the pan and enters the formula.
@@ -72,9 +72,9 @@ const (
 
 var Parts = []Part{InDough, Filling, Glaze, Topping}
 
-func (p Part) Words() []string { return word.List(Parts) }
+func (p Part) Words() []string { return vocab.List(Parts) }
 func (p *Part) UnmarshalText(text []byte) error {
-	return word.Read(p, text, "part of a recipe (leave it empty for the dough, or)", Parts)
+	return vocab.Read(p, text, "part of a recipe (leave it empty for the dough, or)", Parts)
 }
 
 // Line is one ingredient of a recipe, as written. An ingredient that goes in at several moments has
@@ -184,7 +184,7 @@ func (l Line) weigh(facts Lookup) (Weighed, error) {
 	for m, other := range l.Or {
 		i, ok := facts(other.Ingredient)
 		if !ok {
-			return Weighed{}, fault.At(fmt.Sprintf("/or/%d", m), "%q is not in the larder", word.Clip(string(other.Ingredient)))
+			return Weighed{}, fault.At(fmt.Sprintf("/or/%d", m), "%q is not in the larder", vocab.Clip(string(other.Ingredient)))
 		}
 		if _, err := i.Weigh(other.Amount); other.Amount != (measure.Amount{}) && err != nil {
 			return Weighed{}, fault.At(fmt.Sprintf("/or/%d", m), "%v", err)
@@ -192,7 +192,7 @@ func (l Line) weigh(facts Lookup) (Weighed, error) {
 	}
 	i, ok := facts(l.Ingredient)
 	if !ok {
-		return Weighed{}, fault.At("/ingredient", "%q is not in the larder", word.Clip(string(l.Ingredient)))
+		return Weighed{}, fault.At("/ingredient", "%q is not in the larder", vocab.Clip(string(l.Ingredient)))
 	}
 	g, err := i.Weigh(l.Amount)
 	switch {
@@ -211,7 +211,7 @@ func (l Line) weigh(facts Lookup) (Weighed, error) {
 // Check reports the first thing about the recipe that cannot be, beside its lines' weights, as a
 // *fault.Fault at its field.
 func (r Recipe) Check() error {
-	if err := kept.First(kept.Name("/name", "the recipe", r.Name, longName), kept.Short("/note", "the note", r.Note, longNote), kept.Short("/because", "the reason", r.Because, longLineNote), kept.Check(r)); err != nil {
+	if err := validate.First(validate.Name("/name", "the recipe", r.Name, longName), validate.Short("/note", "the note", r.Note, longNote), validate.Short("/because", "the reason", r.Because, longLineNote), validate.Check(r)); err != nil {
 		return err
 	}
 	switch {
@@ -222,12 +222,12 @@ func (r Recipe) Check() error {
 	case r.Drawn < 0 || r.Drawn > mostDrawn:
 		return fault.At("/drawn", "a recipe's lines had 0 to %d ids, not %d", mostDrawn, r.Drawn)
 	}
-	if err := kept.First(r.checkCard(), r.Finish.check()); err != nil {
+	if err := validate.First(r.checkCard(), r.Finish.check()); err != nil {
 		return err
 	}
 	for n, l := range r.Lines {
 		at := fmt.Sprintf("/lines/%d", n)
-		if err := kept.First(kept.Short(at+"/id", "the line's id", l.ID, longID), kept.Short(at+"/note", "the line's note", l.Note, longLineNote)); err != nil {
+		if err := validate.First(validate.Short(at+"/id", "the line's id", l.ID, longID), validate.Short(at+"/note", "the line's note", l.Note, longLineNote)); err != nil {
 			return err
 		}
 		switch {
@@ -270,7 +270,7 @@ func (r Recipe) Choose(without []string, instead map[string]larder.ID) (Recipe, 
 		if other, ok := instead[l.ID]; ok && other != l.Ingredient {
 			n := slices.IndexFunc(l.Or, func(c Choice) bool { return c.Ingredient == other })
 			if n < 0 {
-				return r, fault.At("/instead/"+l.ID, "the recipe does not offer %q in place of %s", word.Clip(string(other)), l.Ingredient)
+				return r, fault.At("/instead/"+l.ID, "the recipe does not offer %q in place of %s", vocab.Clip(string(other)), l.Ingredient)
 			}
 			l.Ingredient, l.Also = other, measure.Amount{}
 			if own := l.Or[n].Amount; own != (measure.Amount{}) {

@@ -6,7 +6,7 @@ import (
 
 	"risepan/core/larder"
 	"risepan/core/measure"
-	"risepan/core/word"
+	"risepan/core/vocab"
 )
 
 // place is where and when lines go in.
@@ -63,7 +63,7 @@ func Write(rows []Row) string {
 	var here place
 	for _, r := range rows {
 		if p := (place{r.Part, r.When}); p != here {
-			b.WriteString(word.Upper(p.heading()) + ":\n")
+			b.WriteString(vocab.Upper(p.heading()) + ":\n")
 			here = p
 		}
 		b.WriteString(r.Text + "\n")

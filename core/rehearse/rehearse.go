@@ -11,14 +11,14 @@ import (
 	"risepan/core/dough"
 	"risepan/core/fault"
 	"risepan/core/journal"
-	"risepan/core/kept"
 	"risepan/core/kind"
 	"risepan/core/machine"
 	"risepan/core/measure"
 	"risepan/core/plan"
 	"risepan/core/standin"
 	"risepan/core/timetable"
-	"risepan/core/word"
+	"risepan/core/validate"
+	"risepan/core/vocab"
 )
 
 // Shape is the number of a rehearsal's JSON shape.
@@ -38,7 +38,7 @@ type Rehearsal struct {
 }
 
 // Check reports what about a rehearsal cannot be.
-func (r Rehearsal) Check() error { return kept.Check(r) }
+func (r Rehearsal) Check() error { return validate.Check(r) }
 
 // What is what the baker does in a rehearsal.
 type What string
@@ -54,9 +54,9 @@ const (
 
 var Whats = []What{Pressed, Paced, Told, Cut, Left, Again}
 
-func (w What) Words() []string { return word.List(Whats) }
+func (w What) Words() []string { return vocab.List(Whats) }
 func (w *What) UnmarshalText(text []byte) error {
-	return word.Read(w, text, "doing in a rehearsal", Whats)
+	return vocab.Read(w, text, "doing in a rehearsal", Whats)
 }
 
 // Happening is one thing done in a rehearsal.
@@ -333,7 +333,7 @@ func (a *run) state(last int) State {
 
 // Check reports, as a *fault.Fault, what cannot be done in a rehearsal that stands as s.
 func Check(s State, h Happening) error {
-	if err := kept.Check(h); err != nil {
+	if err := validate.Check(h); err != nil {
 		return err
 	}
 	switch h.What {

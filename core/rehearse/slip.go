@@ -2,7 +2,7 @@ package rehearse
 
 import (
 	"risepan/core/standin"
-	"risepan/core/word"
+	"risepan/core/vocab"
 )
 
 // Slip is what goes wrong on purpose, for a baker to see what it does.
@@ -37,7 +37,7 @@ var slips = map[Slip]func(*standin.Dough){
 
 var Slips = []Slip{NoSlip, DoubleYeast, HalfYeast, NoYeast, NoSalt, PackedCup, TooWet, HotLiquid, WeakFlour, NoPaddle}
 
-func (s Slip) Words() []string { return word.List(Slips) }
+func (s Slip) Words() []string { return vocab.List(Slips) }
 func (s *Slip) UnmarshalText(text []byte) error {
-	return word.Read(s, text, "slip (leave it empty, or)", Slips)
+	return vocab.Read(s, text, "slip (leave it empty, or)", Slips)
 }

@@ -14,7 +14,7 @@ import (
 	"risepan/core/larder"
 	"risepan/core/measure"
 	"risepan/core/recipe"
-	"risepan/core/word"
+	"risepan/core/vocab"
 )
 
 // YeastSchool is how yeast follows the loaf size.
@@ -27,9 +27,9 @@ const (
 
 var YeastSchools = []YeastSchool{Eased, Straight}
 
-func (s YeastSchool) Words() []string { return word.List(YeastSchools) }
+func (s YeastSchool) Words() []string { return vocab.List(YeastSchools) }
 func (s *YeastSchool) UnmarshalText(text []byte) error {
-	return word.Read(s, text, "school of yeast", YeastSchools)
+	return vocab.Read(s, text, "school of yeast", YeastSchools)
 }
 
 // EggSchool is how eggs follow the loaf size.
@@ -42,9 +42,9 @@ const (
 
 var EggSchools = []EggSchool{Whole, Part}
 
-func (s EggSchool) Words() []string { return word.List(EggSchools) }
+func (s EggSchool) Words() []string { return vocab.List(EggSchools) }
 func (s *EggSchool) UnmarshalText(text []byte) error {
-	return word.Read(s, text, "school of eggs", EggSchools)
+	return vocab.Read(s, text, "school of eggs", EggSchools)
 }
 
 // Schools are a kitchen's ways of resizing.

@@ -9,7 +9,7 @@ import (
 
 	"risepan/core/machine"
 	"risepan/core/measure"
-	"risepan/core/word"
+	"risepan/core/vocab"
 )
 
 // Phase is what the machine is about.
@@ -26,9 +26,9 @@ const (
 
 var Phases = []Phase{Idle, Waiting, Running, Paused, Warm, Dark}
 
-func (p Phase) Words() []string { return word.List(Phases) }
+func (p Phase) Words() []string { return vocab.List(Phases) }
 func (p *Phase) UnmarshalText(text []byte) error {
-	return word.Read(p, text, "phase of a machine", Phases)
+	return vocab.Read(p, text, "phase of a machine", Phases)
 }
 
 // Sound is what a machine makes heard or seen.
@@ -54,9 +54,9 @@ const (
 
 var Sounds = []Sound{Click, Nothing, Begins, Stage, Beep, Drops, Waits, GoesOn, Done, Cools, Stops, TooHot, Out, Back, Lost}
 
-func (s Sound) Words() []string { return word.List(Sounds) }
+func (s Sound) Words() []string { return vocab.List(Sounds) }
 func (s *Sound) UnmarshalText(text []byte) error {
-	return word.Read(s, text, "sound of a machine", Sounds)
+	return vocab.Read(s, text, "sound of a machine", Sounds)
 }
 
 // Event is something that the machine did.

@@ -11,7 +11,7 @@ import (
 	"risepan/core/larder"
 	"risepan/core/measure"
 	"risepan/core/recipe"
-	"risepan/core/word"
+	"risepan/core/vocab"
 )
 
 // Pick is a swap that the baker chose for a line of a recipe.
@@ -81,7 +81,7 @@ var byID = func() map[ID]row {
 func Apply(r recipe.Recipe, facts recipe.Lookup, p Pick) (recipe.Recipe, error) {
 	how, ok := find(p.Swap)
 	if !ok {
-		return r, fault.At("/swap", "there is no swap %q", word.Clip(string(p.Swap)))
+		return r, fault.At("/swap", "there is no swap %q", vocab.Clip(string(p.Swap)))
 	}
 	lines, err := r.Weigh(facts)
 	if err != nil {
@@ -90,7 +90,7 @@ func Apply(r recipe.Recipe, facts recipe.Lookup, p Pick) (recipe.Recipe, error) 
 	n := slices.IndexFunc(lines, func(l recipe.Weighed) bool { return l.Line.ID == p.Line })
 	switch {
 	case n < 0:
-		return r, fault.At("/line", "the recipe has no line %q", word.Clip(p.Line))
+		return r, fault.At("/line", "the recipe has no line %q", vocab.Clip(p.Line))
 	case lines[n].Line.Ingredient != how.from:
 		return r, fault.At("/line", "this line is %s: the swap is for another ingredient", lines[n].Ingredient.Name)
 	case p.Share < 0 || p.Share > 100:

@@ -9,7 +9,7 @@ import (
 	"risepan/core/dough"
 	"risepan/core/machine"
 	"risepan/core/recipe"
-	"risepan/core/word"
+	"risepan/core/vocab"
 )
 
 // MomentKind is what happens, or is to be done, at a moment of a bake.
@@ -36,9 +36,9 @@ const (
 
 var MomentKinds = []MomentKind{Refused, Begins, Look, Held, AddIns, Scrape, Paddle, LastRise, Filling, Brush, Bakes, Ready, WarmEnds, Shaped, Oven, Eaten}
 
-func (k MomentKind) Words() []string { return word.List(MomentKinds) }
+func (k MomentKind) Words() []string { return vocab.List(MomentKinds) }
 func (k *MomentKind) UnmarshalText(text []byte) error {
-	return word.Read(k, text, "moment of a bake", MomentKinds)
+	return vocab.Read(k, text, "moment of a bake", MomentKinds)
 }
 
 // Moment is one point of a bake.

@@ -6,7 +6,7 @@ import (
 	"fmt"
 	"time"
 
-	"risepan/core/word"
+	"risepan/core/vocab"
 )
 
 // Wall is a time as a kitchen's clock shows it, without a zone. The zero value is no time.
@@ -18,7 +18,7 @@ const wallLayout = "2006-01-02T15:04"
 func ParseWall(s string) (Wall, error) {
 	t, err := time.Parse(wallLayout, s)
 	if err != nil || t.Year() < 2000 || t.Year() > 2200 {
-		return Wall{}, fmt.Errorf("%q is no time: use one such as 2026-03-28T07:00", word.Clip(s))
+		return Wall{}, fmt.Errorf("%q is no time: use one such as 2026-03-28T07:00", vocab.Clip(s))
 	}
 	return Wall{t}, nil
 }

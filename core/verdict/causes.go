@@ -4,7 +4,7 @@ package verdict
 
 import (
 	"risepan/core/bake"
-	"risepan/core/word"
+	"risepan/core/vocab"
 )
 
 // Cause is what can lie behind a loaf that is not as it should be.
@@ -47,8 +47,8 @@ const (
 var Causes = []Cause{TooWet, TooDry, PackedCup, MuchYeast, FastYeast, LittleYeast, DeadYeast, NoYeast, NoSalt, MuchSalt, HotLiquid, WarmPlace, ColdPlace, LongRise, WrongCycle,
 	WeakFlour, TooBig, MuchSugar, NoPaddle, NotScraped, CutHot, LeftInPan, CrustSet, EarlyAddIns, LateAddIns, WetAddIns, OpenedLid, LidTouched, PowerOut, PaddleLeft}
 
-func (c Cause) Words() []string                  { return word.List(Causes) }
-func (c *Cause) UnmarshalText(text []byte) error { return word.Read(c, text, "cause", Causes) }
+func (c Cause) Words() []string                  { return vocab.List(Causes) }
+func (c *Cause) UnmarshalText(text []byte) error { return vocab.Read(c, text, "cause", Causes) }
 
 // Fact is something that is known of a bake, beside how its loaf looks.
 type Fact string
@@ -106,8 +106,8 @@ var Facts = []Fact{WetFormula, DryFormula, YeastHigh, YeastLow, SaltHigh, SaltLo
 	HotKitchen, ColdKitchen, VeryHotLiquid, WeakUsed, UnsureCup, WeighedFlour, OtherCycle, SlowOnRapid, FastOnLong, LongCycle, FullPan, StoodInPan, TakenAtOnce, CutEarly, CutCold,
 	CrustDarker, CrustLighter, AddInsFirst, AddInsLate, MoistAddIns, LidWasOpen, PowerWent, NotTicked, HeavyLoaf, WeightAsMeant, SlipTold, DampDay, TriedInVain, TriedInPart}
 
-func (f Fact) Words() []string                  { return word.List(Facts) }
-func (f *Fact) UnmarshalText(text []byte) error { return word.Read(f, text, "fact", Facts) }
+func (f Fact) Words() []string                  { return vocab.List(Facts) }
+func (f *Fact) UnmarshalText(text []byte) error { return vocab.Read(f, text, "fact", Facts) }
 
 // row is what is known of a cause: how common it is, how likely each sign is under it, how much more likely each fact is
 // under it than without it, and what to do about it.

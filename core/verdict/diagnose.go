@@ -6,7 +6,7 @@ import (
 	"slices"
 
 	"risepan/core/bake"
-	"risepan/core/word"
+	"risepan/core/vocab"
 )
 
 // Strength is how sure a cause is.
@@ -20,9 +20,9 @@ const (
 
 var Strengths = []Strength{Likely, Possible, Unclear}
 
-func (s Strength) Words() []string { return word.List(Strengths) }
+func (s Strength) Words() []string { return vocab.List(Strengths) }
 func (s *Strength) UnmarshalText(text []byte) error {
-	return word.Read(s, text, "strength of a cause", Strengths)
+	return vocab.Read(s, text, "strength of a cause", Strengths)
 }
 
 // From these shares a cause is likely, and possible; below, it is not told.

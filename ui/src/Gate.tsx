@@ -6,7 +6,7 @@ import { kitchen, setKitchen } from "./client/kitchen";
 import { awaited } from "./parts/later";
 import { Unhurried } from "./parts/Unhurried";
 
-const DoorScreen = awaited(() => import("./door/DoorScreen"), true);
+const DoorScreen = awaited(() => import("./auth/DoorScreen"), true);
 
 /** Finds the kitchen that this page works in. The one of last time opens at once; where it may not be entered, another
     takes its place, and without any this page stands at the door. */

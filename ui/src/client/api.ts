@@ -16,9 +16,9 @@ import type {
   CardPhotos,
   Compare,
   Compared,
-  DaybookBook,
-  DaybookNeeds,
-  DaybookRegular,
+  DayBook,
+  DayNeeds,
+  DayRegular,
   DayView,
   Declining,
   Difference,
@@ -287,11 +287,11 @@ export const fetchRunning = read<Log>("/bakes/running");
 
 export const fetchDay = (date: string, signal?: AbortSignal) => call<DayView>(`/days/${date}`, { signal });
 export const fetchWeek = (of: string, signal?: AbortSignal) => call<Week>(`/days?of=${of}`, { signal });
-export const putDay = (date: string, book: DaybookBook, version: number) => put<DayView>(`/days/${date}`, book, version);
+export const putDay = (date: string, book: DayBook, version: number) => put<DayView>(`/days/${date}`, book, version);
 export const undoDay = (date: string, version: number) => call<DayView>(`/days/${date}/undo`, { method: "POST", body: {}, version });
 export const fetchMends = (date: string, loaf: string, signal: AbortSignal) => call<Mends>(`/days/${date}/mends?loaf=${loaf}`, { signal });
-export const fetchNeeds = (date: string, signal: AbortSignal) => call<DaybookNeeds>(`/days/${date}/needs`, { signal });
+export const fetchNeeds = (date: string, signal: AbortSignal) => call<DayNeeds>(`/days/${date}/needs`, { signal });
 export const fetchNextOfDays = read<NextOfDays>("/days/next");
-export const fetchRegulars = read<DaybookRegular>("/regulars");
+export const fetchRegulars = read<DayRegular>("/regulars");
 /** Where a day is had as a calendar with alarms. */
 export const dayCalendar = (date: string) => address(`/days/${date}/calendar`);

@@ -64,10 +64,10 @@ export interface Schema {
   Week: Week;
   NextOfDays: NextOfDays;
   DayView: DayView;
-  DaybookBook: DaybookBook;
+  DayBook: DayBook;
   Mends: Mends;
-  DaybookNeeds: DaybookNeeds;
-  DaybookRegular: DaybookRegular;
+  DayNeeds: DayNeeds;
+  DayRegular: DayRegular;
   BagShelf: BagShelf;
   Bagging: Bagging;
   Bags: Bags;
@@ -1625,10 +1625,10 @@ export interface DayInWeek {
 }
 export interface NextOfDays {
   date?: string;
-  moment?: DaybookMoment;
+  moment?: DayMoment;
   now: string;
 }
-export interface DaybookMoment {
+export interface DayMoment {
   at: string;
   to: string;
   loaf?: string;
@@ -1642,9 +1642,9 @@ export interface DayView {
   date: string;
   weekday: "monday" | "tuesday" | "wednesday" | "thursday" | "friday" | "saturday" | "sunday";
   version: number;
-  book: DaybookBook;
-  day: DaybookDay;
-  usual?: DaybookLoaf[];
+  book: DayBook;
+  day: Day;
+  usual?: DayLoaf[];
   names: {
     [k: string]: string;
   };
@@ -1654,17 +1654,17 @@ export interface DayView {
   zone: string;
   now: string;
 }
-export interface DaybookBook {
-  loaves: DaybookLoaf[];
-  away?: DaybookHours[];
+export interface DayBook {
+  loaves: DayLoaf[];
+  away?: DayHours[];
   hands: number;
   nights?: boolean;
   lent?: string;
   was?: {
-    [k: string]: DaybookStood;
+    [k: string]: DayStood;
   };
 }
-export interface DaybookLoaf {
+export interface DayLoaf {
   id: string;
   wish: Wish;
   only?: boolean;
@@ -1673,29 +1673,29 @@ export interface DaybookLoaf {
   by?: string;
   pin?: string;
 }
-export interface DaybookHours {
+export interface DayHours {
   from: string;
   to: string;
   name?: string;
 }
-export interface DaybookStood {
+export interface DayStood {
   machine: string;
   press: string;
   begin: string;
   done: string;
 }
-export interface DaybookDay {
+export interface Day {
   from: string;
   to: string;
-  loaves: DaybookPlanned[];
-  machines: DaybookLane[];
-  shut: DaybookShut[];
-  hands: DaybookMoment[];
+  loaves: DayPlanned[];
+  machines: DayLane[];
+  shut: DayShut[];
+  hands: DayMoment[];
   say: string;
   off?: string;
-  cost: DayCost;
+  cost: ScheduleCost;
 }
-export interface DaybookPlanned {
+export interface DayPlanned {
   id: string;
   name: string;
   size?: string;
@@ -1720,19 +1720,19 @@ export interface DaybookPlanned {
   warm?: number;
   early?: number;
   say?: string;
-  was?: DaybookStood;
+  was?: DayStood;
   hand?: boolean;
   dough?: boolean;
   wish?: Wish;
 }
-export interface DaybookLane {
+export interface DayLane {
   id: string;
   name: string;
   lent?: boolean;
-  runs?: DaybookRun[];
+  runs?: DayRun[];
   free: string;
 }
-export interface DaybookRun {
+export interface DayRun {
   bake?: string;
   date?: string;
   name: string;
@@ -1742,13 +1742,13 @@ export interface DaybookRun {
   out: string;
   over?: boolean;
 }
-export interface DaybookShut {
+export interface DayShut {
   from: string;
   to: string;
   name?: string;
   quiet?: boolean;
 }
-export interface DayCost {
+export interface ScheduleCost {
   without: number;
   late: number;
   minutes: number;
@@ -1756,32 +1756,32 @@ export interface DayCost {
   odd: number;
 }
 export interface Mends {
-  mends: DaybookMend[];
+  mends: DayMend[];
 }
-export interface DaybookMend {
+export interface DayMend {
   say: string;
   then: string;
-  cost: DayCost;
-  book?: DaybookBook;
+  cost: ScheduleCost;
+  book?: DayBook;
 }
-export interface DaybookNeeds {
+export interface DayNeeds {
   shopping: PlanShopping[];
-  weigh: DaybookWeigh[];
+  weigh: DayWeigh[];
 }
-export interface DaybookWeigh {
+export interface DayWeigh {
   name: string;
   all: string;
-  each: DaybookShare[];
+  each: DayShare[];
 }
-export interface DaybookShare {
+export interface DayShare {
   loaf: string;
   amount: string;
 }
-export interface DaybookRegular {
-  loaves: DaybookRegularLoaf[];
-  stock: DaybookStock[];
+export interface DayRegular {
+  loaves: DayRegularLoaf[];
+  stock: DayStock[];
 }
-export interface DaybookRegularLoaf {
+export interface DayRegularLoaf {
   id: string;
   recipe: string;
   machine: string;
@@ -1793,7 +1793,7 @@ export interface DaybookRegularLoaf {
   next?: string;
   say?: string;
 }
-export interface DaybookStock {
+export interface DayStock {
   ingredient: string;
   name: string;
   week: string;

@@ -4,7 +4,7 @@ import { Trouble } from "../client/api";
 import { serverNow } from "../client/clock";
 import { newKey } from "../client/key";
 import { useChangeKitchen, useShelf } from "../client/queries";
-import type { DaybookBook, DaybookLoaf, DayView } from "../client/types.gen";
+import type { DayBook, DayLoaf, DayView } from "../client/types.gen";
 import { addDays, clock24, day as dayOf } from "../parts/time";
 import { TroubleNote } from "../parts/Trouble";
 import { DayTools, type Open } from "./DayTools";
@@ -63,7 +63,7 @@ function Planned({ view }: { view: DayView }) {
   const [edited, edit] = useState(""); // a loaf's id
   const [begun, setBegun] = useState(false); // something was changed here, so that it can be undone
   const adding = search.has("add");
-  const put = (next: Partial<DaybookBook>, then?: () => void) => {
+  const put = (next: Partial<DayBook>, then?: () => void) => {
     const { was: _was, ...rest } = book;
     change.mutate(
       { ...rest, ...next },
@@ -75,7 +75,7 @@ function Planned({ view }: { view: DayView }) {
       },
     );
   };
-  const putLoaf = (loaf: DaybookLoaf, then?: () => void) => {
+  const putLoaf = (loaf: DayLoaf, then?: () => void) => {
     const there = book.loaves.some((l) => l.id === loaf.id);
     put({ loaves: there ? book.loaves.map((l) => (l.id === loaf.id ? loaf : l)) : [...book.loaves, loaf] }, then);
   };
@@ -94,7 +94,7 @@ function Planned({ view }: { view: DayView }) {
       ...(elsewhere && { only: true, wish: { ...loaf.wish, machine: to.machine } }),
     });
   };
-  const everyWeek = (l: DaybookLoaf) =>
+  const everyWeek = (l: DayLoaf) =>
     kitchen &&
     l.by &&
     weekly.mutate(
@@ -183,7 +183,7 @@ const wallOf = (instant: string | number | undefined, zone: string) =>
   instant === undefined ? undefined : `${dayOf(instant, zone)}T${clock24(instant, zone)}`;
 
 /** A loaf that is not on the day yet. */
-const fresh = (date: string): DaybookLoaf => ({
+const fresh = (date: string): DayLoaf => ({
   id: newKey(),
   wish: { recipe: "", machine: "", loaf: {} },
   when: "by",

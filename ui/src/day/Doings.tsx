@@ -1,9 +1,9 @@
-import type { DaybookDay } from "../client/types.gen";
+import type { Day } from "../client/types.gen";
 import { clock, day as dayOf, dayName } from "../parts/time";
 import { letter } from "./scale";
 
 /** All that is to be done on the day, by the clock. */
-export function Doings({ day, zone, today }: { day: DaybookDay; zone: string; today: string }) {
+export function Doings({ day, zone, today }: { day: Day; zone: string; today: string }) {
   if (day.hands.length === 0) return <p className="mt-2 text-lg text-soft">Nothing yet.</p>;
   const dates = [...new Set(day.hands.map((h) => dayOf(h.at, zone)))];
   return (

@@ -2,7 +2,7 @@ import { X } from "lucide-react";
 import { useState } from "react";
 import { Link } from "react-router";
 import { useShelf } from "../client/queries";
-import type { DaybookBook, DayView } from "../client/types.gen";
+import type { DayBook, DayView } from "../client/types.gen";
 import { Segments } from "../parts/Segments";
 import { Sheet } from "../parts/Sheet";
 import { halves, readClock, shown } from "../parts/time";
@@ -12,7 +12,7 @@ import { Typed } from "../parts/Typed";
 interface Props {
   view: DayView;
   error: unknown;
-  change: (book: Partial<DaybookBook>) => void;
+  change: (book: Partial<DayBook>) => void;
   close: () => void;
 }
 

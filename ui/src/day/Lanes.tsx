@@ -1,5 +1,5 @@
 import { useNow } from "../client/clock";
-import type { DaybookDay, DaybookShut, DayView } from "../client/types.gen";
+import type { Day, DayShut, DayView } from "../client/types.gen";
 import { useBox } from "../parts/box";
 import { clock } from "../parts/time";
 import { LoafBar, type Moved } from "./LoafBar";
@@ -82,7 +82,7 @@ export function Lanes({ view, move, open }: Props) {
 const hourEdge = 3; // per cent of the width, within which a time would be cut
 
 /** How many px there are from a loaf's left end to the next one on its machine. */
-function roomAfter(day: DaybookDay, n: number, scale: Scale, width: number): number {
+function roomAfter(day: Day, n: number, scale: Scale, width: number): number {
   const loaf = day.loaves[n];
   const here = Date.parse(loaf?.load ?? loaf?.press ?? "");
   const next = day.loaves
@@ -96,7 +96,7 @@ const quiet = "bg-[repeating-linear-gradient(45deg,var(--rule)_0_2px,transparent
 const away = "bg-[repeating-linear-gradient(-45deg,var(--soft)_0_3px,transparent_3px_9px)]";
 
 /** Whole hours, and those in which nobody is there or nothing may sound. */
-function Hours({ scale, shut }: { scale: Scale; shut: DaybookShut[] }) {
+function Hours({ scale, shut }: { scale: Scale; shut: DayShut[] }) {
   return (
     <>
       {shut
@@ -124,7 +124,7 @@ function Now({ scale, now }: { scale: Scale; now: number }) {
 const letterRoom = 16; // px that a letter takes
 
 /** In which of the rows below the hands each letter stands, so that none covers another. */
-function rowsOf(day: DaybookDay, scale: Scale, width: number): number[] {
+function rowsOf(day: Day, scale: Scale, width: number): number[] {
   const ends: number[] = [];
   return day.hands.map((h) => {
     const x = (scale.left(h.at) / 100) * width;
@@ -136,9 +136,9 @@ function rowsOf(day: DaybookDay, scale: Scale, width: number): number[] {
 }
 
 /** The moments for hands, each with its loaf's letter; and the hours in which nobody is there. */
-function HandsLane({ day, scale, now, width }: { day: DaybookDay; scale: Scale; now: number; width: number }) {
+function HandsLane({ day, scale, now, width }: { day: Day; scale: Scale; now: number; width: number }) {
   const rows = rowsOf(day, scale, width);
-  const wide = (s: DaybookShut) => ((scale.left(s.to) - scale.left(s.from)) / 100) * width;
+  const wide = (s: DayShut) => ((scale.left(s.to) - scale.left(s.from)) / 100) * width;
   return (
     <div
       aria-hidden="true"

@@ -1,6 +1,6 @@
 import { Pin } from "lucide-react";
 import { useRef, useState } from "react";
-import type { DaybookPlanned } from "../client/types.gen";
+import type { DayPlanned } from "../client/types.gen";
 import { look } from "../parts/stages";
 import { clock } from "../parts/time";
 import { letter, type Scale } from "./scale";
@@ -11,7 +11,7 @@ export interface Moved {
 }
 
 interface Props {
-  loaf: DaybookPlanned;
+  loaf: DayPlanned;
   nth: number;
   pinned: boolean;
   scale: Scale;
@@ -144,7 +144,7 @@ function Part({ from, to, paint }: { from: number; to: number; paint: string }) 
 const letterWidth = 8.6; // px, of the label's type
 
 /** The loaf's letter, and its name where there is room for the whole of it. */
-function Label({ loaf, nth, pinned, room }: { loaf: DaybookPlanned; nth: number; pinned: boolean; room: number }) {
+function Label({ loaf, nth, pinned, room }: { loaf: DayPlanned; nth: number; pinned: boolean; room: number }) {
   const fits = (loaf.name.length + 3) * letterWidth + (pinned ? 24 : 0) < room;
   return (
     <span

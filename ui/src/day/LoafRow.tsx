@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { useAddBench } from "../client/queries";
-import type { DaybookLoaf, DaybookPlanned } from "../client/types.gen";
+import type { DayLoaf, DayPlanned } from "../client/types.gen";
 import { clock, display, shown } from "../parts/time";
 import { TroubleNote } from "../parts/Trouble";
 import { MendSheet } from "./MendSheet";
@@ -10,8 +10,8 @@ import { cycleTitle } from "../parts/panel";
 
 interface Props {
   date: string;
-  loaf: DaybookPlanned;
-  asked: DaybookLoaf;
+  loaf: DayPlanned;
+  asked: DayLoaf;
   nth: number;
   zone: string;
   over: boolean; // the day is
@@ -27,7 +27,7 @@ const capital = (s: string) => s.charAt(0).toUpperCase() + s.slice(1);
 const wantedAt = (wall: string, date: string) => `${shown(wall.slice(11))}${wall.slice(0, 10) === date ? "" : ` on ${wall.slice(0, 10)}`}`;
 
 /** When a loaf is wanted, in words. */
-function wanted(l: DaybookLoaf, date: string): string {
+function wanted(l: DayLoaf, date: string): string {
   if (l.when === "whenever") return "on this day";
   if (l.when === "between") return `from ${wantedAt(l.from ?? "", date)} to ${wantedAt(l.by ?? "", date)}`;
   return `by ${wantedAt(l.by ?? "", date)}`;

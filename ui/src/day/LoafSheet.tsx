@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { Link } from "react-router";
 import { useShelf } from "../client/queries";
-import type { DaybookLoaf, DayView } from "../client/types.gen";
+import type { DayLoaf, DayView } from "../client/types.gen";
 import { Picker } from "../parts/Picker";
 import { Segments } from "../parts/Segments";
 import { Sheet } from "../parts/Sheet";
@@ -12,12 +12,12 @@ import { useWish } from "../plan/wish";
 
 interface Props {
   view: DayView;
-  loaf: DaybookLoaf;
+  loaf: DayLoaf;
   fresh: boolean; // it is not on the day yet
   done?: string; // when it is done as it is planned, on the kitchen's clock
   busy: boolean;
   fault?: string;
-  keep: (loaf: DaybookLoaf) => void;
+  keep: (loaf: DayLoaf) => void;
   takeOff: () => void;
   close: () => void;
 }
@@ -34,7 +34,7 @@ export function LoafSheet({ view, loaf, fresh, done, busy, fault, keep, takeOff,
   const name = fresh ? (chosen?.recipe.name ?? "") : (view.names[wish.recipe] ?? "");
   const machine = shelf?.machines.find((m) => m.id === wish.machine);
   const sized = fresh ? !chosen?.recipe.batch : view.sizes.includes(wish.loaf.size ?? "");
-  const set = (change: Partial<DaybookLoaf>) => setDraft({ ...draft, ...change });
+  const set = (change: Partial<DayLoaf>) => setDraft({ ...draft, ...change });
   const time = (at: "from" | "by", label: string) => (
     <label className="flex items-center gap-2 text-base">
       {label}

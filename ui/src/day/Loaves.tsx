@@ -1,5 +1,5 @@
 import { Plus } from "lucide-react";
-import type { DaybookLoaf, DayView } from "../client/types.gen";
+import type { DayLoaf, DayView } from "../client/types.gen";
 import { LoafRow, quietLink } from "./LoafRow";
 
 interface Props {
@@ -7,8 +7,8 @@ interface Props {
   over: boolean; // the day is
   add: () => void;
   open: (loaf: string) => void;
-  put: (loaf: DaybookLoaf) => void;
-  everyWeek: (loaf: DaybookLoaf) => void;
+  put: (loaf: DayLoaf) => void;
+  everyWeek: (loaf: DayLoaf) => void;
 }
 
 /** The loaves of the day, those that are baked on it every week, and the way to put another on it. */

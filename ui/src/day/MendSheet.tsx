@@ -1,10 +1,10 @@
-import type { DaybookPlanned } from "../client/types.gen";
+import type { DayPlanned } from "../client/types.gen";
 import { Sheet } from "../parts/Sheet";
 import { TroubleNote } from "../parts/Trouble";
 import { useChangeDay, useMends } from "./queries";
 
 /** What would have a loaf nearer to its time, each with how the day then comes out. */
-export function MendSheet({ date, loaf, close }: { date: string; loaf: DaybookPlanned; close: () => void }) {
+export function MendSheet({ date, loaf, close }: { date: string; loaf: DayPlanned; close: () => void }) {
   const mends = useMends(date, loaf.id);
   const { change } = useChangeDay(date);
   return (

@@ -1,7 +1,7 @@
 import { X } from "lucide-react";
 import { Link } from "react-router";
 import { useChangeKitchen, useShelf } from "../client/queries";
-import type { DaybookStock, KitchenRegular } from "../client/types.gen";
+import type { DayStock, KitchenRegular } from "../client/types.gen";
 import { ownable } from "../parts/ownable";
 import { Sheet } from "../parts/Sheet";
 import { longDay, shown } from "../parts/time";
@@ -11,7 +11,7 @@ import { useRegulars } from "./queries";
 const weekdays = ["monday", "tuesday", "wednesday", "thursday", "friday", "saturday", "sunday"] as const;
 
 /** What there is of an ingredient, and for how long. */
-function inTheHouse({ has, until, buy }: DaybookStock): string {
+function inTheHouse({ has, until, buy }: DayStock): string {
   const lasts = until ? `: enough until ${longDay(until)}` : ": not enough for the next loaf";
   return `There are ${has}${lasts}.${buy ? ` Buy ${buy} for four weeks.` : ""}`;
 }

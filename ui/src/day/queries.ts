@@ -3,7 +3,7 @@ import * as api from "../client/api";
 import { setServerTime } from "../client/clock";
 import { at } from "../client/kitchen";
 import { unlessTold } from "../client/queries";
-import type { DaybookBook, DayView } from "../client/types.gen";
+import type { DayBook, DayView } from "../client/types.gen";
 
 const anew = 60_000; // a day is planned anew as time goes by: what was not started in time is later
 
@@ -38,7 +38,7 @@ export function useChangeDay(date: string) {
   const version = () => client.getQueryData<DayView>(at("day", date))?.version ?? 0;
   const scope = { id: `day ${date}` };
   return {
-    change: useMutation({ scope, mutationFn: (book: DaybookBook) => api.putDay(date, book, version()), onSuccess: took, onError: stale }),
+    change: useMutation({ scope, mutationFn: (book: DayBook) => api.putDay(date, book, version()), onSuccess: took, onError: stale }),
     undo: useMutation({ scope, mutationFn: () => api.undoDay(date, version()), onSuccess: took, onError: stale }),
   };
 }

@@ -1,4 +1,4 @@
-import type { DaybookDay } from "../client/types.gen";
+import type { Day } from "../client/types.gen";
 
 const hour = 3_600_000;
 
@@ -13,7 +13,7 @@ export interface Scale {
 const time = (t: string | number) => (typeof t === "number" ? t : Date.parse(t));
 
 /** All that happens on the day with an hour's quarter round it; of an empty day, from its morning to its evening. */
-export function scaleOf(day: DaybookDay, width: number, now: number): Scale {
+export function scaleOf(day: Day, width: number, now: number): Scale {
   const times = [
     ...day.loaves.flatMap((l) => (l.load || l.press ? [l.load ?? l.press, l.free ?? l.done] : [])),
     ...day.machines.flatMap((m) => (m.runs ?? []).filter((r) => !r.date && time(r.out) > now - 3 * hour).flatMap((r) => [r.press, r.out])),

@@ -3,8 +3,8 @@ import { type FormEvent, useState } from "react";
 import { changePassphrase, newRecovery, shareAt } from "../client/api";
 import { at } from "../client/kitchen";
 import type { Household } from "../client/types.gen";
-import { Beside, Do, Field, NewPassphrase } from "../door/Field";
-import { RecoveryCode } from "../door/FirstKeys";
+import { Beside, Do, Field, NewPassphrase } from "../auth/Field";
+import { RecoveryCode } from "../auth/FirstKeys";
 import { TroubleNote } from "../parts/Trouble";
 
 const head = "text-sm font-semibold text-soft";
