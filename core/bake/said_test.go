@@ -3,6 +3,7 @@ package bake_test
 import (
 	"fmt"
 	"slices"
+	"strings"
 	"testing"
 	"time"
 
@@ -34,28 +35,29 @@ func TestWhatABakeSays(t *testing.T) {
 		{"given up", []bake.Happening{happens("10:00", bake.Happening{What: bake.Abandoned})}},
 	} {
 		p := swirl(t, "")
-		var said []any
-		for now := clock("09:00"); now.Before(clock("16:00")); now = now.Add(10 * time.Minute) {
+		var said readtest.Rows
+		for now := clock("09:00"); now.Before(clock("16:00")); now = now.Add(20 * time.Minute) {
 			told := c.h
 			if len(told) > 0 && told[0].At.After(now) {
 				told = nil
 			}
-			said = append(said, bake.At(p, told, now))
+			said.Add(t, now.Format("15:04"), stands(bake.At(p, told, now)))
 		}
-		all = append(all, readtest.Said{Name: fmt.Sprintf("a filled loaf, %s", c.name), Value: said})
+		all = append(all, readtest.Said{Name: fmt.Sprintf("a filled loaf, %s", c.name), Value: &said})
 	}
-	var cuts []any
-	for from := clock("08:50"); from.Before(clock("14:00")); from = from.Add(10 * time.Minute) {
+	var cuts readtest.Rows
+	for from := clock("08:50"); from.Before(clock("14:00")); from = from.Add(30 * time.Minute) {
 		for _, long := range []time.Duration{4 * time.Minute, 25 * time.Minute, 130 * time.Minute} {
 			to := from.Add(long)
 			h := bake.Happening{Stamp: journal.Stamp{At: to, Seq: 2}, What: bake.PowerCut, Cut: &bake.Cut{From: from, To: to}}
 			on := happens("10:28", bake.Happening{What: bake.Resumed, Moment: pause})
-			for _, told := range [][]bake.Happening{{h}, {on, h}} {
-				cuts = append(cuts, bake.At(swirl(t, ""), told, to.Add(time.Minute)).Outage)
+			for n, told := range [][]bake.Happening{{h}, {on, h}} {
+				asked := fmt.Sprintf("at %s for %s, %d told before", from.Format("15:04"), long, n)
+				cuts.Add(t, asked, bake.At(swirl(t, ""), told, to.Add(time.Minute)).Outage)
 			}
 		}
 	}
-	all = append(all, readtest.Said{Name: "the power goes", Value: cuts})
+	all = append(all, readtest.Said{Name: "the power goes", Value: &cuts})
 	for _, c := range []struct {
 		name, at string
 		h        []bake.Happening
@@ -65,72 +67,91 @@ func TestWhatABakeSays(t *testing.T) {
 		{"given up", "10:40", []bake.Happening{happens("10:00", bake.Happening{What: bake.Abandoned})}},
 	} {
 		state := bake.At(swirl(t, ""), c.h, clock(c.at))
-		taken := map[string]string{}
-		for name, h := range tellings(state) {
-			h.At = clock(c.at)
-			taken[name] = ""
-			if err := bake.Check(state, c.h, h); err != nil {
-				taken[name] = err.Error()
-			}
+		var taken readtest.Rows
+		for _, told := range tellings(state) {
+			told.h.At = clock(c.at)
+			taken.Add(t, told.what, bake.Check(state, c.h, told.h))
 		}
-		all = append(all, readtest.Said{Name: "a filled loaf " + c.name + ": what can be told of it", Value: taken})
+		all = append(all, readtest.Said{Name: "a filled loaf " + c.name + ": what can be told of it", Value: &taken})
 	}
 	readtest.Hold(t, all)
 }
 
+// telling is a thing that may be told, in words.
+type telling struct {
+	what string
+	h    bake.Happening
+}
+
+// stands is how a bake stands, with its moments by their names.
+func stands(s bake.State) []any {
+	var moments []string
+	for _, m := range s.Moments {
+		as := ""
+		if m.Done {
+			as = " done"
+		}
+		if m.Stays {
+			as += " stays"
+		}
+		moments = append(moments, m.ID+m.At.Format(" 15:04")+as)
+	}
+	s.Moments, s.Stages = nil, nil
+	return []any{s, strings.Join(moments, ", ")}
+}
+
 // tellings are things that may be told of a bake, up to their bounds and just beyond.
-func tellings(s bake.State) map[string]bake.Happening {
-	out := map[string]bake.Happening{}
+func tellings(s bake.State) (out []telling) {
 	for _, what := range bake.What("").Words() {
-		out["only "+what] = bake.Happening{What: bake.What(what)}
+		out = append(out, telling{"only " + what, bake.Happening{What: bake.What(what)}})
 	}
 	for _, m := range append(s.Moments, bake.Moment{}) {
 		for _, what := range []bake.What{bake.Done, bake.Skipped, bake.Resumed} {
 			for _, ago := range []int{0, 1, 600} {
-				out[fmt.Sprintf("%s %s %d ago", what, m.ID, ago)] = bake.Happening{What: what, Moment: m.ID, Minutes: ago}
+				out = append(out, telling{fmt.Sprintf("%s %s %d ago", what, m.ID, ago), bake.Happening{What: what, Moment: m.ID, Minutes: ago}})
 			}
 		}
 	}
 	for _, d := range []int{-241, -240, -61, -60, -1, 0, 1, 60, 61, 240, 241} {
-		out[fmt.Sprintf("moved %d", d)] = bake.Happening{What: bake.Moved, Minutes: d}
+		out = append(out, telling{fmt.Sprintf("moved %d", d), bake.Happening{What: bake.Moved, Minutes: d}})
 	}
 	for c := -1; c <= 70; c++ {
-		out[fmt.Sprintf("probed %d", c)] = bake.Happening{What: bake.Probed, Warm: measure.Reading(measure.Celsius(c))}
-		out[fmt.Sprintf("a room of %d", c)] = bake.Happening{What: bake.Judged, Verdict: bake.Verdict{Mark: 3, Room: measure.Reading(measure.Celsius(c))}}
+		out = append(out, telling{fmt.Sprintf("probed %d", c), bake.Happening{What: bake.Probed, Warm: measure.Reading(measure.Celsius(c))}})
+		out = append(out, telling{fmt.Sprintf("a room of %d", c), bake.Happening{What: bake.Judged, Verdict: bake.Verdict{Mark: 3, Room: measure.Reading(measure.Celsius(c))}}})
 	}
 	for mark := -1; mark <= 7; mark++ {
-		out[fmt.Sprintf("mark %d", mark)] = bake.Happening{What: bake.Judged, Verdict: bake.Verdict{Mark: mark}}
+		out = append(out, telling{fmt.Sprintf("mark %d", mark), bake.Happening{What: bake.Judged, Verdict: bake.Verdict{Mark: mark}}})
 	}
-	for mm := -160; mm <= 160; mm++ {
-		out[fmt.Sprintf("a middle at %d", mm)] = bake.Happening{What: bake.Judged, Verdict: bake.Verdict{Mark: 3, Centre: &mm}}
-		out[fmt.Sprintf("edges at %d", mm)] = bake.Happening{What: bake.Judged, Verdict: bake.Verdict{Mark: 3, Sides: &mm}}
+	for _, mm := range []int{-121, -120, -119, -101, -100, 0, 99, 100, 101, 119, 120, 121, 149, 150, 151} {
+		out = append(out, telling{fmt.Sprintf("a middle at %d", mm), bake.Happening{What: bake.Judged, Verdict: bake.Verdict{Mark: 3, Centre: &mm}}})
+		out = append(out, telling{fmt.Sprintf("edges at %d", mm), bake.Happening{What: bake.Judged, Verdict: bake.Verdict{Mark: 3, Sides: &mm}}})
 	}
 	for _, n := range []int{-1, 0, 1, 2999, 3000, 3001, 2000, 2001, 4999, 5000, 5001} {
-		out[fmt.Sprintf("%d g", n)] = bake.Happening{What: bake.Judged, Verdict: bake.Verdict{Mark: 3, Weight: measure.Grams(n)}}
+		out = append(out, telling{fmt.Sprintf("%d g", n), bake.Happening{What: bake.Judged, Verdict: bake.Verdict{Mark: 3, Weight: measure.Grams(n)}}})
 	}
 	for hours := -1; hours <= 100; hours++ {
-		out[fmt.Sprintf("cut after %d h", hours)] = bake.Happening{What: bake.Judged, Verdict: bake.Verdict{Mark: 3, CutAfter: 60 * hours}}
+		out = append(out, telling{fmt.Sprintf("cut after %d h", hours), bake.Happening{What: bake.Judged, Verdict: bake.Verdict{Mark: 3, CutAfter: 60 * hours}}})
 	}
 	for n := range bake.Signs {
-		out[fmt.Sprintf("%d signs", n+1)] = bake.Happening{What: bake.Judged, Verdict: bake.Verdict{Mark: 3, Signs: append(slices.Clone(bake.Signs[:n+1]), bake.Signs[0])}}
+		out = append(out, telling{fmt.Sprintf("%d signs", n+1), bake.Happening{What: bake.Judged, Verdict: bake.Verdict{Mark: 3, Signs: append(slices.Clone(bake.Signs[:n+1]), bake.Signs[0])}}})
 	}
 	for n := range bake.Mishaps {
-		out[fmt.Sprintf("%d mishaps", n+1)] = bake.Happening{What: bake.Judged, Verdict: bake.Verdict{Mark: 3, Mishaps: append(slices.Clone(bake.Mishaps[:n+1]), bake.Mishaps[0])}}
+		out = append(out, telling{fmt.Sprintf("%d mishaps", n+1), bake.Happening{What: bake.Judged, Verdict: bake.Verdict{Mark: 3, Mishaps: append(slices.Clone(bake.Mishaps[:n+1]), bake.Mishaps[0])}}})
 	}
 	for _, dose := range []dough.Dose{{Of: dough.Water}, {Of: dough.Water, Amount: measure.Of(1, 1, measure.Tsp)}, {Of: dough.FlourDose, Amount: measure.Of(1, 1, measure.Cup)}, {Of: dough.FlourDose, Amount: measure.Of(30, 1, measure.Gram)}} {
-		out[fmt.Sprintf("put in %s of %s", dose.Amount, dose.Of)] = bake.Happening{What: bake.PutIn, Dose: &dose}
+		out = append(out, telling{fmt.Sprintf("put in %s of %s", dose.Amount, dose.Of), bake.Happening{What: bake.PutIn, Dose: &dose}})
 	}
 	for _, seen := range dough.Seen("").Words() {
-		out["saw it "+seen] = bake.Happening{What: bake.Saw, Seen: dough.Seen(seen)}
+		out = append(out, telling{"saw it " + seen, bake.Happening{What: bake.Saw, Seen: dough.Seen(seen)}})
 	}
 	for _, stands := range dough.Stands("").Words() {
-		out["it stands "+stands] = bake.Happening{What: bake.Stood, Stands: dough.Stands(stands)}
+		out = append(out, telling{"it stands " + stands, bake.Happening{What: bake.Stood, Stands: dough.Stands(stands)}})
 	}
 	for _, cut := range []bake.Cut{{}, {From: clock("09:10"), To: clock("09:15")}, {From: clock("09:15"), To: clock("09:10")}, {From: clock("08:00"), To: clock("09:15")}, {From: clock("10:00"), To: clock("10:20"), Resumed: true}, {From: clock("13:00"), To: clock("17:00")}} {
-		out[fmt.Sprintf("a cut from %s to %s", cut.From.Format("15:04"), cut.To.Format("15:04"))] = bake.Happening{What: bake.PowerCut, Cut: &cut}
+		out = append(out, telling{fmt.Sprintf("a cut from %s to %s", cut.From.Format("15:04"), cut.To.Format("15:04")), bake.Happening{What: bake.PowerCut, Cut: &cut}})
 	}
 	for _, p := range []bake.Photo{{}, {ID: "a", Width: 1}, {ID: "a", Height: 1}, {Width: 1, Height: 1}, {ID: "a", Width: 1, Height: 1}} {
-		out[fmt.Sprintf("a photo %q of %d × %d", p.ID, p.Width, p.Height)] = bake.Happening{What: bake.Photographed, Photo: &p}
+		out = append(out, telling{fmt.Sprintf("a photo %q of %d × %d", p.ID, p.Width, p.Height), bake.Happening{What: bake.Photographed, Photo: &p}})
 	}
 	return out
 }

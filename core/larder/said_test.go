@@ -1,7 +1,10 @@
 package larder
 
 import (
+	"fmt"
 	"math/rand/v2"
+	"slices"
+	"strings"
 	"testing"
 
 	"risepan/core/measure"
@@ -12,50 +15,51 @@ import (
 // mistyped.
 func TestWhatTheLarderSays(t *testing.T) {
 	var all []readtest.Said
-	said := func(err error) string {
-		if err != nil {
-			return err.Error()
-		}
-		return ""
-	}
-	var out []any
-	for n, i := range All() {
-		for _, text := range []string{"1 cup", "2 tbsp", "3/4 tsp", "2", "100 g", "3 oz", "250 ml", "1 packet", "1 stick"} {
+	var rows readtest.Rows
+	for _, i := range All() {
+		var weighs []string
+		for _, text := range []string{"1 cup", "2 tbsp", "3/4 tsp", "2", "100 g", "1 packet", "1 stick"} {
 			a, err := measure.Parse(text, measure.US)
 			if err != nil {
 				t.Fatal(err)
 			}
-			g, err := i.Weigh(a)
-			out = append(out, g, said(err))
-		}
-		out = append(out, i.Volume(100), i.Counted(), i.HoldsGluten())
-		if i.Kind == Flour {
-			for _, f := range Fillings {
-				out = append(out, Cup{Flour: i.ID, Filling: f, Measure: measure.Of(1, 1, measure.Cup)}.In(&i).PerCup)
+			if g, err := i.Weigh(a); err == nil {
+				weighs = append(weighs, fmt.Sprintf("%s %.4g", text, float64(g)))
 			}
 		}
-		if n%10 == 9 {
-			all = append(all, readtest.Said{Name: "rows to " + i.Name, Value: out})
-			out = nil
+		about := fmt.Sprintf("100 g are %.4g ml", float64(i.Volume(100)))
+		if i.Counted() {
+			about += ", counted"
 		}
+		if i.HoldsGluten() {
+			about += ", gluten"
+		}
+		if i.Kind == Flour {
+			for _, f := range Fillings {
+				own := Cup{Flour: i.ID, Filling: f, Measure: measure.Of(1, 1, measure.Cup)}.In(&i).PerCup
+				about += fmt.Sprintf(", %s %.4g", f, float64(own))
+			}
+		}
+		rows.Each(t, i.Name, strings.Join(weighs, ", "), about)
 	}
-	all = append(all, readtest.Said{Name: "the other rows", Value: out})
+	all = append(all, readtest.Said{Name: "rows", Value: &rows})
 
-	var cups []any
-	weigh := func(c Cup) {
+	var cups readtest.Rows
+	weigh := func(what string, c Cup) {
 		k, err := c.Calibrate()
-		cups = append(cups, k, said(err))
 		if k.Weighed > 0 {
-			cups = append(cups, k.Doubt(1), k.Doubt(3.5))
+			cups.Add(t, what, k, k.Doubt(1), k.Doubt(3.5), err)
+			return
 		}
+		cups.Add(t, what, k, err)
 	}
 	r := rand.New(rand.NewPCG(5, 12))
-	for n := range 60 {
+	for n := range 24 {
 		c := Cup{Measure: measure.Of(1, 1, measure.Cup)}
 		for range n % 14 {
 			c.Weighings = append(c.Weighings, measure.Grams(125+r.NormFloat64()*float64(2+n/2)))
 		}
-		weigh(c)
+		weigh(fmt.Sprintf("%d weighings", len(c.Weighings)), c)
 	}
 	for _, text := range []string{"24 ml", "25 ml", "26 ml", "999 ml", "1000 ml", "1001 ml", "1/2 cup"} {
 		a, err := measure.Parse(text, measure.US)
@@ -64,49 +68,53 @@ func TestWhatTheLarderSays(t *testing.T) {
 		}
 		ml := measure.Grams(a.Millilitres())
 		for _, perMl := range []measure.Grams{0, 0.19, 0.2, 0.21, 0.5, 1.29, 1.3, 1.31} {
-			weigh(Cup{Measure: a, Weighings: []measure.Grams{perMl * ml}})
+			weigh(fmt.Sprintf("%s of %g g a ml", text, float64(perMl)), Cup{Measure: a, Weighings: []measure.Grams{perMl * ml}})
 		}
 		for _, most := range []measure.Grams{1.79, 1.8, 1.81} {
-			weigh(Cup{Measure: a, Weighings: []measure.Grams{0.4 * ml, 0.4 * most * ml}})
+			weigh(fmt.Sprintf("%s, one %g times the other", text, float64(most)), Cup{Measure: a, Weighings: []measure.Grams{0.4 * ml, 0.4 * most * ml}})
 		}
 	}
-	all = append(all, readtest.Said{Name: "cups", Value: cups})
+	all = append(all, readtest.Said{Name: "cups", Value: &cups})
 
-	var cannot []any
-	for _, change := range []func(i *Ingredient, v float64){
-		func(i *Ingredient, v float64) { i.Shares.Water = v }, func(i *Ingredient, v float64) { i.Shares.Fibre = v },
-		func(i *Ingredient, v float64) { i.PerCup = measure.Grams(v) }, func(i *Ingredient, v float64) { i.Each = measure.Grams(v) },
-		func(i *Ingredient, v float64) { i.FlourPart = v }, func(i *Ingredient, v float64) { i.AsDry = v }, func(i *Ingredient, v float64) { i.Raising = v },
-		func(i *Ingredient, v float64) { i.Lightest, i.Heaviest = measure.Grams(v), measure.Grams(v) }, func(i *Ingredient, v float64) { i.Heaviest = measure.Grams(v) },
+	var cannot readtest.Rows
+	for _, c := range []struct {
+		field  string
+		change func(i *Ingredient, v float64)
+	}{
+		{"water", func(i *Ingredient, v float64) { i.Shares.Water = v }}, {"fibre", func(i *Ingredient, v float64) { i.Shares.Fibre = v }},
+		{"a cup", func(i *Ingredient, v float64) { i.PerCup = measure.Grams(v) }}, {"each", func(i *Ingredient, v float64) { i.Each = measure.Grams(v) }},
+		{"flour part", func(i *Ingredient, v float64) { i.FlourPart = v }}, {"as dry", func(i *Ingredient, v float64) { i.AsDry = v }},
+		{"raising", func(i *Ingredient, v float64) { i.Raising = v }}, {"heaviest", func(i *Ingredient, v float64) { i.Heaviest = measure.Grams(v) }},
+		{"lightest", func(i *Ingredient, v float64) { i.Lightest, i.Heaviest = measure.Grams(v), measure.Grams(v) }},
 	} {
-		for _, v := range []float64{-0.01, 0, 0.01, 1, 1.01, 3, 3.01, 5, 5.01, 20, 100, 100.01, 1000, 1000.01} {
-			for _, id := range []ID{"bread-flour", "instant-yeast", "baking-powder", "egg"} {
+		for _, id := range []ID{"bread-flour", "instant-yeast", "baking-powder", "egg"} {
+			for _, v := range []float64{-0.01, 0, 0.01, 1, 1.01, 3, 3.01, 5, 5.01, 20, 100, 100.01, 1000, 1000.01} {
 				i, _ := Get(id)
 				own := *i
-				change(&own, v)
-				cannot = append(cannot, said(own.Check()))
+				c.change(&own, v)
+				cannot.Add(t, fmt.Sprintf("%s of %s, %g", c.field, id, v), own.Check())
 			}
 		}
 	}
-	all = append(all, readtest.Said{Name: "what cannot be", Value: cannot})
+	all = append(all, readtest.Said{Name: "what cannot be", Value: &cannot})
 
-	var names []any
-	for n, i := range All() {
+	var names readtest.Rows
+	for _, i := range All() {
+		itself, near := 0, 0
+		taken := map[ID]int{}
 		for at := range i.Name {
 			for _, typed := range []string{i.Name[:at] + i.Name[at+1:], i.Name[:at] + "x" + i.Name[at:], i.Name[:at] + "e" + i.Name[at+1:]} {
-				f := Find(typed)
-				var near []ID
-				for _, other := range f.Near {
-					near = append(near, other.ID)
+				switch f := Find(typed); {
+				case f.Ingredient.ID == i.ID:
+					itself++
+				case !f.Ingredient.Unknown:
+					taken[f.Ingredient.ID]++
+				case slices.ContainsFunc(f.Near, func(n Ingredient) bool { return n.ID == i.ID }):
+					near++
 				}
-				names = append(names, f.Sure, f.Ingredient.ID, f.Grade, f.State, f.Remark, near)
 			}
 		}
-		if n%40 == 39 {
-			all = append(all, readtest.Said{Name: "names mistyped to " + i.Name, Value: names})
-			names = nil
-		}
+		names.Each(t, i.Name, fmt.Sprintf("of %d slips found %d, asked %d, taken for %v", 3*len(i.Name), itself, near, taken))
 	}
-	all = append(all, readtest.Said{Name: "the other names, mistyped", Value: names})
-	readtest.Hold(t, all)
+	readtest.Hold(t, append(all, readtest.Said{Name: "names mistyped", Value: &names}))
 }

@@ -1,14 +1,16 @@
-// Package readtest holds what a room says to what it said before: whole answers, of which other tests look at single
-// figures and words.
+// Package readtest holds what a room says to what it said before.
+//
+// A page testdata/said.txt has a block of text for each answer: a heading, and the answer as it is sent, written to be
+// read. Where a rule changes, the page changes with it, and the difference of the page is what there is to review. Other
+// tests look at single figures and words; these hold the rest.
 package readtest
 
 import (
-	"crypto/sha256"
-	"encoding/hex"
+	"bytes"
 	"encoding/json"
 	"fmt"
-	"math"
 	"os"
+	"strconv"
 	"strings"
 	"testing"
 )
@@ -16,21 +18,21 @@ import (
 // Said is one answer.
 type Said struct {
 	Name  string
-	Value any
+	Value any // as it is sent; a string stands as it is
 }
 
 const page = "testdata/said.txt"
 
-// Hold compares answers, in their order, with those on the page testdata/said.txt, where a short sum stands for each. One that
-// changed on purpose is taken over by RISEPAN_GOLDEN=1 go test; what it now is, is told by go test -v.
+// Hold compares answers, in their order, with those on the page testdata/said.txt. Where they differ on purpose,
+// RISEPAN_GOLDEN=1 go test writes the page anew.
 func Hold(t *testing.T, all []Said) {
 	t.Helper()
-	lines := make([]string, len(all))
+	blocks := make([]string, len(all))
 	for n, s := range all {
-		lines[n] = sum(t, s.Value) + " " + s.Name
+		blocks[n] = "# " + s.Name + "\n" + Text(t, s.Value)
 	}
 	if os.Getenv("RISEPAN_GOLDEN") == "1" {
-		if err := os.WriteFile(page, []byte(strings.Join(lines, "\n")+"\n"), 0o644); err != nil {
+		if err := os.WriteFile(page, []byte(strings.Join(blocks, "\n\n")+"\n"), 0o644); err != nil {
 			t.Fatal(err)
 		}
 	}
@@ -38,58 +40,202 @@ func Hold(t *testing.T, all []Said) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	before := strings.Split(strings.TrimSuffix(string(b), "\n"), "\n")
-	if len(before) != len(lines) {
-		t.Fatalf("%d answers, and %d on %s", len(lines), len(before), page)
+	before := strings.Split(strings.TrimSuffix(string(b), "\n"), "\n\n")
+	if len(before) != len(blocks) {
+		t.Fatalf("%d answers, and %d on %s", len(blocks), len(before), page)
 	}
 	differ := 0
-	for n, line := range lines {
-		if line == before[n] {
+	for n, is := range blocks {
+		if is == before[n] {
 			continue
 		}
 		if differ++; differ <= 5 {
-			t.Errorf("%s is answered otherwise than before", all[n].Name)
-			now, _ := json.MarshalIndent(all[n].Value, "", " ")
-			t.Logf("%s", now)
+			t.Errorf("%s:\n%s", all[n].Name, difference(before[n], is))
 		}
 	}
 	if differ > 5 {
-		t.Errorf("and %d more", differ-5)
+		t.Errorf("and %d more answers differ", differ-5)
 	}
 }
 
-// sum stands for a value as it is sent, its numbers to six figures.
-func sum(t *testing.T, v any) string {
+// difference is the first line in which two blocks differ.
+func difference(was, is string) string {
+	a, b := strings.Split(was, "\n"), strings.Split(is, "\n")
+	for n := range max(len(a), len(b)) {
+		at := func(lines []string) string {
+			if n < len(lines) {
+				return lines[n]
+			}
+			return "nothing more"
+		}
+		if at(a) != at(b) {
+			return fmt.Sprintf("was  %s\nis   %s", at(a), at(b))
+		}
+	}
+	return ""
+}
+
+// wide is how many letters a line of a page has at the most, where what it says can be broken.
+const wide = 116
+
+// Text is a value as it is sent, to be read: a field or an item a line, where it does not fit on one; numbers to six
+// figures; what is empty left out.
+func Text(t *testing.T, v any) string {
 	t.Helper()
+	switch v := v.(type) {
+	case string:
+		return strings.ReplaceAll(strings.TrimSpace(v), "\n\n", "\n")
+	case *Rows:
+		return v.String()
+	}
 	b, err := json.Marshal(v)
 	if err != nil {
 		t.Fatal(err)
 	}
-	var sent any
-	if err := json.Unmarshal(b, &sent); err != nil {
+	d := json.NewDecoder(bytes.NewReader(b))
+	d.UseNumber()
+	sent, err := read(d)
+	if err != nil {
 		t.Fatal(err)
 	}
-	h := sha256.New()
-	fmt.Fprint(h, rounded(sent))
-	return hex.EncodeToString(h.Sum(nil)[:6])
+	return strings.Join(sent.lines(), "\n")
 }
 
-func rounded(v any) any {
-	switch v := v.(type) {
-	case float64:
-		if v == 0 {
-			return v
+// node is a value as it was read: a text, or named or unnamed items.
+type node struct {
+	text  string
+	names []string // of an object's items
+	items []node
+	list  bool
+}
+
+func read(d *json.Decoder) (node, error) {
+	t, err := d.Token()
+	if err != nil {
+		return node{}, err
+	}
+	switch t := t.(type) {
+	case json.Delim:
+		out := node{list: t == '['}
+		for d.More() {
+			name := ""
+			if !out.list {
+				key, err := d.Token()
+				if err != nil {
+					return out, err
+				}
+				name = fmt.Sprint(key)
+			}
+			item, err := read(d)
+			if err != nil {
+				return out, err
+			}
+			if !out.list && item.empty() {
+				continue
+			}
+			out.names, out.items = append(out.names, name), append(out.items, item)
 		}
-		unit := math.Pow(10, math.Floor(math.Log10(math.Abs(v)))-5)
-		return math.Round(v/unit) * unit
-	case []any:
-		for n := range v {
-			v[n] = rounded(v[n])
-		}
-	case map[string]any: // printed in the order of its names
-		for name := range v {
-			v[name] = rounded(v[name])
+		_, err := d.Token()
+		return out, err
+	case json.Number:
+		f, err := t.Float64()
+		return node{text: strconv.FormatFloat(f, 'g', 6, 64)}, err
+	case nil:
+		return node{text: "-"}, nil
+	}
+	return node{text: strings.ReplaceAll(fmt.Sprint(t), "\n", " / ")}, nil
+}
+
+func (n node) empty() bool {
+	return len(n.items) == 0 && (n.text == "" || n.text == "0" || n.text == "false" || n.text == "-")
+}
+
+// line is a value on one line.
+func (n node) line() string {
+	if n.items == nil {
+		return n.text
+	}
+	parts := make([]string, len(n.items))
+	for i, item := range n.items {
+		parts[i] = strings.TrimSpace(n.names[i] + " " + item.line())
+		if n.names[i] == "" && item.items != nil && !item.list {
+			parts[i] = "(" + parts[i] + ")"
 		}
 	}
-	return v
+	if n.list {
+		return "[" + strings.Join(parts, "; ") + "]"
+	}
+	return strings.Join(parts, ", ")
+}
+
+func (n node) lines() (out []string) {
+	if whole := n.line(); n.items == nil || len(whole) <= wide {
+		return []string{whole}
+	}
+	for i, item := range n.items {
+		name := n.names[i]
+		if name == "" {
+			name = "-"
+		}
+		inner := item.lines()
+		if len(inner) == 1 {
+			out = append(out, name+" "+inner[0])
+			continue
+		}
+		out = append(out, name)
+		for _, l := range inner {
+			out = append(out, "  "+l)
+		}
+	}
+	return out
+}
+
+// Rows are answers to one question asked over and over with something changed: a row each, those that follow one another
+// with the same answer in one.
+type Rows struct {
+	rows []row
+}
+
+type row struct{ from, to, says string }
+
+// Add adds the answers to what was asked.
+func (r *Rows) Add(t *testing.T, asked any, answers ...any) {
+	t.Helper()
+	last := len(r.rows) - 1
+	r.Each(t, asked, answers...)
+	if last >= 0 && r.rows[last].says == r.rows[last+1].says {
+		r.rows[last].to = r.rows[last+1].from
+		r.rows = r.rows[:last+1]
+	}
+}
+
+// Each is Add that gives every answer a row of its own.
+func (r *Rows) Each(t *testing.T, asked any, answers ...any) {
+	t.Helper()
+	parts := make([]string, 0, len(answers))
+	for _, a := range answers {
+		if err, ok := a.(error); ok {
+			a = "! " + err.Error()
+		}
+		if text := strings.ReplaceAll(Text(t, a), "\n", " | "); text != "-" && text != "" {
+			parts = append(parts, text)
+		}
+	}
+	at := fmt.Sprint(asked)
+	r.rows = append(r.rows, row{at, at, strings.Join(parts, " · ")})
+}
+
+func (r *Rows) String() string {
+	if len(r.rows) == 0 {
+		return "nothing"
+	}
+	lines := make([]string, len(r.rows))
+	for n, row := range r.rows {
+		at := row.from
+		if row.to != row.from {
+			at += " … " + row.to
+		}
+		lines[n] = strings.TrimSpace(at + ": " + row.says)
+	}
+	return strings.Join(lines, "\n")
 }

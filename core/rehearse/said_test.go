@@ -1,6 +1,7 @@
 package rehearse_test
 
 import (
+	"fmt"
 	"testing"
 	"time"
 
@@ -15,18 +16,28 @@ func TestWhatARehearsalShows(t *testing.T) {
 		for _, name := range []string{"Towpath white", "Mooring raisin loaf"} {
 			p := practise(t, name, "", slip)
 			p.press(p.r.Plan.Setting.Presses)
-			var said []any
-			for range 24 {
+			var said readtest.Rows
+			for n := range 24 {
 				p.now = p.now.Add(time.Minute)
-				said = append(said, p.state())
+				if n%6 == 0 {
+					said.Add(t, fmt.Sprintf("minute %d", n+1), seen(p.state()))
+				}
 			}
 			p.do(rehearse.Happening{What: rehearse.Paced, Pace: 600})
-			for range 12 {
+			for n := range 12 {
 				p.now = p.now.Add(2 * time.Second)
-				said = append(said, p.state())
+				if n%3 == 0 {
+					said.Add(t, fmt.Sprintf("at a quicker pace, %d s", 2*n+2), seen(p.state()))
+				}
 			}
-			all = append(all, readtest.Said{Name: name + ", " + string(slip), Value: said})
+			all = append(all, readtest.Said{Name: name + ", " + string(slip), Value: &said})
 		}
 	}
 	readtest.Hold(t, all)
+}
+
+// seen is a state without what the bake's own page holds.
+func seen(s rehearse.State) rehearse.State {
+	s.Bake, s.Happens = nil, nil
+	return s
 }

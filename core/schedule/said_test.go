@@ -13,14 +13,12 @@ import (
 func TestWhatDaysCost(t *testing.T) {
 	var all []readtest.Said
 	r := rand.New(rand.NewPCG(11, 3))
-	var said []any
+	var said readtest.Rows
 	for n := range 80 {
 		p, left := schedule.MakeCounted(random(r))
-		if said = append(said, p, left); n%4 == 3 {
-			all = append(all, readtest.Said{Name: fmt.Sprintf("random days to %d", n), Value: said})
-			said = nil
-		}
+		said.Each(t, fmt.Sprintf("random day %d", n), p, left)
 	}
+	all = append(all, readtest.Said{Name: "random days", Value: &said})
 	for seed := range uint64(8) {
 		p, left := schedule.MakeCounted(saturday(seed, 5, 2))
 		all = append(all, readtest.Said{Name: fmt.Sprintf("saturday %d", seed), Value: []any{p, left}})

@@ -22,7 +22,7 @@ func TestWhatTheDoughComesTo(t *testing.T) {
 	var all []readtest.Said
 	for _, what := range []string{"yeast", "salt", "water", "sugar", "fat", "grain", "room", "liquid", "strong", "paddle"} {
 		for n, change := range changes[what] {
-			for _, cycle := range []string{"basic", "wholemeal", "rapid"} {
+			for _, cycle := range []string{"basic", "rapid"}[:1+n%2] {
 				c := usual.with(change).with(func(c *trial) {
 					if m, ok := demo.Galley().Cycle(cycle); ok {
 						c.cycle = m.ID
@@ -30,20 +30,19 @@ func TestWhatTheDoughComesTo(t *testing.T) {
 				})
 				p := c.programme()
 				d := c.put()
-				var stood []any
-				for m := range p.Total {
-					if m%30 == 0 {
-						stood = append(stood, c.put().Through(p, m), c.off(m))
-					}
+				var stood readtest.Rows
+				for m := machine.Minutes(60); m < p.Total; m += 60 {
+					stood.Add(t, m, c.put().Through(p, m))
 				}
 				d = d.Through(p, p.Total)
-				all = append(all, readtest.Said{Name: fmt.Sprintf("%s %d, %s", what, n+1, cycle), Value: []any{stood, d, d.Shape(measure.Millilitres(3580)), c.loaf()}})
+				stood.Add(t, "baked", d.Shape(measure.Millilitres(3580)), c.loaf())
+				all = append(all, readtest.Said{Name: fmt.Sprintf("%s %d, %s", what, n+1, cycle), Value: &stood})
 			}
 		}
 	}
 	for _, m := range []machine.Machine{demo.Galley(), demo.Boatyard()} {
 		for _, c := range m.Cycles {
-			var stood []any
+			var stood readtest.Rows
 			for _, timer := range []machine.Minutes{0, m.Delay.Largest / 2 / max(m.Delay.Step, 1) * m.Delay.Step} {
 				e := set(standin.New(m, noon), c.ID, m.Sizes[0], timer)
 				for n := range 40 {
@@ -55,13 +54,15 @@ func TestWhatTheDoughComesTo(t *testing.T) {
 					if n == 5 {
 						e, _ = e.Power(true)
 					}
-					stood = append(stood, events, e.Phase, e.Display, e.Wait, e.Into, e.Stood, e.Kept, e.Hot, e.Locked)
+					if len(events) > 0 {
+						stood.Add(t, fmt.Sprintf("timer %s, %d min", timer, 9*(n+1)), events, e.Phase, e.Display, e.Wait, e.Into, e.Hot, e.Locked)
+					}
 					if e.Phase == standin.Paused && n%3 == 0 {
 						e, _ = e.Press(m.Full().Start, false)
 					}
 				}
 			}
-			all = append(all, readtest.Said{Name: m.Name + ", " + c.Name, Value: stood})
+			all = append(all, readtest.Said{Name: m.Name + ", " + c.Name, Value: &stood})
 		}
 	}
 	readtest.Hold(t, all)
