@@ -106,7 +106,7 @@ func TestQuestionsAreAnswered(t *testing.T) {
 	}
 	id := h.recipeOf("Towpath white")
 	var kept usecase.RecipeKept
-	h.must(201, "POST", "~/recipes/"+id+"/taught", map[string]any{"line": "l1", "amount": "1 cup + 1 tbsp", "because": "too dry: short and dense"}, &kept, "Idempotency-Key", "t", "If-Match", `"1"`)
+	h.must(201, "POST", "~/recipes/"+id+"/taught", map[string]any{"line": "l1", "amount": "1 cup + 1 tbsp", "cause": "too dry", "signs": []string{"short and dense"}}, &kept, "Idempotency-Key", "t", "If-Match", `"1"`)
 	if kept.Revision != 2 {
 		t.Errorf("what was taught is revision %d", kept.Revision)
 	}

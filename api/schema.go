@@ -2,7 +2,10 @@ package api
 
 import (
 	"bytes"
+	"fmt"
+	"maps"
 	"reflect"
+	"slices"
 	"strings"
 
 	stdjson "encoding/json"
@@ -70,6 +73,45 @@ func Schema() []byte {
 	}
 	out.WriteByte('\n')
 	return out.Bytes()
+}
+
+// Words is a TypeScript module with the words of every vocabulary that crosses the wire, so that the screens need not
+// list them: a word that is new or gone is an error of types there.
+func Words() []byte {
+	found := map[string][]string{}
+	seen := map[reflect.Type]bool{}
+	var walk func(reflect.Type)
+	walk = func(t reflect.Type) {
+		if seen[t] {
+			return
+		}
+		seen[t] = true
+		switch {
+		case t.Implements(wordedType):
+			found[typeName(t)] = reflect.Zero(t).Interface().(worded).Words()
+		case t.Kind() == reflect.Struct:
+			for f := range t.Fields() {
+				if f.IsExported() {
+					walk(f.Type)
+				}
+			}
+		case t.Kind() == reflect.Map:
+			walk(t.Key())
+			walk(t.Elem())
+		case t.Kind() == reflect.Pointer || t.Kind() == reflect.Slice || t.Kind() == reflect.Array:
+			walk(t.Elem())
+		}
+	}
+	walk(reflect.TypeOf(shapes()))
+	out := []byte("/* Made by ./tools/types of the program's vocabularies. */\n")
+	for _, name := range slices.Sorted(maps.Keys(found)) {
+		words, err := stdjson.Marshal(found[name])
+		if err != nil {
+			panic("api: words are always writable: " + err.Error())
+		}
+		out = fmt.Appendf(out, "\nexport const %s = %s as const;\nexport type %s = (typeof %s)[number];\n", name, words, name, name)
+	}
+	return out
 }
 
 // vocabulary is the schema of a closed list of words.

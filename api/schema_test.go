@@ -5,6 +5,7 @@ import (
 	"os"
 	"os/exec"
 	"path/filepath"
+	"strings"
 	"testing"
 
 	stdjson "encoding/json"
@@ -33,6 +34,13 @@ func TestTheFrontEndsTypesAreCurrent(t *testing.T) {
 	got, err := os.ReadFile("../ui/src/client/types.gen.ts")
 	if err != nil || !bytes.Equal(got, want) {
 		t.Errorf("ui/src/client/types.gen.ts is stale (%v): run ./tools/types", err)
+	}
+	squeeze := func(b []byte) string { // prettier breaks lines
+		return strings.ReplaceAll(strings.Join(strings.Fields(string(b)), ""), ",]", "]")
+	}
+	words, err := os.ReadFile("../ui/src/client/words.gen.ts")
+	if err != nil || squeeze(words) != squeeze(api.Words()) {
+		t.Errorf("ui/src/client/words.gen.ts is stale (%v): run ./tools/types", err)
 	}
 }
 

@@ -13,6 +13,7 @@ import (
 	"risepan/core/measure"
 	"risepan/core/plan"
 	"risepan/core/recipe"
+	"risepan/core/verdict"
 	"risepan/store"
 )
 
@@ -84,16 +85,17 @@ func Furnish(ctx context.Context, q store.Queries, k store.Kitchen, zone *time.L
 	if err != nil {
 		return err
 	}
-	revise := func(before store.Recipe, water, yeast, because string, daysAgo int) (store.Recipe, error) {
+	revise := func(before store.Recipe, water, yeast string, cause verdict.Cause, signs []string, daysAgo int) (store.Recipe, error) {
 		next := oatLoaf(water, yeast).Revise(before.Recipe)
-		next.Because = because
+		next.Because = recipe.Because{Cause: string(cause), Signs: signs}
 		return q.ReviseRecipe(ctx, k.ID, before.ID, before.Revision, next, true, now.AddDate(0, 0, -daysAgo))
 	}
-	oats2, err := revise(oats1, "1 cup plus 2 tbsp", "1 3/4 tsp", "too much yeast: sunken top, coarse, holey", 17)
+	oats2, err := revise(oats1, "1 cup plus 2 tbsp", "1 3/4 tsp", verdict.MuchYeast,
+		[]string{"sunken top", "coarse, holey"}, 17)
 	if err != nil {
 		return err
 	}
-	oats3, err := revise(oats2, "1 cup plus 1 tbsp", "1 3/4 tsp", "too wet: coarse, holey", 10)
+	oats3, err := revise(oats2, "1 cup plus 1 tbsp", "1 3/4 tsp", verdict.TooWet, []string{"coarse, holey"}, 10)
 	if err != nil {
 		return err
 	}

@@ -118,7 +118,7 @@ func TestTheLogIsSearchedAndTheNextLoafIsAsked(t *testing.T) {
 	at := kitchenOf(t, s)
 	for _, r := range get(t, at)["recipes"].([]any) {
 		if r := r.(map[string]any); r["name"] == "Towpath white" {
-			status, kept := post(t, at+"/recipes/"+r["id"].(string)+"/taught", map[string]any{"line": "l7", "amount": "1 1/2 tsp", "because": "too much yeast: sunken top"}, "taught", "1")
+			status, kept := post(t, at+"/recipes/"+r["id"].(string)+"/taught", map[string]any{"line": "l7", "amount": "1 1/2 tsp", "cause": "too much yeast", "signs": []string{"sunken top"}}, "taught", "1")
 			if status != 201 {
 				t.Fatalf("the change is not kept: %d %v", status, kept)
 			}

@@ -3,6 +3,7 @@ package store
 import (
 	"context"
 	"fmt"
+	"slices"
 	"strings"
 
 	"github.com/go-json-experiment/json"
@@ -16,6 +17,7 @@ import (
 	"risepan/core/plan"
 	"risepan/core/recipe"
 	"risepan/core/rehearse"
+	"risepan/core/verdict"
 )
 
 // document is a kind of stored document. Every row of it carries the number of the shape that it was
@@ -32,7 +34,7 @@ type document struct {
 var (
 	kitchens      = document{"kitchen", "kitchen_versions", kitchen.Shape, map[int]func(map[string]any) error{1: grainsAndHoppers}}
 	machines      = document{"machine", "machine_versions", machine.Shape, nil}
-	recipes       = document{"recipe", "recipe_versions", recipe.Shape, map[int]func(map[string]any) error{1: guessesUnknown}}
+	recipes       = document{"recipe", "recipe_versions", recipe.Shape, map[int]func(map[string]any) error{1: guessesUnknown, 2: reasonInWords}}
 	habits        = document{"habit", "habits", HabitShape, nil}
 	wishes        = document{"wish", "benches", plan.WishShape, nil}
 	plans         = document{"plan", "bakes", plan.Shape, map[int]func(map[string]any) error{1: guessesOfPlan, 2: settingOfPlan}}
@@ -85,6 +87,39 @@ func guessesUnknown(recipe map[string]any) error {
 		}
 	}
 	return nil
+}
+
+// reasonInWords brings a recipe from shape 2, in which the reason of a revision was one text: a cause of the verdict, a
+// colon and the signs that the loaf showed, or a note.
+func reasonInWords(recipe map[string]any) error {
+	text, there := recipe["because"].(string)
+	if !there {
+		return nil
+	}
+	cause, signs, _ := strings.Cut(text, ": ")
+	if !slices.Contains(verdict.Causes, verdict.Cause(cause)) {
+		recipe["because"] = map[string]any{"note": text}
+		return nil
+	}
+	because := map[string]any{"cause": cause}
+	if all := signsIn(signs); len(all) > 0 {
+		because["signs"] = all
+	}
+	recipe["because"] = because
+	return nil
+}
+
+// signsIn are the signs of a text that lists them; some have commas of their own.
+func signsIn(text string) (out []any) {
+	for text != "" {
+		n := slices.IndexFunc(bake.Signs, func(s bake.Sign) bool { return strings.HasPrefix(text, string(s)) })
+		if n < 0 {
+			return out
+		}
+		out = append(out, string(bake.Signs[n]))
+		text = strings.TrimPrefix(strings.TrimPrefix(text, string(bake.Signs[n])), ", ")
+	}
+	return out
 }
 
 // guessesOfPlan does the same to a plan, whose trade-off was between scoops and closeness.

@@ -383,3 +383,36 @@ func TestADocumentThatCannotBeReadCostsItselfAlone(t *testing.T) {
 		t.Errorf("of two habits %v is read, %v is said (%v)", habits, unreadable, err)
 	}
 }
+
+// The reason of a revision was one text: a cause, a colon and signs, of which some have commas of their own; or a note.
+func TestAReasonInWordsIsReadAsItsParts(t *testing.T) {
+	d := store.Documents()["recipe"]
+	b, err := os.ReadFile(filepath.Join("testdata", "recipe-2.json"))
+	if err != nil {
+		t.Fatal(err)
+	}
+	for text, want := range map[string]recipe.Because{
+		"too wet: coarse, holey, sunken top": {Cause: "too wet", Signs: []string{"coarse, holey", "sunken top"}},
+		"too much yeast":                     {Cause: "too much yeast"},
+		"too dry: ":                          {Cause: "too dry"},
+		"back to revision 3":                 {Note: "back to revision 3"},
+		"grandmother: she liked it sweeter":  {Note: "grandmother: she liked it sweeter"},
+	} {
+		var doc map[string]any
+		if err := json.Unmarshal(b, &doc); err != nil {
+			t.Fatal(err)
+		}
+		doc["because"] = text
+		old, err := json.Marshal(doc)
+		if err != nil {
+			t.Fatal(err)
+		}
+		var r recipe.Recipe
+		if err := d.Decode("r", 2, string(old), &r); err != nil {
+			t.Fatal(err)
+		}
+		if !r.Because.Equal(want) {
+			t.Errorf("%q is read as %+v, want %+v", text, r.Because, want)
+		}
+	}
+}

@@ -2,6 +2,7 @@ package usecase
 
 import (
 	"cmp"
+	"slices"
 	"time"
 
 	"risepan/core/bake"
@@ -246,7 +247,7 @@ func (c *Scope) ShowBake(id string) (BakeView, error) {
 		return BakeView{}, err
 	}
 	r, err := c.q.Recipe(c.ctx, c.kitchen, b.RecipeID, b.Revision)
-	return BakeView{b.ID, b.RecipeID, b.Revision, b.StartedAt, b.PutAway, b.Rehearsed, r.Recipe.Because, state, rise, verdict.SignsOf(b.Plan), why, b.Plan, happened, zone.String(), c.now}, err
+	return BakeView{b.ID, b.RecipeID, b.Revision, b.StartedAt, b.PutAway, b.Rehearsed, r.Recipe.Because.String(), state, rise, verdict.SignsOf(b.Plan), why, b.Plan, happened, zone.String(), c.now}, err
 }
 
 // why weighs the causes of a loaf of which signs were told.
@@ -279,7 +280,9 @@ func (c *Scope) why(b store.Bake, s bake.State, happened []bake.Happening) ([]Wh
 	if err != nil {
 		return nil, err
 	}
-	baked.Because = then.Recipe.Because
+	if tried := verdict.Cause(then.Recipe.Because.Cause); slices.Contains(verdict.Causes, tried) {
+		baked.Tried = tried
+	}
 	habits, unreadable, err := c.q.Habits(c.ctx, c.kitchen)
 	if err != nil {
 		return nil, err

@@ -180,6 +180,6 @@ func (c *Scope) copyRecipe(from, id, to string) (store.Recipe, error) {
 		return r, err
 	}
 	next := recipe.New(r.Recipe)
-	next.Because = ""
+	next.Because = recipe.Because{}
 	return c.q.AddRecipe(c.ctx, to, next, next.Yeasted(k.Kitchen.Ingredient), c.now)
 }

@@ -106,7 +106,7 @@ func (c *Scope) learn(l verdict.Lesson) error {
 		if err != nil {
 			return err
 		}
-		next, err := c.taught(before.Recipe, Taught{Line: l.Change.Line, Amount: l.Change.To, Because: l.Say})
+		next, err := c.taught(before.Recipe, l.Change.Line, l.Change.To, recipe.Because{Note: l.Say})
 		if err == nil {
 			_, err = c.keep(before, next)
 		}

@@ -6,11 +6,13 @@ import (
 	"strconv"
 	"strings"
 
+	"risepan/core/bake"
 	"risepan/core/fault"
 	"risepan/core/measure"
 	"risepan/core/plan"
 	"risepan/core/recipe"
 	"risepan/core/swap"
+	"risepan/core/verdict"
 	"risepan/store"
 )
 
@@ -125,9 +127,19 @@ func (c *Scope) keep(before store.Recipe, next recipe.Recipe) (string, error) {
 
 // Taught is one amount of a recipe that a loaf has taught, as its next revision.
 type Taught struct {
-	Line    string         `json:"line"`
-	Amount  measure.Amount `json:"amount"`
-	Because string         `json:"because"`
+	Line   string         `json:"line"`
+	Amount measure.Amount `json:"amount"`
+	Cause  verdict.Cause  `json:"cause"`          // of how the loaf came out
+	Signs  []bake.Sign    `json:"signs,omitzero"` // that it showed
+}
+
+// because is why that amount is kept.
+func (t Taught) because() recipe.Because {
+	out := recipe.Because{Cause: string(t.Cause)}
+	for _, s := range t.Signs {
+		out.Signs = append(out.Signs, string(s))
+	}
+	return out
 }
 
 // Teach keeps one changed amount as the next revision of a recipe, with its reason.
@@ -136,7 +148,7 @@ func (c *Scope) Teach(id string, seen int, in Taught) (string, error) {
 	if err != nil {
 		return "", err
 	}
-	next, err := c.taught(before.Recipe, in)
+	next, err := c.taught(before.Recipe, in.Line, in.Amount, in.because())
 	if err != nil {
 		return "", err
 	}
@@ -144,17 +156,17 @@ func (c *Scope) Teach(id string, seen int, in Taught) (string, error) {
 }
 
 // taught is a recipe with the one amount that was taught.
-func (c *Scope) taught(r recipe.Recipe, in Taught) (recipe.Recipe, error) {
+func (c *Scope) taught(r recipe.Recipe, line string, amount measure.Amount, because recipe.Because) (recipe.Recipe, error) {
 	k, _, err := c.settings()
 	if err != nil {
 		return r, err
 	}
 	r.Lines = slices.Clone(r.Lines)
-	n := slices.IndexFunc(r.Lines, func(l recipe.Line) bool { return l.ID == in.Line })
+	n := slices.IndexFunc(r.Lines, func(l recipe.Line) bool { return l.ID == line })
 	if n < 0 {
 		return r, fault.At("/line", "the recipe has no such line by now: look at it again")
 	}
-	r.Lines[n].Amount, r.Lines[n].Also, r.Because = in.Amount.In(k.Kitchen.Standard), measure.Amount{}, in.Because
+	r.Lines[n].Amount, r.Lines[n].Also, r.Because = amount.In(k.Kitchen.Standard), measure.Amount{}, because
 	if _, err := r.Weigh(k.Kitchen.Ingredient); err != nil {
 		return r, err
 	}

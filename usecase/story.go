@@ -71,10 +71,10 @@ func (c *Scope) Story(id string) (Story, error) {
 	head := revisions[0]
 	out := Story{ID: id, Name: head.Recipe.Name, Revision: head.Number, Revisions: []RevisionTold{}, Bakes: []StoryBake{}, Zone: zone.String(), Now: c.now}
 	for n, r := range revisions {
-		told := RevisionTold{Number: r.Number, At: r.At, Because: r.Recipe.Because}
+		told := RevisionTold{Number: r.Number, At: r.At, Because: r.Recipe.Because.String()}
 		if n+1 < len(revisions) {
 			told.Changed = recipe.Differ(revisions[n+1].Recipe, r.Recipe, k.Kitchen.Ingredient)
-			if revisions[n+1].Recipe.Because == told.Because { // a reason belongs to the revision that it made
+			if revisions[n+1].Recipe.Because.Equal(r.Recipe.Because) { // a reason belongs to the revision that it made
 				told.Because = ""
 			}
 		}
@@ -189,6 +189,6 @@ func (c *Scope) GoBack(id string, in Back) (string, error) {
 		return "", err
 	}
 	next := old.Recipe
-	next.Because = fmt.Sprintf("back to revision %d", in.To)
+	next.Because = recipe.Because{Note: fmt.Sprintf("back to revision %d", in.To)}
 	return c.keepOld(head, next)
 }

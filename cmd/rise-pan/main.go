@@ -97,6 +97,9 @@ func run(args []string) error {
 		return withStore(ctx, log, *data, func(rooms) error { return nil })
 	case "demo":
 		return withStore(ctx, log, *data, func(h rooms) error { return h.firstKitchen(ctx, false, time.Now()) })
+	case "words":
+		_, err := os.Stdout.Write(api.Words())
+		return err
 	case "schema":
 		_, err := os.Stdout.Write(api.Schema())
 		return err

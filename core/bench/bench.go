@@ -45,6 +45,9 @@ var Kinds = []Kind{Tools, Look, Temper, Cut, Paddle, Measure, TopUp, Wait, Well,
 func (k Kind) Words() []string                  { return vocab.List(Kinds) }
 func (k *Kind) UnmarshalText(text []byte) error { return vocab.Read(k, text, "step", Kinds) }
 
+// StepOf is the id of a step of a kind; of one that is about an ingredient, with its line.
+func StepOf(kind Kind, line string) string { return string(kind) + " " + line }
+
 // Step is one thing to do.
 type Step struct {
 	ID    string          `json:"id"` // the same as long as the step has the same sense
@@ -355,7 +358,7 @@ const slack = 0.03
 
 func (b *maker) measure(id, into string, layer pan.Layer) {
 	l := b.line(id)
-	s := Step{ID: "measure " + id, Kind: Measure, Say: l.Name, Line: id, Stuff: layer.Stuff, Into: into, Why: layer.Reason, Aloud: l.Spoken}
+	s := Step{ID: StepOf(Measure, id), Kind: Measure, Say: l.Name, Line: id, Stuff: layer.Stuff, Into: into, Why: layer.Reason, Aloud: l.Spoken}
 	if yeast := b.plan.Formula.Yeast; b.ingredient(l).Kind == larder.Yeast && l.Locked != "" && b.plan.Usual.Bands.Yeast.Judge(yeast, yeast).Outside() {
 		s.Ask = fmt.Sprintf("%s of yeast is unusual for this flour. Look at the spoon again: tablespoon or teaspoon?", shown(l))
 	}
@@ -372,7 +375,7 @@ func (b *maker) measure(id, into string, layer pan.Layer) {
 		if aloud == "" {
 			aloud = b.kitchen.Weight(more, false)
 		}
-		b.add(Step{ID: "top up " + id, Kind: TopUp, Say: "More " + l.Name, Line: id, Stuff: layer.Stuff, Into: into, Add: &add, Aloud: aloud,
+		b.add(Step{ID: StepOf(TopUp, id), Kind: TopUp, Say: "More " + l.Name, Line: id, Stuff: layer.Stuff, Into: into, Add: &add, Aloud: aloud,
 			Why: fmt.Sprintf("So that it keeps up with the loaf: %s in all.", b.kitchen.Weight(l.Exact, false))})
 	}
 }

@@ -170,6 +170,15 @@ func happens(h ...bench.Happening) bench.Session {
 	return bench.At(h)
 }
 
+// measured is a bench at which some lines are measured.
+func measured(lines ...string) bench.Session {
+	var told []bench.Happening
+	for _, id := range lines {
+		told = append(told, bench.Happening{Do: bench.Done, Step: bench.StepOf(bench.Measure, id)})
+	}
+	return happens(told...)
+}
+
 func TestWhatIsDoneOnOneDeviceIsDone(t *testing.T) {
 	at := evening
 	s := happens(bench.Happening{Do: bench.Done, Step: "tools"}, bench.Happening{Do: bench.Done, Step: "paddle"}, bench.Happening{Do: bench.Done, Step: "tools"},

@@ -92,7 +92,7 @@ func (s Slipped) liftable() bool {
 	if wet(here) || here.Place == pan.Stirred || here.Place == pan.Mixed || at > 0 && wet(layers[at-1]) && here.Stuff != pan.Flour {
 		return false
 	}
-	in := func(id string) bool { return slices.Contains(s.Stands.Done, "measure "+id) }
+	in := func(id string) bool { return slices.Contains(s.Stands.Filled, id) }
 	for _, above := range layers[at+1:] {
 		if above.Place != pan.OwnBox && slices.ContainsFunc(above.Lines, in) {
 			return false
@@ -119,7 +119,7 @@ func (s Slipped) fits(k kitchen.Kitchen) string {
 	left := 0
 	for _, l := range s.Before.Pan.Layers {
 		for _, id := range l.Lines {
-			if !slices.Contains(s.Stands.Done, "measure "+id) && id != s.Line {
+			if !slices.Contains(s.Stands.Filled, id) && id != s.Line {
 				left++
 			}
 		}

@@ -17,10 +17,7 @@ func slipped(t *testing.T, name, line, went string, done ...string) []bench.Out 
 	t.Helper()
 	w := wishFor(t, name, demo.Galley())
 	before := planned(t, w)
-	s := bench.At(nil)
-	for _, id := range done {
-		s.Done = append(s.Done, "measure "+id)
-	}
+	s := measured(done...)
 	a := amount(t, went)
 	g, err := s.Weigh(heron(), before, line, a)
 	if err != nil {
@@ -86,7 +83,7 @@ func TestALeftSlipThatNoLoafHoldsIsNoWayOut(t *testing.T) {
 // What went in by spoons is told by spoons when it is held, and not in decimals of a millilitre.
 func TestWhatWentInIsToldBySpoons(t *testing.T) {
 	w := wishFor(t, "Towpath white", demo.Galley())
-	s := bench.Session{Done: []string{"measure l1", "measure l3", "measure l7"}}
+	s := measured("l1", "l3", "l7")
 	w.Locks = s.Measured(planned(t, w))
 	for _, l := range planned(t, w).Lines {
 		if l.Locked != "" && (strings.Contains(l.Locked, ".") || strings.Contains(l.Locked, "ml")) {

@@ -75,10 +75,11 @@ type oneSlip struct {
 func slip(t *testing.T, said *readtest.Rows, of oneSlip) {
 	t.Helper()
 	k, p, l := of.k, of.p, of.p.Lines[of.line]
-	s := bench.At(nil)
+	var above []string
 	for _, other := range p.Lines[:of.above] {
-		s.Done = append(s.Done, "measure "+other.ID)
+		above = append(above, other.ID)
 	}
+	s := measured(above...)
 	a := measure.Of(int64(of.share*float64(l.Exact)*10), 10, measure.Gram)
 	asked := fmt.Sprintf("%s, %g of it", of.name, of.share)
 	h := bench.Happening{Do: bench.Slip, Line: l.ID, Amount: a, Way: bench.Fit}

@@ -71,13 +71,14 @@ func (h Happening) Replans() bool { return h.Do == Slip || h.Do == Mended || h.D
 
 // Session is where the bench stands.
 type Session struct {
-	Done  []string             `json:"done"`
-	Begun map[string]time.Time `json:"begun"` // waits
-	Locks []plan.Lock          `json:"locks"` // lines held at what went in
-	Have  *plan.Have           `json:"have,omitzero"`
-	In    []plan.Lock          `json:"in"` // what was in the pan when the loaf grew
-	Slips int                  `json:"slips"`
-	Last  int                  `json:"last"` // the newest seq
+	Done   []string             `json:"done"`
+	Begun  map[string]time.Time `json:"begun"`  // waits
+	Filled []string             `json:"filled"` // lines that are measured
+	Locks  []plan.Lock          `json:"locks"`  // lines held at what went in
+	Have   *plan.Have           `json:"have,omitzero"`
+	In     []plan.Lock          `json:"in"` // what was in the pan when the loaf grew
+	Slips  int                  `json:"slips"`
+	Last   int                  `json:"last"` // the newest seq
 
 	Over    bool `json:"over"` // started, or cleared
 	Started bool `json:"started"`
@@ -119,7 +120,12 @@ func At(happened []Happening) Session {
 			s.Over = s.Started
 		}
 	}
-	s.Slips = len(slips)
+	s.Slips, s.Filled = len(slips), []string{}
+	for _, step := range s.Done {
+		if line, ok := strings.CutPrefix(step, StepOf(Measure, "")); ok {
+			s.Filled = append(s.Filled, line)
+		}
+	}
 	for _, h := range slips {
 		own := plan.Lock{Line: h.Line, Amount: h.Amount}
 		switch h.Way {
@@ -195,7 +201,7 @@ func (Session) Weigh(k kitchen.Kitchen, p plan.Plan, line string, a measure.Amou
 func (s Session) Measured(p plan.Plan) []plan.Lock {
 	out := []plan.Lock{}
 	for _, l := range p.Lines {
-		if slices.Contains(s.Done, "measure "+l.ID) {
+		if slices.Contains(s.Filled, l.ID) {
 			out = append(out, plan.Lock{Line: l.ID, Amount: went(l)})
 		}
 	}

@@ -92,7 +92,7 @@ type Line struct {
 }
 
 // Shape is the number of a recipe's JSON shape.
-const Shape = 2
+const Shape = 3
 
 // Recipe is one revision of a recipe: a value that never changes.
 type Recipe struct {
@@ -109,8 +109,39 @@ type Recipe struct {
 	Method   []string         `json:"method,omitzero"`  // its sentences
 	Open     []string         `json:"open,omitzero"`    // rows that are not understood yet
 	Meant    []string         `json:"meant,omitzero"`   // figures of its formula that are meant, though no loaf holds them
-	Because  string           `json:"because,omitzero"` // why this revision was made: what a loaf taught
+	Because  Because          `json:"because,omitzero"` // why this revision was made
 	Finish   Finish           `json:"finish,omitzero"`  // of a dough, by hand and oven; zero: as is usual for its kind
+}
+
+// Because is why a revision was made: what a loaf taught, or a note where none did.
+type Because struct {
+	Cause string   `json:"cause,omitzero"` // of how that loaf came out, in the verdict's words
+	Signs []string `json:"signs,omitzero"` // that it showed
+	Note  string   `json:"note,omitzero"`
+}
+
+// Equal reports whether two reasons are the same.
+func (b Because) Equal(other Because) bool {
+	return b.Cause == other.Cause && slices.Equal(b.Signs, other.Signs) && b.Note == other.Note
+}
+
+// String is the reason in words; empty where there is none.
+func (b Because) String() string {
+	switch {
+	case b.Cause == "":
+		return b.Note
+	case len(b.Signs) == 0:
+		return b.Cause
+	}
+	return b.Cause + ": " + strings.Join(b.Signs, ", ")
+}
+
+func (b Because) check() error {
+	err := validate.First(validate.Short("/cause", "the cause", b.Cause, longLineNote), validate.Short("/note", "the reason", b.Note, longLineNote))
+	for _, s := range b.Signs {
+		err = validate.First(err, validate.Short("/signs", "a sign", s, longLineNote))
+	}
+	return err
 }
 
 // Finish is what a dough still wants when it is out of the machine, in minutes.
@@ -211,8 +242,11 @@ func (l Line) weigh(facts Lookup) (Weighed, error) {
 // Check reports the first thing about the recipe that cannot be, beside its lines' weights, as a
 // *fault.Fault at its field.
 func (r Recipe) Check() error {
-	if err := validate.First(validate.Name("/name", "the recipe", r.Name, longName), validate.Short("/note", "the note", r.Note, longNote), validate.Short("/because", "the reason", r.Because, longLineNote), validate.Check(r)); err != nil {
+	if err := validate.First(validate.Name("/name", "the recipe", r.Name, longName), validate.Short("/note", "the note", r.Note, longNote), validate.Check(r)); err != nil {
 		return err
+	}
+	if err := r.Because.check(); err != nil {
+		return fault.Under("/because", err)
 	}
 	switch {
 	case len(r.Lines) == 0:

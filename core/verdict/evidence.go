@@ -45,18 +45,13 @@ type Baked struct {
 	Kitchen  kitchen.Kitchen
 	Bench    *bench.Session
 	Steps    []string
-	Because  string // the recipe's revision was made for, as its reason says
+	Tried    Cause // for which the recipe's revision was made; empty: for none
 }
 
 // Seen is what is known of the loaf: the signs that were told, those that follow from what was measured of it, and the
 // facts.
 func (b Baked) Seen() Seen {
-	cause, _, _ := strings.Cut(b.Because, ":")
-	tried := Cause(cause)
-	if !slices.Contains(Causes, tried) {
-		tried = ""
-	}
-	return Seen{Tried: tried, Helped: b.State.Helped, Signs: append(slices.Clone(b.State.Signs), implied(b.Plan, b.State)...), All: true, Mark: b.State.Mark, Facts: b.Evidence(), Cannot: b.cannot()}
+	return Seen{Tried: b.Tried, Helped: b.State.Helped, Signs: append(slices.Clone(b.State.Signs), implied(b.Plan, b.State)...), All: true, Mark: b.State.Mark, Facts: b.Evidence(), Cannot: b.cannot()}
 }
 
 // Evidence is what is known of a bake beside its signs: from its plan, its happenings and the kitchen.

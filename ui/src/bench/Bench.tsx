@@ -159,7 +159,7 @@ export function Bench({ bench }: { bench: BenchView }) {
             };
             const measured = () => {
               settled(); // at once: another press may come before the step is told
-              tell({ do: "done", step: `measure ${slipped.id}` });
+              tell({ do: "done", step: bench.steps.find((s) => s.kind === "measure" && s.line === slipped.id)?.id });
             };
             if (exit === "lift") measured();
             else if (exit === "again") tell({ do: "emptied" }, settled);

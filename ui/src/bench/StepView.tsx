@@ -19,7 +19,7 @@ interface Props {
 
 /** One step, to be read from two metres; a press anywhere on it goes on. */
 export function StepView({ bench, step, line, done, asked, press, begin, wrong }: Props) {
-  const inPan = new Set(bench.session.done.filter((id) => id.startsWith("measure ")).map((id) => id.slice("measure ".length)));
+  const inPan = new Set(bench.session.filled);
   const measuring = step.kind === "measure" || step.kind === "top up";
   const pan = {
     pan: bench.plan.pan,

@@ -1189,7 +1189,62 @@ export interface SwapsKept {
 export interface Taught {
   line: string;
   amount: string;
-  because: string;
+  cause:
+    | "too wet"
+    | "too dry"
+    | "flour packed into the cup"
+    | "too much yeast"
+    | "a faster yeast than the recipe means"
+    | "too little yeast"
+    | "old or killed yeast"
+    | "yeast forgotten"
+    | "salt forgotten or too little"
+    | "too much salt"
+    | "liquid too hot"
+    | "too warm or damp"
+    | "too cold"
+    | "risen too long on this cycle"
+    | "a cycle for another dough"
+    | "flour too weak"
+    | "too big for the pan"
+    | "much sugar"
+    | "paddle missing or not seated"
+    | "sides not scraped"
+    | "cut hot"
+    | "left in the pan"
+    | "crust setting"
+    | "add-ins too early"
+    | "add-ins too late"
+    | "wet add-ins"
+    | "lid opened while it rose or baked"
+    | "lid or flap touched it"
+    | "power cut"
+    | "the paddle in the loaf";
+  signs?: (
+    | "sunken top"
+    | "bulges over the rim"
+    | "did not rise"
+    | "unmixed"
+    | "short and dense"
+    | "lumpy, rough outside"
+    | "coarse, holey"
+    | "gummy middle"
+    | "floury corners"
+    | "too pale"
+    | "too dark"
+    | "soggy, wrinkled sides"
+    | "add-ins mashed"
+    | "add-ins at the bottom"
+    | "too salty"
+    | "too bland"
+    | "too small for the house"
+    | "torn or holed top"
+    | "big hole, torn base"
+    | "lopsided, a dry lump"
+    | "domed, near the rim"
+    | "sounds hollow"
+    | "fine, even crumb"
+  )[];
 }
 export interface MeantOf {
   revision: number;
@@ -1930,6 +1985,7 @@ export interface BenchSession {
   begun: {
     [k: string]: string;
   };
+  filled: string[];
   locks: PlanLock[];
   have?: PlanHave;
   in: PlanLock[];

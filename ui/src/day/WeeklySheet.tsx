@@ -2,13 +2,12 @@ import { X } from "lucide-react";
 import { Link } from "react-router";
 import { useChangeKitchen, useShelf } from "../client/queries";
 import type { DayStock, KitchenRegular } from "../client/types.gen";
+import { KitchenWeekday } from "../client/words.gen";
 import { ownable } from "../parts/ownable";
 import { Sheet } from "../parts/Sheet";
 import { longDay, shown } from "../parts/time";
 import { TroubleNote } from "../parts/Trouble";
 import { useRegulars } from "./queries";
-
-const weekdays = ["monday", "tuesday", "wednesday", "thursday", "friday", "saturday", "sunday"] as const;
 
 /** What there is of an ingredient, and for how long. */
 function inTheHouse({ has, until, buy }: DayStock): string {
@@ -24,8 +23,8 @@ export function WeeklySheet({ close }: { close: () => void }) {
   const set = (next: KitchenRegular[]) =>
     kitchen && change.mutate({ ...kitchen, regulars: next }, { onSuccess: () => void regulars.refetch() });
   const all = kitchen?.regulars ?? [];
-  const toggle = (r: KitchenRegular, day: (typeof weekdays)[number]) => {
-    const days = r.days.includes(day) ? r.days.filter((d) => d !== day) : weekdays.filter((d) => d === day || r.days.includes(d));
+  const toggle = (r: KitchenRegular, day: KitchenWeekday) => {
+    const days = r.days.includes(day) ? r.days.filter((d) => d !== day) : KitchenWeekday.filter((d) => d === day || r.days.includes(d));
     if (days.length > 0) set(all.map((o) => (o.id === r.id ? { ...r, days: [...days] } : o)));
   };
   return (
@@ -55,7 +54,7 @@ export function WeeklySheet({ close }: { close: () => void }) {
             </p>
             {r.say && <p className="text-base text-signal">{r.say}</p>}
             <div role="group" aria-label={`Days of ${r.name}`} className="mt-1 flex flex-wrap gap-1">
-              {weekdays.map((d) => (
+              {KitchenWeekday.map((d) => (
                 <button
                   key={d}
                   type="button"

@@ -2,6 +2,7 @@ import { X } from "lucide-react";
 import { useState } from "react";
 import { useLarder } from "../client/house";
 import type { CupKnown, Kitchen, LarderCup, Problem } from "../client/types.gen";
+import { LarderFilling } from "../client/words.gen";
 import { IngredientPicker } from "../parts/IngredientPicker";
 import { Segments } from "../parts/Segments";
 import { readNumber } from "../parts/Typed";
@@ -56,13 +57,13 @@ export function OwnCups({ kitchen, known, set, fault }: Props) {
   );
 }
 
-const fillings: [LarderCup["filling"], string][] = [
-  ["sifted", "Sifted in"],
-  ["sprinkled", "Fluffed, sprinkled"],
-  ["spooned", "Spooned in"],
-  ["heaped", "Heaped, levelled"],
-  ["scooped", "Scooped"],
-];
+const fillings: Record<LarderFilling, string> = {
+  sifted: "Sifted in",
+  sprinkled: "Fluffed, sprinkled",
+  spooned: "Spooned in",
+  heaped: "Heaped, levelled",
+  scooped: "Scooped",
+};
 
 interface CupProps {
   cup: LarderCup;
@@ -104,7 +105,7 @@ function OwnCup({ cup, known, fault, keep, forget }: CupProps) {
           label={`How you fill a cup of ${name}`}
           value={cup.filling}
           pick={(filling) => keep({ ...cup, filling })}
-          segments={fillings.map(([value, say]) => ({ value, label: say, show: say }))}
+          segments={LarderFilling.map((value) => ({ value, label: fillings[value], show: fillings[value] }))}
         />
       </div>
       <ul className="mt-2 flex flex-wrap items-center gap-2">

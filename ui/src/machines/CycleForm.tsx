@@ -1,4 +1,5 @@
 import type { Machine, MachineBeep, MachineCycle } from "../client/types.gen";
+import { MachineCharacter } from "../client/words.gen";
 import { Picker } from "../parts/Picker";
 import { StagesFrom } from "./StagesFrom";
 import { Doubt, Fault, type FaultAt, NumberField, TextField, Tick } from "./fields";
@@ -6,23 +7,6 @@ import { StageRibbon } from "./StageRibbon";
 import { StageRows } from "./StageRows";
 import { cycleTitle } from "../parts/panel";
 
-const characters: MachineCycle["character"][] = [
-  "basic",
-  "wholemeal",
-  "crusty",
-  "sweet",
-  "rapid",
-  "gluten-free",
-  "low-carb",
-  "quick bread",
-  "packet mix",
-  "dough",
-  "pasta dough",
-  "starter",
-  "jam",
-  "yoghurt",
-  "bake only",
-];
 const calls: MachineBeep["for"][] = ["add-ins", "paddle out", "scrape the sides"];
 const anchors: MachineBeep["by"][] = ["before the last knead ends", "after the start", "before the last rise"];
 
@@ -46,7 +30,7 @@ export function CycleForm({ cycle, machine, change, at, doubt }: Props) {
         <Picker
           label="Made for"
           value={cycle.character}
-          choices={characters.map((c) => ({ id: c, name: c }))}
+          choices={MachineCharacter.map((c) => ({ id: c, name: c }))}
           pick={(c) => change({ character: c as MachineCycle["character"] })}
         />
       </div>

@@ -1,13 +1,12 @@
 import type { Machine, MachineDelay } from "../client/types.gen";
 import { Choices } from "../kitchen/Choices";
 import { Picker } from "../parts/Picker";
-import { fatPlaces, saltPlaces } from "../plan/wish";
+import { MachineCrust, PanFatPlace, PanSaltPlace } from "../client/words.gen";
 import { PanSides } from "./PanSides";
 import { Fault, type FaultAt, NumberField, TextField, Tick, Toggles } from "./fields";
 import { thermometer } from "../parts/figures";
 
 const sizes = ["1 lb", "1 1/2 lb", "2 lb", "2 1/2 lb", "500 g", "750 g", "1000 g"] as const;
-const crusts = ["light", "medium", "dark"] as const;
 
 const paddles = [
   ["1 fixed", "one paddle, fixed"],
@@ -46,7 +45,7 @@ export function MachineForm({ machine, change, at }: Props) {
           change={(on) => change({ sizes: on })}
           fault={at("/sizes")}
         />
-        <Toggles label="Crusts" all={crusts} on={machine.crusts} change={(on) => change({ crusts: on })} fault={at("/crusts")} />
+        <Toggles label="Crusts" all={MachineCrust} on={machine.crusts} change={(on) => change({ crusts: on })} fault={at("/crusts")} />
         <PanSides vessel={machine.vessel} change={(vessel) => change({ vessel })} at={at} />
         <div className="flex flex-wrap items-end gap-4">
           <Picker
@@ -85,8 +84,8 @@ export function MachineForm({ machine, change, at }: Props) {
             <Picker
               label="Salt and sugar"
               value={machine.salt ?? ""}
-              choices={[{ id: "", name: "nowhere in particular" }, ...saltPlaces.map((p) => ({ id: p, name: p }))]}
-              pick={(p) => change({ salt: saltPlaces.find((s) => s === p) })}
+              choices={[{ id: "", name: "nowhere in particular" }, ...PanSaltPlace.map((p) => ({ id: p, name: p }))]}
+              pick={(p) => change({ salt: PanSaltPlace.find((s) => s === p) })}
             />
           </span>
           <span className="text-sm">
@@ -94,8 +93,8 @@ export function MachineForm({ machine, change, at }: Props) {
             <Picker
               label="The fat"
               value={machine.fat ?? ""}
-              choices={[{ id: "", name: "nowhere in particular" }, ...fatPlaces.map((p) => ({ id: p, name: p }))]}
-              pick={(p) => change({ fat: fatPlaces.find((s) => s === p) })}
+              choices={[{ id: "", name: "nowhere in particular" }, ...PanFatPlace.map((p) => ({ id: p, name: p }))]}
+              pick={(p) => change({ fat: PanFatPlace.find((s) => s === p) })}
             />
           </span>
         </div>

@@ -1,11 +1,9 @@
-import type { PlanLine } from "../client/types.gen";
+import { PanStuff } from "../client/words.gen";
 
-export type Stuff = PlanLine["stuff"];
+export type Stuff = PanStuff;
 
 /** A stuff's name in CSS: "sugar and salt" is --sugar-salt. */
 export const stuffToken = (s: Stuff) => s.replace(" and ", "-").replace(" ", "-");
-
-const all: Stuff[] = ["liquid", "fat", "sugar and salt", "flour", "dry extra", "yeast", "add-in"];
 
 /** The texture of each layer, so that no layer is told by colour alone. */
 function Texture({ stuff, grain }: { stuff: Stuff; grain: string }) {
@@ -49,7 +47,7 @@ export function StuffPatterns() {
   return (
     <svg width="0" height="0" className="absolute" aria-hidden="true">
       <defs>
-        {all.map((s) => (
+        {PanStuff.map((s) => (
           <pattern key={s} id={`stuff-${stuffToken(s)}`} width="12" height="12" patternUnits="userSpaceOnUse">
             <rect width="12" height="12" fill={`var(--${stuffToken(s)})`} />
             <Texture stuff={s} grain={`var(--${stuffToken(s)}-grain)`} />

@@ -1,7 +1,8 @@
 import type { PlanAddIns, PlanAnswer, Problem } from "../client/types.gen";
 import { Segments } from "../parts/Segments";
 import { type AddInWay, waysIn } from "../parts/addIns";
-import { addInWays, type Change, listed } from "./wish";
+import { PlanAddInWay } from "../client/words.gen";
+import { type Change, listed } from "./wish";
 
 const names = (silent: boolean) => ({
   "by hand": silent ? "By hand, by the clock" : "By hand, at the beep",
@@ -37,7 +38,7 @@ export default function AddInsWhy({
         </p>
       )}
       <div role="group" aria-label="How the add-ins go in" className="mt-3 grid gap-2">
-        {addInWays.map((w) => (
+        {PlanAddInWay.map((w) => (
           <button
             key={w}
             type="button"
@@ -77,9 +78,11 @@ function Each({ addIns, keep }: { addIns: PlanAddIns; keep: (line: string, way: 
             value={a.way}
             pick={(way) => keep(a.line, way)}
             className="min-h-11 px-3 font-semibold"
-            segments={addInWays
-              .filter((w) => w !== "dispenser" || !a.noBox)
-              .map((w) => ({ value: w, label: names(!!addIns.silent)[w], show: short[w] }))}
+            segments={PlanAddInWay.filter((w) => w !== "dispenser" || !a.noBox).map((w) => ({
+              value: w,
+              label: names(!!addIns.silent)[w],
+              show: short[w],
+            }))}
           />
           {a.noBox && !addIns.noBox && <p className="text-xs text-soft">{a.noBox}</p>}
         </li>

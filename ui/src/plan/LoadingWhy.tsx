@@ -1,16 +1,22 @@
 import { useChangeKitchen, useShelf } from "../client/queries";
 import type { PlanAnswer, Wish } from "../client/types.gen";
 import { Picker } from "../parts/Picker";
-import { type Change, fatPlaces, orders, saltPlaces, yeastPlaces } from "./wish";
+import { PanFatPlace, PanOrder, PanSaltPlace, PanYeastPlace } from "../client/words.gen";
+import { type Change } from "./wish";
 
-const names: Record<string, string> = {
+const names: Record<PanOrder, string> = {
   "wet first": "Liquids first",
   "dry first": "Yeast and flour first",
   "yeast bloomed": "Yeast bloomed in the liquid",
   "dry mixed first": "Dry things mixed in a bowl",
   "as listed": "As the recipe lists it",
   batter: "As a batter",
+  "mixed outside": "Mixed outside the pan",
+  stirred: "Stirred together",
 };
+
+/** Orders that follow from what is made, and cannot be chosen. */
+const given: PanOrder[] = ["batter", "mixed outside", "stirred"];
 
 /** The order of loading: why, and another one for this loaf or for good. */
 export default function LoadingWhy({ answer, wish, change }: { answer: PlanAnswer; wish: Wish; change: (change: Change) => void }) {
@@ -25,18 +31,18 @@ export default function LoadingWhy({ answer, wish, change }: { answer: PlanAnswe
     kitchen && keep.mutate({ ...kitchen, loading: { ...kitchen.loading, ...own } }, { onSuccess: () => change(forget) });
   const school = Object.keys(kitchen?.loading ?? {}).length > 0;
   const rows: { label: string; value: string | undefined; all: readonly string[]; name: "salt-place" | "fat-place" | "yeast-place" }[] = [
-    { label: "Salt and sugar", value: manner.salt, all: saltPlaces, name: "salt-place" },
-    { label: "Fat", value: manner.fat, all: fatPlaces, name: "fat-place" },
-    { label: "Yeast", value: manner.yeast, all: yeastPlaces, name: "yeast-place" },
+    { label: "Salt and sugar", value: manner.salt, all: PanSaltPlace, name: "salt-place" },
+    { label: "Fat", value: manner.fat, all: PanFatPlace, name: "fat-place" },
+    { label: "Yeast", value: manner.yeast, all: PanYeastPlace, name: "yeast-place" },
   ];
   return (
     <>
       <h2 className="mt-2 text-lg font-bold">{names[pan.order]}</h2>
       <p className="mt-1">{pan.why}</p>
-      {pan.order !== "batter" && (
+      {!given.includes(pan.order) && (
         <>
           <div role="group" aria-label="Order of loading" className="mt-3 grid gap-2">
-            {orders.map((o) => (
+            {PanOrder.filter((o) => !given.includes(o)).map((o) => (
               <button
                 key={o}
                 type="button"

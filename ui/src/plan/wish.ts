@@ -1,5 +1,6 @@
 import { useSearchParams } from "react-router";
 import { useRecipe } from "../client/queries";
+import { MachineCrust, PanFatPlace, PanOrder, PanSaltPlace, PanYeastPlace, PlanAddInWay } from "../client/words.gen";
 import type { MachineOnShelf, PanManner, PlanLock, RecipeOnShelf, RecipeRead, Shelf, SwapPick, Wish } from "../client/types.gen";
 
 export interface Chosen {
@@ -90,13 +91,6 @@ export function useWish(shelf: Shelf | undefined): [Chosen | null, (change: Chan
   return [chosen(shelf, search, onShelf ?? (beyond.data && row(beyond.data)) ?? shelf.recipes[0]), change];
 }
 
-export const crusts = ["light", "medium", "dark"] as const;
-export const orders = ["wet first", "dry first", "yeast bloomed", "dry mixed first", "as listed"] as const;
-export const saltPlaces = ["under the flour", "in the liquid", "above the flour"] as const;
-export const fatPlaces = ["in pieces", "in four corners", "over the bottom", "melted"] as const;
-export const yeastPlaces = ["in a well", "on top"] as const;
-export const addInWays = ["by hand", "dispenser", "at the start"] as const;
-
 /** Lists stand in the address as "a|b"; an amount of a line as "l3:1/2 cup". */
 export const listed = (items: string[]) => (items.length > 0 ? items.join("|") : null);
 const list = (text: string | null) => (text ? text.split("|") : []);
@@ -171,7 +165,7 @@ function loaf(search: URLSearchParams): Wish["loaf"] {
 function ways(search: URLSearchParams): NonNullable<Wish["time"]>["ways"] {
   const each = list(search.get("ways")).flatMap((text) => {
     const { line, amount } = lock(text);
-    const way = addInWays.find((w) => w === amount);
+    const way = PlanAddInWay.find((w) => w === amount);
     return way ? [[line, way] as const] : [];
   });
   return each.length > 0 ? Object.fromEntries(each) : undefined;
@@ -184,8 +178,8 @@ function time(search: URLSearchParams): Wish["time"] {
     within: count(search.get("within")),
     away: search.get("away-at-beep") ? true : undefined,
     cycle: search.get("cycle") ?? undefined,
-    crust: crusts.find((c) => c === search.get("crust")),
-    addIns: addInWays.find((w) => w === search.get("add-ins")),
+    crust: MachineCrust.find((c) => c === search.get("crust")),
+    addIns: PlanAddInWay.find((w) => w === search.get("add-ins")),
     ways: ways(search),
   });
 }
@@ -198,10 +192,10 @@ function hands(search: URLSearchParams): Wish["hands"] {
     locks: list(search.get("lock")).map(lock),
     weigh: list(search.get("weigh")),
     loading: said<PanManner>({
-      order: orders.find((o) => o === search.get("order")),
-      salt: saltPlaces.find((o) => o === search.get("salt-place")),
-      fat: fatPlaces.find((o) => o === search.get("fat-place")),
-      yeast: yeastPlaces.find((o) => o === search.get("yeast-place")),
+      order: PanOrder.find((o) => o === search.get("order")),
+      salt: PanSaltPlace.find((o) => o === search.get("salt-place")),
+      fat: PanFatPlace.find((o) => o === search.get("fat-place")),
+      yeast: PanYeastPlace.find((o) => o === search.get("yeast-place")),
     }),
     warmth: said({
       room: search.get("room") ?? undefined,

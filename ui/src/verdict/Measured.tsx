@@ -3,14 +3,8 @@ import { CrustSwatch } from "../parts/CrustSwatch";
 import { onRuler, ruler, scale, thermometer, upTo } from "../parts/figures";
 import { Segments } from "../parts/Segments";
 import { between, box, degrees, Typed } from "../parts/Typed";
+import { BakeMishap, MachineCrust } from "../client/words.gen";
 import type { Verdict } from "./told";
-
-const crusts = ["light", "medium", "dark"] as const;
-const mishaps: NonNullable<Verdict["mishaps"]> = [
-  "the lid was opened while it rose or baked",
-  "something was left out",
-  "something went in twice, or too much",
-];
 
 interface Props {
   told: Verdict;
@@ -31,9 +25,9 @@ export function Measured({ told, set, plan }: Props) {
             label="The crust came out"
             look="apart"
             value={told.crust ?? ""}
-            pick={(crust) => set({ crust: crusts.find((c) => c === crust) })}
+            pick={(crust) => set({ crust: MachineCrust.find((c) => c === crust) })}
             className="min-h-12 gap-2 px-4 font-semibold"
-            segments={crusts.map((c) => ({
+            segments={MachineCrust.map((c) => ({
               value: c,
               label: c,
               show: (
@@ -73,7 +67,7 @@ export function Measured({ told, set, plan }: Props) {
       </div>
       <fieldset className="mt-4">
         <legend className="font-semibold">Did anything go otherwise?</legend>
-        {mishaps.map((m) => (
+        {BakeMishap.map((m) => (
           <Tick
             key={m}
             on={happened.includes(m)}

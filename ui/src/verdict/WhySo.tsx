@@ -127,7 +127,6 @@ function OtherAmount({ bake, why, first, kept, keep, step }: NextProps & { step:
   const revision = recipe.data?.revision ?? 0;
   const teach = useTeach(bake.recipeId, revision);
   const undo = useUndoRecipe(bake.recipeId);
-  const because = `${why.cause}: ${(why.signs ?? []).join(", ")}`;
   return (
     <Next
       first={first}
@@ -137,7 +136,7 @@ function OtherAmount({ bake, why, first, kept, keep, step }: NextProps & { step:
       kept={kept ? "Kept as the recipe’s next revision." : null}
       press="Use this amount next time"
       busy={teach.isPending || undo.isPending || !recipe.data}
-      take={() => teach.mutate({ line: step.line, amount: step.to, because }, { onSuccess: () => keep(true) })}
+      take={() => teach.mutate({ line: step.line, amount: step.to, cause: why.cause, signs: why.signs }, { onSuccess: () => keep(true) })}
       undo={() => undo.mutate(revision, { onSuccess: () => keep(false) })}
       error={teach.error ?? undo.error}
     />

@@ -1,7 +1,8 @@
 import { useState } from "react";
 import type { DoughAdvice, BakeBall, BakeView, DoughDose, Happened } from "../client/types.gen";
 import { clock, countdown } from "../parts/time";
-import { BallPicture, type Seen } from "./BallPicture";
+import { DoughSeen } from "../client/words.gen";
+import { BallPicture } from "./BallPicture";
 import { fixed } from "../parts/figures";
 
 interface Props {
@@ -11,14 +12,14 @@ interface Props {
   wait: boolean;
 }
 
-const looks: [Seen, string][] = [
-  ["pours", "No ball, it coats the floor"],
-  ["smears", "A ball that smears"],
-  ["smooth", "One smooth ball"],
-  ["torn", "Ragged, torn"],
-  ["knocks", "Hard, or in bits"],
-  ["corners", "Flour in the corners"],
-];
+const looks: Record<DoughSeen, string> = {
+  pours: "No ball, it coats the floor",
+  smears: "A ball that smears",
+  smooth: "One smooth ball",
+  torn: "Ragged, torn",
+  knocks: "Hard, or in bits",
+  corners: "Flour in the corners",
+};
 
 /** While it kneads: what the dough looks like, and what to do about it. */
 export function DoughBall({ bake, now, tell, wait }: Props) {
@@ -48,7 +49,7 @@ export function DoughBall({ bake, now, tell, wait }: Props) {
           )}
           <h2 className="text-xl font-bold">{due ? "Look at the dough: what is it like?" : "How does it look now?"}</h2>
           <div className="mt-2 grid grid-cols-2 gap-2 sm:grid-cols-3 lg:grid-cols-6">
-            {looks.map(([seen, says]) => (
+            {DoughSeen.map((seen) => (
               <button
                 key={seen}
                 type="button"
@@ -57,7 +58,7 @@ export function DoughBall({ bake, now, tell, wait }: Props) {
                 className="rounded-tray border-2 border-rim p-1 text-center text-sm leading-5 font-semibold text-ink hover:bg-shelf"
               >
                 <BallPicture seen={seen} />
-                {says}
+                {looks[seen]}
               </button>
             ))}
           </div>

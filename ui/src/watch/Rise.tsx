@@ -1,5 +1,6 @@
 import { useState } from "react";
-import type { BakeHeight, BakeView, Happened } from "../client/types.gen";
+import { DoughStands } from "../client/words.gen";
+import type { BakeView, Happened } from "../client/types.gen";
 
 interface Props {
   bake: BakeView;
@@ -7,17 +8,15 @@ interface Props {
   wait: boolean;
 }
 
-type Stands = BakeHeight["stands"];
-
 // How high each stands in the small drawing, 40 high to the rim at 14.
-const looks: [Stands, number][] = [
-  ["a third of the pan", 42],
-  ["half the pan", 36],
-  ["a finger below the rim", 22],
-  ["at the rim", 16],
-  ["a finger above the rim", 10],
-  ["touches the lid", 4],
-];
+const looks: Record<DoughStands, number> = {
+  "a third of the pan": 42,
+  "half the pan": 36,
+  "a finger below the rim": 22,
+  "at the rim": 16,
+  "a finger above the rim": 10,
+  "touches the lid": 4,
+};
 
 /** While it rises: how high it stands, and what to do about it. */
 export function Rise({ bake, tell, wait }: Props) {
@@ -25,7 +24,7 @@ export function Rise({ bake, tell, wait }: Props) {
   const [open, setOpen] = useState(false);
   const last = state.heights?.at(-1);
   if (state.phase !== "running" || (state.stage !== "rise" && state.stage !== "knock-back" && !last)) return null;
-  const say = (stands: Stands) => {
+  const say = (stands: DoughStands) => {
     tell({ what: "stood", stands });
     setOpen(false);
   };
@@ -41,7 +40,7 @@ export function Rise({ bake, tell, wait }: Props) {
       </button>
       {open && (
         <div className="grid grid-cols-2 gap-2 pb-2 sm:grid-cols-3 lg:grid-cols-6">
-          {looks.map(([stands, top]) => (
+          {DoughStands.map((stands) => (
             <button
               key={stands}
               type="button"
@@ -51,7 +50,7 @@ export function Rise({ bake, tell, wait }: Props) {
             >
               <svg viewBox="0 0 96 56" className="mx-auto h-12 w-20" aria-hidden="true">
                 <path
-                  d={`M18 50V${top + 5}Q18 ${top} 30 ${top}H66Q78 ${top} 78 ${top + 5}V50Z`}
+                  d={`M18 50V${looks[stands] + 5}Q18 ${looks[stands]} 30 ${looks[stands]}H66Q78 ${looks[stands]} 78 ${looks[stands] + 5}V50Z`}
                   fill="var(--mark)"
                   stroke="currentColor"
                   strokeWidth="2"

@@ -1,0 +1,483 @@
+/* Made by ./tools/types of the program's vocabularies. */
+
+export const BakeHelped = ["", "yes", "no"] as const;
+export type BakeHelped = (typeof BakeHelped)[number];
+
+export const BakeMishap = [
+  "the lid was opened while it rose or baked",
+  "something was left out",
+  "something went in twice, or too much",
+] as const;
+export type BakeMishap = (typeof BakeMishap)[number];
+
+export const BakePhase = ["waiting", "running", "warm", "cold", "in hand", "out", "abandoned"] as const;
+export type BakePhase = (typeof BakePhase)[number];
+
+export const BakeRefusal = ["too hot", "too cold"] as const;
+export type BakeRefusal = (typeof BakeRefusal)[number];
+
+export const BakeSign = [
+  "sunken top",
+  "bulges over the rim",
+  "did not rise",
+  "unmixed",
+  "short and dense",
+  "lumpy, rough outside",
+  "coarse, holey",
+  "gummy middle",
+  "floury corners",
+  "too pale",
+  "too dark",
+  "soggy, wrinkled sides",
+  "add-ins mashed",
+  "add-ins at the bottom",
+  "too salty",
+  "too bland",
+  "too small for the house",
+  "torn or holed top",
+  "big hole, torn base",
+  "lopsided, a dry lump",
+  "domed, near the rim",
+  "sounds hollow",
+  "fine, even crumb",
+] as const;
+export type BakeSign = (typeof BakeSign)[number];
+
+export const BakeWhat = [
+  "done",
+  "skipped",
+  "taken out",
+  "abandoned",
+  "judged",
+  "saw",
+  "put in",
+  "stood",
+  "refused",
+  "resumed",
+  "moved",
+  "stage over",
+  "power cut",
+  "probed",
+  "photographed",
+  "undone",
+] as const;
+export type BakeWhat = (typeof BakeWhat)[number];
+
+export const BenchDo = ["done", "undone", "begun", "slip", "mended", "emptied", "started", "cleared", "reopened"] as const;
+export type BenchDo = (typeof BenchDo)[number];
+
+export const BenchExit = ["lift", "fit", "grow", "again"] as const;
+export type BenchExit = (typeof BenchExit)[number];
+
+export const BenchKind = [
+  "tools",
+  "look",
+  "temper",
+  "cut",
+  "paddle",
+  "measure",
+  "top up",
+  "wait",
+  "well",
+  "stir",
+  "wipe",
+  "recall",
+  "pan in",
+  "panel",
+  "start",
+] as const;
+export type BenchKind = (typeof BenchKind)[number];
+
+export const BenchWay = ["fit", "grow"] as const;
+export type BenchWay = (typeof BenchWay)[number];
+
+export const DayDoing = ["load", "help", "take out", "after"] as const;
+export type DayDoing = (typeof DayDoing)[number];
+
+export const DayStanding = ["to come", "no place", "running", "finished"] as const;
+export type DayStanding = (typeof DayStanding)[number];
+
+export const DayWhen = ["by", "between", "whenever"] as const;
+export type DayWhen = (typeof DayWhen)[number];
+
+export const DoughBearing = ["", "too cool", "too hot", "kills"] as const;
+export type DoughBearing = (typeof DoughBearing)[number];
+
+export const DoughFirstLook = ["", "early", "late", "never"] as const;
+export type DoughFirstLook = (typeof DoughFirstLook)[number];
+
+export const DoughMeeting = ["layered", "dissolved", "mixed with flour"] as const;
+export type DoughMeeting = (typeof DoughMeeting)[number];
+
+export const DoughSchool = ["room temperature", "tepid", "hot with rapid yeast"] as const;
+export type DoughSchool = (typeof DoughSchool)[number];
+
+export const DoughSeen = ["pours", "smears", "smooth", "torn", "knocks", "corners"] as const;
+export type DoughSeen = (typeof DoughSeen)[number];
+
+export const DoughStands = [
+  "a third of the pan",
+  "half the pan",
+  "a finger below the rim",
+  "at the rim",
+  "a finger above the rim",
+  "touches the lid",
+] as const;
+export type DoughStands = (typeof DoughStands)[number];
+
+export const DoughStuff = ["water", "flour"] as const;
+export type DoughStuff = (typeof DoughStuff)[number];
+
+export const KindSaltSchool = ["booklet", "reduced"] as const;
+export type KindSaltSchool = (typeof KindSaltSchool)[number];
+
+export const KindVerdict = ["no usual range", "below it", "above it", "may be inside", "inside"] as const;
+export type KindVerdict = (typeof KindVerdict)[number];
+
+export const KitchenEggSize = ["medium", "large", "extra large"] as const;
+export type KitchenEggSize = (typeof KitchenEggSize)[number];
+
+export const KitchenFace = ["24 hours", "12 hours"] as const;
+export type KitchenFace = (typeof KitchenFace)[number];
+
+export const KitchenWeekday = ["monday", "tuesday", "wednesday", "thursday", "friday", "saturday", "sunday"] as const;
+export type KitchenWeekday = (typeof KitchenWeekday)[number];
+
+export const LarderAllergen = [
+  "wheat",
+  "rye",
+  "barley",
+  "oats",
+  "milk",
+  "egg",
+  "nuts",
+  "peanuts",
+  "soya",
+  "sesame",
+  "lupin",
+  "celery",
+  "mustard",
+  "fish",
+  "crustaceans",
+  "molluscs",
+  "sulphites",
+] as const;
+export type LarderAllergen = (typeof LarderAllergen)[number];
+
+export const LarderBeforehand = ["", "sprouted", "fed", "thawed"] as const;
+export type LarderBeforehand = (typeof LarderBeforehand)[number];
+
+export const LarderFilling = ["sifted", "sprinkled", "spooned", "heaped", "scooped"] as const;
+export type LarderFilling = (typeof LarderFilling)[number];
+
+export const LarderGrain = ["", "wheat", "rye", "barley", "oats", "rice", "maize", "buckwheat", "millet", "other"] as const;
+export type LarderGrain = (typeof LarderGrain)[number];
+
+export const LarderHopper = ["", "yes", "drained"] as const;
+export type LarderHopper = (typeof LarderHopper)[number];
+
+export const LarderKind = [
+  "liquid",
+  "egg",
+  "fat",
+  "syrup",
+  "sugar",
+  "salt",
+  "dry milk",
+  "flour",
+  "dry extra",
+  "yeast",
+  "leavening",
+  "extra",
+  "puree",
+] as const;
+export type LarderKind = (typeof LarderKind)[number];
+
+export const LarderState = ["", "cold", "softened", "melted", "warm"] as const;
+export type LarderState = (typeof LarderState)[number];
+
+export const LarderStrength = ["", "strong", "plain", "soft", "self-raising"] as const;
+export type LarderStrength = (typeof LarderStrength)[number];
+
+export const MachineAnchor = ["after the start", "before the last knead ends", "before the last rise"] as const;
+export type MachineAnchor = (typeof MachineAnchor)[number];
+
+export const MachineCharacter = [
+  "basic",
+  "wholemeal",
+  "crusty",
+  "sweet",
+  "rapid",
+  "gluten-free",
+  "low-carb",
+  "quick bread",
+  "packet mix",
+  "dough",
+  "pasta dough",
+  "starter",
+  "jam",
+  "yoghurt",
+  "bake only",
+] as const;
+export type MachineCharacter = (typeof MachineCharacter)[number];
+
+export const MachineCrust = ["light", "medium", "dark"] as const;
+export type MachineCrust = (typeof MachineCrust)[number];
+
+export const MachineDelayRule = ["finish-based", "start-based", "none"] as const;
+export type MachineDelayRule = (typeof MachineDelayRule)[number];
+
+export const MachineFirstPress = ["next whole step", "one step on"] as const;
+export type MachineFirstPress = (typeof MachineFirstPress)[number];
+
+export const MachineSignal = ["add-ins", "paddle out", "scrape the sides"] as const;
+export type MachineSignal = (typeof MachineSignal)[number];
+
+export const MachineStageKind = ["rest", "knead", "rise", "knock-back", "bake", "boil", "warm"] as const;
+export type MachineStageKind = (typeof MachineStageKind)[number];
+
+export const MeasureDecimalSign = ["point", "comma"] as const;
+export type MeasureDecimalSign = (typeof MeasureDecimalSign)[number];
+
+export const MeasureDegrees = ["celsius", "fahrenheit"] as const;
+export type MeasureDegrees = (typeof MeasureDegrees)[number];
+
+export const MeasureLengths = ["centimetres", "inches"] as const;
+export type MeasureLengths = (typeof MeasureLengths)[number];
+
+export const MeasureStandard = ["us", "metric", "australian", "imperial"] as const;
+export type MeasureStandard = (typeof MeasureStandard)[number];
+
+export const MeasureWeights = ["grams", "ounces"] as const;
+export type MeasureWeights = (typeof MeasureWeights)[number];
+
+export const PanFatPlace = ["in pieces", "in four corners", "over the bottom", "melted"] as const;
+export type PanFatPlace = (typeof PanFatPlace)[number];
+
+export const PanOrder = [
+  "wet first",
+  "dry first",
+  "yeast bloomed",
+  "dry mixed first",
+  "as listed",
+  "batter",
+  "mixed outside",
+  "stirred",
+] as const;
+export type PanOrder = (typeof PanOrder)[number];
+
+export const PanPlace = [
+  "",
+  "in a well",
+  "in the middle",
+  "in the corners",
+  "in pieces",
+  "stirred in",
+  "mixed in a bowl",
+  "over the bottom",
+  "in its dispenser",
+  "warmed together",
+  "stirred by hand",
+  "from the bag",
+] as const;
+export type PanPlace = (typeof PanPlace)[number];
+
+export const PanSaltPlace = ["under the flour", "in the liquid", "above the flour"] as const;
+export type PanSaltPlace = (typeof PanSaltPlace)[number];
+
+export const PanStuff = ["liquid", "fat", "sugar and salt", "flour", "dry extra", "yeast", "add-in"] as const;
+export type PanStuff = (typeof PanStuff)[number];
+
+export const PanYeastPlace = ["in a well", "on top", "in its dispenser"] as const;
+export type PanYeastPlace = (typeof PanYeastPlace)[number];
+
+export const PlanAddInWay = ["by hand", "dispenser", "at the start"] as const;
+export type PlanAddInWay = (typeof PlanAddInWay)[number];
+
+export const PlanCertainty = ["weighed", "own cup", "unknown cup"] as const;
+export type PlanCertainty = (typeof PlanCertainty)[number];
+
+export const PlanFigure = ["hydration", "salt", "yeast", "sugar", "fat", "baking powder"] as const;
+export type PlanFigure = (typeof PlanFigure)[number];
+
+export const PlanLevel = ["stop", "ask", "care", "note"] as const;
+export type PlanLevel = (typeof PlanLevel)[number];
+
+export const RecipeKind = [
+  "white",
+  "wholemeal",
+  "crusty",
+  "sweet",
+  "rapid",
+  "gluten-free",
+  "low-carb",
+  "rye",
+  "sprouted grain",
+  "quick bread",
+  "packet mix",
+  "dough",
+  "filled",
+  "starter",
+  "pasta dough",
+  "preserve",
+  "yoghurt",
+  "bake only",
+] as const;
+export type RecipeKind = (typeof RecipeKind)[number];
+
+export const RecipePart = ["", "filling", "glaze", "topping"] as const;
+export type RecipePart = (typeof RecipePart)[number];
+
+export const RecipeWhen = ["", "beep", "first knead", "warmed first"] as const;
+export type RecipeWhen = (typeof RecipeWhen)[number];
+
+export const RehearseSlip = [
+  "",
+  "twice the yeast",
+  "half the yeast",
+  "no yeast",
+  "no salt",
+  "flour packed into the cup",
+  "too much water",
+  "liquid far too hot",
+  "weak flour",
+  "the paddle forgotten",
+] as const;
+export type RehearseSlip = (typeof RehearseSlip)[number];
+
+export const RehearseWhat = ["pressed", "paced", "told", "cut", "left", "again"] as const;
+export type RehearseWhat = (typeof RehearseWhat)[number];
+
+export const ScaleEggSchool = ["whole", "part"] as const;
+export type ScaleEggSchool = (typeof ScaleEggSchool)[number];
+
+export const ScaleYeastSchool = ["eased", "straight"] as const;
+export type ScaleYeastSchool = (typeof ScaleYeastSchool)[number];
+
+export const StandinPhase = ["idle", "waiting", "running", "paused", "warm", "dark"] as const;
+export type StandinPhase = (typeof StandinPhase)[number];
+
+export const StandinSound = [
+  "click",
+  "nothing",
+  "begins",
+  "stage",
+  "beep",
+  "drops",
+  "waits",
+  "goes on",
+  "done",
+  "cools",
+  "stops",
+  "too hot",
+  "power out",
+  "power back",
+  "lost",
+] as const;
+export type StandinSound = (typeof StandinSound)[number];
+
+export const TimetableMomentKind = [
+  "refused",
+  "begins",
+  "look",
+  "held back",
+  "add-ins",
+  "scrape",
+  "paddle",
+  "last rise",
+  "filling",
+  "brush",
+  "bakes",
+  "ready",
+  "warm ends",
+  "shaped",
+  "oven",
+  "eaten",
+] as const;
+export type TimetableMomentKind = (typeof TimetableMomentKind)[number];
+
+export const VerdictCause = [
+  "too wet",
+  "too dry",
+  "flour packed into the cup",
+  "too much yeast",
+  "a faster yeast than the recipe means",
+  "too little yeast",
+  "old or killed yeast",
+  "yeast forgotten",
+  "salt forgotten or too little",
+  "too much salt",
+  "liquid too hot",
+  "too warm or damp",
+  "too cold",
+  "risen too long on this cycle",
+  "a cycle for another dough",
+  "flour too weak",
+  "too big for the pan",
+  "much sugar",
+  "paddle missing or not seated",
+  "sides not scraped",
+  "cut hot",
+  "left in the pan",
+  "crust setting",
+  "add-ins too early",
+  "add-ins too late",
+  "wet add-ins",
+  "lid opened while it rose or baked",
+  "lid or flap touched it",
+  "power cut",
+  "the paddle in the loaf",
+] as const;
+export type VerdictCause = (typeof VerdictCause)[number];
+
+export const VerdictFact = [
+  "its water is above the usual",
+  "its water is below the usual",
+  "its yeast is above the usual",
+  "its yeast is below the usual",
+  "its salt is above the usual",
+  "its salt is below the usual",
+  "its sugar is above the usual",
+  "the yeast is past its date, or long opened",
+  "the yeast is fresh",
+  "its ball was slack at the last look",
+  "its ball was torn or hard at the last look",
+  "its ball was smooth at the last look",
+  "flour was given to the ball",
+  "liquid was given to the ball",
+  "it stood high early",
+  "it stood low before its baking",
+  "the kitchen is warm",
+  "the kitchen is cold",
+  "its liquid was hotter than its yeast bears",
+  "its flour is plain or soft",
+  "its flour was measured by a cup that was never weighed",
+  "its flour was weighed",
+  "its cycle is not the one that suits it",
+  "a slow yeast on a rapid cycle",
+  "a fast yeast in the weight of a slow one",
+  "its cycle rises longer than its dough needs",
+  "it was likely to fill more than the pan",
+  "it stood in the pan after its end",
+  "it was out within minutes",
+  "it was cut within half an hour",
+  "it was cut cold",
+  "the crust was set darker than suggested",
+  "the crust was set lighter than suggested",
+  "its add-ins went in at the start",
+  "its add-ins went in after the kneading",
+  "its add-ins are moist",
+  "the lid was opened while it rose or baked",
+  "the power went",
+  "something was left out, or a step of the bench not done",
+  "the loaf weighs more than planned",
+  "the loaf weighs as planned",
+  "more than planned of something went in",
+  "the day was damp",
+  "what was changed for it before this loaf did not help",
+  "what was changed for it before this loaf helped, in part",
+] as const;
+export type VerdictFact = (typeof VerdictFact)[number];
+
+export const VerdictStrength = ["likely", "possible", "cannot tell"] as const;
+export type VerdictStrength = (typeof VerdictStrength)[number];
