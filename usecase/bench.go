@@ -16,12 +16,13 @@ import (
 // BenchView is a loaf being measured: its plan as it now is, the steps, and which of them are done.
 type BenchView struct {
 	PlanAnswer
-	ID      string        `json:"id"`
-	Wish    plan.Wish     `json:"wish"` // with what the bench has learned; the bake starts from it
-	Steps   []bench.Step  `json:"steps"`
-	Session bench.Session `json:"session"`
-	Passed  bool          `json:"passed,omitzero"`  // the wished ready time is over: planned for now
-	Changed []string      `json:"changed,omitzero"` // what was changed since the bench was made: recipe, machine, kitchen
+	ID       string         `json:"id"`
+	Wish     plan.Wish      `json:"wish"` // with what the bench has learned; the bake starts from it
+	Steps    []bench.Step   `json:"steps"`
+	Cautions []plan.Caution `json:"cautions,omitzero"` // that what went in has brought
+	Session  bench.Session  `json:"session"`
+	Passed   bool           `json:"passed,omitzero"`  // the wished ready time is over: planned for now
+	Changed  []string       `json:"changed,omitzero"` // what was changed since the bench was made: recipe, machine, kitchen
 }
 
 // AtBench is what the baker says happened at the bench.
@@ -75,6 +76,7 @@ func (c *Scope) viewBench(b store.Bench, happened []bench.Happening) (BenchView,
 	}
 	v.PlanAnswer = m.PlanAnswer
 	k := m.kitchen
+	v.Cautions = v.Session.Cautions(m.Plan)
 	v.Steps = bench.Steps(k, m.Plan, v.Session.InPan(k, m.Plan))
 	return v, nil
 }

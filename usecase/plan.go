@@ -23,6 +23,7 @@ type PlanAnswer struct {
 
 	Shopping []plan.Shopping       `json:"shopping"`         // what the loaf needs beside what the house has
 	Habit    store.Habit           `json:"habit"`            // the baker's own choice for this recipe and machine
+	Refusal  *plan.Caution         `json:"refusal,omitzero"` // what keeps the loaf from bench and panel
 	NoYeast  []store.RecipeOnShelf `json:"noYeast,omitzero"` // loaves without yeast, where the house has none
 }
 
@@ -146,6 +147,9 @@ func (c *Scope) fulfil(w plan.Wish, pins *store.Pins) (made, error) {
 	}
 	made.PlanAnswer = PlanAnswer{Plan: made.Plan, Digest: made.Plan.Digest(), Revision: at.Revision, Zone: p.Zone.String(), Now: c.now,
 		Shopping: made.Plan.Shop(p.Kitchen), Habit: habit}
+	if refusal, refused := made.Plan.Refusal(); refused {
+		made.Refusal = &refusal
+	}
 	if made.Plan.LacksYeast(p.Kitchen) {
 		made.NoYeast, err = c.withoutYeast(p)
 	}

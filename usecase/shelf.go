@@ -9,6 +9,7 @@ import (
 	"risepan/core/kitchen"
 	"risepan/core/machine"
 	"risepan/core/measure"
+	"risepan/core/timetable"
 	"risepan/core/validate"
 	"risepan/store"
 )
@@ -21,6 +22,7 @@ type Shelf struct {
 	More       bool                  `json:"more"`    // there are others
 	Unreadable []string              `json:"unreadable,omitzero"`
 	Bench      *OpenBench            `json:"bench,omitzero"` // a loaf that is being measured
+	Meal       timetable.Wall        `json:"meal"`           // where a first wish for a ready time starts from
 	Now        time.Time             `json:"now"`
 }
 
@@ -41,7 +43,7 @@ func (c *Scope) Shelf() (Shelf, error) {
 	if err != nil {
 		return Shelf{}, err
 	}
-	out := Shelf{KitchenSettings: settingsOf(k.Kitchen, k.Version, kitchen.DateOf(c.now, zone)), Now: c.now}
+	out := Shelf{KitchenSettings: settingsOf(k.Kitchen, k.Version, kitchen.DateOf(c.now, zone)), Meal: timetable.NextMeal(c.now, zone), Now: c.now}
 	if out.Machines, out.Unreadable, err = c.machines(false); err != nil {
 		return Shelf{}, err
 	}

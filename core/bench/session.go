@@ -197,6 +197,22 @@ func (Session) Weigh(k kitchen.Kitchen, p plan.Plan, line string, a measure.Amou
 	return g, nil
 }
 
+// brought are the cares that follow from what went in otherwise than planned.
+var brought = []plan.About{plan.Measures, plan.NoSetting, plan.Overflow}
+
+// Cautions are those of a plan that what went in has brought; none where nothing went in otherwise.
+func (s Session) Cautions(p plan.Plan) (out []plan.Caution) {
+	if s.Slips == 0 {
+		return nil
+	}
+	for _, c := range p.Cautions {
+		if c.Level == plan.Ask || c.Level == plan.Care && slices.Contains(brought, c.About) {
+			out = append(out, c)
+		}
+	}
+	return out
+}
+
 // Measured lists the lines whose measuring is done, at the amounts that went in.
 func (s Session) Measured(p plan.Plan) []plan.Lock {
 	out := []plan.Lock{}

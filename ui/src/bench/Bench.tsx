@@ -34,7 +34,7 @@ export function Bench({ bench }: { bench: BenchView }) {
   const line = plan.lines.find((l) => l.id === step.line);
   const slipped = plan.lines.find((l) => l.id === slipping);
   const last = at === steps.length - 1;
-  const refused = plan.cautions.find((c) => c.level === "stop" || c.level === "ask");
+  const refused = bench.refusal;
   useAwake();
   useAtHand();
   const [reading, read] = useReading([step.say, step.aloud, ...(step.list ?? [])].filter(Boolean).join(". "));
@@ -116,18 +116,11 @@ export function Bench({ bench }: { bench: BenchView }) {
           </button>
         </p>
       )}
-      {session.slips > 0 &&
-        plan.cautions
-          .filter(
-            (c) =>
-              c.level === "ask" ||
-              (c.level === "care" && (c.about === "measures" || c.about === "no matching setting" || c.about === "overflow")),
-          )
-          .map((c) => (
-            <p key={c.say} className={`border-l-4 px-4 py-1 text-lg ${c.level === "ask" ? "border-signal" : "border-rim"}`}>
-              {c.say}
-            </p>
-          ))}
+      {bench.cautions?.map((c) => (
+        <p key={c.say} className={`border-l-4 px-4 py-1 text-lg ${c.level === "ask" ? "border-signal" : "border-rim"}`}>
+          {c.say}
+        </p>
+      ))}
       {untold > 0 && (
         <p role="status" className="border-l-4 border-rim px-4 py-1 text-lg" data-untold>
           The server does not answer. Go on: {untold === 1 ? "one thing waits" : `${untold} things wait`} to be written down, and will be,

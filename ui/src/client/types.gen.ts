@@ -109,6 +109,7 @@ export interface PlanAnswer {
   now: string;
   shopping: PlanShopping[];
   habit: StoreHabit;
+  refusal?: PlanCaution;
   noYeast?: RecipeOnShelf[];
 }
 export interface Plan {
@@ -698,6 +699,7 @@ export interface Shelf {
   more: boolean;
   unreadable?: string[];
   bench?: OpenBench;
+  meal: string;
   now: string;
 }
 export interface Kitchen {
@@ -1941,10 +1943,12 @@ export interface BenchView {
   now: string;
   shopping: PlanShopping[];
   habit: StoreHabit;
+  refusal?: PlanCaution;
   noYeast?: RecipeOnShelf[];
   id: string;
   wish: Wish;
   steps: BenchStep[];
+  cautions?: PlanCaution[];
   session: BenchSession;
   passed?: boolean;
   changed?: string[];

@@ -1,6 +1,5 @@
 import type { PlanAnswer, Shelf } from "../client/types.gen";
 import { Picker } from "../parts/Picker";
-import { nextMeal } from "./hooks";
 import { ReadyPicker } from "./ReadyPicker";
 import { RecipePicker } from "./RecipePicker";
 import { SizeSwitch } from "./SizeSwitch";
@@ -55,7 +54,7 @@ export function PlanHead({ shelf, chosen, plan, fault, change }: Props) {
         home={!!wish.time?.notYet}
         zone={shelf.kitchen.zone}
         eaten={!!plan?.eaten}
-        earliest={nextMeal(shelf.now, shelf.kitchen.zone)}
+        earliest={shelf.meal}
         change={change}
         fault={fault}
       />

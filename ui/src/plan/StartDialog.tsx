@@ -17,7 +17,7 @@ export default function StartDialog({ wish, close }: { wish: Wish; close: () => 
   const start = useStartBake();
   const navigate = useNavigate();
   const answer = fresh.isPlaceholderData ? undefined : fresh.data;
-  const refused = answer?.plan.cautions.find((c) => c.level === "stop" || c.level === "ask");
+  const refused = answer?.refusal;
   const ready = !!answer && !refused && !start.isPending;
   const begin = () => {
     if (!answer || !ready) return;

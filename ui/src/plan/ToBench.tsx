@@ -6,10 +6,8 @@ import type { PlanAnswer, Wish } from "../client/types.gen";
 export function useToBench(answer: PlanAnswer, wish: Wish, stale: boolean) {
   const bench = useAddBench();
   const navigate = useNavigate();
-  const { cautions } = answer.plan;
-  const stopped = cautions.some((c) => c.level === "stop");
-  const asks = !stopped && cautions.some((c) => c.level === "ask");
-  const refused = stopped || asks;
+  const refused = !!answer.refusal;
+  const asks = answer.refusal?.level === "ask";
   return {
     refused,
     error: bench.error,

@@ -2,17 +2,7 @@ import { useEffect, useRef, useState } from "react";
 import { own } from "../client/kitchen";
 import type { PlanAnswer, Wish } from "../client/types.gen";
 import { singleKeys, takesKeys } from "../parts/singleKeys";
-import { addDays, clock24, day } from "../parts/time";
 import type { Why } from "./why";
-
-/** Where a first wish for a ready time starts from: the next breakfast, noon or supper at least five
-    hours ahead. */
-export function nextMeal(now: string, zone: string): string {
-  const soonest = Date.parse(now) + 5 * 3_600_000;
-  const date = day(soonest, zone);
-  const meal = ["07:00", "12:00", "18:00"].find((m) => m >= clock24(soonest, zone));
-  return meal ? `${date}T${meal}` : `${addDays(date, 1)}T07:00`;
-}
 
 /** The newest value there was. */
 export function useKept<T>(value: T | undefined): T | undefined {
