@@ -43,10 +43,11 @@ var (
 	bags          = document{"bag", "bags", bag.Shape, nil}
 	books         = document{"day", "day_versions", day.Shape, nil}
 	rehearsals    = document{"rehearsal", "rehearsals", rehearse.Shape, map[int]func(map[string]any) error{1: settingOfRehearsal}}
+	imports       = document{"import", "imports", ImportShape, nil}
 	rehearsed     = document{"happening in a rehearsal", "happenings", rehearse.HappeningShape, nil}
 )
 
-var documents = []document{kitchens, machines, recipes, habits, wishes, plans, benchHappened, bakeHappened, bags, books, rehearsals, rehearsed}
+var documents = []document{kitchens, machines, recipes, habits, wishes, plans, benchHappened, bakeHappened, bags, books, rehearsals, rehearsed, imports}
 
 // grainsAndHoppers brings a kitchen's own facts from shape 1: whether an ingredient is whole grain and
 // whether it may go in a dispenser were one word each, yes or no.

@@ -4,8 +4,6 @@ import (
 	"context"
 	"time"
 
-	"github.com/go-json-experiment/json"
-
 	"risepan/core/kitchen"
 )
 
@@ -16,6 +14,9 @@ type Import struct {
 	Undone bool
 	At     time.Time
 }
+
+// ImportShape is the number of an import's JSON shape.
+const ImportShape = 1
 
 // Imported are the recipes and bakes of an import.
 type Imported struct {
@@ -38,21 +39,21 @@ func (q Queries) AddImport(ctx context.Context, kitchenID string, made Imported,
 		return "", err
 	}
 	id := NewID()
-	_, err = q.q.ExecContext(ctx, `INSERT INTO imports (id, kitchen_id, made, created_at) VALUES (?, ?, ?, ?)`, id, kitchenID, doc, at.UTC())
+	_, err = q.q.ExecContext(ctx, `INSERT INTO imports (id, kitchen_id, shape, made, created_at) VALUES (?, ?, ?, ?, ?)`,
+		id, kitchenID, imports.shape, doc, at.UTC())
 	return id, err
 }
 
 // Import finds one import of a kitchen.
 func (q Queries) Import(ctx context.Context, kitchenID, id string) (i Import, err error) {
 	var doc string
-	err = q.q.QueryRowContext(ctx, `SELECT id, made, undone, created_at FROM imports WHERE kitchen_id = ? AND id = ?`, kitchenID, id).Scan(&i.ID, &doc, &i.Undone, &i.At)
+	var shape int
+	err = q.q.QueryRowContext(ctx, `SELECT id, shape, made, undone, created_at FROM imports WHERE kitchen_id = ? AND id = ?`, kitchenID, id).
+		Scan(&i.ID, &shape, &doc, &i.Undone, &i.At)
 	if err != nil {
 		return i, found(err)
 	}
-	if err := json.Unmarshal([]byte(doc), &i.Made); err != nil {
-		return i, &Unreadable{"import", id, err}
-	}
-	return i, nil
+	return i, imports.decode(id, shape, doc, &i.Made)
 }
 
 // UndoneImport notes that an import was undone.

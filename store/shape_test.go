@@ -107,6 +107,8 @@ func samples(t *testing.T) []sample {
 			return validate.First(r.Check(), err)
 		}),
 		checked("habit", store.Habit{Cycle: "basic", Crust: machine.Light}, func(h store.Habit) error { return validate.Check(h) }),
+		checked("import", store.Imported{Recipes: []store.RecipeMade{{ID: "01a0", Name: "Plain", Revision: 2}}, Bakes: []string{"01b0"},
+			Absences: []kitchen.Absence{{Name: "Market", From: noon, To: noon.Add(time.Hour)}}}, func(i store.Imported) error { return validate.Check(i) }),
 		checked("wish", w, plan.Wish.Check),
 		checked("plan", p, func(p plan.Plan) error { return validate.Check(p) }),
 		checked("bag", batch, bag.Batch.Check),

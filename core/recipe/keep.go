@@ -48,12 +48,18 @@ func (r Recipe) checkCard() error {
 	if err := validate.Short("/makes", "what it makes", r.Makes, longMakes); err != nil {
 		return err
 	}
-	for n, s := range slices.Concat(r.Method, r.Open, r.Meant) {
-		if err := validate.Short(fmt.Sprintf("/method/%d", n), "a sentence of the card", s, longSentence); err != nil {
-			return err
-		}
-		if strings.Contains(s, "\n") || strings.TrimSpace(s) == "" {
-			return fault.At(fmt.Sprintf("/method/%d", n), "a sentence of the card is one line")
+	for _, list := range []struct {
+		field, what string
+		texts       []string
+	}{{"/method", "a sentence of the card", r.Method}, {"/open", "a row of the card", r.Open}, {"/meant", "a figure that is meant", r.Meant}} {
+		for n, s := range list.texts {
+			at := fmt.Sprintf("%s/%d", list.field, n)
+			if err := validate.Short(at, list.what, s, longSentence); err != nil {
+				return err
+			}
+			if strings.Contains(s, "\n") || strings.TrimSpace(s) == "" {
+				return fault.At(at, "%s is one line", list.what)
+			}
 		}
 	}
 	for n, c := range r.Columns {

@@ -1,0 +1,2 @@
+-- +goose Up
+ALTER TABLE imports ADD COLUMN IF NOT EXISTS shape INT NOT NULL DEFAULT 1;
