@@ -17,6 +17,7 @@ import (
 	"risepan/core/machine"
 	"risepan/core/measure"
 	"risepan/core/plan"
+	"risepan/core/readtest"
 	"risepan/core/recipe"
 	"risepan/core/timetable"
 	"risepan/core/verdict"
@@ -50,7 +51,7 @@ var statements = []struct {
 }
 
 func TestWhatIsSaidOfALoafAgrees(t *testing.T) {
-	const all = 2000
+	all := readtest.Draws(300, 2000)
 	var c tallied
 	draws(t, all, 1, func(_ int, d drawn) {
 		for _, s := range statements {

@@ -12,6 +12,7 @@ import (
 	"risepan/core/journal"
 	"risepan/core/kitchen"
 	"risepan/core/plan"
+	"risepan/core/readtest"
 	"risepan/core/rehearse"
 	"risepan/core/standin"
 	"risepan/demo"
@@ -151,6 +152,6 @@ func TestARehearsalComesOutAsPlanned(t *testing.T) {
 	c.report(t, all)
 	c = tallied{}
 	all = 0
-	draws(t, 400, 2, func(_ int, d drawn) { rehearsed(d) })
+	draws(t, readtest.Draws(60, 400), 2, func(_ int, d drawn) { rehearsed(d) })
 	c.report(t, all)
 }

@@ -239,3 +239,12 @@ func (r *Rows) String() string {
 	}
 	return strings.Join(lines, "\n")
 }
+
+// Draws is how many random draws a test makes: few of them, so that all tests stay quick; many where RISEPAN_LONG=1 asks
+// for a search.
+func Draws(few, many int) int {
+	if os.Getenv("RISEPAN_LONG") == "1" {
+		return many
+	}
+	return few
+}

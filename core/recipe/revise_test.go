@@ -8,6 +8,7 @@ import (
 
 	"risepan/core/larder"
 	"risepan/core/measure"
+	"risepan/core/readtest"
 )
 
 func revised(t *testing.T, before Recipe, text string) Recipe {
@@ -71,7 +72,9 @@ func TestTextAndLinesAreEachOthersInverse(t *testing.T) {
 		other := all[(n+7)%len(all)].ID
 		ors := [][]Choice{nil, {{Ingredient: other}}, {{Ingredient: other}, {"water", measure.Of(9, 4, measure.Tbsp)}}}
 		notes := []string{"", "drained, patted dry", "organic, at 30 °C, spooned in and levelled"}
-		for k := range len(ors) * len(notes) * 2 { // each goes round all the places of a line
+		places := len(ors) * len(notes) * 2
+		for turn := range readtest.Draws(5, places) { // each goes round the places of a line
+			k := (turn + 5*n) % places
 			amount := measure.Of(int64(n%7+1), int64(n%5+1), measure.Cup)
 			if n%11 == 0 {
 				amount.UpTo = measure.Whole(9)

@@ -6,6 +6,7 @@ import (
 	"slices"
 	"testing"
 
+	"risepan/core/readtest"
 	"risepan/core/schedule"
 )
 
@@ -249,7 +250,7 @@ func random(r *rand.Rand) schedule.Wanted {
 func TestThePlanIsTheBestThereIs(t *testing.T) {
 	r := rand.New(rand.NewPCG(18, 21))
 	sizes := map[int]int{}
-	for n := range 300 {
+	for n := range readtest.Draws(40, 300) {
 		w := random(r)
 		got, err := schedule.Make(w)
 		if err != nil {
