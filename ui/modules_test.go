@@ -16,16 +16,11 @@ import (
 	"github.com/evanw/esbuild/pkg/api"
 
 	"risepan/e2e/drive"
+	"risepan/ui/modules"
 )
 
 // The modules of the front end that hold logic run here in pages without any screen: one bundle, one browser, a server
 // that a test plays itself.
-
-// modules are what the bundle exports under the name m, each by its own name.
-var modules = []string{
-	"bench/done", "client/api", "client/changes", "client/clock", "client/kept", "client/kitchen", "client/outbox",
-	"day/scale", "parts/draft", "parts/figures", "parts/nextMoment", "parts/time", "plan/wish", "watch/untold",
-}
 
 var browser context.Context
 
@@ -46,7 +41,7 @@ func runAll(m *testing.M) int {
 var bundle = sync.OnceValues(func() ([]byte, error) {
 	entry := "export * as React from 'react'; export * as ReactDOM from 'react-dom/client';"
 	entry += "export * as Query from '@tanstack/react-query'; export * as Router from 'react-router';"
-	for _, name := range modules {
+	for _, name := range modules.Names {
 		entry += fmt.Sprintf("export * as %s from './src/%s';\n", name[strings.Index(name, "/")+1:], name)
 	}
 	built := api.Build(api.BuildOptions{
@@ -162,12 +157,6 @@ func tab(t *testing.T, device context.Context, url string) *drive.Page {
 	p := drive.Open(device, t, url, 400, 300)
 	t.Cleanup(p.Close)
 	return p
-}
-
-// shared is one tab for all tests of plain functions, which leave nothing behind.
-var shared struct {
-	sync.Once
-	page *drive.Page
 }
 
 // works evaluates expressions of plain functions in a page and holds each against what it should be, as JSON.

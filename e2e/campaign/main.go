@@ -3,7 +3,10 @@
 //	go run ./e2e/campaign starts [-n 60]    first starts killed at random moments, each followed by one that works
 //	go run ./e2e/campaign house [-n 100]    two households of five devices each on two servers of one database, all of which are killed
 //	go run ./e2e/campaign kills [-n 150]    server and database killed under writers; nothing told is lost, nothing twice
-//	go run ./e2e/campaign mutations [-n 25] rules of core broken one at a time: how many of them make a test fail
+//	go run ./e2e/campaign mutations [-n 40] [-in core]
+//	                                        places of core, server and screens broken one at a time: how many of them make a
+//	                                        fast test fail
+//	go run ./e2e/campaign searches          the core's tests with all their random draws
 package main
 
 import (
@@ -12,16 +15,20 @@ import (
 	"log"
 	"math/rand/v2"
 	"os"
+	"os/exec"
+
+	"risepan/e2e/drive"
 )
 
 func main() {
 	log.SetFlags(0)
 	if len(os.Args) < 2 {
-		log.Fatal("say which campaign: starts, kills, house or mutations")
+		log.Fatal("say which campaign: starts, kills, house, mutations or searches")
 	}
 	flags := flag.NewFlagSet(os.Args[1], flag.ExitOnError)
 	n := flags.Int("n", 0, "how often; 0: as often as the campaign is meant")
 	seed := flags.Uint64("seed", 1, "of the random moments and draws")
+	in := flags.String("in", "", "break only this: core, server or screens")
 	flags.Parse(os.Args[2:])
 	random := rand.New(rand.NewPCG(*seed, 9))
 	temp, err := os.MkdirTemp("", "rise-pan-campaign")
@@ -37,7 +44,9 @@ func main() {
 	case "house":
 		err = house(temp, or(*n, 100), random)
 	case "mutations":
-		err = mutations(temp, or(*n, 25), random)
+		err = mutations(temp, or(*n, 40), random, *in)
+	case "searches":
+		err = searches()
 	default:
 		err = fmt.Errorf("there is no campaign %q", os.Args[1])
 	}
@@ -45,6 +54,14 @@ func main() {
 		os.RemoveAll(temp)
 		log.Fatal(err)
 	}
+}
+
+// searches runs the core's tests with all their random draws.
+func searches() error {
+	cmd := exec.Command("go", "test", "-count=1", "./core/...")
+	cmd.Dir, cmd.Env = drive.Root(), append(os.Environ(), "RISEPAN_LONG=1")
+	cmd.Stdout, cmd.Stderr = os.Stdout, os.Stderr
+	return cmd.Run()
 }
 
 func or(n, usual int) int {

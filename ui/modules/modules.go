@@ -1,0 +1,9 @@
+// Package modules names the modules of the front end that hold logic: what they work out and keep, not how it looks.
+// The tests of package ui run them in a page without any screen; the campaign of mutations breaks them.
+package modules
+
+// Names are their paths below ui/src, without an ending.
+var Names = []string{
+	"bench/done", "client/api", "client/changes", "client/clock", "client/kept", "client/kitchen", "client/outbox",
+	"day/scale", "parts/draft", "parts/figures", "parts/nextMoment", "parts/time", "plan/wish", "watch/untold",
+}
