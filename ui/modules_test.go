@@ -37,10 +37,39 @@ func runAll(m *testing.M) int {
 	return m.Run()
 }
 
+// stage is what a test has beside the modules: use shows what a hook gives, in a part without any looks, and how it can be
+// called again with something else.
+const stage = `
+import { act, createElement } from "react";
+import { createRoot } from "react-dom/client";
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { MemoryRouter, useLocation } from "react-router";
+export { QueryClient };
+export function use(hook, { at = "/", client = new QueryClient({ defaultOptions: { queries: { retry: false } } }) } = {}) {
+  const used = { seen: [], client };
+  const root = createRoot(document.body.appendChild(document.createElement("div")));
+  const Part = ({ give }) => {
+    used.now = hook(give);
+    used.seen.push(used.now);
+    used.where = useLocation();
+    return null;
+  };
+  used.give = (give) =>
+    root.render(createElement(QueryClientProvider, { client }, createElement(MemoryRouter, { initialEntries: [at] }, createElement(Part, { give }))));
+  used.end = () => root.unmount();
+  used.give(undefined);
+  return used;
+}
+export const later = (ms = 0) => new Promise((done) => setTimeout(done, ms));
+export async function until(what) {
+  for (let n = 0; n < 500; n++, await later(10)) if (what()) return true;
+  throw new Error("waited in vain for " + what);
+}
+`
+
 // bundle is the modules as one script.
 var bundle = sync.OnceValues(func() ([]byte, error) {
-	entry := "export * as React from 'react'; export * as ReactDOM from 'react-dom/client';"
-	entry += "export * as Query from '@tanstack/react-query'; export * as Router from 'react-router';"
+	entry := stage
 	for _, name := range modules.Names {
 		entry += fmt.Sprintf("export * as %s from './src/%s';\n", name[strings.Index(name, "/")+1:], name)
 	}
@@ -60,6 +89,37 @@ var bundle = sync.OnceValues(func() ([]byte, error) {
 	}
 	return built.OutputFiles[0].Contents, nil
 })
+
+// page is one tab on the device of the tests that keep nothing: whatever they ask is answered by one server.
+var page struct {
+	sync.Mutex
+	tab *drive.Page
+}
+
+// plain evaluates expressions in the one page that tests without a device of their own share.
+func plain(t *testing.T, cases [][2]string) {
+	t.Helper()
+	page.Lock()
+	defer page.Unlock()
+	if page.tab == nil {
+		script, err := bundle()
+		if err != nil {
+			t.Fatal(err)
+		}
+		server := httptest.NewServer(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+			if r.URL.Path == "/modules.js" {
+				w.Header().Set("Content-Type", "text/javascript")
+				w.Write(script)
+				return
+			}
+			fmt.Fprint(w, blank)
+		}))
+		page.tab = drive.Open(browser, t, server.URL, 400, 300) // both live as long as the browser
+	}
+	works(t, page.tab, cases)
+}
+
+const blank = `<!doctype html><meta charset="utf-8"><title>modules</title><body><script src="/modules.js"></script>`
 
 // sent is a request that a page made.
 type sent struct {
@@ -86,7 +146,7 @@ func serve(t *testing.T) *side {
 	s.Server = httptest.NewServer(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		switch r.URL.Path {
 		case "/":
-			fmt.Fprint(w, `<!doctype html><meta charset="utf-8"><title>modules</title><body><script src="/modules.js"></script>`)
+			fmt.Fprint(w, blank)
 			return
 		case "/modules.js":
 			w.Header().Set("Content-Type", "text/javascript")

@@ -4,6 +4,7 @@ package modules
 
 // Names are their paths below ui/src, without an ending.
 var Names = []string{
-	"bench/done", "client/api", "client/changes", "client/clock", "client/kept", "client/kitchen", "client/outbox",
-	"day/scale", "parts/draft", "parts/figures", "parts/nextMoment", "parts/time", "plan/wish", "watch/untold",
+	"bench/done", "client/api", "client/changes", "client/clock", "client/early", "client/kept", "client/kitchen", "client/outbox",
+	"day/scale", "machines/tidy", "parts/addIns", "parts/draft", "parts/figures", "parts/nextMoment", "parts/panel",
+	"parts/singleKeys", "parts/time", "plan/hooks", "plan/panLayout", "plan/wish", "watch/happened", "watch/untold",
 }

@@ -9,8 +9,8 @@ export const setFigures = ({ decimal, lengths, weights, degrees }: Units) => voi
 
 const written = (figures: string) => (units.decimal === "comma" ? figures.replace(".", ",") : figures);
 
-/** A number with so many decimals, as this kitchen writes it. */
-export const fixed = (n: number, decimals: number) => written(n.toFixed(decimals));
+/** A number with so many decimals, as this kitchen writes it; nothing is written as less than nothing. */
+export const fixed = (n: number, decimals: number) => written((+n.toFixed(decimals) || 0).toFixed(decimals));
 
 /** A number with as many decimals as it has, but no more than so many. */
 export const upTo = (n: number, decimals: number) => written(String(+n.toFixed(decimals)));
