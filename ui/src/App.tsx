@@ -13,7 +13,7 @@ import { Loading } from "./parts/Loading";
 import { Rail } from "./parts/Rail";
 import { StuffPatterns } from "./parts/stuff";
 import { PlanScreen } from "./plan/PlanScreen";
-import { Caller, HeldOver, screens } from "./screens";
+import { Caller, HeldOver, screenKeys, screens, titleOf } from "./screens";
 
 const routes = [
   { path: "/", element: <PlanScreen /> },
@@ -39,8 +39,8 @@ export function App() {
   return (
     <div className="flex h-dvh flex-col-reverse md:flex-row">
       <StuffPatterns />
-      <ScreenName path={here} />
-      <Rail />
+      <ScreenName name={titleOf(here)} />
+      <Rail keys={screenKeys} />
       <div className="flex min-h-0 min-w-0 flex-1 flex-col md:py-2 md:pr-2">
         <Answering />
         <Suspense>

@@ -25,42 +25,58 @@ const LoggedBake = awaited(() => import("./log/LoggedBake"));
 const DayScreen = awaited(() => import("./day/DayScreen"));
 const DayPaper = awaited(() => import("./paper/DayPaper"));
 
-/** Every screen but Plan, by its address. Plan comes with the program. */
+/** Every screen but Plan, by its address, with its title. Plan comes with the program. */
 export const screens = [
-  { path: "/bench", Screen: BenchScreen },
-  { path: "/bench/:id", Screen: BenchScreen },
-  { path: "/watch", Screen: WatchNone },
-  { path: "/watch/:id", Screen: WatchScreen },
-  { path: "/verdict/:id", Screen: VerdictScreen },
-  { path: "/log", Screen: LogScreen },
-  { path: "/log/:id", Screen: LoggedBake },
-  { path: "/log/year", Screen: YearScreen },
-  { path: "/recipes/:id/story", Screen: StoryScreen },
-  { path: "/recipes", Screen: RecipesScreen },
-  { path: "/recipes/new", Screen: RecipeEditor },
-  { path: "/recipes/:id", Screen: RecipeEditor },
-  { path: "/copy", Screen: CopyScreen },
-  { path: "/bring", Screen: BringScreen },
-  { path: "/bags", Screen: BagsScreen },
-  { path: "/bags/new", Screen: MakeBags },
-  { path: "/bags/:id", Screen: BagLabels },
-  { path: "/rehearse", Screen: RehearseScreen },
-  { path: "/rehearse/:id", Screen: RehearseScreen },
-  { path: "/day", Screen: DayScreen },
-  { path: "/day/:date", Screen: DayScreen },
-  { path: "/paper/day", Screen: DayPaper },
-  { path: "/paper/:what", Screen: PaperScreen },
-  { path: "/machines", Screen: MachinesScreen },
-  { path: "/machines/new", Screen: MachineEditor },
-  { path: "/machines/:id", Screen: MachineEditor },
-  { path: "/machines/:id/compare", Screen: CompareScreen },
-  { path: "/kitchen", Screen: KitchenScreen },
+  { path: "/bench", title: "Bench", Screen: BenchScreen },
+  { path: "/bench/:id", title: "Bench", Screen: BenchScreen },
+  { path: "/watch", title: "Watch", Screen: WatchNone },
+  { path: "/watch/:id", title: "Watch", Screen: WatchScreen },
+  { path: "/verdict/:id", title: "Verdict", Screen: VerdictScreen },
+  { path: "/log", title: "Log", Screen: LogScreen },
+  { path: "/log/:id", title: "Log", Screen: LoggedBake },
+  { path: "/log/year", title: "The year", Screen: YearScreen },
+  { path: "/recipes/:id/story", title: "A recipe's story", Screen: StoryScreen },
+  { path: "/recipes", title: "Recipes", Screen: RecipesScreen },
+  { path: "/recipes/new", title: "A new recipe", Screen: RecipeEditor },
+  { path: "/recipes/:id", title: "Change a recipe", Screen: RecipeEditor },
+  { path: "/copy", title: "Copy a recipe", Screen: CopyScreen },
+  { path: "/bring", title: "Bring something in", Screen: BringScreen },
+  { path: "/bags", title: "Bags", Screen: BagsScreen },
+  { path: "/bags/new", title: "Make bags", Screen: MakeBags },
+  { path: "/bags/:id", title: "Labels", Screen: BagLabels },
+  { path: "/rehearse", title: "Rehearse", Screen: RehearseScreen },
+  { path: "/rehearse/:id", title: "Rehearse", Screen: RehearseScreen },
+  { path: "/day", title: "Day", Screen: DayScreen },
+  { path: "/day/:date", title: "Day", Screen: DayScreen },
+  { path: "/paper/day", title: "On paper", Screen: DayPaper },
+  { path: "/paper/:what", title: "On paper", Screen: PaperScreen },
+  { path: "/machines", title: "Machines", Screen: MachinesScreen },
+  { path: "/machines/new", title: "A machine", Screen: MachineEditor },
+  { path: "/machines/:id", title: "A machine", Screen: MachineEditor },
+  { path: "/machines/:id/compare", title: "Compare cycles", Screen: CompareScreen },
+  { path: "/kitchen", title: "Kitchen", Screen: KitchenScreen },
+];
+
+/** The screen of an address; none is Plan. */
+const screenAt = (address: string) => (address === "/" ? undefined : matchRoutes(screens, address)?.at(-1)?.route);
+
+/** What the screen of an address is called. */
+export const titleOf = (address: string) => screenAt(address)?.title ?? "Plan";
+
+/** The keys that lead to a screen, each with where it goes; with `?` for all of them. */
+export const screenKeys = [
+  { key: "p", to: "/", says: "Plan" },
+  { key: "b", to: "/bench", says: "Bench" },
+  { key: "w", to: "/watch", says: "Watch the running bake" },
+  { key: "l", to: "/log", says: "Log" },
+  { key: "d", to: "/day", says: "The baking day" },
+  { key: "r", to: "/recipes", says: "Recipes" },
+  { key: "m", to: "/machines", says: "Machines" },
+  { key: "k", to: "/kitchen", says: "Kitchen" },
 ];
 
 /** Asks for the screen of an address before anything is drawn, so that it comes beside what it is to show. */
-export function fetchScreen(address: string) {
-  if (address !== "/") matchRoutes(screens, address)?.at(-1)?.route.Screen.fetch();
-}
+export const fetchScreen = (address: string) => screenAt(address)?.Screen.fetch();
 
 /** Is no screen: it calls from behind all of them, once the first has been drawn. */
 export const Caller = awaited(() => import("./parts/Caller"));

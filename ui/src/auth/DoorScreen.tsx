@@ -1,3 +1,4 @@
+import { Button } from "../parts/Button";
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { useLocation, useNavigate, useSearchParams } from "react-router";
@@ -61,9 +62,9 @@ export default function DoorScreen({ house }: { house: Kitchens | undefined }) {
           {way === "forgotten" && <ForgottenForm opened={open} back={() => go("in")} />}
         </div>
         {back && (
-          <button type="button" onClick={() => navigate("/")} className="mt-3 min-h-11 font-semibold text-rim underline">
+          <Button onClick={() => navigate("/")} look="text" className="mt-3">
             Back to {back.name}
-          </button>
+          </Button>
         )}
       </div>
     </main>

@@ -1,3 +1,4 @@
+import { Button } from "../parts/Button";
 import { useId, useState } from "react";
 import { Trouble } from "../client/api";
 
@@ -88,8 +89,8 @@ export function Beside({ error, fields }: { error: unknown; fields: string[] }) 
 /** The one thing that a form does. */
 export function Do({ busy, children }: { busy: boolean; children: string }) {
   return (
-    <button type="submit" disabled={busy} className="mt-4 min-h-14 w-full rounded-tray bg-rim px-6 text-lg font-bold text-on-rim">
+    <Button type="submit" disabled={busy} look="filled" size="large" className="mt-4 w-full">
       {busy ? "One moment …" : children}
-    </button>
+    </Button>
   );
 }

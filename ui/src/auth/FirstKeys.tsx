@@ -1,3 +1,4 @@
+import { Button } from "../parts/Button";
 import { Printer } from "lucide-react";
 import { doorway } from "./doorway";
 import type { Opened } from "../client/types.gen";
@@ -10,9 +11,9 @@ export function FirstKeys({ opened, code, on }: { opened: Opened; code: string; 
         <h1 className="text-xl font-bold">Keep this code on paper</h1>
         <RecoveryCode name={opened.name} code={code} />
         <p className="mt-4 flex flex-wrap gap-3 print:hidden">
-          <button type="button" onClick={on} className="min-h-14 rounded-tray bg-rim px-6 text-lg font-bold text-on-rim">
+          <Button onClick={on} look="filled" size="large">
             It is kept; go on
-          </button>
+          </Button>
         </p>
       </div>
     </main>
@@ -29,14 +30,10 @@ export function RecoveryCode({ name, code }: { name: string; code: string }) {
       <p className="figures mt-4 rounded-tray border-2 border-rim p-4 text-center text-2xl font-bold break-words" data-recovery>
         {code}
       </p>
-      <button
-        type="button"
-        onClick={() => window.print()}
-        className="mt-3 flex min-h-12 items-center gap-2 rounded-tray border-2 border-rim px-4 font-semibold text-rim print:hidden"
-      >
+      <Button onClick={() => window.print()} size="medium" className="mt-3 flex items-center gap-2 print:hidden">
         <Printer size={20} aria-hidden="true" />
         Print it
-      </button>
+      </Button>
     </>
   );
 }

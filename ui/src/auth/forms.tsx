@@ -1,3 +1,4 @@
+import { Button } from "../parts/Button";
 import { useMutation } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { pairWith, recover, signIn, Trouble } from "../client/api";
@@ -25,9 +26,9 @@ export function SignInForm({ opened, forgot }: Props & { forgot: () => void }) {
       <Beside error={enter.error} fields={[]} />
       <Do busy={enter.isPending}>Sign in</Do>
       <p className="mt-2">
-        <button type="button" onClick={forgot} className="min-h-11 font-semibold text-rim underline">
+        <Button onClick={forgot} look="text">
           The passphrase is forgotten
-        </button>
+        </Button>
       </p>
       <p className="text-soft">This device stays signed in for 90 days after it was last used.</p>
     </form>
@@ -86,9 +87,9 @@ export function ForgottenForm({ opened, back }: Props & { back: () => void }) {
       <NewPassphrase label="A new passphrase" value={passphrase} set={setPassphrase} error={mend.error} />
       <Beside error={mend.error} fields={["/passphrase"]} />
       <Do busy={mend.isPending}>Open the kitchen</Do>
-      <button type="button" onClick={back} className="mt-2 min-h-11 font-semibold text-rim underline">
+      <Button onClick={back} look="text" className="mt-2">
         Back to signing in
-      </button>
+      </Button>
     </form>
   );
 }

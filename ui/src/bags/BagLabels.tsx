@@ -1,4 +1,5 @@
-import { Link, useParams } from "react-router";
+import { PressLink } from "../parts/Button";
+import { useParams } from "react-router";
 import { useBagsOf } from "../client/bags";
 import type { BagBatch } from "../client/types.gen";
 import { Paper } from "../paper/Paper";
@@ -23,11 +24,7 @@ export default function BagLabels() {
     <Paper
       title={`Labels: ${batch.recipe}`}
       say={left > perSheet ? `The first ${perSheet} of ${left}: one sheet holds no more.` : left === 1 ? "One label" : `${sheet} labels`}
-      more={
-        <Link to="/bags" className="min-h-11 content-center font-semibold text-rim underline">
-          All bags
-        </Link>
-      }
+      more={<PressLink to="/bags">All bags</PressLink>}
     >
       <ol className="grid grid-cols-2 gap-3">
         {Array.from({ length: sheet }, (_, n) => (

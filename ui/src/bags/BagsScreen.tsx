@@ -1,10 +1,8 @@
-import { Link } from "react-router";
+import { Button, PressLink } from "../parts/Button";
 import { useBags, useLeaveBags } from "../client/bags";
 import type { Bags } from "../client/types.gen";
 import { longDay } from "../parts/time";
 import { TroubleNote } from "../parts/Trouble";
-
-const link = "min-h-11 content-center font-semibold text-rim underline";
 
 /** The bags on the shelf, oldest first. */
 export default function BagsScreen() {
@@ -14,9 +12,7 @@ export default function BagsScreen() {
     <div className="w-full px-6 py-4">
       <header className="flex flex-wrap items-center justify-between gap-4">
         <h1 className="text-xl font-bold">Bags on the shelf</h1>
-        <Link to="/recipes" className={link}>
-          Recipes
-        </Link>
+        <PressLink to="/recipes">Recipes</PressLink>
       </header>
       <TroubleNote error={shelf.error} />
       {!bags && !shelf.error && <p className="mt-4 text-lg text-soft">Looking on the shelf …</p>}
@@ -57,22 +53,22 @@ function Row({ bags }: { bags: Bags }) {
         </span>
       </p>
       <p className="flex flex-wrap gap-x-4">
-        <Link to={`/?${from}`} className={link}>
+        <PressLink to={`/?${from}`}>
           Bake from it<span className="sr-only">: {batch.recipe}</span>
-        </Link>
-        <Link to={`/day?${from}&size=${batch.size}&add=1`} className={link}>
+        </PressLink>
+        <PressLink to={`/day?${from}&size=${batch.size}&add=1`}>
           Put one on a day<span className="sr-only">: {batch.recipe}</span>
-        </Link>
-        <Link to={`/bags/${bags.id}`} className={link}>
+        </PressLink>
+        <PressLink to={`/bags/${bags.id}`}>
           Labels<span className="sr-only">: {batch.recipe}</span>
-        </Link>
-        <button type="button" disabled={leave.isPending} onClick={() => leave.mutate(bags.left - 1)} className={link}>
+        </PressLink>
+        <Button disabled={leave.isPending} onClick={() => leave.mutate(bags.left - 1)} look="text" className="content-center">
           One is used<span className="sr-only">: {batch.recipe}</span>
-        </button>
+        </Button>
         {bags.left < bags.made && (
-          <button type="button" disabled={leave.isPending} onClick={() => leave.mutate(bags.left + 1)} className={link}>
+          <Button disabled={leave.isPending} onClick={() => leave.mutate(bags.left + 1)} look="text" className="content-center">
             One more is there<span className="sr-only">: {batch.recipe}</span>
-          </button>
+          </Button>
         )}
       </p>
       <TroubleNote error={leave.error} />

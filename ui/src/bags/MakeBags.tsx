@@ -1,5 +1,6 @@
+import { Button, PressLink } from "../parts/Button";
 import { useState } from "react";
-import { Link, useLocation, useNavigate } from "react-router";
+import { useLocation, useNavigate } from "react-router";
 import { useMakeBags, usePreviewedBags } from "../client/bags";
 import { useShelf } from "../client/queries";
 import { longDay } from "../parts/time";
@@ -70,20 +71,18 @@ export default function MakeBags() {
           <p className="fraction text-lg">{batch.add.map((a) => (a.amount ? `${a.amount} ${a.name}` : a.name)).join(", ")}.</p>
           <p className="mt-1 text-soft">Yeast, fat and all that is wet stay out: a bag keeps as long as what is in it.</p>
           <div className="mt-4 flex flex-wrap items-center gap-4">
-            <button
-              type="button"
+            <Button
               disabled={make.isPending}
               onClick={() =>
                 chosen &&
                 make.mutate({ wish: chosen.wish, count }, { onSuccess: (made) => navigate(`/bags/${made.id}`, { replace: true }) })
               }
-              className="min-h-14 rounded-tray bg-rim px-6 text-lg font-bold text-on-rim"
+              look="filled"
+              size="large"
             >
               {make.isPending ? "Writing it down …" : count === 1 ? "The bag is filled" : `The ${count} bags are filled`}
-            </button>
-            <Link to={`/${search}`} className="min-h-11 content-center font-semibold text-rim underline">
-              Back to the plan
-            </Link>
+            </Button>
+            <PressLink to={`/${search}`}>Back to the plan</PressLink>
           </div>
         </>
       )}

@@ -1,4 +1,5 @@
-import { Link, useNavigate, useParams, useSearchParams } from "react-router";
+import { Button, PressLink } from "../parts/Button";
+import { useNavigate, useParams, useSearchParams } from "react-router";
 import { useAtBench, useBench } from "../client/bench";
 import { useShelf } from "../client/queries";
 import type { Shelf } from "../client/types.gen";
@@ -35,30 +36,26 @@ function Empty({ open }: { open: Shelf["bench"] }) {
       {cleared && (
         <p role="status" className="mt-2 text-lg">
           The bench is cleared.{" "}
-          <button
-            type="button"
-            onClick={() => tell({ do: "reopened" }, () => navigate(`/bench/${cleared}`))}
-            className="min-h-14 font-semibold text-rim underline"
-          >
+          <Button onClick={() => tell({ do: "reopened" }, () => navigate(`/bench/${cleared}`))} look="text" size="large">
             Bring it back
-          </button>
+          </Button>
         </p>
       )}
       <TroubleNote error={error} />
       {open ? (
         <p className="mt-2 text-lg">
           {open.recipe} is half measured.{" "}
-          <Link to={`/bench/${open.id}`} className="inline-block min-h-14 content-center font-semibold text-rim underline">
+          <PressLink to={`/bench/${open.id}`} size="large">
             Go on with it
-          </Link>
+          </PressLink>
         </p>
       ) : (
         <p className="mt-2 text-lg text-soft">Nothing is being measured. Plan a loaf, then press “To the bench”.</p>
       )}
       <p className="mt-4">
-        <Link to="/" className="inline-grid min-h-14 place-items-center rounded-tray bg-rim px-6 text-lg font-bold text-on-rim">
+        <PressLink to="/" look="filled" size="large">
           Plan a loaf
-        </Link>
+        </PressLink>
       </p>
     </div>
   );

@@ -1,3 +1,4 @@
+import { Button } from "../parts/Button";
 import { useState } from "react";
 import { Trouble } from "../client/api";
 import { useWaysOut } from "../client/bench";
@@ -41,13 +42,9 @@ export function Slip({ bench, line, problem, close, answer }: Props) {
             className="figures mt-1 block h-16 w-80 max-w-full rounded-tray border-2 border-rim bg-enamel px-4 text-xl font-bold aria-invalid:border-signal"
           />
         </label>
-        <button
-          type="submit"
-          disabled={!typed.trim() || known}
-          className="min-h-16 rounded-tray bg-rim px-6 text-xl font-bold text-on-rim disabled:bg-shelf disabled:text-soft"
-        >
+        <Button type="submit" disabled={!typed.trim() || known} look="filled" size="huge">
           {known && outs.isFetching ? "Working it out …" : "What can I do?"}
-        </button>
+        </Button>
       </form>
       <p role="alert" className="text-lg text-signal">
         {fault}
@@ -55,9 +52,9 @@ export function Slip({ bench, line, problem, close, answer }: Props) {
       {outs.error && !fault && <TroubleNote error={outs.error} />}
       <div className="grid max-w-3xl gap-2">
         {known && outs.data?.ways.map((out) => <WayOut key={out.exit} out={out} press={() => answer(amount, out.exit)} />)}
-        <button type="button" onClick={close} className="min-h-14 text-left text-lg font-semibold text-rim underline">
+        <Button onClick={close} look="text" size="large" className="text-left text-lg">
           It was right after all
-        </button>
+        </Button>
       </div>
     </section>
   );
@@ -66,15 +63,9 @@ export function Slip({ bench, line, problem, close, answer }: Props) {
 /** One way out: what is done, what it makes of the dough, and what is then to be feared. */
 function WayOut({ out, press }: { out: BenchOut; press: () => void }) {
   return (
-    <button
-      type="button"
-      onClick={press}
-      disabled={out.bad}
-      data-out={out.exit}
-      className="min-h-16 rounded-tray border-2 border-rim px-5 py-2 text-left text-lg font-bold text-rim disabled:border-rule disabled:text-soft"
-    >
+    <Button onClick={press} disabled={out.bad} data-out={out.exit} size="huge" className="py-2 text-left">
       <span className="fraction">{out.say}</span>
       {out.worry && <span className="block text-base font-normal text-ink">{out.bad ? `Not like this. ${out.worry}` : out.worry}</span>}
-    </button>
+    </Button>
   );
 }

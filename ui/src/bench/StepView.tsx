@@ -1,3 +1,4 @@
+import { Button } from "../parts/Button";
 import { Check } from "lucide-react";
 import type { BenchStep, BenchView, PlanLine } from "../client/types.gen";
 import { inBox } from "../parts/addIns";
@@ -93,16 +94,16 @@ export function StepView({ bench, step, line, done, asked, press, begin, wrong }
                   <StuffSwatch stuff={l.stuff} />
                   <span className="text-lg font-semibold">{l.name}</span>
                   <Amount line={l} size="small" />
-                  <button
-                    type="button"
+                  <Button
                     onClick={(e) => {
                       e.stopPropagation();
                       wrong(l.id);
                     }}
-                    className="min-h-11 px-1 text-base font-semibold text-rim underline"
+                    look="text"
+                    className="px-1 text-base"
                   >
                     not so<span className="sr-only">: another amount of {l.name} went in</span>
-                  </button>
+                  </Button>
                 </li>
               ))}
           </ul>
@@ -110,16 +111,16 @@ export function StepView({ bench, step, line, done, asked, press, begin, wrong }
         {step.why && <p className="fraction max-w-[60ch] text-lg text-soft">{step.why}</p>}
         {step.fails && !done && <p className="max-w-[60ch] text-lg text-soft">{step.fails}</p>}
         {step.wait && !bench.session.begun[step.id] && !done && (
-          <button
-            type="button"
+          <Button
             onClick={(e) => {
               e.stopPropagation();
               begin();
             }}
-            className="min-h-16 w-fit rounded-tray border-2 border-rim px-6 text-xl font-bold text-rim"
+            size="huge"
+            className="w-fit"
           >
             Start the {step.wait} minutes
-          </button>
+          </Button>
         )}
         {asked && (
           <p role="alert" className="max-w-[40ch] border-l-4 border-signal pl-4 text-xl font-semibold">

@@ -1,3 +1,4 @@
+import { Button } from "../parts/Button";
 import { FileUp } from "lucide-react";
 import { type ChangeEvent, useEffect, useState } from "react";
 import { useBring } from "../client/house";
@@ -52,14 +53,14 @@ export default function BringScreen() {
           />
         </label>
         <div className="flex flex-wrap gap-3">
-          <button
-            type="button"
+          <Button
             disabled={!text.trim() || bring.isPending}
             onClick={() => understand(new Blob([text], { type: "text/plain" }))}
-            className="min-h-14 rounded-tray bg-rim px-6 text-lg font-bold text-on-rim disabled:bg-shelf disabled:text-soft"
+            look="filled"
+            size="large"
           >
             {bring.isPending ? "Reading …" : "Read it"}
-          </button>
+          </Button>
           <label className={`min-h-14 px-6 text-lg ${fileButton}`}>
             <FileUp size={22} aria-hidden="true" />
             Choose a file

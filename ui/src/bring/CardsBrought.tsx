@@ -1,5 +1,5 @@
+import { Button, PressLink } from "../parts/Button";
 import { useState } from "react";
-import { Link } from "react-router";
 import { useKeepBrought, useUndoBrought } from "../client/house";
 import { useReadRecipe } from "../client/recipes";
 import type { BringDone, Bringing, BroughtCard, RecipeRead } from "../client/types.gen";
@@ -51,14 +51,9 @@ export function CardsBrought({ cards, standard }: { cards: BroughtCard[]; standa
         ))}
       </ul>
       <div className="mt-3 flex flex-wrap items-center gap-4">
-        <button
-          type="button"
-          disabled={kept === 0 || keep.isPending}
-          onClick={() => keep.mutate({ body, key })}
-          className="min-h-14 rounded-tray bg-rim px-6 text-lg font-bold text-on-rim disabled:bg-shelf disabled:text-soft"
-        >
+        <Button disabled={kept === 0 || keep.isPending} onClick={() => keep.mutate({ body, key })} look="filled" size="large">
           {keep.isPending ? "Putting on the shelf …" : kept === 1 ? "Keep one recipe" : `Keep ${kept} recipes`}
-        </button>
+        </Button>
         {kept === 0 && <p className="text-soft">None is chosen.</p>}
         <TroubleNote error={keep.error} />
       </div>
@@ -148,10 +143,10 @@ function Card({ card, choice, standard, set }: CardProps) {
             { value: "leave", label: "leave it out", show: "Leave it out" },
           ]}
         />
-        <button type="button" onClick={() => correct(!correcting)} className="min-h-11 font-semibold text-rim underline">
+        <Button onClick={() => correct(!correcting)} look="text">
           {correcting ? "Close its text" : "Correct it"}
           <span className="sr-only">: {card.name}</span>
-        </button>
+        </Button>
       </div>
     </li>
   );
@@ -194,21 +189,16 @@ export function Done({ done }: { done: BringDone }) {
           <ul>
             {done.recipes.map((r) => (
               <li key={r.id}>
-                <Link to={`/?recipe=${r.id}`} className="inline-block min-h-9 content-center font-semibold text-rim underline">
+                <PressLink to={`/?recipe=${r.id}`} size="small">
                   Plan {r.name}
-                </Link>
+                </PressLink>
                 {r.revision > 1 && <span className="text-soft"> · revision {r.revision}</span>}
               </li>
             ))}
           </ul>
-          <button
-            type="button"
-            disabled={undo.isPending}
-            onClick={() => undo.mutate(done.id)}
-            className="min-h-11 font-semibold text-rim underline"
-          >
+          <Button disabled={undo.isPending} onClick={() => undo.mutate(done.id)} look="text">
             {undo.isPending ? "Taking back …" : "Undo all of it"}
-          </button>
+          </Button>
         </>
       )}
       <TroubleNote error={undo.error} />

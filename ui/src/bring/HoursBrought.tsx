@@ -1,3 +1,4 @@
+import { Button } from "../parts/Button";
 import { useState } from "react";
 import { useKeepBrought } from "../client/house";
 import type { Brought } from "../client/types.gen";
@@ -45,14 +46,14 @@ export function HoursBrought({ calendar }: { calendar: NonNullable<Brought["cale
         ))}
       </ul>
       <div className="mt-3 flex flex-wrap items-center gap-4">
-        <button
-          type="button"
+        <Button
           disabled={taken.length === 0 || keep.isPending}
           onClick={() => keep.mutate({ body: { absences: taken }, key })}
-          className="min-h-14 rounded-tray bg-rim px-6 text-lg font-bold text-on-rim disabled:bg-shelf disabled:text-soft"
+          look="filled"
+          size="large"
         >
           {keep.isPending ? "Writing them down …" : taken.length === 1 ? "Keep one absence" : `Keep ${taken.length} absences`}
-        </button>
+        </Button>
         {absences.length === 0 && <p className="text-soft">Nothing is taken in the next sixty days.</p>}
         <TroubleNote error={keep.error} />
       </div>

@@ -1,3 +1,4 @@
+import { Button } from "../parts/Button";
 import { useState } from "react";
 import { useKeepBrought } from "../client/house";
 import type { Brought } from "../client/types.gen";
@@ -50,14 +51,14 @@ export function LogBrought({ log, table }: { log: NonNullable<Brought["log"]>; t
       </table>
       {log.bakes.length > shownRows && <p className="text-soft">and {log.bakes.length - shownRows} more</p>}
       <div className="mt-3 flex flex-wrap items-center gap-4">
-        <button
-          type="button"
+        <Button
           disabled={taken === 0 || !table || keep.isPending}
           onClick={() => keep.mutate({ body: { log: table }, key })}
-          className="min-h-14 rounded-tray bg-rim px-6 text-lg font-bold text-on-rim disabled:bg-shelf disabled:text-soft"
+          look="filled"
+          size="large"
         >
           {keep.isPending ? "Writing into the log …" : taken === 1 ? "Take one bake" : `Take ${taken} bakes`}
-        </button>
+        </Button>
         {taken === 0 && <p className="text-soft">There is nothing new in it.</p>}
         <TroubleNote error={keep.error} />
       </div>

@@ -1,8 +1,6 @@
+import { Button, PressLink } from "../parts/Button";
 import { CalendarPlus, Clock, Printer, Repeat, ShoppingBasket, Undo2 } from "lucide-react";
-import { Link } from "react-router";
 import { dayCalendar } from "../client/api";
-
-const tool = "flex min-h-11 items-center gap-2 font-semibold text-rim underline";
 
 /** The sheets that a day opens; empty: none. */
 export type Open = "" | "hours" | "needs" | "weekly";
@@ -20,27 +18,27 @@ export function DayTools({ date, planned, open, undo }: Props) {
     <>
       <span className="hidden flex-1 md:block" />
       {undo && (
-        <button type="button" disabled={undo.isPending} onClick={() => undo.mutate()} className={tool}>
+        <Button disabled={undo.isPending} onClick={() => undo.mutate()} look="text" className="flex items-center gap-2">
           <Undo2 size={20} aria-hidden="true" /> Undo
-        </button>
+        </Button>
       )}
-      <button type="button" onClick={() => open("hours")} className={tool}>
+      <Button onClick={() => open("hours")} look="text" className="flex items-center gap-2">
         <Clock size={20} aria-hidden="true" /> Hours and hands
-      </button>
-      <button type="button" onClick={() => open("weekly")} className={tool}>
+      </Button>
+      <Button onClick={() => open("weekly")} look="text" className="flex items-center gap-2">
         <Repeat size={20} aria-hidden="true" /> Every week
-      </button>
+      </Button>
       {planned && (
         <>
-          <button type="button" onClick={() => open("needs")} className={tool}>
+          <Button onClick={() => open("needs")} look="text" className="flex items-center gap-2">
             <ShoppingBasket size={20} aria-hidden="true" /> Shopping
-          </button>
-          <a href={dayCalendar(date)} download className={tool}>
+          </Button>
+          <a href={dayCalendar(date)} download className="flex min-h-11 items-center gap-2 font-semibold text-rim underline">
             <CalendarPlus size={20} aria-hidden="true" /> Calendar
           </a>
-          <Link to={`/paper/day?date=${date}`} className={tool}>
+          <PressLink to={`/paper/day?date=${date}`} className="flex items-center gap-2">
             <Printer size={20} aria-hidden="true" /> Print
-          </Link>
+          </PressLink>
         </>
       )}
     </>

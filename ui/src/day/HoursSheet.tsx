@@ -1,6 +1,6 @@
+import { Button, PressLink } from "../parts/Button";
 import { X } from "lucide-react";
 import { useState } from "react";
-import { Link } from "react-router";
 import { useShelf } from "../client/queries";
 import type { DayBook, DayView } from "../client/types.gen";
 import { Segments } from "../parts/Segments";
@@ -81,14 +81,12 @@ export function HoursSheet({ view, error, change, close }: Props) {
           aria-label="Why"
           className="h-12 min-w-0 flex-1 rounded-tray border-2 border-rim bg-enamel px-2"
         />
-        <button type="submit" className="min-h-12 rounded-tray border-2 border-rim px-4 font-bold text-rim">
+        <Button type="submit" size="medium">
           Note it
-        </button>
+        </Button>
       </form>
       {(kitchen?.absences?.length ?? 0) > 0 && <p className="mt-2 text-base text-soft">The hours of your calendar count too.</p>}
-      <Link to="/bring" className="inline-block min-h-11 content-center font-semibold text-rim underline">
-        Read them from a calendar
-      </Link>
+      <PressLink to="/bring">Read them from a calendar</PressLink>
       <h3 className="mt-3 text-base font-bold">Hands</h3>
       <div className="mt-1 flex">
         <Segments
@@ -117,18 +115,14 @@ export function HoursSheet({ view, error, change, close }: Props) {
         />
       </div>
       {book.lent && (
-        <button
-          type="button"
-          onClick={() => change({ lent: undefined })}
-          className="mt-3 min-h-11 rounded-tray border-2 border-rim px-4 font-bold text-rim"
-        >
+        <Button onClick={() => change({ lent: undefined })} className="mt-3">
           Give the friend’s machine back
-        </button>
+        </Button>
       )}
       <div className="mt-4">
-        <button type="button" onClick={close} className="min-h-12 rounded-tray bg-rim px-6 font-bold text-on-rim">
+        <Button onClick={close} look="filled" size="medium">
           That is all
-        </button>
+        </Button>
       </div>
     </Sheet>
   );

@@ -1,5 +1,6 @@
+import { Button, PressLink } from "../parts/Button";
 import { useState } from "react";
-import { Link, useNavigate } from "react-router";
+import { useNavigate } from "react-router";
 import { useAddBench } from "../client/queries";
 import type { DayLoaf, DayPlanned } from "../client/types.gen";
 import { clock, display, shown } from "../parts/time";
@@ -19,8 +20,6 @@ interface Props {
   unpin: () => void;
   weekly?: { day: string; press: () => void }; // to be baked on that day of every week
 }
-
-export const quietLink = "min-h-11 content-center font-semibold text-rim underline";
 
 const capital = (s: string) => s.charAt(0).toUpperCase() + s.slice(1);
 
@@ -87,45 +86,44 @@ export function LoafRow({ date, loaf, asked, nth, zone, over, open, unpin, weekl
         )}
         <p className="flex flex-wrap gap-x-4">
           {toCome && loaf.wish && !loaf.lent && (
-            <button
-              type="button"
+            <Button
               disabled={bench.isPending}
               onClick={() => loaf.wish && bench.mutate(loaf.wish, { onSuccess: (b) => navigate(`/bench/${b.id}`) })}
-              className={quietLink}
+              look="text"
             >
               To the bench<span className="sr-only">: {loaf.name}</span>
-            </button>
+            </Button>
           )}
           {loaf.standing === "running" && (
-            <Link to={`/watch/${loaf.bake}`} className={quietLink}>
+            <PressLink to={`/watch/${loaf.bake}`}>
               Watch it<span className="sr-only">: {loaf.name}</span>
-            </Link>
+            </PressLink>
           )}
           {loaf.standing === "finished" && (
-            <Link to={`/verdict/${loaf.bake}`} className={quietLink}>
+            <PressLink to={`/verdict/${loaf.bake}`}>
               How it came out<span className="sr-only">: {loaf.name}</span>
-            </Link>
+            </PressLink>
           )}
           {!over && (toCome || loaf.standing === "no place") && (
-            <button type="button" onClick={open} className={quietLink}>
+            <Button onClick={open} look="text">
               Change<span className="sr-only"> {loaf.name}</span>
-            </button>
+            </Button>
           )}
           {asked.pin && toCome && (
-            <button type="button" onClick={unpin} className={quietLink}>
+            <Button onClick={unpin} look="text">
               Take the pin out<span className="sr-only"> of {loaf.name}</span>
-            </button>
+            </Button>
           )}
           {weekly && (
-            <button type="button" onClick={weekly.press} className={quietLink}>
+            <Button onClick={weekly.press} look="text">
               Every {capital(weekly.day)}
               <span className="sr-only">: {loaf.name}</span>
-            </button>
+            </Button>
           )}
           {loaf.say && !over && (toCome || loaf.standing === "no place") && (
-            <button type="button" onClick={() => setMending(true)} className={quietLink}>
+            <Button onClick={() => setMending(true)} look="text">
               What would help?<span className="sr-only"> For {loaf.name}</span>
-            </button>
+            </Button>
           )}
         </p>
         <TroubleNote error={bench.error} />

@@ -1,3 +1,4 @@
+import { Button } from "../parts/Button";
 import { useState } from "react";
 import { Link } from "react-router";
 import { useShelf } from "../client/queries";
@@ -151,27 +152,17 @@ export function LoafSheet({ view, loaf, fresh, done, busy, fault, keep, takeOff,
         </p>
       )}
       <div className="mt-4 flex flex-wrap gap-3">
-        <button
-          type="button"
-          disabled={busy || !wish.recipe}
-          onClick={keepIt}
-          className="min-h-14 rounded-tray bg-rim px-6 text-lg font-bold text-on-rim disabled:bg-shelf disabled:text-soft"
-        >
+        <Button disabled={busy || !wish.recipe} onClick={keepIt} look="filled" size="large">
           {busy ? "Planning the day …" : fresh ? "Put it on the day" : "Keep it so"}
-        </button>
+        </Button>
         {!fresh && (
-          <button
-            type="button"
-            disabled={busy}
-            onClick={takeOff}
-            className="min-h-14 rounded-tray border-2 border-rim px-4 font-bold text-rim"
-          >
+          <Button disabled={busy} onClick={takeOff} size="large">
             Take it off the day
-          </button>
+          </Button>
         )}
-        <button type="button" onClick={close} className="min-h-14 px-4 font-bold text-rim underline">
+        <Button onClick={close} look="text" size="large" className="px-4">
           Leave it
-        </button>
+        </Button>
       </div>
     </Sheet>
   );

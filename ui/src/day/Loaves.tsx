@@ -1,6 +1,7 @@
+import { Button } from "../parts/Button";
 import { Plus } from "lucide-react";
 import type { DayLoaf, DayView } from "../client/types.gen";
-import { LoafRow, quietLink } from "./LoafRow";
+import { LoafRow } from "./LoafRow";
 
 interface Props {
   view: DayView;
@@ -20,14 +21,15 @@ export function Loaves({ view, over, add, open, put, everyWeek }: Props) {
         <h2 id="loaves" className="text-lg font-bold">
           Loaves
         </h2>
-        <button
-          type="button"
+        <Button
           disabled={over || book.loaves.length >= view.most}
           onClick={add}
-          className="flex min-h-12 items-center gap-2 rounded-tray bg-rim px-4 text-base font-bold text-on-rim disabled:bg-shelf disabled:text-soft"
+          look="filled"
+          size="medium"
+          className="flex items-center gap-2 text-base"
         >
           <Plus size={20} aria-hidden="true" /> {book.loaves.length >= view.most ? "The day is full" : "Put a loaf on the day"}
-        </button>
+        </Button>
       </div>
       {book.loaves.length === 0 && (
         <p className="mt-2 max-w-prose text-lg text-soft">
@@ -61,9 +63,9 @@ export function Loaves({ view, over, add, open, put, everyWeek }: Props) {
         <p className="mt-2 text-base">
           Baked every {view.weekday}, and not on this day:{" "}
           {view.usual?.map((l) => (
-            <button key={l.id} type="button" onClick={() => put(l)} className={`${quietLink} mr-3`}>
+            <Button key={l.id} onClick={() => put(l)} look="text" className="content-center mr-3">
               put {view.names[l.wish.recipe]} on it
-            </button>
+            </Button>
           ))}
         </p>
       )}

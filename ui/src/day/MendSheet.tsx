@@ -1,3 +1,4 @@
+import { Button } from "../parts/Button";
 import type { DayPlanned } from "../client/types.gen";
 import { Sheet } from "../parts/Sheet";
 import { TroubleNote } from "../parts/Trouble";
@@ -24,21 +25,16 @@ export function MendSheet({ date, loaf, close }: { date: string; loaf: DayPlanne
             <p className="text-lg leading-6 font-semibold">{m.say}</p>
             <p className="text-base text-soft">Then: {m.then}</p>
             {m.book && (
-              <button
-                type="button"
-                disabled={change.isPending}
-                onClick={() => m.book && change.mutate(m.book, { onSuccess: close })}
-                className="mt-1 min-h-11 rounded-tray border-2 border-rim px-4 font-bold text-rim"
-              >
+              <Button disabled={change.isPending} onClick={() => m.book && change.mutate(m.book, { onSuccess: close })} className="mt-1">
                 Do so<span className="sr-only">: {m.say}</span>
-              </button>
+              </Button>
             )}
           </li>
         ))}
       </ul>
-      <button type="button" onClick={close} className="mt-4 min-h-12 rounded-tray bg-rim px-6 font-bold text-on-rim">
+      <Button onClick={close} look="filled" size="medium" className="mt-4">
         Leave it so
-      </button>
+      </Button>
     </Sheet>
   );
 }

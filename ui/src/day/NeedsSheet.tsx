@@ -1,3 +1,4 @@
+import { Button } from "../parts/Button";
 import { Check, Copy } from "lucide-react";
 import { useState } from "react";
 import type { DayView } from "../client/types.gen";
@@ -54,18 +55,13 @@ export function NeedsSheet({ view, close }: { view: DayView; close: () => void }
         </section>
       )}
       <div className="mt-4 flex flex-wrap gap-3">
-        <button
-          type="button"
-          onClick={copy}
-          disabled={wanted.length === 0}
-          className="flex min-h-12 items-center gap-2 rounded-tray border-2 border-rim px-4 font-bold text-rim"
-        >
+        <Button onClick={copy} disabled={wanted.length === 0} size="medium" className="flex items-center gap-2">
           {copied ? <Check size={20} aria-hidden="true" /> : <Copy size={20} aria-hidden="true" />}
           {copied ? "Copied" : "Copy the list"}
-        </button>
-        <button type="button" onClick={close} className="min-h-12 rounded-tray bg-rim px-6 font-bold text-on-rim">
+        </Button>
+        <Button onClick={close} look="filled" size="medium">
           Back to the day
-        </button>
+        </Button>
       </div>
     </Sheet>
   );

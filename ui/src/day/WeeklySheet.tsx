@@ -1,3 +1,4 @@
+import { Button } from "../parts/Button";
 import { X } from "lucide-react";
 import { Link } from "react-router";
 import { useChangeKitchen, useShelf } from "../client/queries";
@@ -94,9 +95,9 @@ export function WeeklySheet({ close }: { close: () => void }) {
           </ul>
         </section>
       )}
-      <button type="button" onClick={close} className="mt-4 min-h-12 rounded-tray bg-rim px-6 font-bold text-on-rim">
+      <Button onClick={close} look="filled" size="medium" className="mt-4">
         Back to the day
-      </button>
+      </Button>
     </Sheet>
   );
 }

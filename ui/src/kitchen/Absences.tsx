@@ -1,5 +1,5 @@
+import { PressLink } from "../parts/Button";
 import { X } from "lucide-react";
-import { Link } from "react-router";
 import { useNow } from "../client/clock";
 import type { Kitchen } from "../client/types.gen";
 import { clock, day, dayName } from "../parts/time";
@@ -37,9 +37,7 @@ export function Absences({ kitchen, set }: { kitchen: Kitchen; set: SetKitchen }
           ))}
         </ul>
       )}
-      <Link to="/bring" className="inline-block min-h-11 content-center font-semibold text-rim underline">
-        Read them from a calendar
-      </Link>
+      <PressLink to="/bring">Read them from a calendar</PressLink>
     </section>
   );
 }

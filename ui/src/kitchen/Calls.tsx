@@ -1,3 +1,4 @@
+import { Button } from "../parts/Button";
 import { useState } from "react";
 import { Picker } from "../parts/Picker";
 import { calling, canNotice, ring, setCalling, type Tone, tones } from "../parts/calls";
@@ -21,9 +22,9 @@ export function Calls() {
         choices={tones.map((t) => ({ id: t, name: named[t] }))}
         pick={(t) => change({ [what]: tones.find((known) => known === t) ?? "off" })}
       />
-      <button type="button" onClick={() => ring(what)} className="min-h-11 rounded-tray border-2 border-rim px-4 font-semibold text-rim">
+      <Button onClick={() => ring(what)}>
         Try it<span className="sr-only">: {label}</span>
-      </button>
+      </Button>
     </div>
   );
   const notices = async (on: boolean) => {

@@ -1,3 +1,4 @@
+import { Button } from "../parts/Button";
 import { useMutation, useQuery } from "@tanstack/react-query";
 import { Download, FolderUp } from "lucide-react";
 import { type ChangeEvent, useState } from "react";
@@ -63,14 +64,9 @@ export function CarryAway({ name }: { name: string }) {
               {away.map((k) => (
                 <li key={k.id} className="flex flex-wrap items-baseline gap-4 py-2" data-away={k.id}>
                   <b>{k.name}</b>
-                  <button
-                    type="button"
-                    disabled={swap.isPending}
-                    onClick={() => swap.mutate(k.id)}
-                    className="min-h-11 font-semibold text-rim underline"
-                  >
+                  <Button disabled={swap.isPending} onClick={() => swap.mutate(k.id)} look="text">
                     Bring it back in the place of this one
-                  </button>
+                  </Button>
                 </li>
               ))}
             </ul>
@@ -85,17 +81,12 @@ export function CarryAway({ name }: { name: string }) {
             <TroubleNote error={restore.error} />
           </div>
           <p className="mt-4 flex flex-wrap gap-3">
-            <button
-              type="button"
-              disabled={restore.isPending}
-              onClick={() => restore.mutate(asked)}
-              className="min-h-12 rounded-tray bg-rim px-6 font-bold text-on-rim"
-            >
+            <Button disabled={restore.isPending} onClick={() => restore.mutate(asked)} look="filled" size="medium">
               {restore.isPending ? "Restoring …" : "Restore it"}
-            </button>
-            <button type="button" onClick={close} className="min-h-12 rounded-tray border-2 border-rim px-6 font-semibold text-rim">
+            </Button>
+            <Button onClick={close} size="medium">
               Leave it as it is
-            </button>
+            </Button>
           </p>
         </Sheet>
       )}

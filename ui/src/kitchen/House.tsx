@@ -1,6 +1,6 @@
+import { Button, PressLink } from "../parts/Button";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { Link } from "react-router";
 import { endIn, fetchHousehold, fetchKitchens, signOut } from "../client/api";
 import { useNow } from "../client/clock";
 import { at, kitchen } from "../client/kitchen";
@@ -14,8 +14,6 @@ import { moveTo } from "./CarryAway";
 import { HouseKeys } from "./HouseKeys";
 import { PairSheet } from "./PairSheet";
 
-const act = "min-h-12 rounded-tray border-2 border-rim px-4 font-semibold text-rim";
-const link = "min-h-11 font-semibold text-rim underline";
 const head = "text-sm font-semibold text-soft";
 
 /** Who may come into this kitchen, and by which devices. */
@@ -37,9 +35,9 @@ function OpenHouse({ name }: { name: string }) {
     return (
       <div className="max-w-xl">
         <RecoveryCode name={opened.name} code={opened.recovery} />
-        <button type="button" onClick={() => void client.invalidateQueries()} className={`mt-4 ${act}`}>
+        <Button onClick={() => void client.invalidateQueries()} size="medium" className="mt-4">
           It is kept; go on
-        </button>
+        </Button>
       </div>
     );
   return (
@@ -53,13 +51,13 @@ function OpenHouse({ name }: { name: string }) {
           it.
         </p>
         <p className="mt-3 flex flex-wrap gap-3">
-          <Link to="/door?do=make" className="grid min-h-14 place-items-center rounded-tray bg-rim px-6 text-lg font-bold text-on-rim">
+          <PressLink to="/door?do=make" look="filled" size="large">
             Make a kitchen of my own
-          </Link>
+          </PressLink>
           {!claiming && (
-            <button type="button" onClick={() => claim(true)} className={act}>
+            <Button onClick={() => claim(true)} size="medium">
               Give {name} an owner
-            </button>
+            </Button>
           )}
         </p>
         {claiming && (
@@ -73,18 +71,16 @@ function OpenHouse({ name }: { name: string }) {
           Elsewhere
         </h2>
         <p className="mt-2">
-          <Link to="/door?do=in" className={link}>
-            Sign in to another kitchen
-          </Link>
+          <PressLink to="/door?do=in">Sign in to another kitchen</PressLink>
         </p>
         {demo && (
           <>
             <p className="mt-4 max-w-prose">
               The demo kitchen is there to be tried. As new, all is as on its first day; what you changed is put aside.
             </p>
-            <button type="button" disabled={reset.isPending} onClick={() => reset.mutate()} className={`mt-2 ${act}`}>
+            <Button disabled={reset.isPending} onClick={() => reset.mutate()} size="medium" className="mt-2">
               {reset.isPending ? "Making it as new …" : "Make the demo kitchen as new"}
-            </button>
+            </Button>
             <TroubleNote error={reset.error} />
           </>
         )}
@@ -124,9 +120,9 @@ function Locked({ house }: { house: Household }) {
                 <b className="text-lg">{p.name}</b>
                 <span className="text-soft">{p.role === "owner" ? "owner" : "bakes here"}</span>
                 {owner && p.role !== "owner" && (
-                  <button type="button" disabled={end.isPending} onClick={() => end.mutate({ what: "gone", id: p.id })} className={link}>
+                  <Button disabled={end.isPending} onClick={() => end.mutate({ what: "gone", id: p.id })} look="text">
                     Take {p.name} out
-                  </button>
+                  </Button>
                 )}
               </p>
               <ul>
@@ -137,17 +133,12 @@ function Locked({ house }: { house: Household }) {
                       <span className="w-24">{d.what}</span>
                       <span className="text-soft">{d.this ? "this one" : ago(d.usedAt, now)}</span>
                       {!d.this && (owner || p.id === house.me.id) && (
-                        <button
-                          type="button"
-                          disabled={end.isPending}
-                          onClick={() => end.mutate({ what: "ended", id: d.id })}
-                          className={link}
-                        >
+                        <Button disabled={end.isPending} onClick={() => end.mutate({ what: "ended", id: d.id })} look="text">
                           Sign it out
                           <span className="sr-only">
                             : the {d.what} of {p.name}
                           </span>
-                        </button>
+                        </Button>
                       )}
                     </li>
                   ))}
@@ -157,27 +148,25 @@ function Locked({ house }: { house: Household }) {
         </ul>
         <TroubleNote error={end.error ?? leave.error} />
         <p className="mt-4 flex flex-wrap gap-3">
-          <button type="button" onClick={() => pair("devices")} className="min-h-14 rounded-tray bg-rim px-6 text-lg font-bold text-on-rim">
+          <Button onClick={() => pair("devices")} look="filled" size="large">
             Pair a phone of mine
-          </button>
+          </Button>
           {owner && (
-            <button type="button" onClick={() => pair("people")} className={act}>
+            <Button onClick={() => pair("people")} size="medium">
               Let somebody else in
-            </button>
+            </Button>
           )}
         </p>
         <p className="mt-3 flex flex-wrap gap-x-6">
-          <button type="button" disabled={leave.isPending} onClick={() => leave.mutate()} className={link}>
+          <Button disabled={leave.isPending} onClick={() => leave.mutate()} look="text">
             Sign out here
-          </button>
+          </Button>
           {owner && house.devices.length > 1 && (
-            <button type="button" disabled={end.isPending} onClick={() => end.mutate({ what: "others" })} className={link}>
+            <Button disabled={end.isPending} onClick={() => end.mutate({ what: "others" })} look="text">
               Sign all others out
-            </button>
+            </Button>
           )}
-          <Link to="/door?do=in" className={`${link} content-center`}>
-            Another kitchen
-          </Link>
+          <PressLink to="/door?do=in">Another kitchen</PressLink>
         </p>
         <Reached house={house} />
       </section>

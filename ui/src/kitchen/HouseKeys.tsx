@@ -1,3 +1,4 @@
+import { Button } from "../parts/Button";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { changePassphrase, newRecovery, shareAt } from "../client/api";
@@ -8,7 +9,6 @@ import { RecoveryCode } from "../auth/FirstKeys";
 import { TroubleNote } from "../parts/Trouble";
 
 const head = "text-sm font-semibold text-soft";
-const act = "min-h-12 rounded-tray border-2 border-rim px-4 font-semibold text-rim";
 
 /** What opens the kitchen: the passphrase, the printed code, and the calendar's secret address. */
 export function HouseKeys({ house }: { house: Household }) {
@@ -21,22 +21,12 @@ export function HouseKeys({ house }: { house: Household }) {
         What opens {house.name}
       </h2>
       <p className="mt-2 flex flex-wrap gap-3">
-        <button
-          type="button"
-          aria-expanded={asked === "passphrase"}
-          onClick={() => ask(asked === "passphrase" ? null : "passphrase")}
-          className={act}
-        >
+        <Button aria-expanded={asked === "passphrase"} onClick={() => ask(asked === "passphrase" ? null : "passphrase")} size="medium">
           Change the passphrase
-        </button>
-        <button
-          type="button"
-          aria-expanded={asked === "recovery"}
-          onClick={() => ask(asked === "recovery" ? null : "recovery")}
-          className={act}
-        >
+        </Button>
+        <Button aria-expanded={asked === "recovery"} onClick={() => ask(asked === "recovery" ? null : "recovery")} size="medium">
           Print another code
-        </button>
+        </Button>
       </p>
       {asked && <Relock key={asked} what={asked} house={house} done={() => ask(null)} />}
       <h2 className={`mt-6 ${head}`}>In a calendar</h2>
@@ -68,9 +58,9 @@ function Relock({ what, house, done }: { what: "passphrase" | "recovery"; house:
     return (
       <>
         <RecoveryCode name={house.name ?? ""} code={code.data.code} />
-        <button type="button" onClick={done} className={`mt-2 ${act}`}>
+        <Button onClick={done} size="medium" className="mt-2">
           It is kept
-        </button>
+        </Button>
       </>
     );
   const send = (e: FormEvent) => {
@@ -118,13 +108,13 @@ function Calendar({ house }: { house: Household }) {
         </p>
       )}
       <p className="mt-2 flex flex-wrap gap-3">
-        <button type="button" disabled={share.isPending} onClick={() => share.mutate(true)} className={act}>
+        <Button disabled={share.isPending} onClick={() => share.mutate(true)} size="medium">
           {house.calendar ? "Make another address" : "Make an address"}
-        </button>
+        </Button>
         {house.calendar && (
-          <button type="button" disabled={share.isPending} onClick={() => share.mutate(false)} className={act}>
+          <Button disabled={share.isPending} onClick={() => share.mutate(false)} size="medium">
             Take it back
-          </button>
+          </Button>
         )}
       </p>
       <TroubleNote error={share.error} />

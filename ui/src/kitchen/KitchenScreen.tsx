@@ -1,3 +1,4 @@
+import { Button } from "../parts/Button";
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from "@headlessui/react";
 import { Undo2 } from "lucide-react";
 import { useSearchParams } from "react-router";
@@ -45,15 +46,10 @@ export default function KitchenScreen() {
           {busy ? "Writing it down …" : change.error ? "Not kept." : version > 1 ? "Kept." : ""}
         </p>
         {version > 1 && (
-          <button
-            type="button"
-            onClick={() => undo.mutate()}
-            disabled={busy}
-            className="flex min-h-11 items-center gap-2 font-semibold text-rim underline"
-          >
+          <Button onClick={() => undo.mutate()} disabled={busy} look="text" className="flex items-center gap-2">
             <Undo2 size={20} aria-hidden="true" />
             Undo the last change
-          </button>
+          </Button>
         )}
       </header>
       {problem && !atField && (

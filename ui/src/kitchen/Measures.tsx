@@ -1,3 +1,4 @@
+import { Button } from "../parts/Button";
 import { X } from "lucide-react";
 import { useState } from "react";
 import type { Kitchen, Measure, Problem } from "../client/types.gen";
@@ -154,9 +155,7 @@ function OddMeasure({ add }: { add: (m: Measure) => void }) {
           className={`${field} block w-24`}
         />
       </label>
-      <button type="submit" className="min-h-11 rounded-tray border-2 border-rim px-4 font-semibold text-rim">
-        Put it in
-      </button>
+      <Button type="submit">Put it in</Button>
       <span role="status" className="text-signal">
         {fault}
       </span>

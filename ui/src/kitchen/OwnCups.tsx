@@ -1,3 +1,4 @@
+import { Button } from "../parts/Button";
 import { X } from "lucide-react";
 import { useState } from "react";
 import { useLarder } from "../client/house";
@@ -141,9 +142,7 @@ function OwnCup({ cup, known, fault, keep, forget }: CupProps) {
             className={`${fieldLook} w-20 text-right text-lg font-bold`}
           />
           {unit}
-          <button type="button" onClick={add} className="min-h-11 rounded-tray border-2 border-rim px-4 font-semibold text-rim">
-            Add it
-          </button>
+          <Button onClick={add}>Add it</Button>
         </li>
       </ul>
       <p role="status" className="text-sm text-signal">

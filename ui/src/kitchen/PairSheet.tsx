@@ -1,3 +1,4 @@
+import { Button } from "../parts/Button";
 import { useMutation } from "@tanstack/react-query";
 import { useEffect } from "react";
 import { pairDevice } from "../client/api";
@@ -60,9 +61,9 @@ function Shown({ code, house, anew, close }: { code: PairingCode; house: Househo
       </p>
       {left > 0 && <p className="text-soft">Good once, for {countdown(left)}</p>}
       <p className="mt-4 flex flex-wrap gap-3">
-        <button type="button" onClick={close} className="min-h-12 rounded-tray bg-rim px-6 font-bold text-on-rim">
+        <Button onClick={close} look="filled" size="medium">
           Done
-        </button>
+        </Button>
         <button type="button" onClick={anew} className={button}>
           Another code
         </button>

@@ -1,3 +1,4 @@
+import { PressLink } from "../parts/Button";
 import { useState } from "react";
 import { Link } from "react-router";
 import { logTable, photoAt } from "../client/api";
@@ -62,9 +63,9 @@ export default function LogScreen() {
           <Picker label="Machine" value={machine} pick={setMachine} choices={[{ id: "", name: "every machine" }, ...shelf.machines]} />
         )}
         <Picker label="Year" value={year} pick={setYear} choices={[{ id: "", name: "every year" }, ...years(now)]} />
-        <Link to="/log/year" className="flex min-h-11 items-center font-semibold text-rim underline md:ml-auto">
+        <PressLink to="/log/year" className="flex items-center md:ml-auto">
           The year
-        </Link>
+        </PressLink>
         {bakes.length > 0 && (
           <a href={logTable(looked)} download className="flex min-h-11 items-center font-semibold text-rim underline">
             Save as a table

@@ -1,4 +1,5 @@
-import { Link, useParams } from "react-router";
+import { Button, PressLink } from "../parts/Button";
+import { useParams } from "react-router";
 import { useBake } from "../client/bakes";
 import { usePutAway } from "../client/house";
 import { useShelf } from "../client/queries";
@@ -48,9 +49,9 @@ export default function LoggedBake() {
   return (
     <div className="w-full px-6 py-4">
       <p>
-        <Link to="/log" className="inline-block min-h-9 font-semibold text-rim underline">
+        <PressLink to="/log" size="small">
           Log
-        </Link>
+        </PressLink>
       </p>
       <header className="flex flex-wrap items-baseline gap-x-6">
         <h1 className="text-xl font-bold">{plan.recipe}</h1>
@@ -58,26 +59,13 @@ export default function LoggedBake() {
           {dayName(day(bake.data.startedAt, zone), day(bake.data.now, zone))} · revision {bake.data.revision}
         </p>
         <Mark mark={state.mark} />
-        <Link to={`/verdict/${id}`} className="min-h-11 content-center font-semibold text-rim underline">
-          {state.mark ? "Change the verdict" : "Judge the loaf"}
-        </Link>
-        <Link to={`/recipes/${bake.data.recipeId}/story`} className="min-h-11 content-center font-semibold text-rim underline">
-          All loaves of it
-        </Link>
-        <Link to={again} className="min-h-11 content-center font-semibold text-rim underline">
-          Bake this again
-        </Link>
-        <Link to={`/day${again.slice(1)}&add=1`} className="min-h-11 content-center font-semibold text-rim underline">
-          Put it on a day
-        </Link>
-        <button
-          type="button"
-          disabled={put.isPending}
-          onClick={() => put.mutate(!bake.data.putAway)}
-          className="min-h-11 font-semibold text-rim underline"
-        >
+        <PressLink to={`/verdict/${id}`}>{state.mark ? "Change the verdict" : "Judge the loaf"}</PressLink>
+        <PressLink to={`/recipes/${bake.data.recipeId}/story`}>All loaves of it</PressLink>
+        <PressLink to={again}>Bake this again</PressLink>
+        <PressLink to={`/day${again.slice(1)}&add=1`}>Put it on a day</PressLink>
+        <Button disabled={put.isPending} onClick={() => put.mutate(!bake.data.putAway)} look="text">
           {bake.data.putAway ? "Bring it back to the log" : "Put it away"}
-        </button>
+        </Button>
       </header>
       {bake.data.putAway && (
         <p role="status" className="text-lg text-soft">

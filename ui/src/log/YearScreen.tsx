@@ -1,3 +1,4 @@
+import { PressLink } from "../parts/Button";
 import { useState } from "react";
 import { Link } from "react-router";
 import { useYear } from "../client/bakes";
@@ -35,9 +36,7 @@ export default function YearScreen() {
           choices={years.map((y) => ({ id: String(y), name: String(y) }))}
           look="large"
         />
-        <Link to="/log" className="min-h-11 content-center font-semibold text-rim underline">
-          Log
-        </Link>
+        <PressLink to="/log">Log</PressLink>
       </header>
       {loaves === 0 ? (
         <p className="mt-4 text-lg text-soft">Nothing was baked to its end in {year.data.year}.</p>

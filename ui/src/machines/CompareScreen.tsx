@@ -1,4 +1,5 @@
-import { Link, useParams, useSearchParams } from "react-router";
+import { PressLink } from "../parts/Button";
+import { useParams, useSearchParams } from "react-router";
 import { useCompared, useMachine } from "../client/machines";
 import type { ComparedCycle, Machine } from "../client/types.gen";
 import { CrustSwatch } from "../parts/CrustSwatch";
@@ -48,9 +49,9 @@ function Compared({ id, machine }: { id: string; machine: Machine }) {
   return (
     <div className="w-full px-6 py-4">
       <p>
-        <Link to="/machines" className="inline-block min-h-9 font-semibold text-rim underline">
+        <PressLink to="/machines" size="small">
           Machines
-        </Link>
+        </PressLink>
       </p>
       <header className="flex flex-wrap items-center gap-x-6">
         <h1 className="text-xl font-bold">Cycles of the {machine.name}</h1>

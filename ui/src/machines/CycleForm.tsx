@@ -1,3 +1,4 @@
+import { Button } from "../parts/Button";
 import type { Machine, MachineBeep, MachineCycle } from "../client/types.gen";
 import { MachineCharacter } from "../client/words.gen";
 import { Picker } from "../parts/Picker";
@@ -87,23 +88,15 @@ export function CycleForm({ cycle, machine, change, at, doubt }: Props) {
                 change={(upTo) => setBeep(n, { upTo: upTo > b.minutes ? upTo : undefined })}
               />
             )}
-            <button
-              type="button"
-              onClick={() => change({ beeps: beeps.filter((_, m) => m !== n) })}
-              className="ml-auto min-h-11 font-semibold text-rim underline"
-            >
+            <Button onClick={() => change({ beeps: beeps.filter((_, m) => m !== n) })} look="text" className="ml-auto">
               Take it out<span className="sr-only">: beep {n + 1}</span>
-            </button>
+            </Button>
           </li>
         ))}
       </ul>
-      <button
-        type="button"
-        onClick={() => change({ beeps: [...beeps, { for: "add-ins", by: "before the last knead ends", minutes: 5 }] })}
-        className="min-h-11 font-semibold text-rim underline"
-      >
+      <Button onClick={() => change({ beeps: [...beeps, { for: "add-ins", by: "before the last knead ends", minutes: 5 }] })} look="text">
         Add a beep
-      </button>
+      </Button>
     </div>
   );
 }

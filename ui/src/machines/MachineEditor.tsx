@@ -1,7 +1,8 @@
+import { Button, PressLink } from "../parts/Button";
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from "@headlessui/react";
 import { Undo2 } from "lucide-react";
 import { useState } from "react";
-import { Link, useNavigate, useParams } from "react-router";
+import { useNavigate, useParams } from "react-router";
 import { Trouble } from "../client/api";
 import { useDoubts, useKeepMachine, useMachine, useProfiles, useUndoMachine } from "../client/machines";
 import type { Machine, MachinePanel, MachineRead } from "../client/types.gen";
@@ -39,9 +40,9 @@ function NewMachine() {
   return (
     <div className="w-full px-6 py-4">
       <p>
-        <Link to="/machines" className="inline-block min-h-9 font-semibold text-rim underline">
+        <PressLink to="/machines" size="small">
           Machines
-        </Link>
+        </PressLink>
       </p>
       <h1 className="text-xl font-bold">Which of these is most like yours?</h1>
       <p className="text-lg text-soft">Its pan, cycles and buttons are a beginning. Your booklet puts them right.</p>
@@ -101,34 +102,25 @@ function Description({ id, stored, start }: Props) {
   return (
     <div className="w-full px-6 py-4">
       <p>
-        <Link to="/machines" className="inline-block min-h-9 font-semibold text-rim underline">
+        <PressLink to="/machines" size="small">
           Machines
-        </Link>
+        </PressLink>
       </p>
       <header className="flex flex-wrap items-center gap-x-6 gap-y-2">
         <h1 className="text-xl font-bold">{id ? `Change the ${start.name}` : "Describe your machine"}</h1>
-        <button
-          type="button"
-          onClick={save}
-          disabled={keep.isPending || (!!id && !changed)}
-          className="min-h-12 rounded-tray bg-rim px-6 text-lg font-bold text-on-rim disabled:bg-shelf disabled:text-soft"
-        >
+        <Button onClick={save} disabled={keep.isPending || (!!id && !changed)} look="filled" size="medium" className="text-lg">
           {keep.isPending ? "Writing it down …" : "Keep the machine"}
-        </button>
+        </Button>
         {id && changed && (
-          <button type="button" onClick={forget} className="min-h-11 font-semibold text-rim underline">
+          <Button onClick={forget} look="text">
             Forget what I changed here
-          </button>
+          </Button>
         )}
         {id && !changed && (stored?.version ?? 1) > 1 && (
-          <button
-            type="button"
-            onClick={() => undo.mutate(stored?.version ?? 0)}
-            className="flex min-h-11 items-center gap-2 font-semibold text-rim underline"
-          >
+          <Button onClick={() => undo.mutate(stored?.version ?? 0)} look="text" className="flex items-center gap-2">
             <Undo2 size={20} aria-hidden="true" />
             Undo the last change
-          </button>
+          </Button>
         )}
       </header>
       {problem && (

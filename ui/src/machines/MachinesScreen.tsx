@@ -1,4 +1,4 @@
-import { Link } from "react-router";
+import { Button, PressLink } from "../parts/Button";
 import { usePutAway } from "../client/house";
 import { useMachinesAway } from "../client/machines";
 import { useShelf } from "../client/queries";
@@ -22,9 +22,9 @@ export default function MachinesScreen() {
     <div className="w-full px-6 py-4">
       <header className="flex flex-wrap items-center justify-between gap-4">
         <h1 className="text-xl font-bold">Machines</h1>
-        <Link to="/machines/new" className="grid min-h-12 place-items-center rounded-tray bg-rim px-6 font-semibold text-on-rim">
+        <PressLink to="/machines/new" look="filled" size="medium">
           Describe another
-        </Link>
+        </PressLink>
       </header>
       {machines.length === 0 && (
         <p className="mt-4 text-lg text-soft">No machine yet. Take its booklet and describe it; a typical one to begin from is there.</p>
@@ -42,15 +42,15 @@ export default function MachinesScreen() {
               </span>
             </p>
             <p className="flex flex-wrap gap-x-4 font-semibold">
-              <Link to={`/?machine=${m.id}`} className="min-h-11 content-center text-rim underline">
+              <PressLink to={`/?machine=${m.id}`}>
                 Plan on it<span className="sr-only">: {m.name}</span>
-              </Link>
-              <Link to={`/machines/${m.id}/compare`} className="min-h-11 content-center text-rim underline">
+              </PressLink>
+              <PressLink to={`/machines/${m.id}/compare`}>
                 Compare its cycles<span className="sr-only">: {m.name}</span>
-              </Link>
-              <Link to={`/machines/${m.id}`} className="min-h-11 content-center text-rim underline">
+              </PressLink>
+              <PressLink to={`/machines/${m.id}`}>
                 Change it<span className="sr-only">: {m.name}</span>
-              </Link>
+              </PressLink>
               <PutAway machine={m} away={false} />
             </p>
           </li>
@@ -79,15 +79,10 @@ function PutAway({ machine, away }: { machine: MachineOnShelf; away: boolean }) 
   const put = usePutAway(`/machines/${machine.id}`);
   return (
     <>
-      <button
-        type="button"
-        disabled={put.isPending}
-        onClick={() => put.mutate(!away)}
-        className="min-h-11 font-semibold text-rim underline"
-      >
+      <Button disabled={put.isPending} onClick={() => put.mutate(!away)} look="text">
         {away ? "Bring it back" : "Put it away"}
         <span className="sr-only">: {machine.name}</span>
-      </button>
+      </Button>
       <TroubleNote error={put.error} />
     </>
   );

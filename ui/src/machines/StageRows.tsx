@@ -1,3 +1,4 @@
+import { Button } from "../parts/Button";
 import { Plus, X } from "lucide-react";
 import { useState } from "react";
 import type { Machine, MachineStage, MachineVariation } from "../client/types.gen";
@@ -52,9 +53,9 @@ export function StageRows({ stages, sizes, crusts, change, at, doubt }: Props) {
               />
               <Doubt text={doubt(`/stages/${n}/minutes`)} />
               {!differs && s.kind !== "knock-back" && (
-                <button type="button" onClick={() => open([...opened, n])} className="min-h-11 text-sm font-semibold text-rim underline">
+                <Button onClick={() => open([...opened, n])} look="text" className="text-sm">
                   differs by size, crust or day<span className="sr-only">: stage {n + 1}</span>
-                </button>
+                </Button>
               )}
               {differs && s.kind !== "knock-back" && (
                 <>
@@ -87,14 +88,10 @@ export function StageRows({ stages, sizes, crusts, change, at, doubt }: Props) {
           );
         })}
       </ol>
-      <button
-        type="button"
-        onClick={() => change([...stages, { kind: "bake", minutes: 10 }])}
-        className="flex min-h-11 items-center gap-1 font-semibold text-rim underline"
-      >
+      <Button onClick={() => change([...stages, { kind: "bake", minutes: 10 }])} look="text" className="flex items-center gap-1">
         <Plus size={18} aria-hidden="true" />
         Add a stage
-      </button>
+      </Button>
     </>
   );
 }

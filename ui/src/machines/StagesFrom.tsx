@@ -1,3 +1,4 @@
+import { Button } from "../parts/Button";
 import { useState } from "react";
 import { useEstimate } from "../client/machines";
 import type { Machine, MachineCycle } from "../client/types.gen";
@@ -36,9 +37,9 @@ export function StagesFrom({ cycle, machine, change }: Props) {
       {cycle.estimated && (
         <p className="border-l-4 border-rim pl-3 text-sm" data-estimated>
           Estimated from its total alone. Put each stage right when you have seen it.{" "}
-          <button type="button" onClick={() => change({ estimated: undefined })} className="min-h-9 font-semibold text-rim underline">
+          <Button onClick={() => change({ estimated: undefined })} look="text" size="small">
             They are right now
-          </button>
+          </Button>
         </p>
       )}
       <div className="flex flex-wrap items-center gap-x-5">
@@ -56,9 +57,9 @@ export function StagesFrom({ cycle, machine, change }: Props) {
             />
           </label>
         ) : (
-          <button type="button" onClick={() => ask(true)} className="min-h-11 text-sm font-semibold text-rim underline">
+          <Button onClick={() => ask(true)} look="text" className="text-sm">
             Only its total is known
-          </button>
+          </Button>
         )}
         {others.length > 0 && (
           <Picker

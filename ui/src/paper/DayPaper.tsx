@@ -1,4 +1,5 @@
-import { Link, Navigate, useSearchParams } from "react-router";
+import { PressLink } from "../parts/Button";
+import { Navigate, useSearchParams } from "react-router";
 import { useDay, useNeeds } from "../day/queries";
 import { dayTitle, letter } from "../day/scale";
 import { clock, day as dayOf, dayName, display } from "../parts/time";
@@ -15,14 +16,7 @@ export default function DayPaper() {
   const { day, zone } = view.data ?? {};
   const dates = [...new Set(day?.hands.map((h) => dayOf(h.at, zone ?? "UTC")))];
   return (
-    <Paper
-      title="The day on paper"
-      more={
-        <Link to={`/day/${date}`} className="min-h-11 content-center font-semibold text-rim underline">
-          Back to the day
-        </Link>
-      }
-    >
+    <Paper title="The day on paper" more={<PressLink to={`/day/${date}`}>Back to the day</PressLink>}>
       <TroubleNote error={view.error} />
       <h2 className="text-[28px] leading-8 font-bold">{dayTitle(date)}</h2>
       {day && zone && (

@@ -1,3 +1,4 @@
+import { Button } from "../parts/Button";
 import { Printer } from "lucide-react";
 import type { ReactNode } from "react";
 
@@ -16,14 +17,10 @@ export function Paper({ title, say, more, children }: Props) {
         <h1 className="min-w-0 flex-1 text-xl font-bold">{title}</h1>
         {say && <p className="text-soft">{say}</p>}
         {more}
-        <button
-          type="button"
-          onClick={() => window.print()}
-          className="flex min-h-12 items-center gap-2 rounded-tray bg-rim px-6 font-bold text-on-rim"
-        >
+        <Button onClick={() => window.print()} look="filled" size="medium" className="flex items-center gap-2">
           <Printer size={20} aria-hidden="true" />
           Print it
-        </button>
+        </Button>
       </header>
       <article className="paper mt-3 border border-rule p-6 print:mt-0 print:border-0 print:p-0">{children}</article>
     </div>

@@ -1,3 +1,4 @@
+import { Button } from "./Button";
 import { Component, type ReactNode } from "react";
 
 interface Props {
@@ -18,13 +19,9 @@ export class ErrorBoundary extends Component<Props, { broken: boolean }> {
       <div role="alert" className="p-8">
         <h1 className="text-xl font-bold">This screen has stumbled</h1>
         <p className="mt-2 text-lg">Nothing that was kept is lost. The other screens work.</p>
-        <button
-          type="button"
-          onClick={() => this.setState({ broken: false })}
-          className="mt-4 min-h-14 rounded-tray bg-rim px-6 text-lg font-bold text-on-rim"
-        >
+        <Button onClick={() => this.setState({ broken: false })} look="filled" size="large" className="mt-4">
           Try it again
-        </button>
+        </Button>
       </div>
     );
   }

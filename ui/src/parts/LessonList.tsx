@@ -1,3 +1,4 @@
+import { Button } from "./Button";
 import { useDeclineLesson, useTakeLesson } from "../client/bakes";
 import type { VerdictLesson as Lesson } from "../client/types.gen";
 import { TroubleNote } from "./Trouble";
@@ -26,22 +27,12 @@ export function LessonList({ lessons, declined = [] }: { lessons: Lesson[]; decl
               </ul>
             </details>
             <p className="mt-1 flex flex-wrap items-center gap-4">
-              <button
-                type="button"
-                disabled={busy}
-                onClick={() => take.mutate(l.id)}
-                className="fraction min-h-12 rounded-tray bg-rim px-6 font-bold text-on-rim"
-              >
+              <Button disabled={busy} onClick={() => take.mutate(l.id)} look="filled" size="medium" className="fraction">
                 {l.take}
-              </button>
-              <button
-                type="button"
-                disabled={busy}
-                onClick={() => decline.mutate({ id: l.id, on: true })}
-                className="min-h-11 font-semibold text-rim underline"
-              >
+              </Button>
+              <Button disabled={busy} onClick={() => decline.mutate({ id: l.id, on: true })} look="text">
                 Leave it as it is
-              </button>
+              </Button>
             </p>
           </li>
         ))}

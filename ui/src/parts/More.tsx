@@ -1,3 +1,4 @@
+import { Button } from "./Button";
 interface Props {
   pages: { hasNextPage: boolean; isFetchingNextPage: boolean; fetchNextPage: () => unknown };
   what: string;
@@ -7,13 +8,8 @@ interface Props {
 export function More({ pages, what }: Props) {
   if (!pages.hasNextPage) return null;
   return (
-    <button
-      type="button"
-      disabled={pages.isFetchingNextPage}
-      onClick={() => pages.fetchNextPage()}
-      className="mt-3 min-h-12 rounded-tray border-2 border-rim px-6 font-semibold text-rim"
-    >
+    <Button disabled={pages.isFetchingNextPage} onClick={() => pages.fetchNextPage()} size="medium" className="mt-3">
       {pages.isFetchingNextPage ? "Fetching …" : `Show ${what}`}
-    </button>
+    </Button>
   );
 }

@@ -1,3 +1,4 @@
+import { Button } from "./Button";
 import { Camera } from "lucide-react";
 import { type ChangeEvent, useState } from "react";
 import { photoAt } from "../client/api";
@@ -72,9 +73,9 @@ export function PhotoRow({ photos, ask, send, sending, failed, takeOff, bringBac
       {failed && chosen && (
         <div className="mt-1">
           <TroubleNote error={failed} />
-          <button type="button" onClick={() => keep(chosen)} className="min-h-11 font-semibold text-rim underline">
+          <Button onClick={() => keep(chosen)} look="text">
             Send it again
-          </button>
+          </Button>
         </div>
       )}
       <TroubleNote error={trouble} />

@@ -29,8 +29,15 @@ const sheet =
 
 const Shortcuts = awaited(() => import("./Shortcuts"));
 
+/** A key that leads to a screen. */
+export interface ScreenKey {
+  key: string;
+  to: string;
+  says: string;
+}
+
 /** The screens, in the order of the job. */
-export function Rail() {
+export function Rail({ keys }: { keys: ScreenKey[] }) {
   const next = useNextMoment();
   const navigate = useNavigate();
   const [help, setHelp] = useState(false);
@@ -41,25 +48,16 @@ export function Rail() {
   const planned = useNextPlanned();
 
   useEffect(() => {
-    const go: Record<string, () => void> = {
-      p: () => navigate("/"),
-      b: () => navigate(bench),
-      w: () => navigate(watch),
-      l: () => navigate("/log"),
-      r: () => navigate("/recipes"),
-      d: () => navigate("/day"),
-      m: () => navigate("/machines"),
-      k: () => navigate("/kitchen"),
-      "?": () => setHelp(true),
-    };
     const press = (e: KeyboardEvent) => {
       if (e.key !== "?" && !singleKeys()) return;
       if (takesKeys(e.target) || e.ctrlKey || e.metaKey || e.altKey) return;
-      go[e.key]?.();
+      if (e.key === "?") return setHelp(true);
+      const to = keys.find((k) => k.key === e.key)?.to;
+      if (to) navigate({ "/bench": bench, "/watch": watch }[to] ?? to);
     };
     window.addEventListener("keydown", press);
     return () => window.removeEventListener("keydown", press);
-  }, [navigate, bench, watch]);
+  }, [navigate, bench, watch, keys]);
 
   return (
     <nav aria-label="Screens" className="z-20 flex bg-shelf p-1 md:gap-1 md:h-dvh md:w-24 md:flex-col md:p-2">
@@ -135,7 +133,7 @@ export function Rail() {
       </button>
       {help && (
         <Suspense>
-          <Shortcuts close={() => setHelp(false)} />
+          <Shortcuts screens={keys} close={() => setHelp(false)} />
         </Suspense>
       )}
     </nav>

@@ -1,3 +1,4 @@
+import { Button } from "./Button";
 import { useMutation } from "@tanstack/react-query";
 import { type PlanPaper, savePlan } from "../client/api";
 import type { Wish } from "../client/types.gen";
@@ -10,15 +11,9 @@ export function SavePlan({ wish, ways }: { wish: Wish; ways: [PlanPaper, string]
     <p className="flex flex-wrap items-center gap-x-4 print:hidden">
       <span className="text-soft">Save</span>
       {ways.map(([what, name]) => (
-        <button
-          key={what}
-          type="button"
-          disabled={save.isPending}
-          onClick={() => save.mutate(what)}
-          className="min-h-11 font-semibold text-rim underline"
-        >
+        <Button key={what} disabled={save.isPending} onClick={() => save.mutate(what)} look="text">
           {name}
-        </button>
+        </Button>
       ))}
       <TroubleNote error={save.error} />
     </p>

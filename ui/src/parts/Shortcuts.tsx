@@ -1,16 +1,10 @@
+import { Button } from "./Button";
 import { Dialog, DialogPanel, DialogTitle } from "@headlessui/react";
 import { useState } from "react";
 import { setSingleKeys, singleKeys } from "./singleKeys";
 
-const keys: [string, string][] = [
-  ["P", "Plan"],
-  ["B", "Bench"],
-  ["W", "Watch the running bake"],
-  ["L", "Log"],
-  ["D", "The baking day"],
-  ["R", "Recipes"],
-  ["M", "Machines"],
-  ["K", "Kitchen"],
+// The keys beside those of screens.
+const others: [string, string][] = [
   ["1 2 3", "First, second, third loaf size, on Plan"],
   ["Space", "Next step, at the bench; the arrow keys go on and back"],
   ["Arrow keys", "Move a loaf of the day; Enter puts it there"],
@@ -18,7 +12,13 @@ const keys: [string, string][] = [
   ["Esc", "Close what is open"],
 ];
 
-export default function Shortcuts({ close }: { close: () => void }) {
+interface Props {
+  screens: { key: string; says: string }[];
+  close: () => void;
+}
+
+export default function Shortcuts({ screens, close }: Props) {
+  const keys = [...screens.map(({ key, says }): [string, string] => [key.toUpperCase(), says]), ...others];
   const [on, set] = useState(singleKeys);
   return (
     <Dialog open onClose={close} className="relative z-50">
@@ -46,9 +46,9 @@ export default function Shortcuts({ close }: { close: () => void }) {
             />
             Single keys work
           </label>
-          <button type="button" onClick={close} className="mt-6 min-h-12 rounded-tray bg-rim px-6 font-semibold text-on-rim">
+          <Button onClick={close} look="filled" size="medium" className="mt-6">
             Close
-          </button>
+          </Button>
         </DialogPanel>
       </div>
     </Dialog>

@@ -1,3 +1,4 @@
+import { Button } from "../parts/Button";
 import { CircleAlert, CircleQuestionMark, Hand, Info } from "lucide-react";
 import { Suspense, useState } from "react";
 import type { PlanCaution, PlanWay, Wish } from "../client/types.gen";
@@ -14,8 +15,6 @@ const look = {
 } as const;
 
 const NameSheet = awaited(() => import("../recipes/NameSheet"));
-
-const press = "mt-1 mr-2 min-h-9 rounded-tray border-2 border-rim px-3 font-semibold text-rim hover:bg-shelf";
 
 interface Props {
   cautions: PlanCaution[];
@@ -77,14 +76,14 @@ function Said({ caution, take }: { caution: PlanCaution; take: (way: PlanWay) =>
         {caution.say}
       </p>
       {caution.ways?.map((w) => (
-        <button key={w.say} type="button" onClick={() => take(w)} className={press}>
+        <Button key={w.say} onClick={() => take(w)} size="small" className="mt-1 mr-2">
           {w.say}
-        </button>
+        </Button>
       ))}
       {caution.name && (
-        <button type="button" onClick={() => ask(true)} className={press}>
+        <Button onClick={() => ask(true)} size="small" className="mt-1 mr-2">
           Say what it is
-        </button>
+        </Button>
       )}
       {asked && caution.name && (
         <Suspense fallback={null}>

@@ -1,5 +1,5 @@
+import { PressLink } from "../parts/Button";
 import { Switch } from "@headlessui/react";
-import { Link } from "react-router";
 import type { PlanAnswer, Problem, StoreHabit, Wish } from "../client/types.gen";
 import { Typed } from "../parts/Typed";
 import { inHours, readLength } from "../parts/time";
@@ -75,12 +75,12 @@ export function CycleWhy({ answer, wish, recipe, machine, fault, keep, change }:
         </p>
       )}
       {compared.length > 1 && (
-        <Link
+        <PressLink
           to={`/machines/${machine}/compare?${new URLSearchParams({ cycles: compared.join("|"), size: setting.size ?? "", crust: setting.crust, recipe })}`}
-          className="mt-2 inline-block min-h-11 content-center font-semibold text-rim underline"
+          className="mt-2"
         >
           See them side by side
-        </Link>
+        </PressLink>
       )}
     </>
   );

@@ -1,3 +1,4 @@
+import { Button } from "../parts/Button";
 import { useChangeKitchen, useShelf } from "../client/queries";
 import { useOffers } from "../client/recipes";
 import type { Formula, PlanLine, SwapOffer, Wish } from "../client/types.gen";
@@ -24,15 +25,9 @@ export function LineSwaps({ wish, line, change }: Props) {
   return (
     <>
       {line.ingredient !== "water" && (
-        <button
-          type="button"
-          aria-pressed={out}
-          onClick={toggle}
-          disabled={keep.isPending}
-          className="mt-2 min-h-11 w-full rounded-tray border-2 border-rim px-3 text-left font-semibold text-rim hover:bg-shelf"
-        >
+        <Button aria-pressed={out} onClick={toggle} disabled={keep.isPending} className="mt-2 w-full text-left">
           {out ? "There is some in the house again" : "There is none in the house"}
-        </button>
+        </Button>
       )}
       {asked.isLoading && <p className="mt-4 text-xs text-soft">Looking what could go in instead …</p>}
       <TroubleNote error={asked.error} />
@@ -61,14 +56,9 @@ const rows: [keyof Formula, string][] = [
 function Offer({ offer, take }: { offer: SwapOffer; take: () => void }) {
   return (
     <li className="py-2 text-sm">
-      <button
-        type="button"
-        onClick={take}
-        disabled={!!offer.problem}
-        className="min-h-9 text-left font-semibold text-rim underline disabled:text-soft disabled:no-underline"
-      >
+      <Button onClick={take} disabled={!!offer.problem} look="text" size="small" className="text-left">
         Use {offer.name}
-      </button>
+      </Button>
       {offer.problem ? (
         <p className="text-xs">Not here: {offer.problem}.</p>
       ) : (

@@ -1,3 +1,4 @@
+import { Button } from "../parts/Button";
 import { useState } from "react";
 import type { PlanAnswer, Wish } from "../client/types.gen";
 import { Arrow } from "../parts/Arrow";
@@ -111,13 +112,8 @@ export function LineWhy({ answer, wish, line, fault, change }: Props) {
 
 function Choice({ press, disabled, children }: { press: () => void; disabled?: boolean; children: React.ReactNode }) {
   return (
-    <button
-      type="button"
-      onClick={press}
-      disabled={disabled}
-      className="min-h-11 rounded-tray border-2 border-rim px-3 text-left font-semibold text-rim hover:bg-shelf disabled:border-rule disabled:text-soft"
-    >
+    <Button onClick={press} disabled={disabled} className="text-left">
       {children}
-    </button>
+    </Button>
   );
 }

@@ -1,3 +1,4 @@
+import { Button } from "../parts/Button";
 import { useChangeKitchen, useShelf } from "../client/queries";
 import type { PlanAnswer, Wish } from "../client/types.gen";
 import { Picker } from "../parts/Picker";
@@ -72,19 +73,19 @@ export default function LoadingWhy({ answer, wish, change }: { answer: PlanAnswe
       )}
       <div className="mt-2 flex flex-wrap gap-x-4 text-sm font-semibold">
         {mine && (
-          <button type="button" onClick={forGood} className="min-h-11 text-rim underline">
+          <Button onClick={forGood} look="text">
             Always load it so
-          </button>
+          </Button>
         )}
         {mine && (
-          <button type="button" onClick={() => change(forget)} className="min-h-11 text-rim underline">
+          <Button onClick={() => change(forget)} look="text">
             Not for this loaf after all
-          </button>
+          </Button>
         )}
         {school && !mine && (
-          <button type="button" onClick={() => kitchen && keep.mutate({ ...kitchen, loading: {} })} className="min-h-11 text-rim underline">
+          <Button onClick={() => kitchen && keep.mutate({ ...kitchen, loading: {} })} look="text">
             Go back to the booklet’s way
-          </button>
+          </Button>
         )}
       </div>
       <ol className="mt-2 text-sm">

@@ -1,3 +1,4 @@
+import { Button } from "../parts/Button";
 import { Suspense } from "react";
 import type { PlanAnswer, RecipeFinish, Wish } from "../client/types.gen";
 import { Link, useLocation } from "react-router";
@@ -125,15 +126,9 @@ export function MachinePanel({ answer, wish, renewed, stale, ask, change, start 
         <ToBench bench={bench} className="w-full px-2 max-md:hidden" />
         <p className="flex flex-wrap items-center gap-x-2 text-sm">
           Loaded already?
-          <button
-            type="button"
-            data-start
-            onClick={start}
-            disabled={refused || stale || plan.later}
-            className="min-h-11 font-semibold text-rim underline disabled:text-soft disabled:no-underline"
-          >
+          <Button data-start onClick={start} disabled={refused || stale || plan.later} look="text">
             {plan.later ? `Start at ${clock(timer.press, zone)}` : "Start the bake"}
-          </button>
+          </Button>
         </p>
         <OnPaper bagged={!!wish.loaf.bag || !!plan.batch} />
         <p className="text-xs text-soft">
@@ -190,9 +185,9 @@ function Row({ name, why, children }: { name: string; why?: () => void; children
       <dd className="flex min-w-0 flex-1 items-baseline">{children}</dd>
       {why && (
         <dd>
-          <button type="button" onClick={why} className="min-h-9 px-2 text-xs font-semibold text-rim underline">
+          <Button onClick={why} look="text" size="small" className="px-2 text-xs">
             why<span className="sr-only"> this {name.toLowerCase()}</span>
-          </button>
+          </Button>
         </dd>
       )}
     </div>

@@ -1,3 +1,4 @@
+import { Button } from "../parts/Button";
 import { Check, Copy } from "lucide-react";
 import { useState } from "react";
 import type { PlanAnswer, Wish } from "../client/types.gen";
@@ -51,14 +52,10 @@ export default function ShoppingList({ answer, wish }: { answer: PlanAnswer; wis
           </li>
         ))}
       </ul>
-      <button
-        type="button"
-        onClick={copy}
-        className="mt-3 flex min-h-11 items-center gap-2 rounded-tray border-2 border-rim px-3 font-semibold text-rim"
-      >
+      <Button onClick={copy} className="mt-3 flex items-center gap-2">
         {copied ? <Check size={20} aria-hidden="true" /> : <Copy size={20} aria-hidden="true" />}
         {copied ? "Copied" : "Copy the list"}
-      </button>
+      </Button>
       <SavePlan
         wish={wish}
         ways={[

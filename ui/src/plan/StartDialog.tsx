@@ -1,3 +1,4 @@
+import { Button } from "../parts/Button";
 import { Dialog, DialogPanel, DialogTitle } from "@headlessui/react";
 import { useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "react-router";
@@ -71,18 +72,19 @@ export default function StartDialog({ wish, close }: { wish: Wish; close: () => 
             <TroubleNote error={start.error ?? (answer ? null : fresh.error)} />
           </div>
           <div className="mt-6 flex flex-wrap gap-3">
-            <button
-              type="button"
+            <Button
               autoFocus
               onClick={begin}
               aria-disabled={!ready}
-              className="min-h-14 flex-1 rounded-tray bg-rim px-6 text-lg font-bold text-on-rim aria-disabled:bg-shelf aria-disabled:text-soft"
+              look="filled"
+              size="large"
+              className="flex-1 aria-disabled:bg-shelf aria-disabled:text-soft"
             >
               {start.isPending ? "Writing it down …" : `I have pressed ${plan ? startButton(plan) : "Start"}`}
-            </button>
-            <button type="button" onClick={close} className="min-h-14 rounded-tray border-2 border-rim px-6 text-lg font-semibold text-rim">
+            </Button>
+            <Button onClick={close} size="large">
               Not yet
-            </button>
+            </Button>
           </div>
         </DialogPanel>
       </div>

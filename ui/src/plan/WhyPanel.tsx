@@ -1,3 +1,4 @@
+import { Button } from "../parts/Button";
 import { ArrowLeft } from "lucide-react";
 import { Suspense, useEffect, useRef } from "react";
 import { useSetHabit } from "../client/machines";
@@ -108,9 +109,9 @@ function CrustWhy({ answer, keep, change }: { answer: PlanAnswer; keep: (habit: 
               {c}
             </button>
           ))}
-          <button type="button" onClick={() => choose(undefined)} className="min-h-11 text-sm font-semibold text-rim underline">
+          <Button onClick={() => choose(undefined)} look="text" className="text-sm">
             Go back to the suggestion
-          </button>
+          </Button>
         </div>
       )}
     </>

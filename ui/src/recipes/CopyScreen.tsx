@@ -1,3 +1,4 @@
+import { Button } from "../parts/Button";
 import { useQuery } from "@tanstack/react-query";
 import { useLocation, useNavigate } from "react-router";
 import { fetchLinked } from "../client/api";
@@ -21,14 +22,15 @@ export default function CopyScreen() {
           <p className="text-soft">From {linked.data.kitchen}</p>
           <p className="mt-3 border-y border-rule py-3 text-lg leading-8 whitespace-pre-line">{linked.data.recipe.text}</p>
           {linked.data.recipe.note && <p className="mt-2">{linked.data.recipe.note}</p>}
-          <button
-            type="button"
+          <Button
             disabled={copy.isPending}
             onClick={() => copy.mutate(secret, { onSuccess: (kept) => navigate(`/?recipe=${kept.id}`) })}
-            className="mt-4 min-h-14 rounded-tray bg-rim px-6 text-lg font-bold text-on-rim"
+            look="filled"
+            size="large"
+            className="mt-4"
           >
             {copy.isPending ? "Copying …" : "Copy it into this kitchen"}
-          </button>
+          </Button>
         </>
       )}
     </div>

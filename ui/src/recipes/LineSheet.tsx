@@ -1,3 +1,4 @@
+import { Button } from "../parts/Button";
 import { useState } from "react";
 import { useLarder } from "../client/house";
 import type { LineText, ReadLine } from "../client/types.gen";
@@ -5,7 +6,7 @@ import { IngredientPicker } from "../parts/IngredientPicker";
 import { Segments } from "../parts/Segments";
 import { Sheet } from "../parts/Sheet";
 import { box } from "../parts/Typed";
-import { lineText } from "./ReadLines";
+import { lineText } from "./lineText";
 import { warmth } from "../parts/figures";
 
 interface Props {
@@ -31,7 +32,6 @@ const parts = [
 ] as const;
 
 const field = `${box} mt-1 block h-12 w-full text-lg`;
-const press = "min-h-12 rounded-tray border-2 border-rim px-4 font-semibold text-rim hover:bg-shelf";
 
 /** One line of a recipe, field by field. */
 export function LineSheet({ line, number, keep, move, ask, close }: Props) {
@@ -79,9 +79,9 @@ export function LineSheet({ line, number, keep, move, ask, close }: Props) {
       <div className="mt-1 flex flex-wrap items-center gap-2">
         <IngredientPicker label="Add a choice" ingredients={larder} pick={(i) => change({ or: [...choices, i.name] })} />
         {choices.length > 0 && (
-          <button type="button" onClick={() => change({ or: undefined })} className={press}>
+          <Button onClick={() => change({ or: undefined })} size="medium">
             No choice
-          </button>
+          </Button>
         )}
       </div>
       <label className="mt-3 block font-semibold">
@@ -103,26 +103,26 @@ export function LineSheet({ line, number, keep, move, ask, close }: Props) {
         The loaf can do without it
       </label>
       <div className="mt-4 flex flex-wrap gap-2">
-        <button type="button" onClick={() => keep(draft)} className="min-h-12 rounded-tray bg-rim px-6 font-bold text-on-rim">
+        <Button onClick={() => keep(draft)} look="filled" size="medium">
           Use this line
-        </button>
-        <button type="button" onClick={() => move(-1)} className={press}>
+        </Button>
+        <Button onClick={() => move(-1)} size="medium">
           Move up
-        </button>
-        <button type="button" onClick={() => move(1)} className={press}>
+        </Button>
+        <Button onClick={() => move(1)} size="medium">
           Move down
-        </button>
-        <button type="button" onClick={() => keep(null)} className={press}>
+        </Button>
+        <Button onClick={() => keep(null)} size="medium">
           Take it out
-        </button>
+        </Button>
         {line.named && (
-          <button type="button" onClick={ask} className={press}>
+          <Button onClick={ask} size="medium">
             “{line.named}” means something else
-          </button>
+          </Button>
         )}
-        <button type="button" onClick={close} className={press}>
+        <Button onClick={close} size="medium">
           Leave it as it is
-        </button>
+        </Button>
       </div>
     </Sheet>
   );

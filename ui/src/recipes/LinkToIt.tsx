@@ -1,8 +1,7 @@
+import { Button } from "../parts/Button";
 import { useMutation, useQuery } from "@tanstack/react-query";
 import { fetchKitchens, shareAt } from "../client/api";
 import { TroubleNote } from "../parts/Trouble";
-
-const link = "min-h-11 font-semibold text-rim underline";
 
 /** A link by which another kitchen on this server copies a recipe. The owner makes it and takes it back. */
 export function LinkToIt({ recipe }: { recipe: string }) {
@@ -13,12 +12,12 @@ export function LinkToIt({ recipe }: { recipe: string }) {
   return (
     <div className="mt-3">
       <p className="flex flex-wrap gap-x-6">
-        <button type="button" disabled={share.isPending} onClick={() => share.mutate(true)} className={link}>
+        <Button disabled={share.isPending} onClick={() => share.mutate(true)} look="text">
           {path ? "Make another link" : "Make a link for another kitchen here"}
-        </button>
-        <button type="button" disabled={share.isPending} onClick={() => share.mutate(false)} className={link}>
+        </Button>
+        <Button disabled={share.isPending} onClick={() => share.mutate(false)} look="text">
           Take its link back
-        </button>
+        </Button>
       </p>
       {path && (
         <p className="rounded-tray border-2 border-rim p-2 font-semibold break-all select-all" data-link>

@@ -1,3 +1,4 @@
+import { Button } from "../parts/Button";
 import { useSettleRecipe } from "../client/recipes";
 import type { RecipeText } from "../client/types.gen";
 import { TroubleNote } from "../parts/Trouble";
@@ -8,8 +9,6 @@ interface Props {
   theirs: number; // the revision that another device has kept meanwhile
   done: (leave: boolean) => void; // leave: it is kept; else the card is begun anew
 }
-
-const button = "min-h-12 rounded-tray border-2 border-rim px-4 text-left font-semibold text-rim";
 
 /** A recipe that was changed on another device while it was being changed here: whose counts. Nothing of either is lost
     but what is let go here. */
@@ -23,15 +22,15 @@ export function Meanwhile({ id, mine, theirs, done }: Props) {
       </h3>
       <p>Revision {theirs} was kept there while you were writing here.</p>
       <p className="mt-3 flex flex-wrap gap-3">
-        <button type="button" disabled={busy} onClick={() => done(false)} className={button}>
+        <Button disabled={busy} onClick={() => done(false)} size="medium" className="text-left">
           Take theirs; let mine go
-        </button>
-        <button type="button" disabled={busy} onClick={() => settle.mutate({ mine, onTop: true })} className={button}>
+        </Button>
+        <Button disabled={busy} onClick={() => settle.mutate({ mine, onTop: true })} size="medium" className="text-left">
           Take mine; theirs stays the revision before
-        </button>
-        <button type="button" disabled={busy} onClick={() => settle.mutate({ mine, onTop: false })} className={button}>
+        </Button>
+        <Button disabled={busy} onClick={() => settle.mutate({ mine, onTop: false })} size="medium" className="text-left">
           Take theirs; keep mine as the revision before
-        </button>
+        </Button>
       </p>
       <TroubleNote error={settle.error} />
     </section>

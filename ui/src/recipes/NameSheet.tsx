@@ -1,3 +1,4 @@
+import { Button } from "../parts/Button";
 import { Field, Label, Switch } from "@headlessui/react";
 import { useState } from "react";
 import { useLarder } from "../client/house";
@@ -31,14 +32,9 @@ export default function NameSheet({ name, is, near = [], close }: Props) {
         <div className="mt-4 flex flex-wrap items-center gap-2">
           <p className="text-lg">Did you mean</p>
           {near.map((n) => (
-            <button
-              key={n.id}
-              type="button"
-              onClick={() => answer({ is: n.id })}
-              className="min-h-12 rounded-tray bg-rim px-4 text-lg font-bold text-on-rim"
-            >
+            <Button key={n.id} onClick={() => answer({ is: n.id })} look="filled" size="medium" className="text-lg">
               {n.name}
-            </button>
+            </Button>
           ))}
         </div>
       )}
@@ -138,17 +134,17 @@ function SomethingElse({ likenesses, allergens, tell, busy, close }: ElseProps) 
         {unit}
       </label>
       <div className="mt-3 flex flex-wrap gap-2">
-        <button
-          type="button"
+        <Button
           disabled={busy || !like}
           onClick={() => tell({ like, keeps, allergens: holds, ...(perCup > 0 && { perCup }) })}
-          className="min-h-12 rounded-tray bg-rim px-6 font-bold text-on-rim disabled:bg-shelf disabled:text-soft"
+          look="filled"
+          size="medium"
         >
           {busy ? "Writing it down …" : "Keep this answer"}
-        </button>
-        <button type="button" onClick={close} className="min-h-12 rounded-tray border-2 border-rim px-6 font-semibold text-rim">
+        </Button>
+        <Button onClick={close} size="medium">
           Not now
-        </button>
+        </Button>
       </div>
     </fieldset>
   );

@@ -1,27 +1,14 @@
+import { Button } from "../parts/Button";
 import { GripVertical } from "lucide-react";
 import { useState } from "react";
 import { useAnswerName } from "../client/recipes";
 import type { LineText, ReadLine, RecipeRead } from "../client/types.gen";
 import { LineSheet } from "./LineSheet";
+import { lineText } from "./lineText";
 import NameSheet from "./NameSheet";
 import { weight } from "../parts/figures";
 
 const columns = "grid grid-cols-[6.5rem_1fr_auto] md:grid-cols-[8.5rem_1fr_auto]";
-
-/** The nth line as it is written, for the server to put into the text. */
-export function lineText(l: ReadLine, n: number): LineText {
-  if (!l.amount || l.loose) return { amount: "", name: l.written, part: l.part, when: l.when, from: n + 1 };
-  return {
-    from: n + 1,
-    amount: l.also ? `${l.amount} (${l.also})` : l.amount,
-    name: l.asks ? l.named : l.name,
-    or: l.or,
-    optional: l.optional,
-    note: l.note,
-    part: l.part,
-    when: l.when,
-  };
-}
 
 interface Props {
   read: RecipeRead;
@@ -144,22 +131,11 @@ function LineQuestion({ line: l, ask }: { line: ReadLine; ask: () => void }) {
             {l.near ? "Did you mean" : <>“{l.named}” is not in the larder. Until you say what it is, it counts as something that spoils.</>}
           </span>
           {l.near?.map((n) => (
-            <button
-              key={n.id}
-              type="button"
-              onClick={() => tell.mutate({ name: l.named, is: n.id })}
-              className="min-h-11 rounded-tray bg-rim px-3 font-bold text-on-rim"
-            >
+            <Button key={n.id} onClick={() => tell.mutate({ name: l.named, is: n.id })} look="filled">
               {n.name}
-            </button>
+            </Button>
           ))}
-          <button
-            type="button"
-            onClick={ask}
-            className="min-h-11 rounded-tray border-2 border-rim px-3 font-semibold text-rim hover:bg-shelf"
-          >
-            {l.near ? "Something else" : "Say what it is"}
-          </button>
+          <Button onClick={ask}>{l.near ? "Something else" : "Say what it is"}</Button>
         </p>
       )}
       {l.doubt && (

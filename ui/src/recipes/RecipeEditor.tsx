@@ -1,4 +1,5 @@
-import { Link, useNavigate, useParams } from "react-router";
+import { Button, PressLink } from "../parts/Button";
+import { useNavigate, useParams } from "react-router";
 import { Trouble } from "../client/api";
 import { useRecipe, useShelf } from "../client/queries";
 import { useKeepRecipe, useReadRecipe, useWriteLines } from "../client/recipes";
@@ -79,9 +80,9 @@ function Card({ id, revision, start, look }: CardProps) {
   return (
     <div className="w-full px-6 py-4">
       <p>
-        <Link to="/recipes" className="inline-block min-h-9 font-semibold text-rim underline">
+        <PressLink to="/recipes" size="small">
           Recipes
-        </Link>
+        </PressLink>
       </p>
       <h1 className="text-xl font-bold">{id ? `Change ${start.name}` : "A new recipe"}</h1>
       <div className="mt-2 grid gap-8 lg:grid-cols-2">
@@ -177,14 +178,9 @@ function Card({ id, revision, start, look }: CardProps) {
               }}
             />
           ) : (
-            <button
-              type="button"
-              onClick={save}
-              disabled={keep.isPending}
-              className="mt-6 min-h-14 rounded-tray bg-rim px-6 text-lg font-bold text-on-rim"
-            >
+            <Button onClick={save} disabled={keep.isPending} look="filled" size="large" className="mt-6">
               {keep.isPending ? "Writing it down …" : id ? "Keep as the next revision" : "Keep the recipe"}
-            </button>
+            </Button>
           )}
           {problem && !theirs && !["/name", "/text"].includes(problem.pointer ?? "") && (
             <div className="mt-3">

@@ -1,5 +1,5 @@
+import { Button, PressLink } from "../parts/Button";
 import { useState } from "react";
-import { Link } from "react-router";
 import { usePutAway } from "../client/house";
 import { useAllRecipes, useUndoRecipe } from "../client/recipes";
 import type { RecipeOnShelf } from "../client/types.gen";
@@ -7,8 +7,6 @@ import { More } from "../parts/More";
 import { Find } from "../parts/Find";
 import { TroubleNote } from "../parts/Trouble";
 import { useSettled } from "../parts/settled";
-
-const link = "min-h-11 content-center text-rim underline";
 
 /** All recipes on the shelf: plan one, change one, put one away, write a new one. */
 export default function RecipesScreen() {
@@ -22,18 +20,14 @@ export default function RecipesScreen() {
       <header className="flex flex-wrap items-center justify-between gap-4">
         <h1 className="text-xl font-bold">{away ? "Recipes put away" : "Recipes"}</h1>
         <Find words={words} look={look} among="name or ingredient" kind={kind} pick={setKind} />
-        <button type="button" onClick={() => setAway(!away)} className={link}>
+        <Button onClick={() => setAway(!away)} look="text" className="content-center">
           {away ? "Those on the shelf" : "Those put away"}
-        </button>
-        <Link to="/bags" className={link}>
-          Bags on the shelf
-        </Link>
-        <Link to="/bring" className={link}>
-          Bring some in
-        </Link>
-        <Link to="/recipes/new" className="grid min-h-12 place-items-center rounded-tray bg-rim px-6 font-semibold text-on-rim">
+        </Button>
+        <PressLink to="/bags">Bags on the shelf</PressLink>
+        <PressLink to="/bring">Bring some in</PressLink>
+        <PressLink to="/recipes/new" look="filled" size="medium">
           Write a new one
-        </Link>
+        </PressLink>
       </header>
       <TroubleNote error={recipes.error} />
       {!recipes.data && !recipes.error && <p className="mt-4 text-lg text-soft">Looking on the shelf …</p>}
@@ -72,22 +66,14 @@ function Row({ recipe }: { recipe: RecipeOnShelf }) {
       </p>
       <p className="min-w-0 wrap-anywhere">{recipe.note}</p>
       <p className="flex min-w-0 flex-wrap gap-x-4 font-semibold md:max-lg:col-span-2">
-        {!recipe.putAway && (
-          <Link to={`/?recipe=${recipe.id}`} className={link}>
-            Plan it{of}
-          </Link>
-        )}
+        {!recipe.putAway && <PressLink to={`/?recipe=${recipe.id}`}>Plan it{of}</PressLink>}
         {!recipe.putAway && recipe.revision > 1 && <UndoChange recipe={recipe} />}
-        <Link to={`/recipes/${recipe.id}/story`} className={link}>
-          Its story{of}
-        </Link>
-        <Link to={`/recipes/${recipe.id}`} className={link}>
-          Change it{of}
-        </Link>
-        <button type="button" disabled={put.isPending} onClick={() => put.mutate(!recipe.putAway)} className={link}>
+        <PressLink to={`/recipes/${recipe.id}/story`}>Its story{of}</PressLink>
+        <PressLink to={`/recipes/${recipe.id}`}>Change it{of}</PressLink>
+        <Button disabled={put.isPending} onClick={() => put.mutate(!recipe.putAway)} look="text" className="content-center">
           {recipe.putAway ? "Bring it back" : "Put it away"}
           {of}
-        </button>
+        </Button>
       </p>
       <TroubleNote error={put.error} />
     </li>
@@ -99,10 +85,10 @@ function UndoChange({ recipe }: { recipe: RecipeOnShelf }) {
   const undo = useUndoRecipe(recipe.id);
   return (
     <>
-      <button type="button" disabled={undo.isPending} onClick={() => undo.mutate(recipe.revision)} className={link}>
+      <Button disabled={undo.isPending} onClick={() => undo.mutate(recipe.revision)} look="text" className="content-center">
         {undo.isPending ? "Undoing …" : "Undo the last change"}
         <span className="sr-only">: {recipe.name}</span>
-      </button>
+      </Button>
       <TroubleNote error={undo.error} />
     </>
   );

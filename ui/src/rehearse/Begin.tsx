@@ -1,5 +1,6 @@
+import { Button, PressLink } from "../parts/Button";
 import { useState } from "react";
-import { Link, useLocation, useNavigate } from "react-router";
+import { useLocation, useNavigate } from "react-router";
 import { useShelf } from "../client/queries";
 import { useBeginRehearsal } from "../client/rehearsals";
 import type { Rehearse } from "../client/types.gen";
@@ -48,20 +49,18 @@ export function Begin() {
         <TroubleNote error={begin.error} />
       </div>
       <div className="mt-2 flex flex-wrap items-center gap-4">
-        <button
-          type="button"
+        <Button
           disabled={!chosen || begin.isPending}
           onClick={() =>
             chosen &&
             begin.mutate({ wish: chosen.wish, slip }, { onSuccess: (made) => navigate(`/rehearse/${made.id}${search}`, { replace: true }) })
           }
-          className="min-h-14 rounded-tray bg-rim px-6 text-lg font-bold text-on-rim"
+          look="filled"
+          size="large"
         >
           {begin.isPending ? "Setting it up …" : "Begin the rehearsal"}
-        </button>
-        <Link to={`/${search}`} className="min-h-11 content-center font-semibold text-rim underline">
-          Back to the plan
-        </Link>
+        </Button>
+        <PressLink to={`/${search}`}>Back to the plan</PressLink>
       </div>
     </div>
   );

@@ -1,3 +1,4 @@
+import { Button } from "../parts/Button";
 import type { RehearsalView, RehearseState } from "../client/types.gen";
 import { display } from "../parts/time";
 
@@ -72,14 +73,9 @@ export function Panel({ view, state, press, wait }: Props) {
             {panel.lock}
           </button>
         )}
-        <button
-          type="button"
-          disabled={wait}
-          onClick={() => press(panel.start ?? "Start")}
-          className="min-h-14 min-w-24 rounded-tray bg-rim px-4 text-lg font-bold text-on-rim"
-        >
+        <Button disabled={wait} onClick={() => press(panel.start ?? "Start")} look="filled" size="large" className="min-w-24">
           {panel.start}
-        </button>
+        </Button>
         <button type="button" disabled={wait} onClick={() => press(panel.start ?? "Start", true)} className={button}>
           Hold {panel.start}
         </button>

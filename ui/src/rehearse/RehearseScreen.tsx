@@ -1,3 +1,4 @@
+import { Button } from "../parts/Button";
 import { Link, useParams } from "react-router";
 import { useInRehearsal, useKeepRehearsal, useRehearsal, useRehearsed } from "../client/rehearsals";
 import type { BakeView, RehearsalView, RehearseState } from "../client/types.gen";
@@ -72,14 +73,9 @@ function Running({ view }: { view: RehearsalView }) {
         <p className="flex flex-wrap items-center gap-x-4 text-lg">
           The clock stands still until you have answered: {state.waits}
           {state.leaves && (
-            <button
-              type="button"
-              disabled={wait}
-              onClick={() => does.mutate({ what: "left" })}
-              className="min-h-11 font-semibold text-rim underline"
-            >
+            <Button disabled={wait} onClick={() => does.mutate({ what: "left" })} look="text">
               Go on without it
-            </button>
+            </Button>
           )}
         </p>
       )}
@@ -88,30 +84,27 @@ function Running({ view }: { view: RehearsalView }) {
           <DueNow bake={bake} now={now} tell={(told) => does.mutate({ what: "told", told })} wait={wait} panel />
           <DoughBall bake={bake} now={now} tell={(told) => does.mutate({ what: "told", told })} wait={wait} />
           {now >= Date.parse(bake.state.ready) && !bake.state.end && (
-            <button
-              type="button"
+            <Button
               disabled={wait}
               onClick={() => does.mutate({ what: "told", told: { what: "taken out" } })}
-              className="min-h-14 self-start rounded-tray bg-rim px-6 text-lg font-bold text-on-rim"
+              look="filled"
+              size="large"
+              className="self-start"
             >
               Take it out
-            </button>
+            </Button>
           )}
           {bake.state.end && <KeepIt id={view.id} />}
           <Moments bake={bake} now={now} tell={(told) => does.mutate({ what: "told", told })} />
         </>
       )}
       <p className="flex flex-wrap gap-x-6">
-        <button type="button" onClick={() => does.mutate({ what: "again" })} className="min-h-11 font-semibold text-rim underline">
+        <Button onClick={() => does.mutate({ what: "again" })} look="text">
           Begin again
-        </button>
-        <button
-          type="button"
-          onClick={() => does.mutate({ what: "cut", on: state.phase === "dark" })}
-          className="min-h-11 font-semibold text-rim underline"
-        >
+        </Button>
+        <Button onClick={() => does.mutate({ what: "cut", on: state.phase === "dark" })} look="text">
           {state.phase === "dark" ? "Give the power back" : "Cut the power"}
-        </button>
+        </Button>
         <span className="content-center text-soft">A stand-in’s dough is a small model: it says nothing of a real loaf.</span>
       </p>
     </div>
@@ -131,9 +124,9 @@ function KeepIt({ id }: { id: string }) {
           </Link>
         </span>
       ) : (
-        <button type="button" disabled={keep.isPending} onClick={() => keep.mutate()} className="min-h-11 font-semibold text-rim underline">
+        <Button disabled={keep.isPending} onClick={() => keep.mutate()} look="text">
           Keep this rehearsal in the log
-        </button>
+        </Button>
       )}
       <TroubleNote error={keep.error} />
     </p>

@@ -1,3 +1,4 @@
+import { Button } from "../parts/Button";
 import { useState } from "react";
 import { useDifference } from "../client/bakes";
 import { useGoBack } from "../client/recipes";
@@ -30,14 +31,14 @@ export function Revisions({ story }: { story: Story }) {
               <Loaves story={story} number={r.number} />
             </div>
             {r.number !== story.revision && (
-              <button
-                type="button"
+              <Button
                 disabled={back.isPending}
                 onClick={() => back.mutate({ revision: story.revision, to: r.number })}
-                className="min-h-11 self-start font-semibold text-rim underline"
+                look="text"
+                className="self-start"
               >
                 Go back to it<span className="sr-only">: revision {r.number}</span>
-              </button>
+              </Button>
             )}
           </li>
         ))}

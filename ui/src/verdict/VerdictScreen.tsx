@@ -1,4 +1,5 @@
-import { Link, useNavigate, useParams } from "react-router";
+import { Button, PressLink } from "../parts/Button";
+import { useNavigate, useParams } from "react-router";
 import { useNow } from "../client/clock";
 import { useBake, useTellBake } from "../client/bakes";
 import type { BakeCool, BakeView } from "../client/types.gen";
@@ -80,9 +81,9 @@ function Judge({ bake }: { bake: BakeView }) {
           </>
         )}
         {ended && (
-          <button type="button" onClick={takeBack} className="ml-3 min-h-11 text-base font-semibold text-rim underline">
+          <Button onClick={takeBack} look="text" className="ml-3 text-base">
             Undo that
-          </button>
+          </Button>
         )}
       </p>
       {state.cool && <Cooling cool={state.cool} bake={bake} />}
@@ -142,18 +143,13 @@ function Judge({ bake }: { bake: BakeView }) {
         <TroubleNote error={tell.error} />
       </div>
       <div className="mt-4 flex flex-wrap items-center gap-3">
-        <button
-          type="button"
-          onClick={save}
-          disabled={mark === 0 || tell.isPending}
-          className="min-h-14 rounded-tray bg-rim px-6 text-lg font-bold text-on-rim disabled:bg-shelf disabled:text-soft"
-        >
+        <Button onClick={save} disabled={mark === 0 || tell.isPending} look="filled" size="large">
           {tell.isPending ? "Writing it down …" : "Write it in the log"}
-        </button>
+        </Button>
         {mark === 0 && <p className="text-soft">Give it a mark first.</p>}
-        <Link to="/log" className="min-h-14 content-center px-3 text-lg font-semibold text-rim underline">
+        <PressLink to="/log" size="large" className="px-3 text-lg">
           Later
-        </Link>
+        </PressLink>
       </div>
     </div>
   );

@@ -1,3 +1,4 @@
+import { Button } from "../parts/Button";
 import { useState } from "react";
 import { useSetHabit } from "../client/machines";
 import { useRecipe } from "../client/queries";
@@ -106,9 +107,9 @@ function Next(props: {
         {props.kept ? (
           <>
             <span role="status">{props.kept}</span>
-            <button type="button" disabled={props.busy} onClick={props.undo} className="min-h-11 font-semibold text-rim underline">
+            <Button disabled={props.busy} onClick={props.undo} look="text">
               Undo it
-            </button>
+            </Button>
           </>
         ) : (
           <button type="button" disabled={props.busy} onClick={props.take} className={look}>

@@ -1,3 +1,4 @@
+import { Button } from "../parts/Button";
 import { useState } from "react";
 import type { DoughAdvice, BakeBall, BakeView, DoughDose, Happened } from "../client/types.gen";
 import { clock, countdown } from "../parts/time";
@@ -32,9 +33,9 @@ export function DoughBall({ bake, now, tell, wait }: Props) {
     return (
       <section aria-label="The dough ball" className="flex flex-wrap items-center gap-x-4 border-y border-rule">
         {ball.look && <p className="text-soft">Look at the dough about {clock(ball.look, bake.zone)}; before, every dough is ragged.</p>}
-        <button type="button" onClick={() => open(true)} className="min-h-11 font-semibold text-rim underline">
+        <Button onClick={() => open(true)} look="text">
           Say how it looks now
-        </button>
+        </Button>
       </section>
     );
   return (
@@ -98,14 +99,9 @@ function Answer({ ball, now, tell, wait }: { ball: BakeBall; now: number; tell: 
 function Spoonful({ advice, add, tell, wait }: { advice: DoughAdvice; add: DoughDose } & Pick<Props, "tell" | "wait">) {
   return (
     <p className="mt-2 flex flex-wrap items-center gap-3">
-      <button
-        type="button"
-        disabled={wait}
-        onClick={() => tell({ what: "put in", dose: add })}
-        className="min-h-12 rounded-tray bg-rim px-6 font-bold text-on-rim"
-      >
+      <Button disabled={wait} onClick={() => tell({ what: "put in", dose: add })} look="filled" size="medium">
         It is in
-      </button>
+      </Button>
       <span className="text-soft">
         That is <b className="figures text-ink">{signed(advice.points ?? 0)}</b> points of hydration. Scrape with plastic, clear of the
         paddle.

@@ -1,3 +1,4 @@
+import { Button } from "../parts/Button";
 import { Check, Undo2 } from "lucide-react";
 import { bakeHours } from "../client/api";
 import type { BakeHappening, BakeMoment, BakeView, Happened } from "../client/types.gen";
@@ -54,11 +55,7 @@ export function Moments({ bake, now, tell }: Props) {
                 m.kind !== "refused" &&
                 !m.waits &&
                 (!(m.done || m.skipped) || ticked(m)) && (
-                  <button
-                    type="button"
-                    onClick={() => press(m)}
-                    className="flex min-h-12 items-center gap-2 rounded-tray border-2 border-rim px-3 text-base font-semibold text-rim"
-                  >
+                  <Button onClick={() => press(m)} size="medium" className="flex items-center gap-2 text-base">
                     {m.done || m.skipped ? (
                       <>
                         <Undo2 size={20} aria-hidden="true" />
@@ -71,7 +68,7 @@ export function Moments({ bake, now, tell }: Props) {
                       </>
                     )}
                     <span className="sr-only">: {m.say}</span>
-                  </button>
+                  </Button>
                 )}
             </li>
           );

@@ -1,4 +1,4 @@
-import { Link } from "react-router";
+import { PressLink } from "../parts/Button";
 import { useNextPlanned } from "../parts/nextMoment";
 
 /** What the day's plan calls for next, of a loaf that does not run yet: it stands first where it comes first. */
@@ -15,9 +15,7 @@ export function NextOnTheDay({ before }: { before?: number }) {
       <span className="min-w-0 flex-1">
         {next.recipe}: {next.say}
       </span>
-      <Link to={`/day/${next.id}`} className="min-h-11 content-center font-semibold text-rim underline">
-        The whole day
-      </Link>
+      <PressLink to={`/day/${next.id}`}>The whole day</PressLink>
     </p>
   );
 }

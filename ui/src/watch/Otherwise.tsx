@@ -1,3 +1,4 @@
+import { Button } from "../parts/Button";
 import { useState } from "react";
 import type { BakeView, Happened } from "../client/types.gen";
 import { clock24, inHours, readClock, shown } from "../parts/time";
@@ -11,8 +12,6 @@ interface Props {
   tell: (happened: Happened) => void;
   wait: boolean;
 }
-
-const button = "min-h-11 rounded-tray border-2 border-rim px-4 font-semibold text-rim";
 
 /** What went otherwise than planned: the clock follows. */
 export function Otherwise({ bake, now, tell, wait }: Props) {
@@ -28,18 +27,13 @@ export function Otherwise({ bake, now, tell, wait }: Props) {
   return (
     <section aria-label="Otherwise than planned" className="mt-2">
       <p className="flex flex-wrap items-center gap-x-4">
-        <button type="button" aria-expanded={open} onClick={() => setOpen(!open)} className="min-h-11 font-semibold text-rim underline">
+        <Button aria-expanded={open} onClick={() => setOpen(!open)} look="text">
           Something went otherwise
-        </button>
+        </Button>
         {last && (
-          <button
-            type="button"
-            disabled={wait}
-            onClick={() => tell({ what: "undone", of: last.seq })}
-            className="min-h-11 font-semibold text-rim underline"
-          >
+          <Button disabled={wait} onClick={() => tell({ what: "undone", of: last.seq })} look="text">
             Take back: {moved[last.what]}
-          </button>
+          </Button>
         )}
       </p>
       {open && (
@@ -48,16 +42,16 @@ export function Otherwise({ bake, now, tell, wait }: Props) {
             <p className="flex flex-wrap items-center gap-2">
               It refuses to start: it is
               {(["too hot", "too cold"] as const).map((refusal) => (
-                <button key={refusal} type="button" disabled={wait} onClick={() => say({ what: "refused", refusal })} className={button}>
+                <Button key={refusal} disabled={wait} onClick={() => say({ what: "refused", refusal })}>
                   {refusal}
-                </button>
+                </Button>
               ))}
             </p>
           )}
           {state.phase === "running" && state.stage && (
-            <button type="button" disabled={wait} onClick={() => say({ what: "stage over" })} className={button}>
+            <Button disabled={wait} onClick={() => say({ what: "stage over" })}>
               This stage has ended early: the next one runs
-            </button>
+            </Button>
           )}
           {state.phase === "running" && (
             <label className="flex flex-wrap items-center gap-2">
@@ -93,12 +87,12 @@ export function Otherwise({ bake, now, tell, wait }: Props) {
               className={`figures h-11 w-20 ${box}`}
             />
             minutes
-            <button type="button" disabled={wait} onClick={() => say({ what: "moved", minutes })} className={button}>
+            <Button disabled={wait} onClick={() => say({ what: "moved", minutes })}>
               {state.phase === "waiting" ? "later begun" : "added"}
-            </button>
-            <button type="button" disabled={wait} onClick={() => say({ what: "moved", minutes: -minutes })} className={button}>
+            </Button>
+            <Button disabled={wait} onClick={() => say({ what: "moved", minutes: -minutes })}>
               {state.phase === "waiting" ? "sooner begun" : "cut short"}
-            </button>
+            </Button>
           </div>
           <PowerCut bake={bake} now={now} tell={say} wait={wait} />
         </div>
@@ -145,14 +139,12 @@ function PowerCut({ bake, now, tell, wait }: Props) {
         <input type="checkbox" checked={resumed} onChange={(e) => setResumed(e.target.checked)} className="size-6 accent-rim" />
         the machine went on by itself
       </label>
-      <button
-        type="button"
+      <Button
         disabled={wait || long <= 0}
         onClick={() => tell({ what: "power cut", cut: { from: instant(from), to: instant(to), resumed } })}
-        className={button}
       >
         Say so
-      </button>
+      </Button>
     </fieldset>
   );
 }

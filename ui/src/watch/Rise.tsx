@@ -1,3 +1,4 @@
+import { Button } from "../parts/Button";
 import { useState } from "react";
 import { DoughStands } from "../client/words.gen";
 import type { BakeView, Happened } from "../client/types.gen";
@@ -35,9 +36,9 @@ export function Rise({ bake, tell, wait }: Props) {
           <b className="first-letter:uppercase">{last.stands}:</b> {bake.rise}
         </p>
       )}
-      <button type="button" aria-expanded={open} onClick={() => setOpen(!open)} className="min-h-11 font-semibold text-rim underline">
+      <Button aria-expanded={open} onClick={() => setOpen(!open)} look="text">
         {last ? "Say again how high it stands" : "Too high, too low? Say how high it stands"}
-      </button>
+      </Button>
       {open && (
         <div className="grid grid-cols-2 gap-2 pb-2 sm:grid-cols-3 lg:grid-cols-6">
           {DoughStands.map((stands) => (

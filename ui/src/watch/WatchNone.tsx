@@ -1,4 +1,5 @@
-import { Link, Navigate } from "react-router";
+import { PressLink } from "../parts/Button";
+import { Navigate } from "react-router";
 import { useRunning } from "../client/queries";
 import { NextOnTheDay } from "./NextOnTheDay";
 
@@ -14,9 +15,9 @@ export default function WatchNone() {
         <NextOnTheDay />
       </div>
       <p className="mt-2 text-lg text-soft">Plan a loaf and press Start on the machine; its clock then runs here.</p>
-      <Link to="/" className="mt-6 inline-grid min-h-14 place-items-center rounded-tray bg-rim px-6 text-lg font-bold text-on-rim">
+      <PressLink to="/" look="filled" size="large" className="mt-6">
         Plan a loaf
-      </Link>
+      </PressLink>
     </div>
   );
 }
