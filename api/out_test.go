@@ -6,7 +6,7 @@ import (
 	"strings"
 	"testing"
 
-	ical "github.com/emersion/go-ical"
+	"github.com/emersion/go-ical"
 	"github.com/go-json-experiment/json"
 )
 

@@ -8,7 +8,7 @@ import (
 	"strings"
 	"time"
 
-	ical "github.com/emersion/go-ical"
+	"github.com/emersion/go-ical"
 
 	"risepan/core/kitchen"
 )

@@ -4,8 +4,9 @@ import (
 	"fmt"
 	"strings"
 	"time"
+	"unicode/utf8"
 
-	ics "github.com/arran4/golang-ical"
+	"github.com/emersion/go-ical"
 
 	"risepan/core/bake"
 	"risepan/core/machine"
@@ -76,40 +77,72 @@ func LoafOfBake(id, name, about string, moments []bake.Moment) Loaf {
 // Timetable writes the hands of loaves as an iCalendar file: an event for each with an alarm at its time, on the clock of
 // a zone whose changes are written out.
 func Timetable(name string, loaves []Loaf, zone *time.Location, now time.Time) string {
-	cal := ics.NewCalendarFor("Rise Pan")
-	cal.SetVersion("2.0")
-	cal.SetName(name)
-	cal.SetCalscale("GREGORIAN")
+	cal := ical.NewCalendar()
+	cal.Props.SetText(ical.PropProductID, "-//Rise Pan//EN")
+	cal.Props.SetText(ical.PropVersion, "2.0")
+	cal.Props.SetText(ical.PropCalendarScale, "GREGORIAN")
+	cal.Props.SetText(ical.PropName, name)
+	cal.Props.SetText("X-WR-CALNAME", name)
 	var hands []Hand
 	for _, l := range loaves {
 		hands = append(hands, l.Hands...)
 	}
-	if len(hands) > 0 {
-		cal.AddVTimezone(zoneOf(zone, hands))
-	}
+	cal.Children = append(cal.Children, zoneOf(zone, now, hands))
 	for _, l := range loaves {
 		for _, h := range l.Hands {
-			addEvent(cal, l, h, zone, now)
+			cal.Children = append(cal.Children, event(l, h, zone, now))
 		}
 	}
-	return cal.Serialize(ics.WithNewLineWindows)
+	var out strings.Builder
+	if err := ical.NewEncoder(&out).Encode(cal); err != nil {
+		panic("formats: a calendar with a zone is always writable: " + err.Error())
+	}
+	return folded(out.String())
 }
 
-func addEvent(cal *ics.Calendar, l Loaf, h Hand, zone *time.Location, now time.Time) {
-	e := cal.AddEvent(fmt.Sprintf("%s-%s@rise-pan", l.ID, h.ID))
-	e.SetDtStampTime(now.UTC())
-	if twice(h.At, zone) {
-		e.SetProperty(ics.ComponentPropertyDtStart, h.At.UTC().Format(wallLayout+"Z"))
-	} else {
-		e.SetProperty(ics.ComponentPropertyDtStart, local(h.At, zone), ics.WithTZID(zone.String()))
+// longLine is how many bytes of a calendar's line readers are promised at the most.
+const longLine = 75
+
+// folded breaks lines that are too long, as the library that writes them does not: each part after the first begins with
+// a space.
+func folded(text string) string {
+	var out strings.Builder
+	for line := range strings.SplitSeq(text, "\r\n") {
+		for room := longLine; len(line) > room; room = longLine - 1 {
+			cut := room
+			for !utf8.RuneStart(line[cut]) {
+				cut--
+			}
+			out.WriteString(line[:cut] + "\r\n ")
+			line = line[cut:]
+		}
+		out.WriteString(line + "\r\n")
 	}
-	e.SetProperty(ics.ComponentPropertyDuration, fmt.Sprintf("PT%dM", int(h.Lasts/time.Minute)))
-	e.SetSummary(h.Say)
-	e.SetDescription(strings.TrimSpace(l.About + "\n" + h.More))
-	alarm := e.AddAlarm()
-	alarm.SetAction(ics.ActionDisplay)
-	alarm.SetProperty(ics.ComponentPropertyDescription, h.Say)
-	alarm.SetTrigger("PT0S")
+	return strings.TrimSuffix(out.String(), "\r\n")
+}
+
+func event(l Loaf, h Hand, zone *time.Location, now time.Time) *ical.Component {
+	e := ical.NewComponent(ical.CompEvent)
+	e.Props.SetText(ical.PropUID, fmt.Sprintf("%s-%s@rise-pan", l.ID, h.ID))
+	e.Props.SetDateTime(ical.PropDateTimeStamp, now.UTC())
+	if twice(h.At, zone) {
+		e.Props.SetDateTime(ical.PropDateTimeStart, h.At.UTC())
+	} else {
+		e.Props.SetDateTime(ical.PropDateTimeStart, h.At.In(zone))
+	}
+	lasts := ical.NewProp(ical.PropDuration)
+	lasts.SetDuration(h.Lasts)
+	e.Props.Set(lasts)
+	e.Props.SetText(ical.PropSummary, h.Say)
+	e.Props.SetText(ical.PropDescription, strings.TrimSpace(l.About+"\n"+h.More))
+	alarm := ical.NewComponent(ical.CompAlarm)
+	alarm.Props.SetText(ical.PropAction, "DISPLAY")
+	alarm.Props.SetText(ical.PropDescription, h.Say)
+	trigger := ical.NewProp(ical.PropTrigger)
+	trigger.Value = "PT0S"
+	alarm.Props.Set(trigger)
+	e.Children = append(e.Children, alarm)
+	return e
 }
 
 const wallLayout = "20060102T150405"
@@ -131,10 +164,14 @@ func twice(t time.Time, zone *time.Location) bool {
 }
 
 // zoneOf is a zone as a calendar wants it: how its clock stood before the first of some moments, and every change up to
-// the day after the last.
-func zoneOf(zone *time.Location, hands []Hand) *ics.VTimezone {
-	out := ics.NewTimezone(zone.String())
-	first, last := hands[0].At, hands[0].At
+// the day after the last; without any, how it stands now.
+func zoneOf(zone *time.Location, now time.Time, hands []Hand) *ical.Component {
+	out := ical.NewComponent(ical.CompTimezone)
+	out.Props.SetText(ical.PropTimezoneID, zone.String())
+	first, last := now, now
+	if len(hands) > 0 {
+		first, last = hands[0].At, hands[0].At
+	}
 	for _, h := range hands {
 		if h.At.Before(first) {
 			first = h.At
@@ -161,20 +198,24 @@ func zoneOf(zone *time.Location, hands []Hand) *ics.VTimezone {
 }
 
 // observe writes one change of a clock.
-func observe(zone *ics.VTimezone, before, after time.Time) {
+func observe(zone *ical.Component, before, after time.Time) {
 	_, from := before.Zone()
 	name, to := after.Zone()
-	kind := ics.ComponentStandard
+	kind := ical.CompTimezoneStandard
 	if after.IsDST() {
-		kind = ics.ComponentDaylight
+		kind = ical.CompTimezoneDaylight
 	}
-	part := &ics.GeneralComponent{Token: string(kind)}
-	// A change is written on the clock as it stood before it.
-	part.SetProperty(ics.ComponentPropertyDtStart, after.Add(time.Duration(from-to)*time.Second).Format(wallLayout))
-	part.SetProperty("TZOFFSETFROM", offset(from))
-	part.SetProperty("TZOFFSETTO", offset(to))
-	part.SetProperty("TZNAME", name)
-	zone.Components = append(zone.Components, part)
+	part := ical.NewComponent(kind)
+	for _, p := range []struct{ name, value string }{
+		// A change is written on the clock as it stood before it.
+		{ical.PropDateTimeStart, after.Add(time.Duration(from-to) * time.Second).Format(wallLayout)},
+		{ical.PropTimezoneOffsetFrom, offset(from)}, {ical.PropTimezoneOffsetTo, offset(to)}, {ical.PropTimezoneName, name},
+	} {
+		prop := ical.NewProp(p.name)
+		prop.Value = p.value
+		part.Props.Set(prop)
+	}
+	zone.Children = append(zone.Children, part)
 }
 
 func offset(seconds int) string {

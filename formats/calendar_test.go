@@ -5,7 +5,7 @@ import (
 	"testing"
 	"time"
 
-	ical "github.com/emersion/go-ical"
+	"github.com/emersion/go-ical"
 
 	"risepan/core/kitchen"
 	"risepan/core/plan"

@@ -80,7 +80,6 @@ var bundle = sync.OnceValues(func() ([]byte, error) {
 		Format:     api.FormatIIFE,
 		JSX:        api.JSXAutomatic,
 		Define:     map[string]string{"process.env.NODE_ENV": `"production"`},
-		External:   []string{"virtual:pwa-register"},
 		LogLevel:   api.LogLevelSilent,
 	})
 	if len(built.Errors) > 0 {

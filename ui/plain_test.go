@@ -130,3 +130,34 @@ func TestSingleKeysCanBeOff(t *testing.T) {
 			`[true,false,true,true,true,false,false]`},
 	})
 }
+
+func TestTheSideOfAPlotHasRoundFigures(t *testing.T) {
+	plain(t, [][2]string{
+		{`m.ticks.ticks([64.1, 66.9, 65], 0.1).map((v) => +v.toFixed(3))`, `[64,65,66,67]`},
+		{`m.ticks.ticks([1.2, 1.45], 0.01).map((v) => +v.toFixed(3))`, `[1.2,1.3,1.4,1.5]`},
+		{`m.ticks.ticks([3, 5], 1, [1, 5])`, `[1,2,3,4,5]`}, {`m.ticks.ticks([-24, 8, 0], 1)`, `[-30,-20,-10,0,10]`},
+		{`m.ticks.ticks([5, 5], 1)`, `[5,6]`}, {`m.ticks.ticks([0, 1000], 1)`, `[0,500,1000]`},
+	})
+}
+
+// A device shows where the hands are, until somebody turns to another step; a wait goes on by itself.
+func TestTheBenchShowsWhereTheHandsAre(t *testing.T) {
+	bench := func(begun string) string {
+		return `({ session: { begun: ` + begun + ` }, steps: [{ id: "tools" }, { id: "bloom", wait: 8 }, { id: "measure l1" }, { id: "cool", wait: 15, holds: true }, { id: "start" }] })`
+	}
+	walk := func(begun, done, then string) string {
+		return `(async () => { const u = m.use(() => m.walk.useWalk(` + bench(begun) + `, new Set(` + done + `))); await m.until(() => u.now); ` + then + ` await m.later(20); u.end(); return [u.now.step.id, u.now.at, u.now.count, u.now.last]; })()`
+	}
+	plain(t, [][2]string{
+		{walk(`{}`, `[]`, ``), `["tools",0,0,false]`}, {walk(`{}`, `["tools"]`, ``), `["bloom",1,1,false]`},
+		{walk(`{ bloom: "t" }`, `["tools"]`, ``), `["measure l1",2,1,false]`},
+		{walk(`{ bloom: "t", cool: "t" }`, `["tools", "measure l1"]`, ``), `["cool",3,2,false]`},
+		{walk(`{ bloom: "t" }`, `["tools", "measure l1", "cool", "start"]`, ``), `["bloom",1,4,false]`},
+		{walk(`{}`, `["tools", "bloom", "measure l1", "cool", "start"]`, ``), `["start",4,5,true]`},
+		{walk(`{}`, `["tools"]`, `u.now.look("start");`), `["start",4,1,true]`},
+		{walk(`{}`, `["tools"]`, `u.now.look("gone");`), `["bloom",1,1,false]`},
+		{walk(`{}`, `["tools"]`, `u.now.go(0);`), `["tools",0,1,false]`},
+		{walk(`{}`, `["tools"]`, `u.now.go(0); await m.later(20); u.now.go(1);`), `["bloom",1,1,false]`},
+		{walk(`{}`, `["tools"]`, `u.now.go(9);`), `["bloom",1,1,false]`},
+	})
+}

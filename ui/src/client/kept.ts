@@ -52,11 +52,11 @@ export function keepSeen(client: QueryClient) {
   document.addEventListener("visibilitychange", () => document.visibilityState === "hidden" && keep());
 }
 
-/** Lets the browser keep the program itself, where the connection allows it: it then opens without the server. */
+/** Lets the browser keep the program itself, where the connection allows it: it then opens without the server. A page of
+    an older program begins anew when a newer one has taken over. */
 export function keepProgram() {
   if (!("serviceWorker" in navigator)) return;
-  void import("virtual:pwa-register").then(
-    ({ registerSW }) => registerSW({ immediate: true }),
-    () => undefined,
-  );
+  const older = !!navigator.serviceWorker.controller;
+  navigator.serviceWorker.addEventListener("controllerchange", () => older && location.reload(), { once: true });
+  void navigator.serviceWorker.register("/sw.js").catch(() => undefined); // it opens with the server alone
 }

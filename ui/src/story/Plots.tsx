@@ -1,7 +1,8 @@
-import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from "recharts";
 import type { StoryBake } from "../client/types.gen";
+import { useBox } from "../parts/box";
 import { ruler, upTo } from "../parts/figures";
 import { day, dayName } from "../parts/time";
+import { ticks } from "./ticks";
 
 interface Plot {
   name: string;
@@ -60,28 +61,7 @@ function OnePlot({ plot, points }: { plot: Plot; points: Point[] }) {
         {plot.name}, <span className="font-normal text-soft">{plot.unit}</span>
       </figcaption>
       <div role="img" aria-label={`${plot.name}: ${said}`} className="h-44">
-        <ResponsiveContainer width="100%" height="100%">
-          <LineChart data={points} margin={{ top: 8, right: 24, bottom: 0, left: 0 }} accessibilityLayer={false}>
-            <CartesianGrid stroke="var(--rule)" vertical={false} />
-            <XAxis dataKey="day" stroke="var(--ink)" tick={{ fill: "var(--ink)", fontSize: 14 }} />
-            <YAxis
-              width={44}
-              stroke="var(--ink)"
-              tick={{ fill: "var(--ink)", fontSize: 14 }}
-              domain={plot.domain ?? ["auto", "auto"]}
-              allowDecimals={plot.digits > 0}
-              tickFormatter={(v: number) => upTo(v, plot.digits)}
-            />
-            {plot.line !== undefined && <ReferenceLine y={plot.line} stroke="var(--ink)" strokeDasharray="6 4" />}
-            <Line
-              dataKey="value"
-              stroke="var(--rim)"
-              strokeWidth={3}
-              dot={{ r: 5, fill: "var(--enamel)", stroke: "var(--rim)", strokeWidth: 3 }}
-              isAnimationActive={false}
-            />
-          </LineChart>
-        </ResponsiveContainer>
+        <Drawn plot={plot} points={points} />
       </div>
       <details>
         <summary className="min-h-8 cursor-pointer content-center text-soft">As a table</summary>
@@ -105,5 +85,50 @@ function OnePlot({ plot, points }: { plot: Plot; points: Point[] }) {
         </table>
       </details>
     </figure>
+  );
+}
+
+const left = 44; // px, for the figures at the side
+const right = 24;
+const top = 8;
+const bottom = 28; // for the days
+const dayWide = 72; // that a day's name takes
+
+/** The line itself, drawn to fill its box. */
+function Drawn({ plot, points }: { plot: Plot; points: Point[] }) {
+  const [box, { width, height }] = useBox<HTMLDivElement>({ width: 480, height: 176 });
+  const values = points.map((p) => p.value);
+  const side = ticks(plot.line === undefined ? values : [...values, plot.line], 10 ** -plot.digits, plot.domain);
+  const [low = 0, high = 1] = [side[0], side.at(-1)];
+  const x = (n: number) => left + (n * (width - left - right)) / Math.max(points.length - 1, 1);
+  const y = (v: number) => top + ((high - v) * (height - top - bottom)) / (high - low);
+  const every = Math.ceil((points.length * dayWide) / Math.max(width - left, dayWide));
+  return (
+    <div ref={box} className="h-full">
+      <svg width={width} height={height} aria-hidden="true" className="figures fill-ink text-sm">
+        {side.map((v) => (
+          <g key={v}>
+            <path d={`M${left} ${y(v)}H${width - right}`} className="stroke-rule" />
+            <text x={left - 8} y={y(v)} textAnchor="end" dominantBaseline="middle">
+              {upTo(v, plot.digits)}
+            </text>
+          </g>
+        ))}
+        {plot.line !== undefined && <path d={`M${left} ${y(plot.line)}H${width - right}`} strokeDasharray="6 4" className="stroke-ink" />}
+        <path d={`M${left} ${top}V${height - bottom}H${width - right}`} fill="none" className="stroke-ink" />
+        {points.map(
+          (p, n) =>
+            n % every === 0 && (
+              <text key={p.id} x={x(n)} y={height - 8} textAnchor="middle">
+                {p.day}
+              </text>
+            ),
+        )}
+        <polyline points={points.map((p, n) => `${x(n)},${y(p.value)}`).join(" ")} fill="none" strokeWidth={3} className="stroke-rim" />
+        {points.map((p, n) => (
+          <circle key={p.id} cx={x(n)} cy={y(p.value)} r={5} strokeWidth={3} className="fill-enamel stroke-rim" />
+        ))}
+      </svg>
+    </div>
   );
 }
