@@ -16,9 +16,10 @@ import (
 
 // Net is what of the house's network the HTTP side alone has to know.
 type Net struct {
-	Hosts     []string       // names by which the server may be called, beside this computer's own
-	Proxies   []netip.Prefix // whose word about a client's address is taken
-	Authority []byte         // the certificate of the authority that devices may trust, as PEM; none where another vouches for this server
+	Hosts   []string       // names by which the server may be called, beside this computer's own
+	Proxies []netip.Prefix // whose word about a client's address is taken
+	// the certificate of the authority that devices may trust, as PEM; none where another vouches for this server
+	Authority []byte
 }
 
 // OwnersOnly reports whether a call, such as "GET /path", is the owner's alone.
@@ -70,7 +71,8 @@ func (s *server) setCookie(c *gin.Context, token string) {
 	if token == "" {
 		age = -1
 	}
-	http.SetCookie(c.Writer, &http.Cookie{Name: s.cookie(), Value: token, Path: "/", MaxAge: age, HttpOnly: true, SameSite: http.SameSiteLaxMode, Secure: s.House.Secure})
+	http.SetCookie(c.Writer, &http.Cookie{Name: s.cookie(), Value: token, Path: "/", MaxAge: age, HttpOnly: true,
+		SameSite: http.SameSiteLaxMode, Secure: s.House.Secure})
 }
 
 // deviceOf is what a device is, as far as its browser says.
@@ -97,7 +99,8 @@ func address(c *gin.Context) string {
 	return text
 }
 
-// ownHost answers only to this server's own names, so that no other site's name can be pointed at it. In an open house it
+// ownHost answers only to this server's own names, so that no other site's name can be pointed at it. In an open house
+// it
 // is called by any address of its own as well: an address is no name that could be pointed elsewhere.
 func (s *server) ownHost(c *gin.Context) {
 	host := c.Request.Host
@@ -112,7 +115,8 @@ func (s *server) ownHost(c *gin.Context) {
 		if _, err := netip.ParseAddr(host); err == nil || slices.Contains(s.Net.Hosts, host) {
 			return
 		}
-		s.refuse(c, problem(http.StatusMisdirectedRequest, "", "Rise Pan does not answer to this name: start it with --host %.60s to let it", host))
+		s.refuse(c, problem(http.StatusMisdirectedRequest, "", "Rise Pan does not answer to this name: start it "+
+			"with --host %.60s to let it", host))
 		return
 	}
 	s.refuse(c, problem(http.StatusMisdirectedRequest, "", "Rise Pan answers to 127.0.0.1 and localhost only"))

@@ -45,7 +45,8 @@ func open(t testing.TB) *house { return openTo(t, usecase.House{}) }
 // openTo serves the demo kitchen to this computer, or to a house in which it is called by some names.
 func openTo(t testing.TB, to usecase.House, called ...string) *house {
 	t.Helper()
-	h := &house{t: t, store: storetest.Open(t), log: &strings.Builder{}, now: time.Date(2026, 3, 10, 20, 0, 30, 0, time.UTC)}
+	h := &house{t: t, store: storetest.Open(t), log: &strings.Builder{}, now: time.Date(2026, 3, 10, 20, 0, 30, 0,
+		time.UTC)}
 	if err := demo.Fill(context.Background(), h.store, h.now); err != nil {
 		t.Fatal(err)
 	}
@@ -142,7 +143,8 @@ func (d *device) ask(method, path string, body, v any, header ...string) (int, a
 	}
 	var p api.Problem
 	if w.Code >= 400 {
-		if got := w.Header().Get("Content-Type"); strings.HasPrefix(path, "/api/") && w.Code != http.StatusForbidden && got != "application/problem+json" {
+		if got := w.Header().Get("Content-Type"); strings.HasPrefix(path, "/api/") && w.Code != http.StatusForbidden &&
+			got != "application/problem+json" {
 			d.t.Errorf("%s %s: %d comes as %s", method, path, w.Code, got)
 		}
 		json.Unmarshal(w.Body.Bytes(), &p)
@@ -183,7 +185,8 @@ func (h *house) wish(recipe string) map[string]any {
 	s := h.shelf()
 	for _, r := range s.Recipes {
 		if r.Name == recipe {
-			return map[string]any{"recipe": r.ID, "machine": s.Machines[0].ID, "loaf": map[string]any{"size": "1 1/2 lb"}}
+			return map[string]any{"recipe": r.ID, "machine": s.Machines[0].ID,
+				"loaf": map[string]any{"size": "1 1/2 lb"}}
 		}
 	}
 	h.t.Fatalf("no %s on the shelf", recipe)
@@ -209,20 +212,24 @@ func TestALoafFromPlanToLog(t *testing.T) {
 	}
 	path := "~/bakes/" + b.ID
 	h.must(304, "GET", path+"?after=0", nil, nil)
-	h.must(201, "POST", path+"/happenings", map[string]any{"what": "done", "moment": "look"}, nil, "Idempotency-Key", "two")
+	h.must(201, "POST", path+"/happenings", map[string]any{"what": "done", "moment": "look"}, nil, "Idempotency-Key",
+		"two")
 	h.must(200, "GET", path+"?after=0", nil, &b)
 	if b.State.Last != 1 {
 		t.Errorf("one happening was told, the last is %d", b.State.Last)
 	}
-	if status, p := h.ask("POST", path+"/happenings", map[string]any{"what": "judged", "mark": 4}, nil, "Idempotency-Key", "early"); status != 422 || p.Pointer != "/what" {
+	if status, p := h.ask("POST", path+"/happenings", map[string]any{"what": "judged", "mark": 4}, nil,
+		"Idempotency-Key", "early"); status != 422 || p.Pointer != "/what" {
 		t.Errorf("a loaf in the machine was judged: %d %+v", status, p)
 	}
 	h.later(4 * time.Hour)
 	h.must(201, "POST", path+"/happenings", map[string]any{"what": "taken out"}, nil, "Idempotency-Key", "three")
-	h.must(201, "POST", path+"/happenings", map[string]any{"what": "judged", "mark": 4, "note": "Raisins whole."}, nil, "Idempotency-Key", "four")
+	h.must(201, "POST", path+"/happenings", map[string]any{"what": "judged", "mark": 4, "note": "Raisins whole."}, nil,
+		"Idempotency-Key", "four")
 	var log usecase.Log
 	h.must(200, "GET", "~/bakes", nil, &log)
-	if top := log.Bakes[0]; top.ID != b.ID || top.Mark != 4 || top.Note != "Raisins whole." || top.Machine != "Galley machine" {
+	if top := log.Bakes[0]; top.ID != b.ID || top.Mark != 4 || top.Note != "Raisins whole." ||
+		top.Machine != "Galley machine" {
 		t.Errorf("the log's newest is %+v", top)
 	}
 }
@@ -234,7 +241,8 @@ func TestAPressSentTwiceStartsOneBake(t *testing.T) {
 	if first.ID != second.ID {
 		t.Errorf("one press started %s and %s", first.ID, second.ID)
 	}
-	if status, p := h.ask("POST", "~/bakes", map[string]any{"wish": h.wish("Boathook rye"), "digest": "x"}, nil, "Idempotency-Key", "same"); status != 422 {
+	if status, p := h.ask("POST", "~/bakes", map[string]any{"wish": h.wish("Boathook rye"), "digest": "x"}, nil,
+		"Idempotency-Key", "same"); status != 422 {
 		t.Errorf("the key with another body: %d %s", status, p.Detail)
 	}
 	if status, _ := h.ask("POST", "~/bakes", "{}", nil); status != 400 {
@@ -251,7 +259,8 @@ func TestAPlanThatHasChangedIsShownAnew(t *testing.T) {
 	var seen usecase.PlanAnswer
 	h.must(200, "POST", "~/plan", w, &seen)
 	h.later(25 * time.Minute)
-	status, p := h.ask("POST", "~/bakes", map[string]any{"wish": w, "digest": seen.Digest}, nil, "Idempotency-Key", "late")
+	status, p := h.ask("POST", "~/bakes", map[string]any{"wish": w, "digest": seen.Digest}, nil, "Idempotency-Key",
+		"late")
 	if status != 409 || p.Plan == nil || p.Plan.Plan.Timer.Setting >= seen.Plan.Timer.Setting {
 		t.Fatalf("25 minutes later: %d %+v", status, p)
 	}
@@ -269,7 +278,8 @@ func TestARefusedDelayCannotBeStarted(t *testing.T) {
 	put(w, "time/atPanel", true)
 	var p usecase.PlanAnswer
 	h.must(200, "POST", "~/plan", w, &p)
-	status, problem := h.ask("POST", "~/bakes", map[string]any{"wish": w, "digest": p.Digest}, nil, "Idempotency-Key", "egg")
+	status, problem := h.ask("POST", "~/bakes", map[string]any{"wish": w, "digest": p.Digest}, nil, "Idempotency-Key",
+		"egg")
 	if status != 422 || !strings.Contains(problem.Detail, "spoil") {
 		t.Errorf("milk and egg in a delay: %d %s", status, problem.Detail)
 	}
@@ -320,7 +330,8 @@ func TestNonsenseIsRefusedAtTheFieldAndNothingIsStored(t *testing.T) {
 		{"POST", "~/plan", with("colour", "red"), 400, "/colour"},
 		{"POST", "~/plan", with("recipe", huge), 413, ""},
 		{"POST", "~/plan", "{", 400, ""}, {"POST", "~/plan", "", 400, ""}, {"POST", "~/plan", "null", 422, "/recipe"},
-		{"POST", "~/bakes", map[string]any{"wish": with("loaf/size", "2 1/2 lb"), "digest": "x"}, 422, "/wish/loaf/size"},
+		{"POST", "~/bakes", map[string]any{"wish": with("loaf/size", "2 1/2 lb"), "digest": "x"}, 422,
+			"/wish/loaf/size"},
 		{"POST", "~/bakes", map[string]any{"wish": wish, "digest": 7}, 400, "/digest"},
 		{"POST", "~/bakes", map[string]any{"wish": wish, "digest": "x"}, 409, "/digest"},
 		{"POST", "~/bakes", huge, 413, ""},
@@ -335,7 +346,8 @@ func TestNonsenseIsRefusedAtTheFieldAndNothingIsStored(t *testing.T) {
 	} {
 		status, p := h.ask(c.method, c.path, c.body, nil, "Idempotency-Key", fmt.Sprint("nonsense", n))
 		if status != c.status || p.Pointer != c.pointer || p.Detail == "" {
-			t.Errorf("%s %s %.60v: %d at %q (%s), want %d at %q", c.method, c.path, c.body, status, p.Pointer, p.Detail, c.status, c.pointer)
+			t.Errorf("%s %s %.60v: %d at %q (%s), want %d at %q", c.method, c.path, c.body, status, p.Pointer,
+				p.Detail, c.status, c.pointer)
 		}
 	}
 	if after := count(); after != before {
@@ -385,8 +397,10 @@ func TestPagesComeWithAStrictPolicy(t *testing.T) {
 }
 
 func TestAnEmptyKitchenCanTakeTheDemo(t *testing.T) {
-	h := &house{t: t, store: storetest.Open(t), log: &strings.Builder{}, now: time.Date(2026, 3, 10, 20, 0, 0, 0, time.UTC)}
-	h.handler = api.New(api.Config{Base: usecase.Base{Store: h.store, Log: slog.New(slog.DiscardHandler), FillDemo: demo.Furnish},
+	h := &house{t: t, store: storetest.Open(t), log: &strings.Builder{}, now: time.Date(2026, 3, 10, 20, 0, 0, 0,
+		time.UTC)}
+	h.handler = api.New(api.Config{Base: usecase.Base{Store: h.store, Log: slog.New(slog.DiscardHandler),
+		FillDemo: demo.Furnish},
 		Pages: fstest.MapFS{}, Now: func() time.Time { return h.now }})
 	if err := demo.Empty(context.Background(), h.store, "UTC", h.now); err != nil {
 		t.Fatal(err)
@@ -425,7 +439,8 @@ func TestTheKitchensSettingsChangeAndComeBack(t *testing.T) {
 			k["measures"] = []any{map[string]any{"amount": "1 cup"}, map[string]any{"amount": "1 cup"}}
 		},
 		"/prefer/0/measure": func(k map[string]any) {
-			k["prefer"] = []any{map[string]any{"ingredient": "bread-flour", "measure": map[string]any{"amount": "9 ml"}}}
+			k["prefer"] = []any{map[string]any{"ingredient": "bread-flour",
+				"measure": map[string]any{"amount": "9 ml"}}}
 		},
 		"/name": func(k map[string]any) { k["name"] = "" },
 		"/lead": func(k map[string]any) { k["lead"] = -3 },
@@ -466,7 +481,8 @@ func TestNonsenseForTheRoundingIsRefusedAtTheField(t *testing.T) {
 		}
 	}
 	w := h.wish("Towpath white")
-	put(w, "hands/notToHand", []string{"1 cup", "1/2 cup", "1/3 cup", "1/4 cup", "1 tbsp", "1 tsp", "1/2 tsp", "1/4 tsp", "1/8 tsp"})
+	put(w, "hands/notToHand", []string{"1 cup", "1/2 cup", "1/3 cup", "1/4 cup", "1 tbsp", "1 tsp", "1/2 tsp",
+		"1/4 tsp", "1/8 tsp"})
 	var p usecase.PlanAnswer
 	h.must(200, "POST", "~/plan", w, &p)
 	if len(p.Plan.Cautions) == 0 {
@@ -477,10 +493,12 @@ func TestNonsenseForTheRoundingIsRefusedAtTheField(t *testing.T) {
 func TestARecipeOfTheBakersOwn(t *testing.T) {
 	h := open(t)
 	mine := map[string]any{"name": "Bridge loaf", "kind": "white", "standard": "us",
-		"text": "1 cup water\n2 tbsp butter or oil\n1 1/2 tsp salt\n2 3/4 cups bread flour\n1/4 cup teff flour\n2 tsp active dry yeast\nAdd-ins:\n1/2 cup raisins (optional)"}
+		"text": "1 cup water\n2 tbsp butter or oil\n1 1/2 tsp salt\n2 3/4 cups bread flour\n1/4 cup teff flour\n2 " +
+			"tsp active dry yeast\nAdd-ins:\n1/2 cup raisins (optional)"}
 	var seen, kept usecase.RecipeRead
 	h.must(200, "POST", "~/recipes/read", mine, &seen)
-	if !seen.Inferred || seen.Recipe.Size.String() != "1 1/2 lb" || len(seen.Lines) != 7 || seen.Lines[4].Name != "teff flour" || seen.Asks != 0 {
+	if !seen.Inferred || seen.Recipe.Size.String() != "1 1/2 lb" || len(seen.Lines) != 7 ||
+		seen.Lines[4].Name != "teff flour" || seen.Asks != 0 {
 		t.Errorf("understood as %+v", seen)
 	}
 	before := len(h.shelf().Recipes)
@@ -502,18 +520,24 @@ func TestARecipeOfTheBakersOwn(t *testing.T) {
 		t.Errorf("without raisins, with oil: %+v", p.Plan.Lines)
 	}
 	for pointer, change := range map[string][2]any{
-		"/text": {"text", "2 bags of flour"}, "/name": {"name", ""}, "/kind": {"kind", "cake"}, "/size": {"size", "huge"},
+		"/text": {"text", "2 bags of flour"}, "/name": {"name", ""}, "/kind": {"kind", "cake"},
+		"/size": {"size", "huge"},
 	} {
 		bad := map[string]any{}
 		for k, v := range mine {
 			bad[k] = v
 		}
 		bad[change[0].(string)] = change[1]
-		if status, p := h.ask("POST", "~/recipes", bad, nil, "Idempotency-Key", pointer); (status != 422 && status != 400) || p.Pointer != pointer {
+		if status, p := h.ask("POST", "~/recipes", bad, nil, "Idempotency-Key", pointer); (status != 422 &&
+			status != 400) || p.Pointer != pointer {
 			t.Errorf("%v: %d at %q: %s", change, status, p.Pointer, p.Detail)
 		}
 	}
-	if status, p := h.ask("POST", "~/plan", func() map[string]any { put(w, "loaf/without", []string{"l4"}); return w }(), nil); status != 422 || p.Pointer != "/loaf/without" {
+	if status, p := h.ask("POST", "~/plan", func() map[string]any {
+		put(w, "loaf/without",
+			[]string{"l4"})
+		return w
+	}(), nil); status != 422 || p.Pointer != "/loaf/without" {
 		t.Errorf("bread without flour: %d %q", status, p.Pointer)
 	}
 	if after := len(h.shelf().Recipes); after != before+1 {

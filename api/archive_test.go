@@ -14,7 +14,8 @@ import (
 // restore sends a kitchen's file in the place of this house's kitchen.
 func (h *house) restore(file, key string) (int, usecase.Restored, api.Problem) {
 	h.t.Helper()
-	r := httptest.NewRequest("POST", "http://127.0.0.1/api/v1/kitchens/"+h.kitchen()+"/restore", strings.NewReader(file))
+	r := httptest.NewRequest("POST", "http://127.0.0.1/api/v1/kitchens/"+h.kitchen()+"/restore",
+		strings.NewReader(file))
 	r.Header.Set("Idempotency-Key", key)
 	w := httptest.NewRecorder()
 	h.handler.ServeHTTP(w, r)
@@ -35,16 +36,19 @@ func TestAKitchenIsRestored(t *testing.T) {
 	h := open(t)
 	first := h.kitchen()
 	status, file, w := h.file("GET", "/file", nil)
-	if status != 200 || !strings.Contains(w.Header().Get("Content-Disposition"), "Heron Lock 2026-03-10.rise-pan.json") {
+	if status != 200 || !strings.Contains(w.Header().Get("Content-Disposition"),
+		"Heron Lock 2026-03-10.rise-pan.json") {
 		t.Fatalf("%d %s", status, w.Header().Get("Content-Disposition"))
 	}
 	for _, r := range h.shelf().Recipes {
 		h.must(200, "PUT", "~/recipes/"+r.ID+"/shelf", map[string]any{"away": true}, nil)
 	}
-	if status, _, p := h.restore(file[:len(file)/2], "half"); status != 422 || !strings.Contains(p.Detail, "nothing of it was kept") || h.kitchen() != first {
+	if status, _, p := h.restore(file[:len(file)/2], "half"); status != 422 || !strings.Contains(p.Detail,
+		"nothing of it was kept") || h.kitchen() != first {
 		t.Errorf("half a file: %d %q", status, p.Detail)
 	}
-	if status, _, p := h.restore(`{"@type":"Recipe"}`, "other"); status != 422 || !strings.Contains(p.Detail, "no kitchen's file") {
+	if status, _, p := h.restore(`{"@type":"Recipe"}`, "other"); status != 422 || !strings.Contains(p.Detail,
+		"no kitchen's file") {
 		t.Errorf("another file: %d %q", status, p.Detail)
 	}
 	was := h.kitchen()

@@ -43,7 +43,8 @@ func TestALoafIsMeasuredAtTheBenchAndStarted(t *testing.T) {
 		{map[string]any{"do": "done", "step": "dance"}, "/step"},
 		{map[string]any{"do": "mended"}, "/do"},
 	} {
-		if status, p := h.ask("POST", path+"/happenings", c.body, nil, "Idempotency-Key", fmt.Sprint("bad", n)); status < 400 || status > 422 || p.Pointer != c.pointer {
+		if status, p := h.ask("POST", path+"/happenings", c.body, nil, "Idempotency-Key",
+			fmt.Sprint("bad", n)); status < 400 || status > 422 || p.Pointer != c.pointer {
 			t.Errorf("%v: %d at %q (%s), want a fault at %s", c.body, status, p.Pointer, p.Detail, c.pointer)
 		}
 	}
@@ -60,11 +61,13 @@ func TestALoafIsMeasuredAtTheBenchAndStarted(t *testing.T) {
 		t.Error("taken back, the loaf is still grown")
 	}
 	var bake usecase.BakeView
-	h.must(201, "POST", "~/bakes", map[string]any{"wish": v.Wish, "digest": v.Digest, "bench": v.ID}, &bake, "Idempotency-Key", "start")
+	h.must(201, "POST", "~/bakes", map[string]any{"wish": v.Wish, "digest": v.Digest, "bench": v.ID}, &bake,
+		"Idempotency-Key", "start")
 	if h.shelf().Bench != nil {
 		t.Error("a bench whose loaf was started is still offered")
 	}
-	if status, p := h.ask("POST", path+"/happenings", map[string]any{"do": "done", "step": "wipe"}, nil, "Idempotency-Key", "after"); status != 422 || p.Pointer != "/do" {
+	if status, p := h.ask("POST", path+"/happenings", map[string]any{"do": "done", "step": "wipe"}, nil,
+		"Idempotency-Key", "after"); status != 422 || p.Pointer != "/do" {
 		t.Errorf("a cleared bench takes a step: %d %s", status, p.Detail)
 	}
 }
@@ -82,7 +85,8 @@ func TestABenchWhoseReadyTimeHasPassedGoesOnForNow(t *testing.T) {
 	var later usecase.BenchView
 	h.must(200, "GET", "~/benches/"+b.ID, nil, &later)
 	if later.Plan.Timer.Setting != 0 || !later.Passed || !later.Wish.Ready.IsZero() {
-		t.Errorf("at eight in the morning the timer is to show %v (passed: %v, wished %s)", later.Plan.Timer.Setting, later.Passed, later.Wish.Ready)
+		t.Errorf("at eight in the morning the timer is to show %v (passed: %v, wished %s)", later.Plan.Timer.Setting,
+			later.Passed, later.Wish.Ready)
 	}
 	var none usecase.BenchView
 	egg := h.wish("Sluice-gate egg loaf")

@@ -17,7 +17,8 @@ import (
 func (h *house) bring(file string) (status int, b usecase.Brought, p api.Problem) {
 	h.t.Helper()
 	w := httptest.NewRecorder()
-	h.handler.ServeHTTP(w, httptest.NewRequest("POST", "http://127.0.0.1/api/v1/kitchens/"+h.kitchen()+"/bring", strings.NewReader(file)))
+	h.handler.ServeHTTP(w, httptest.NewRequest("POST", "http://127.0.0.1/api/v1/kitchens/"+h.kitchen()+"/bring",
+		strings.NewReader(file)))
 	recorded("POST", "/api/v1/kitchens/:kitchen/bring", nil, w)
 	if w.Code == 200 {
 		if err := json.Unmarshal(w.Body.Bytes(), &b); err != nil {
@@ -63,7 +64,8 @@ func TestRecipesAreBroughtIn(t *testing.T) {
 	if n := len(h.shelf().Recipes); n != 22 {
 		t.Errorf("%d recipes on the shelf", n)
 	}
-	if _, b, _ := h.bring(file); b.Cards[0].Twin == nil || !b.Cards[0].Same || b.Cards[1].Twin == nil || !b.Cards[1].Same {
+	if _, b, _ := h.bring(file); b.Cards[0].Twin == nil || !b.Cards[0].Same || b.Cards[1].Twin == nil ||
+		!b.Cards[1].Same {
 		t.Error("brought in again, they are not known")
 	}
 	h.must(412, "POST", "~/imports", body, nil, "Idempotency-Key", "stale")
@@ -94,7 +96,8 @@ func doneID(t *testing.T, h *house, body any) string {
 func TestTheLogIsBroughtBack(t *testing.T) {
 	h := open(t)
 	w := httptest.NewRecorder()
-	h.handler.ServeHTTP(w, httptest.NewRequest("GET", "http://127.0.0.1/api/v1/kitchens/"+h.kitchen()+"/bakes.csv", nil))
+	h.handler.ServeHTTP(w, httptest.NewRequest("GET", "http://127.0.0.1/api/v1/kitchens/"+h.kitchen()+"/bakes.csv",
+		nil))
 	table := w.Body.String()
 	_, b, _ := h.bring(table)
 	if b.Log == nil || len(b.Log.Bakes) != 9 || len(b.Log.Faults) != 0 {
@@ -121,12 +124,15 @@ func TestTheLogIsBroughtBack(t *testing.T) {
 	}
 	for n, was := range before.Bakes {
 		is := after.Bakes[n]
-		if is.Recipe != was.Recipe || is.Mark != was.Mark || is.Note != was.Note || is.Cycle != was.Cycle || is.Size != was.Size || !slices.Equal(is.Signs, was.Signs) || !is.StartedAt.Equal(was.StartedAt.Truncate(time.Minute)) || is.Phase != was.Phase {
+		if is.Recipe != was.Recipe || is.Mark != was.Mark || is.Note != was.Note || is.Cycle != was.Cycle ||
+			is.Size != was.Size || !slices.Equal(is.Signs, was.Signs) ||
+			!is.StartedAt.Equal(was.StartedAt.Truncate(time.Minute)) || is.Phase != was.Phase {
 			t.Errorf("it was %+v and came back as %+v", was, is)
 		}
 	}
 	other := strings.Replace(table, "Towpath white", "Unheard of", 1)
-	if _, b, _ := h.bring(other); !slices.ContainsFunc(b.Log.Bakes, func(r usecase.LogRow) bool { return strings.Contains(r.Skip, "no recipe of this name") }) {
+	if _, b, _ := h.bring(other); !slices.ContainsFunc(b.Log.Bakes,
+		func(r usecase.LogRow) bool { return strings.Contains(r.Skip, "no recipe of this name") }) {
 		t.Error("a recipe that nobody has is taken")
 	}
 	h.must(200, "POST", "~/imports/"+done.ID+"/undo", map[string]any{}, nil)
@@ -144,8 +150,10 @@ func TestWhatIsNoRecipeIsRefusedAndNothingIsStored(t *testing.T) {
 		status int
 		say    string
 	}{
-		"an archive": {"PK\x03\x04x", 422, "ZIP"}, "fifty megabytes": {strings.Repeat("x", 50<<20), 413, "too long"}, "nested": {strings.Repeat("[", 100_000), 422, "nested"},
-		"a page of news": {"<!doctype html><p>Rain.", 422, "no recipe"}, "a broken table": {"started,recipe,machine\n1,2,3", 422, "size"},
+		"an archive": {"PK\x03\x04x", 422, "ZIP"}, "fifty megabytes": {strings.Repeat("x", 50<<20), 413, "too long"},
+		"nested":         {strings.Repeat("[", 100_000), 422, "nested"},
+		"a page of news": {"<!doctype html><p>Rain.", 422, "no recipe"},
+		"a broken table": {"started,recipe,machine\n1,2,3", 422, "size"},
 	} {
 		began := time.Now()
 		status, _, p := h.bring(c.file)
@@ -157,7 +165,9 @@ func TestWhatIsNoRecipeIsRefusedAndNothingIsStored(t *testing.T) {
 		t.Errorf("ten thousand lines: %d, %+v", status, b)
 	}
 	h.must(422, "POST", "~/imports", map[string]any{}, nil, "Idempotency-Key", "e1")
-	h.must(422, "POST", "~/imports", map[string]any{"cards": []any{map[string]any{"recipe": map[string]any{"standard": "us", "text": "nothing"}}}}, nil, "Idempotency-Key", "e2")
+	h.must(422, "POST", "~/imports",
+		map[string]any{"cards": []any{map[string]any{"recipe": map[string]any{"standard": "us", "text": "nothing"}}}},
+		nil, "Idempotency-Key", "e2")
 	h.must(404, "POST", "~/imports/"+h.kitchen()+"/undo", map[string]any{}, nil)
 }
 
@@ -193,5 +203,6 @@ func TestBusyHoursAreBroughtIn(t *testing.T) {
 	if s := said(); s != "" || done.Hours != 1 {
 		t.Errorf("undone, the plan says %q", s)
 	}
-	h.must(422, "POST", "~/imports", map[string]any{"absences": []any{map[string]any{"from": "2026-03-11T06:00:00Z", "to": "2026-03-11T05:00:00Z"}}}, nil, "Idempotency-Key", "d")
+	h.must(422, "POST", "~/imports", map[string]any{"absences": []any{map[string]any{"from": "2026-03-11T06:00:00Z",
+		"to": "2026-03-11T05:00:00Z"}}}, nil, "Idempotency-Key", "d")
 }

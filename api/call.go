@@ -75,7 +75,8 @@ func (c *call) read(v any) error {
 func (c *call) version() (int, error) {
 	version, err := strconv.Atoi(strings.Trim(c.gin.GetHeader("If-Match"), `"`))
 	if err != nil {
-		return 0, problem(http.StatusPreconditionRequired, "", "send If-Match with the version that you changed, such as \"3\"")
+		return 0, problem(http.StatusPreconditionRequired, "",
+			"send If-Match with the version that you changed, such as \"3\"")
 	}
 	return version, nil
 }

@@ -28,7 +28,8 @@ func TestADayIsPutTogether(t *testing.T) {
 	}
 	book := map[string]any{"hands": 1, "loaves": []any{h.loafOf("a", "Towpath white", "12:00")}}
 	h.must(200, "PUT", at, book, &v, "If-Match", "0")
-	if l := v.Day.Loaves[0]; v.Version != 1 || l.Standing != day.ToCome || l.Late > 0 || l.Was != nil || l.Wish == nil || len(l.Presses) == 0 {
+	if l := v.Day.Loaves[0]; v.Version != 1 || l.Standing != day.ToCome || l.Late > 0 || l.Was != nil ||
+		l.Wish == nil || len(l.Presses) == 0 {
 		t.Fatalf("one loaf stands so: %+v", l)
 	}
 	book["loaves"] = append(book["loaves"].([]any), h.loafOf("b", "Oat and honey loaf", "12:00"))
@@ -96,7 +97,8 @@ func TestABadDayIsRefusedAtItsField(t *testing.T) {
 		l := h.loafOf("a", "Towpath white", "12:00")
 		book := map[string]any{"hands": 1, "loaves": []any{l}}
 		change(l, book)
-		if status, problem := h.ask("PUT", at, book, nil, "If-Match", "0"); status != 422 && status != 400 || problem.Pointer != pointer {
+		if status, problem := h.ask("PUT", at, book, nil, "If-Match", "0"); status != 422 && status != 400 ||
+			problem.Pointer != pointer {
 			t.Errorf("%s: %d at %q: %s", pointer, status, problem.Pointer, problem.Detail)
 		}
 	}
@@ -145,7 +147,8 @@ func TestADayIsPlannedAroundWhatRuns(t *testing.T) {
 		return l
 	}
 	var v usecase.DayView
-	h.must(200, "PUT", at, map[string]any{"hands": 1, "loaves": []any{loaf("a", "Towpath white"), loaf("b", "Oat and honey loaf")}}, &v, "If-Match", "0")
+	h.must(200, "PUT", at, map[string]any{"hands": 1, "loaves": []any{loaf("a", "Towpath white"),
+		loaf("b", "Oat and honey loaf")}}, &v, "If-Match", "0")
 	var p usecase.PlanAnswer
 	w := h.wish("Towpath white")
 	w["time"] = map[string]any{"atPanel": true}
@@ -154,10 +157,12 @@ func TestADayIsPlannedAroundWhatRuns(t *testing.T) {
 	h.must(201, "POST", "~/bakes", map[string]any{"wish": w, "digest": p.Digest}, &b, "Idempotency-Key", "go")
 	h.must(200, "GET", at, nil, &v)
 	a, other := v.Day.Loaves[0], v.Day.Loaves[1]
-	if a.Standing != day.Running || a.Bake != b.ID || other.Standing != day.ToCome || other.Press.Before(a.Taken.Add(25*time.Minute)) {
+	if a.Standing != day.Running || a.Bake != b.ID || other.Standing != day.ToCome ||
+		other.Press.Before(a.Taken.Add(25*time.Minute)) {
 		t.Errorf("the started one is %+v, the other %+v", a, other)
 	}
-	h.must(201, "POST", "~/bakes/"+b.ID+"/happenings", map[string]any{"what": "abandoned"}, nil, "Idempotency-Key", "stop")
+	h.must(201, "POST", "~/bakes/"+b.ID+"/happenings", map[string]any{"what": "abandoned"}, nil, "Idempotency-Key",
+		"stop")
 	h.must(200, "GET", at, nil, &v)
 	if a = v.Day.Loaves[0]; a.Standing == day.Running {
 		t.Errorf("given up, it is still %s", a.Standing)
@@ -171,7 +176,8 @@ func TestLoavesOfEveryWeek(t *testing.T) {
 	h.must(200, "GET", "~", nil, &s)
 	w := h.wish("Towpath white")
 	date, _ := kitchen.ParseDate(h.tomorrow())
-	s.Kitchen.Regulars = []kitchen.Regular{{ID: "r", Recipe: w["recipe"].(string), Machine: w["machine"].(string), Size: s.Machines[0].Sizes[0], Days: []kitchen.Weekday{kitchen.WeekdayOf(date)}, By: 12 * 60}}
+	s.Kitchen.Regulars = []kitchen.Regular{{ID: "r", Recipe: w["recipe"].(string), Machine: w["machine"].(string),
+		Size: s.Machines[0].Sizes[0], Days: []kitchen.Weekday{kitchen.WeekdayOf(date)}, By: 12 * 60}}
 	s.Kitchen.Week = "sunday"
 	s.Kitchen.Stock = []kitchen.Stocked{{Ingredient: "bread-flour", Grams: 1000}}
 	h.must(200, "PUT", "~", s.Kitchen, nil, "If-Match", "1")
@@ -188,7 +194,8 @@ func TestLoavesOfEveryWeek(t *testing.T) {
 	h.must(200, "GET", "~/days?of="+h.tomorrow(), nil, &week)
 	var log usecase.Log
 	h.must(200, "GET", "~/bakes", nil, &log)
-	if week.Days[0].Weekday != "sunday" || log.Week != week.Days[0].Date || len(log.Bakes) == 0 || kitchen.WeekdayOf(log.Bakes[0].Week) != "sunday" {
+	if week.Days[0].Weekday != "sunday" || log.Week != week.Days[0].Date || len(log.Bakes) == 0 ||
+		kitchen.WeekdayOf(log.Bakes[0].Week) != "sunday" {
 		t.Errorf("weeks from Sunday: the days begin with %s, the log's week on %s", week.Days[0].Weekday, log.Week)
 	}
 	var r day.Regular

@@ -32,12 +32,15 @@ func TestSwapsAreKeptAsARevisionAndUndone(t *testing.T) {
 		{"/swaps", map[string]any{"revision": 1, "swaps": milk}, 412, ""},
 		{"/swaps", map[string]any{"revision": 2, "swaps": milk}, 422, "/swaps/0/line"},
 		{"/swaps", map[string]any{"revision": 2, "swaps": []any{}}, 422, "/swaps"},
-		{"/swaps", map[string]any{"revision": 2, "swaps": []any{map[string]any{"line": "l2", "swap": "egg>gold"}}}, 422, "/swaps/0/swap"},
+		{"/swaps", map[string]any{"revision": 2, "swaps": []any{map[string]any{"line": "l2", "swap": "egg>gold"}}},
+			422, "/swaps/0/swap"},
 		{"/undo", map[string]any{"id": "x", "revision": 1}, 412, ""},
 		{"/undo", map[string]any{"id": "x", "revision": "two"}, 400, "/revision"},
 	} {
-		if status, p := h.ask("POST", path+c.path, c.body, nil, "Idempotency-Key", fmt.Sprint(n)); status != c.status || p.Pointer != c.pointer {
-			t.Errorf("%s %v: %d at %q (%s), want %d at %q", c.path, c.body, status, p.Pointer, p.Detail, c.status, c.pointer)
+		if status, p := h.ask("POST", path+c.path, c.body, nil, "Idempotency-Key",
+			fmt.Sprint(n)); status != c.status || p.Pointer != c.pointer {
+			t.Errorf("%s %v: %d at %q (%s), want %d at %q", c.path, c.body, status, p.Pointer, p.Detail, c.status,
+				c.pointer)
 		}
 	}
 	h.must(201, "POST", path+"/undo", map[string]any{"id": kept.ID, "revision": 2}, &kept, "Idempotency-Key", "undo")
@@ -46,7 +49,8 @@ func TestSwapsAreKeptAsARevisionAndUndone(t *testing.T) {
 		t.Errorf("undone, revision %d reads:\n%s\nwant:\n%s", after.Revision, after.Recipe.Text, before.Recipe.Text)
 	}
 	first := "~/recipes/" + h.wish("Towpath white")["recipe"].(string)
-	if status, p := h.ask("POST", first+"/undo", map[string]any{"id": "x", "revision": 1}, nil, "Idempotency-Key", "first"); status != 422 || p.Pointer != "/revision" {
+	if status, p := h.ask("POST", first+"/undo", map[string]any{"id": "x", "revision": 1}, nil, "Idempotency-Key",
+		"first"); status != 422 || p.Pointer != "/revision" {
 		t.Errorf("a recipe as it was first written is undone: %d %s", status, p.Detail)
 	}
 }
@@ -81,12 +85,14 @@ func TestCupsAndDatesAreToldWithTheSettings(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	k.Cups = []larder.Cup{{Flour: "bread-flour", Filling: larder.Scooped, Measure: measure.Of(1, 1, measure.Cup), Weighings: []measure.Grams{140, 143, 146}}}
+	k.Cups = []larder.Cup{{Flour: "bread-flour", Filling: larder.Scooped, Measure: measure.Of(1, 1, measure.Cup),
+		Weighings: []measure.Grams{140, 143, 146}}}
 	k.Packs = []kitchen.Pack{{Ingredient: "active-dry-yeast", BestBefore: old}}
 	k.Stock = []kitchen.Stocked{{Ingredient: "active-dry-yeast"}}
 	var now usecase.KitchenSettings
 	h.must(200, "PUT", "~", k, &now, "If-Match", fmt.Sprintf("%q", fmt.Sprint(s.Version)))
-	if len(now.Cups) != 1 || !now.Cups[0].Enough || now.Cups[0].PerCup != 143 || len(now.Worries) != 1 || now.Worries[0] == "" {
+	if len(now.Cups) != 1 || !now.Cups[0].Enough || now.Cups[0].PerCup != 143 || len(now.Worries) != 1 ||
+		now.Worries[0] == "" {
 		t.Errorf("the settings come back as %+v", now)
 	}
 	var p usecase.PlanAnswer
@@ -97,8 +103,10 @@ func TestCupsAndDatesAreToldWithTheSettings(t *testing.T) {
 	var o, milk usecase.Offers
 	h.must(200, "POST", "~/plan/offers", map[string]any{"wish": h.wish("Towpath white")}, &o)
 	h.must(200, "POST", "~/plan/offers", map[string]any{"wish": h.wish("Towpath white"), "line": "l2"}, &milk)
-	if p.Plan.Formula.Sure != "own cup" || len(o.Offers) == 0 || len(milk.Offers) == 0 || len(milk.Offers) >= len(o.Offers) || len(p.Shopping) == 0 {
-		t.Errorf("the plan knows the flour by %q, has %d offers, %d of them for the butter, and %d things to buy", p.Plan.Formula.Sure, len(o.Offers), len(milk.Offers), len(p.Shopping))
+	if p.Plan.Formula.Sure != "own cup" || len(o.Offers) == 0 || len(milk.Offers) == 0 ||
+		len(milk.Offers) >= len(o.Offers) || len(p.Shopping) == 0 {
+		t.Errorf("the plan knows the flour by %q, has %d offers, %d of them for the butter, and %d things to buy",
+			p.Plan.Formula.Sure, len(o.Offers), len(milk.Offers), len(p.Shopping))
 	}
 }
 
@@ -106,7 +114,8 @@ func TestCupsAndDatesAreToldWithTheSettings(t *testing.T) {
 func TestALikedLoafWidensWhatIsUsual(t *testing.T) {
 	h := open(t)
 	yeasty := map[string]any{"name": "Dark horse", "kind": "wholemeal", "size": "1 1/2 lb", "standard": "us",
-		"text": "1 1/4 cups water\n1 tbsp honey\n1 tbsp oil\n1 1/2 tsp salt\n3 cups wholemeal flour\n1 tbsp gluten\n1 1/4 tbsp active dry yeast"}
+		"text": "1 1/4 cups water\n1 tbsp honey\n1 tbsp oil\n1 1/2 tsp salt\n3 cups wholemeal flour\n1 tbsp " +
+			"gluten\n1 1/4 tbsp active dry yeast"}
 	var kept usecase.RecipeRead
 	h.must(201, "POST", "~/recipes", yeasty, &kept, "Idempotency-Key", "r")
 	odd := func() int {

@@ -140,7 +140,8 @@ func cleaned(c *call) error {
 		c.photo, c.body = clean, bytes.NewReader(clean.Full)
 		return nil
 	case errors.Is(err, photo.ErrKind):
-		return problem(http.StatusUnsupportedMediaType, "", "%v: send a JPEG, PNG or WebP of up to %d MB", err, photo.Largest>>20)
+		return problem(http.StatusUnsupportedMediaType, "", "%v: send a JPEG, PNG or WebP of up to %d MB", err,
+			photo.Largest>>20)
 	case ctx.Err() != nil:
 		return err
 	}

@@ -38,7 +38,8 @@ func TestAKitchenWithoutOneOfItsWordsIsRefusedAndStillOpens(t *testing.T) {
 	s := h.shelf()
 	for _, word := range []string{"weights", "standard", "yeast", "eggs", "eggSize", "salt"} {
 		for how, spoil := range map[string]func(map[string]any){
-			"left out": func(k map[string]any) { delete(k, word) }, "empty": func(k map[string]any) { k[word] = "" }, "null": func(k map[string]any) { k[word] = nil },
+			"left out": func(k map[string]any) { delete(k, word) }, "empty": func(k map[string]any) { k[word] = "" },
+			"null": func(k map[string]any) { k[word] = nil },
 		} {
 			k := tree(t, s.Kitchen)
 			spoil(k)
@@ -59,7 +60,8 @@ func TestAKitchenWithoutOneOfItsWordsIsRefusedAndStillOpens(t *testing.T) {
 				k["facts"] = []any{flour}
 			}
 		}
-		if status, p := h.ask("PUT", "~", k, nil, match(s.Version)...); status != 422 || !strings.HasPrefix(p.Pointer, "/facts/0") {
+		if status, p := h.ask("PUT", "~", k, nil, match(s.Version)...); status != 422 || !strings.HasPrefix(p.Pointer,
+			"/facts/0") {
 			t.Errorf("flour that counts %g times as flour: %d at %q: %s", part, status, p.Pointer, p.Detail)
 		}
 	}
@@ -94,13 +96,17 @@ func TestWhatLacksAWordIsRefusedAtItsField(t *testing.T) {
 		pointer string
 	}{
 		{"~/recipes", recipe("standard", ""), "/standard"}, {"~/recipes", recipe("standard", nil), "/standard"},
-		{"~/recipes", recipe("name", "\u200b"), "/name"}, {"~/recipes", recipe("name", "soda\u0007"), "/name"}, {"~/recipes", recipe("name", "so\u202eda"), "/name"},
+		{"~/recipes", recipe("name", "\u200b"), "/name"}, {"~/recipes", recipe("name", "soda\u0007"), "/name"},
+		{"~/recipes", recipe("name", "so\u202eda"), "/name"},
 		{"~/recipes", recipe("note", "a\u0000b"), "/note"},
 		{"~/machines", machine(func(m map[string]any) { m["sizes"] = []any{nil} }), "/sizes/0"},
 		{"~/machines", machine(func(m map[string]any) { m["crusts"] = []any{nil, "dark"} }), "/crusts/0"},
 		{"~/machines", machine(func(m map[string]any) { m["delay"] = nil }), "/delay/rule"},
-		{"~/machines", machine(func(m map[string]any) { m["cycles"].([]any)[0].(map[string]any)["id"] = strings.Repeat("c", 100_000) }), "/cycles/0/id"},
-		{at, "null", "/do"}, {at, "{}", "/do"}, {at, map[string]any{"do": ""}, "/do"}, {at, map[string]any{"do": "slip"}, "/way"},
+		{"~/machines", machine(
+			func(m map[string]any) { m["cycles"].([]any)[0].(map[string]any)["id"] = strings.Repeat("c", 100_000) }),
+			"/cycles/0/id"},
+		{at, "null", "/do"}, {at, "{}", "/do"}, {at, map[string]any{"do": ""}, "/do"},
+		{at, map[string]any{"do": "slip"}, "/way"},
 	} {
 		status, p := h.ask("POST", c.path, c.body, nil, "Idempotency-Key", fmt.Sprint("lack", n))
 		if status != 422 && status != 400 || p.Pointer != c.pointer {
@@ -114,15 +120,18 @@ func TestWhatLacksAWordIsRefusedAtItsField(t *testing.T) {
 func TestNoRefusalShowsTheDecodersOwnWords(t *testing.T) {
 	h := open(t)
 	for n, body := range []string{
-		"", "{", `{"recipe"`, `{"recipe":}`, `{"recipe":"a","recipe":"b"}`, "[]", "7", `{"loaf":[]}`, `{"loaf":{"slices":1.5}}`, `{"loaf":{"slices":1e400}}`,
-		`{"loaf":{"swaps":{"line":1}}}`, `{"time":{"away":"yes"}}`, `{"loaf":{"instead":{"l1":7}}}`, "{\"recipe\":\"\xff\"}", `{"recipe":"a"} {}`, `{"hands":{"locks":[{"amount":{}}]}}`,
+		"", "{", `{"recipe"`, `{"recipe":}`, `{"recipe":"a","recipe":"b"}`, "[]", "7", `{"loaf":[]}`,
+		`{"loaf":{"slices":1.5}}`, `{"loaf":{"slices":1e400}}`,
+		`{"loaf":{"swaps":{"line":1}}}`, `{"time":{"away":"yes"}}`, `{"loaf":{"instead":{"l1":7}}}`,
+		"{\"recipe\":\"\xff\"}", `{"recipe":"a"} {}`, `{"hands":{"locks":[{"amount":{}}]}}`,
 		`{"time":{"within":"soon"}}`, `{"unknown":1}`, strings.Repeat("[", 20_000),
 	} {
 		status, p := h.ask("POST", "~/plan", body, nil)
 		if status < 400 || status > 422 || p.Detail == "" {
 			t.Errorf("%.40q: %d %s", body, status, p.Detail)
 		}
-		for _, word := range []string{"json", "Go ", "unmarshal", "invalid character", "int", "measure.", "EOF", "offset", "%!"} {
+		for _, word := range []string{"json", "Go ", "unmarshal", "invalid character", "int", "measure.", "EOF",
+			"offset", "%!"} {
 			if strings.Contains(strings.ReplaceAll(p.Detail, "whole JSON", ""), word) {
 				t.Errorf("%d, %.40q: the refusal says %q", n, body, p.Detail)
 			}
@@ -133,7 +142,8 @@ func TestNoRefusalShowsTheDecodersOwnWords(t *testing.T) {
 func TestAnIdempotencyKeyIsPlain(t *testing.T) {
 	h := open(t)
 	for _, key := range []string{"schlüssel", "two words", "tab\t", strings.Repeat("k", 101), "\u200b"} {
-		if status, p := h.ask("POST", "~/benches", h.wish("Towpath white"), nil, "Idempotency-Key", key); status != 400 || !strings.Contains(p.Detail, "Idempotency-Key") {
+		if status, p := h.ask("POST", "~/benches", h.wish("Towpath white"), nil, "Idempotency-Key",
+			key); status != 400 || !strings.Contains(p.Detail, "Idempotency-Key") {
 			t.Errorf("%q: %d %s", key, status, p.Detail)
 		}
 	}
@@ -150,7 +160,8 @@ func TestWhatCannotBeReadIsTheStoresFaultAndCostsItselfAlone(t *testing.T) {
 		method, path string
 		body         any
 	}{{"GET", "~/recipes/" + w["recipe"].(string), nil}, {"POST", "~/plan", w}, {"GET", "~/bakes/" + b.ID, nil}} {
-		if status, p := h.ask(ask.method, ask.path, ask.body, nil); status != 500 || !strings.Contains(p.Detail, "cannot be read") {
+		if status, p := h.ask(ask.method, ask.path, ask.body, nil); status != 500 || !strings.Contains(p.Detail,
+			"cannot be read") {
 			t.Errorf("%s %s: %d %s", ask.method, ask.path, status, p.Detail)
 		}
 	}
@@ -179,7 +190,8 @@ func TestABenchKeepsWhatItWasMadeWith(t *testing.T) {
 	h.must(201, "POST", "~/benches", w, &b, "Idempotency-Key", "bench")
 	path := "~/benches/" + b.ID
 	water := b.Plan.Lines[0].ID
-	h.must(201, "POST", path+"/happenings", map[string]any{"do": "done", "step": "measure " + water}, nil, "Idempotency-Key", "water")
+	h.must(201, "POST", path+"/happenings", map[string]any{"do": "done", "step": "measure " + water}, nil,
+		"Idempotency-Key", "water")
 	text := before.Recipe
 	text.Text = "2 tbsp honey\n" + text.Text
 	var after usecase.RecipeRead
@@ -187,15 +199,18 @@ func TestABenchKeepsWhatItWasMadeWith(t *testing.T) {
 	h.must(412, "POST", "~/recipes/"+before.ID+"/revisions", text, nil, "Idempotency-Key", "again", "If-Match", `"1"`)
 	var now usecase.BenchView
 	h.must(200, "GET", path, nil, &now)
-	if now.Plan.Lines[0].Name != "water" || now.Plan.Lines[0].ID != water || len(now.Changed) != 1 || now.Changed[0] != "recipe" || now.Digest != b.Digest {
-		t.Errorf("the bench now begins with %s (%s), and says %v has changed", now.Plan.Lines[0].Name, now.Plan.Lines[0].ID, now.Changed)
+	if now.Plan.Lines[0].Name != "water" || now.Plan.Lines[0].ID != water || len(now.Changed) != 1 ||
+		now.Changed[0] != "recipe" || now.Digest != b.Digest {
+		t.Errorf("the bench now begins with %s (%s), and says %v has changed", now.Plan.Lines[0].Name,
+			now.Plan.Lines[0].ID, now.Changed)
 	}
 	var p usecase.PlanAnswer
 	h.must(200, "POST", "~/plan", w, &p)
 	if p.Plan.Lines[0].Name != "honey" || p.Plan.Lines[1].ID != water {
 		t.Errorf("a new plan has %s, and its water is line %s, was %s", p.Plan.Lines[0].Name, p.Plan.Lines[1].ID, water)
 	}
-	h.must(201, "POST", "~/bakes", map[string]any{"wish": now.Wish, "digest": now.Digest, "bench": b.ID}, nil, "Idempotency-Key", "start")
+	h.must(201, "POST", "~/bakes", map[string]any{"wish": now.Wish, "digest": now.Digest, "bench": b.ID}, nil,
+		"Idempotency-Key", "start")
 }
 
 // An answer that was lost is given again with the present time, and nothing is made twice.
@@ -206,14 +221,17 @@ func TestAnAnswerGivenAgainIsOfNow(t *testing.T) {
 	put(w, "time/atPanel", true)
 	h.later(5 * time.Minute)
 	var again usecase.BakeView
-	h.must(201, "POST", "~/bakes", map[string]any{"wish": w, "digest": planDigest(h, w)}, &again, "Idempotency-Key", "same")
+	h.must(201, "POST", "~/bakes", map[string]any{"wish": w, "digest": planDigest(h, w)}, &again, "Idempotency-Key",
+		"same")
 	if again.ID != first.ID || !again.Now.After(first.Now) || !again.StartedAt.Equal(first.StartedAt) {
 		t.Errorf("given again: %s at %v, first %s at %v", again.ID, again.Now, first.ID, first.Now)
 	}
-	for n, path := range []string{"~/recipes", "~/machines", "~/benches", "~/recipes/" + w["recipe"].(string) + "/swaps"} {
+	for n, path := range []string{"~/recipes", "~/machines", "~/benches", "~/recipes/" + w["recipe"].(string) +
+		"/swaps"} {
 		var all usecase.Profiles
 		h.must(200, "GET", "~/machines/profiles", nil, &all)
-		body := []any{map[string]any{"name": "n", "kind": "white", "standard": "us", "text": "1 cup water\n3 cups bread flour"}, all.Profiles[0], h.wish("Towpath white"),
+		body := []any{map[string]any{"name": "n", "kind": "white", "standard": "us",
+			"text": "1 cup water\n3 cups bread flour"}, all.Profiles[0], h.wish("Towpath white"),
 			map[string]any{"revision": 1, "swaps": []any{map[string]any{"line": "l2", "swap": "butter>oil"}}}}[n]
 		var a, b map[string]any
 		h.must(201, "POST", path, body, &a, "Idempotency-Key", path)
@@ -241,7 +259,8 @@ func TestThingsArePutAwayAndBroughtBack(t *testing.T) {
 		return [3]int{len(s.Recipes), len(s.Machines), len(l.Bakes)}
 	}
 	before := count()
-	for n, path := range []string{"~/recipes/" + w["recipe"].(string), "~/machines/" + w["machine"].(string), "~/bakes/" + b.ID} {
+	for n, path := range []string{"~/recipes/" + w["recipe"].(string), "~/machines/" + w["machine"].(string),
+		"~/bakes/" + b.ID} {
 		want := before
 		want[n]--
 		h.must(200, "PUT", path+"/shelf", map[string]any{"away": true}, nil)
@@ -267,7 +286,9 @@ func TestThingsArePutAwayAndBroughtBack(t *testing.T) {
 func TestTheShelfIsSearchedOnTheServer(t *testing.T) {
 	h := open(t)
 	for n := range 45 {
-		h.must(201, "POST", "~/recipes", map[string]any{"name": fmt.Sprintf("Loaf 100%%_%02d", n), "kind": "white", "standard": "us", "text": "1 cup water\n3 cups bread flour\n2 tsp instant yeast"}, nil, "Idempotency-Key", fmt.Sprint(n))
+		h.must(201, "POST", "~/recipes", map[string]any{"name": fmt.Sprintf("Loaf 100%%_%02d", n), "kind": "white",
+			"standard": "us", "text": "1 cup water\n3 cups bread flour\n2 tsp instant yeast"}, nil, "Idempotency-Key",
+			fmt.Sprint(n))
 	}
 	s := h.shelf()
 	if len(s.Recipes) != 40 || !s.More {
@@ -290,8 +311,10 @@ func TestTheShelfIsSearchedOnTheServer(t *testing.T) {
 func TestRecipesAreFoundByIngredientAndKind(t *testing.T) {
 	h := open(t)
 	for query, want := range map[string][]string{
-		"find=raisins": {"Mooring raisin loaf"}, "find=honey+oat": {"Oat and honey loaf"}, "kind=crusty": {"Winding-hole crusty"},
-		"find=bread+flour&kind=wholemeal": {"Lock-keeper's wholemeal"}, "find=banana&kind=white": {}, "find=unobtainium": {},
+		"find=raisins": {"Mooring raisin loaf"}, "find=honey+oat": {"Oat and honey loaf"},
+		"kind=crusty":                     {"Winding-hole crusty"},
+		"find=bread+flour&kind=wholemeal": {"Lock-keeper's wholemeal"}, "find=banana&kind=white": {},
+		"find=unobtainium": {},
 	} {
 		var found usecase.Recipes
 		h.must(200, "GET", "~/recipes?"+query, nil, &found)
@@ -318,7 +341,8 @@ func TestAnswersStaySmall(t *testing.T) {
 	plan := size("POST", "~/plan", w)
 	var b usecase.BenchView
 	h.must(201, "POST", "~/benches", w, &b, "Idempotency-Key", "bench")
-	tap := size("POST", "~/benches/"+b.ID+"/happenings", map[string]any{"do": "done", "step": "tools"}, "Idempotency-Key", "tap")
+	tap := size("POST", "~/benches/"+b.ID+"/happenings", map[string]any{"do": "done", "step": "tools"},
+		"Idempotency-Key", "tap")
 	log := size("GET", "~/bakes", nil)
 	t.Logf("a plan is %d bytes, a tap at the bench %d, a log of ten bakes %d", plan, tap, log)
 	if plan > 15_000 || tap > 500 || log > 6_000 {
@@ -329,7 +353,8 @@ func TestAnswersStaySmall(t *testing.T) {
 // The pages' own address is answered; a path in the API that is none is not taken for a page.
 func TestAnUnknownKitchenIsNotFound(t *testing.T) {
 	h := open(t)
-	for _, path := range []string{"/api/v1/kitchens/1", "/api/v1/kitchens/" + store.NewID(), "/api/v1/kitchens/" + store.NewID() + "/bakes"} {
+	for _, path := range []string{"/api/v1/kitchens/1", "/api/v1/kitchens/" + store.NewID(), "/api/v1/kitchens/" +
+		store.NewID() + "/bakes"} {
 		w := httptest.NewRecorder()
 		h.handler.ServeHTTP(w, httptest.NewRequest("GET", "http://127.0.0.1"+path, nil))
 		if w.Code != 404 {
@@ -344,7 +369,8 @@ func TestADatabaseThatHangsHoldsNobody(t *testing.T) {
 	before, path := len(h.shelf().Recipes), "/api/v1/kitchens/"+h.kitchen()+"/recipes"
 	loaf := `{"name": "Held", "kind": "white", "size": "1 lb", "standard": "us", "text": "1 cup water\n3 cups bread flour\n2 tsp instant yeast"}`
 	release := storetest.Hold(t, h.store, "recipes")
-	for _, ask := range []struct{ method, path, body string }{{"POST", path, loaf}, {"GET", path + "?find=asked+by+nobody+before", ""}} {
+	for _, ask := range []struct{ method, path, body string }{{"POST", path, loaf},
+		{"GET", path + "?find=asked+by+nobody+before", ""}} {
 		ctx, cancel := context.WithTimeout(t.Context(), 200*time.Millisecond)
 		r := httptest.NewRequestWithContext(ctx, ask.method, "http://127.0.0.1"+ask.path, strings.NewReader(ask.body))
 		r.Header.Set("Idempotency-Key", "held")

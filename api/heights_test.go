@@ -16,7 +16,8 @@ func TestAHeightIsHeldBesideEarlierLoaves(t *testing.T) {
 		return told
 	}
 	first := h.start("Winding-hole crusty", "one")
-	if told := tell(first.ID, "h1", map[string]any{"what": "stood", "stands": "touches the lid"}); !strings.Contains(told.Rise, "kneaded") {
+	if told := tell(first.ID, "h1", map[string]any{"what": "stood",
+		"stands": "touches the lid"}); !strings.Contains(told.Rise, "kneaded") {
 		t.Errorf("right after Start: %q", told.Rise)
 	}
 	var view usecase.BakeView
@@ -24,7 +25,8 @@ func TestAHeightIsHeldBesideEarlierLoaves(t *testing.T) {
 	if len(view.State.Heights) != 1 || view.Rise == "" {
 		t.Errorf("the bake knows of %+v, and says %q", view.State.Heights, view.Rise)
 	}
-	h.must(422, "POST", "~/bakes/"+first.ID+"/happenings", map[string]any{"what": "stood"}, nil, "Idempotency-Key", "h2")
+	h.must(422, "POST", "~/bakes/"+first.ID+"/happenings", map[string]any{"what": "stood"}, nil, "Idempotency-Key",
+		"h2")
 	tell(first.ID, "h3", map[string]any{"what": "taken out"})
 	view = usecase.BakeView{}
 	h.must(200, "GET", "~/bakes/"+first.ID, nil, &view)

@@ -26,7 +26,8 @@ func TestAddedMinutesMoveTheBakesCalendar(t *testing.T) {
 		return view
 	}
 	before := ready()
-	h.must(201, "POST", "~/bakes/"+first.ID+"/happenings", map[string]any{"what": "moved", "minutes": 25}, nil, "Idempotency-Key", "m1")
+	h.must(201, "POST", "~/bakes/"+first.ID+"/happenings", map[string]any{"what": "moved", "minutes": 25}, nil,
+		"Idempotency-Key", "m1")
 	if moved := ready().State.Ready.Sub(before.State.Ready).Minutes(); moved != 25 {
 		t.Errorf("25 minutes were added, and it is ready %v later", moved)
 	}

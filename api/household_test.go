@@ -29,7 +29,9 @@ func openHouse(t *testing.T) (h *house, ours, theirs *device, opened usecase.Ope
 	ours, theirs = &device{house: h, from: "192.0.2.10"}, &device{house: h, from: "192.0.2.20"}
 	for n, d := range []*device{ours, theirs} {
 		made := usecase.Opened{}
-		d.must(201, "POST", "/api/v1/kitchens", map[string]any{"name": []string{"Wharf House", "Mill Cottage"}[n], "person": []string{"Wren", "Ash"}[n], "passphrase": right, "zone": "Europe/London"}, &made, "Idempotency-Key", "mine")
+		d.must(201, "POST", "/api/v1/kitchens", map[string]any{"name": []string{"Wharf House", "Mill Cottage"}[n],
+			"person": []string{"Wren", "Ash"}[n], "passphrase": right, "zone": "Europe/London"}, &made,
+			"Idempotency-Key", "mine")
 		if d.kitchen = made.Kitchen; n == 0 {
 			opened = made
 		}
@@ -57,9 +59,13 @@ func TestNobodyComesInWhoMayNot(t *testing.T) {
 	member := paired(ours, "192.0.2.11", "Teal")
 	nobody := &device{house: ours.house, from: "192.0.2.66", kitchen: ours.kitchen}
 	theirs.kitchen = ours.kitchen
-	forged := &device{house: ours.house, from: "192.0.2.67", kitchen: ours.kitchen, cookie: "rise-pan=" + auth.NewSecret()}
-	public := map[string]bool{"GET /healthz": true, "GET /readyz": true, "GET /house.crt": true, "GET /api/v1/health": true, "GET /api/v1/openapi.json": true, "GET /api/v1/kitchens": true, "POST /api/v1/kitchens": true,
-		"POST /api/v1/session": true, "POST /api/v1/session/recovered": true, "POST /api/v1/session/ended": true, "POST /api/v1/session/paired": true, "GET /api/v1/calendar/:token": true}
+	forged := &device{house: ours.house, from: "192.0.2.67", kitchen: ours.kitchen, cookie: "rise-pan=" +
+		auth.NewSecret()}
+	public := map[string]bool{"GET /healthz": true, "GET /readyz": true, "GET /house.crt": true,
+		"GET /api/v1/health": true, "GET /api/v1/openapi.json": true, "GET /api/v1/kitchens": true,
+		"POST /api/v1/kitchens": true,
+		"POST /api/v1/session":  true, "POST /api/v1/session/recovered": true, "POST /api/v1/session/ended": true,
+		"POST /api/v1/session/paired": true, "GET /api/v1/calendar/:token": true}
 	inside := 0
 	for _, r := range api.Routes() {
 		key := r.Method + " " + r.Path
@@ -70,7 +76,8 @@ func TestNobodyComesInWhoMayNot(t *testing.T) {
 			t.Errorf("%s is neither public nor in a kitchen", key)
 			continue
 		}
-		path := "~" + regexp.MustCompile(`:\w+`).ReplaceAllString(strings.TrimPrefix(r.Path, "/api/v1/kitchens/:kitchen"), "019a0000-0000-7000-8000-000000000000")
+		path := "~" + regexp.MustCompile(`:\w+`).ReplaceAllString(strings.TrimPrefix(r.Path,
+			"/api/v1/kitchens/:kitchen"), "019a0000-0000-7000-8000-000000000000")
 		try := func(d *device) int {
 			status, _ := d.ask(r.Method, path, "{", nil, "Idempotency-Key", "k", "If-Match", `"1"`)
 			return status
@@ -96,7 +103,8 @@ func TestNobodyComesInWhoMayNot(t *testing.T) {
 	if inside < 60 {
 		t.Errorf("only %d calls were walked", inside)
 	}
-	for _, other := range []string{"019a0000-0000-7000-8000-000000000000", "x"} { // a kitchen that is not there looks like one that is
+	// a kitchen that is not there looks like one that is
+	for _, other := range []string{"019a0000-0000-7000-8000-000000000000", "x"} {
 		nobody.kitchen = other
 		if status, p := nobody.ask("GET", "~", nil, nil); status != 401 || p.Detail != "sign in to this kitchen first" {
 			t.Errorf("nobody in %q: %d %s", other, status, p.Detail)
@@ -122,7 +130,8 @@ func TestAnOpenKitchenIsClosedToTheHouse(t *testing.T) {
 		t.Errorf("the owner is told of %+v", list)
 	}
 	ours.must(404, "GET", strings.Replace("/api/v1/kitchens/~", "~", demo, 1), nil, nil)
-	for host, want := range map[string]int{"192.0.2.7:8080": 200, "laptop.local": 200, "[2001:db8::1]:8080": 200, "elsewhere.example": 421} {
+	for host, want := range map[string]int{"192.0.2.7:8080": 200, "laptop.local": 200, "[2001:db8::1]:8080": 200,
+		"elsewhere.example": 421} {
 		if got, _ := ours.ask("GET", "/api/v1/kitchens", nil, nil, "Host", host); got != want {
 			t.Errorf("called by %s: %d", host, got)
 		}
@@ -160,7 +169,8 @@ func TestSigningInTellsNothingAndIsBounded(t *testing.T) {
 	if grown := heap() - before; grown > 4<<20 {
 		t.Errorf("500 guesses leave %d bytes", grown)
 	}
-	if status, p := signIn(guesser, "Wharf House", right); status != 429 || !strings.Contains(p.Detail, "try again in") {
+	if status, p := signIn(guesser, "Wharf House", right); status != 429 || !strings.Contains(p.Detail,
+		"try again in") {
 		t.Errorf("a guesser who tried too often: %d %s", status, p.Detail)
 	}
 	if status, p := signIn(&device{house: h, from: "192.0.2.31"}, "Wharf House", right); status != 200 {
@@ -190,7 +200,8 @@ func TestSigningInTellsNothingAndIsBounded(t *testing.T) {
 	if status, _ := signIn(late, "Mill Cottage", right); status != 200 {
 		t.Errorf("nine minutes later: %d", status)
 	}
-	if strings.Contains(h.log.String(), right) || strings.Contains(h.log.String(), wrong) || !strings.Contains(h.log.String(), "not signed in") {
+	if strings.Contains(h.log.String(), right) || strings.Contains(h.log.String(), wrong) ||
+		!strings.Contains(h.log.String(), "not signed in") {
 		t.Error("the log holds a passphrase, or nothing of the tries")
 	}
 }
@@ -208,12 +219,14 @@ func TestAPhoneIsPairedOnce(t *testing.T) {
 	h, ours, _, _ := openHouse(t)
 	var code usecase.PairingCode
 	ours.must(200, "POST", "~/household/devices", nil, &code)
-	if len(code.Code) != auth.CodeLength || code.URL != "http://192.0.2.7:8080/pair#"+code.Code || code.QR == nil || code.QR.Side < 29 {
+	if len(code.Code) != auth.CodeLength || code.URL != "http://192.0.2.7:8080/pair#"+code.Code || code.QR == nil ||
+		code.QR.Side < 29 {
 		t.Fatalf("the code shown is %+v", code)
 	}
 	phone := &device{house: h, from: "192.0.2.12", kitchen: ours.kitchen}
 	var in usecase.Opened
-	phone.must(200, "POST", "/api/v1/session/paired", map[string]any{"code": " " + strings.ToLower(code.Code[:3]) + "-" + code.Code[3:]}, &in, "User-Agent", "Some Mobile browser")
+	phone.must(200, "POST", "/api/v1/session/paired", map[string]any{"code": " " + strings.ToLower(code.Code[:3]) +
+		"-" + code.Code[3:]}, &in, "User-Agent", "Some Mobile browser")
 	if in.Me.Name != "Wren" || in.Kitchen != ours.kitchen {
 		t.Errorf("paired as %+v", in)
 	}
@@ -223,7 +236,8 @@ func TestAPhoneIsPairedOnce(t *testing.T) {
 
 	ours.must(200, "POST", "~/household/people", nil, &code)
 	friend := &device{house: h, from: "192.0.2.14", kitchen: ours.kitchen}
-	if status, p := friend.ask("POST", "/api/v1/session/paired", map[string]any{"code": code.Code}, nil); status != 422 || p.Pointer != "/name" {
+	if status, p := friend.ask("POST", "/api/v1/session/paired", map[string]any{"code": code.Code},
+		nil); status != 422 || p.Pointer != "/name" {
 		t.Errorf("somebody new without a name: %d %+v", status, p)
 	}
 	friend.must(200, "POST", "/api/v1/session/paired", map[string]any{"code": code.Code, "name": "Teal"}, &in)
@@ -237,7 +251,8 @@ func TestAPhoneIsPairedOnce(t *testing.T) {
 	// Guesses are bounded by address, and over all addresses.
 	tally := map[int]int{}
 	for n := range 100 {
-		status, _ := (&device{house: h, from: fmt.Sprintf("198.51.100.%d", n)}).ask("POST", "/api/v1/session/paired", map[string]any{"code": "222222"}, nil)
+		status, _ := (&device{house: h, from: fmt.Sprintf("198.51.100.%d", n)}).ask("POST", "/api/v1/session/paired",
+			map[string]any{"code": "222222"}, nil)
 		tally[status]++
 	}
 	if tally[422] > auth.PairingTries || tally[429] < 100-auth.PairingTries {
@@ -272,9 +287,11 @@ func TestDevicesAndPeopleAreEnded(t *testing.T) {
 	ours.must(201, "POST", "~/demo", map[string]any{}, nil, "Idempotency-Key", "demo")
 	var shelf usecase.Shelf
 	teal.must(200, "GET", "~", nil, &shelf)
-	teal.must(201, "POST", "~/benches", map[string]any{"recipe": shelf.Recipes[0].ID, "machine": shelf.Machines[0].ID, "loaf": map[string]any{"size": "1 lb"}}, &bench, "Idempotency-Key", "b")
+	teal.must(201, "POST", "~/benches", map[string]any{"recipe": shelf.Recipes[0].ID, "machine": shelf.Machines[0].ID,
+		"loaf": map[string]any{"size": "1 lb"}}, &bench, "Idempotency-Key", "b")
 	var told usecase.BenchTold
-	teal.must(201, "POST", "~/benches/"+bench.ID+"/happenings", map[string]any{"do": "done", "step": bench.Steps[0].ID}, &told, "Idempotency-Key", "h")
+	teal.must(201, "POST", "~/benches/"+bench.ID+"/happenings", map[string]any{"do": "done",
+		"step": bench.Steps[0].ID}, &told, "Idempotency-Key", "h")
 	happened, err := h.store.BenchHappenings(context.Background(), ours.kitchen, bench.ID)
 	if err != nil || len(happened) != 1 || happened[0].By != "Teal" {
 		t.Errorf("what happened is %+v (%v)", happened, err)
@@ -291,18 +308,23 @@ func TestDevicesAndPeopleAreEnded(t *testing.T) {
 
 	phone = paired(ours, "192.0.2.12", "")
 	h.later(door3)
-	ours.must(422, "PUT", "~/household/passphrase", map[string]any{"before": wrong, "passphrase": "grey otter under the sill"}, nil)
+	ours.must(422, "PUT", "~/household/passphrase", map[string]any{"before": wrong,
+		"passphrase": "grey otter under the sill"}, nil)
 	ours.must(422, "PUT", "~/household/passphrase", map[string]any{"before": right, "passphrase": "wharf house"}, nil)
-	ours.must(200, "PUT", "~/household/passphrase", map[string]any{"before": right, "passphrase": "grey otter under the sill"}, nil)
+	ours.must(200, "PUT", "~/household/passphrase", map[string]any{"before": right,
+		"passphrase": "grey otter under the sill"}, nil)
 	phone.must(401, "GET", "~", nil, nil)
 	ours.must(200, "GET", "~", nil, nil)
 	h.later(door3)
-	(&device{house: h, from: "192.0.2.40"}).must(401, "POST", "/api/v1/session", map[string]any{"name": "Wharf House", "passphrase": right}, nil)
+	(&device{house: h, from: "192.0.2.40"}).must(401, "POST", "/api/v1/session", map[string]any{"name": "Wharf House",
+		"passphrase": right}, nil)
 
 	// The printed code opens once, and signs everybody out.
 	lost := &device{house: h, from: "192.0.2.41", kitchen: ours.kitchen}
-	recover := map[string]any{"name": "Wharf House", "code": strings.ToLower(opened.Recovery), "passphrase": "three ducks below bridge"}
-	lost.must(401, "POST", "/api/v1/session/recovered", map[string]any{"name": "Wharf House", "code": "WRONG", "passphrase": "three ducks below bridge"}, nil)
+	recover := map[string]any{"name": "Wharf House", "code": strings.ToLower(opened.Recovery),
+		"passphrase": "three ducks below bridge"}
+	lost.must(401, "POST", "/api/v1/session/recovered", map[string]any{"name": "Wharf House", "code": "WRONG",
+		"passphrase": "three ducks below bridge"}, nil)
 	var in usecase.Opened
 	lost.must(200, "POST", "/api/v1/session/recovered", recover, &in)
 	if in.Recovery == "" || in.Recovery == opened.Recovery {
@@ -349,23 +371,27 @@ func TestAKitchenIsMadeOnce(t *testing.T) {
 		t.Errorf("%d recipes and %d machines came along", len(shelf.Recipes), len(shelf.Machines))
 	}
 	other := &device{house: h, from: "127.0.0.2"}
-	if status, p := other.ask("POST", "/api/v1/kitchens", made, nil, "Idempotency-Key", "two"); status != 422 || p.Pointer != "/name" {
+	if status, p := other.ask("POST", "/api/v1/kitchens", made, nil, "Idempotency-Key", "two"); status != 422 ||
+		p.Pointer != "/name" {
 		t.Errorf("a name that is taken: %d %+v", status, p)
 	}
 	bad := map[string]string{"name": "", "person": " ", "passphrase": "short", "zone": "Nowhere/Land"}
 	for field, v := range bad {
 		body := map[string]any{"name": "Other", "person": "Ash", "passphrase": right, field: v}
 		d := &device{house: h, from: "127.0.0.3"}
-		if status, p := d.ask("POST", "/api/v1/kitchens", body, nil, "Idempotency-Key", field); status != 422 || p.Pointer != "/"+field {
+		if status, p := d.ask("POST", "/api/v1/kitchens", body, nil, "Idempotency-Key", field); status != 422 ||
+			p.Pointer != "/"+field {
 			t.Errorf("%s %q: %d %+v", field, v, status, p)
 		}
 	}
 	// An open kitchen gets its household, with all that is in it.
 	claimed := usecase.Opened{}
 	demo := &device{house: h, kitchen: h.kitchen()}
-	demo.must(201, "POST", "~/household", map[string]any{"name": "The boat", "person": "Ash", "passphrase": right}, &claimed, "Idempotency-Key", "c")
+	demo.must(201, "POST", "~/household", map[string]any{"name": "The boat", "person": "Ash", "passphrase": right},
+		&claimed, "Idempotency-Key", "c")
 	demo.must(200, "GET", "~", nil, nil)
-	demo.must(409, "POST", "~/household", map[string]any{"name": "Mine", "person": "Ash", "passphrase": right}, nil, "Idempotency-Key", "d")
+	demo.must(409, "POST", "~/household", map[string]any{"name": "Mine", "person": "Ash", "passphrase": right}, nil,
+		"Idempotency-Key", "d")
 	(&device{house: h, kitchen: demo.kitchen}).must(401, "GET", "~", nil, nil)
 	laptop.must(404, "GET", "/api/v1/kitchens/"+demo.kitchen, nil, nil)
 }
@@ -382,7 +408,8 @@ func TestTheDemoIsMadeAsNew(t *testing.T) {
 	h.must(404, "GET", "/api/v1/kitchens/"+before, nil, nil)
 	var list usecase.Kitchens
 	h.must(200, "GET", "/api/v1/kitchens", nil, &list)
-	if len(list.Kitchens) != 1 || list.Kitchens[0].Name != "Heron Lock" || len(list.Away) != 1 || list.Away[0].Name != "Changed" {
+	if len(list.Kitchens) != 1 || list.Kitchens[0].Name != "Heron Lock" || len(list.Away) != 1 ||
+		list.Away[0].Name != "Changed" {
 		t.Fatalf("the kitchens are %+v", list)
 	}
 	h.must(200, "POST", "~/swap", map[string]any{"with": before}, nil)
@@ -421,7 +448,8 @@ func TestACalendarIsReadByItsAddress(t *testing.T) {
 	ours.must(201, "POST", "~/demo", map[string]any{}, nil, "Idempotency-Key", "demo")
 	var shelf usecase.Shelf
 	ours.must(200, "GET", "~", nil, &shelf)
-	wish := map[string]any{"recipe": shelf.Recipes[0].ID, "machine": shelf.Machines[0].ID, "loaf": map[string]any{"size": "1 lb"}}
+	wish := map[string]any{"recipe": shelf.Recipes[0].ID, "machine": shelf.Machines[0].ID,
+		"loaf": map[string]any{"size": "1 lb"}}
 	put(wish, "time/atPanel", true)
 	var p usecase.PlanAnswer
 	ours.must(200, "POST", "~/plan", wish, &p)
@@ -434,12 +462,16 @@ func TestACalendarIsReadByItsAddress(t *testing.T) {
 	calendar := &device{house: h, from: "192.0.2.50"}
 	var text string
 	calendar.must(200, "GET", at.Path, nil, &text)
-	if strings.Count(text, "BEGIN:VEVENT") < 2 || strings.Count(text, "BEGIN:VALARM") != strings.Count(text, "BEGIN:VEVENT") || !strings.Contains(text, "TZID:Europe/London") {
+	if strings.Count(text, "BEGIN:VEVENT") < 2 || strings.Count(text, "BEGIN:VALARM") != strings.Count(text,
+		"BEGIN:VEVENT") || !strings.Contains(text, "TZID:Europe/London") {
 		t.Errorf("the calendar holds %s", text)
 	}
 	date := h.now.AddDate(0, 0, 2).Format(time.DateOnly)
-	planned := map[string]any{"recipe": shelf.Recipes[1].ID, "machine": shelf.Machines[0].ID, "loaf": map[string]any{"size": "1 lb"}}
-	ours.must(200, "PUT", "~/days/"+date, map[string]any{"hands": 1, "loaves": []any{map[string]any{"id": "a", "when": "by", "by": date + "T12:00", "wish": planned}}}, nil, "If-Match", "0")
+	planned := map[string]any{"recipe": shelf.Recipes[1].ID, "machine": shelf.Machines[0].ID,
+		"loaf": map[string]any{"size": "1 lb"}}
+	ours.must(200, "PUT", "~/days/"+date, map[string]any{"hands": 1,
+		"loaves": []any{map[string]any{"id": "a", "when": "by", "by": date + "T12:00", "wish": planned}}}, nil,
+		"If-Match", "0")
 	before := strings.Count(text, "BEGIN:VEVENT")
 	calendar.must(200, "GET", at.Path, nil, &text)
 	if strings.Count(text, "BEGIN:VEVENT") < before+2 || !strings.Contains(text, "Load the pan") {
@@ -493,7 +525,8 @@ func TestWhatAnotherDeviceDidIsTold(t *testing.T) {
 // A device's secret goes nowhere but back to this server.
 func TestTheSecretIsKeptClose(t *testing.T) {
 	h := openTo(t, usecase.House{Open: true, Secure: true})
-	r := httptest.NewRequest("POST", "http://127.0.0.1/api/v1/kitchens", strings.NewReader(`{"name":"Wharf House","person":"Wren","passphrase":"`+right+`"}`))
+	r := httptest.NewRequest("POST", "http://127.0.0.1/api/v1/kitchens",
+		strings.NewReader(`{"name":"Wharf House","person":"Wren","passphrase":"`+right+`"}`))
 	r.Header.Set("Idempotency-Key", "k")
 	w := httptest.NewRecorder()
 	h.handler.ServeHTTP(w, r)
@@ -501,7 +534,8 @@ func TestTheSecretIsKeptClose(t *testing.T) {
 		t.Fatalf("%d %s", w.Code, w.Body)
 	}
 	c := w.Result().Cookies()[0]
-	if c.Name != "__Host-rise-pan" || !c.HttpOnly || !c.Secure || c.SameSite != http.SameSiteLaxMode || c.Path != "/" || c.MaxAge != 90*24*3600 || len(c.Value) != 43 {
+	if c.Name != "__Host-rise-pan" || !c.HttpOnly || !c.Secure || c.SameSite != http.SameSiteLaxMode ||
+		c.Path != "/" || c.MaxAge != 90*24*3600 || len(c.Value) != 43 {
 		t.Errorf("the cookie is %+v", c)
 	}
 	if w.Header().Get("Strict-Transport-Security") == "" || w.Header().Get("Cache-Control") != "no-store" {

@@ -72,7 +72,8 @@ func TestBadMachinesAreRefusedAtTheFieldAndNothingIsStored(t *testing.T) {
 		json.Unmarshal(b, &bad)
 		spoil(bad)
 		n++
-		if status, p := h.ask("POST", "~/machines", bad, nil, "Idempotency-Key", fmt.Sprint(n)); status < 400 || status > 422 || p.Pointer != pointer {
+		if status, p := h.ask("POST", "~/machines", bad, nil, "Idempotency-Key", fmt.Sprint(n)); status < 400 ||
+			status > 422 || p.Pointer != pointer {
 			t.Errorf("want a fault at %s, got %d at %q: %s", pointer, status, p.Pointer, p.Detail)
 		}
 	}
@@ -101,7 +102,8 @@ func TestABakersOwnChoiceIsRememberedForARecipeAndMachine(t *testing.T) {
 	suggested := planned().Plan.Setting.Cycle.ID
 	own := map[string]any{"recipe": w["recipe"], "machine": w["machine"], "cycle": "basic", "crust": "dark"}
 	h.must(200, "PUT", "~/habits", own, nil)
-	if p := planned(); p.Plan.Setting.Cycle.ID != "basic" || p.Plan.Setting.Crust != "dark" || p.Habit.Cycle != "basic" {
+	if p := planned(); p.Plan.Setting.Cycle.ID != "basic" || p.Plan.Setting.Crust != "dark" ||
+		p.Habit.Cycle != "basic" {
 		t.Errorf("chosen basic and dark, planned %+v %s", p.Plan.Setting.Cycle, p.Plan.Setting.Crust)
 	}
 	for pointer, bad := range map[string]map[string]any{
@@ -130,14 +132,16 @@ func TestComparingCyclesRefusesNonsense(t *testing.T) {
 		{map[string]any{"cycles": []string{"basic"}, "size": "1 lb", "crust": "dark"}, "/cycles"},
 		{map[string]any{"cycles": []string{"basic", "gone"}, "size": "1 lb", "crust": "dark"}, "/cycles"},
 		{map[string]any{"cycles": []string{"basic", "rapid"}, "size": "9 lb", "crust": "dark"}, "/size"},
-		{map[string]any{"cycles": []string{"basic", "rapid"}, "size": "1 lb", "crust": "dark", "recipe": "x"}, "/recipe"},
+		{map[string]any{"cycles": []string{"basic", "rapid"}, "size": "1 lb", "crust": "dark", "recipe": "x"},
+			"/recipe"},
 	} {
 		if status, p := h.ask("POST", path, c.body, nil); status < 400 || status > 422 || p.Pointer != c.pointer {
 			t.Errorf("%d: %d at %q, want a fault at %s", n, status, p.Pointer, c.pointer)
 		}
 	}
 	var got usecase.Compared
-	h.must(200, "POST", path, map[string]any{"cycles": []string{"basic", "rapid"}, "size": "1 lb", "crust": "dark"}, &got)
+	h.must(200, "POST", path, map[string]any{"cycles": []string{"basic", "rapid"}, "size": "1 lb", "crust": "dark"},
+		&got)
 	if len(got.Cycles) != 2 || got.Cycles[1].Beside == "" || got.Longest != got.Cycles[0].Totals.All {
 		t.Errorf("compared: %+v", got)
 	}

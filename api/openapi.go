@@ -69,13 +69,18 @@ func OpenAPI() []byte {
 	}
 	out := object{
 		"openapi": "3.1.0",
-		"info": object{"title": "Rise Pan", "version": "1", "summary": "Loaves for a bread machine: planned, measured, watched, judged.",
-			"description": "Errors are problem details of RFC 9457 with the pointer to the field that is wrong. A call that adds something wants an Idempotency-Key: sent again under the same key it counts once."},
+		"info": object{"title": "Rise Pan", "version": "1", "summary": "Loaves for a bread machine: planned, " +
+			"measured, watched, judged.",
+			"description": "Errors are problem details of RFC 9457 with the pointer to the field that is wrong. A " +
+				"call that adds something wants an Idempotency-Key: sent again under the same key it counts once."},
 		"servers":  []any{object{"url": "/"}},
 		"security": []any{object{}, object{"device": []any{}}},
 		"paths":    paths,
-		"components": object{"schemas": schema.Defs, "securitySchemes": object{"device": object{"type": "apiKey", "in": "cookie", "name": "rise-pan",
-			"description": "What a device holds that is signed in to a kitchen; over TLS it is called __Host-rise-pan. A kitchen without a household, on a server that serves its own computer alone, needs none."}}},
+		"components": object{"schemas": schema.Defs, "securitySchemes": object{"device": object{"type": "apiKey",
+			"in": "cookie", "name": "rise-pan",
+			"description": "What a device holds that is signed in to a kitchen; over TLS it is called " +
+				"__Host-rise-pan. A kitchen without a household, on a server that serves its own computer alone, " +
+				"needs none."}}},
 	}
 	b, err := stdjson.MarshalIndent(out, "", " ")
 	if err != nil {
@@ -98,14 +103,18 @@ func (d route) operation(method, path string, e Example) object {
 	}
 	op["responses"] = object{
 		status: object{"description": "As asked", "content": content},
-		"4XX":  object{"description": "A mistake of the sender's", "content": object{"application/problem+json": object{"schema": ref(Problem{})}}},
-		"5XX":  object{"description": "The server's trouble; nothing was stored", "content": object{"application/problem+json": object{"schema": ref(Problem{})}}},
+		"4XX": object{"description": "A mistake of the sender's",
+			"content": object{"application/problem+json": object{"schema": ref(Problem{})}}},
+		"5XX": object{"description": "The server's trouble; nothing was stored",
+			"content": object{"application/problem+json": object{"schema": ref(Problem{})}}},
 	}
 	switch {
 	case d.takes != nil:
-		op["requestBody"] = object{"required": true, "content": object{"application/json": withExample(object{}, d.takes, e.Request)}}
+		op["requestBody"] = object{"required": true, "content": object{"application/json": withExample(object{},
+			d.takes, e.Request)}}
 	case d.media != "" && method == http.MethodPost:
-		op["requestBody"] = object{"required": true, "content": object{d.media: object{"schema": object{"type": "string"}}}}
+		op["requestBody"] = object{"required": true,
+			"content": object{d.media: object{"schema": object{"type": "string"}}}}
 	}
 	return op
 }
@@ -123,7 +132,8 @@ func withExample(media object, shape any, example stdjson.RawMessage) object {
 // operation is a call's name: postBakesHappenings.
 func operation(method, path string) string {
 	name := strings.ToLower(method)
-	for _, part := range strings.FieldsFunc(strings.TrimPrefix(strings.TrimPrefix(path, "/api/v1"), "/kitchens/:kitchen"), func(r rune) bool { return r == '/' || r == '.' }) {
+	for _, part := range strings.FieldsFunc(strings.TrimPrefix(strings.TrimPrefix(path, "/api/v1"),
+		"/kitchens/:kitchen"), func(r rune) bool { return r == '/' || r == '.' }) {
 		if part = strings.TrimPrefix(part, ":"); part != "" {
 			name += strings.ToUpper(part[:1]) + part[1:]
 		}
@@ -137,14 +147,16 @@ func operation(method, path string) string {
 func (d deed) parameters(path string) []any {
 	out := []any{}
 	for _, m := range parameter.FindAllStringSubmatch(path, -1) {
-		out = append(out, object{"name": m[1], "in": "path", "required": true, "schema": object{"type": "string", "format": "uuid"}})
+		out = append(out, object{"name": m[1], "in": "path", "required": true, "schema": object{"type": "string",
+			"format": "uuid"}})
 	}
 	for _, q := range d.query {
 		name, says, _ := strings.Cut(q, ": ")
 		out = append(out, object{"name": name, "in": "query", "description": says, "schema": object{"type": "string"}})
 	}
 	header := func(name, says string) {
-		out = append(out, object{"name": name, "in": "header", "required": true, "description": says, "schema": object{"type": "string"}})
+		out = append(out, object{"name": name, "in": "header", "required": true, "description": says,
+			"schema": object{"type": "string"}})
 	}
 	if d.is == adds {
 		header("Idempotency-Key", "of 1 to 100 plain letters: sent again under the same key, the call counts once")

@@ -86,7 +86,8 @@ func routeOf(method, path string) string {
 		if pattern == path {
 			return key
 		}
-		if ok, _ := regexp.MatchString("^"+segment.ReplaceAllString(regexp.QuoteMeta(pattern), `([0-9a-f-]{36}|[0-9-]{10})`)+"$", path); ok {
+		if ok, _ := regexp.MatchString("^"+segment.ReplaceAllString(regexp.QuoteMeta(pattern),
+			`([0-9a-f-]{36}|[0-9-]{10})`)+"$", path); ok {
 			best = key
 		}
 	}
@@ -146,7 +147,8 @@ func TestEveryCallIsDocumented(t *testing.T) {
 		kept = api.OpenAPI()
 	}
 	if err != nil || !bytes.Equal(kept, api.OpenAPI()) {
-		t.Errorf("docs/openapi.json is stale (%v): RISEPAN_GOLDEN=1 go test ./api writes the examples, and RISEPAN_GOLDEN=docs the document", err)
+		t.Errorf("docs/openapi.json is stale (%v): RISEPAN_GOLDEN=1 go test ./api writes the examples, and "+
+			"RISEPAN_GOLDEN=docs the document", err)
 	}
 }
 

@@ -45,14 +45,17 @@ func TestAPhotoOfALoaf(t *testing.T) {
 			t.Fatalf("a photo is answered %d", status)
 		}
 	}
-	if n := len(told.State.Photos); n != 1 || told.State.Photos[0].Width != 1600 || told.State.Photos[0].Stage != "knead" {
+	if n := len(told.State.Photos); n != 1 || told.State.Photos[0].Width != 1600 ||
+		told.State.Photos[0].Stage != "knead" {
 		t.Fatalf("%d photos: %+v", n, told.State.Photos)
 	}
 	one := told.State.Photos[0]
 	for query, wide := range map[string]int{"": 1600, "?small=1": 320} {
 		w := httptest.NewRecorder()
-		h.handler.ServeHTTP(w, httptest.NewRequest("GET", "http://127.0.0.1/api/v1/kitchens/"+h.kitchen()+"/photos/"+one.ID+query, nil))
-		if at, err := jpeg.DecodeConfig(w.Body); err != nil || at.Width != wide || w.Header().Get("Content-Type") != "image/jpeg" {
+		h.handler.ServeHTTP(w, httptest.NewRequest("GET", "http://127.0.0.1/api/v1/kitchens/"+h.kitchen()+"/photos/"+
+			one.ID+query, nil))
+		if at, err := jpeg.DecodeConfig(w.Body); err != nil || at.Width != wide ||
+			w.Header().Get("Content-Type") != "image/jpeg" {
 			t.Errorf("the photo%s is %d wide, %s, %v", query, at.Width, w.Header().Get("Content-Type"), err)
 		}
 	}
@@ -62,7 +65,8 @@ func TestAPhotoOfALoaf(t *testing.T) {
 		t.Errorf("the log shows the photo %q", log.Bakes[0].Photo)
 	}
 	told = usecase.BakeTold{}
-	h.must(201, "POST", "~/bakes/"+b.ID+"/happenings", map[string]any{"what": "undone", "of": one.Seq}, &told, "Idempotency-Key", "p2")
+	h.must(201, "POST", "~/bakes/"+b.ID+"/happenings", map[string]any{"what": "undone", "of": one.Seq}, &told,
+		"Idempotency-Key", "p2")
 	log = usecase.Log{}
 	h.must(200, "GET", "~/bakes", nil, &log)
 	if len(told.State.Photos) != 0 || log.Bakes[0].Photo != "" {
@@ -71,12 +75,14 @@ func TestAPhotoOfALoaf(t *testing.T) {
 	for name, c := range map[string]struct {
 		photo  []byte
 		status int
-	}{"a text": {[]byte("no picture"), 415}, "half a picture": {photo[:len(photo)/2], 422}, "too many bytes": {make([]byte, 11<<20), 413}, "nothing": {nil, 415}} {
+	}{"a text": {[]byte("no picture"), 415}, "half a picture": {photo[:len(photo)/2], 422},
+		"too many bytes": {make([]byte, 11<<20), 413}, "nothing": {nil, 415}} {
 		if status := h.send(path, "bad "+name, c.photo, nil); status != c.status {
 			t.Errorf("%s is answered %d, want %d", name, status, c.status)
 		}
 	}
-	h.must(422, "POST", "~/bakes/"+b.ID+"/happenings", map[string]any{"what": "photographed"}, nil, "Idempotency-Key", "p3")
+	h.must(422, "POST", "~/bakes/"+b.ID+"/happenings", map[string]any{"what": "photographed"}, nil, "Idempotency-Key",
+		"p3")
 	h.must(404, "GET", "~/photos/"+b.ID, nil, nil)
 }
 
@@ -99,7 +105,8 @@ func TestTheLogByRecipeMachineSignAndDays(t *testing.T) {
 		t.Errorf("%d oat loaves", len(got))
 	}
 	if day := oat.StartedAt.Format("2006-01-02"); len(look("to="+day)) != 0 || len(look("from="+day)) != len(all) {
-		t.Errorf("before the first day %d bakes, from it on %d of %d", len(look("to="+day)), len(look("from="+day)), len(all))
+		t.Errorf("before the first day %d bakes, from it on %d of %d", len(look("to="+day)), len(look("from="+day)),
+			len(all))
 	}
 	sank := look("sign=sunken+top")
 	if len(sank) == 0 || len(sank) == len(all) {
@@ -123,7 +130,8 @@ func TestAPhotoOfACard(t *testing.T) {
 	id := h.recipeOf("Towpath white")
 	var all usecase.CardPhotos
 	for range 2 {
-		if status := h.send("/recipes/"+id+"/photos", "c1", pictureOf(800, 600), &all); status != 201 || len(all.Photos) != 1 {
+		if status := h.send("/recipes/"+id+"/photos", "c1", pictureOf(800, 600), &all); status != 201 ||
+			len(all.Photos) != 1 {
 			t.Fatalf("%d: %+v", status, all)
 		}
 	}

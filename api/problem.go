@@ -37,7 +37,8 @@ type Problem struct {
 func (p *Problem) Error() string { return fmt.Sprintf("%d %s: %s", p.Status, p.Title, p.Detail) }
 
 func problem(status int, pointer, format string, args ...any) *Problem {
-	return &Problem{Type: "about:blank", Title: http.StatusText(status), Status: status, Pointer: pointer, Detail: fmt.Sprintf(format, args...)}
+	return &Problem{Type: "about:blank", Title: http.StatusText(status), Status: status, Pointer: pointer,
+		Detail: fmt.Sprintf(format, args...)}
 }
 
 // asProblem turns any error into the problem that the client gets.
@@ -51,7 +52,8 @@ func asProblem(err error) *Problem {
 		return r
 	}
 	if errors.As(err, &unreadable) { // whatever is inside, it is not the client's mistake
-		return problem(http.StatusInternalServerError, "", "this %s cannot be read; everything else in the kitchen is as it was", unreadable.What)
+		return problem(http.StatusInternalServerError, "", "this %s cannot be read; everything else in the kitchen "+
+			"is as it was", unreadable.What)
 	}
 	for _, as := range []func(error) *Problem{mistake, trouble} {
 		if p := as(err); p != nil {
@@ -69,8 +71,9 @@ const closed = "urn:rise-pan:closed"
 
 // statuses are those of HTTP for what use cases refuse.
 var statuses = map[usecase.Kind]int{
-	usecase.Conflict: http.StatusConflict, usecase.Unauthorized: http.StatusUnauthorized, usecase.Forbidden: http.StatusForbidden,
-	usecase.NotFound: http.StatusNotFound, usecase.TooManyRequests: http.StatusTooManyRequests,
+	usecase.Conflict: http.StatusConflict, usecase.Unauthorized: http.StatusUnauthorized,
+	usecase.Forbidden: http.StatusForbidden,
+	usecase.NotFound:  http.StatusNotFound, usecase.TooManyRequests: http.StatusTooManyRequests,
 }
 
 // refused is the problem of what a use case refuses; nil for another error.
@@ -97,12 +100,14 @@ func mistake(err error) *Problem {
 	case errors.As(err, &f):
 		return problem(http.StatusUnprocessableEntity, f.Pointer, "%s", f.Detail)
 	case errors.As(err, &large):
-		return problem(http.StatusRequestEntityTooLarge, "", "this is too long: at most %d kB can be sent", large.Limit/1024)
+		return problem(http.StatusRequestEntityTooLarge, "", "this is too long: at most %d kB can be sent",
+			large.Limit/1024)
 	case errors.As(err, &syntax):
 		if errors.Is(err, jsontext.ErrDuplicateName) {
 			return problem(http.StatusBadRequest, string(syntax.JSONPointer), "this field is there twice")
 		}
-		return problem(http.StatusBadRequest, string(syntax.JSONPointer), "what was sent is not whole JSON: it goes wrong after %d bytes", syntax.ByteOffset)
+		return problem(http.StatusBadRequest, string(syntax.JSONPointer),
+			"what was sent is not whole JSON: it goes wrong after %d bytes", syntax.ByteOffset)
 	case errors.Is(err, io.EOF), errors.Is(err, io.ErrUnexpectedEOF):
 		return problem(http.StatusBadRequest, "", "what was sent is not whole JSON: it ends too soon")
 	case errors.As(err, &semantic):
@@ -110,9 +115,11 @@ func mistake(err error) *Problem {
 	case errors.Is(err, store.ErrNotFound):
 		return problem(http.StatusNotFound, "", "this kitchen has no such thing")
 	case errors.Is(err, store.ErrStale):
-		return problem(http.StatusPreconditionFailed, "", "this was changed elsewhere meanwhile: look at it again, then change it")
+		return problem(http.StatusPreconditionFailed, "", "this was changed elsewhere meanwhile: look at it again, "+
+			"then change it")
 	case errors.Is(err, store.ErrKeyReused):
-		return problem(http.StatusUnprocessableEntity, "", "this Idempotency-Key was used for another request: use a new one")
+		return problem(http.StatusUnprocessableEntity, "", "this Idempotency-Key was used for another request: use "+
+			"a new one")
 	}
 	return nil
 }
@@ -123,7 +130,8 @@ func trouble(err error) *Problem {
 	switch {
 	case errors.Is(err, mysql.ErrInvalidConn), errors.Is(err, driver.ErrBadConn), errors.As(err, &network),
 		errors.Is(err, context.DeadlineExceeded), errors.Is(err, context.Canceled):
-		return problem(http.StatusServiceUnavailable, "", "the record book is not answering just now; nothing was stored, so try again in a moment")
+		return problem(http.StatusServiceUnavailable, "", "the record book is not answering just now; nothing was "+
+			"stored, so try again in a moment")
 	}
 	return nil
 }
@@ -174,7 +182,8 @@ const shortly = 2 * time.Second
 func (s *server) refuse(c *gin.Context, err error) {
 	p := asProblem(err)
 	if p.Status >= 500 {
-		s.log.Error("request failed", "method", c.Request.Method, "path", c.Request.URL.Path, "status", p.Status, "error", err)
+		s.log.Error("request failed", "method", c.Request.Method, "path", c.Request.URL.Path, "status", p.Status,
+			"error", err)
 	}
 	if p.Status == http.StatusServiceUnavailable {
 		p.wait = shortly

@@ -45,7 +45,8 @@ func TestARehearsalIsKept(t *testing.T) {
 		case s.Bake.Ball != nil && s.Bake.Ball.Advice != nil && s.Bake.Ball.Advice.Add != nil:
 			do(map[string]any{"what": "told", "told": map[string]any{"what": "put in", "dose": s.Bake.Ball.Advice.Add}})
 			continue
-		case s.Inside != nil && s.Inside.Look != "" && s.Bake.Ball != nil && s.Bake.Ball.Look != nil && !s.Bake.Ball.Look.After(s.Now):
+		case s.Inside != nil && s.Inside.Look != "" && s.Bake.Ball != nil && s.Bake.Ball.Look != nil &&
+			!s.Bake.Ball.Look.After(s.Now):
 			do(map[string]any{"what": "told", "told": map[string]any{"what": "saw", "seen": string(s.Inside.Look)}})
 			continue
 		case !s.Now.Before(s.Bake.Ready):
@@ -106,7 +107,8 @@ func TestQuestionsAreAnswered(t *testing.T) {
 	}
 	id := h.recipeOf("Towpath white")
 	var kept usecase.RecipeKept
-	h.must(201, "POST", "~/recipes/"+id+"/taught", map[string]any{"line": "l1", "amount": "1 cup + 1 tbsp", "cause": "too dry", "signs": []string{"short and dense"}}, &kept, "Idempotency-Key", "t", "If-Match", `"1"`)
+	h.must(201, "POST", "~/recipes/"+id+"/taught", map[string]any{"line": "l1", "amount": "1 cup + 1 tbsp",
+		"cause": "too dry", "signs": []string{"short and dense"}}, &kept, "Idempotency-Key", "t", "If-Match", `"1"`)
 	if kept.Revision != 2 {
 		t.Errorf("what was taught is revision %d", kept.Revision)
 	}

@@ -236,7 +236,8 @@ func turns[Out any](s step[Out]) deed {
 }
 
 // makes is a call that adds something. It wants an Idempotency-Key; what was made is kept under it in the same
-// transaction, and the answer is made of that afterwards, whether the call came for the first time or again. What stands
+// transaction, and the answer is made of that afterwards, whether the call came for the first time or again. What
+// stands
 // before is done before the transaction.
 func makes[Out any](s step[string], show func(*scope, string) (Out, error), before ...func(*call) error) deed {
 	d := deed{is: adds, takes: s.takes, versioned: s.versioned, gives: *new(Out)}
@@ -258,7 +259,8 @@ func makes[Out any](s step[string], show func(*scope, string) (Out, error), befo
 				srv.refuse(c, err)
 				return
 			}
-			request := fmt.Appendf(nil, "%s %s %s\n%s", c.Request.Method, c.Request.URL.Path, c.GetHeader("If-Match"), body)
+			request := fmt.Appendf(nil, "%s %s %s\n%s", c.Request.Method, c.Request.URL.Path, c.GetHeader("If-Match"),
+				body)
 			made, err := call.Once(request, call.topic(), func(in *scope) (string, error) {
 				return s.run(call.within(in, body))
 			})

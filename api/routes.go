@@ -12,7 +12,8 @@ import (
 
 // Paging and looking, where several calls have them.
 var (
-	looks = []string{"find: words, each a part of the recipe's name or of the note", "kind: of recipe", "mark: good or poor",
+	looks = []string{"find: words, each a part of the recipe's name or of the note", "kind: of recipe",
+		"mark: good or poor",
 		"sign: that was told of the loaf", "recipe: its id", "machine: its id",
 		"from: the first day, such as 2026-11-01", "to: the day after the last"}
 	after = []string{"after: the number of the last happening that was seen; 304 where nothing happened since"}
@@ -37,7 +38,8 @@ func outside() []route {
 			opens(adds, sent((*scope).MakeKitchen))},
 		{"POST /api/v1/session", "Sign in by a kitchen's name and passphrase",
 			opens(changes, sent((*scope).EnterKitchen))},
-		{"POST /api/v1/session/recovered", "Change a forgotten passphrase by the code that was printed; all devices are signed out",
+		{"POST /api/v1/session/recovered", "Change a forgotten passphrase by the code that was printed; all devices " +
+			"are signed out",
 			opens(changes, sent((*scope).RecoverKitchen))},
 		{"POST /api/v1/session/ended", "Sign this device out",
 			leaves()},
@@ -65,7 +67,8 @@ func inside() []route {
 		{"POST /reset", "Put the demo kitchen as new in the place of this one, which is put aside",
 			makes(whole((*scope).ResetDemo), (*scope).DemoReset)},
 		{"GET /changes", "How often each topic changed: what another device did",
-			shows(step[usecase.Changes]{run: changed}).asks("after: the sum that was seen; 304 where nothing changed since")},
+			shows(step[usecase.Changes]{run: changed}).asks("after: the sum that was seen; 304 where nothing " +
+				"changed since")},
 		{"GET /household", "Who may come into the kitchen, and by which devices",
 			shows(whole((*scope).Household))},
 		{"POST /household", "Give an open kitchen its owner and passphrase",
@@ -97,7 +100,9 @@ func inside() []route {
 		{"POST /larder", "Say what a name means here, or what a thing is like",
 			turns(sent((*scope).AnswerOf))},
 		{"GET /recipes", "Recipes on the shelf, or put away",
-			shows(step[usecase.Recipes]{run: listRecipes}).asks("find: words, each a part of the name or of an ingredient", "kind: of recipe", "away: true for those put away", "after: the id of the last one that was seen")},
+			shows(step[usecase.Recipes]{run: listRecipes}).asks("find: words, each a part of the name or of an "+
+				"ingredient", "kind: of recipe", "away: true for those put away",
+				"after: the id of the last one that was seen")},
 		{"POST /recipes", "Keep a new recipe",
 			makes(sent((*scope).AddRecipe), (*scope).RecipeMade)},
 		{"POST /recipes/read", "What is understood of a recipe's text; nothing is kept",
@@ -115,7 +120,8 @@ func inside() []route {
 		{"POST /recipes/:id/undo", "Bring the revision before the newest back",
 			makes(sentTo((*scope).UndoRecipe), (*scope).RecipeKept)},
 		{"GET /recipes/:id/paper", "A recipe as it is written, as a file",
-			hands("text/plain", step[usecase.Paper]{run: carryRecipe}).asks("as: text, markdown or json (schema.org's Recipe)")},
+			hands("text/plain", step[usecase.Paper]{run: carryRecipe}).asks("as: text, markdown or json " +
+				"(schema.org's Recipe)")},
 		{"GET /recipes/:id/story", "Its revisions, its bakes and what they teach",
 			shows(of((*scope).Story))},
 		{"GET /recipes/:id/difference", "What two revisions differ in",
@@ -151,7 +157,8 @@ func inside() []route {
 		{"POST /plan/offers", "What can stand in an ingredient's place",
 			shows(sent((*scope).OfferSwaps))},
 		{"POST /plan/paper", "A planned loaf as a file",
-			hands("text/plain", step[usecase.Paper]{takes: plan.Wish{}, run: carryPlan}).asks("what: recipe, timetable (iCalendar) or shopping", "as: text, markdown or json")},
+			hands("text/plain", step[usecase.Paper]{takes: plan.Wish{},
+				run: carryPlan}).asks("what: recipe, timetable (iCalendar) or shopping", "as: text, markdown or json")},
 		{"POST /plan/oven", "The loaf by mixer and oven",
 			shows(sent((*scope).ByOven))},
 		{"GET /lessons", "What the log teaches",
@@ -199,7 +206,8 @@ func inside() []route {
 		{"POST /rehearsals", "Begin a rehearsal on the stand-in machine",
 			makes(sent((*scope).AddRehearsal), (*scope).ShowRehearsal)},
 		{"GET /rehearsals/:id", "A rehearsal as it stands",
-			shows(step[any]{run: showRehearsal}).answers(usecase.RehearsalView{}).asks("only: state, for how it stands alone")},
+			shows(step[any]{run: showRehearsal}).answers(usecase.RehearsalView{}).asks("only: state, for how it " +
+				"stands alone")},
 		{"POST /rehearsals/:id/happenings", "Press the panel, answer, set the pace",
 			makes(sentTo((*scope).AddInRehearsal), (*scope).Rehearsed)},
 		{"POST /rehearsals/:id/kept", "Write a rehearsal that came to its end into the log",
@@ -230,7 +238,8 @@ func inside() []route {
 		{"POST /imports/:id/undo", "Take all of an import back",
 			turns(of((*scope).UndoBrought))},
 		{"GET /file", "All of the kitchen as one file (docs/kitchen-file.md)",
-			raw("application/json", (*server).carryKitchen).loosely().sends("application/json", largestArchive, archivePatience).ownersOnly()},
+			raw("application/json", (*server).carryKitchen).loosely().sends("application/json", largestArchive,
+				archivePatience).ownersOnly()},
 		{"POST /restore", "Put the kitchen of a file in the place of this one, which is put aside",
 			restores().loosely().sends("application/json", largestArchive, archivePatience).ownersOnly()},
 		{"POST /swap", "Bring a kitchen back that was put aside, in the place of this one",
@@ -238,7 +247,8 @@ func inside() []route {
 		{"POST /bakes/:id/photos", "Keep a photo of a bake: a JPEG, PNG or WebP of up to 10 MB",
 			makes(photoOf((*scope).AddPhoto), (*scope).ToldBake, cleaned).sends("image/jpeg", photo.Largest, patience)},
 		{"POST /recipes/:id/photos", "Keep a photo of a recipe's card: a JPEG, PNG or WebP of up to 10 MB",
-			makes(photoOf((*scope).AddCardPhoto), (*scope).CardPhotos, cleaned).sends("image/jpeg", photo.Largest, patience)},
+			makes(photoOf((*scope).AddCardPhoto), (*scope).CardPhotos, cleaned).sends("image/jpeg", photo.Largest,
+				patience)},
 		{"GET /recipes/:id/photos", "Photos of a recipe's card",
 			shows(of((*scope).CardPhotos))},
 		{"PUT /photos/:id/shelf", "Take a photo of a card off, or bring it back",

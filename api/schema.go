@@ -109,7 +109,8 @@ func Words() []byte {
 		if err != nil {
 			panic("api: words are always writable: " + err.Error())
 		}
-		out = fmt.Appendf(out, "\nexport const %s = %s as const;\nexport type %s = (typeof %s)[number];\n", name, words, name, name)
+		out = fmt.Appendf(out, "\nexport const %s = %s as const;\nexport type %s = (typeof %s)[number];\n", name,
+			words, name, name)
 	}
 	return out
 }

@@ -22,7 +22,8 @@ func TestTheFrontEndsTypesAreCurrent(t *testing.T) {
 	if err := os.WriteFile(schema, api.Schema(), 0o600); err != nil {
 		t.Fatal(err)
 	}
-	cmd := exec.Command("node", "node_modules/json-schema-to-typescript/dist/src/cli.js", "-i", schema, "-o", out, "--additionalProperties=false")
+	cmd := exec.Command("node", "node_modules/json-schema-to-typescript/dist/src/cli.js", "-i", schema, "-o", out,
+		"--additionalProperties=false")
 	cmd.Dir = "../ui"
 	if text, err := cmd.CombinedOutput(); err != nil {
 		t.Fatalf("json2ts: %v: %s", err, text)
@@ -68,22 +69,28 @@ func TestRealAnswersFitTheSchema(t *testing.T) {
 		{"PlanAnswer", "POST", "~/plan", w, nil},
 		{"Profiles", "GET", "~/machines/profiles", nil, nil},
 		{"MachineRead", "GET", "~/machines/" + w["machine"].(string), nil, nil},
-		{"Compared", "POST", "~/machines/" + w["machine"].(string) + "/compare", map[string]any{"cycles": []string{"basic", "rapid"}, "size": "1 lb", "crust": "dark"}, nil},
+		{"Compared", "POST", "~/machines/" + w["machine"].(string) + "/compare",
+			map[string]any{"cycles": []string{"basic", "rapid"}, "size": "1 lb", "crust": "dark"}, nil},
 		{"Larder", "GET", "~/larder", nil, nil},
-		{"Kitchens", "GET", "/api/v1/kitchens", nil, nil}, {"Recipes", "GET", "~/recipes?find=egg", nil, nil}, {"MachinesAway", "GET", "~/machines/away", nil, nil},
-		{"Offers", "POST", "~/plan/offers", map[string]any{"wish": w}, nil}, {"Log", "GET", "~/bakes/running", nil, nil},
+		{"Kitchens", "GET", "/api/v1/kitchens", nil, nil}, {"Recipes", "GET", "~/recipes?find=egg", nil, nil},
+		{"MachinesAway", "GET", "~/machines/away", nil, nil},
+		{"Offers", "POST", "~/plan/offers", map[string]any{"wish": w}, nil}, {"Log", "GET", "~/bakes/running", nil,
+			nil},
 		{"RecipeKept", "POST", "~/recipes/" + w["recipe"].(string) + "/swaps",
-			map[string]any{"revision": 1, "swaps": []any{map[string]any{"line": "l1", "swap": "milk>dry-milk"}}}, []string{"Idempotency-Key", "y"}},
+			map[string]any{"revision": 1, "swaps": []any{map[string]any{"line": "l1", "swap": "milk>dry-milk"}}},
+			[]string{"Idempotency-Key", "y"}},
 		{"Log", "GET", "~/bakes", nil, nil},
 		{"BakeView", "GET", "~/bakes/" + bake.ID, nil, nil},
-		{"BakeTold", "POST", "~/bakes/" + bake.ID + "/happenings", map[string]any{"what": "taken out"}, []string{"Idempotency-Key", "x"}},
+		{"BakeTold", "POST", "~/bakes/" + bake.ID + "/happenings", map[string]any{"what": "taken out"},
+			[]string{"Idempotency-Key", "x"}},
 	} {
 		s, err := c.Compile("api.json#/$defs/" + a.shape)
 		if err != nil {
 			t.Fatal(err)
 		}
 		var raw stdjson.RawMessage
-		h.must(map[bool]int{true: 201, false: 200}[len(a.header) > 0], a.method, a.path, a.body, (*rawText)(&raw), a.header...)
+		h.must(map[bool]int{true: 201, false: 200}[len(a.header) > 0], a.method, a.path, a.body, (*rawText)(&raw),
+			a.header...)
 		v, err := jsonschema.UnmarshalJSON(bytes.NewReader(raw))
 		if err != nil {
 			t.Fatal(err)

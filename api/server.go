@@ -145,7 +145,8 @@ func limited(most int64, patience time.Duration) gin.HandlerFunc {
 	}
 }
 
-// seen tells of every call how it ended and how long it took. What is no call counts together, so that nobody can make up
+// seen tells of every call how it ended and how long it took. What is no call counts together, so that nobody can make
+// up
 // names.
 func (s *server) seen(c *gin.Context) {
 	if s.Seen == nil {
@@ -174,7 +175,8 @@ func (s *server) recover(c *gin.Context) {
 }
 
 const policy = "default-src 'none'; script-src 'self'; style-src 'self'; font-src 'self'; img-src 'self' data:; " +
-	"connect-src 'self'; manifest-src 'self'; worker-src 'self'; base-uri 'none'; form-action 'none'; frame-ancestors 'none'"
+	"connect-src 'self'; manifest-src 'self'; worker-src 'self'; base-uri 'none'; form-action 'none'; " +
+	"frame-ancestors 'none'"
 
 func (s *server) secure(c *gin.Context) {
 	h := c.Writer.Header()

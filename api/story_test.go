@@ -32,7 +32,8 @@ func TestTheStoryOfALoaf(t *testing.T) {
 	if story.Revision != 3 || len(story.Revisions) != 3 || len(story.Bakes) != 4 || story.Older {
 		t.Fatalf("revision %d, %d revisions, %d bakes", story.Revision, len(story.Revisions), len(story.Bakes))
 	}
-	if r := story.Revisions[1]; r.Because != "too much yeast: sunken top, coarse, holey" || len(r.Changed) != 1 || r.Changed[0].From != "2 1/2 tsp" || r.Changed[0].To != "1 3/4 tsp" {
+	if r := story.Revisions[1]; r.Because != "too much yeast: sunken top, coarse, holey" || len(r.Changed) != 1 ||
+		r.Changed[0].From != "2 1/2 tsp" || r.Changed[0].To != "1 3/4 tsp" {
 		t.Errorf("the second revision: %+v", r)
 	}
 	if first := story.Revisions[2]; first.Because != "" || len(first.Changed) != 0 {
@@ -42,7 +43,8 @@ func TestTheStoryOfALoaf(t *testing.T) {
 	for _, b := range story.Bakes {
 		marks = append(marks, b.Mark)
 	}
-	if !slices.Equal(marks, []int{5, 3, 1, 2}) || len(story.Bakes[2].Changed) != 0 || !slices.Equal(story.Bakes[1].Changed, []string{"active dry yeast from 2 1/2 tsp to 1 3/4 tsp"}) {
+	if !slices.Equal(marks, []int{5, 3, 1, 2}) || len(story.Bakes[2].Changed) != 0 ||
+		!slices.Equal(story.Bakes[1].Changed, []string{"active dry yeast from 2 1/2 tsp to 1 3/4 tsp"}) {
 		t.Errorf("marks %v, and between the second and the third bake changed %q", marks, story.Bakes[1].Changed)
 	}
 	if *story.Bakes[3].Centre != -24 || story.Bakes[0].Helped != "yes" {
@@ -50,7 +52,8 @@ func TestTheStoryOfALoaf(t *testing.T) {
 	}
 	var d usecase.Difference
 	h.must(200, "GET", "~/recipes/"+id+"/difference?from=1&to=3", nil, &d)
-	if len(d.Changed) != 2 || len(d.Figures) != 5 || d.Figures[0].Of != "hydration" || d.Figures[0].From <= d.Figures[0].To || d.Figures[2].From <= d.Figures[2].To {
+	if len(d.Changed) != 2 || len(d.Figures) != 5 || d.Figures[0].Of != "hydration" ||
+		d.Figures[0].From <= d.Figures[0].To || d.Figures[2].From <= d.Figures[2].To {
 		t.Errorf("the first and the third differ in %+v, %+v", d.Changed, d.Figures)
 	}
 	for _, bad := range []string{"from=0&to=3", "from=1", "from=one&to=2"} {
@@ -64,7 +67,8 @@ func TestTheStoryOfALoaf(t *testing.T) {
 	h.must(201, "POST", "~/recipes/"+id+"/back", map[string]any{"revision": 3, "to": 1}, &kept, "Idempotency-Key", "b2")
 	story = usecase.Story{}
 	h.must(200, "GET", "~/recipes/"+id+"/story", nil, &story)
-	if kept.Revision != 4 || story.Revisions[0].Because != "back to revision 1" || len(story.Revisions[0].Changed) != 2 {
+	if kept.Revision != 4 || story.Revisions[0].Because != "back to revision 1" ||
+		len(story.Revisions[0].Changed) != 2 {
 		t.Errorf("gone back: %+v", story.Revisions[0])
 	}
 	h.must(404, "GET", "~/recipes/"+strings.Repeat("0", 8)+"-0000-7000-8000-000000000000/story", nil, nil)
@@ -88,7 +92,9 @@ func TestALessonOfTheLog(t *testing.T) {
 	}
 	var all usecase.Lessons
 	h.must(200, "GET", "~/lessons", nil, &all)
-	if len(all.Lessons) != 1 || all.Lessons[0].ID != "liquid "+id || all.Lessons[0].Change.To.String() != "1 cup + 1 tbsp" || all.Lessons[0].Rests != 2 || len(all.Lessons[0].Evidence) != 2 {
+	if len(all.Lessons) != 1 || all.Lessons[0].ID != "liquid "+id ||
+		all.Lessons[0].Change.To.String() != "1 cup + 1 tbsp" || all.Lessons[0].Rests != 2 ||
+		len(all.Lessons[0].Evidence) != 2 {
 		t.Fatalf("the log teaches %+v", all.Lessons)
 	}
 	h.must(200, "PUT", "~/lessons", map[string]any{"id": "liquid " + id, "on": true}, &all)
@@ -107,7 +113,8 @@ func TestALessonOfTheLog(t *testing.T) {
 	}
 	var story usecase.Story
 	h.must(200, "GET", "~/recipes/"+id+"/story", nil, &story)
-	if len(all.Lessons) != 0 || story.Revision != 2 || story.Revisions[0].Changed[0].To != "1 cup + 1 tbsp" || !strings.Contains(story.Revisions[0].Because, "wanted more liquid") {
+	if len(all.Lessons) != 0 || story.Revision != 2 || story.Revisions[0].Changed[0].To != "1 cup + 1 tbsp" ||
+		!strings.Contains(story.Revisions[0].Because, "wanted more liquid") {
 		t.Errorf("taken: %+v, and lessons %+v", story.Revisions[0], all.Lessons)
 	}
 	h.must(201, "POST", "~/recipes/"+id+"/undo", map[string]any{"id": id, "revision": 2}, nil, "Idempotency-Key", "t2")
@@ -122,8 +129,10 @@ func TestAMachineIsLearned(t *testing.T) {
 	for n := range 3 {
 		b := h.start("Towpath white", fmt.Sprint("s", n))
 		h.later(4 * time.Hour)
-		h.must(201, "POST", "~/bakes/"+b.ID+"/happenings", map[string]any{"what": "taken out"}, nil, "Idempotency-Key", fmt.Sprint("o", n))
-		h.must(201, "POST", "~/bakes/"+b.ID+"/happenings", map[string]any{"what": "judged", "mark": 4, "crust": "dark"}, nil, "Idempotency-Key", fmt.Sprint("j", n))
+		h.must(201, "POST", "~/bakes/"+b.ID+"/happenings", map[string]any{"what": "taken out"}, nil, "Idempotency-Key",
+			fmt.Sprint("o", n))
+		h.must(201, "POST", "~/bakes/"+b.ID+"/happenings", map[string]any{"what": "judged", "mark": 4,
+			"crust": "dark"}, nil, "Idempotency-Key", fmt.Sprint("j", n))
 	}
 	var all usecase.Lessons
 	h.must(200, "GET", "~/lessons", nil, &all)
@@ -133,8 +142,10 @@ func TestAMachineIsLearned(t *testing.T) {
 	plan := func() (p usecase.PlanAnswer) { h.must(200, "POST", "~/plan", h.wish("Towpath white"), &p); return p }
 	before := plan()
 	h.must(201, "POST", "~/lessons", map[string]any{"id": all.Lessons[0].ID}, nil, "Idempotency-Key", "take")
-	if after := plan(); before.Plan.Setting.Crust != "medium" || after.Plan.Setting.Crust != "light" || !strings.Contains(after.Plan.Setting.CrustWhy, "come out dark") {
-		t.Errorf("the crust was %s and is %s: %s", before.Plan.Setting.Crust, after.Plan.Setting.Crust, after.Plan.Setting.CrustWhy)
+	if after := plan(); before.Plan.Setting.Crust != "medium" || after.Plan.Setting.Crust != "light" ||
+		!strings.Contains(after.Plan.Setting.CrustWhy, "come out dark") {
+		t.Errorf("the crust was %s and is %s: %s", before.Plan.Setting.Crust, after.Plan.Setting.Crust,
+			after.Plan.Setting.CrustWhy)
 	}
 }
 
@@ -142,7 +153,8 @@ func TestTheYear(t *testing.T) {
 	h := open(t)
 	var y usecase.Year
 	h.must(200, "GET", "~/year", nil, &y)
-	if y.Year != 2026 || y.Loaves != 8 || y.Judged != 8 || y.Flour < 2500 || y.Loved[0].Mark != 5 || !slices.Equal(y.Years, []int{2026}) || len(y.Unpriced) == 0 {
+	if y.Year != 2026 || y.Loaves != 8 || y.Judged != 8 || y.Flour < 2500 || y.Loved[0].Mark != 5 ||
+		!slices.Equal(y.Years, []int{2026}) || len(y.Unpriced) == 0 {
 		t.Errorf("the year: %+v", y)
 	}
 	h.must(200, "GET", "~/year?year=2025", nil, &y)

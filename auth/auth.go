@@ -1,4 +1,5 @@
-// Package auth makes and checks what opens a kitchen: passphrases, the secrets that devices hold, and codes that are read
+// Package auth makes and checks what opens a kitchen: passphrases, the secrets that devices hold, and codes that are
+// read
 // from one screen and typed on another. It keeps nothing.
 package auth
 
@@ -86,7 +87,8 @@ const (
 	LongestPassphrase  = 128
 )
 
-// CheckPassphrase refuses what is guessed first: too short, one thing said again and again, a row of keys, or little more
+// CheckPassphrase refuses what is guessed first: too short, one thing said again and again, a row of keys, or little
+// more
 // than names that everybody in the house knows.
 func CheckPassphrase(text string, names ...string) error {
 	at := func(format string, args ...any) error { return fault.At("/passphrase", format, args...) }
@@ -107,10 +109,12 @@ func CheckPassphrase(text string, names ...string) error {
 		plain = strings.ReplaceAll(plain, common, "")
 	}
 	if len(plain) < 6 {
-		return at("this is guessed first, for it is little more than names: take three or four words that have nothing to do with each other")
+		return at("this is guessed first, for it is little more than names: take three or four words that have " +
+			"nothing to do with each other")
 	}
 	if repeats(plain) || inRow(plain) {
-		return at("this is guessed first, for it says one thing again and again: take three or four words that have nothing to do with each other")
+		return at("this is guessed first, for it says one thing again and again: take three or four words that have " +
+			"nothing to do with each other")
 	}
 	return nil
 }
@@ -127,7 +131,8 @@ func repeats(text string) bool {
 
 // inRow reports whether a text runs along the alphabet, the figures or a row of keys.
 func inRow(text string) bool {
-	for _, row := range []string{"abcdefghijklmnopqrstuvwxyz", "01234567890123456789", "qwertyuiopasdfghjklzxcvbnm", "98765432109876543210"} {
+	for _, row := range []string{"abcdefghijklmnopqrstuvwxyz", "01234567890123456789", "qwertyuiopasdfghjklzxcvbnm",
+		"98765432109876543210"} {
 		if strings.Contains(row+row, text) {
 			return true
 		}
@@ -168,8 +173,9 @@ func Opens(passphrase, kept string) bool {
 
 // What is let through before a pause. Windows are counted in the database, by who tries and by what is tried.
 const (
-	SigningEach  = 4  // sign-ins of one address in SigningPause
-	SigningTries = 15 // sign-ins to one kitchen in SigningAll: more than one address alone can use up, and 100 in an hour
+	SigningEach = 4 // sign-ins of one address in SigningPause
+	// sign-ins to one kitchen in SigningAll: more than one address alone can use up, and 100 in an hour
+	SigningTries = 15
 	PairingTries = 60 // codes of all addresses together in PairingPause
 	PairingEach  = 10 // codes of one address in PairingPause
 	LiveCodes    = 10 // codes for pairing that are good at a time, over all kitchens

@@ -33,7 +33,8 @@ func TestAPassphraseOpensOnlyItsOwnDoor(t *testing.T) {
 
 func TestWhatIsGuessedFirstIsNoPassphrase(t *testing.T) {
 	for text, good := range map[string]bool{
-		"wet heron on a lock gate": true, "Zwölf graue Reiher": true, "面包机在厨房里很安静的早晨六点": true, "gravel-otter-43-sill": true,
+		"wet heron on a lock gate": true, "Zwölf graue Reiher": true, "面包机在厨房里很安静的早晨六点": true,
+		"gravel-otter-43-sill":      true,
 		"short":                     false,
 		"heron lock 1":              false, // the kitchen's name and hardly more
 		"Wren Heron Lock 99":        false,

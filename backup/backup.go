@@ -1,4 +1,5 @@
-// Package backup copies all kitchens of a house into one file, verifies such a file and restores it: a ZIP archive with a
+// Package backup copies all kitchens of a house into one file, verifies such a file and restores it: a ZIP archive with
+// a
 // kitchen's file for each, and a list of them with their sums.
 package backup
 
@@ -51,10 +52,13 @@ func (k Kitchen) String() string {
 	if k.Away {
 		away = ", put away"
 	}
-	return fmt.Sprintf("%s%s: %d recipes in %d revisions, %d machines, %d bakes, %d photos, %d bags", k.Name, away, k.Holds["recipes"], k.Holds["recipe_versions"], k.Holds["machines"], k.Holds["bakes"], k.Holds["photos"], k.Holds["bags"])
+	return fmt.Sprintf("%s%s: %d recipes in %d revisions, %d machines, %d bakes, %d photos, %d bags", k.Name, away,
+		k.Holds["recipes"], k.Holds["recipe_versions"], k.Holds["machines"], k.Holds["bakes"], k.Holds["photos"],
+		k.Holds["bags"])
 }
 
-// Write copies all kitchens, as they stand at one instant, into a file that is there whole or not at all, and verifies it.
+// Write copies all kitchens, as they stand at one instant, into a file that is there whole or not at all, and verifies
+// it.
 func Write(ctx context.Context, s *store.Store, path string, now time.Time) (List, error) {
 	if _, err := os.Stat(path); err == nil {
 		return List{}, fmt.Errorf("%s is there already: choose another name", path)
@@ -83,9 +87,11 @@ func Write(ctx context.Context, s *store.Store, path string, now time.Time) (Lis
 	return list, os.Rename(file.Name(), path)
 }
 
-// writeKitchens writes every kitchen into the archive, those that were put away last, each with the file of the one that
+// writeKitchens writes every kitchen into the archive, those that were put away last, each with the file of the one
+// that
 // took its place.
-func writeKitchens(ctx context.Context, q store.Queries, archive *zip.Writer, now time.Time) (out []Kitchen, err error) {
+func writeKitchens(ctx context.Context, q store.Queries, archive *zip.Writer, now time.Time) (out []Kitchen,
+	err error) {
 	shown, err := q.Kitchens(ctx)
 	if err != nil {
 		return nil, err
@@ -113,7 +119,8 @@ func writeKitchens(ctx context.Context, q store.Queries, archive *zip.Writer, no
 	return out, nil
 }
 
-func write(ctx context.Context, q store.Queries, archive *zip.Writer, k store.KitchenName, n int, now time.Time) (Kitchen, error) {
+func write(ctx context.Context, q store.Queries, archive *zip.Writer, k store.KitchenName, n int,
+	now time.Time) (Kitchen, error) {
 	one := Kitchen{File: fmt.Sprintf("kitchen-%d.rise-pan.json", n), Name: k.Name}
 	w, err := archive.Create(one.File)
 	if err != nil {
@@ -144,7 +151,8 @@ func writeList(archive *zip.Writer, list List) error {
 	return err
 }
 
-// Verify reads a backup to its end and says what it holds. A partial or damaged one is an error that says what is wrong.
+// Verify reads a backup to its end and says what it holds. A partial or damaged one is an error that says what is
+// wrong.
 func Verify(path string) (List, error) {
 	list := List{}
 	archive, err := zip.OpenReader(path)
@@ -167,7 +175,8 @@ func Verify(path string) (List, error) {
 	case list.Version > version:
 		return list, fmt.Errorf("%s was written by a newer Rise Pan: bring this program up to date first", path)
 	case len(archive.File) != len(list.Kitchens)+1:
-		return list, fmt.Errorf("%s is damaged: it lists %d kitchens and holds %d", path, len(list.Kitchens), len(archive.File)-1)
+		return list, fmt.Errorf("%s is damaged: it lists %d kitchens and holds %d", path, len(list.Kitchens),
+			len(archive.File)-1)
 	}
 	for _, k := range list.Kitchens {
 		if err := verify(archive, k); err != nil {
@@ -213,7 +222,8 @@ func Restore(ctx context.Context, s *store.Store, path string) (List, error) {
 			return err
 		}
 		if len(there) > 0 {
-			return fmt.Errorf("this house has the kitchen %s already: restore into another folder with --data, or bring one kitchen in with rise-pan import", there[0].Name)
+			return fmt.Errorf("this house has the kitchen %s already: restore into another folder with --data, or "+
+				"bring one kitchen in with rise-pan import", there[0].Name)
 		}
 		ids := map[string]string{} // by the kitchen's file; those that were put away come last
 		for _, k := range list.Kitchens {

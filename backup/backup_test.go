@@ -49,7 +49,8 @@ func TestAHouseIsBackedUpAndRestored(t *testing.T) {
 	if _, err := backup.Write(ctx, s, file, noon); err == nil {
 		t.Error("a backup is written over another")
 	}
-	if again, err := backup.Verify(file); err != nil || len(again.Kitchens) != 3 || again.Kitchens[0].String() != "Heron Lock: 21 recipes in 23 revisions, 2 machines, 9 bakes, 0 photos, 2 bags" {
+	if again, err := backup.Verify(file); err != nil || len(again.Kitchens) != 3 ||
+		again.Kitchens[0].String() != "Heron Lock: 21 recipes in 23 revisions, 2 machines, 9 bakes, 0 photos, 2 bags" {
 		t.Errorf("%v, %s", err, again.Kitchens)
 	}
 	other := storetest.Open(t)
@@ -100,11 +101,16 @@ func TestADamagedBackupIsRefused(t *testing.T) {
 		bytes []byte
 		want  string
 	}{
-		"half of it": {whole[:len(whole)/2], "its end is missing"}, "all but its last bytes": {whole[:len(whole)-30], "its end is missing"}, "nothing": {nil, "its end is missing"},
-		"one byte otherwise": {flipped, "damaged"}, "another archive": {zipped(t, map[string]string{"letter.txt": "x"}), "no backup of Rise Pan"},
-		"a kitchen less":    {zipped(t, map[string]string{"backup.json": `{"risePan":"backup","version":1,"written":"2026-05-02T12:00:00Z","kitchens":[{"file":"kitchen-1.rise-pan.json","name":"X","sha256":"","bytes":1,"holds":{}}]}`}), "lists 1 kitchens and holds 0"},
-		"from the future":   {zipped(t, map[string]string{"backup.json": `{"risePan":"backup","version":7,"written":"2026-05-02T12:00:00Z","kitchens":[]}`}), "newer Rise Pan"},
-		"a changed kitchen": {zipped(t, map[string]string{"backup.json": `{"risePan":"backup","version":1,"written":"2026-05-02T12:00:00Z","kitchens":[{"file":"k","name":"X","sha256":"ab","bytes":1,"holds":{}}]}`, "k": "x"}), "its sum differs"},
+		"half of it": {whole[:len(whole)/2], "its end is missing"}, "all but its last bytes": {whole[:len(whole)-30],
+			"its end is missing"}, "nothing": {nil, "its end is missing"},
+		"one byte otherwise": {flipped, "damaged"},
+		"another archive":    {zipped(t, map[string]string{"letter.txt": "x"}), "no backup of Rise Pan"},
+		"a kitchen less": {zipped(t,
+			map[string]string{"backup.json": `{"risePan":"backup","version":1,"written":"2026-05-02T12:00:00Z","kitchens":[{"file":"kitchen-1.rise-pan.json","name":"X","sha256":"","bytes":1,"holds":{}}]}`}), "lists 1 kitchens and holds 0"},
+		"from the future": {zipped(t,
+			map[string]string{"backup.json": `{"risePan":"backup","version":7,"written":"2026-05-02T12:00:00Z","kitchens":[]}`}), "newer Rise Pan"},
+		"a changed kitchen": {zipped(t,
+			map[string]string{"backup.json": `{"risePan":"backup","version":1,"written":"2026-05-02T12:00:00Z","kitchens":[{"file":"k","name":"X","sha256":"ab","bytes":1,"holds":{}}]}`, "k": "x"}), "its sum differs"},
 	} {
 		bad := filepath.Join(dir, "bad.zip")
 		if err := os.WriteFile(bad, c.bytes, 0o600); err != nil {
@@ -117,7 +123,8 @@ func TestADamagedBackupIsRefused(t *testing.T) {
 			t.Fatalf("%s left %d kitchens", name, len(k))
 		}
 	}
-	if _, err := backup.Verify(filepath.Join(dir, "none.zip")); err == nil || !strings.Contains(err.Error(), "no file") {
+	if _, err := backup.Verify(filepath.Join(dir, "none.zip")); err == nil || !strings.Contains(err.Error(),
+		"no file") {
 		t.Errorf("a file that is not there: %v", err)
 	}
 }

@@ -14,8 +14,10 @@ import (
 // allowed are the packages of the standard library that the rules of bread may use: no clock, disk,
 // network, HTTP or SQL.
 var allowed = map[string]bool{
-	"cmp": true, "container/heap": true, "embed": true, "encoding/csv": true, "crypto/sha256": true, "encoding": true, "encoding/binary": true, "encoding/hex": true, "encoding/json": true, "errors": true, "fmt": true,
-	"iter": true, "maps": true, "math": true, "math/big": true, "reflect": true, "regexp": true, "slices": true, "sort": true, "strconv": true,
+	"cmp": true, "container/heap": true, "embed": true, "encoding/csv": true, "crypto/sha256": true, "encoding": true,
+	"encoding/binary": true, "encoding/hex": true, "encoding/json": true, "errors": true, "fmt": true,
+	"iter": true, "maps": true, "math": true, "math/big": true, "reflect": true, "regexp": true, "slices": true,
+	"sort": true, "strconv": true,
 	"strings": true, "sync": true, "time": true, "unicode": true, "unicode/utf8": true,
 }
 
@@ -24,12 +26,15 @@ var forbidden = []string{"time.Now(", "time.LoadLocation(", "time.Since(", "time
 
 // arrows lists which rooms each room may know, beside vocab and fault.
 var arrows = map[string]string{
-	"validate": "", "journal": "", "schedule": "", "measure": "", "larder": "validate measure", "recipe": "validate larder measure", "kind": "larder measure recipe",
+	"validate": "", "journal": "", "schedule": "", "measure": "", "larder": "validate measure",
+	"recipe": "validate larder measure", "kind": "larder measure recipe",
 	"formula": "kind larder measure recipe", "scale": "formula kind larder measure recipe", "scoop": "larder measure",
-	"pan": "kind larder measure recipe", "machine": "validate measure pan", "choice": "formula kind larder machine measure recipe",
+	"pan": "kind larder measure recipe", "machine": "validate measure pan",
+	"choice":    "formula kind larder machine measure recipe",
 	"timetable": "dough machine recipe", "dough": "larder measure", "swap": "formula larder measure recipe",
-	"kitchen":  "dough formula validate kind larder machine measure pan scale",
-	"plan":     "choice dough formula validate kind kitchen larder machine measure pan recipe scale scoop swap timetable",
+	"kitchen": "dough formula validate kind larder machine measure pan scale",
+	"plan": "choice dough formula validate kind kitchen larder machine measure pan recipe scale scoop swap " +
+		"timetable",
 	"bake":     "journal validate kind machine plan recipe timetable dough measure",
 	"bag":      "validate kitchen larder machine measure pan plan recipe",
 	"standin":  "dough formula kind machine measure",
@@ -43,7 +48,8 @@ var arrows = map[string]string{
 func TestCoreKnowsOnlyTheJob(t *testing.T) {
 	files := token.NewFileSet()
 	err := filepath.WalkDir(".", func(path string, d fs.DirEntry, err error) error {
-		if err != nil || !strings.HasSuffix(path, ".go") || strings.HasSuffix(path, "_test.go") || strings.Contains(path, "test/") {
+		if err != nil || !strings.HasSuffix(path, ".go") || strings.HasSuffix(path, "_test.go") ||
+			strings.Contains(path, "test/") {
 			return err
 		}
 		room := strings.Split(filepath.ToSlash(path), "/")[0]
@@ -81,7 +87,8 @@ func contains(list, word string) bool {
 
 func TestCoreHasNoClockOfItsOwn(t *testing.T) {
 	err := filepath.WalkDir(".", func(path string, d fs.DirEntry, err error) error {
-		if err != nil || !strings.HasSuffix(path, ".go") || strings.HasSuffix(path, "_test.go") || strings.Contains(path, "test/") {
+		if err != nil || !strings.HasSuffix(path, ".go") || strings.HasSuffix(path, "_test.go") ||
+			strings.Contains(path, "test/") {
 			return err
 		}
 		text, err := readFile(path)

@@ -85,7 +85,8 @@ func Furnish(ctx context.Context, q store.Queries, k store.Kitchen, zone *time.L
 	if err != nil {
 		return err
 	}
-	revise := func(before store.Recipe, water, yeast string, cause verdict.Cause, signs []string, daysAgo int) (store.Recipe, error) {
+	revise := func(before store.Recipe, water, yeast string, cause verdict.Cause, signs []string,
+		daysAgo int) (store.Recipe, error) {
 		next := oatLoaf(water, yeast).Revise(before.Recipe)
 		next.Because = recipe.Because{Cause: string(cause), Signs: signs}
 		return q.ReviseRecipe(ctx, k.ID, before.ID, before.Revision, next, true, now.AddDate(0, 0, -daysAgo))
@@ -110,19 +111,31 @@ func Furnish(ctx context.Context, q store.Queries, k store.Kitchen, zone *time.L
 	wholemeal, egg, raisin := others[0], others[1], others[2]
 	galley, boatyard := machines[0], machines[1]
 	for _, b := range []pastBake{
-		{27, 8, oats1, galley, middle, bake.Verdict{Mark: 2, Note: "Rose to the lid, then sank in the middle. Coarse crumb.",
-			Signs: []bake.Sign{bake.Collapsed, bake.Coarse}, Centre: new(-24), Sides: new(5), CutAfter: 75, Weight: 741}, 4 * time.Minute},
-		{24, 7, white, galley, middle, bake.Verdict{Mark: 5, Note: "As it should be. Gone by supper.", Signs: []bake.Sign{bake.Domed, bake.FineCrumb}, Centre: new(8), Sides: new(-6), CutAfter: 90}, 2 * time.Minute},
+		{27, 8, oats1, galley, middle, bake.Verdict{Mark: 2, Note: "Rose to the lid, then sank in the middle. " +
+			"Coarse crumb.",
+			Signs: []bake.Sign{bake.Collapsed, bake.Coarse}, Centre: new(-24), Sides: new(5), CutAfter: 75,
+			Weight: 741}, 4 * time.Minute},
+		{24, 7, white, galley, middle, bake.Verdict{Mark: 5, Note: "As it should be. Gone by supper.",
+			Signs: []bake.Sign{bake.Domed, bake.FineCrumb}, Centre: new(8), Sides: new(-6), CutAfter: 90},
+			2 * time.Minute},
 		{21, 8, oats1, galley, middle, bake.Verdict{Mark: 1, Note: "Collapsed again. Try less yeast, and only that.",
-			Signs: []bake.Sign{bake.Collapsed, bake.Coarse}, Centre: new(-31), Sides: new(9), CutAfter: 60}, 3 * time.Minute},
-		{16, 8, oats2, galley, middle, bake.Verdict{Mark: 3, Note: "Top flat but no crater. Dough coated the floor of the pan, so less water next.",
-			Signs: []bake.Sign{bake.Coarse}, Helped: bake.Yes, Centre: new(-9), Sides: new(-4), CutAfter: 60}, 5 * time.Minute},
-		{12, 14, wholemeal, boatyard, small, bake.Verdict{Mark: 4, Note: "Good taste, a little short.", Signs: []bake.Sign{bake.Hollow}, CutAfter: 120}, 6 * time.Minute},
-		{9, 8, oats3, galley, middle, bake.Verdict{Mark: 5, Note: "Domed and even at last: 1 3/4 tsp yeast, a tablespoon less water.",
-			Signs: []bake.Sign{bake.Domed, bake.FineCrumb}, Helped: bake.Yes, Centre: new(10), Sides: new(-5), CutAfter: 70, Weight: 728}, 2 * time.Minute},
-		{6, 15, egg, boatyard, middle, bake.Verdict{Mark: 4, Note: "Soft. The crust was a shade dark.", Signs: []bake.Sign{bake.Burnt, bake.FineCrumb}, Crust: machine.Dark}, 9 * time.Minute},
+			Signs: []bake.Sign{bake.Collapsed, bake.Coarse}, Centre: new(-31), Sides: new(9), CutAfter: 60},
+			3 * time.Minute},
+		{16, 8, oats2, galley, middle, bake.Verdict{Mark: 3, Note: "Top flat but no crater. Dough coated the floor " +
+			"of the pan, so less water next.",
+			Signs: []bake.Sign{bake.Coarse}, Helped: bake.Yes, Centre: new(-9), Sides: new(-4), CutAfter: 60},
+			5 * time.Minute},
+		{12, 14, wholemeal, boatyard, small, bake.Verdict{Mark: 4, Note: "Good taste, a little short.",
+			Signs: []bake.Sign{bake.Hollow}, CutAfter: 120}, 6 * time.Minute},
+		{9, 8, oats3, galley, middle, bake.Verdict{Mark: 5, Note: "Domed and even at last: 1 3/4 tsp yeast, a " +
+			"tablespoon less water.",
+			Signs: []bake.Sign{bake.Domed, bake.FineCrumb}, Helped: bake.Yes, Centre: new(10), Sides: new(-5),
+			CutAfter: 70, Weight: 728}, 2 * time.Minute},
+		{6, 15, egg, boatyard, middle, bake.Verdict{Mark: 4, Note: "Soft. The crust was a shade dark.",
+			Signs: []bake.Sign{bake.Burnt, bake.FineCrumb}, Crust: machine.Dark}, 9 * time.Minute},
 		{4, 9, raisin, galley, middle, bake.Verdict{}, 0},
-		{2, 9, raisin, galley, large, bake.Verdict{Mark: 5, Note: "Raisins whole and well spread.", Signs: []bake.Sign{bake.Domed}, CutAfter: 90}, 3 * time.Minute},
+		{2, 9, raisin, galley, large, bake.Verdict{Mark: 5, Note: "Raisins whole and well spread.",
+			Signs: []bake.Sign{bake.Domed}, CutAfter: 90}, 3 * time.Minute},
 	} {
 		if err := addPast(ctx, q, k, zone, now, b); err != nil {
 			return err
@@ -138,9 +151,12 @@ func Furnish(ctx context.Context, q store.Queries, k store.Kitchen, zone *time.L
 
 // prices are what the chandler asks for packs.
 func prices() []kitchen.Price {
-	return []kitchen.Price{{Ingredient: "bread-flour", Grams: 1500, Cost: 1.9}, {Ingredient: "wholemeal-flour", Grams: 1500, Cost: 2.1}, {Ingredient: "oats", Grams: 1000, Cost: 1.35},
-		{Ingredient: "milk", Grams: 1130, Cost: 1.2}, {Ingredient: "butter", Grams: 250, Cost: 2.2}, {Ingredient: "honey", Grams: 340, Cost: 3.4}, {Ingredient: "raisins", Grams: 500, Cost: 2.25},
-		{Ingredient: "sugar", Grams: 1000, Cost: 1.1}, {Ingredient: "salt", Grams: 750, Cost: 0.7}, {Ingredient: "active-dry-yeast", Grams: 125, Cost: 1.4}}
+	return []kitchen.Price{{Ingredient: "bread-flour", Grams: 1500, Cost: 1.9}, {Ingredient: "wholemeal-flour",
+		Grams: 1500, Cost: 2.1}, {Ingredient: "oats", Grams: 1000, Cost: 1.35},
+		{Ingredient: "milk", Grams: 1130, Cost: 1.2}, {Ingredient: "butter", Grams: 250, Cost: 2.2},
+		{Ingredient: "honey", Grams: 340, Cost: 3.4}, {Ingredient: "raisins", Grams: 500, Cost: 2.25},
+		{Ingredient: "sugar", Grams: 1000, Cost: 1.1}, {Ingredient: "salt", Grams: 750, Cost: 0.7},
+		{Ingredient: "active-dry-yeast", Grams: 125, Cost: 1.4}}
 }
 
 // bags are some that were filled on one afternoon.
@@ -154,7 +170,8 @@ type bags struct {
 
 func addBags(ctx context.Context, q store.Queries, k store.Kitchen, zone *time.Location, now time.Time, b bags) error {
 	at := now.AddDate(0, 0, -b.daysAgo)
-	p, err := plan.Make(plan.Place{Kitchen: k.Kitchen, Zone: zone, Recipe: b.recipe.Recipe, Machine: b.machine.Machine, Now: at}, plan.Wish{Loaf: plan.Loaf{Size: b.size}})
+	p, err := plan.Make(plan.Place{Kitchen: k.Kitchen, Zone: zone, Recipe: b.recipe.Recipe, Machine: b.machine.Machine,
+		Now: at}, plan.Wish{Loaf: plan.Loaf{Size: b.size}})
 	if err != nil {
 		return err
 	}
@@ -162,7 +179,8 @@ func addBags(ctx context.Context, q store.Queries, k store.Kitchen, zone *time.L
 	if err != nil {
 		return err
 	}
-	pins := store.Pins{RecipeID: b.recipe.ID, Revision: b.recipe.Revision, MachineID: b.machine.ID, Machine: b.machine.Version, Kitchen: k.Version}
+	pins := store.Pins{RecipeID: b.recipe.ID, Revision: b.recipe.Revision, MachineID: b.machine.ID,
+		Machine: b.machine.Version, Kitchen: k.Version}
 	id, err := q.AddBags(ctx, k.ID, store.Bags{Pins: pins, Made: b.made, MadeAt: at, Batch: batch})
 	if err == nil {
 		err = q.LeaveBags(ctx, k.ID, id, b.left)
@@ -170,25 +188,32 @@ func addBags(ctx context.Context, q store.Queries, k store.Kitchen, zone *time.L
 	return err
 }
 
-func addPast(ctx context.Context, q store.Queries, k store.Kitchen, zone *time.Location, now time.Time, b pastBake) error {
+func addPast(ctx context.Context, q store.Queries, k store.Kitchen, zone *time.Location, now time.Time,
+	b pastBake) error {
 	day := now.In(zone).AddDate(0, 0, -b.daysAgo)
 	start := time.Date(day.Year(), day.Month(), day.Day(), b.hour, 10+b.daysAgo, 0, 0, zone).UTC()
-	p, err := plan.Make(plan.Place{Kitchen: k.Kitchen, Zone: zone, Recipe: b.recipe.Recipe, Machine: b.machine.Machine, Now: start},
-		plan.Wish{RecipeID: b.recipe.ID, MachineID: b.machine.ID, Loaf: plan.Loaf{Size: b.size}, Timing: plan.Timing{AtPanel: true}})
+	p, err := plan.Make(plan.Place{Kitchen: k.Kitchen, Zone: zone, Recipe: b.recipe.Recipe, Machine: b.machine.Machine,
+		Now: start},
+		plan.Wish{RecipeID: b.recipe.ID, MachineID: b.machine.ID, Loaf: plan.Loaf{Size: b.size},
+			Timing: plan.Timing{AtPanel: true}})
 	if err != nil {
 		return err
 	}
-	pins := store.Pins{RecipeID: b.recipe.ID, Revision: b.recipe.Revision, MachineID: b.machine.ID, Machine: b.machine.Version, Kitchen: k.Version}
-	id, err := q.StartBake(ctx, k.ID, store.Bake{Pins: pins, Plan: p, StartedAt: start}, store.Wished{Zone: k.Kitchen.Zone})
+	pins := store.Pins{RecipeID: b.recipe.ID, Revision: b.recipe.Revision, MachineID: b.machine.ID,
+		Machine: b.machine.Version, Kitchen: k.Version}
+	id, err := q.StartBake(ctx, k.ID, store.Bake{Pins: pins, Plan: p, StartedAt: start},
+		store.Wished{Zone: k.Kitchen.Zone})
 	if err != nil {
 		return err
 	}
 	happened := []bake.Happening{
 		{Stamp: journal.Stamp{Seq: 1, At: p.Timer.Ready.Add(b.lateOut)}, What: bake.TakenOut},
-		{Stamp: journal.Stamp{Seq: 2, At: p.Timer.Ready.Add(b.lateOut + time.Hour)}, What: bake.Judged, Verdict: b.verdict},
+		{Stamp: journal.Stamp{Seq: 2, At: p.Timer.Ready.Add(b.lateOut + time.Hour)}, What: bake.Judged,
+			Verdict: b.verdict},
 	}
 	if b.verdict.Mark == 0 { // the lock gates would not wait
-		happened = []bake.Happening{{Stamp: journal.Stamp{Seq: 1, At: start.Add(12 * time.Minute)}, What: bake.Abandoned}}
+		happened = []bake.Happening{{Stamp: journal.Stamp{Seq: 1, At: start.Add(12 * time.Minute)},
+			What: bake.Abandoned}}
 	}
 	for n, h := range happened {
 		if err := q.AddInBake(ctx, k.ID, id, h, bake.At(p, happened[:n+1], now)); err != nil {

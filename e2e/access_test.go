@@ -17,11 +17,14 @@ func tabTo(t *testing.T, p *drive.Page, name string) {
 	t.Helper()
 	for range 90 {
 		p.Keys(kb.Tab)
-		here := drive.Value[string](p, "(() => { const e = document.activeElement; return nameOf(e) || squeeze(e.labels?.[0]?.innerText ?? '') })()")
+		here := drive.Value[string](p, "(() => { const e = document.activeElement; return nameOf(e) || "+
+			"squeeze(e.labels?.[0]?.innerText ?? '') })()")
 		if !strings.HasPrefix(here, name) {
 			continue
 		}
-		if !drive.Value[bool](p, "(() => { const e = document.activeElement, l = e.closest('label') ?? e; return [e, l].some(x => parseFloat(getComputedStyle(x).outlineWidth) > 0 && getComputedStyle(x).outlineStyle !== 'none') })()") {
+		if !drive.Value[bool](p, "(() => { const e = document.activeElement, l = e.closest('label') ?? e; return "+
+			"[e, l].some(x => parseFloat(getComputedStyle(x).outlineWidth) > 0 && getComputedStyle(x).outlineStyle "+
+			"!== 'none') })()") {
 			t.Errorf("the focus on %q cannot be seen", name)
 		}
 		return
@@ -33,16 +36,20 @@ func tabTo(t *testing.T, p *drive.Page, name string) {
 func TestALoafFromPlanToVerdictByKeyboardAlone(t *testing.T) {
 	s := serve(t)
 	p := open(t, s.URL)
-	p.Until("the plan with all its parts", "document.querySelector('[data-amount]') && document.querySelector('input[aria-label=Recipe]')")
+	p.Until("the plan with all its parts", "document.querySelector('[data-amount]') && "+
+		"document.querySelector('input[aria-label=Recipe]')")
 	tabTo(t, p, "1 1/2 lb")
 	p.Keys(kb.ArrowRight)
-	p.Until("2 lb by the arrow", "document.querySelector('input[aria-label=\"2 lb\"]').checked && new URLSearchParams(location.search).get('size') === '2 lb'")
-	p.Until("it is told to those who listen", "document.querySelector('main [role=status].sr-only').innerText.includes('Amounts for 2 lb')")
+	p.Until("2 lb by the arrow", "document.querySelector('input[aria-label=\"2 lb\"]').checked && new "+
+		"URLSearchParams(location.search).get('size') === '2 lb'")
+	p.Until("it is told to those who listen", "document.querySelector('main "+
+		"[role=status].sr-only').innerText.includes('Amounts for 2 lb')")
 	tabTo(t, p, "why this cycle")
 	p.Keys(kb.Enter)
 	p.Until("the why, with the focus in it", "document.activeElement.closest('section[aria-label=Why]')")
 	p.Keys(kb.Escape)
-	p.Until("the panel again, with the focus where it was", "!document.querySelector('section[aria-label=Why]') && nameOf(document.activeElement).startsWith('why this cycle')")
+	p.Until("the panel again, with the focus where it was", "!document.querySelector('section[aria-label=Why]') && "+
+		"nameOf(document.activeElement).startsWith('why this cycle')")
 	tabTo(t, p, "To the bench")
 	p.Keys(kb.Enter)
 	p.Until("the first step", stepNow+" === 'tools'")
@@ -73,7 +80,8 @@ func TestWhatIsHeard(t *testing.T) {
 	s := serve(t)
 	bake := startLoaf(t, s)
 	p := open(t, s.URL+"/?size=2+lb")
-	p.Until("the plan with all its parts", "document.querySelector('[data-amount]') && document.querySelector('input[aria-label=Recipe]')")
+	p.Until("the plan with all its parts", "document.querySelector('[data-amount]') && "+
+		"document.querySelector('input[aria-label=Recipe]')")
 	plan := p.Heard()
 	hears := func(screen string, heard []string, wants ...string) {
 		t.Helper()
@@ -84,7 +92,8 @@ func TestWhatIsHeard(t *testing.T) {
 		}
 		for _, h := range heard {
 			role, name, _ := strings.Cut(h, ": ")
-			if name == "" && slices.Contains([]string{"button", "link", "radio", "textbox", "combobox", "searchbox", "radiogroup", "heading", "switch"}, role) {
+			if name == "" && slices.Contains([]string{"button", "link", "radio", "textbox", "combobox", "searchbox",
+				"radiogroup", "heading", "switch"}, role) {
 				t.Errorf("%s: a %s without a name", screen, role)
 			}
 			if name == "+" || name == "×" {
@@ -92,12 +101,16 @@ func TestWhatIsHeard(t *testing.T) {
 			}
 		}
 	}
-	hears("Plan", plan, "heading: Plan: Towpath white", "radio: 2 lb", "StaticText: 1 cup and a third of a cup", "StaticText: 1 tablespoon and 1 teaspoon",
-		"button: water", "list: Layers from the floor of the pan upwards", "region: Time ribbon", ": press Start", ": bake, ", "button: To the bench")
+	hears("Plan", plan, "heading: Plan: Towpath white", "radio: 2 lb", "StaticText: 1 cup and a third of a cup",
+		"StaticText: 1 tablespoon and 1 teaspoon",
+		"button: water", "list: Layers from the floor of the pan upwards", "region: Time ribbon", ": press Start",
+		": bake, ", "button: To the bench")
 	order := func(what string) int {
 		return slices.IndexFunc(plan, func(h string) bool { return strings.Contains(h, what) })
 	}
-	if !(order("radio: 2 lb") < order("Measure, in this order") && order("Measure, in this order") < order("In the pan") && order("In the pan") < order("On the panel") && order("On the panel") < order("Time ribbon")) {
+	if !(order("radio: 2 lb") < order("Measure, in this order") &&
+		order("Measure, in this order") < order("In the pan") && order("In the pan") < order("On the panel") &&
+		order("On the panel") < order("Time ribbon")) {
 		t.Error("the sheet is not heard in the order of the work")
 	}
 	toBench(p)
@@ -113,10 +126,12 @@ func TestWhatIsHeard(t *testing.T) {
 		"/recipes":         {"searchbox: Find", "link: Plan it : Towpath white"},
 		"/machines":        {"link: Compare its cycles : Galley machine"},
 		"/kitchen":         {"heading: "},
-		"/day/2026-12-24":  {"heading: Thursday 24 December", "navigation: Days", "button: Put a loaf on the day", "heading: Hands"},
+		"/day/2026-12-24": {"heading: Thursday 24 December", "navigation: Days", "button: Put a loaf on the day",
+			"heading: Hands"},
 	} {
 		p.Go(s.URL + path)
-		p.Until("the page", "document.querySelector('h1') && !shows('One moment') && !shows('Looking on the shelf') && !shows('Planning the day')")
+		p.Until("the page", "document.querySelector('h1') && !shows('One moment') && !shows('Looking on the shelf') "+
+			"&& !shows('Planning the day')")
 		p.Settled()
 		hears(fmt.Sprint(path), p.Heard(), wants...)
 	}

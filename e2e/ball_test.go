@@ -10,7 +10,8 @@ func TestADoughBallIsMendedBySpoons(t *testing.T) {
 	s := serve(t)
 	id := startLoaf(t, s)
 	p := open(t, s.URL+"/watch/"+id)
-	p.Until("the question, not yet due", "document.querySelector('section[aria-label=\"The dough ball\"]') && shows('before, every dough is ragged')")
+	p.Until("the question, not yet due", "document.querySelector('section[aria-label=\"The dough ball\"]') && "+
+		"shows('before, every dough is ragged')")
 	axe(t, p, "The dough ball")
 
 	s.Kill() // eight minutes on, by the server's own clock
@@ -27,7 +28,8 @@ func TestADoughBallIsMendedBySpoons(t *testing.T) {
 	p.Sees("Went in: 1 teaspoon of liquid")
 	p.Sees("Look again in")
 	p.Until("the next look on the clock", "document.querySelector('[data-moment=look]').innerText.includes('again')")
-	p.Until("and counted down to, when it has been kneaded again", "/^[678]:/.test(document.querySelector('[data-countdown]').innerText)")
+	p.Until("and counted down to, when it has been kneaded again",
+		"/^[678]:/.test(document.querySelector('[data-countdown]').innerText)")
 	p.Type("Something else went in", "a bucket")
 	p.Click("of flour")
 	p.Sees("such as")
@@ -51,8 +53,10 @@ func TestAMissedBeepStaysFirstUntilItIsAnswered(t *testing.T) {
 	var id string
 	for _, r := range get(t, at)["recipes"].([]any) {
 		if r := r.(map[string]any); r["name"] == "Mooring raisin loaf" {
-			wish := map[string]any{"recipe": r["id"], "machine": get(t, at)["machines"].([]any)[0].(map[string]any)["id"], "loaf": map[string]any{"size": "1 1/2 lb"},
-				"time": map[string]any{"atPanel": true, "addIns": "by hand"}}
+			wish := map[string]any{"recipe": r["id"],
+				"machine": get(t, at)["machines"].([]any)[0].(map[string]any)["id"],
+				"loaf":    map[string]any{"size": "1 1/2 lb"},
+				"time":    map[string]any{"atPanel": true, "addIns": "by hand"}}
 			_, plan := post(t, at+"/plan", wish, "p")
 			status, bake := post(t, at+"/bakes", map[string]any{"wish": wish, "digest": plan["digest"]}, "raisins")
 			if status != 201 {

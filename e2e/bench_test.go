@@ -40,7 +40,8 @@ func TestAStepThatIsDoneDoesNotComeBack(t *testing.T) {
 	toBench(p)
 	drive.Value[bool](p, `(() => {
 		window.steps = [];
-		const note = () => { const now = document.querySelector("[data-step]")?.dataset.step; if (now && window.steps.at(-1) !== now) window.steps.push(now); };
+		const note = () => { const now = document.querySelector("[data-step]")?.dataset.step;
+			if (now && window.steps.at(-1) !== now) window.steps.push(now); };
 		new MutationObserver(note).observe(document.body, { childList: true, subtree: true, attributes: true });
 		note();
 		return true;
@@ -62,7 +63,8 @@ func TestAWholeBenchByKeyboard(t *testing.T) {
 	s := serve(t)
 	p := open(t, s.URL)
 	p.Sees("In the pan")
-	drive.Value[bool](p, "([...document.querySelectorAll('button')].find(b => b.innerText === 'To the bench').focus(), true)")
+	drive.Value[bool](p, "([...document.querySelectorAll('button')].find(b => b.innerText === 'To the "+
+		"bench').focus(), true)")
 	p.Keys(kb.Enter)
 	p.Until("the first step", stepNow+" === 'tools'")
 	axe(t, p, "Bench, tools")
@@ -100,7 +102,8 @@ func TestABenchByTapsOnAPhone(t *testing.T) {
 	toBench(p)
 	for step := "tools"; step != "measure l6"; {
 		if strings.HasPrefix(step, "measure") {
-			if tall := drive.Value[float64](p, "Math.min(...[...document.querySelectorAll('[data-big] .figures')].map(e => parseFloat(getComputedStyle(e).fontSize)))"); tall < 64 {
+			if tall := drive.Value[float64](p, "Math.min(...[...document.querySelectorAll('[data-big] "+
+				".figures')].map(e => parseFloat(getComputedStyle(e).fontSize)))"); tall < 64 {
 				t.Errorf("%s: the amount is %.0f px high", step, tall)
 			}
 			if wide := drive.Value[float64](p, "document.documentElement.scrollWidth"); wide > 390 {
@@ -111,7 +114,8 @@ func TestABenchByTapsOnAPhone(t *testing.T) {
 		step = on(p, step)
 	}
 	axe(t, p, "Bench on a phone")
-	for _, e := range drive.Value[[]string](p, "[...document.querySelectorAll('footer button')].filter(b => b.getBoundingClientRect().height < 56).map(b => b.innerText)") {
+	for _, e := range drive.Value[[]string](p, "[...document.querySelectorAll('footer button')].filter(b => "+
+		"b.getBoundingClientRect().height < 56).map(b => b.innerText)") {
 		t.Errorf("%q is too low for a floury thumb", e)
 	}
 	p.Reload()

@@ -22,12 +22,15 @@ func TestASavedPageIsBroughtIn(t *testing.T) {
 	s := serve(t)
 	p := open(t, s.URL+"/recipes")
 	p.Sees("Bring some in")
-	drive.Value[bool](p, `(() => { const t = new DataTransfer(); t.items.add(new File([`+"`"+savedPage+"`"+`], "farm.html", {type: "text/html"}));
+	drive.Value[bool](p, `(() => { const t = new DataTransfer(); t.items.add(new File([`+"`"+savedPage+"`"+`],
+		"farm.html", {type: "text/html"}));
 		window.dispatchEvent(new DragEvent("dragover", {dataTransfer: t, bubbles: true, cancelable: true}));
 		return true })()`)
 	p.Sees("Let it go: it is read")
-	drive.Value[bool](p, `(() => { const t = new DataTransfer(); t.items.add(new File([`+"`"+savedPage+"`"+`], "farm.html", {type: "text/html"}));
-		window.dispatchEvent(new DragEvent("drop", {dataTransfer: t, bubbles: true, cancelable: true})); return true })()`)
+	drive.Value[bool](p, `(() => { const t = new DataTransfer(); t.items.add(new File([`+"`"+savedPage+"`"+`],
+		"farm.html", {type: "text/html"}));
+		window.dispatchEvent(new DragEvent("drop", {dataTransfer: t, bubbles: true, cancelable: true}));
+			return true })()`)
 	p.Sees("Written for hands and oven")
 	p.Sees("The machine kneads it.")
 	p.Sees("Not taken over: its picture.")
@@ -35,9 +38,12 @@ func TestASavedPageIsBroughtIn(t *testing.T) {
 	axe(t, p, "What was brought in")
 	p.Click("Correct it: Farm bread")
 	p.Until("its text", `field("As it is read")`)
-	drive.Value[bool](p, `(() => { const f = field("As it is read"); Object.getOwnPropertyDescriptor(HTMLTextAreaElement.prototype, "value").set.call(f, f.value.replace("zorblat", "honey"));
+	drive.Value[bool](p, `(() => { const f = field("As it is read");
+		Object.getOwnPropertyDescriptor(HTMLTextAreaElement.prototype, "value").set.call(f, f.value.replace("zorblat",
+		"honey"));
 		f.dispatchEvent(new Event("input", {bubbles: true})); return true })()`)
-	p.Until("the line to be understood", `!document.querySelector("[data-card]").innerText.includes("to be asked about")`)
+	p.Until("the line to be understood",
+		`!document.querySelector("[data-card]").innerText.includes("to be asked about")`)
 	p.Click("Keep one recipe")
 	p.Sees("One recipe is on the shelf.")
 	p.Click("Plan Farm bread")
@@ -115,7 +121,8 @@ func TestAKitchenIsCarriedAwayAndRestored(t *testing.T) {
 	at := kitchenOf(t, s)
 	file := saved(t, at+"/file", "heron.json")
 	for _, r := range get(t, at)["recipes"].([]any) {
-		req, _ := http.NewRequest("PUT", at+"/recipes/"+r.(map[string]any)["id"].(string)+"/shelf", strings.NewReader(`{"away":true}`))
+		req, _ := http.NewRequest("PUT", at+"/recipes/"+r.(map[string]any)["id"].(string)+"/shelf",
+			strings.NewReader(`{"away":true}`))
 		if w, err := http.DefaultClient.Do(req); err != nil || w.StatusCode != 200 {
 			t.Fatal(err)
 		}
@@ -147,7 +154,8 @@ func TestAKitchenIsCarriedAwayAndRestored(t *testing.T) {
 	p.Until("the old kitchen to be aside", "document.querySelectorAll('[data-away]').length === 1")
 	aside := drive.Value[string](p, "document.querySelector('[data-away]').dataset.away")
 	p.Click("Bring it back in the place of this one")
-	p.Until("the other one to be aside", "(document.querySelector('[data-away]')?.dataset.away ?? `"+aside+"`) !== `"+aside+"`")
+	p.Until("the other one to be aside", "(document.querySelector('[data-away]')?.dataset.away ?? `"+aside+"`) !== `"+
+		aside+"`")
 	p.Go(s.URL + "/recipes")
 	p.Sees("No recipe yet")
 }
@@ -159,8 +167,10 @@ func TestBusyHoursAreReadFromACalendar(t *testing.T) {
 	at := func(in time.Duration) string { return time.Now().UTC().Add(in).Format("20060102T150405Z") }
 	file := filepath.Join(t.TempDir(), "hours.ics")
 	text := "BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:-//x//EN\r\n" +
-		"BEGIN:VEVENT\r\nUID:a\r\nDTSTAMP:20260101T000000Z\r\nSUMMARY:Market day\r\nDTSTART:" + at(-time.Hour) + "\r\nDTEND:" + at(12*time.Hour) + "\r\nEND:VEVENT\r\n" +
-		"BEGIN:VEVENT\r\nUID:b\r\nDTSTAMP:20260101T000000Z\r\nSUMMARY:Choir\r\nDTSTART:" + at(30*time.Hour) + "\r\nDTEND:" + at(32*time.Hour) + "\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n"
+		"BEGIN:VEVENT\r\nUID:a\r\nDTSTAMP:20260101T000000Z\r\nSUMMARY:Market day\r\nDTSTART:" + at(-time.Hour) +
+		"\r\nDTEND:" + at(12*time.Hour) + "\r\nEND:VEVENT\r\n" +
+		"BEGIN:VEVENT\r\nUID:b\r\nDTSTAMP:20260101T000000Z\r\nSUMMARY:Choir\r\nDTSTART:" + at(30*time.Hour) +
+		"\r\nDTEND:" + at(32*time.Hour) + "\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n"
 	if err := os.WriteFile(file, []byte(text), 0o600); err != nil {
 		t.Fatal(err)
 	}

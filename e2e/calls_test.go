@@ -15,7 +15,9 @@ func TestAMomentCallsFromEveryScreen(t *testing.T) {
 	p.Still()
 	later(t, s, "8m") // the dough ball is looked at seven minutes in, while the page slept
 	p.Until("the call", "document.querySelector('[data-call]')?.dataset.call.includes('Look at the dough ball')")
-	p.Until("the edge to light up, and not to flash where nothing shall move", "document.querySelector('.calls') && getComputedStyle(document.querySelector('.calls')).animationName === 'none'")
+	p.Until("the edge to light up, and not to flash where nothing shall move",
+		"document.querySelector('.calls') && getComputedStyle(document.querySelector('.calls')).animationName === "+
+			"'none'")
 	p.Until("and to stop", "!document.querySelector('.calls')")
 	p.Go(s.URL + "/kitchen")
 	p.Sees("How this device calls")

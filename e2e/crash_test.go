@@ -89,7 +89,8 @@ func startLoaf(t *testing.T, s *drive.Server) string {
 	kitchen := kitchenOf(t, s)
 	shelf := get(t, kitchen)
 	first := func(list string) any { return shelf[list].([]any)[0].(map[string]any)["id"] }
-	wish := map[string]any{"recipe": first("recipes"), "machine": first("machines"), "loaf": map[string]any{"size": "1 1/2 lb"}, "time": map[string]any{"atPanel": true}}
+	wish := map[string]any{"recipe": first("recipes"), "machine": first("machines"),
+		"loaf": map[string]any{"size": "1 1/2 lb"}, "time": map[string]any{"atPanel": true}}
 	_, plan := post(t, kitchen+"/plan", wish, "p")
 	status, bake := post(t, kitchen+"/bakes", map[string]any{"wish": wish, "digest": plan["digest"]}, "start")
 	if status != 201 {
@@ -149,7 +150,8 @@ func TestARehearsalOutlivesItsServer(t *testing.T) {
 	kitchen := kitchenOf(t, s)
 	shelf := get(t, kitchen)
 	first := func(list string) any { return shelf[list].([]any)[0].(map[string]any)["id"] }
-	wish := map[string]any{"recipe": first("recipes"), "machine": first("machines"), "loaf": map[string]any{"size": "1 1/2 lb"}, "time": map[string]any{"atPanel": true}}
+	wish := map[string]any{"recipe": first("recipes"), "machine": first("machines"),
+		"loaf": map[string]any{"size": "1 1/2 lb"}, "time": map[string]any{"atPanel": true}}
 	status, made := post(t, kitchen+"/rehearsals", map[string]any{"wish": wish}, "practice")
 	if status != 201 {
 		t.Fatalf("no rehearsal: %d %v", status, made)
@@ -214,7 +216,8 @@ func TestStartsThatCannotBeSayWhyInOneLine(t *testing.T) {
 			t.Errorf("rise-pan %s: %v, says %q; want %q", c.args, err, out, c.say)
 		}
 	}
-	for args, say := range map[string]string{"--port loaf": "--port wants a number", "--port 70000": "--port wants a number", "--colour": "unknown option", "--data": "--data wants a folder"} {
+	for args, say := range map[string]string{"--port loaf": "--port wants a number",
+		"--port 70000": "--port wants a number", "--colour": "unknown option", "--data": "--data wants a folder"} {
 		out, err := exec.Command(filepath.Join(drive.Root(), "start"), strings.Fields(args)...).CombinedOutput()
 		if err == nil || !strings.Contains(string(out), say) || strings.Count(string(out), "\n") != 1 {
 			t.Errorf("./start %s: %v, says %q; want the one line %q", args, err, out, say)

@@ -60,8 +60,11 @@ func bookOf(t *testing.T, at string, date time.Time, loaves ...string) map[strin
 		for _, r := range shelf["recipes"].([]any) {
 			r := r.(map[string]any)
 			if r["name"] == name {
-				list = append(list, map[string]any{"id": fmt.Sprintf("loaf-%d", n), "when": "by", "by": date.Format(time.DateOnly) + "T" + by,
-					"wish": map[string]any{"recipe": r["id"], "machine": shelf["machines"].([]any)[0].(map[string]any)["id"], "loaf": map[string]any{"size": "1 1/2 lb"}}})
+				list = append(list, map[string]any{"id": fmt.Sprintf("loaf-%d", n), "when": "by",
+					"by": date.Format(time.DateOnly) + "T" + by,
+					"wish": map[string]any{"recipe": r["id"],
+						"machine": shelf["machines"].([]any)[0].(map[string]any)["id"],
+						"loaf":    map[string]any{"size": "1 1/2 lb"}}})
 			}
 		}
 	}
@@ -73,7 +76,8 @@ func row(p *drive.Page, loaf string) string {
 	return drive.Value[string](p, "document.querySelector('[data-row="+loaf+"]')?.innerText ?? ''")
 }
 
-// A Saturday of five loaves: put together on the page, dragged, undone, printed, exported, followed, and planned anew after
+// A Saturday of five loaves: put together on the page, dragged, undone, printed, exported, followed, and planned anew
+// after
 // a late start.
 func TestASaturdayOfFiveLoaves(t *testing.T) {
 	s := serve(t)
@@ -91,7 +95,8 @@ func TestASaturdayOfFiveLoaves(t *testing.T) {
 	p.Sees("Take the loaf out")
 	view := get(t, at+"/days/"+date.Format(time.DateOnly))
 	book := view["book"].(map[string]any)
-	more := bookOf(t, at, date, "Mooring raisin loaf by 13:00", "Oat and honey loaf by 13:00", "Swing-bridge rolls by 19:00", "Lock-keeper's wholemeal by 18:00")
+	more := bookOf(t, at, date, "Mooring raisin loaf by 13:00", "Oat and honey loaf by 13:00",
+		"Swing-bridge rolls by 19:00", "Lock-keeper's wholemeal by 18:00")
 	book["loaves"] = append(book["loaves"].([]any), more["loaves"].([]any)...)
 	put(t, at+"/days/"+date.Format(time.DateOnly), book, 1)
 	p.Sees("Swing-bridge rolls") // what another device does is seen here
@@ -121,7 +126,8 @@ func TestASaturdayOfFiveLoaves(t *testing.T) {
 	p.Type("Pinned time", "11:30")
 	p.Click("Keep it so")
 	p.Sees("Take the pin out of Oat and honey loaf")
-	p.Until("the loaf where it was pinned", "/out of the machine 11:(2[5-9]|3[0-5])/.test(document.querySelector('[data-row=loaf-1]').innerText)")
+	p.Until("the loaf where it was pinned", "/out of the machine "+
+		"11:(2[5-9]|3[0-5])/.test(document.querySelector('[data-row=loaf-1]').innerText)")
 	p.Click("Undo")
 	p.Until("no pin", "!document.body.innerText.includes('Take the pin out')")
 
@@ -152,12 +158,14 @@ func TestASaturdayOfFiveLoaves(t *testing.T) {
 	p.Sees("The day on paper")
 	p.Sees("Weighed once for all")
 	axe(t, p, "A day on paper")
-	whole(t, "day", printed(t, p, "day"), "Towpath white", "Mooring raisin loaf", "Oat and honey loaf", "Swing-bridge rolls", "Lock-keeper's wholemeal", "07:30", "Load the pan", "bread flour")
+	whole(t, "day", printed(t, p, "day"), "Towpath white", "Mooring raisin loaf", "Oat and honey loaf",
+		"Swing-bridge rolls", "Lock-keeper's wholemeal", "07:30", "Load the pan", "bread flour")
 
 	phone := device(t, day, 390, 844)
 	phone.Sees("What your hands do")
 	phone.Settled()
-	if wide := drive.Value[int](phone, "document.querySelector('main').scrollWidth - document.querySelector('main').clientWidth"); wide > 0 {
+	if wide := drive.Value[int](phone, "document.querySelector('main').scrollWidth - "+
+		"document.querySelector('main').clientWidth"); wide > 0 {
 		t.Errorf("on a phone the day is %d px too wide", wide)
 	}
 
@@ -166,7 +174,8 @@ func TestASaturdayOfFiveLoaves(t *testing.T) {
 	later(t, s, fmt.Sprintf("%dm", int(time.Until(late).Minutes())))
 	p.Go(day)
 	p.Sees("Towpath white")
-	p.Until("what was not started, planned anew", "document.querySelector('[data-row=loaf-0]')?.innerText.includes('(was ')")
+	p.Until("what was not started, planned anew",
+		"document.querySelector('[data-row=loaf-0]')?.innerText.includes('(was ')")
 	if first := row(p, "loaf-0"); !strings.Contains(first, "Late by") {
 		t.Errorf("not started in time, the raisin loaf says %q", first)
 	}
@@ -181,12 +190,14 @@ func TestASaturdayOfFiveLoaves(t *testing.T) {
 	axe(t, p, "Watch with a day's next moment")
 }
 
-// A ribbon's names are written by how wide it is, also in the first moment: by a guess, a phone's page would be too wide
+// A ribbon's names are written by how wide it is, also in the first moment: by a guess, a phone's page would be too
+// wide
 // until it was measured.
 func TestARibbonIsMeasuredBeforeItIsSeen(t *testing.T) {
 	s := serve(t)
 	at, date := kitchenOf(t, s), dayAfterTomorrow(t)
-	put(t, at+"/days/"+date.Format(time.DateOnly), bookOf(t, at, date, "Towpath white by 08:00", "Oat and honey loaf by 20:00"), 0)
+	put(t, at+"/days/"+date.Format(time.DateOnly), bookOf(t, at, date, "Towpath white by 08:00",
+		"Oat and honey loaf by 20:00"), 0)
 	phone := device(t, s.URL+"/log", 390, 844)
 	phone.Sees("Towpath white")
 	drive.Value[bool](phone, `(() => {
@@ -273,5 +284,6 @@ func TestALoafOfEveryWeek(t *testing.T) {
 	p.Go(s.URL + "/day/" + next.Format(time.DateOnly))
 	p.Sees("Towpath white")
 	p.Sees("by 12:00")
-	p.Until("its dot in the week", "document.querySelector('nav[aria-label=Days] [aria-current=date]').innerText.includes('●')")
+	p.Until("its dot in the week", "document.querySelector('nav[aria-label=Days] "+
+		"[aria-current=date]').innerText.includes('●')")
 }

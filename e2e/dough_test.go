@@ -56,7 +56,8 @@ func TestWeighingOnesOwnCupNarrowsTheHydration(t *testing.T) {
 	axe(t, p, "Own cup")
 	p.Click("Plan")
 	p.Sees("In the pan")
-	p.Until("the flour by the own cup", "document.querySelector('[data-grams=bread-flour]')?.innerText.includes('384 g')")
+	p.Until("the flour by the own cup",
+		"document.querySelector('[data-grams=bread-flour]')?.innerText.includes('384 g')")
 	if own := width(t, fact(p, "formula")); own >= wide/2 || own == 0 {
 		t.Errorf("the hydration is %d points wide by the own cup, %d before", own, wide)
 	}
@@ -126,7 +127,8 @@ func TestASwapIsMadeComparedKeptAndUndone(t *testing.T) {
 	written := amounts(p)
 	p.Click("whole milk")
 	p.Click("Use water and dry milk")
-	p.Until("dry milk in its place", "document.querySelector('[data-amount=dry-milk]') && !document.querySelector('[data-amount=milk]')")
+	p.Until("dry milk in its place", "document.querySelector('[data-amount=dry-milk]') && "+
+		"!document.querySelector('[data-amount=milk]')")
 	p.Click("Before and after")
 	p.Sees("was 55.5")
 	axe(t, p, "A swap")
@@ -142,9 +144,11 @@ func TestASwapIsMadeComparedKeptAndUndone(t *testing.T) {
 	p.Until("dry milk in its place", "document.querySelector('[data-amount=dry-milk]')")
 	p.Click("Keep in the recipe")
 	p.Sees("Kept as revision 2")
-	p.Until("the recipe holds it", "!location.search.includes('swap=') && document.querySelector('[data-amount=dry-milk]')")
+	p.Until("the recipe holds it", "!location.search.includes('swap=') && "+
+		"document.querySelector('[data-amount=dry-milk]')")
 	p.Click("Undo it")
-	p.Until("the recipe as it was", "document.querySelector('[data-amount=milk]') && !document.querySelector('[data-amount=dry-milk]')")
+	p.Until("the recipe as it was", "document.querySelector('[data-amount=milk]') && "+
+		"!document.querySelector('[data-amount=dry-milk]')")
 	if got := moved(written, amounts(p)); len(got) > 0 {
 		t.Errorf("undone for good, these lines differ: %v", got)
 	}
@@ -154,7 +158,8 @@ func TestASwapIsMadeComparedKeptAndUndone(t *testing.T) {
 	p.Click("Ready by")
 	p.Sees("No delay with")
 	p.Click("Make it delay-safe")
-	p.Until("a delay that is not refused", "!shows('No delay with') && document.querySelector('[data-amount=dried-egg], [data-amount=oil]')")
+	p.Until("a delay that is not refused", "!shows('No delay with') && "+
+		"document.querySelector('[data-amount=dried-egg], [data-amount=oil]')")
 
 	// What is not in the house is said, with what would do; without yeast, a loaf that needs none.
 	p.Click("Start now")
@@ -165,7 +170,8 @@ func TestASwapIsMadeComparedKeptAndUndone(t *testing.T) {
 	p.Click("Back to the panel")
 	p.Sees("There is no honey in the house")
 	p.Click("Use sugar")
-	p.Until("sugar in its place", "document.querySelector('[data-amount=sugar]') && !document.querySelector('[data-amount=honey]')")
+	p.Until("sugar in its place", "document.querySelector('[data-amount=sugar]') && "+
+		"!document.querySelector('[data-amount=honey]')")
 	p.Click("To buy")
 	p.Sees("For the shop")
 	axe(t, p, "Shopping list")

@@ -55,7 +55,8 @@ var furnished = sync.OnceValues(func() (string, error) {
 var starting sync.Mutex
 
 // alone are the tests that want the machine for themselves: they tell how long something takes, or count processes.
-var alone = map[string]bool{"TestOnePressOnASizeShowsNewAmountsAtOnce": true, "TestASecondStartIsQuickAndKeepsTheKitchen": true, "TestStartIsNotOfferedTooEarlyNorOnABusyMachine": true}
+var alone = map[string]bool{"TestOnePressOnASizeShowsNewAmountsAtOnce": true,
+	"TestASecondStartIsQuickAndKeepsTheKitchen": true, "TestStartIsNotOfferedTooEarlyNorOnABusyMachine": true}
 
 // serve starts a server with a data folder of its own, stopped when the test ends.
 func serve(t *testing.T, flags ...string) *drive.Server {
@@ -129,7 +130,8 @@ func axe(t *testing.T, p *drive.Page, screen string) {
 			continue
 		}
 		p.Resize(width, size[1])
-		check(fmt.Sprintf("dark at %d", width), "color-contrast", "target-size", "scrollable-region-focusable", "heading-order", "region", "page-has-heading-one", "landmark-unique", "aria-hidden-focus")
+		check(fmt.Sprintf("dark at %d", width), "color-contrast", "target-size", "scrollable-region-focusable",
+			"heading-order", "region", "page-has-heading-one", "landmark-unique", "aria-hidden-focus")
 	}
 	p.Dark(false)
 	p.Resize(size[0], size[1])
@@ -139,7 +141,8 @@ func axe(t *testing.T, p *drive.Page, screen string) {
 // takeOut tells Watch that the loaf is out of the pan, once the page shows the bake as it is now: what was to be
 // answered before is gone by then, and nothing moves under the press.
 func takeOut(p *drive.Page) {
-	p.Until("a loaf that is ready", "document.querySelector('[data-phase=warm], [data-phase=cold]') && !document.querySelector('[data-due]')")
+	p.Until("a loaf that is ready", "document.querySelector('[data-phase=warm], [data-phase=cold]') && "+
+		"!document.querySelector('[data-due]')")
 	p.Click("The loaf is out of the pan")
 }
 
@@ -152,11 +155,13 @@ func amount(p *drive.Page, ingredient string) string {
 }
 
 func grams(p *drive.Page, ingredient string) string {
-	return drive.Value[string](p, `document.querySelector('[data-grams="`+ingredient+`"]').textContent.replace(/^(moved|held|misses)/, "")`)
+	return drive.Value[string](p, `document.querySelector('[data-grams="`+ingredient+
+		`"]').textContent.replace(/^(moved|held|misses)/, "")`)
 }
 
 func choose(p *drive.Page, recipe string) {
 	p.Click("All recipes")
 	p.Click(recipe)
-	p.Until("the plan of "+recipe, "document.querySelector('h1').innerText.includes("+fmt.Sprintf("%q", recipe)+") && !document.querySelector('[role=listbox]')")
+	p.Until("the plan of "+recipe, "document.querySelector('h1').innerText.includes("+fmt.Sprintf("%q", recipe)+
+		") && !document.querySelector('[role=listbox]')")
 }

@@ -147,7 +147,8 @@ func TestTwoDevicesOfAHouseSeeEachOther(t *testing.T) {
 // serviceWorker is there once the browser keeps the program itself.
 const programKept = "navigator.serviceWorker.getRegistration().then((r) => !!r?.active)"
 
-// A phone whose server goes away with a bench in hand: it goes on, its page is closed and opened again, and all that was
+// A phone whose server goes away with a bench in hand: it goes on, its page is closed and opened again, and all that
+// was
 // tapped is told once, in order, when the server is back. The laptop then sees it.
 func TestABenchGoesOnWhileTheServerIsOutOfReach(t *testing.T) {
 	s := serve(t)
@@ -179,7 +180,8 @@ func TestABenchGoesOnWhileTheServerIsOutOfReach(t *testing.T) {
 	if err := s.Start(context.Background()); err != nil {
 		t.Fatal(err)
 	}
-	phone.Until("all is told", "!Object.keys(localStorage).some((k) => k.startsWith('outbox ')) && !document.querySelector('[data-answering]')")
+	phone.Until("all is told", "!Object.keys(localStorage).some((k) => k.startsWith('outbox ')) && "+
+		"!document.querySelector('[data-answering]')")
 	phone.Until("the same step", stepNow+" === "+strconv.Quote(last))
 	count := phone.Text("[data-count]")
 	laptop := device(t, bench, 1280, 800)
@@ -189,7 +191,8 @@ func TestABenchGoesOnWhileTheServerIsOutOfReach(t *testing.T) {
 	}
 }
 
-// A bake that is watched while the server is out of reach: what comes is counted on, a moment is ticked, and told later.
+// A bake that is watched while the server is out of reach: what comes is counted on, a moment is ticked, and told
+// later.
 func TestABakeIsWatchedWhileTheServerIsOutOfReach(t *testing.T) {
 	s := serve(t)
 	phone := device(t, s.URL, 390, 844)
@@ -248,12 +251,15 @@ func (m *member) ask(method, url string, body any, key string) (status int, answ
 	return response.StatusCode, answer
 }
 
-// Two servers of one database are one kitchen: who signs in at one is in at the other, a press that is sent to both counts
-// once, tries are counted together, and one of them may die under use. Cookies do not tell ports apart, as with a proxy.
+// Two servers of one database are one kitchen: who signs in at one is in at the other, a press that is sent to both
+// counts
+// once, tries are counted together, and one of them may die under use. Cookies do not tell ports apart, as with a
+// proxy.
 func TestTwoServersAreOneKitchen(t *testing.T) {
 	one := serve(t)
 	m := newMember(t)
-	if status, made := m.ask("POST", one.URL+"/api/v1/kitchens", map[string]any{"name": "Wharf House", "person": "Wren", "passphrase": passphrase}, "made"); status != 201 {
+	if status, made := m.ask("POST", one.URL+"/api/v1/kitchens", map[string]any{"name": "Wharf House",
+		"person": "Wren", "passphrase": passphrase}, "made"); status != 201 {
 		t.Fatalf("%d %v", status, made)
 	}
 	openUp(t, one)
@@ -263,7 +269,8 @@ func TestTwoServersAreOneKitchen(t *testing.T) {
 	}
 	t.Cleanup(func() { two.Stop() })
 	m = newMember(t)
-	status, in := m.ask("POST", one.URL+"/api/v1/session", map[string]any{"name": "Wharf House", "passphrase": passphrase}, "")
+	status, in := m.ask("POST", one.URL+"/api/v1/session", map[string]any{"name": "Wharf House",
+		"passphrase": passphrase}, "")
 	if status != 200 {
 		t.Fatalf("%d %v", status, in)
 	}
@@ -271,7 +278,8 @@ func TestTwoServersAreOneKitchen(t *testing.T) {
 	if status, _ := m.ask("GET", two.URL+at, nil, ""); status != 200 {
 		t.Fatalf("signed in at one, and the other answers %d", status)
 	}
-	recipe := map[string]any{"name": "Twice", "kind": "white", "standard": "us", "text": "1 cup water\n3 cups bread flour\n1 1/2 tsp salt\n2 tsp instant yeast"}
+	recipe := map[string]any{"name": "Twice", "kind": "white", "standard": "us",
+		"text": "1 cup water\n3 cups bread flour\n1 1/2 tsp salt\n2 tsp instant yeast"}
 	_, first := m.ask("POST", one.URL+at+"/recipes", recipe, "same")
 	_, second := m.ask("POST", two.URL+at+"/recipes", recipe, "same")
 	if first["id"] == nil || first["id"] != second["id"] {
@@ -308,7 +316,8 @@ func TestTwoServersAreOneKitchen(t *testing.T) {
 	}
 	guesses := map[int]int{}
 	for n := range 12 {
-		status, _ := newMember(t).ask("POST", []string{one.URL, two.URL}[n%2]+"/api/v1/session", map[string]any{"name": "Wharf House", "passphrase": "dry heron on a lock gate"}, "")
+		status, _ := newMember(t).ask("POST", []string{one.URL, two.URL}[n%2]+"/api/v1/session",
+			map[string]any{"name": "Wharf House", "passphrase": "dry heron on a lock gate"}, "")
 		guesses[status]++
 	}
 	if guesses[401] > 4 || guesses[429] < 8 {
@@ -360,7 +369,8 @@ func TestWhatOneDeviceDoesTheOtherShows(t *testing.T) {
 	laptop.Sees("Teal")
 }
 
-// By plain HTTP under a name of the house, where browsers give neither safe keys nor screen lock, everything else works.
+// By plain HTTP under a name of the house, where browsers give neither safe keys nor screen lock, everything else
+// works.
 func TestPlainHTTPInTheHouseWorksAndSaysWhatDoesNot(t *testing.T) {
 	s := serve(t)
 	own(t, s, "--host", drive.HouseName)
@@ -381,7 +391,8 @@ func TestPlainHTTPInTheHouseWorksAndSaysWhatDoesNot(t *testing.T) {
 	phone.Sees("keeps no screen awake here")
 	axe(t, phone, "House on a phone")
 	stranger := newMember(t)
-	if status, _ := stranger.ask("GET", strings.Replace(at, drive.HouseName, "127.0.0.1", 1)+"/api/v1/kitchens", nil, ""); status != 200 {
+	if status, _ := stranger.ask("GET", strings.Replace(at, drive.HouseName, "127.0.0.1", 1)+"/api/v1/kitchens", nil,
+		""); status != 200 {
 		t.Errorf("a stranger is answered %d", status)
 	}
 }
@@ -395,7 +406,8 @@ func TestTheHouseIsReachedOverTLS(t *testing.T) {
 		t.Fatalf("it serves at %s", s.URL)
 	}
 	trusting := func(roots *x509.CertPool) *http.Client {
-		return &http.Client{Timeout: 20 * time.Second, Transport: &http.Transport{TLSClientConfig: &tls.Config{RootCAs: roots, InsecureSkipVerify: roots == nil}}}
+		return &http.Client{Timeout: 20 * time.Second,
+			Transport: &http.Transport{TLSClientConfig: &tls.Config{RootCAs: roots, InsecureSkipVerify: roots == nil}}}
 	}
 	answer, err := trusting(nil).Get(s.URL + "/house.crt") // as a phone goes on once, to have it
 	if err != nil {
@@ -420,7 +432,8 @@ func TestTheHouseIsReachedOverTLS(t *testing.T) {
 	}
 }
 
-// A recipe goes to another kitchen by a link, and not any more once that is taken back; a forgotten passphrase is mended by
+// A recipe goes to another kitchen by a link, and not any more once that is taken back; a forgotten passphrase is
+// mended by
 // the printed code; the demo kitchen is made as new, and what was there is put aside.
 func TestALinkAPrintedCodeAndTheDemoAsNew(t *testing.T) {
 	s := serve(t)
@@ -463,7 +476,8 @@ func TestALinkAPrintedCodeAndTheDemoAsNew(t *testing.T) {
 	forgetful.Click("It is kept; go on")
 	forgetful.Sees("Wharf House has no machine yet")
 	own.Go(s.URL + "/kitchen")
-	own.Until("the open kitchen in place of the one that was left", "document.querySelector('h1')?.innerText === 'Heron Lock'")
+	own.Until("the open kitchen in place of the one that was left",
+		"document.querySelector('h1')?.innerText === 'Heron Lock'")
 
 	demo.Go(s.URL + "/kitchen?drawer=House")
 	demo.Click("Make the demo kitchen as new")

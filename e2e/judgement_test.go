@@ -13,7 +13,8 @@ func TestADoughForSeven(t *testing.T) {
 	p.Until("its dough cycle", "document.querySelector('[data-cycle]')?.dataset.cycle === 'dough'")
 	p.Click("Eaten at")
 	p.Type("Ready time", "19:00\r")
-	p.Until("eaten at seven, or some minutes before", "/^(18:5\\d|19:00)$/.test(document.querySelector('[data-ready]')?.innerText)")
+	p.Until("eaten at seven, or some minutes before",
+		"/^(18:5\\d|19:00)$/.test(document.querySelector('[data-ready]')?.innerText)")
 	p.Until("the dough is ready 75 minutes before", `(() => {
 		const [dough, eaten] = [...document.querySelectorAll('dl .figures.text-xl')].map(e => e.innerText).filter(t => /^\d\d:\d\d$/.test(t)).map(t => t.split(':').map(Number));
 		return eaten[0] * 60 + eaten[1] - dough[0] * 60 - dough[1] === 75;

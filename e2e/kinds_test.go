@@ -24,7 +24,8 @@ func startedAs(t *testing.T, s *drive.Server, recipe, key string) string {
 		if r["name"] != recipe {
 			continue
 		}
-		wish := map[string]any{"recipe": r["id"], "machine": shelf["machines"].([]any)[0].(map[string]any)["id"], "loaf": map[string]any{"size": r["size"]}, "time": map[string]any{"atPanel": true}}
+		wish := map[string]any{"recipe": r["id"], "machine": shelf["machines"].([]any)[0].(map[string]any)["id"],
+			"loaf": map[string]any{"size": r["size"]}, "time": map[string]any{"atPanel": true}}
 		_, plan := post(t, at+"/plan", wish, "p")
 		status, bake := post(t, at+"/bakes", map[string]any{"wish": wish, "digest": plan["digest"]}, key)
 		if status != 201 {
@@ -151,7 +152,8 @@ func TestStarterJamAndAPowerCut(t *testing.T) {
 	p.Type("Ingredients", "Too much jam\r5 cups crushed strawberries\r3 cups sugar")
 	p.Click("Keep the recipe")
 	p.Sees("5.0 cups of crushed fruit")
-	p.Until("no way to the bench", "[...document.querySelectorAll('button')].filter((b) => b.innerText === 'To the bench').every((b) => b.disabled)")
+	p.Until("no way to the bench", "[...document.querySelectorAll('button')].filter((b) => b.innerText === 'To the "+
+		"bench').every((b) => b.disabled)")
 	id := startLoaf(t, s)
 	later(t, s, "30m")
 	p.Go(s.URL + "/watch/" + id)

@@ -38,7 +38,8 @@ func TestALoafFromTheShelfToTheLog(t *testing.T) {
 	axe(t, p, "Plan with a refused delay")
 
 	choose(p, "Mooring raisin loaf")
-	p.Until("a delay for the raisin loaf", "/^\\d+ h \\d0$/.test(document.querySelector('[data-timer]')?.innerText ?? '')")
+	p.Until("a delay for the raisin loaf", "/^\\d+ h \\d0$/.test(document.querySelector('[data-timer]')?.innerText "+
+		"?? '')")
 	p.Click("Day:")
 	p.Click("tomorrow")
 	p.Type("Ready time", "7\r")
@@ -47,8 +48,11 @@ func TestALoafFromTheShelfToTheLog(t *testing.T) {
 	p.Click("Machine:")
 	p.Click("Boatyard machine")
 	p.Sees("dry first")
-	p.Until("2 lb refused with a reason", "document.querySelector('input[aria-label^=\"2 lb\"]')?.disabled && shows('has no setting for it')")
-	if got := drive.Value[string](p, "document.querySelector('[aria-label^=\"Layers\"] li').innerText"); !strings.HasPrefix(got, "active dry yeast") {
+	p.Until("2 lb refused with a reason", "document.querySelector('input[aria-label^=\"2 lb\"]')?.disabled && "+
+		"shows('has no setting for it')")
+	if got := drive.Value[string](p,
+		"document.querySelector('[aria-label^=\"Layers\"] li').innerText"); !strings.HasPrefix(got,
+		"active dry yeast") {
 		t.Errorf("dry first, the floor of the pan is %q", got)
 	}
 	axe(t, p, "Plan")
@@ -75,7 +79,8 @@ func TestALoafFromTheShelfToTheLog(t *testing.T) {
 	}
 	p.Until("the server's return to be noticed", "!shows('does not answer')")
 	p.Reload()
-	p.Until("the same bake after the crash", "document.querySelector('[data-countdown]') && document.querySelector('[data-moment=look] button').innerText.startsWith('Undo')")
+	p.Until("the same bake after the crash", "document.querySelector('[data-countdown]') && "+
+		"document.querySelector('[data-moment=look] button').innerText.startsWith('Undo')")
 	if now := drive.Value[string](p, "location.href"); now != address {
 		t.Errorf("after the crash the page is at %s, was at %s", now, address)
 	}
@@ -101,7 +106,8 @@ func TestALoafFromTheShelfToTheLog(t *testing.T) {
 	p.Sees("Raisins whole, crumb even.")
 	axe(t, p, "A logged bake")
 	p.Keys("l")
-	p.Until("the log with the new bake on top", "document.querySelector('[data-bake]')?.innerText.includes('Raisins whole, crumb even.')")
+	p.Until("the log with the new bake on top", "document.querySelector('[data-bake]')?.innerText.includes('Raisins "+
+		"whole, crumb even.')")
 	axe(t, p, "Log")
 	top := p.Text("[data-bake]")
 	for _, want := range []string{"Mooring raisin loaf", "1 1/2 lb", "Galley machine", "4 Sweet"} {
@@ -179,7 +185,8 @@ func TestBadTimesAreToldAtTheField(t *testing.T) {
 	p.Sees("Write a time such as 7:00")
 	p.Type("Ready time", "7:30 pm\r")
 	p.Until("the time to be read", "new URLSearchParams(location.search).get('ready')?.endsWith('T19:30')")
-	for _, bad := range []string{"/?recipe=none&size=9+lb&crust=burnt&cycle=jam", "/watch/none", "/log/01a20b86-4787-7116-b0c7-8cdb76f46303", "/nowhere"} {
+	for _, bad := range []string{"/?recipe=none&size=9+lb&crust=burnt&cycle=jam", "/watch/none",
+		"/log/01a20b86-4787-7116-b0c7-8cdb76f46303", "/nowhere"} {
 		p.Go(s.URL + bad)
 		p.Until("a page for "+bad, "document.querySelector('[role=alert], h1')")
 	}
@@ -196,7 +203,8 @@ func TestStartIsNotOfferedTooEarlyNorOnABusyMachine(t *testing.T) {
 	p.Click("tomorrow")
 	p.Type("Ready time", "23:50\r")
 	p.Sees("Load the pan later and press Start at")
-	p.Until("Start to wait for its hour", "document.querySelector('[data-start]').disabled && document.querySelector('[data-start]').innerText.startsWith('Start at')")
+	p.Until("Start to wait for its hour", "document.querySelector('[data-start]').disabled && "+
+		"document.querySelector('[data-start]').innerText.startsWith('Start at')")
 
 	p.Click("Start now")
 	p.Until("no delay", "document.querySelector('[data-timer]')?.innerText === 'no delay'")
@@ -207,8 +215,10 @@ func TestStartIsNotOfferedTooEarlyNorOnABusyMachine(t *testing.T) {
 	p.Go(s.URL)
 	p.Sees("the next start is at")
 	axe(t, p, "A busy machine")
-	p.Until("Start to wait for the machine", "document.querySelector('[data-start]').disabled && shows(document.querySelector('[data-start]').innerText.replace('Start at', 'the next start is at'))")
+	p.Until("Start to wait for the machine", "document.querySelector('[data-start]').disabled && "+
+		"shows(document.querySelector('[data-start]').innerText.replace('Start at', 'the next start is at'))")
 	p.Click("Machine:")
 	p.Click("Boatyard machine")
-	p.Until("the other machine to be free", "!document.querySelector('[data-start]').disabled && !shows('the next start is at')")
+	p.Until("the other machine to be free", "!document.querySelector('[data-start]').disabled && !shows('the next "+
+		"start is at')")
 }

@@ -23,7 +23,8 @@ func TestOnePressOnASizeShowsNewAmountsAtOnce(t *testing.T) {
 	s := serve(t)
 	p := open(t, s.URL)
 	p.Sees("In the pan")
-	p.Until("the neighbouring sizes to be fetched ahead", "performance.getEntriesByType('resource').filter(e => e.name.endsWith('/plan')).length >= 3")
+	p.Until("the neighbouring sizes to be fetched ahead", "performance.getEntriesByType('resource').filter(e => "+
+		"e.name.endsWith('/plan')).length >= 3")
 	took := drive.Value[[][]float64](p, `(async () => {
 		const frame = () => new Promise((done) => requestAnimationFrame(done));
 		const flour = () => document.querySelector("[data-grams=bread-flour]").innerText;
@@ -105,7 +106,8 @@ func TestNoFontOfTheComputerIsUsed(t *testing.T) {
 	s := serve(t)
 	for _, path := range []string{"/", "/log"} {
 		p := open(t, s.URL+path)
-		p.Until("the page, with all its parts", "document.querySelector('[data-amount], [data-bake]') && (location.pathname !== '/' || document.querySelector('input[aria-label=Recipe]'))")
+		p.Until("the page, with all its parts", "document.querySelector('[data-amount], [data-bake]') && "+
+			"(location.pathname !== '/' || document.querySelector('input[aria-label=Recipe]'))")
 		p.Settled()
 		for _, f := range p.PlatformFonts() {
 			if !f.Custom {
@@ -139,7 +141,9 @@ func TestNothingIsFetchedFromElsewhere(t *testing.T) {
 // The phone's width holds every screen without scrolling sideways.
 func TestNoScreenScrollsSidewaysOnAPhone(t *testing.T) {
 	s := serve(t)
-	for _, path := range []string{"/", "/log", "/watch", "/recipes", "/kitchen", "/kitchen?drawer=Flour", "/kitchen?drawer=Cupboard", "/kitchen?drawer=Units", "/kitchen?drawer=Habits", "/kitchen?drawer=Hours", "/machines", "/machines/new", "/bench", "/day"} {
+	for _, path := range []string{"/", "/log", "/watch", "/recipes", "/kitchen", "/kitchen?drawer=Flour",
+		"/kitchen?drawer=Cupboard", "/kitchen?drawer=Units", "/kitchen?drawer=Habits", "/kitchen?drawer=Hours",
+		"/machines", "/machines/new", "/bench", "/day"} {
 		p := tab(t, s.URL+path, 390, 844)
 		p.Until("the page", "document.querySelector('h1')")
 		p.Settled()
@@ -155,14 +159,16 @@ func TestTheSheetFitsWithoutScrolling(t *testing.T) {
 	s := serve(t)
 	p := open(t, s.URL)
 	p.Sees("In the pan")
-	for _, recipe := range []string{"Mooring raisin loaf", "Tiller gluten-free loaf", "Towpath white", "Sluice-gate egg loaf"} {
+	for _, recipe := range []string{"Mooring raisin loaf", "Tiller gluten-free loaf", "Towpath white",
+		"Sluice-gate egg loaf"} {
 		choose(p, recipe)
 		if recipe == "Sluice-gate egg loaf" {
 			p.Click("Ready by")
 			p.Sees("No delay with")
 		}
 		p.Settled()
-		if over := drive.Value[float64](p, "document.querySelector('main').scrollHeight - document.querySelector('main').clientHeight"); over > 0 {
+		if over := drive.Value[float64](p, "document.querySelector('main').scrollHeight - "+
+			"document.querySelector('main').clientHeight"); over > 0 {
 			t.Errorf("%s: the plan is %.0f px too tall for 1280 × 800", recipe, over)
 		}
 	}

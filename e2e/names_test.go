@@ -28,7 +28,10 @@ const cut = `(() => {
 	const width = document.documentElement.clientWidth;
 	if (document.documentElement.scrollWidth > width) out.push("the page is " + document.documentElement.scrollWidth + " wide");
 	const says = (e) => squeeze(e.innerText || e.getAttribute("aria-label")).slice(0, 40);
-	const scrolls = (e) => { for (let a = e.parentElement; a; a = a.parentElement) { const o = getComputedStyle(a).overflowX; if (o === "auto" || o === "scroll") return a !== document.documentElement && a.id !== "sheet"; } return false; };
+	const scrolls = (e) => { for (let a = e.parentElement; a;
+		a = a.parentElement) { const o = getComputedStyle(a).overflowX;
+		if (o === "auto" || o === "scroll") return a !== document.documentElement && a.id !== "sheet"; } return false;
+		};
 	for (const e of document.querySelectorAll("main *, nav *")) {
 		if (!seen(e) || e.closest(".sr-only") || e.matches(".sr-only, input, textarea, svg, svg *")) continue;
 		const owns = [...e.childNodes].some(n => n.nodeType === 3 && n.textContent.trim());
@@ -43,19 +46,25 @@ const cut = `(() => {
 		}));
 		if (right > width + 1 && !scrolls(e)) out.push("beyond the page: " + says(e) + " to " + Math.round(right));
 	}
-	const pressables = [...document.querySelectorAll("main button, main a[href], nav a[href], main label:has(> input)")].filter(e => seen(e) && !e.closest("[inert]") && !e.closest("svg"));
-	const window = (e) => { for (let a = e.parentElement; a; a = a.parentElement) if (["auto", "scroll"].includes(getComputedStyle(a).overflowY)) return a.getBoundingClientRect(); return document.documentElement.getBoundingClientRect(); };
+	const pressables = [...document.querySelectorAll("main button, main a[href], nav a[href],
+		main label:has(> input)")].filter(e => seen(e) && !e.closest("[inert]") && !e.closest("svg"));
+	const window = (e) => { for (let a = e.parentElement; a; a = a.parentElement) if (["auto",
+		"scroll"].includes(getComputedStyle(a).overflowY)) return a.getBoundingClientRect();
+		return document.documentElement.getBoundingClientRect(); };
 	const boxes = pressables.map(e => {
 		const r = e.getBoundingClientRect();
 		const sheet = window(e);
-		return [e, e.closest("nav") ? r : { left: r.left, right: r.right, top: Math.max(r.top, sheet.top), bottom: Math.min(r.bottom, sheet.bottom) }];
+		return [e, e.closest("nav") ? r : { left: r.left, right: r.right, top: Math.max(r.top, sheet.top),
+			bottom: Math.min(r.bottom, sheet.bottom) }];
 	});
 	for (let i = 0; i < boxes.length; i++) for (let k = i + 1; k < boxes.length; k++) {
 		const [a, x] = boxes[i], [b, y] = boxes[k];
 		if (a.contains(b) || b.contains(a)) continue;
-		const fixed = (e) => { for (; e; e = e.parentElement) if (["fixed", "sticky"].includes(getComputedStyle(e).position)) return true; return false; };
+		const fixed = (e) => { for (; e; e = e.parentElement) if (["fixed",
+			"sticky"].includes(getComputedStyle(e).position)) return true; return false; };
 		if (fixed(a) !== fixed(b)) continue;
-		const w = Math.min(x.right, y.right) - Math.max(x.left, y.left), h = Math.min(x.bottom, y.bottom) - Math.max(x.top, y.top);
+		const w = Math.min(x.right, y.right) - Math.max(x.left, y.left), h = Math.min(x.bottom,
+			y.bottom) - Math.max(x.top, y.top);
 		if (w > 2 && h > 2) out.push("on one another: " + says(a) + " / " + says(b));
 	}
 	return [...new Set(out)];
@@ -70,8 +79,10 @@ func TestLongNamesInFourScriptsAreWholeOnEveryScreen(t *testing.T) {
 	read := get(t, at+"/machines/"+machine)
 	n := 0 // changes of the day
 	for script, name := range scripts {
-		status, made := post(t, at+"/recipes", map[string]any{"name": name, "kind": "white", "size": "1 1/2 lb", "standard": "us", "note": name,
-			"text": "1 cup water\n3 cups bread flour\n1 1/2 tsp salt\n2 tsp active dry yeast\n1/2 cup raisins, " + string([]rune(name)[:50])}, "recipe-"+script)
+		status, made := post(t, at+"/recipes", map[string]any{"name": name, "kind": "white", "size": "1 1/2 lb",
+			"standard": "us", "note": name,
+			"text": "1 cup water\n3 cups bread flour\n1 1/2 tsp salt\n2 tsp active dry yeast\n1/2 cup raisins, " +
+				string([]rune(name)[:50])}, "recipe-"+script)
 		if status != http.StatusCreated {
 			t.Fatalf("%s: %d %v", script, status, made)
 		}
@@ -94,13 +105,19 @@ func TestLongNamesInFourScriptsAreWholeOnEveryScreen(t *testing.T) {
 		}
 		delete(wish, "time")
 		date := dayAfterTomorrow(t)
-		put(t, at+"/days/"+date.Format(time.DateOnly), map[string]any{"hands": 1, "loaves": []any{map[string]any{"id": "a", "when": "by", "by": date.Format(time.DateOnly) + "T12:00", "only": true, "wish": wish}}}, n)
+		put(t, at+"/days/"+date.Format(time.DateOnly), map[string]any{"hands": 1,
+			"loaves": []any{map[string]any{"id": "a", "when": "by", "by": date.Format(time.DateOnly) + "T12:00",
+				"only": true, "wish": wish}}}, n)
 		n++
 		p := open(t, s.URL)
-		for _, path := range []string{fmt.Sprintf("/?recipe=%v&machine=%v", made["id"], owned["id"]), fmt.Sprintf("/bench/%v", bench["id"]), fmt.Sprintf("/watch/%v", bake["id"]),
-			fmt.Sprintf("/verdict/%v", bake["id"]), "/log", fmt.Sprintf("/log/%v", bake["id"]), "/recipes", fmt.Sprintf("/recipes/%v", made["id"]), "/machines", fmt.Sprintf("/machines/%v", owned["id"]), "/kitchen", "/day/" + date.Format(time.DateOnly)} {
+		for _, path := range []string{fmt.Sprintf("/?recipe=%v&machine=%v", made["id"], owned["id"]),
+			fmt.Sprintf("/bench/%v", bench["id"]), fmt.Sprintf("/watch/%v", bake["id"]),
+			fmt.Sprintf("/verdict/%v", bake["id"]), "/log", fmt.Sprintf("/log/%v", bake["id"]), "/recipes",
+			fmt.Sprintf("/recipes/%v", made["id"]), "/machines", fmt.Sprintf("/machines/%v", owned["id"]), "/kitchen",
+			"/day/" + date.Format(time.DateOnly)} {
 			p.Go(s.URL + path)
-			p.Until("the page "+path, "document.querySelector('h1') && !shows('One moment') && !shows('Looking on the shelf')")
+			p.Until("the page "+path, "document.querySelector('h1') && !shows('One moment') && !shows('Looking on "+
+				"the shelf')")
 			p.Settled()
 			for _, width := range []int64{390, 768, 1024, 1280, 1920} {
 				p.Resize(width, 844)

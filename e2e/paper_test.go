@@ -65,10 +65,12 @@ func TestPaperAndBags(t *testing.T) {
 	p.Click("Card")
 	p.Sees("Into the pan")
 	axe(t, p, "A card")
-	whole(t, "card", printed(t, p, "card"), "Mooring raisin loaf", "water", "active dry yeast", "walnuts", "Menu 3×", "booklet comes first")
+	whole(t, "card", printed(t, p, "card"), "Mooring raisin loaf", "water", "active dry yeast", "walnuts", "Menu 3×",
+		"booklet comes first")
 	p.Click("Timetable")
 	p.Sees("press Start")
-	whole(t, "timetable", printed(t, p, "timetable"), "press Start", "Add-in beep", "take the loaf out", "Keep warm ends")
+	whole(t, "timetable", printed(t, p, "timetable"), "press Start", "Add-in beep", "take the loaf out",
+		"Keep warm ends")
 	p.Click("By mixer and oven")
 	p.Sees("dough hook")
 	axe(t, p, "By mixer and oven")
@@ -79,8 +81,11 @@ func TestPaperAndBags(t *testing.T) {
 	p.Sees("Into each bag")
 	axe(t, p, "Making bags")
 	flour := func(bags int) int {
-		p.Until(fmt.Sprintf("the flour of %d bags", bags), fmt.Sprintf("document.body.innerText.includes('The %d bags') && /[0-9] g$/.test([...document.querySelectorAll('tr')].find(r => r.innerText.includes('bread flour')).innerText)", bags))
-		return drive.Value[int](p, "parseInt([...document.querySelectorAll('tr')].find(r => r.innerText.includes('bread flour')).lastElementChild.innerText)")
+		p.Until(fmt.Sprintf("the flour of %d bags", bags), fmt.Sprintf("document.body.innerText.includes('The %d "+
+			"bags') && /[0-9] g$/.test([...document.querySelectorAll('tr')].find(r => r.innerText.includes('bread "+
+			"flour')).innerText)", bags))
+		return drive.Value[int](p, "parseInt([...document.querySelectorAll('tr')].find(r => "+
+			"r.innerText.includes('bread flour')).lastElementChild.innerText)")
 	}
 	four := flour(4)
 	p.Type("How many", "6\r")
@@ -113,7 +118,8 @@ func TestPaperAndBags(t *testing.T) {
 			t.Error("the flour that is in the bag is measured again")
 		}
 		p.Keys(" ")
-		p.Until("the step after "+step, "document.querySelector('[data-step]') && document.querySelector('[data-step]').dataset.step !== "+`"`+step+`"`)
+		p.Until("the step after "+step, "document.querySelector('[data-step]') && "+
+			"document.querySelector('[data-step]').dataset.step !== "+`"`+step+`"`)
 	}
 	p.Click("I have pressed Start")
 	p.Sees("until")

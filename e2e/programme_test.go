@@ -113,7 +113,8 @@ func TestCyclesAreComparedSideBySide(t *testing.T) {
 	p.Click("5 Rapid")
 	p.Until("one fewer", "!document.querySelector('[data-compared=rapid]')")
 	p.Reload()
-	p.Until("the same cycles after a reload", "document.querySelector('[data-compared=crusty]') && !document.querySelector('[data-compared=rapid]')")
+	p.Until("the same cycles after a reload", "document.querySelector('[data-compared=crusty]') && "+
+		"!document.querySelector('[data-compared=rapid]')")
 }
 
 func TestAListThatComesWhileTheButtonIsDownOpens(t *testing.T) {
@@ -137,7 +138,8 @@ func TestTheBakersOwnChoiceAndWishesAreKept(t *testing.T) {
 	choose(p, "Mooring raisin loaf")
 	cycle := func(want string) {
 		t.Helper()
-		p.Until("cycle "+want, fmt.Sprintf("document.querySelector('[data-cycle]')?.dataset.cycle === %q || document.querySelector('h2.text-lg')?.innerText.toLowerCase().includes(%q)", want, want))
+		p.Until("cycle "+want, fmt.Sprintf("document.querySelector('[data-cycle]')?.dataset.cycle === %q || "+
+			"document.querySelector('h2.text-lg')?.innerText.toLowerCase().includes(%q)", want, want))
 	}
 	p.Click("why this cycle")
 	p.Click("1 Basic")
@@ -208,8 +210,10 @@ func TestADelayAcrossTheNightWhenTheClocksChange(t *testing.T) {
 	p.Sees("In the pan")
 	p.Click("Ready by")
 	p.Type("Ready time", "7:00\r")
-	p.Until("bread at seven", "document.querySelector('[data-ready]')?.innerText.startsWith('06:5') || document.querySelector('[data-ready]')?.innerText === '07:00'")
-	press, err := time.ParseInLocation("15:04", drive.Value[string](p, "document.body.innerText.match(/Press Start at (\\d\\d:\\d\\d)/)[1]"), zone)
+	p.Until("bread at seven", "document.querySelector('[data-ready]')?.innerText.startsWith('06:5') || "+
+		"document.querySelector('[data-ready]')?.innerText === '07:00'")
+	press, err := time.ParseInLocation("15:04", drive.Value[string](p, "document.body.innerText.match(/Press Start "+
+		"at (\\d\\d:\\d\\d)/)[1]"), zone)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -220,7 +224,8 @@ func TestADelayAcrossTheNightWhenTheClocksChange(t *testing.T) {
 		t.Errorf("from %s to %s the timer is set to %s, want %v", start, ready, got, want)
 	}
 	// The same plan, opened later than it was made, is worked out anew and says so.
-	drive.Value[bool](p, "(Object.keys(sessionStorage).filter(k => k.includes('timer')).forEach(k => sessionStorage.setItem(k, '777')), true)")
+	drive.Value[bool](p, "(Object.keys(sessionStorage).filter(k => k.includes('timer')).forEach(k => "+
+		"sessionStorage.setItem(k, '777')), true)")
 	p.Reload()
 	p.Sees("the timer was to show 12 h 57, and is worked out anew for now")
 	byTheClock := time.Duration(24-press.Hour()+7)*time.Hour - time.Duration(press.Minute())*time.Minute

@@ -15,16 +15,21 @@ func TestARecipeFromACardToThePlan(t *testing.T) {
 	axe(t, p, "Recipes")
 	p.Click("Write a new one")
 	p.Type("Name", "Bridge loaf")
-	p.Type("Ingredients", "1 cup water\r2 tbsp butter or oil\r1 1/2 tsp salt\r2 3/4 cups bread flour\rteff flour\r2 tsp active dry yeast")
+	p.Type("Ingredients", "1 cup water\r2 tbsp butter or oil\r1 1/2 tsp salt\r2 3/4 cups bread flour\rteff flour\r2 "+
+		"tsp active dry yeast")
 	p.Sees("How much of it?")
 	p.Reload()
-	p.Until("the draft after a reload", "field('Ingredients')?.value.includes('teff flour') && field('Name').value === 'Bridge loaf'")
-	p.Type("Ingredients", "1 cup water\r2 tbsp butter or oil\r1 1/2 tsp salt\r2 3/4 cups bread flour\r1/4 cup teff flour\r2 tsp active dry yeast\rAdd-ins:\r1/2 cup raisins (optional)\rAt the first knead:\r1 tbsp sunflower seed\rGlaze:\r1 tbsp milk")
+	p.Until("the draft after a reload", "field('Ingredients')?.value.includes('teff flour') && field('Name').value "+
+		"=== 'Bridge loaf'")
+	p.Type("Ingredients", "1 cup water\r2 tbsp butter or oil\r1 1/2 tsp salt\r2 3/4 cups bread flour\r1/4 cup teff "+
+		"flour\r2 tsp active dry yeast\rAdd-ins:\r1/2 cup raisins (optional)\rAt the first knead:\r1 tbsp sunflower "+
+		"seed\rGlaze:\r1 tbsp milk")
 	p.Sees("teff flour")
 	p.Sees("by its flour")
 	axe(t, p, "Writing a recipe")
 	p.Click("Keep the recipe")
-	p.Until("the plan of the new recipe", "document.querySelector('h1')?.innerText.includes('Bridge loaf') && document.querySelector('[data-amount=raisins]')")
+	p.Until("the plan of the new recipe", "document.querySelector('h1')?.innerText.includes('Bridge loaf') && "+
+		"document.querySelector('[data-amount=raisins]')")
 	p.Sees("For the glaze")
 	p.Sees("Hold back for the first knead")
 	p.Until("what is held back", "document.querySelector('[data-amount=sunflower-seed]')")
@@ -36,7 +41,8 @@ func TestARecipeFromACardToThePlan(t *testing.T) {
 	p.Until("raisins again", "document.querySelector('[data-amount=raisins]')")
 	p.Click("butter")
 	p.Click("Use vegetable oil instead")
-	p.Until("oil in the butter's place", "document.querySelector('[data-amount=oil]') && !document.querySelector('[data-amount=butter]')")
+	p.Until("oil in the butter's place", "document.querySelector('[data-amount=oil]') && "+
+		"!document.querySelector('[data-amount=butter]')")
 	axe(t, p, "Plan of an own recipe")
 
 	p.Keys("r")
@@ -51,8 +57,10 @@ func TestARecipeFromACardToThePlan(t *testing.T) {
 
 // card is a card with three columns, a misspelt spice, a thing of the household's own and a name that this
 // household means otherwise than the larder.
-const card = "Harbour fruit loaf\rIngredient | 1 lb | 1 1/2 lb | 2 lb\rWater | 2/3 cup | 1 cup | 1 1/3 cups\rButter, softened | 1 tbsp | 1 1/2 tbsp | 3 tbsp\rSalt | 1 tsp | 1 1/2 tsp | 2 tsp\r" +
-	"Strong white flour | 2 cups | 3 cups | 4 cups\rNutmg | 1/4 tsp | 1/2 tsp | 3/4 tsp\rGranny's mix | 2 tbsp | 3 tbsp | 4 tbsp\rYeast | 1 tsp | 1 1/2 tsp | 2 tsp\r" +
+const card = "Harbour fruit loaf\rIngredient | 1 lb | 1 1/2 lb | 2 lb\rWater | 2/3 cup | 1 cup | 1 1/3 " +
+	"cups\rButter, softened | 1 tbsp | 1 1/2 tbsp | 3 tbsp\rSalt | 1 tsp | 1 1/2 tsp | 2 tsp\r" +
+	"Strong white flour | 2 cups | 3 cups | 4 cups\rNutmg | 1/4 tsp | 1/2 tsp | 3/4 tsp\rGranny's mix | 2 tbsp | 3 " +
+	"tbsp | 4 tbsp\rYeast | 1 tsp | 1 1/2 tsp | 2 tsp\r" +
 	"Add-ins:\rMixed fruit | 1/3 cup | 1/2 cup | 2/3 cup\rMethod\rSweet cycle, light crust.\rShape nothing."
 
 // A pasted card of three sizes, with two names that are not known and one that is meant otherwise: each is
@@ -68,7 +76,8 @@ func TestAPastedCardIsAskedAboutOnce(t *testing.T) {
 	p.Until("two questions", "document.querySelectorAll('[data-asks]').length === 2")
 	axe(t, p, "A card with questions")
 	p.Click("nutmeg")
-	p.Until("one question", "document.querySelectorAll('[data-asks]').length === 1 && !document.querySelector('[role=dialog]')")
+	p.Until("one question", "document.querySelectorAll('[data-asks]').length === 1 && "+
+		"!document.querySelector('[role=dialog]')")
 	p.Click("Say what it is")
 	p.Sees("It is something else")
 	axe(t, p, "What a name means")
@@ -77,13 +86,15 @@ func TestAPastedCardIsAskedAboutOnce(t *testing.T) {
 	drive.Value[bool](p, "(document.querySelector('[role=switch]').click(), true)")
 	drive.Value[bool](p, "(field('sesame').click(), true)")
 	p.Click("Keep this answer")
-	p.Until("no question", "document.querySelectorAll('[data-asks]').length === 0 && !document.querySelector('[role=dialog]')")
+	p.Until("no question", "document.querySelectorAll('[data-asks]').length === 0 && "+
+		"!document.querySelector('[role=dialog]')")
 	p.Click("1/2 cup dried fruit")
 	axe(t, p, "A line of a card")
 	p.Click("“Mixed fruit” means something else")
 	p.Type("Find it in the larder", "candied pe")
 	p.Click("candied peel")
-	p.Until("the guess corrected", "document.querySelector('[data-line=candied-peel]') && !document.querySelector('[data-line=dried-fruit]')")
+	p.Until("the guess corrected", "document.querySelector('[data-line=candied-peel]') && "+
+		"!document.querySelector('[data-line=dried-fruit]')")
 	p.Click("2 lb")
 	p.Until("the other column", "document.querySelector('[data-line=butter]').innerText.includes('3')")
 	p.Sees("differ")
@@ -93,13 +104,15 @@ func TestAPastedCardIsAskedAboutOnce(t *testing.T) {
 	p.Until("its plan", "document.querySelector('h1')?.innerText.includes('Harbour fruit loaf')")
 	for _, size := range []string{"1 lb", "2 lb", "1 1/2 lb"} {
 		p.Click(size)
-		p.Until("the plan at "+size, "new URLSearchParams(location.search).get('size') === '"+size+"' && document.querySelector('[data-amount=candied-peel]')")
+		p.Until("the plan at "+size, "new URLSearchParams(location.search).get('size') === '"+size+
+			"' && document.querySelector('[data-amount=candied-peel]')")
 		p.Until("no question at "+size, "!document.querySelector('[data-caution=unknown]')")
 	}
 	p.Go(s.URL + "/recipes/new")
 	p.Type("Ingredients", card)
 	p.Sees("The card has 3 sizes")
-	p.Until("nothing asked again", "document.querySelectorAll('[data-line]').length === 8 && document.querySelectorAll('[data-asks]').length === 0")
+	p.Until("nothing asked again", "document.querySelectorAll('[data-line]').length === 8 && "+
+		"document.querySelectorAll('[data-asks]').length === 0")
 }
 
 // What is not known stands on the plan as a question, and is refused in a delay; a line is edited as a line.
@@ -107,7 +120,8 @@ func TestAnUnknownStandsOnThePlanUntilItIsExplained(t *testing.T) {
 	s := serve(t)
 	p := open(t, s.URL+"/recipes/new")
 	p.Type("Name", "Lock loaf")
-	p.Type("Ingredients", "1 cup water\r2 tbsp oil\r1 1/2 tsp salt\r3 cups bread flour\r2 tbsp moonflower dust\r2 tsp yeast")
+	p.Type("Ingredients", "1 cup water\r2 tbsp oil\r1 1/2 tsp salt\r3 cups bread flour\r2 tbsp moonflower dust\r2 "+
+		"tsp yeast")
 	p.Sees("is not in the larder")
 	p.Click("2 tbsp vegetable oil")
 	p.Type("Amount", "1 1/2 tbsp")
@@ -123,7 +137,8 @@ func TestAnUnknownStandsOnThePlanUntilItIsExplained(t *testing.T) {
 	p.Click("In a dough it is like: choose …")
 	p.Click("ground spice")
 	p.Click("Keep this answer")
-	p.Until("the question gone", "!document.querySelector('[data-caution=unknown]') && document.querySelector('[data-amount]')")
+	p.Until("the question gone", "!document.querySelector('[data-caution=unknown]') && "+
+		"document.querySelector('[data-amount]')")
 }
 
 // What no loaf holds is asked about before anything is measured: a slip is mended with one press, and what is
@@ -136,10 +151,12 @@ func TestWhatNoLoafHoldsIsAskedAboutBeforeMeasuring(t *testing.T) {
 	p.Sees("a tablespoon for a teaspoon?")
 	p.Click("Keep the recipe")
 	p.Sees("a slip for 1 1/2 tsp?")
-	p.Until("nothing to measure yet", "[...document.querySelectorAll('button')].some(b => b.innerText === 'Answer first' && b.disabled) && document.querySelector('[data-start]').disabled")
+	p.Until("nothing to measure yet", "[...document.querySelectorAll('button')].some(b => b.innerText === 'Answer "+
+		"first' && b.disabled) && document.querySelector('[data-start]').disabled")
 	axe(t, p, "A question about the formula")
 	p.Click("Yes, use 1 1/2 tsp")
-	p.Until("the slip mended", "!document.querySelector('[data-caution=implausible]') && [...document.querySelectorAll('button')].some(b => b.innerText === 'To the bench' && !b.disabled)")
+	p.Until("the slip mended", "!document.querySelector('[data-caution=implausible]') && "+
+		"[...document.querySelectorAll('button')].some(b => b.innerText === 'To the bench' && !b.disabled)")
 
 	p.Go(s.URL + "/recipes/new")
 	p.Type("Name", "Saltless loaf")
@@ -148,7 +165,9 @@ func TestWhatNoLoafHoldsIsAskedAboutBeforeMeasuring(t *testing.T) {
 	p.Click("Keep the recipe")
 	p.Sees("There is no salt in it")
 	p.Click("It is meant")
-	p.Until("the answer kept", "!document.querySelector('[data-caution=implausible]') && [...document.querySelectorAll('button')].some(b => b.innerText === 'To the bench' && !b.disabled)")
+	p.Until("the answer kept", "!document.querySelector('[data-caution=implausible]') && "+
+		"[...document.querySelectorAll('button')].some(b => b.innerText === 'To the bench' && !b.disabled)")
 	p.Click("1 lb")
-	p.Until("no question at another size", "new URLSearchParams(location.search).get('size') === '1 lb' && !document.querySelector('[data-caution=implausible]')")
+	p.Until("no question at another size", "new URLSearchParams(location.search).get('size') === '1 lb' && "+
+		"!document.querySelector('[data-caution=implausible]')")
 }

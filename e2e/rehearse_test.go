@@ -23,7 +23,8 @@ func TestARehearsedBakeFromPressesToLoaf(t *testing.T) {
 	p.Sees("The plan says:")
 	axe(t, p, "A stand-in's panel")
 	p.Click("Menu")
-	p.Until("the display after one press", "document.querySelector('[data-display]').innerText.startsWith('2 Wholemeal')")
+	p.Until("the display after one press", "document.querySelector('[data-display]').innerText.startsWith('2 "+
+		"Wholemeal')")
 	p.Sees("The menu shows 2 Wholemeal; planned is 4 Sweet.")
 	p.Click("Menu")
 	p.Until("the display after two", "document.querySelector('[data-display]').innerText.startsWith('3')")
@@ -39,15 +40,19 @@ func TestARehearsedBakeFromPressesToLoaf(t *testing.T) {
 	p.Sees("Look at the dough: what is it like?")
 	seen := map[string]bool{}
 	for range 60 {
-		p.Until("something to answer", `document.querySelector("[data-due]") || shows("what is it like?") || shows("It is in") || [...document.querySelectorAll("button")].some((b) => b.innerText === "Take it out")`)
+		p.Until("something to answer",
+			`document.querySelector("[data-due]") || shows("what is it like?") || shows("It is in") || [...document.querySelectorAll("button")].some((b) => b.innerText === "Take it out")`)
 		switch {
-		case drive.Value[bool](p, `[...document.querySelectorAll("button")].some((b) => b.innerText === "Take it out")`):
+		case drive.Value[bool](p,
+			`[...document.querySelectorAll("button")].some((b) => b.innerText === "Take it out")`):
 			p.Click("Take it out")
 			p.Until("the loaf", `/^(A good loaf|The loaf:)/m.test(document.querySelector("section[aria-labelledby=window]").innerText)`)
 			if !seen["dose"] || !seen["beep"] || !drive.Value[bool](p, `shows("A good loaf")`) {
 				path := drive.Value[string](p, "location.pathname")
-				stands := get(t, kitchenOf(t, s)+"/rehearsals/"+path[strings.LastIndex(path, "/")+1:])["state"].(map[string]any)
-				t.Fatalf("asked for %v, and came out as %v; told of it: %v; sounds: %v", seen, stands["loaf"], stands["happens"], stands["sounds"])
+				stands := get(t, kitchenOf(t, s)+"/rehearsals/"+path[strings.LastIndex(path, "/")+
+					1:])["state"].(map[string]any)
+				t.Fatalf("asked for %v, and came out as %v; told of it: %v; sounds: %v", seen, stands["loaf"],
+					stands["happens"], stands["sounds"])
 			}
 			axe(t, p, "A rehearsed loaf")
 			p.Sees("A good loaf") // still, while its clock runs on
@@ -56,13 +61,15 @@ func TestARehearsedBakeFromPressesToLoaf(t *testing.T) {
 			p.Sees("A rehearsal: nothing was baked")
 			p.Sees("At the dough ball:")
 			p.Go(s.URL + "/log")
-			p.Until("it is told apart from real bakes", `document.querySelector("[data-bake]").innerText.includes("rehearsed")`)
+			p.Until("it is told apart from real bakes",
+				`document.querySelector("[data-bake]").innerText.includes("rehearsed")`)
 			return
 		case drive.Value[bool](p, `[...document.querySelectorAll("button")].some((b) => b.innerText === "It is in")`):
 			seen["dose"] = true
 			before := drive.Value[string](p, "document.querySelector('[aria-label=\"The dough ball\"]').innerText")
 			p.Click("It is in")
-			p.Until("the dose to be taken", "document.querySelector('[aria-label=\"The dough ball\"]')?.innerText !== "+quoted(before))
+			p.Until("the dose to be taken",
+				"document.querySelector('[aria-label=\"The dough ball\"]')?.innerText !== "+quoted(before))
 		case drive.Value[bool](p, `!!document.querySelector("[data-due]")`):
 			seen["beep"] = true
 			due := drive.Value[string](p, `document.querySelector("[data-due]").dataset.due`)
@@ -77,7 +84,8 @@ func TestARehearsedBakeFromPressesToLoaf(t *testing.T) {
 	t.Error("the rehearsal did not come to its end")
 }
 
-// A filled loaf in rehearsal: the machine pauses with a beep, the loaf is taken out, rolled and put back, and only Start,
+// A filled loaf in rehearsal: the machine pauses with a beep, the loaf is taken out, rolled and put back, and only
+// Start,
 // pressed on the stand-in's own panel, lets it go on.
 func TestARehearsedPause(t *testing.T) {
 	s := serve(t)
@@ -103,9 +111,11 @@ func TestARehearsedPause(t *testing.T) {
 	p.Click("Start")
 	paused := false
 	for range 60 {
-		p.Until("something to answer", `document.querySelector("[data-due]") || shows("what is it like?") || shows("It is in") || [...document.querySelectorAll("button")].some((b) => b.innerText === "Take it out")`)
+		p.Until("something to answer",
+			`document.querySelector("[data-due]") || shows("what is it like?") || shows("It is in") || [...document.querySelectorAll("button")].some((b) => b.innerText === "Take it out")`)
 		switch {
-		case drive.Value[bool](p, `[...document.querySelectorAll("button")].some((b) => b.innerText === "Take it out")`):
+		case drive.Value[bool](p,
+			`[...document.querySelectorAll("button")].some((b) => b.innerText === "Take it out")`):
 			if !paused {
 				t.Error("it never paused for its filling")
 			}
@@ -125,7 +135,8 @@ func TestARehearsedPause(t *testing.T) {
 		case drive.Value[bool](p, `[...document.querySelectorAll("button")].some((b) => b.innerText === "It is in")`):
 			before := drive.Value[string](p, "document.querySelector('[aria-label=\"The dough ball\"]').innerText")
 			p.Click("It is in")
-			p.Until("the dose to be taken", "document.querySelector('[aria-label=\"The dough ball\"]')?.innerText !== "+quoted(before))
+			p.Until("the dose to be taken",
+				"document.querySelector('[aria-label=\"The dough ball\"]')?.innerText !== "+quoted(before))
 		default:
 			p.Click(answerOf(p))
 			p.Until("the look to be answered", `!shows("what is it like?")`)
@@ -136,7 +147,9 @@ func TestARehearsedPause(t *testing.T) {
 
 // answerOf is the answer that fits what the stand-in's window shows.
 func answerOf(p *drive.Page) string {
-	return map[string]string{"pours": "No ball, it coats the floor", "smears": "A ball that smears", "smooth": "One smooth ball", "torn": "Ragged, torn", "knocks": "Hard, or in bits", "corners": "Flour in the corners"}[drive.Value[string](p, "document.querySelector('[data-look]').dataset.look")]
+	return map[string]string{"pours": "No ball, it coats the floor", "smears": "A ball that smears",
+		"smooth": "One smooth ball", "torn": "Ragged, torn", "knocks": "Hard, or in bits",
+		"corners": "Flour in the corners"}[drive.Value[string](p, "document.querySelector('[data-look]').dataset.look")]
 }
 
 func quoted(s string) string { return "`" + s + "`" }

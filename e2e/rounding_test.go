@@ -13,7 +13,8 @@ import (
 // amounts reads every amount on the plan, by ingredient, as text: measures, then grams.
 func amounts(p *drive.Page) map[string]string {
 	return drive.Value[map[string]string](p, `Object.fromEntries([...document.querySelectorAll("[data-amount]")].map((e) => {
-		const read = (x) => { const c = x.cloneNode(true); c.querySelectorAll(".sr-only").forEach((s) => s.remove()); return c.textContent.replace(/\s+/g, " ").trim(); };
+		const read = (x) => { const c = x.cloneNode(true); c.querySelectorAll(".sr-only").forEach((s) => s.remove());
+			return c.textContent.replace(/\s+/g, " ").trim(); };
 		return [e.dataset.amount, read(e) + " = " + read(document.querySelector('[data-grams="' + e.dataset.amount + '"]'))];
 	}))`)
 }
@@ -33,7 +34,8 @@ func moved(a, b map[string]string) []string {
 func until(p *drive.Page, what string, before map[string]string) map[string]string {
 	b, _ := json.Marshal(before)
 	p.Until(what, `JSON.stringify(Object.fromEntries([...document.querySelectorAll("[data-amount]")].map((e) => {
-		const read = (x) => { const c = x.cloneNode(true); c.querySelectorAll(".sr-only").forEach((s) => s.remove()); return c.textContent.replace(/\s+/g, " ").trim(); };
+		const read = (x) => { const c = x.cloneNode(true); c.querySelectorAll(".sr-only").forEach((s) => s.remove());
+			return c.textContent.replace(/\s+/g, " ").trim(); };
 		return [e.dataset.amount, read(e) + " = " + read(document.querySelector('[data-grams="' + e.dataset.amount + '"]'))];
 	}).sort())) !== JSON.stringify(Object.fromEntries(Object.entries(`+string(b)+`).sort()))`)
 	return amounts(p)
@@ -63,14 +65,16 @@ func TestAmountsFollowSizeStepsMeasuresLocksAndTheScale(t *testing.T) {
 	// Each step closer costs more handling.
 	for n := handling(p); drive.Value[bool](p, "!document.querySelector('[aria-label=\"Closer\"]').disabled"); {
 		p.Click("Closer")
-		p.Until("more scoops", fmt.Sprintf("Number(document.querySelector('[data-handling]').dataset.handling) > %g", n))
+		p.Until("more scoops", fmt.Sprintf("Number(document.querySelector('[data-handling]').dataset.handling) > %g",
+			n))
 		n = handling(p)
 	}
 	closest := amounts(p)
 	for drive.Value[bool](p, "!document.querySelector('[aria-label=\"Fewer scoops\"]').disabled") {
 		n := handling(p)
 		p.Click("Fewer scoops")
-		p.Until("fewer scoops", fmt.Sprintf("Number(document.querySelector('[data-handling]').dataset.handling) < %g", n))
+		p.Until("fewer scoops", fmt.Sprintf("Number(document.querySelector('[data-handling]').dataset.handling) < %g",
+			n))
 	}
 	if back := amounts(p); len(moved(back, closest)) == 0 {
 		t.Error("fewer scoops and closest are the same amounts")
@@ -113,9 +117,11 @@ func TestAmountsFollowSizeStepsMeasuresLocksAndTheScale(t *testing.T) {
 	p.Click("bread flour")
 	p.Type("I have", "2 cups")
 	p.Click("Scale the loaf to it")
-	p.Until("a loaf of 2 cups of flour", "document.querySelector('[data-grams=bread-flour]').innerText.includes('250 g')")
+	p.Until("a loaf of 2 cups of flour",
+		"document.querySelector('[data-grams=bread-flour]').innerText.includes('250 g')")
 	p.Click("Back to the panel")
-	p.Until("a loaf of its own size", "document.querySelector('label:has(input:checked)').innerText.startsWith('1 1/4')")
+	p.Until("a loaf of its own size",
+		"document.querySelector('label:has(input:checked)').innerText.startsWith('1 1/4')")
 	p.Until("the next larger setting", "document.querySelector('[data-setting]').innerText === '1 1/2 lb'")
 	p.Click("bread flour")
 	p.Click("Let it go again")
@@ -146,20 +152,23 @@ func TestFiguresAreInTheKitchensUnits(t *testing.T) {
 	}
 	look := func(what string) {
 		t.Helper()
-		if found := drive.Value[[]string](p, `(document.querySelector("main").innerText.match(/.*(\d\.\d|\d mm|\d\s?k?g\b|°C).*/g) ?? []).filter(l => !/net carbohydrate|100 g|^(500|750|1000) g$/.test(l))`); len(found) > 0 {
+		if found := drive.Value[[]string](p,
+			`(document.querySelector("main").innerText.match(/.*(\d\.\d|\d mm|\d\s?k?g\b|°C).*/g) ?? []).filter(l => !/net carbohydrate|100 g|^(500|750|1000) g$/.test(l))`); len(found) > 0 {
 			t.Errorf("%s: %q", what, found)
 		}
 	}
 	p.Go(s.URL)
 	p.Sees("In the pan")
-	if got := drive.Value[string](p, `document.querySelector("[data-grams=salt]").innerText`); !contains(got, ",") || !contains(got, "oz") {
+	if got := drive.Value[string](p, `document.querySelector("[data-grams=salt]").innerText`); !contains(got, ",") ||
+		!contains(got, "oz") {
 		t.Errorf("salt is %q", got)
 	}
 	look("Plan")
 	p.Click("Hydration")
 	p.Sees("net carbohydrate")
 	look("the formula")
-	for _, why := range []struct{ press, sees string }{{"water at", "in the pan"}, {"active dry yeast", "exactly"}, {"bread flour", "exactly"}} {
+	for _, why := range []struct{ press, sees string }{{"water at", "in the pan"}, {"active dry yeast", "exactly"},
+		{"bread flour", "exactly"}} {
 		p.Keys("\x1b")
 		p.Click(why.press)
 		p.Sees(why.sees)
@@ -178,10 +187,13 @@ func TestFiguresAreInTheKitchensUnits(t *testing.T) {
 		}
 	}
 	bake := get(t, at+"/bakes")["bakes"].([]any)[0].(map[string]any)["id"].(string)
-	for _, at := range []struct{ path, sees string }{{"/log", "Towpath white"}, {"/log/year", "loaves"}, {"/verdict/" + bake, "It weighs, ounces"},
-		{"/recipes", "Towpath white"}, {"/recipes/" + recipe, "per 100"}, {"/recipes/" + recipe + "/story", "Its revisions"}, {"/bags/new", "oz"},
+	for _, at := range []struct{ path, sees string }{{"/log", "Towpath white"}, {"/log/year", "loaves"},
+		{"/verdict/" + bake, "It weighs, ounces"},
+		{"/recipes", "Towpath white"}, {"/recipes/" + recipe, "per 100"}, {"/recipes/" + recipe + "/story",
+			"Its revisions"}, {"/bags/new", "oz"},
 		{"/machines", "Galley machine"}, {"/machines/" + machine, "Keeps warm for"}, {"/machines/new", " in ·"},
-		{"/kitchen", "in the drawer"}, {"/kitchen?drawer=Flour", "oz sifted"}, {"/kitchen?drawer=Cupboard", "yeast"}, {"/kitchen?drawer=Habits", "Salt"}} {
+		{"/kitchen", "in the drawer"}, {"/kitchen?drawer=Flour", "oz sifted"}, {"/kitchen?drawer=Cupboard", "yeast"},
+		{"/kitchen?drawer=Habits", "Salt"}} {
 		p.Go(s.URL + at.path)
 		p.Sees(at.sees)
 		look(at.path)
@@ -201,7 +213,8 @@ func TestTheKitchensMeasuresAndSchoolsShowOnThePlan(t *testing.T) {
 	p.Sees("180 ml")
 	p.Keys("\x1b")
 	p.Click("Plan")
-	p.Until("flour without the cup", "document.querySelector('[data-amount=bread-flour]') && !document.querySelector('[data-amount=bread-flour]').innerText.includes('3 cups')")
+	p.Until("flour without the cup", "document.querySelector('[data-amount=bread-flour]') && "+
+		"!document.querySelector('[data-amount=bread-flour]').innerText.includes('3 cups')")
 	if got := amount(p, "bread-flour"); got == "3cups" {
 		t.Errorf("the cup is out of the drawer, but the flour is %s", got)
 	}
@@ -210,9 +223,11 @@ func TestTheKitchensMeasuresAndSchoolsShowOnThePlan(t *testing.T) {
 	p.Until("the mug gone", "!shows('180 ml')")
 	p.Click("Units")
 	p.Click("On a scale")
-	p.Until("the scale chosen", "document.querySelector('label:has(input:checked)')?.innerText.startsWith('On a scale')")
+	p.Until("the scale chosen",
+		"document.querySelector('label:has(input:checked)')?.innerText.startsWith('On a scale')")
 	p.Click("Plan")
-	p.Until("grams for every line", "[...document.querySelectorAll('[data-amount]')].every(e => e.innerText.trim().endsWith(' g'))")
+	p.Until("grams for every line", "[...document.querySelectorAll('[data-amount]')].every(e => "+
+		"e.innerText.trim().endsWith(' g'))")
 	p.Sees("pan 237 g")
 	p.Click("Kitchen")
 	p.Click("Units")
@@ -222,15 +237,18 @@ func TestTheKitchensMeasuresAndSchoolsShowOnThePlan(t *testing.T) {
 	p.Sees("pan 8.35 oz")
 	p.Click("12 slices")
 	p.Type("Slices wanted", "15\r")
-	p.Until("the size for fifteen slices", "document.querySelector('label:has(input:checked)').innerText.startsWith('2')")
+	p.Until("the size for fifteen slices",
+		"document.querySelector('label:has(input:checked)').innerText.startsWith('2')")
 	p.Type("Slices wanted", "40\r")
 	p.Sees("more than one loaf")
 	p.Click("1 1/2 lb")
 	p.Until("the written size again", "!shows('more than one loaf')")
 	p.Type("Eaters", "5\r")
-	p.Until("ten slices, at two each", "field('Slices wanted').value === '2' && document.querySelector('label:has(input:checked)').innerText.startsWith('1')")
+	p.Until("ten slices, at two each", "field('Slices wanted').value === '2' && "+
+		"document.querySelector('label:has(input:checked)').innerText.startsWith('1')")
 	p.Type("Slices wanted", "3\r")
-	p.Until("the size for five eaters of three slices", "document.querySelector('label:has(input:checked)').innerText.startsWith('2')")
+	p.Until("the size for five eaters of three slices",
+		"document.querySelector('label:has(input:checked)').innerText.startsWith('2')")
 	p.Click("1 1/2 lb")
 	p.Click("Kitchen")
 	p.Click("Units")
@@ -242,7 +260,8 @@ func TestTheKitchensMeasuresAndSchoolsShowOnThePlan(t *testing.T) {
 	p.Type("A cup of bread flour, in grams", "9000\r")
 	p.Sees("1 to 1000")
 	p.Type("A cup of bread flour, in grams", "140\r")
-	p.Until("the own cup kept", "document.querySelector('[role=status]').innerText.includes('Kept') && field('A cup of bread flour, in grams').value === '140'")
+	p.Until("the own cup kept", "document.querySelector('[role=status]').innerText.includes('Kept') && field('A cup "+
+		"of bread flour, in grams').value === '140'")
 	p.Click("Plan")
 	p.Until("three cups of 140 g", "document.querySelector('[data-grams=bread-flour]')?.innerText.includes('420 g')")
 }

@@ -7,7 +7,8 @@ import (
 	"risepan/e2e/drive"
 )
 
-// The demo's loaf that kept collapsing, read from its first sight to its mended form: what was changed between the loaves,
+// The demo's loaf that kept collapsing, read from its first sight to its mended form: what was changed between the
+// loaves,
 // the figures over time and their tables, two revisions side by side, and a way back that is undone.
 func TestAStoryIsReadAndAnOldRevisionReturns(t *testing.T) {
 	s := serve(t)
@@ -31,13 +32,18 @@ func TestAStoryIsReadAndAnOldRevisionReturns(t *testing.T) {
 			t.Errorf("the story falls back on %s for %v letters", f.Name, f.Glyphs)
 		}
 	}
-	p.Until("the marks as a table", `(document.querySelector('[data-plot="Mark"] summary').click(), document.querySelectorAll('[data-plot="Mark"] tbody tr').length === 4)`)
-	p.Until("the first and the last side by side", "document.querySelector('[data-difference]').innerText.includes('hydration')")
+	p.Until("the marks as a table",
+		`(document.querySelector('[data-plot="Mark"] summary').click(),
+			document.querySelectorAll('[data-plot="Mark"] tbody tr').length === 4)`)
+	p.Until("the first and the last side by side",
+		"document.querySelector('[data-difference]').innerText.includes('hydration')")
 	p.Click("To: revision 3")
 	p.Click("revision 2")
-	p.Until("water is no part of the first change", "!document.querySelector('[data-difference]').innerText.includes('water')")
+	p.Until("water is no part of the first change",
+		"!document.querySelector('[data-difference]').innerText.includes('water')")
 	p.Click("Go back to it: revision 1")
-	p.Until("a fourth revision", "document.querySelector('[data-revision=\"4\"]')?.innerText.includes('Back to revision 1')")
+	p.Until("a fourth revision", "document.querySelector('[data-revision=\"4\"]')?.innerText.includes('Back to "+
+		"revision 1')")
 	p.Click("Go back to it: revision 3")
 	p.Until("a fifth", "document.querySelector('[data-revision=\"5\"]')?.innerText.includes('Back to revision 3')")
 	p.Resize(390, 844)
@@ -48,7 +54,8 @@ func TestAStoryIsReadAndAnOldRevisionReturns(t *testing.T) {
 	}
 }
 
-// Three loaves that came out darker than they were set are a lesson: read with its evidence, declined and offered again,
+// Three loaves that came out darker than they were set are a lesson: read with its evidence, declined and offered
+// again,
 // taken, and seen in the next plan. The year counts them.
 func TestTheLogTeachesAboutAMachine(t *testing.T) {
 	s := serve(t)
@@ -56,7 +63,8 @@ func TestTheLogTeachesAboutAMachine(t *testing.T) {
 	for n := range 3 {
 		id := startedAs(t, s, "Towpath white", fmt.Sprint("start", n))
 		for _, what := range []map[string]any{{"what": "taken out"}, {"what": "judged", "mark": 4, "crust": "dark"}} {
-			if status, told := post(t, at+"/bakes/"+id+"/happenings", what, fmt.Sprintf("%.5s-%d", what["what"], n), ""); status != 201 {
+			if status, told := post(t, at+"/bakes/"+id+"/happenings", what, fmt.Sprintf("%.5s-%d", what["what"], n),
+				""); status != 201 {
 				t.Fatalf("%v: %d %v", what, status, told)
 			}
 		}

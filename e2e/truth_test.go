@@ -11,7 +11,8 @@ import (
 // written keeps a recipe of a text, and gives its id.
 func written(t *testing.T, at, name, kind, text string) string {
 	t.Helper()
-	status, r := post(t, at+"/recipes", map[string]any{"name": name, "kind": kind, "standard": "us", "text": text}, strings.ReplaceAll(name, " ", ""))
+	status, r := post(t, at+"/recipes", map[string]any{"name": name, "kind": kind, "standard": "us", "text": text},
+		strings.ReplaceAll(name, " ", ""))
 	if status != 201 {
 		t.Fatalf("%s is not kept: %d %v", name, status, r)
 	}
@@ -45,12 +46,14 @@ func sized(t *testing.T, at, name string, noSize bool, sizes ...string) string {
 func TestALoafSmallerThanItsSettingFromPlanToBakeThisAgain(t *testing.T) {
 	s := serve(t)
 	at := kitchenOf(t, s)
-	r := written(t, at, "Half-crown white", "white", "3/4 cup water\n1 tbsp oil\n1 tbsp sugar\n1 tsp salt\n2 cups bread flour\n1 packet active dry yeast")
+	r := written(t, at, "Half-crown white", "white", "3/4 cup water\n1 tbsp oil\n1 tbsp sugar\n1 tsp salt\n2 cups "+
+		"bread flour\n1 packet active dry yeast")
 	m := sized(t, at, "Lock machine", false, "1 1/2 lb", "2 lb")
 	p := open(t, s.URL+"/?recipe="+r+"&machine="+m)
 	plan := func(where string) {
 		t.Helper()
-		p.Until("the loaf's size "+where, "document.querySelector('label:has(input:checked)')?.innerText.startsWith('1 lb')")
+		p.Until("the loaf's size "+where,
+			"document.querySelector('label:has(input:checked)')?.innerText.startsWith('1 lb')")
 		p.Until("the setting "+where, "document.querySelector('[data-setting]').innerText === '1 1/2 lb'")
 		if got := grams(p, "bread-flour"); got != "250 g" {
 			t.Errorf("%s it has %s of flour, want 250 g", where, got)
@@ -65,7 +68,8 @@ func TestALoafSmallerThanItsSettingFromPlanToBakeThisAgain(t *testing.T) {
 	p.Click("Start the bake")
 	p.Until("the dialog", "document.querySelector('[role=dialog]')?.innerText.includes('I have pressed Go')")
 	p.Click("I have pressed Go")
-	p.Until("the loaf on Watch", "document.querySelector('header')?.innerText.includes('1 lb · Lock machine') && /until [0-9]/.test(document.querySelector('[data-phase]')?.innerText)")
+	p.Until("the loaf on Watch", "document.querySelector('header')?.innerText.includes('1 lb · Lock machine') && "+
+		"/until [0-9]/.test(document.querySelector('[data-phase]')?.innerText)")
 	later(t, s, "4h")
 	p.Reload()
 	takeOut(p)
@@ -83,11 +87,13 @@ func TestALoafSmallerThanItsSettingFromPlanToBakeThisAgain(t *testing.T) {
 func TestABananaBreadAsWritten(t *testing.T) {
 	s := serve(t)
 	at := kitchenOf(t, s)
-	r := written(t, at, "Banana bread", "quick bread", "2 eggs\n1 cup mashed banana\n1/3 cup oil\n1/4 cup milk\n3/4 cup sugar\n1/2 tsp salt\n2 cups all-purpose flour\n2 tsp baking powder")
+	r := written(t, at, "Banana bread", "quick bread", "2 eggs\n1 cup mashed banana\n1/3 cup oil\n1/4 cup milk\n3/4 "+
+		"cup sugar\n1/2 tsp salt\n2 cups all-purpose flour\n2 tsp baking powder")
 	for _, noSize := range []bool{false, true} {
 		name := map[bool]string{false: "Two pounds", true: "Two pounds without sizes"}[noSize]
 		p := open(t, s.URL+"/?recipe="+r+"&machine="+sized(t, at, name, noSize, "2 lb"))
-		p.Until("as written", "document.querySelector('label:has(input:checked)')?.innerText.replace(/\\s+/g, ' ').trim() === 'as written' && document.querySelector('[data-amount=egg]')")
+		p.Until("as written", "document.querySelector('label:has(input:checked)')?.innerText.replace(/\\s+/g, ' "+
+			"').trim() === 'as written' && document.querySelector('[data-amount=egg]')")
 		for ingredient, want := range map[string]string{"egg": "2", "plain-flour": "2cups", "sugar": "1/2+1/4cup"} {
 			if got := amount(p, ingredient); got != want {
 				t.Errorf("%s of a card as written: %q, want %q", ingredient, got, want)
@@ -100,11 +106,13 @@ func TestABananaBreadAsWritten(t *testing.T) {
 func TestHotWaterIsStopped(t *testing.T) {
 	s := serve(t)
 	at := kitchenOf(t, s)
-	r := written(t, at, "Hot hands loaf", "white", "1 cup water at 63 °C\n1 tbsp oil\n1 tbsp sugar\n1 1/2 tsp salt\n3 cups bread flour\n2 tsp active dry yeast")
+	r := written(t, at, "Hot hands loaf", "white", "1 cup water at 63 °C\n1 tbsp oil\n1 tbsp sugar\n1 1/2 tsp "+
+		"salt\n3 cups bread flour\n2 tsp active dry yeast")
 	p := open(t, s.URL+"/?recipe="+r)
 	p.Sees("none survives")
 	axe(t, p, "Hot water")
-	p.Until("no way to the bench", "[...document.querySelectorAll('button')].every((b) => !b.innerText.includes('To the bench'))")
+	p.Until("no way to the bench", "[...document.querySelectorAll('button')].every((b) => !b.innerText.includes('To "+
+		"the bench'))")
 	p.Click("Work out a safe temperature")
 	p.Until("no caution", "!shows('none survives') && location.search.includes('tempered')")
 	toBench(p)

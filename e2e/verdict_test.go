@@ -28,7 +28,8 @@ func TestAVerdictTeachesTheNextLoaf(t *testing.T) {
 	p.Click("End this bake early")
 	p.Sees("What do you see, feel and taste?")
 	p.Click("Undo that")
-	p.Until("the bake that goes on", "location.pathname === '/watch/"+id+"'") // the server is killed next, and has heard of it
+	// the server is killed next, and has heard of it
+	p.Until("the bake that goes on", "location.pathname === '/watch/"+id+"'")
 	later(t, s, "200m")
 	p.Go(s.URL + "/watch/" + id)
 	takeOut(p)
@@ -58,7 +59,8 @@ func TestAVerdictTeachesTheNextLoaf(t *testing.T) {
 	p.Sees("kitchen at 20 °C")
 	p.Until("the photo in the log", "document.querySelector('[data-photo] img')?.naturalWidth === 320")
 	p.Sees("its ball was slack at the last look")
-	if change := drive.Value[string](p, "document.querySelector('[data-change]').textContent"); change != "water 1 cup to 3/4 cup + 3 tbsp" {
+	if change := drive.Value[string](p,
+		"document.querySelector('[data-change]').textContent"); change != "water 1 cup to 3/4 cup + 3 tbsp" {
 		t.Errorf("the change is %q", change)
 	}
 	axe(t, p, "Why it came out so")
@@ -67,7 +69,8 @@ func TestAVerdictTeachesTheNextLoaf(t *testing.T) {
 	p.Go(s.URL + "/recipes")
 	p.Sees("revision 2")
 	p.Go(s.URL + "/log/" + id)
-	p.Until("the next step", `document.querySelector("[data-change]").textContent.startsWith("water 3/4 cup + 3 tbsp to ")`)
+	p.Until("the next step",
+		`document.querySelector("[data-change]").textContent.startsWith("water 3/4 cup + 3 tbsp to ")`)
 	p.Click("Change the verdict")
 	p.Click("sunken top")
 	p.Click("coarse, holey")
@@ -94,7 +97,8 @@ func loafPhoto(t *testing.T) string {
 	for x := range 2400 {
 		for y := range 1800 {
 			c := color.RGBA{226, 222, 212, 255}
-			if dx, dy := float64(x-1200)/800, float64(y-1000)/520; dx*dx+dy*dy < 1 || y > 1000 && y < 1480 && x > 420 && x < 1980 {
+			if dx, dy := float64(x-1200)/800, float64(y-1000)/520; dx*dx+dy*dy < 1 || y > 1000 && y < 1480 &&
+				x > 420 && x < 1980 {
 				shade := uint8(40 * max(0, min(1, float64(y-500)/1000)))
 				c = color.RGBA{178 - shade, 118 - shade, 60 - shade/2, 255}
 			}
@@ -118,7 +122,8 @@ func TestTheLogIsSearchedAndTheNextLoafIsAsked(t *testing.T) {
 	at := kitchenOf(t, s)
 	for _, r := range get(t, at)["recipes"].([]any) {
 		if r := r.(map[string]any); r["name"] == "Towpath white" {
-			status, kept := post(t, at+"/recipes/"+r["id"].(string)+"/taught", map[string]any{"line": "l7", "amount": "1 1/2 tsp", "cause": "too much yeast", "signs": []string{"sunken top"}}, "taught", "1")
+			status, kept := post(t, at+"/recipes/"+r["id"].(string)+"/taught", map[string]any{"line": "l7",
+				"amount": "1 1/2 tsp", "cause": "too much yeast", "signs": []string{"sunken top"}}, "taught", "1")
 			if status != 201 {
 				t.Fatalf("the change is not kept: %d %v", status, kept)
 			}
@@ -150,7 +155,8 @@ func TestTheLogIsSearchedAndTheNextLoafIsAsked(t *testing.T) {
 		t.Fatal(err)
 	}
 	defer w.Body.Close()
-	if table, err := csv.NewReader(w.Body).ReadAll(); err != nil || len(table) != 3 || !strings.Contains(strings.Join(table[2], " "), "Oat and honey loaf") {
+	if table, err := csv.NewReader(w.Body).ReadAll(); err != nil || len(table) != 3 ||
+		!strings.Contains(strings.Join(table[2], " "), "Oat and honey loaf") {
 		t.Errorf("the poor oat loaves as a table: %v, %q", err, table)
 	}
 	p.Type("Find", "brick")

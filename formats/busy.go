@@ -27,7 +27,8 @@ const (
 
 var errNoCalendar = errors.New("this calendar is not whole, or damaged")
 
-// ReadBusy reads the hours that a calendar shows as taken, from now on for sixty days, with what recurs worked out. Days
+// ReadBusy reads the hours that a calendar shows as taken, from now on for sixty days, with what recurs worked out.
+// Days
 // without hours are whole days on the clock of the zone. What is cancelled or shown as free is left out; an event that
 // cannot be read is told.
 func ReadBusy(text string, zone *time.Location, now time.Time) (out []kitchen.Absence, faults []string, err error) {
@@ -101,18 +102,21 @@ func busy(e ical.Event, zone *time.Location, now time.Time) (out []kitchen.Absen
 	}
 	for _, at := range begins {
 		end := at.Add(to.Sub(from))
-		if days := int(to.Sub(from).Round(time.Hour) / (24 * time.Hour)); from.In(zone).Format("150405") == "000000" && to.In(zone).Format("150405") == "000000" {
+		if days := int(to.Sub(from).Round(time.Hour) / (24 * time.Hour)); from.In(zone).Format("150405") == "000000" &&
+			to.In(zone).Format("150405") == "000000" {
 			end = at.In(zone).AddDate(0, 0, days) // whole days, also where clocks change
 		}
 		if end.After(now) && at.Before(now.Add(ahead)) {
-			out = append(out, kitchen.Absence{From: at.UTC().Truncate(time.Second), To: end.UTC().Truncate(time.Second), Name: nameOfEvent(e)})
+			out = append(out, kitchen.Absence{From: at.UTC().Truncate(time.Second),
+				To: end.UTC().Truncate(time.Second), Name: nameOfEvent(e)})
 		}
 	}
 	return out, nil
 }
 
 // begins are when an event that lasts so long begins, of what is not past: once, or as its rule says.
-func begins(e ical.Event, from time.Time, lasts time.Duration, zone *time.Location, now time.Time) ([]time.Time, error) {
+func begins(e ical.Event, from time.Time, lasts time.Duration, zone *time.Location, now time.Time) ([]time.Time,
+	error) {
 	set, err := e.RecurrenceSet(zone)
 	switch {
 	case err != nil:

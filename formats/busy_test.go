@@ -13,7 +13,8 @@ func calendarOf(events ...string) string {
 	var b strings.Builder
 	b.WriteString("BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:-//x//EN\r\n")
 	for n, e := range events {
-		b.WriteString("BEGIN:VEVENT\r\nUID:" + string(rune('a'+n)) + "\r\nDTSTAMP:20260101T000000Z\r\n" + strings.ReplaceAll(e, "\n", "\r\n") + "\r\nEND:VEVENT\r\n")
+		b.WriteString("BEGIN:VEVENT\r\nUID:" + string(rune('a'+n)) + "\r\nDTSTAMP:20260101T000000Z\r\n" +
+			strings.ReplaceAll(e, "\n", "\r\n") + "\r\nEND:VEVENT\r\n")
 	}
 	return b.String() + "END:VCALENDAR\r\n"
 }
@@ -28,15 +29,22 @@ func TestBusyHoursAreRead(t *testing.T) {
 		name, event string
 		want        []string // on London's clock
 	}{
-		{"one that is an instant", "SUMMARY:Market\nDTSTART:20261021T090000Z\nDTEND:20261021T110000Z", []string{"21 10:00-12:00 Market"}},
-		{"on another clock", "SUMMARY:Call\nDTSTART;TZID=America/New_York:20261021T090000\nDURATION:PT1H30M", []string{"21 14:00-15:30 Call"}},
-		{"on no clock: the kitchen's", "SUMMARY:Lock duty\nDTSTART:20261022T070000\nDTEND:20261022T093000", []string{"22 07:00-09:30 Lock duty"}},
-		{"a whole day, on which clocks change", "SUMMARY:Away\nDTSTART;VALUE=DATE:20261025\nDTEND;VALUE=DATE:20261026", []string{"25 00:00-26 00:00 Away"}},
-		{"every weekday across the change", "SUMMARY:Work\nDTSTART;TZID=Europe/London:20261023T090000\nDTEND;TZID=Europe/London:20261023T170000\nRRULE:FREQ=WEEKLY;BYDAY=MO,FR;COUNT=3",
+		{"one that is an instant", "SUMMARY:Market\nDTSTART:20261021T090000Z\nDTEND:20261021T110000Z",
+			[]string{"21 10:00-12:00 Market"}},
+		{"on another clock", "SUMMARY:Call\nDTSTART;TZID=America/New_York:20261021T090000\nDURATION:PT1H30M",
+			[]string{"21 14:00-15:30 Call"}},
+		{"on no clock: the kitchen's", "SUMMARY:Lock duty\nDTSTART:20261022T070000\nDTEND:20261022T093000",
+			[]string{"22 07:00-09:30 Lock duty"}},
+		{"a whole day, on which clocks change", "SUMMARY:Away\nDTSTART;VALUE=DATE:20261025\nDTEND;VALUE=DATE:20261026",
+			[]string{"25 00:00-26 00:00 Away"}},
+		{"every weekday across the change",
+			"SUMMARY:Work\nDTSTART;TZID=Europe/London:20261023T090000\nDTEND;TZID=Europe/London:20261023T170000\nRRULE:FREQ=WEEKLY;BYDAY=MO,FR;COUNT=3",
 			[]string{"23 09:00-17:00 Work", "26 09:00-17:00 Work", "30 09:00-17:00 Work"}},
-		{"for years, since long ago", "SUMMARY:Choir\nDTSTART;TZID=Europe/London:20100105T190000\nDURATION:PT2H\nRRULE:FREQ=WEEKLY;UNTIL=20261103T230000Z", []string{"20 19:00-21:00 Choir", "27 19:00-21:00 Choir", "3 19:00-21:00 Choir"}},
+		{"for years, since long ago",
+			"SUMMARY:Choir\nDTSTART;TZID=Europe/London:20100105T190000\nDURATION:PT2H\nRRULE:FREQ=WEEKLY;UNTIL=20261103T230000Z", []string{"20 19:00-21:00 Choir", "27 19:00-21:00 Choir", "3 19:00-21:00 Choir"}},
 		{"but one of them", "SUMMARY:Swim\nDTSTART:20261021T100000Z\nDURATION:PT1H\nRRULE:FREQ=DAILY;COUNT=3\nEXDATE:20261022T100000Z", []string{"21 11:00-12:00 Swim", "23 11:00-12:00 Swim"}},
-		{"what runs now", "SUMMARY:Now\nDTSTART:20261020T070000Z\nDTEND:20261020T090000Z", []string{"20 08:00-10:00 Now"}},
+		{"what runs now", "SUMMARY:Now\nDTSTART:20261020T070000Z\nDTEND:20261020T090000Z",
+			[]string{"20 08:00-10:00 Now"}},
 		{"what is past", "DTSTART:20261019T070000Z\nDTEND:20261019T090000Z", nil},
 		{"what is far off", "DTSTART:20270401T070000Z\nDTEND:20270401T090000Z", nil},
 		{"what is cancelled", "STATUS:CANCELLED\nDTSTART:20261021T090000Z\nDTEND:20261021T110000Z", nil},
@@ -62,7 +70,9 @@ func TestBusyHoursAreRead(t *testing.T) {
 		})
 	}
 	good := "SUMMARY:Good\nDTSTART:20261021T090000Z\nDTEND:20261021T110000Z"
-	for name, bad := range map[string]string{"no end": "SUMMARY:X\nDTSTART:20261021T090000Z\nDTEND:20261021T080000Z", "no beginning": "SUMMARY:X\nDTEND:20261021T080000Z", "an unknown clock": "SUMMARY:X\nDTSTART;TZID=Nowhere:20261021T090000\nDURATION:PT1H",
+	for name, bad := range map[string]string{"no end": "SUMMARY:X\nDTSTART:20261021T090000Z\nDTEND:20261021T080000Z",
+		"no beginning":       "SUMMARY:X\nDTEND:20261021T080000Z",
+		"an unknown clock":   "SUMMARY:X\nDTSTART;TZID=Nowhere:20261021T090000\nDURATION:PT1H",
 		"a rule of nonsense": "SUMMARY:X\nDTSTART:20261021T090000Z\nDURATION:PT1H\nRRULE:FREQ=SOMETIMES"} {
 		got, faults, err := formats.ReadBusy(calendarOf(bad, good), london, now)
 		if err != nil || len(got) != 1 || len(faults) != 1 {
@@ -72,7 +82,8 @@ func TestBusyHoursAreRead(t *testing.T) {
 	if _, _, err := formats.ReadBusy("BEGIN:VCALENDAR\r\nBEGIN:VEVENT\r\n", london, now); err == nil {
 		t.Error("half a calendar is taken")
 	}
-	if _, _, err := formats.ReadBusy(calendarOf("DTSTART:20261020T000000Z\nDURATION:PT1M\nRRULE:FREQ=MINUTELY"), london, now); err == nil {
+	if _, _, err := formats.ReadBusy(calendarOf("DTSTART:20261020T000000Z\nDURATION:PT1M\nRRULE:FREQ=MINUTELY"),
+		london, now); err == nil {
 		t.Error("a minute in every minute is taken")
 	}
 }

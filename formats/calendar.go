@@ -29,7 +29,8 @@ func Hands(p plan.Plan) []Hand {
 	for n, a := range p.Ahead {
 		out = append(out, Hand{ID: fmt.Sprintf("ahead-%d", n), At: a.At, Lasts: shortest, Say: a.Say})
 	}
-	out = append(out, Hand{ID: "start", At: p.Timer.Press, Lasts: shortest, Say: fmt.Sprintf("Press %s: %s", p.Setting.Fittings.StartButton(), p.Setting.Label), More: p.Setting.Shows})
+	out = append(out, Hand{ID: "start", At: p.Timer.Press, Lasts: shortest, Say: fmt.Sprintf("Press %s: %s",
+		p.Setting.Fittings.StartButton(), p.Setting.Label), More: p.Setting.Shows})
 	for _, m := range p.Moments {
 		if !m.Person {
 			continue
@@ -74,7 +75,8 @@ func LoafOfBake(id, name, about string, moments []bake.Moment) Loaf {
 	return l
 }
 
-// Timetable writes the hands of loaves as an iCalendar file: an event for each with an alarm at its time, on the clock of
+// Timetable writes the hands of loaves as an iCalendar file: an event for each with an alarm at its time, on the clock
+// of
 // a zone whose changes are written out.
 func Timetable(name string, loaves []Loaf, zone *time.Location, now time.Time) string {
 	cal := ical.NewCalendar()
@@ -103,7 +105,8 @@ func Timetable(name string, loaves []Loaf, zone *time.Location, now time.Time) s
 // longLine is how many bytes of a calendar's line readers are promised at the most.
 const longLine = 75
 
-// folded breaks lines that are too long, as the library that writes them does not: each part after the first begins with
+// folded breaks lines that are too long, as the library that writes them does not: each part after the first begins
+// with
 // a space.
 func folded(text string) string {
 	var out strings.Builder
@@ -149,14 +152,16 @@ const wallLayout = "20060102T150405"
 
 func local(t time.Time, zone *time.Location) string { return t.In(zone).Format(wallLayout) }
 
-// twice reports whether the clock of a zone shows a time on two occasions, before and after it goes back: such a time is
+// twice reports whether the clock of a zone shows a time on two occasions, before and after it goes back: such a time
+// is
 // written as an instant, for no calendar could tell which is meant.
 func twice(t time.Time, zone *time.Location) bool {
 	at := t.In(zone)
 	_, offset := at.Zone()
 	for _, near := range []time.Duration{-3 * time.Hour, 3 * time.Hour} {
 		_, other := at.Add(near).Zone()
-		if shifted := at.Add(time.Duration(offset-other) * time.Second); other != offset && local(shifted, zone) == local(at, zone) {
+		if shifted := at.Add(time.Duration(offset-other) * time.Second); other != offset &&
+			local(shifted, zone) == local(at, zone) {
 			return true
 		}
 	}
@@ -209,7 +214,8 @@ func observe(zone *ical.Component, before, after time.Time) {
 	for _, p := range []struct{ name, value string }{
 		// A change is written on the clock as it stood before it.
 		{ical.PropDateTimeStart, after.Add(time.Duration(from-to) * time.Second).Format(wallLayout)},
-		{ical.PropTimezoneOffsetFrom, offset(from)}, {ical.PropTimezoneOffsetTo, offset(to)}, {ical.PropTimezoneName, name},
+		{ical.PropTimezoneOffsetFrom, offset(from)}, {ical.PropTimezoneOffsetTo, offset(to)}, {ical.PropTimezoneName,
+			name},
 	} {
 		prop := ical.NewProp(p.name)
 		prop.Value = p.value

@@ -25,14 +25,16 @@ func planAt(t *testing.T, recipe int, zone *time.Location, now time.Time, ready 
 		}
 		w.Ready = wall
 	}
-	p, err := plan.Make(plan.Place{Kitchen: kitchen.New("Test", zone.String()), Zone: zone, Recipe: r, Machine: demo.Galley(), Now: now}, w)
+	p, err := plan.Make(plan.Place{Kitchen: kitchen.New("Test", zone.String()), Zone: zone, Recipe: r,
+		Machine: demo.Galley(), Now: now}, w)
 	if err != nil {
 		t.Fatal(err)
 	}
 	return p
 }
 
-// A timetable is read back by a second library with the same instants and alarms, on ordinary days and across both changes
+// A timetable is read back by a second library with the same instants and alarms, on ordinary days and across both
+// changes
 // of the clocks, in zones with and without them.
 func TestTheTimetableAsACalendar(t *testing.T) {
 	for _, c := range []struct{ name, zone, now, ready string }{
@@ -68,13 +70,16 @@ func TestTheTimetableAsACalendar(t *testing.T) {
 				if err != nil || !at.Equal(hands[n].At.Truncate(time.Second)) {
 					t.Errorf("%s is at %s, want %s: %v", hands[n].Say, at, hands[n].At, err)
 				}
-				if byZone := byVTimezone(t, cal, e.Props.Get("DTSTART").Value); !byZone.Equal(hands[n].At.Truncate(time.Second)) {
-					t.Errorf("%s is at %s by the zone that is written out, want %s", hands[n].Say, byZone.UTC(), hands[n].At.UTC())
+				if byZone := byVTimezone(t, cal,
+					e.Props.Get("DTSTART").Value); !byZone.Equal(hands[n].At.Truncate(time.Second)) {
+					t.Errorf("%s is at %s by the zone that is written out, want %s", hands[n].Say, byZone.UTC(),
+						hands[n].At.UTC())
 				}
 				if got, _ := e.Props.Text("SUMMARY"); got != hands[n].Say {
 					t.Errorf("it says %q, want %q", got, hands[n].Say)
 				}
-				if len(e.Children) != 1 || e.Children[0].Name != "VALARM" || e.Children[0].Props.Get("TRIGGER").Value != "PT0S" {
+				if len(e.Children) != 1 || e.Children[0].Name != "VALARM" ||
+					e.Children[0].Props.Get("TRIGGER").Value != "PT0S" {
 					t.Errorf("%s has no alarm", hands[n].Say)
 				}
 			}
@@ -83,7 +88,8 @@ func TestTheTimetableAsACalendar(t *testing.T) {
 					t.Errorf("line %d is no line of a calendar: %q", n, line)
 				}
 			}
-			if again := formats.Timetable(p.Recipe, []formats.Loaf{formats.LoafOf(p, "one")}, zone, now); again != text {
+			if again := formats.Timetable(p.Recipe, []formats.Loaf{formats.LoafOf(p, "one")}, zone,
+				now); again != text {
 				t.Error("the same loaf is written otherwise the second time")
 			}
 		})

@@ -47,7 +47,8 @@ func Cards(text string) ([]Card, error) {
 	return cards, nil
 }
 
-var pageSigns = regexp.MustCompile(`(?is)^(?:\s|<!--.*?-->|<\?xml[^>]*>)*<(?:!doctype|html|head|body|main|article|section|div|script|meta|link|h1|ul|table|p)\b`)
+var pageSigns = regexp.MustCompile(
+	`(?is)^(?:\s|<!--.*?-->|<\?xml[^>]*>)*<(?:!doctype|html|head|body|main|article|section|div|script|meta|link|h1|ul|table|p)\b`)
 
 func isPage(text string) bool { return pageSigns.MatchString(text[:min(len(text), 4096)]) }
 

@@ -62,7 +62,8 @@ func TestSavedPages(t *testing.T) {
 			return false
 		}
 		check(cards[0].Name == w.Name, "the name "+w.Name)
-		check(w.Yield == "" || have(w.Yield) || have("Makes: "+w.Yield) || have("Serves: "+w.Yield), "the yield "+w.Yield)
+		check(w.Yield == "" || have(w.Yield) || have("Makes: "+w.Yield) || have("Serves: "+w.Yield), "the yield "+
+			w.Yield)
 		for _, i := range w.Ingredients {
 			check(have(i), i)
 		}
@@ -72,7 +73,8 @@ func TestSavedPages(t *testing.T) {
 		// The card's own reader then takes it as it takes any card.
 		card, err := recipe.ReadCard(cards[0].Text, measure.US, larder.Find)
 		if err != nil || len(card.Lines) != len(w.Ingredients) || card.Name != w.Name {
-			t.Errorf("%s: as a card it has %d lines of %d, and is called %q: %v", w.File, len(card.Lines), len(w.Ingredients), card.Name, err)
+			t.Errorf("%s: as a card it has %d lines of %d, and is called %q: %v", w.File, len(card.Lines),
+				len(w.Ingredients), card.Name, err)
 		}
 	}
 	t.Logf("%d pages: %d of %d fields right (%.1f %%)", len(want), right, fields, 100*float64(right)/float64(fields))
@@ -86,11 +88,17 @@ func TestManyRecipesInOneFile(t *testing.T) {
 		text string
 		want []string // their names, as the card's reader has them
 	}{
-		"Markdown":                    {"# Weir white\n\n- 1 cup water\n- 3 cups **bread flour**\n\n## Method\n\nBake it.\n\n# Weir brown\n\n- 1 cup water\n- 3 cups wholemeal flour\n", []string{"Weir white", "Weir brown"}},
-		"lines of dashes":             {"Weir white\n1 cup water\n3 cups bread flour\n---\nWeir brown\n1 cup water\n3 cups wholemeal flour\n=====\nWeir rye\n2 cups rye flour\n1 cup water", []string{"Weir white", "Weir brown", "Weir rye"}},
-		"one card with a rule":        {"Weir white\n---\n1 cup water\n3 cups bread flour\n---\nMethod\nBake it.", []string{"Weir white"}},
-		"an array":                    {`[{"@type":"Recipe","name":"Weir white","recipeIngredient":["1 cup water","3 cups bread flour"]},{"@type":"Recipe","name":"Weir brown","recipeIngredient":["1 cup water","3 cups wholemeal flour"]}]`, []string{"Weir white", "Weir brown"}},
-		"front matter":                {"---\ntitle: \"Weir white\"\ndate: 2026-01-02\n---\n\n* 1 cup [water](well.html)\n* 3 cups bread flour\n", []string{"Weir white"}},
+		"Markdown": {"# Weir white\n\n- 1 cup water\n- 3 cups **bread flour**\n\n## " +
+			"Method\n\nBake it.\n\n# Weir brown\n\n- 1 cup water\n- 3 cups wholemeal flour\n", []string{"Weir white",
+			"Weir brown"}},
+		"lines of dashes": {"Weir white\n1 cup water\n3 cups bread flour\n---\nWeir brown\n1 cup " +
+			"water\n3 cups wholemeal flour\n=====\nWeir rye\n2 cups rye flour\n1 cup water", []string{"Weir white",
+			"Weir brown", "Weir rye"}},
+		"one card with a rule": {"Weir white\n---\n1 cup water\n3 cups bread flour\n---\nMethod\nBake it.",
+			[]string{"Weir white"}},
+		"an array": {`[{"@type":"Recipe","name":"Weir white","recipeIngredient":["1 cup water","3 cups bread flour"]},{"@type":"Recipe","name":"Weir brown","recipeIngredient":["1 cup water","3 cups wholemeal flour"]}]`, []string{"Weir white", "Weir brown"}},
+		"front matter": {"---\ntitle: \"Weir white\"\ndate: 2026-01-02\n---\n\n* 1 cup " +
+			"[water](well.html)\n* 3 cups bread flour\n", []string{"Weir white"}},
 		"one that a page holds twice": {`<html><script type="application/ld+json">{"@type":"Recipe","name":"W","recipeIngredient":["1 cup water"]}</script><script type="application/ld+json">{"@type":"Recipe","name":"W","recipeIngredient":["1 cup water"]}</script></html>`, []string{"W"}},
 	} {
 		t.Run(name, func(t *testing.T) {
@@ -117,10 +125,13 @@ func TestManyRecipesInOneFile(t *testing.T) {
 func TestWhatCannotBeBroughtIn(t *testing.T) {
 	deep := strings.Repeat(`{"a":[`, 500_000)
 	for name, c := range map[string]struct{ file, want string }{
-		"nothing": {"  \n ", "nothing in it"}, "an archive": {"PK\x03\x04../../etc/passwd", "ZIP"}, "a document": {"%PDF-1.7", "PDF"}, "a photo": {"\xff\xd8\xff\xe0", "photo"},
-		"bytes": {"abc\x00def", "no text"}, "too much": {strings.Repeat("x", 9<<20), "too large"}, "nested JSON": {deep, "nested"}, "half a JSON": {`{"@type":"Recipe","name":`, "not whole"},
-		"JSON of something else": {`{"@type":"Person","name":"x"}`, "no recipe"}, "a page of something else": {"<!doctype html><h1>News</h1><p>Rain.</p>", "no recipe"},
-		"a page nested deep": {"<html>" + strings.Repeat("<div>", 100_000), "no recipe"},
+		"nothing": {"  \n ", "nothing in it"}, "an archive": {"PK\x03\x04../../etc/passwd", "ZIP"},
+		"a document": {"%PDF-1.7", "PDF"}, "a photo": {"\xff\xd8\xff\xe0", "photo"},
+		"bytes": {"abc\x00def", "no text"}, "too much": {strings.Repeat("x", 9<<20), "too large"},
+		"nested JSON": {deep, "nested"}, "half a JSON": {`{"@type":"Recipe","name":`, "not whole"},
+		"JSON of something else":   {`{"@type":"Person","name":"x"}`, "no recipe"},
+		"a page of something else": {"<!doctype html><h1>News</h1><p>Rain.</p>", "no recipe"},
+		"a page nested deep":       {"<html>" + strings.Repeat("<div>", 100_000), "no recipe"},
 	} {
 		t.Run(name, func(t *testing.T) {
 			began := time.Now()
@@ -128,7 +139,8 @@ func TestWhatCannotBeBroughtIn(t *testing.T) {
 			if err == nil {
 				_, err = formats.Cards(text)
 			}
-			if err == nil || !strings.Contains(err.Error(), c.want) && !strings.Contains(err.Error(), "cannot be read") {
+			if err == nil || !strings.Contains(err.Error(), c.want) && !strings.Contains(err.Error(),
+				"cannot be read") {
 				t.Errorf("it is answered with %v, want something of %q", err, c.want)
 			}
 			t.Logf("%v after %s", err, time.Since(began).Round(time.Millisecond))
@@ -138,8 +150,10 @@ func TestWhatCannotBeBroughtIn(t *testing.T) {
 
 func TestLettersOfAnyCoding(t *testing.T) {
 	for name, file := range map[string]string{
-		"UTF-8": "Crème loaf\n½ cup water", "UTF-8 with its mark": "\xef\xbb\xbfCrème loaf\n½ cup water", "Western": "Cr\xe8me loaf\n\xbd cup water",
-		"UTF-16": "\xff\xfeC\x00r\x00\xe8\x00m\x00e\x00 \x00l\x00o\x00a\x00f\x00\n\x00\xbd\x00 \x00c\x00u\x00p\x00 \x00w\x00a\x00t\x00e\x00r\x00",
+		"UTF-8": "Crème loaf\n½ cup water", "UTF-8 with its mark": "\xef\xbb\xbfCrème loaf\n½ cup water",
+		"Western": "Cr\xe8me loaf\n\xbd cup water",
+		"UTF-16": "\xff\xfeC\x00r\x00\xe8\x00m\x00e\x00 \x00l\x00o\x00a\x00f\x00\n\x00\xbd\x00 \x00c\x00u\x00p\x00 " +
+			"\x00w\x00a\x00t\x00e\x00r\x00",
 	} {
 		if text, err := formats.Text([]byte(file)); err != nil || text != "Crème loaf\n½ cup water" {
 			t.Errorf("%s: %q, %v", name, text, err)

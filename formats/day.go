@@ -21,7 +21,8 @@ func DayLoaves(date kitchen.Date, d day.Day) []Loaf {
 			k = len(out)
 			at[id], out = k, append(out, Loaf{ID: id, Name: m.Name, About: m.Name + ", " + m.On})
 		}
-		out[k].Hands = append(out[k].Hands, Hand{ID: fmt.Sprintf("%s-%d", m.Does, len(out[k].Hands)), At: m.At, Lasts: max(shortest, m.To.Sub(m.At)), Say: m.Name + ": " + m.Say})
+		out[k].Hands = append(out[k].Hands, Hand{ID: fmt.Sprintf("%s-%d", m.Does, len(out[k].Hands)), At: m.At,
+			Lasts: max(shortest, m.To.Sub(m.At)), Say: m.Name + ": " + m.Say})
 	}
 	return out
 }

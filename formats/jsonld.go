@@ -113,7 +113,8 @@ func keys(m map[string]any) []string {
 // is reports whether an object is of a type of schema.org, however that is written.
 func is(v map[string]any, kind string) bool {
 	for _, t := range listOf(cmpOr(v["@type"], v["type"])) {
-		if s, ok := t.(string); ok && (s == kind || strings.HasSuffix(s, "/"+kind) || strings.HasSuffix(s, ":"+kind) || strings.HasSuffix(s, "#"+kind)) {
+		if s, ok := t.(string); ok && (s == kind || strings.HasSuffix(s, "/"+kind) || strings.HasSuffix(s, ":"+kind) ||
+			strings.HasSuffix(s, "#"+kind)) {
 			return true
 		}
 	}
@@ -145,17 +146,25 @@ func listOf(v any) []any {
 }
 
 // kept are the fields of a recipe that a card holds.
-var kept = []string{"@context", "@type", "@id", "type", "name", "description", "recipeYield", "yield", "recipeIngredient", "ingredients", "supply", "recipeInstructions", "step", "steps", "recipeCategory", "url", "mainEntityOfPage", "inLanguage"}
+var kept = []string{"@context", "@type", "@id", "type", "name", "description", "recipeYield", "yield",
+	"recipeIngredient", "ingredients", "supply", "recipeInstructions", "step", "steps", "recipeCategory", "url",
+	"mainEntityOfPage", "inLanguage"}
 
 // named are what fields that are lost are called.
-var named = map[string]string{"image": "its picture", "author": "its author", "aggregateRating": "what others think of it", "review": "what others think of it", "nutrition": "its nutrition (the plan works that out)",
-	"prepTime": "its times (the cycle has its own)", "cookTime": "its times (the cycle has its own)", "totalTime": "its times (the cycle has its own)", "video": "its video", "keywords": "its keywords",
-	"datePublished": "its dates", "dateModified": "its dates", "dateCreated": "its dates", "publisher": "its publisher", "recipeCuisine": "its cuisine", "suitableForDiet": "for which diets it is", "tool": "its tools", "cookingMethod": "its way of cooking"}
+var named = map[string]string{"image": "its picture", "author": "its author",
+	"aggregateRating": "what others think of it", "review": "what others think of it",
+	"nutrition": "its nutrition (the plan works that out)",
+	"prepTime":  "its times (the cycle has its own)", "cookTime": "its times (the cycle has its own)",
+	"totalTime": "its times (the cycle has its own)", "video": "its video", "keywords": "its keywords",
+	"datePublished": "its dates", "dateModified": "its dates", "dateCreated": "its dates",
+	"publisher": "its publisher", "recipeCuisine": "its cuisine", "suitableForDiet": "for which diets it is",
+	"tool": "its tools", "cookingMethod": "its way of cooking"}
 
 // cardOf is a recipe of schema.org as a card.
 func cardOf(r map[string]any) Card {
 	c := Card{Name: words(r["name"]), Note: clip(words(r["description"]), longestNote)}
-	c.Text = written(c.Name, yieldOf(cmpOr(r["recipeYield"], r["yield"])), ingredientsOf(r), stepsOf(cmpOr(cmpOr(r["recipeInstructions"], r["step"]), r["steps"]), 0))
+	c.Text = written(c.Name, yieldOf(cmpOr(r["recipeYield"], r["yield"])), ingredientsOf(r),
+		stepsOf(cmpOr(cmpOr(r["recipeInstructions"], r["step"]), r["steps"]), 0))
 	if k := strings.ToLower(words(r["recipeCategory"])); k != "" && c.Kind.UnmarshalText([]byte(k)) != nil {
 		c.Kind = ""
 	}
@@ -252,7 +261,8 @@ func yieldOf(v any) string {
 		return size
 	case number.MatchString(best):
 		return "Serves: " + best
-	case strings.HasPrefix(low, "serves"), strings.HasPrefix(low, "makes"), strings.HasPrefix(low, "yield"), strings.HasPrefix(low, "serving"):
+	case strings.HasPrefix(low, "serves"), strings.HasPrefix(low, "makes"), strings.HasPrefix(low, "yield"),
+		strings.HasPrefix(low, "serving"):
 		return best
 	}
 	return "Makes: " + best
@@ -304,7 +314,8 @@ func food(one map[string]any, depth int) []string {
 	if item, ok := one["item"]; ok && one["name"] == nil && one["text"] == nil {
 		return foods(item, depth+1)
 	}
-	name, amount := words(cmpOr(one["text"], one["name"])), amountOf(cmpOr(one["requiredQuantity"], cmpOr(one["amount"], one["quantity"])))
+	name, amount := words(cmpOr(one["text"], one["name"])),
+		amountOf(cmpOr(one["requiredQuantity"], cmpOr(one["amount"], one["quantity"])))
 	if unit := words(one["unit"]); unit != "" && amount != "" {
 		amount += " " + unit
 	}

@@ -25,7 +25,9 @@ type Bake struct {
 	Rehearsed       bool
 }
 
-var columns = []string{"started", "UTC offset", "recipe", "size", "machine", "cycle number", "cycle", "ready", "ended", "stands", "mark of 5", "note", "signs", "weight g", "middle over rim mm", "edges over rim mm", "crust", "kitchen", "rehearsed"}
+var columns = []string{"started", "UTC offset", "recipe", "size", "machine", "cycle number", "cycle", "ready", "ended",
+	"stands", "mark of 5", "note", "signs", "weight g", "middle over rim mm", "edges over rim mm", "crust", "kitchen",
+	"rehearsed"}
 
 // offsetLayout writes an offset so that a spreadsheet leaves it a text.
 const offsetLayout = "UTC-07:00"
@@ -33,7 +35,8 @@ const offsetLayout = "UTC-07:00"
 // lettersMark is what a spreadsheet knows the letters by.
 const lettersMark = "\ufeff"
 
-// WriteLog writes bakes as a table for a spreadsheet, with times on the clock of a zone: CSV by RFC 4180, in UTF-8 with its
+// WriteLog writes bakes as a table for a spreadsheet, with times on the clock of a zone: CSV by RFC 4180, in UTF-8 with
+// its
 // mark, so that names in any script are read as they are.
 func WriteLog(w io.Writer, bakes []Bake, zone *time.Location) error {
 	if _, err := io.WriteString(w, lettersMark); err != nil {
@@ -55,9 +58,11 @@ func WriteLog(w io.Writer, bakes []Bake, zone *time.Location) error {
 		for n, sign := range v.Signs {
 			signs[n] = string(sign)
 		}
-		table.Write([]string{at(b.Started), b.Started.In(zone).Format(offsetLayout), text(b.Recipe), b.Size.String(), text(b.Machine),
+		table.Write([]string{at(b.Started), b.Started.In(zone).Format(offsetLayout), text(b.Recipe), b.Size.String(),
+			text(b.Machine),
 			text(b.Panel), text(b.Cycle), at(b.Ready), ended, string(b.Phase), told(v.Mark), text(v.Note),
-			strings.Join(signs, "; "), told(int(v.Weight)), height(v.Centre), height(v.Sides), string(v.Crust), v.Room.String(), rehearsed})
+			strings.Join(signs, "; "), told(int(v.Weight)), height(v.Centre), height(v.Sides), string(v.Crust),
+			v.Room.String(), rehearsed})
 	}
 	table.Flush()
 	return table.Error()

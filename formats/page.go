@@ -20,7 +20,8 @@ func pageCards(text string) ([]Card, error) {
 	}
 	var out []Card
 	for n := range doc.Descendants() {
-		if n.DataAtom == atom.Script && strings.Contains(strings.ToLower(attr(n, "type")), "ld+json") && n.FirstChild != nil {
+		if n.DataAtom == atom.Script && strings.Contains(strings.ToLower(attr(n, "type")), "ld+json") &&
+			n.FirstChild != nil {
 			cards, err := jsonCards(strings.TrimSpace(strings.Trim(strings.TrimSpace(n.FirstChild.Data), ";")))
 			if err == nil {
 				out = append(out, cards...)
@@ -121,7 +122,8 @@ func thing(n *html.Node) string {
 	return t[0]
 }
 
-// valueOf is what an element says: by its attribute where it has one, else its text, with a line for each of its blocks.
+// valueOf is what an element says: by its attribute where it has one, else its text, with a line for each of its
+// blocks.
 func valueOf(n *html.Node) string {
 	switch n.DataAtom {
 	case atom.Meta:
@@ -140,11 +142,15 @@ func valueOf(n *html.Node) string {
 }
 
 // blocks are the elements that begin a line of their own.
-var blocks = map[atom.Atom]bool{atom.P: true, atom.Div: true, atom.Li: true, atom.Br: true, atom.H1: true, atom.H2: true, atom.H3: true, atom.H4: true, atom.H5: true, atom.H6: true, atom.Tr: true,
-	atom.Ul: true, atom.Ol: true, atom.Section: true, atom.Article: true, atom.Header: true, atom.Footer: true, atom.Table: true, atom.Dt: true, atom.Dd: true, atom.Blockquote: true, atom.Figure: true, atom.Label: true}
+var blocks = map[atom.Atom]bool{atom.P: true, atom.Div: true, atom.Li: true, atom.Br: true, atom.H1: true,
+	atom.H2: true, atom.H3: true, atom.H4: true, atom.H5: true, atom.H6: true, atom.Tr: true,
+	atom.Ul: true, atom.Ol: true, atom.Section: true, atom.Article: true, atom.Header: true, atom.Footer: true,
+	atom.Table: true, atom.Dt: true, atom.Dd: true, atom.Blockquote: true, atom.Figure: true, atom.Label: true}
 
 // unseen are elements that nobody reads as the page's text.
-var unseen = map[atom.Atom]bool{atom.Script: true, atom.Style: true, atom.Noscript: true, atom.Nav: true, atom.Template: true, atom.Svg: true, atom.Button: true, atom.Form: true, atom.Select: true, atom.Head: true, atom.Iframe: true, atom.Footer: true, atom.Aside: true}
+var unseen = map[atom.Atom]bool{atom.Script: true, atom.Style: true, atom.Noscript: true, atom.Nav: true,
+	atom.Template: true, atom.Svg: true, atom.Button: true, atom.Form: true, atom.Select: true, atom.Head: true,
+	atom.Iframe: true, atom.Footer: true, atom.Aside: true}
 
 // lines writes the text of an element, a line for each block.
 func lines(n *html.Node, b *strings.Builder) {
@@ -167,10 +173,13 @@ func lines(n *html.Node, b *strings.Builder) {
 }
 
 var (
-	beginsList   = regexp.MustCompile(`(?i)^(?:the )?ingredients?\b.{0,40}$|^(?:you(?:'|’)?(?:ll| will) need|what you need)\b.{0,20}$`)
-	beginsMethod = regexp.MustCompile(`(?i)^(?:method|directions?|instructions?|preparation|steps|how to make(?: it)?|what to do|to make)\s*:?$`)
-	endsRecipe   = regexp.MustCompile(`(?i)^(?:comments?|reviews?|\d+ comments?|leave a (?:comment|reply)|related|you may also like|more recipes|share|nutrition.*|tags?|print|newsletter|subscribe|about the author|privacy.*|copyright.*|©.*|notes?|tips?)\b.{0,40}$`)
-	makesRow     = regexp.MustCompile(`(?i)^(?:serves|servings?|yields?|makes)\b.{1,60}$`)
+	beginsList = regexp.MustCompile(
+		`(?i)^(?:the )?ingredients?\b.{0,40}$|^(?:you(?:'|’)?(?:ll| will) need|what you need)\b.{0,20}$`)
+	beginsMethod = regexp.MustCompile(
+		`(?i)^(?:method|directions?|instructions?|preparation|steps|how to make(?: it)?|what to do|to make)\s*:?$`)
+	endsRecipe = regexp.MustCompile(
+		`(?i)^(?:comments?|reviews?|\d+ comments?|leave a (?:comment|reply)|related|you may also like|more recipes|share|nutrition.*|tags?|print|newsletter|subscribe|about the author|privacy.*|copyright.*|©.*|notes?|tips?)\b.{0,40}$`)
+	makesRow = regexp.MustCompile(`(?i)^(?:serves|servings?|yields?|makes)\b.{1,60}$`)
 )
 
 // textOf is the text of the first element of its kind that has any.

@@ -31,8 +31,10 @@ func IsLog(text string) bool {
 // mostRows is the most bakes of one table.
 const mostRows = 5_000
 
-// ReadLog reads the log as WriteLog writes it, also when a spreadsheet has put semicolons or tabs between its cells or the
-// columns in another order. Times without an offset are on the clock of the zone. What cannot be read stops no other row.
+// ReadLog reads the log as WriteLog writes it, also when a spreadsheet has put semicolons or tabs between its cells or
+// the
+// columns in another order. Times without an offset are on the clock of the zone. What cannot be read stops no other
+// row.
 func ReadLog(text string, zone *time.Location) ([]Bake, []LogFault, error) {
 	text = strings.TrimPrefix(text, lettersMark)
 	head, _, _ := strings.Cut(text, "\n")
@@ -53,7 +55,8 @@ func ReadLog(text string, zone *time.Location) ([]Bake, []LogFault, error) {
 	}
 	for _, needed := range []string{"started", "recipe", "machine", "size"} {
 		if _, ok := at[needed]; !ok {
-			return nil, nil, fmt.Errorf("this table has no column %q: a log has %s", needed, strings.Join(columns, ", "))
+			return nil, nil, fmt.Errorf("this table has no column %q: a log has %s", needed, strings.Join(columns,
+				", "))
 		}
 	}
 	var out []Bake
@@ -117,7 +120,8 @@ func (r *row) number(name string) int {
 }
 
 // layouts are the ways in which spreadsheets write a time again.
-var layouts = []string{"2006-01-02 15:04", "2006-01-02 15:04:05", "2006-01-02T15:04:05", "2006-01-02T15:04", "02/01/2006 15:04", "02.01.2006 15:04", "2006/01/02 15:04", "2006/01/02 15:04:05"}
+var layouts = []string{"2006-01-02 15:04", "2006-01-02 15:04:05", "2006-01-02T15:04:05", "2006-01-02T15:04",
+	"02/01/2006 15:04", "02.01.2006 15:04", "2006/01/02 15:04", "2006/01/02 15:04:05"}
 
 func (r *row) time(name string) (at time.Time) {
 	text := r.cell(name)
@@ -125,7 +129,8 @@ func (r *row) time(name string) (at time.Time) {
 		return at
 	}
 	zone := r.zone
-	if offset, err := time.Parse(offsetLayout, "UTC"+strings.TrimPrefix(r.cell("utc offset"), "UTC")); err == nil && name == "started" {
+	if offset, err := time.Parse(offsetLayout, "UTC"+strings.TrimPrefix(r.cell("utc offset"), "UTC")); err == nil &&
+		name == "started" {
 		_, seconds := offset.Zone()
 		zone = time.FixedZone("", seconds)
 	}
@@ -143,7 +148,9 @@ func (r *row) bake() (b Bake, ok bool) {
 	if !slices.ContainsFunc(r.cells, func(c string) bool { return strings.TrimSpace(c) != "" }) {
 		return b, false
 	}
-	b = Bake{Recipe: r.text("recipe"), Machine: r.text("machine"), Panel: r.text("cycle number"), Cycle: r.text("cycle"), Started: r.time("started"), Ready: r.time("ready"), Rehearsed: r.cell("rehearsed") == "yes"}
+	b = Bake{Recipe: r.text("recipe"), Machine: r.text("machine"), Panel: r.text("cycle number"),
+		Cycle: r.text("cycle"), Started: r.time("started"), Ready: r.time("ready"),
+		Rehearsed: r.cell("rehearsed") == "yes"}
 	if b.Recipe == "" {
 		r.fail("recipe", "a recipe's name")
 	}

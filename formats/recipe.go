@@ -26,7 +26,8 @@ type Sheet struct {
 	Method []string
 }
 
-// Written is a recipe as its baker wrote it. Columns for other sizes and the answers that the kitchen keeps with a recipe
+// Written is a recipe as its baker wrote it. Columns for other sizes and the answers that the kitchen keeps with a
+// recipe
 // are in none of these formats.
 func Written(r recipe.Recipe) Sheet {
 	s := Sheet{Name: r.Name, Kind: r.Kind, Size: r.Size.String(), Makes: r.Makes, Note: r.Note, Method: r.Method}
@@ -144,7 +145,8 @@ type linked struct {
 
 // JSONLD is the sheet as schema.org's Recipe.
 func (s Sheet) JSONLD() ([]byte, error) {
-	l := linked{Context: "https://schema.org", Type: "Recipe", Name: s.Name, Description: s.Note, Category: string(s.Kind), Yield: []string{s.Size}, Ingredients: s.Rows}
+	l := linked{Context: "https://schema.org", Type: "Recipe", Name: s.Name, Description: s.Note,
+		Category: string(s.Kind), Yield: []string{s.Size}, Ingredients: s.Rows}
 	if s.Makes != "" {
 		l.Yield = append(l.Yield, s.Makes)
 	}

@@ -24,7 +24,8 @@ var carried = map[string]func(formats.Sheet) string{
 func TestRecipesComeBack(t *testing.T) {
 	all := demo.Recipes()
 	full := all[0]
-	full.Makes, full.Method = "12 rolls", []string{"Put everything into the pan in this order.", "Turn out and cool for an hour."}
+	full.Makes, full.Method = "12 rolls", []string{"Put everything into the pan in this order.",
+		"Turn out and cool for an hour."}
 	all = append(all, full)
 	for how, write := range carried {
 		for _, r := range all {
@@ -58,7 +59,9 @@ func TestRecipesComeBack(t *testing.T) {
 func TestAPlannedLoafIsCarriedAway(t *testing.T) {
 	r := demo.Recipes()[4]
 	small := measure.LoafPounds(1, 1)
-	p, err := plan.Make(plan.Place{Kitchen: kitchen.New("Test", "UTC"), Zone: time.UTC, Recipe: r, Machine: demo.Galley(), Now: time.Date(2026, 5, 2, 8, 0, 0, 0, time.UTC)}, plan.Wish{Loaf: plan.Loaf{Size: small}})
+	p, err := plan.Make(plan.Place{Kitchen: kitchen.New("Test", "UTC"), Zone: time.UTC, Recipe: r,
+		Machine: demo.Galley(), Now: time.Date(2026, 5, 2, 8, 0, 0, 0, time.UTC)},
+		plan.Wish{Loaf: plan.Loaf{Size: small}})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -77,13 +80,17 @@ func TestAPlannedLoafIsCarriedAway(t *testing.T) {
 		}
 		for n, l := range card.Lines {
 			i, _ := larder.Get(l.Line.Ingredient)
-			if g, err := i.Weigh(l.Line.Amount); err != nil || i.ID != p.Lines[n].Ingredient || g < p.Lines[n].Exact*0.85 || g > p.Lines[n].Exact*1.15 {
-				t.Errorf("as %s: %s of %s is %.1f g, planned %.1f g of %s (%v)", how, l.Line.Amount, i.Name, float64(g), float64(p.Lines[n].Exact), p.Lines[n].Name, err)
+			if g, err := i.Weigh(l.Line.Amount); err != nil || i.ID != p.Lines[n].Ingredient ||
+				g < p.Lines[n].Exact*0.85 || g > p.Lines[n].Exact*1.15 {
+				t.Errorf("as %s: %s of %s is %.1f g, planned %.1f g of %s (%v)", how, l.Line.Amount, i.Name,
+					float64(g), float64(p.Lines[n].Exact), p.Lines[n].Name, err)
 			}
 		}
 	}
-	list := formats.Shopping(p, []plan.Shopping{{Name: "bread flour", Need: "250 g"}, {Name: "raisins", Need: "60 g", Has: "500 g"}, {Name: "butter", Need: "20 g", Has: "5 g", Buy: "15 g"}}, true)
-	if list != "# Mooring raisin loaf, 1 lb\n\n- [ ] bread flour, 250 g\n- [ ] butter, 15 g (20 g needed, 5 g in the house)\n" {
+	list := formats.Shopping(p, []plan.Shopping{{Name: "bread flour", Need: "250 g"}, {Name: "raisins", Need: "60 g",
+		Has: "500 g"}, {Name: "butter", Need: "20 g", Has: "5 g", Buy: "15 g"}}, true)
+	if list != "# Mooring raisin loaf, 1 lb\n\n- [ ] bread flour, 250 g\n- [ ] butter, 15 g (20 g needed, 5 g in "+
+		"the house)\n" {
 		t.Errorf("the list to tick off is %q", list)
 	}
 }

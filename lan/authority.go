@@ -28,7 +28,8 @@ const (
 
 // private are the addresses that an authority of a house may vouch for; with names, it may do so for no other. A phone
 // that trusts it is no less safe on the network outside.
-var private = []string{"10.0.0.0/8", "172.16.0.0/12", "192.168.0.0/16", "169.254.0.0/16", "127.0.0.0/8", "fc00::/7", "fe80::/10", "::1/128"}
+var private = []string{"10.0.0.0/8", "172.16.0.0/12", "192.168.0.0/16", "169.254.0.0/16", "127.0.0.0/8", "fc00::/7",
+	"fe80::/10", "::1/128"}
 
 // domains are the names of networks at home that the authority may vouch for, beside the computer's own.
 var domains = []string{"local", "localhost", "lan", "internal", "home.arpa"}
@@ -49,7 +50,8 @@ func Open(dir string, names []string, now time.Time) (*Authority, error) {
 		return a, a.make(names, now)
 	}
 	if err != nil {
-		return nil, fmt.Errorf("the house's certificate authority in %s cannot be read (%w): put the folder elsewhere to make another", dir, err)
+		return nil, fmt.Errorf("the house's certificate authority in %s cannot be read (%w): put the folder "+
+			"elsewhere to make another", dir, err)
 	}
 	return a, nil
 }
@@ -105,7 +107,8 @@ func template(name string, now time.Time, lives time.Duration) *x509.Certificate
 	if err != nil {
 		panic("house: the system gives no random numbers: " + err.Error())
 	}
-	return &x509.Certificate{SerialNumber: serial, Subject: pkix.Name{CommonName: name}, NotBefore: now.Add(-time.Hour), NotAfter: now.Add(lives)}
+	return &x509.Certificate{SerialNumber: serial, Subject: pkix.Name{CommonName: name},
+		NotBefore: now.Add(-time.Hour), NotAfter: now.Add(lives)}
 }
 
 // write keeps a key, for its owner's eyes alone, and then its certificate.
@@ -133,7 +136,8 @@ func write(keyPath, certPath string, key *ecdsa.PrivateKey, der []byte) error {
 // Certificate is one for this server under some names and addresses: the one that is kept, where it is good for all of
 // them for a month or more, or another.
 func (a *Authority) Certificate(names []string, addresses []netip.Addr, now time.Time) (tls.Certificate, error) {
-	if pair, err := tls.LoadX509KeyPair(a.path("server.crt"), a.path("server.key")); err == nil && a.covers(pair.Leaf, names, addresses, now) {
+	if pair, err := tls.LoadX509KeyPair(a.path("server.crt"), a.path("server.key")); err == nil &&
+		a.covers(pair.Leaf, names, addresses, now) {
 		return pair, nil
 	}
 	key, err := ecdsa.GenerateKey(elliptic.P256(), rand.Reader)
@@ -155,7 +159,8 @@ func (a *Authority) Certificate(names []string, addresses []netip.Addr, now time
 		return tls.Certificate{}, err
 	}
 	if !a.covers(leaf, names, addresses, now) {
-		return tls.Certificate{}, fmt.Errorf("the certificate authority in %s does not vouch for all of %v %v: put the folder elsewhere to make another, which phones must trust anew", a.dir, names, addresses)
+		return tls.Certificate{}, fmt.Errorf("the certificate authority in %s does not vouch for all of %v %v: put "+
+			"the folder elsewhere to make another, which phones must trust anew", a.dir, names, addresses)
 	}
 	if err := write(a.path("server.key"), a.path("server.crt"), key, der); err != nil {
 		return tls.Certificate{}, err

@@ -18,7 +18,8 @@ import (
 var (
 	monday    = time.Date(2026, 3, 2, 8, 0, 0, 0, time.UTC)
 	names     = []string{"laptop", "laptop.local", "localhost"}
-	addresses = []netip.Addr{netip.MustParseAddr("192.168.1.7"), netip.MustParseAddr("127.0.0.1"), netip.MustParseAddr("fd00::7")}
+	addresses = []netip.Addr{netip.MustParseAddr("192.168.1.7"), netip.MustParseAddr("127.0.0.1"),
+		netip.MustParseAddr("fd00::7")}
 )
 
 func authority(t *testing.T, dir string) *lan.Authority {
@@ -88,7 +89,8 @@ func TestTheAuthorityStaysAndTheCertificateIsRenewed(t *testing.T) {
 // Who trusts the authority of a house trusts it for the house alone.
 func TestTheAuthorityVouchesForNothingOutside(t *testing.T) {
 	a := authority(t, t.TempDir())
-	if _, err := a.Certificate([]string{"bank.example"}, nil, monday); err == nil || !strings.Contains(err.Error(), "does not vouch for") {
+	if _, err := a.Certificate([]string{"bank.example"}, nil, monday); err == nil || !strings.Contains(err.Error(),
+		"does not vouch for") {
 		t.Errorf("a name outside: %v", err)
 	}
 	if _, err := a.Certificate(nil, []netip.Addr{netip.MustParseAddr("203.0.113.9")}, monday); err == nil {

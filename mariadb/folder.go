@@ -19,7 +19,8 @@ func (s *Server) prepare(ctx context.Context) error {
 	if err := os.MkdirAll(s.path("tmp"), 0o700); err != nil {
 		return fmt.Errorf("cannot write to the data folder: %w", err)
 	}
-	if b, err := os.ReadFile(s.path("settings.json")); err != nil || json.Unmarshal(b, &s.set) != nil || s.set.Port <= 0 || s.set.Password == "" {
+	if b, err := os.ReadFile(s.path("settings.json")); err != nil || json.Unmarshal(b, &s.set) != nil ||
+		s.set.Port <= 0 || s.set.Password == "" {
 		s.set = settings{Port: freePort(), Password: rand.Text()} // the account is given the new password
 		if err := s.save(); err != nil {
 			return err
@@ -38,7 +39,8 @@ func (s *Server) prepare(ctx context.Context) error {
 	}
 	// With a folder of its own for temporary tables: two made at once in a common one take each
 	// other's.
-	cmd := exec.CommandContext(ctx, "mariadb-install-db", asRoot("--no-defaults", "--auth-root-authentication-method=normal",
+	cmd := exec.CommandContext(ctx, "mariadb-install-db", asRoot("--no-defaults",
+		"--auth-root-authentication-method=normal",
 		"--skip-test-db", "--datadir="+making, "--tmpdir="+s.path("tmp"))...)
 	cmd.SysProcAttr = &syscall.SysProcAttr{Setpgid: true}
 	cmd.Cancel = func() error { return syscall.Kill(-cmd.Process.Pid, syscall.SIGKILL) }

@@ -50,7 +50,8 @@ type Server struct {
 }
 
 // ErrInUse is returned for a folder that another Rise Pan uses.
-var ErrInUse = errors.New("another Rise Pan is using this data folder: stop that one first, or choose another folder with --data")
+var ErrInUse = errors.New("another Rise Pan is using this data folder: stop that one first, or choose another " +
+	"folder with --data")
 
 // Start makes the folder's database when it is new, and starts its server or reuses the one that
 // an earlier, killed process left behind. It returns when the server answers. A folder serves one
@@ -96,7 +97,8 @@ func Visit(ctx context.Context, dir string) (*Server, error) {
 
 // register lets data source names find this folder's server.
 func (s *Server) register() {
-	mysql.RegisterDialContext(fmt.Sprintf("rise-pan-%08x", hash(s.dir)), func(ctx context.Context, _ string) (net.Conn, error) {
+	mysql.RegisterDialContext(fmt.Sprintf("rise-pan-%08x", hash(s.dir)), func(ctx context.Context, _ string) (net.Conn,
+		error) {
 		var d net.Dialer
 		return d.DialContext(ctx, "tcp", s.address())
 	})
@@ -135,7 +137,8 @@ func (s *Server) claim() error {
 	}
 	if info.Mode().Perm()&0o077 != 0 { // whoever reaches the socket is the database's root
 		if err := os.Chmod(s.dir, 0o700); err != nil {
-			return fmt.Errorf("others can look into the data folder %s, and it cannot be closed to them: %w", s.dir, errors.Unwrap(err))
+			return fmt.Errorf("others can look into the data folder %s, and it cannot be closed to them: %w", s.dir,
+				errors.Unwrap(err))
 		}
 		s.log.Warn("the data folder was open to others; now only you can look into it", "folder", s.dir)
 	}
@@ -245,7 +248,8 @@ func (s *Server) launchOnce(ctx context.Context) error {
 		return fmt.Errorf("cannot write to the data folder: %w", err)
 	}
 	cmd := exec.Command(program, asRoot("--no-defaults", "--bind-address=127.0.0.1", "--port="+strconv.Itoa(port),
-		"--socket="+s.socket, "--datadir="+s.path("data"), "--tmpdir="+s.path("tmp"), "--pid-file="+s.path("mariadb.pid"),
+		"--socket="+s.socket, "--datadir="+s.path("data"), "--tmpdir="+s.path("tmp"), "--pid-file="+
+			s.path("mariadb.pid"),
 		"--character-set-server=utf8mb4", "--collation-server=utf8mb4_uca1400_ai_ci",
 		"--default-time-zone=+00:00", "--skip-name-resolve", "--innodb-flush-log-at-trx-commit=1",
 		"--query-cache-type=1", "--query-cache-size=16M")...)

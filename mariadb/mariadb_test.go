@@ -94,16 +94,28 @@ func TestAFolderServesOneProcessAtATime(t *testing.T) {
 // is kept, and what is not whole is made anew.
 func TestFirstStartGoesOnFromWhatAnEarlierOneLeft(t *testing.T) {
 	for name, leave := range map[string]func(dir string) error{
-		"nothing but a lock":      func(dir string) error { return os.WriteFile(filepath.Join(dir, "lock"), nil, 0o600) },
-		"a making that broke off": func(dir string) error { return os.MkdirAll(filepath.Join(dir, "making-1", "mysql"), 0o700) },
-		"an empty settings file":  func(dir string) error { return os.WriteFile(filepath.Join(dir, "settings.json"), nil, 0o600) },
+		"nothing but a lock": func(dir string) error {
+			return os.WriteFile(filepath.Join(dir, "lock"), nil,
+				0o600)
+		},
+		"a making that broke off": func(dir string) error {
+			return os.MkdirAll(filepath.Join(dir, "making-1", "mysql"),
+				0o700)
+		},
+		"an empty settings file": func(dir string) error {
+			return os.WriteFile(filepath.Join(dir, "settings.json"),
+				nil, 0o600)
+		},
 		"half a settings file": func(dir string) error {
 			return os.WriteFile(filepath.Join(dir, "settings.json"), []byte(`{"port":33`), 0o600)
 		},
 		"a number nobody has": func(dir string) error {
 			return os.WriteFile(filepath.Join(dir, "mariadb.pid"), []byte("4194000"), 0o600)
 		},
-		"another program's number": func(dir string) error { return os.WriteFile(filepath.Join(dir, "mariadb.pid"), []byte("1"), 0o600) },
+		"another program's number": func(dir string) error {
+			return os.WriteFile(filepath.Join(dir, "mariadb.pid"),
+				[]byte("1"), 0o600)
+		},
 	} {
 		t.Run(name, func(t *testing.T) {
 			dir := t.TempDir()
@@ -132,14 +144,16 @@ func TestAFolderThatOthersCanLookIntoIsClosedToThem(t *testing.T) {
 		t.Fatal(err)
 	}
 	defer s.Stop()
-	if info, err := os.Stat(dir); err != nil || info.Mode().Perm() != 0o700 || !strings.Contains(said.String(), "open to others") {
+	if info, err := os.Stat(dir); err != nil || info.Mode().Perm() != 0o700 || !strings.Contains(said.String(),
+		"open to others") {
 		t.Errorf("the folder is %v (%v), and the log says %q", info.Mode(), err, said.String())
 	}
 	err = filepath.WalkDir(dir, func(path string, d fs.DirEntry, err error) error {
 		if err != nil || d.IsDir() || filepath.Dir(path) != dir {
 			return err
 		}
-		if info, err := d.Info(); err == nil && info.Mode().IsRegular() && info.Mode().Perm()&0o077 != 0 && filepath.Base(path) != "mariadb.pid" {
+		if info, err := d.Info(); err == nil && info.Mode().IsRegular() && info.Mode().Perm()&0o077 != 0 &&
+			filepath.Base(path) != "mariadb.pid" {
 			t.Errorf("%s has the mode %v", path, info.Mode())
 		}
 		return nil

@@ -52,7 +52,8 @@ func Clean(ctx context.Context, b []byte) (Photo, error) {
 		return Photo{}, ErrKind
 	}
 	if at.Width < 1 || at.Height < 1 || at.Width > mostPoints/at.Height {
-		return Photo{}, fmt.Errorf("this picture has %d × %d points: up to %d million can be kept", at.Width, at.Height, mostPoints/1_000_000)
+		return Photo{}, fmt.Errorf("this picture has %d × %d points: up to %d million can be kept", at.Width,
+			at.Height, mostPoints/1_000_000)
 	}
 	select {
 	case one <- struct{}{}:

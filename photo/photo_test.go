@@ -73,7 +73,8 @@ func red(t *testing.T, file []byte, x, y int) bool {
 }
 
 func TestAPhotoIsTurnedUprightAndStripped(t *testing.T) {
-	for turn, is := range map[byte]struct{ wide, redLeft, redTop bool }{1: {true, true, true}, 2: {true, false, true}, 3: {true, false, true}, 4: {true, true, true},
+	for turn, is := range map[byte]struct{ wide, redLeft, redTop bool }{1: {true, true, true}, 2: {true, false, true},
+		3: {true, false, true}, 4: {true, true, true},
 		5: {false, true, true}, 6: {false, true, true}, 7: {false, true, false}, 8: {false, true, false}} {
 		file := with(with(asJPEG(loaf(400, 200)), 0xe1, held(turn)), 0xfe, []byte("<script>alert(1)</script>"))
 		p, err := photo.Clean(context.Background(), file)
@@ -103,7 +104,8 @@ func TestPhotosAreMadeSmallEnough(t *testing.T) {
 	for name, c := range map[string]struct {
 		file          []byte
 		width, height int
-	}{"JPEG": {asJPEG(loaf(3200, 2400)), 1600, 1200}, "PNG with a hole": {asPNG(seen), 1600, 800}, "WebP": {webp, 1, 1}, "a small one": {asPNG(loaf(64, 48)), 64, 48}} {
+	}{"JPEG": {asJPEG(loaf(3200, 2400)), 1600, 1200}, "PNG with a hole": {asPNG(seen), 1600, 800},
+		"WebP": {webp, 1, 1}, "a small one": {asPNG(loaf(64, 48)), 64, 48}} {
 		t.Run(name, func(t *testing.T) {
 			p, err := photo.Clean(context.Background(), c.file)
 			if err != nil {
@@ -138,9 +140,11 @@ func TestHostilePhotosAreRefused(t *testing.T) {
 		file []byte
 		want error // nil: any
 	}{
-		"nothing": {nil, photo.ErrKind}, "a text": {[]byte("GET / HTTP/1.1"), photo.ErrKind}, "a drawing with script": {[]byte(`<svg xmlns="http://www.w3.org/2000/svg"><script/></svg>`), photo.ErrKind},
-		"a moving picture": {moving.Bytes(), photo.ErrKind}, "a moving WebP": {animated, nil},
-		"60 million points": {claims(10_000, 6_001), nil}, "more points than there are numbers": {claims(1<<31-1, 1<<31-1), nil}, "many points and no bytes": {claims(7000, 7000), photo.ErrBroken},
+		"nothing": {nil, photo.ErrKind}, "a text": {[]byte("GET / HTTP/1.1"), photo.ErrKind},
+		"a drawing with script": {[]byte(`<svg xmlns="http://www.w3.org/2000/svg"><script/></svg>`), photo.ErrKind},
+		"a moving picture":      {moving.Bytes(), photo.ErrKind}, "a moving WebP": {animated, nil},
+		"60 million points": {claims(10_000, 6_001), nil}, "more points than there are numbers": {claims(1<<31-1,
+			1<<31-1), nil}, "many points and no bytes": {claims(7000, 7000), photo.ErrBroken},
 		"half a JPEG": {whole[:len(whole)/2], photo.ErrBroken}, "a JPEG's head": {whole[:300], nil},
 	} {
 		t.Run(name, func(t *testing.T) {
@@ -196,7 +200,8 @@ func FuzzClean(f *testing.F) {
 		if err != nil {
 			return
 		}
-		if i, err := jpeg.DecodeConfig(bytes.NewReader(p.Full)); err != nil || i.Width != p.Width || i.Height != p.Height || p.Width > 1600 || p.Height > 1600 {
+		if i, err := jpeg.DecodeConfig(bytes.NewReader(p.Full)); err != nil || i.Width != p.Width ||
+			i.Height != p.Height || p.Width > 1600 || p.Height > 1600 {
 			t.Errorf("%d × %d is kept as %d × %d: %v", p.Width, p.Height, i.Width, i.Height, err)
 		}
 	})

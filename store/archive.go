@@ -7,15 +7,19 @@ import (
 	"slices"
 )
 
-// A kitchen's file holds all that a kitchen keeps, as rows of its tables in an order in which each can be written again.
+// A kitchen's file holds all that a kitchen keeps, as rows of its tables in an order in which each can be written
+// again.
 // docs/kitchen-file.md says what stands in it.
 
 // archiveVersion is the version of the file's frame; what stands in the rows has the database's own.
 const archiveVersion = 1
 
-// archiveTables are the tables of a kitchen, those first that others point at. A test holds them against the database, so
+// archiveTables are the tables of a kitchen, those first that others point at. A test holds them against the database,
+// so
 // that none is forgotten.
-var archiveTables = []string{"kitchens", "kitchen_versions", "machines", "machine_versions", "recipes", "recipe_versions", "habits", "journals", "happenings", "benches", "bags", "bakes", "days", "day_versions", "rehearsals", "photos", "imports"}
+var archiveTables = []string{"kitchens", "kitchen_versions", "machines", "machine_versions", "recipes",
+	"recipe_versions", "habits", "journals", "happenings", "benches", "bags", "bakes", "days", "day_versions",
+	"rehearsals", "photos", "imports"}
 
 // column is one column of a table, and how its values are written.
 type column struct {
@@ -25,12 +29,18 @@ type column struct {
 }
 
 // kinds are how values of a type of the database are written.
-var columnKinds = map[string]string{"uuid": "uuid", "datetime": "time", "mediumblob": "blob", "int": "number", "tinyint": "number", "double": "number", "varchar": "text", "text": "text", "longtext": "json"}
+var columnKinds = map[string]string{"uuid": "uuid", "datetime": "time", "mediumblob": "blob", "int": "number",
+	"tinyint": "number", "double": "number", "varchar": "text", "text": "text", "longtext": "json"}
 
 // columnsOf are the columns of a kitchen's tables, in order.
 func (q Queries) columnsOf(ctx context.Context) (map[string][]column, error) {
-	rows, err := q.q.QueryContext(ctx, `SELECT table_name, column_name, data_type, is_nullable FROM information_schema.columns WHERE table_schema = DATABASE() ORDER BY table_name, ordinal_position`)
-	all, err := list(rows, err, func(scan func(...any) error) (c [4]string, err error) { return c, scan(&c[0], &c[1], &c[2], &c[3]) })
+	rows, err := q.q.QueryContext(ctx,
+		`SELECT table_name, column_name, data_type, is_nullable FROM information_schema.columns WHERE table_schema =
+			DATABASE() ORDER BY table_name, ordinal_position`)
+	all, err := list(rows, err, func(scan func(...any) error) (c [4]string, err error) {
+		return c,
+			scan(&c[0], &c[1], &c[2], &c[3])
+	})
 	out := map[string][]column{}
 	for _, c := range all {
 		if !slices.Contains(archiveTables, c[0]) {
@@ -53,7 +63,8 @@ func (q Queries) tablesVersion(ctx context.Context) (n int, err error) {
 
 // archiveShapes are what a value of each kind is in JSON Schema.
 var archiveShapes = map[string]map[string]any{
-	"uuid": {"type": "string", "format": "uuid"}, "time": {"type": "string", "format": "date-time"}, "blob": {"type": "string", "contentEncoding": "base64"},
+	"uuid": {"type": "string", "format": "uuid"}, "time": {"type": "string", "format": "date-time"},
+	"blob":   {"type": "string", "contentEncoding": "base64"},
 	"number": {"type": "number"}, "text": {"type": "string"}, "json": {},
 }
 
@@ -80,8 +91,10 @@ func (q Queries) ChestSchema(ctx context.Context) (map[string]any, error) {
 		things[table] = object{"type": "array", "items": closed(properties, names)}
 		counts[table] = object{"type": "integer", "minimum": 0}
 	}
-	out := closed(object{"risePan": object{"const": "kitchen"}, "version": object{"const": archiveVersion}, "tables": object{"type": "integer"}, "name": object{"type": "string"},
-		"written": object{"type": "string", "format": "date-time"}, "things": closed(things, archiveTables), "counts": closed(counts, archiveTables)},
+	out := closed(object{"risePan": object{"const": "kitchen"}, "version": object{"const": archiveVersion},
+		"tables": object{"type": "integer"}, "name": object{"type": "string"},
+		"written": object{"type": "string", "format": "date-time"}, "things": closed(things, archiveTables),
+		"counts": closed(counts, archiveTables)},
 		[]string{"risePan", "version", "tables", "name", "written", "things", "counts"})
 	out["$schema"], out["title"] = "https://json-schema.org/draft/2020-12/schema", "A kitchen's file of Rise Pan"
 	return out, nil

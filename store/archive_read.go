@@ -19,7 +19,8 @@ import (
 // ErrNoChest is returned for a file that holds no kitchen.
 var ErrNoChest = errors.New("this is no kitchen's file of Rise Pan")
 
-// ReadKitchen writes all of a kitchen's file into the database as a kitchen of its own, whole or not at all, and gives its
+// ReadKitchen writes all of a kitchen's file into the database as a kitchen of its own, whole or not at all, and gives
+// its
 // id. Where a kitchen of the file's own id is there already, everything gets new ids, in the same order.
 func (s *Store) ReadKitchen(ctx context.Context, r io.ReadSeeker) (id string, count Count, err error) {
 	err = s.Do(ctx, func(q Queries) (err error) {
@@ -29,7 +30,8 @@ func (s *Store) ReadKitchen(ctx context.Context, r io.ReadSeeker) (id string, co
 	return id, count, err
 }
 
-// ReadKitchen does so inside a transaction. It reads from the beginning, so that a try that lost a conflict begins again.
+// ReadKitchen does so inside a transaction. It reads from the beginning, so that a try that lost a conflict begins
+// again.
 func (q Queries) ReadKitchen(ctx context.Context, r io.ReadSeeker) (string, Count, error) {
 	if _, err := r.Seek(0, io.SeekStart); err != nil {
 		return "", nil, err
@@ -75,7 +77,8 @@ type archiveReader struct {
 
 // damaged is what a file is that ends too soon, or holds what no kitchen's file does.
 func damaged(err error) error {
-	return fmt.Errorf("this file is not whole, or damaged: nothing of it was kept (%s)", strings.TrimPrefix(err.Error(), "jsontext: "))
+	return fmt.Errorf("this file is not whole, or damaged: nothing of it was kept (%s)",
+		strings.TrimPrefix(err.Error(), "jsontext: "))
 }
 
 func (c *archiveReader) token() (jsontext.Token, error) {
@@ -121,7 +124,8 @@ func (c *archiveReader) head(version int) error {
 				return err
 			}
 			if v, err := whole(n); err != nil || v > most {
-				return fmt.Errorf("this file was written by a newer Rise Pan (its %s is %s, and this program knows %d): bring this program up to date first", what, n.String(), most)
+				return fmt.Errorf("this file was written by a newer Rise Pan (its %s is %s, and this program knows "+
+					"%d): bring this program up to date first", what, n.String(), most)
 			}
 		}
 	}
@@ -251,7 +255,10 @@ func (c *archiveReader) value(k column, v jsontext.Value) (any, error) {
 		if c.mask == ([6]byte{}) {
 			return string(v), nil
 		}
-		return idIn.ReplaceAllStringFunc(string(v), func(id string) string { return `"` + c.moved(strings.Trim(id, `"`)) + `"` }), nil
+		return idIn.ReplaceAllStringFunc(string(v), func(id string) string {
+			return `"` +
+				c.moved(strings.Trim(id, `"`)) + `"`
+		}), nil
 	}
 	text, err := textOf(v)
 	if err != nil {

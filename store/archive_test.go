@@ -43,17 +43,20 @@ func furnished(t *testing.T, s *store.Store) store.Kitchen {
 		if err != nil {
 			return err
 		}
-		h := bake.Happening{Stamp: journal.Stamp{Seq: 9, At: noon}, What: bake.Photographed, Photo: &bake.Photo{ID: store.NewID(), Width: 2, Height: 1}}
+		h := bake.Happening{Stamp: journal.Stamp{Seq: 9, At: noon}, What: bake.Photographed,
+			Photo: &bake.Photo{ID: store.NewID(), Width: 2, Height: 1}}
 		if err := q.AddInBake(ctx, k.ID, id, h, bake.At(b.Plan, []bake.Happening{h}, noon)); err != nil {
 			return err
 		}
-		if err := q.AddPhoto(ctx, k.ID, store.Photo{ID: h.Photo.ID, BakeID: id, Full: []byte{0xff, 0xd8, 0, 1, 2}, Small: []byte{0xff, 0xd8}, Width: 2, Height: 1, At: noon}); err != nil {
+		if err := q.AddPhoto(ctx, k.ID, store.Photo{ID: h.Photo.ID, BakeID: id, Full: []byte{0xff, 0xd8, 0, 1, 2},
+			Small: []byte{0xff, 0xd8}, Width: 2, Height: 1, At: noon}); err != nil {
 			return err
 		}
 		if err := q.SetHabit(ctx, k.ID, b.RecipeID, b.MachineID, store.Habit{Cycle: "basic"}); err != nil {
 			return err
 		}
-		_, err = q.AddImport(ctx, k.ID, store.Imported{Recipes: []store.RecipeMade{{ID: b.RecipeID, Name: "日本 «loaf»", Revision: 1}}, Bakes: []string{id}}, noon)
+		_, err = q.AddImport(ctx, k.ID, store.Imported{Recipes: []store.RecipeMade{{ID: b.RecipeID, Name: "日本 «loaf»",
+			Revision: 1}}, Bakes: []string{id}}, noon)
 		return err
 	})
 	if err != nil {
@@ -77,7 +80,8 @@ func TestAKitchensFileComesBack(t *testing.T) {
 	s := storetest.Open(t)
 	k := furnished(t, s)
 	file, count := fileOfKitchen(t, s, k.ID)
-	for _, table := range []string{"recipes", "recipe_versions", "machines", "bakes", "happenings", "bags", "photos", "habits", "imports"} {
+	for _, table := range []string{"recipes", "recipe_versions", "machines", "bakes", "happenings", "bags", "photos",
+		"habits", "imports"} {
 		if count[table] == 0 {
 			t.Errorf("the file holds no %s", table)
 		}
@@ -122,7 +126,8 @@ func TestAKitchensFileComesBack(t *testing.T) {
 
 var anyID = regexp.MustCompile(`[0-9a-f]{8}-[0-9a-f]{4}-7[0-9a-f]{3}-[0-9a-f]{4}-[0-9a-f]{12}`)
 
-// Files that are read one after another in one transaction share its connection: what wrote the one has let go of it before
+// Files that are read one after another in one transaction share its connection: what wrote the one has let go of it
+// before
 // the next is read.
 func TestFilesAreReadOneAfterAnother(t *testing.T) {
 	s := storetest.Open(t)
@@ -161,7 +166,8 @@ func plain(file string) string {
 }
 
 // ofTheHouse are the tables that no kitchen's file holds: who may come in, what was asked, what was put beside what.
-var ofTheHouse = []string{"idempotency", "households", "people", "sessions", "pairings", "tries", "addresses", "asides", "changes", "goose_db_version", "goose_lock"}
+var ofTheHouse = []string{"idempotency", "households", "people", "sessions", "pairings", "tries", "addresses",
+	"asides", "changes", "goose_db_version", "goose_lock"}
 
 // Every table that belongs to a kitchen is in its file, but for the house's.
 func TestNoTableIsForgotten(t *testing.T) {
@@ -188,10 +194,13 @@ func TestADamagedFileIsRefused(t *testing.T) {
 	file, _ := fileOfKitchen(t, s, k.ID)
 	empty := storetest.Open(t)
 	cases := map[string]string{
-		"nothing": "", "another JSON": `{"@type":"Recipe"}`, "a list": `[]`, "one that says it has more": strings.Replace(file, `"photos":1`, `"photos":2`, 1),
-		"from the future": strings.Replace(file, `"version":1`, `"version":2`, 1), "of tables to come": regexp.MustCompile(`"tables":\d+`).ReplaceAllString(file, `"tables":9999`),
-		"a column that nobody knows": strings.Replace(file, `"put_away"`, `"put_over"`, 1), "no id": anyID.ReplaceAllString(file, "x"),
-		"something behind it": strings.Replace(file, `"counts"`, `"more":1,"counts"`, 1),
+		"nothing": "", "another JSON": `{"@type":"Recipe"}`, "a list": `[]`,
+		"one that says it has more":  strings.Replace(file, `"photos":1`, `"photos":2`, 1),
+		"from the future":            strings.Replace(file, `"version":1`, `"version":2`, 1),
+		"of tables to come":          regexp.MustCompile(`"tables":\d+`).ReplaceAllString(file, `"tables":9999`),
+		"a column that nobody knows": strings.Replace(file, `"put_away"`, `"put_over"`, 1),
+		"no id":                      anyID.ReplaceAllString(file, "x"),
+		"something behind it":        strings.Replace(file, `"counts"`, `"more":1,"counts"`, 1),
 	}
 	for _, at := range []int{1, 3, 10, 50, 90, 97} {
 		cases[fmt.Sprintf("cut off after %d %%", at)] = file[:len(file)*at/100]
@@ -257,7 +266,8 @@ func TestAKitchensFileFitsItsSchema(t *testing.T) {
 	for name, f := range map[string]struct {
 		text string
 		fits bool
-	}{"the kitchen": {file, true}, "one without its counts": {strings.Replace(file, `"counts"`, `"count"`, 1), false}, "one with another column": {strings.Replace(file, `"head"`, `"heads"`, 1), false}} {
+	}{"the kitchen": {file, true}, "one without its counts": {strings.Replace(file, `"counts"`, `"count"`, 1), false},
+		"one with another column": {strings.Replace(file, `"head"`, `"heads"`, 1), false}} {
 		v, err := jsonschema.UnmarshalJSON(strings.NewReader(f.text))
 		if err == nil {
 			err = compiled.Validate(v)
@@ -271,7 +281,9 @@ func TestAKitchensFileFitsItsSchema(t *testing.T) {
 // Random kitchens, with names and notes in any letters, come back field by field.
 func TestRandomKitchensComeBack(t *testing.T) {
 	from, to := storetest.Open(t), storetest.Open(t)
-	texts := []string{"plain", "«quotes» \"and\" 'more'", "back\\slash and \ttab", "日本のパン", "Пекарня", "خبز", "emoji 🍞", "a, b; c", "=1+1", "trailing space ", "\u00bd cup", "ends with }", `{"not":"json"}`, "0190f3a0-0000-7000-8000-000000000000"}
+	texts := []string{"plain", "«quotes» \"and\" 'more'", "back\\slash and \ttab", "日本のパン", "Пекарня", "خبز",
+		"emoji 🍞", "a, b; c", "=1+1", "trailing space ", "\u00bd cup", "ends with }", `{"not":"json"}`,
+		"0190f3a0-0000-7000-8000-000000000000"}
 	for seed := range uint64(12) {
 		r := rand.New(rand.NewPCG(seed, 5))
 		text := func() string { return texts[r.IntN(len(texts))] }
@@ -300,16 +312,21 @@ func TestRandomKitchensComeBack(t *testing.T) {
 				if err != nil {
 					return err
 				}
-				p, err := plan.Make(plan.Place{Kitchen: k, Zone: time.UTC, Recipe: one, Machine: m, Now: noon}, plan.Wish{Loaf: plan.Loaf{Size: one.Size}, Timing: plan.Timing{AtPanel: true}})
+				p, err := plan.Make(plan.Place{Kitchen: k, Zone: time.UTC, Recipe: one, Machine: m, Now: noon},
+					plan.Wish{Loaf: plan.Loaf{Size: one.Size}, Timing: plan.Timing{AtPanel: true}})
 				if err != nil {
 					return err
 				}
-				bakeID, err := q.StartBake(ctx, id, store.Bake{Pins: store.Pins{RecipeID: kept.ID, Revision: 1, MachineID: machineID, Machine: 1, Kitchen: 1}, Plan: p, StartedAt: noon.Add(time.Duration(r.IntN(1e9)))}, store.Wished{Zone: "UTC"})
+				bakeID, err := q.StartBake(ctx, id, store.Bake{Pins: store.Pins{RecipeID: kept.ID, Revision: 1,
+					MachineID: machineID, Machine: 1, Kitchen: 1}, Plan: p,
+					StartedAt: noon.Add(time.Duration(r.IntN(1e9)))}, store.Wished{Zone: "UTC"})
 				if err != nil {
 					return err
 				}
 				var happened []bake.Happening
-				for _, h := range []bake.Happening{{What: bake.TakenOut}, {What: bake.Judged, Verdict: bake.Verdict{Mark: 1 + r.IntN(5), Note: text(), Signs: bake.Signs[:r.IntN(4)], Centre: new(r.IntN(90) - 45), Damp: r.IntN(2) == 0}}} {
+				for _, h := range []bake.Happening{{What: bake.TakenOut},
+					{What: bake.Judged, Verdict: bake.Verdict{Mark: 1 + r.IntN(5), Note: text(),
+						Signs: bake.Signs[:r.IntN(4)], Centre: new(r.IntN(90) - 45), Damp: r.IntN(2) == 0}}} {
 					h.Stamp = journal.Stamp{Seq: len(happened) + 1, At: noon.Add(4 * time.Hour)}
 					happened = append(happened, h)
 					if err := q.AddInBake(ctx, id, bakeID, h, bake.At(p, happened, noon.Add(5*time.Hour))); err != nil {
@@ -320,7 +337,8 @@ func TestRandomKitchensComeBack(t *testing.T) {
 				for n := range photo {
 					photo[n] = byte(r.Uint32())
 				}
-				if err := q.AddPhoto(ctx, id, store.Photo{ID: store.NewID(), RecipeID: kept.ID, Full: photo, Small: photo[:len(photo)/2], Width: 3, Height: 2, At: noon}); err != nil {
+				if err := q.AddPhoto(ctx, id, store.Photo{ID: store.NewID(), RecipeID: kept.ID, Full: photo,
+					Small: photo[:len(photo)/2], Width: 3, Height: 2, At: noon}); err != nil {
 					return err
 				}
 			}

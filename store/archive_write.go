@@ -13,7 +13,8 @@ import (
 )
 
 // WriteKitchen writes all of a kitchen as it stands at one instant, row by row, so that no more than one is held.
-func (s *Store) WriteKitchen(ctx context.Context, kitchenID string, w io.Writer, now time.Time) (count Count, err error) {
+func (s *Store) WriteKitchen(ctx context.Context, kitchenID string, w io.Writer, now time.Time) (count Count,
+	err error) {
 	err = s.Snapshot(ctx, func(q Queries) (err error) {
 		count, err = q.WriteKitchen(ctx, kitchenID, w, now)
 		return err
@@ -41,7 +42,9 @@ func (q Queries) WriteKitchen(ctx context.Context, kitchenID string, w io.Writer
 	for _, pair := range []struct {
 		name  string
 		value jsontext.Token
-	}{{"risePan", jsontext.String("kitchen")}, {"version", jsontext.Int(archiveVersion)}, {"tables", jsontext.Int(int64(version))}, {"name", jsontext.String(k.Kitchen.Name)}, {"written", jsontext.String(now.UTC().Format(time.RFC3339))}} {
+	}{{"risePan", jsontext.String("kitchen")}, {"version", jsontext.Int(archiveVersion)},
+		{"tables", jsontext.Int(int64(version))}, {"name", jsontext.String(k.Kitchen.Name)},
+		{"written", jsontext.String(now.UTC().Format(time.RFC3339))}} {
 		out.token(jsontext.String(pair.name))
 		out.token(pair.value)
 	}
@@ -82,7 +85,8 @@ func (w *archiveWriter) token(t jsontext.Token) {
 	}
 }
 
-func (q Queries) writeRows(ctx context.Context, kitchenID, table string, columns []column, out *archiveWriter) (int, error) {
+func (q Queries) writeRows(ctx context.Context, kitchenID, table string, columns []column, out *archiveWriter) (int,
+	error) {
 	names := make([]string, len(columns))
 	for n, c := range columns {
 		names[n] = c.name
@@ -91,7 +95,8 @@ func (q Queries) writeRows(ctx context.Context, kitchenID, table string, columns
 	if table == "kitchens" {
 		owner = "id"
 	}
-	rows, err := q.q.QueryContext(ctx, `SELECT `+strings.Join(names, ", ")+` FROM `+table+` WHERE `+owner+` = ? ORDER BY id`, kitchenID)
+	rows, err := q.q.QueryContext(ctx, `SELECT `+strings.Join(names, ", ")+` FROM `+table+` WHERE `+owner+
+		` = ? ORDER BY id`, kitchenID)
 	if err != nil {
 		return 0, err
 	}

@@ -24,18 +24,22 @@ func (q Queries) AddBags(ctx context.Context, kitchenID string, b Bags) (string,
 		return "", err
 	}
 	id := NewID()
-	_, err = q.q.ExecContext(ctx, `INSERT INTO bags (id, kitchen_id, recipe_id, recipe_version, machine_id, machine_version, kitchen_version, made_at, made, bags_left, shape, doc)
+	_, err = q.q.ExecContext(ctx, `INSERT INTO bags (id, kitchen_id, recipe_id, recipe_version, machine_id,
+		machine_version, kitchen_version, made_at, made, bags_left, shape, doc)
 		VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
-		id, kitchenID, b.RecipeID, b.Revision, b.MachineID, b.Machine, b.Kitchen, b.MadeAt.UTC(), b.Made, b.Made, bags.shape, doc)
+		id, kitchenID, b.RecipeID, b.Revision, b.MachineID, b.Machine, b.Kitchen, b.MadeAt.UTC(), b.Made, b.Made,
+		bags.shape, doc)
 	return id, err
 }
 
-const selectBags = `SELECT id, recipe_id, recipe_version, machine_id, machine_version, kitchen_version, made_at, made, bags_left, shape, doc FROM bags WHERE kitchen_id = ? `
+const selectBags = `SELECT id, recipe_id, recipe_version, machine_id, machine_version, kitchen_version, made_at, made,
+	bags_left, shape, doc FROM bags WHERE kitchen_id = ? `
 
 func scanBags(scan func(...any) error) (b Bags, err error) {
 	var shape int
 	var doc string
-	if err := scan(&b.ID, &b.RecipeID, &b.Revision, &b.MachineID, &b.Machine, &b.Kitchen, &b.MadeAt, &b.Made, &b.Left, &shape, &doc); err != nil {
+	if err := scan(&b.ID, &b.RecipeID, &b.Revision, &b.MachineID, &b.Machine, &b.Kitchen, &b.MadeAt, &b.Made, &b.Left,
+		&shape, &doc); err != nil {
 		return b, err
 	}
 	return b, bags.decode(b.ID, shape, doc, &b.Batch)
@@ -64,7 +68,8 @@ func (q Queries) LeaveBags(ctx context.Context, kitchenID, id string, left int) 
 
 // TakeBag takes one bag off the shelf; ErrStale where none is left.
 func (q Queries) TakeBag(ctx context.Context, kitchenID, id string) error {
-	r, err := q.q.ExecContext(ctx, `UPDATE bags SET bags_left = bags_left - 1 WHERE kitchen_id = ? AND id = ? AND bags_left > 0`, kitchenID, id)
+	r, err := q.q.ExecContext(ctx,
+		`UPDATE bags SET bags_left = bags_left - 1 WHERE kitchen_id = ? AND id = ? AND bags_left > 0`, kitchenID, id)
 	if err != nil {
 		return err
 	}

@@ -111,14 +111,20 @@ func (q Queries) StartBake(ctx context.Context, kitchenID string, b Bake, w Wish
 	}
 	p, f := b.Plan, b.Plan.Formula
 	clock := bake.ClockOf(p, state)
-	_, err = q.q.ExecContext(ctx, `INSERT INTO bakes (id, kitchen_id, recipe_id, recipe_version, machine_id, machine_version, kitchen_version,
-		wished_wall, wished_zone, wished_at, started_at, recipe, machine, kind, size, cycle_id, cycle_panel, cycle_name, begins_at, ready_at, warm_until,
-		crust, rehearsed, bench_id, used, flour, sure, note, moments, hydration, salt, yeast, sugar, fat, powder, shape, plan)
-		VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, '', ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
+	_, err = q.q.ExecContext(ctx, `INSERT INTO bakes (id, kitchen_id, recipe_id, recipe_version, machine_id,
+		machine_version, kitchen_version,
+		wished_wall, wished_zone, wished_at, started_at, recipe, machine, kind, size, cycle_id, cycle_panel,
+			cycle_name, begins_at, ready_at, warm_until,
+		crust, rehearsed, bench_id, used, flour, sure, note, moments, hydration, salt, yeast, sugar, fat, powder,
+			shape, plan)
+		VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, '', ?, ?, ?, ?, ?, ?,
+			?, ?, ?)`,
 		id, kitchenID, b.RecipeID, b.Revision, b.MachineID, b.Machine, b.Kitchen, wall, w.Zone, at, b.StartedAt.UTC(),
-		p.Recipe, p.Machine, string(p.Kind), p.Size.String(), p.Setting.Cycle.ID, p.Setting.Cycle.Panel, p.Setting.Cycle.Name,
+		p.Recipe, p.Machine, string(p.Kind), p.Size.String(), p.Setting.Cycle.ID, p.Setting.Cycle.Panel,
+		p.Setting.Cycle.Name,
 		clock.Begin.UTC(), clock.Ready.UTC(), clock.WarmUntil.UTC(),
-		string(p.Setting.Crust), b.Rehearsed, bench, used, f.Flour, string(f.Sure), moments, f.Hydration, f.Salt, f.Yeast, f.Sugar, f.Fat, f.Powder, plans.shape, doc)
+		string(p.Setting.Crust), b.Rehearsed, bench, used, f.Flour, string(f.Sure), moments, f.Hydration, f.Salt,
+		f.Yeast, f.Sugar, f.Fat, f.Powder, plans.shape, doc)
 	return id, err
 }
 
@@ -160,9 +166,13 @@ func (q Queries) noteState(ctx context.Context, kitchenID, id string, s bake.Sta
 	if s.Freed != nil {
 		freed = s.Freed.UTC()
 	}
-	_, err = q.q.ExecContext(ctx, `UPDATE bakes SET ended_at = ?, freed_at = ?, gave_up = ?, mark = ?, note = ?, moments = ?, liked = ?,
-		warm_until = DATE_ADD(warm_until, INTERVAL TIMESTAMPDIFF(MICROSECOND, ready_at, ?) MICROSECOND), begins_at = ?, ready_at = ?, heights = ?, verdict = ?, photo = ?, ball = ?, doses = ?, probe_off = ? WHERE kitchen_id = ? AND id = ?`,
-		end, freed, s.Phase == bake.GivenUp, s.Mark, s.Note, moments, s.Mark >= liked, s.Ready.UTC(), s.Begin.UTC(), s.Ready.UTC(), heights, told, photo, string(seen), put, off, kitchenID, id)
+	_, err = q.q.ExecContext(ctx, `UPDATE bakes SET ended_at = ?, freed_at = ?, gave_up = ?, mark = ?, note = ?,
+		moments = ?, liked = ?,
+		warm_until = DATE_ADD(warm_until, INTERVAL TIMESTAMPDIFF(MICROSECOND, ready_at, ?) MICROSECOND),
+			begins_at = ?, ready_at = ?, heights = ?, verdict = ?, photo = ?, ball = ?, doses = ?, probe_off = ? WHERE
+			kitchen_id = ? AND id = ?`,
+		end, freed, s.Phase == bake.GivenUp, s.Mark, s.Note, moments, s.Mark >= liked, s.Ready.UTC(), s.Begin.UTC(),
+		s.Ready.UTC(), heights, told, photo, string(seen), put, off, kitchenID, id)
 	return err
 }
 
@@ -171,7 +181,8 @@ const mostBefore = 5
 
 // HeightsBefore lists how high the loaves before a bake stood, of its recipe and in its machine, newest first.
 func (q Queries) HeightsBefore(ctx context.Context, kitchenID string, b Bake) ([]bake.Before, error) {
-	rows, err := q.q.QueryContext(ctx, `SELECT heights, mark FROM bakes WHERE kitchen_id = ? AND recipe_id = ? AND machine_id = ? AND started_at < ? AND NOT gave_up AND NOT rehearsed AND heights <> '[]'
+	rows, err := q.q.QueryContext(ctx, `SELECT heights, mark FROM bakes WHERE kitchen_id = ? AND recipe_id = ? AND
+		machine_id = ? AND started_at < ? AND NOT gave_up AND NOT rehearsed AND heights <> '[]'
 		ORDER BY started_at DESC LIMIT ?`, kitchenID, b.RecipeID, b.MachineID, b.StartedAt.UTC(), mostBefore)
 	return list(rows, err, func(scan func(...any) error) (before bake.Before, err error) {
 		var heights string
@@ -186,26 +197,32 @@ func (q Queries) HeightsBefore(ctx context.Context, kitchenID string, b Bake) ([
 func (q Queries) Bake(ctx context.Context, kitchenID, id string) (b Bake, err error) {
 	var shape int
 	var doc string
-	err = q.q.QueryRowContext(ctx, `SELECT id, recipe_id, recipe_version, machine_id, machine_version, kitchen_version, started_at, put_away, IFNULL(CAST(bench_id AS CHAR), ''), rehearsed, shape, plan
+	err = q.q.QueryRowContext(ctx, `SELECT id, recipe_id, recipe_version, machine_id, machine_version,
+		kitchen_version, started_at, put_away, IFNULL(CAST(bench_id AS CHAR), ''), rehearsed, shape, plan
 		FROM bakes WHERE kitchen_id = ? AND id = ?`, kitchenID, id).
-		Scan(&b.ID, &b.RecipeID, &b.Revision, &b.MachineID, &b.Machine, &b.Kitchen, &b.StartedAt, &b.PutAway, &b.Bench, &b.Rehearsed, &shape, &doc)
+		Scan(&b.ID, &b.RecipeID, &b.Revision, &b.MachineID, &b.Machine, &b.Kitchen, &b.StartedAt, &b.PutAway, &b.Bench,
+			&b.Rehearsed, &shape, &doc)
 	if err != nil {
 		return b, found(err)
 	}
 	return b, plans.decode(id, shape, doc, &b.Plan)
 }
 
-const glanceColumns = `SELECT id, recipe_id, recipe_version, recipe, kind, machine, machine_id, size, cycle_id, cycle_panel, cycle_name, crust, started_at, begins_at, ready_at, warm_until,
-	ended_at, gave_up, verdict, IFNULL(CAST(photo AS CHAR), ''), rehearsed, flour, hydration, salt, yeast, sugar, fat, sure, doses, moments `
+const glanceColumns = `SELECT id, recipe_id, recipe_version, recipe, kind, machine, machine_id, size, cycle_id,
+	cycle_panel, cycle_name, crust, started_at, begins_at, ready_at, warm_until,
+	ended_at, gave_up, verdict, IFNULL(CAST(photo AS CHAR), ''), rehearsed, flour, hydration, salt, yeast, sugar, fat,
+		sure, doses, moments `
 
 // scanGlance reads the columns of a glance, and those that stand behind them.
 func scanGlance(scan func(...any) error, more ...any) (g Glance, err error) {
 	var size, moments, told, doses string
 	f := &g.Formula
 	var end sql.NullTime
-	if err := scan(append([]any{&g.ID, &g.RecipeID, &g.Revision, &g.Recipe, &g.Kind, &g.Machine, &g.MachineID, &size, &g.Cycle.ID, &g.Cycle.Panel, &g.Cycle.Name, &g.Crust, &g.StartedAt,
+	if err := scan(append([]any{&g.ID, &g.RecipeID, &g.Revision, &g.Recipe, &g.Kind, &g.Machine, &g.MachineID, &size,
+		&g.Cycle.ID, &g.Cycle.Panel, &g.Cycle.Name, &g.Crust, &g.StartedAt,
 		&g.Clock.Begin, &g.Clock.Ready, &g.Clock.WarmUntil, &end, &g.Clock.GaveUp, &told, &g.Photo, &g.Rehearsed,
-		&f.Flour, &f.Hydration, &f.Salt, &f.Yeast, &f.Sugar, &f.Fat, &f.Sure, &doses, &moments}, more...)...); err != nil {
+		&f.Flour, &f.Hydration, &f.Salt, &f.Yeast, &f.Sugar, &f.Fat, &f.Sure, &doses, &moments},
+		more...)...); err != nil {
 		return g, err
 	}
 	if end.Valid {
@@ -252,9 +269,11 @@ func (p Page) index() string {
 // Glances lists a page of a kitchen's bakes, newest first.
 func (q Queries) Glances(ctx context.Context, kitchenID string, p Page) ([]Glance, error) {
 	// Left to choose, the optimizer reads and sorts every older bake of a deep page: 130 ms for 0.6 ms.
-	query, args := glanceColumns+`FROM bakes FORCE INDEX (`+p.index()+`) WHERE kitchen_id = ? AND put_away = FALSE `, []any{kitchenID}
+	query, args := glanceColumns+`FROM bakes FORCE INDEX (`+p.index()+`) WHERE kitchen_id = ? AND put_away = FALSE `,
+		[]any{kitchenID}
 	if !p.Before.IsZero() {
-		query, args = query+`AND (started_at, id) < (?, ?) AND started_at <= ? `, append(args, p.Before.UTC(), p.ID, p.Before.UTC())
+		query, args = query+`AND (started_at, id) < (?, ?) AND started_at <= ? `, append(args, p.Before.UTC(), p.ID,
+			p.Before.UTC())
 	}
 	for _, word := range strings.Fields(p.Words) {
 		part := "%" + likeEscape.Replace(word) + "%"
@@ -287,15 +306,18 @@ func (q Queries) Glances(ctx context.Context, kitchenID string, p Page) ([]Glanc
 	return list(rows, err, glance)
 }
 
-// Past lists the newest ended bakes of a kitchen, or of one of its recipes, to learn from; what was rehearsed, given up or
+// Past lists the newest ended bakes of a kitchen, or of one of its recipes, to learn from; what was rehearsed, given up
+// or
 // put away teaches nothing.
 func (q Queries) Past(ctx context.Context, kitchenID, recipeID string, most int) ([]Past, error) {
 	query, args, index := ``, []any{kitchenID}, "bakes_newest"
 	if recipeID != "" {
 		query, args, index = `AND recipe_id = ? `, append(args, recipeID), "bakes_of_recipe"
 	}
-	rows, err := q.q.QueryContext(ctx, strings.TrimSpace(glanceColumns)+`, used, ball, probe_off FROM bakes FORCE INDEX (`+index+`)
-		WHERE kitchen_id = ? AND put_away = FALSE AND ended_at IS NOT NULL AND NOT gave_up AND NOT rehearsed `+query+`ORDER BY started_at DESC, id DESC LIMIT ?`, append(args, most)...)
+	rows, err := q.q.QueryContext(ctx, strings.TrimSpace(glanceColumns)+`, used, ball, probe_off FROM bakes FORCE
+		INDEX (`+index+`)
+		WHERE kitchen_id = ? AND put_away = FALSE AND ended_at IS NOT NULL AND NOT gave_up AND NOT rehearsed
+			`+query+`ORDER BY started_at DESC, id DESC LIMIT ?`, append(args, most)...)
 	return list(rows, err, func(scan func(...any) error) (p Past, err error) {
 		var used string
 		var off sql.NullFloat64
@@ -311,11 +333,13 @@ func (q Queries) Past(ctx context.Context, kitchenID, recipeID string, most int)
 	})
 }
 
-// Baked lists a kitchen's finished bakes of a time, oldest first, with what was used: what was rehearsed, given up or put away
+// Baked lists a kitchen's finished bakes of a time, oldest first, with what was used: what was rehearsed, given up or
+// put away
 // is not among them.
 func (q Queries) Baked(ctx context.Context, kitchenID string, from, to time.Time) ([]tally.Loaf, error) {
 	rows, err := q.q.QueryContext(ctx, `SELECT recipe_id, recipe, mark, used FROM bakes FORCE INDEX (bakes_newest)
-		WHERE kitchen_id = ? AND put_away = FALSE AND started_at >= ? AND started_at < ? AND ended_at IS NOT NULL AND NOT gave_up AND NOT rehearsed ORDER BY started_at`, kitchenID, from.UTC(), to.UTC())
+		WHERE kitchen_id = ? AND put_away = FALSE AND started_at >= ? AND started_at < ? AND ended_at IS NOT NULL AND
+			NOT gave_up AND NOT rehearsed ORDER BY started_at`, kitchenID, from.UTC(), to.UTC())
 	return list(rows, err, func(scan func(...any) error) (l tally.Loaf, err error) {
 		var used string
 		if err := scan(&l.RecipeID, &l.Recipe, &l.Mark, &used); err != nil {
@@ -329,7 +353,8 @@ func (q Queries) Baked(ctx context.Context, kitchenID string, from, to time.Time
 // FirstBake is when a kitchen began its first bake; zero where it has none.
 func (q Queries) FirstBake(ctx context.Context, kitchenID string) (time.Time, error) {
 	var at sql.NullTime
-	err := q.q.QueryRowContext(ctx, `SELECT MIN(started_at) FROM bakes WHERE kitchen_id = ? AND put_away = FALSE`, kitchenID).Scan(&at)
+	err := q.q.QueryRowContext(ctx, `SELECT MIN(started_at) FROM bakes WHERE kitchen_id = ? AND put_away = FALSE`,
+		kitchenID).Scan(&at)
 	return at.Time, err
 }
 
@@ -355,7 +380,9 @@ const mostRunning = 20
 
 // Running lists a kitchen's bakes that have not ended, newest first.
 func (q Queries) Running(ctx context.Context, kitchenID string) ([]Glance, error) {
-	rows, err := q.q.QueryContext(ctx, glanceColumns+`FROM bakes WHERE kitchen_id = ? AND ended_at IS NULL AND NOT put_away ORDER BY started_at DESC LIMIT ?`, kitchenID, mostRunning)
+	rows, err := q.q.QueryContext(ctx, glanceColumns+
+		`FROM bakes WHERE kitchen_id = ? AND ended_at IS NULL AND NOT put_away ORDER BY started_at DESC LIMIT ?`,
+		kitchenID, mostRunning)
 	return list(rows, err, glance)
 }
 

@@ -42,9 +42,11 @@ func (q Queries) AddBench(ctx context.Context, kitchenID string, b Bench) (strin
 	if err != nil {
 		return "", err
 	}
-	_, err = q.q.ExecContext(ctx, `INSERT INTO benches (id, kitchen_id, recipe_id, recipe_version, machine_id, machine_version, kitchen_version, shape, wish, steps, created_at)
+	_, err = q.q.ExecContext(ctx, `INSERT INTO benches (id, kitchen_id, recipe_id, recipe_version, machine_id,
+		machine_version, kitchen_version, shape, wish, steps, created_at)
 		VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
-		id, kitchenID, b.RecipeID, b.Revision, b.MachineID, b.Machine, b.Kitchen, wishes.shape, wish, steps, b.CreatedAt.UTC())
+		id, kitchenID, b.RecipeID, b.Revision, b.MachineID, b.Machine, b.Kitchen, wishes.shape, wish, steps,
+		b.CreatedAt.UTC())
 	return id, err
 }
 
@@ -52,9 +54,11 @@ func (q Queries) AddBench(ctx context.Context, kitchenID string, b Bench) (strin
 func (q Queries) Bench(ctx context.Context, kitchenID, id string) (b Bench, err error) {
 	var shape int
 	var wish, steps string
-	err = q.q.QueryRowContext(ctx, `SELECT id, recipe_id, recipe_version, machine_id, machine_version, kitchen_version, shape, wish, steps, is_over, created_at
+	err = q.q.QueryRowContext(ctx, `SELECT id, recipe_id, recipe_version, machine_id, machine_version,
+		kitchen_version, shape, wish, steps, is_over, created_at
 		FROM benches WHERE kitchen_id = ? AND id = ?`, kitchenID, id).
-		Scan(&b.ID, &b.RecipeID, &b.Revision, &b.MachineID, &b.Machine, &b.Kitchen, &shape, &wish, &steps, &b.Over, &b.CreatedAt)
+		Scan(&b.ID, &b.RecipeID, &b.Revision, &b.MachineID, &b.Machine, &b.Kitchen, &shape, &wish, &steps, &b.Over,
+			&b.CreatedAt)
 	if err != nil {
 		return b, found(err)
 	}
@@ -70,7 +74,8 @@ func (q Queries) NoteBench(ctx context.Context, kitchenID, id string, steps []st
 	if err != nil {
 		return err
 	}
-	_, err = q.q.ExecContext(ctx, `UPDATE benches SET steps = ?, is_over = ? WHERE kitchen_id = ? AND id = ?`, doc, over, kitchenID, id)
+	_, err = q.q.ExecContext(ctx, `UPDATE benches SET steps = ?, is_over = ? WHERE kitchen_id = ? AND id = ?`, doc,
+		over, kitchenID, id)
 	return err
 }
 
@@ -78,13 +83,16 @@ func (q Queries) NoteBench(ctx context.Context, kitchenID, id string, steps []st
 // without one.
 func (q Queries) OpenBench(ctx context.Context, kitchenID string, since time.Time) (id, recipe string, err error) {
 	err = q.q.QueryRowContext(ctx, `SELECT b.id, r.name FROM benches b JOIN recipes r ON r.id = b.recipe_id
-		WHERE b.kitchen_id = ? AND NOT b.is_over AND b.created_at > ? ORDER BY b.created_at DESC LIMIT 1`, kitchenID, since.UTC()).Scan(&id, &recipe)
+		WHERE b.kitchen_id = ? AND NOT b.is_over AND b.created_at > ? ORDER BY b.created_at DESC LIMIT
+			1`, kitchenID, since.UTC()).Scan(&id, &recipe)
 	return id, recipe, found(err)
 }
 
 // Outdated tells which of what a bench or a bake was made with has a newer version by now.
 func (q Queries) Outdated(ctx context.Context, kitchenID string, p Pins) (recipe, machine, kitchen bool, err error) {
-	err = q.q.QueryRowContext(ctx, `SELECT r.head > ?, m.head > ?, k.head > ? FROM kitchens k JOIN recipes r ON r.kitchen_id = k.id JOIN machines m ON m.kitchen_id = k.id
-		WHERE k.id = ? AND r.id = ? AND m.id = ?`, p.Revision, p.Machine, p.Kitchen, kitchenID, p.RecipeID, p.MachineID).Scan(&recipe, &machine, &kitchen)
+	err = q.q.QueryRowContext(ctx, `SELECT r.head > ?, m.head > ?, k.head > ? FROM kitchens k JOIN recipes r ON
+		r.kitchen_id = k.id JOIN machines m ON m.kitchen_id = k.id
+		WHERE k.id = ? AND r.id = ? AND m.id =
+			?`, p.Revision, p.Machine, p.Kitchen, kitchenID, p.RecipeID, p.MachineID).Scan(&recipe, &machine, &kitchen)
 	return recipe, machine, kitchen, found(err)
 }

@@ -32,22 +32,27 @@ type document struct {
 // The documents that a kitchen keeps. Shapes began at 1; who changes one adds its upgrade here and a
 // golden file in testdata.
 var (
-	kitchens      = document{"kitchen", "kitchen_versions", kitchen.Shape, map[int]func(map[string]any) error{1: grainsAndHoppers}}
-	machines      = document{"machine", "machine_versions", machine.Shape, nil}
-	recipes       = document{"recipe", "recipe_versions", recipe.Shape, map[int]func(map[string]any) error{1: guessesUnknown, 2: reasonInWords}}
-	habits        = document{"habit", "habits", HabitShape, nil}
-	wishes        = document{"wish", "benches", plan.WishShape, nil}
-	plans         = document{"plan", "bakes", plan.Shape, map[int]func(map[string]any) error{1: guessesOfPlan, 2: settingOfPlan}}
+	kitchens = document{"kitchen", "kitchen_versions", kitchen.Shape,
+		map[int]func(map[string]any) error{1: grainsAndHoppers}}
+	machines = document{"machine", "machine_versions", machine.Shape, nil}
+	recipes  = document{"recipe", "recipe_versions", recipe.Shape,
+		map[int]func(map[string]any) error{1: guessesUnknown, 2: reasonInWords}}
+	habits = document{"habit", "habits", HabitShape, nil}
+	wishes = document{"wish", "benches", plan.WishShape, nil}
+	plans  = document{"plan", "bakes", plan.Shape, map[int]func(map[string]any) error{1: guessesOfPlan,
+		2: settingOfPlan}}
 	benchHappened = document{"happening at a bench", "happenings", bench.Shape, nil}
 	bakeHappened  = document{"happening in a bake", "happenings", bake.Shape, nil}
 	bags          = document{"bag", "bags", bag.Shape, nil}
 	books         = document{"day", "day_versions", day.Shape, nil}
-	rehearsals    = document{"rehearsal", "rehearsals", rehearse.Shape, map[int]func(map[string]any) error{1: settingOfRehearsal}}
-	imports       = document{"import", "imports", ImportShape, nil}
-	rehearsed     = document{"happening in a rehearsal", "happenings", rehearse.HappeningShape, nil}
+	rehearsals    = document{"rehearsal", "rehearsals", rehearse.Shape,
+		map[int]func(map[string]any) error{1: settingOfRehearsal}}
+	imports   = document{"import", "imports", ImportShape, nil}
+	rehearsed = document{"happening in a rehearsal", "happenings", rehearse.HappeningShape, nil}
 )
 
-var documents = []document{kitchens, machines, recipes, habits, wishes, plans, benchHappened, bakeHappened, bags, books, rehearsals, rehearsed, imports}
+var documents = []document{kitchens, machines, recipes, habits, wishes, plans, benchHappened, bakeHappened, bags,
+	books, rehearsals, rehearsed, imports}
 
 // grainsAndHoppers brings a kitchen's own facts from shape 1: whether an ingredient is whole grain and
 // whether it may go in a dispenser were one word each, yes or no.
@@ -226,7 +231,8 @@ func (d document) read(shape int, doc string, v any) error {
 }
 
 // ErrNewer is returned for a database that a newer program has written to.
-var ErrNewer = fmt.Errorf("this kitchen was used with a newer Rise Pan: start that one, or begin with another --data folder")
+var ErrNewer = fmt.Errorf("this kitchen was used with a newer Rise Pan: start that one, or begin with another " +
+	"--data folder")
 
 // known refuses a database that holds documents of shapes which this program does not know.
 func (q Queries) knownShapes(ctx context.Context) error {

@@ -36,7 +36,8 @@ func (h history[T]) add(ctx context.Context, q Queries, kitchenID, id string, nu
 	if err != nil {
 		return err
 	}
-	_, err = q.q.ExecContext(ctx, `INSERT INTO `+h.versions+` (id, kitchen_id, owner_id, number, shape, doc, created_at) VALUES (?, ?, ?, ?, ?, ?, ?)`,
+	_, err = q.q.ExecContext(ctx, `INSERT INTO `+h.versions+
+		` (id, kitchen_id, owner_id, number, shape, doc, created_at) VALUES (?, ?, ?, ?, ?, ?, ?)`,
 		NewID(), kitchenID, id, number, h.shape, doc, at.UTC())
 	return err
 }
@@ -51,9 +52,11 @@ func (h history[T]) owner() string {
 
 // change keeps the next version of a thing that is still at a version, or returns ErrStale. The columns
 // of the thing itself are its caller's to set.
-func (h history[T]) change(ctx context.Context, q Queries, kitchenID, id string, version int, v T, at time.Time) (int, error) {
+func (h history[T]) change(ctx context.Context, q Queries, kitchenID, id string, version int, v T, at time.Time) (int,
+	error) {
 	var now int
-	if err := q.q.QueryRowContext(ctx, `SELECT head FROM `+h.things+` WHERE `+h.owner()+` = ? AND id = ? FOR UPDATE`, kitchenID, id).Scan(&now); err != nil {
+	if err := q.q.QueryRowContext(ctx, `SELECT head FROM `+h.things+` WHERE `+h.owner()+` = ? AND id = ? FOR UPDATE`,
+		kitchenID, id).Scan(&now); err != nil {
 		return 0, found(err)
 	}
 	if now != version {
@@ -62,14 +65,16 @@ func (h history[T]) change(ctx context.Context, q Queries, kitchenID, id string,
 	if err := h.add(ctx, q, kitchenID, id, now+1, v, at); err != nil {
 		return 0, err
 	}
-	_, err := q.q.ExecContext(ctx, `UPDATE `+h.things+` SET head = ? WHERE `+h.owner()+` = ? AND id = ?`, now+1, kitchenID, id)
+	_, err := q.q.ExecContext(ctx, `UPDATE `+h.things+` SET head = ? WHERE `+h.owner()+` = ? AND id = ?`, now+1,
+		kitchenID, id)
 	return now + 1, err
 }
 
 // at reads a thing at one of its versions; version 0 is the newest.
 func (h history[T]) at(ctx context.Context, q Queries, kitchenID, id string, version int) (v T, number int, err error) {
 	if version == 0 {
-		err := q.q.QueryRowContext(ctx, `SELECT head FROM `+h.things+` WHERE `+h.owner()+` = ? AND id = ?`, kitchenID, id).Scan(&version)
+		err := q.q.QueryRowContext(ctx, `SELECT head FROM `+h.things+` WHERE `+h.owner()+` = ? AND id = ?`, kitchenID,
+			id).Scan(&version)
 		if err != nil {
 			return v, 0, found(err)
 		}
@@ -80,7 +85,8 @@ func (h history[T]) at(ctx context.Context, q Queries, kitchenID, id string, ver
 	}
 	var shape int
 	var doc string
-	err = q.q.QueryRowContext(ctx, `SELECT shape, doc FROM `+h.versions+` WHERE kitchen_id = ? AND owner_id = ? AND number = ?`, kitchenID, id, version).Scan(&shape, &doc)
+	err = q.q.QueryRowContext(ctx, `SELECT shape, doc FROM `+h.versions+
+		` WHERE kitchen_id = ? AND owner_id = ? AND number = ?`, kitchenID, id, version).Scan(&shape, &doc)
 	if err != nil {
 		return v, 0, found(err)
 	}
@@ -128,10 +134,12 @@ func (r *readVersions) put(k versionKey, v any) {
 // putAway puts a thing on the shelf or away from it.
 func (q Queries) putAway(ctx context.Context, table, kitchenID, id string, away bool) error {
 	var one string
-	if err := q.q.QueryRowContext(ctx, `SELECT id FROM `+table+` WHERE kitchen_id = ? AND id = ? FOR UPDATE`, kitchenID, id).Scan(&one); err != nil {
+	if err := q.q.QueryRowContext(ctx, `SELECT id FROM `+table+` WHERE kitchen_id = ? AND id = ? FOR UPDATE`,
+		kitchenID, id).Scan(&one); err != nil {
 		return found(err)
 	}
-	_, err := q.q.ExecContext(ctx, `UPDATE `+table+` SET put_away = ? WHERE kitchen_id = ? AND id = ?`, away, kitchenID, id)
+	_, err := q.q.ExecContext(ctx, `UPDATE `+table+` SET put_away = ? WHERE kitchen_id = ? AND id = ?`, away,
+		kitchenID, id)
 	return err
 }
 

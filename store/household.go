@@ -40,7 +40,9 @@ type Person struct {
 // household already is too.
 func (q Queries) AddHousehold(ctx context.Context, h Household, owner string) (household, person string, err error) {
 	household = NewID()
-	_, err = q.q.ExecContext(ctx, `INSERT INTO households (id, kitchen_id, name, passphrase, recovery, made_key, created_at) VALUES (?, ?, ?, ?, ?, ?, ?)`,
+	_, err = q.q.ExecContext(ctx,
+		`INSERT INTO households (id, kitchen_id, name, passphrase, recovery, made_key, created_at) VALUES (?, ?, ?, ?,
+			?, ?, ?)`,
 		household, h.KitchenID, h.Name, h.Passphrase, h.Recovery[:], h.MadeKey, h.CreatedAt.UTC())
 	if duplicate(err) {
 		return "", "", ErrNameTaken
@@ -55,15 +57,19 @@ func (q Queries) AddHousehold(ctx context.Context, h Household, owner string) (h
 // AddPerson adds somebody to a household.
 func (q Queries) AddPerson(ctx context.Context, household, name string, role Role, at time.Time) (string, error) {
 	id := NewID()
-	_, err := q.q.ExecContext(ctx, `INSERT INTO people (id, household_id, name, role, created_at) VALUES (?, ?, ?, ?, ?)`, id, household, name, role, at.UTC())
+	_, err := q.q.ExecContext(ctx,
+		`INSERT INTO people (id, household_id, name, role, created_at) VALUES (?, ?, ?, ?, ?)`, id, household, name,
+		role, at.UTC())
 	return id, err
 }
 
-const householdColumns = `SELECT id, kitchen_id, name, passphrase, recovery, made_key, created_at FROM households WHERE `
+const householdColumns = `SELECT id, kitchen_id, name, passphrase, recovery, made_key, created_at FROM households
+	WHERE `
 
 func (q Queries) household(ctx context.Context, where string, args ...any) (h Household, err error) {
 	var recovery []byte
-	err = q.q.QueryRowContext(ctx, householdColumns+where, args...).Scan(&h.ID, &h.KitchenID, &h.Name, &h.Passphrase, &recovery, &h.MadeKey, &h.CreatedAt)
+	err = q.q.QueryRowContext(ctx, householdColumns+where, args...).Scan(&h.ID, &h.KitchenID, &h.Name, &h.Passphrase,
+		&recovery, &h.MadeKey, &h.CreatedAt)
 	copy(h.Recovery[:], recovery)
 	return h, found(err)
 }
@@ -87,7 +93,8 @@ func (q Queries) Households(ctx context.Context) (n int, err error) {
 // Relock changes a household's passphrase, its code for recovery, or both; what is empty stays.
 func (q Queries) Relock(ctx context.Context, household, passphrase string, recovery *[32]byte) error {
 	if passphrase != "" {
-		if _, err := q.q.ExecContext(ctx, `UPDATE households SET passphrase = ? WHERE id = ?`, passphrase, household); err != nil {
+		if _, err := q.q.ExecContext(ctx, `UPDATE households SET passphrase = ? WHERE id = ?`, passphrase,
+			household); err != nil {
 			return err
 		}
 	}
@@ -100,27 +107,35 @@ func (q Queries) Relock(ctx context.Context, household, passphrase string, recov
 
 // OwnerOf is the household's owner.
 func (q Queries) OwnerOf(ctx context.Context, household string) (p Person, err error) {
-	err = q.q.QueryRowContext(ctx, `SELECT id, name, role FROM people WHERE household_id = ? AND role = ? ORDER BY id LIMIT 1`, household, Owner).Scan(&p.ID, &p.Name, &p.Role)
+	err = q.q.QueryRowContext(ctx,
+		`SELECT id, name, role FROM people WHERE household_id = ? AND role = ? ORDER BY id LIMIT 1`, household,
+		Owner).Scan(&p.ID, &p.Name, &p.Role)
 	return p, found(err)
 }
 
 // People lists a household's people, the owner first.
 func (q Queries) People(ctx context.Context, household string) ([]Person, error) {
-	rows, err := q.q.QueryContext(ctx, `SELECT id, name, role FROM people WHERE household_id = ? ORDER BY id`, household)
-	return list(rows, err, func(scan func(...any) error) (p Person, err error) { return p, scan(&p.ID, &p.Name, &p.Role) })
+	rows, err := q.q.QueryContext(ctx, `SELECT id, name, role FROM people WHERE household_id = ? ORDER BY id`,
+		household)
+	return list(rows, err, func(scan func(...any) error) (p Person, err error) {
+		return p,
+			scan(&p.ID, &p.Name, &p.Role)
+	})
 }
 
 // RemovePerson takes somebody out of a household and ends all devices of theirs. An owner stays.
 func (q Queries) RemovePerson(ctx context.Context, household, id string) error {
 	for _, query := range []string{
-		`DELETE s FROM sessions s JOIN people p ON p.id = s.person_id WHERE s.household_id = ? AND p.id = ? AND p.role <> 'owner'`,
+		`DELETE s FROM sessions s JOIN people p ON p.id = s.person_id WHERE s.household_id = ? AND p.id = ? AND p.role
+			<> 'owner'`,
 		`DELETE FROM pairings WHERE household_id = ? AND person_id = ?`,
 	} {
 		if _, err := q.q.ExecContext(ctx, query, household, id); err != nil {
 			return err
 		}
 	}
-	r, err := q.q.ExecContext(ctx, `DELETE FROM people WHERE household_id = ? AND id = ? AND role <> 'owner'`, household, id)
+	r, err := q.q.ExecContext(ctx, `DELETE FROM people WHERE household_id = ? AND id = ? AND role <> 'owner'`,
+		household, id)
 	return one(r, err)
 }
 
@@ -151,10 +166,12 @@ func (a Access) SignedIn(now time.Time) bool { return a.Session != "" && now.Bef
 func (q Queries) Access(ctx context.Context, kitchenID string, token [32]byte) (a Access, err error) {
 	var household, session, person, name, role sql.NullString
 	var used, ends sql.NullTime
-	err = q.q.QueryRowContext(ctx, `SELECT h.id, s.id, p.id, p.name, p.role, s.used_at, s.ends_at FROM kitchens k LEFT JOIN households h ON h.kitchen_id = k.id
+	err = q.q.QueryRowContext(ctx, `SELECT h.id, s.id, p.id, p.name, p.role, s.used_at, s.ends_at FROM kitchens k LEFT
+		JOIN households h ON h.kitchen_id = k.id
 		LEFT JOIN sessions s ON s.household_id = h.id AND s.token = ? LEFT JOIN people p ON p.id = s.person_id
 		WHERE k.id = ? AND NOT k.put_away`, token[:], kitchenID).Scan(&household, &session, &person, &name, &role, &used, &ends)
-	return Access{household.String, session.String, Person{person.String, name.String, Role(role.String)}, used.Time, ends.Time}, found(err)
+	return Access{household.String, session.String, Person{person.String, name.String, Role(role.String)}, used.Time,
+		ends.Time}, found(err)
 }
 
 // Session is one device that is signed in.
@@ -168,11 +185,13 @@ type Session struct {
 	EndsAt    time.Time
 }
 
-const sessionColumns = `SELECT s.id, s.household_id, h.kitchen_id, p.id, p.name, p.role, s.device, s.used_at, s.ends_at FROM sessions s
+const sessionColumns = `SELECT s.id, s.household_id, h.kitchen_id, p.id, p.name, p.role, s.device, s.used_at,
+	s.ends_at FROM sessions s
 	JOIN households h ON h.id = s.household_id JOIN people p ON p.id = s.person_id WHERE `
 
 func scanSession(scan func(...any) error) (s Session, err error) {
-	return s, scan(&s.ID, &s.Household, &s.KitchenID, &s.Person.ID, &s.Person.Name, &s.Person.Role, &s.Device, &s.UsedAt, &s.EndsAt)
+	return s, scan(&s.ID, &s.Household, &s.KitchenID, &s.Person.ID, &s.Person.Name, &s.Person.Role, &s.Device,
+		&s.UsedAt, &s.EndsAt)
 }
 
 // SessionOf finds the session of the device that holds a secret of this hash.
@@ -183,20 +202,25 @@ func (q Queries) SessionOf(ctx context.Context, token [32]byte) (Session, error)
 
 // Sessions lists a household's devices, the one used last first.
 func (q Queries) Sessions(ctx context.Context, household string, now time.Time) ([]Session, error) {
-	rows, err := q.q.QueryContext(ctx, sessionColumns+`s.household_id = ? AND s.ends_at > ? ORDER BY s.used_at DESC, s.id DESC`, household, now.UTC())
+	rows, err := q.q.QueryContext(ctx, sessionColumns+
+		`s.household_id = ? AND s.ends_at > ? ORDER BY s.used_at DESC, s.id DESC`, household, now.UTC())
 	return list(rows, err, scanSession)
 }
 
 // SignIn notes a device that holds a secret of this hash.
-func (q Queries) SignIn(ctx context.Context, household, person string, token [32]byte, device string, at, ends time.Time) error {
-	_, err := q.q.ExecContext(ctx, `INSERT INTO sessions (id, household_id, person_id, token, device, created_at, used_at, ends_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?)`,
+func (q Queries) SignIn(ctx context.Context, household, person string, token [32]byte, device string, at,
+	ends time.Time) error {
+	_, err := q.q.ExecContext(ctx,
+		`INSERT INTO sessions (id, household_id, person_id, token, device, created_at, used_at, ends_at) VALUES (?, ?,
+			?, ?, ?, ?, ?, ?)`,
 		NewID(), household, person, token[:], device, at.UTC(), at.UTC(), ends.UTC())
 	return err
 }
 
 // Used notes that a device was used.
 func (q Queries) Used(ctx context.Context, household, session string, at, ends time.Time) error {
-	_, err := q.q.ExecContext(ctx, `UPDATE sessions SET used_at = ?, ends_at = ? WHERE household_id = ? AND id = ?`, at.UTC(), ends.UTC(), household, session)
+	_, err := q.q.ExecContext(ctx, `UPDATE sessions SET used_at = ?, ends_at = ? WHERE household_id = ? AND id = ?`,
+		at.UTC(), ends.UTC(), household, session)
 	return err
 }
 
@@ -227,7 +251,8 @@ var ErrTooManyCodes = errors.New("as many devices as may be are being paired on 
 
 // AddPairing keeps a code in the place of the household's code before.
 func (q Queries) AddPairing(ctx context.Context, p Pairing, code [32]byte, now time.Time, most int) error {
-	if _, err := q.q.ExecContext(ctx, `DELETE FROM pairings WHERE household_id = ? OR ends_at <= ?`, p.Household, now.UTC()); err != nil {
+	if _, err := q.q.ExecContext(ctx, `DELETE FROM pairings WHERE household_id = ? OR ends_at <= ?`, p.Household,
+		now.UTC()); err != nil {
 		return err
 	}
 	var live int
@@ -241,7 +266,9 @@ func (q Queries) AddPairing(ctx context.Context, p Pairing, code [32]byte, now t
 	if p.Person != "" {
 		person = p.Person
 	}
-	_, err := q.q.ExecContext(ctx, `INSERT INTO pairings (id, household_id, person_id, code, ends_at) VALUES (?, ?, ?, ?, ?)`, NewID(), p.Household, person, code[:], p.EndsAt.UTC())
+	_, err := q.q.ExecContext(ctx,
+		`INSERT INTO pairings (id, household_id, person_id, code, ends_at) VALUES (?, ?, ?, ?, ?)`, NewID(),
+		p.Household, person, code[:], p.EndsAt.UTC())
 	return err
 }
 
@@ -249,7 +276,9 @@ func (q Queries) AddPairing(ctx context.Context, p Pairing, code [32]byte, now t
 func (q Queries) TakePairing(ctx context.Context, code [32]byte, now time.Time) (p Pairing, err error) {
 	var id string
 	var person sql.NullString
-	err = q.q.QueryRowContext(ctx, `SELECT id, household_id, person_id, ends_at FROM pairings WHERE code = ? AND ends_at > ? FOR UPDATE`, code[:], now.UTC()).
+	err = q.q.QueryRowContext(ctx,
+		`SELECT id, household_id, person_id, ends_at FROM pairings WHERE code = ? AND ends_at > ? FOR UPDATE`, code[:],
+		now.UTC()).
 		Scan(&id, &p.Household, &person, &p.EndsAt)
 	if err != nil {
 		return p, found(err)
@@ -258,13 +287,17 @@ func (q Queries) TakePairing(ctx context.Context, code [32]byte, now time.Time) 
 	return p, one(q.q.ExecContext(ctx, `DELETE FROM pairings WHERE id = ?`, id))
 }
 
-// Try counts one try in a scope, in a transaction of its own so that it counts whatever follows, and says how many there
+// Try counts one try in a scope, in a transaction of its own so that it counts whatever follows, and says how many
+// there
 // were since the window began, and when it ends.
-func (s *Store) Try(ctx context.Context, scope [32]byte, now time.Time, window time.Duration) (n int, ends time.Time, err error) {
+func (s *Store) Try(ctx context.Context, scope [32]byte, now time.Time, window time.Duration) (n int, ends time.Time,
+	err error) {
 	err = s.Do(ctx, func(q Queries) error {
 		old := now.Add(-window).UTC()
-		_, err := q.q.ExecContext(ctx, `INSERT INTO tries (id, scope, began, number) VALUES (?, ?, ?, 1) ON DUPLICATE KEY UPDATE
-			number = IF(began <= ?, 1, number + 1), began = IF(began <= ?, VALUES(began), began)`, NewID(), scope[:], now.UTC(), old, old)
+		_, err := q.q.ExecContext(ctx, `INSERT INTO tries (id, scope, began, number) VALUES (?, ?, ?, 1) ON DUPLICATE
+			KEY UPDATE
+			number = IF(began <= ?, 1, number + 1), began = IF(began <= ?, VALUES(began),
+				began)`, NewID(), scope[:], now.UTC(), old, old)
 		if err != nil {
 			return err
 		}

@@ -20,7 +20,8 @@ type Made struct {
 
 // Once runs f in one transaction and keeps what it made under the key, so that the same call sent again
 // does nothing and is answered of the same. The same key with another body is ErrKeyReused.
-func (s *Store) Once(ctx context.Context, kitchenID, key string, body []byte, at time.Time, f func(Queries) (Made, error)) (Made, error) {
+func (s *Store) Once(ctx context.Context, kitchenID, key string, body []byte, at time.Time, f func(Queries) (Made,
+	error)) (Made, error) {
 	hash := sha256.Sum256(body)
 	var out Made
 	run := func(q Queries) error {
@@ -32,7 +33,9 @@ func (s *Store) Once(ctx context.Context, kitchenID, key string, body []byte, at
 		if out, err = f(q); err != nil {
 			return err
 		}
-		_, err = q.q.ExecContext(ctx, `INSERT INTO idempotency (id, kitchen_id, name, body_hash, status, ref, created_at) VALUES (?, ?, ?, ?, ?, ?, ?)`,
+		_, err = q.q.ExecContext(ctx,
+			`INSERT INTO idempotency (id, kitchen_id, name, body_hash, status, ref, created_at) VALUES (?, ?, ?, ?, ?,
+				?, ?)`,
 			NewID(), kitchenID, key, hash[:], out.Status, out.Ref, at.UTC())
 		return err
 	}
@@ -45,7 +48,8 @@ func (s *Store) Once(ctx context.Context, kitchenID, key string, body []byte, at
 
 func (q Queries) made(ctx context.Context, kitchenID, key string, hash []byte) (m Made, err error) {
 	var before []byte
-	err = q.q.QueryRowContext(ctx, `SELECT body_hash, status, ref FROM idempotency WHERE kitchen_id = ? AND name = ?`, kitchenID, key).
+	err = q.q.QueryRowContext(ctx, `SELECT body_hash, status, ref FROM idempotency WHERE kitchen_id = ? AND name = ?`,
+		kitchenID, key).
 		Scan(&before, &m.Status, &m.Ref)
 	if err != nil {
 		return m, found(err)
@@ -59,7 +63,8 @@ func (q Queries) made(ctx context.Context, kitchenID, key string, hash []byte) (
 // KeysKeep is how long a call can be sent again and is still told from a new one.
 const KeysKeep = 48 * time.Hour
 
-// Prune forgets what has served its time: keys of calls, sessions that ended, codes, and tries. It goes by a thousand rows
+// Prune forgets what has served its time: keys of calls, sessions that ended, codes, and tries. It goes by a thousand
+// rows
 // so that nobody waits for it.
 func (q Queries) Prune(ctx context.Context, now time.Time) error {
 	for _, old := range []struct {

@@ -39,7 +39,8 @@ func (q Queries) AddImport(ctx context.Context, kitchenID string, made Imported,
 		return "", err
 	}
 	id := NewID()
-	_, err = q.q.ExecContext(ctx, `INSERT INTO imports (id, kitchen_id, shape, made, created_at) VALUES (?, ?, ?, ?, ?)`,
+	_, err = q.q.ExecContext(ctx,
+		`INSERT INTO imports (id, kitchen_id, shape, made, created_at) VALUES (?, ?, ?, ?, ?)`,
 		id, kitchenID, imports.shape, doc, at.UTC())
 	return id, err
 }
@@ -48,7 +49,8 @@ func (q Queries) AddImport(ctx context.Context, kitchenID string, made Imported,
 func (q Queries) Import(ctx context.Context, kitchenID, id string) (i Import, err error) {
 	var doc string
 	var shape int
-	err = q.q.QueryRowContext(ctx, `SELECT id, shape, made, undone, created_at FROM imports WHERE kitchen_id = ? AND id = ?`, kitchenID, id).
+	err = q.q.QueryRowContext(ctx,
+		`SELECT id, shape, made, undone, created_at FROM imports WHERE kitchen_id = ? AND id = ?`, kitchenID, id).
 		Scan(&i.ID, &shape, &doc, &i.Undone, &i.At)
 	if err != nil {
 		return i, found(err)
@@ -64,12 +66,14 @@ func (q Queries) UndoneImport(ctx context.Context, kitchenID, id string) error {
 
 // Named finds a recipe on the shelf by its whole name, whatever its capitals; the newest of several.
 func (q Queries) Named(ctx context.Context, kitchenID, name string) (RecipeOnShelf, error) {
-	r, err := scanShelf(q.q.QueryRowContext(ctx, selectShelf+`AND put_away = FALSE AND name = ? ORDER BY id DESC LIMIT 1`, kitchenID, name).Scan)
+	r, err := scanShelf(q.q.QueryRowContext(ctx, selectShelf+
+		`AND put_away = FALSE AND name = ? ORDER BY id DESC LIMIT 1`, kitchenID, name).Scan)
 	return r, found(err)
 }
 
 // Starts are when a kitchen's bakes of a recipe began, of those that are not put away.
 func (q Queries) Starts(ctx context.Context, kitchenID, recipeID string) ([]time.Time, error) {
-	rows, err := q.q.QueryContext(ctx, `SELECT started_at FROM bakes WHERE kitchen_id = ? AND recipe_id = ? AND put_away = FALSE`, kitchenID, recipeID)
+	rows, err := q.q.QueryContext(ctx,
+		`SELECT started_at FROM bakes WHERE kitchen_id = ? AND recipe_id = ? AND put_away = FALSE`, kitchenID, recipeID)
 	return list(rows, err, func(scan func(...any) error) (at time.Time, err error) { return at, scan(&at) })
 }

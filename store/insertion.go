@@ -39,7 +39,8 @@ func (i *insertion) flush(write func(statement) error) error {
 		return nil
 	}
 	one := "(" + strings.TrimSuffix(strings.Repeat("?, ", len(i.names)), ", ") + ")"
-	query := `INSERT INTO ` + i.table + ` (` + strings.Join(i.names, ", ") + `) VALUES ` + strings.TrimSuffix(strings.Repeat(one+", ", i.rows), ", ")
+	query := `INSERT INTO ` + i.table + ` (` + strings.Join(i.names, ", ") + `) VALUES ` +
+		strings.TrimSuffix(strings.Repeat(one+", ", i.rows), ", ")
 	err := write(statement{query, i.values})
 	i.values, i.rows, i.bytes = nil, 0, 0
 	return err

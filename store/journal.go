@@ -18,20 +18,24 @@ func (q Queries) addJournal(ctx context.Context, kitchenID string) (string, erro
 
 // Newest is the number of the newest happening in a journal.
 func (q Queries) Newest(ctx context.Context, kitchenID, id string) (n int, err error) {
-	err = q.q.QueryRowContext(ctx, `SELECT newest FROM journals WHERE kitchen_id = ? AND id = ?`, kitchenID, id).Scan(&n)
+	err = q.q.QueryRowContext(ctx, `SELECT newest FROM journals WHERE kitchen_id = ? AND id = ?`, kitchenID,
+		id).Scan(&n)
 	return n, found(err)
 }
 
 // Hold keeps others from adding to a journal until the transaction ends, and stamps what is added next.
 func (q Queries) Hold(ctx context.Context, kitchenID, id string, now time.Time) (journal.Stamp, error) {
 	var n int
-	err := q.q.QueryRowContext(ctx, `SELECT newest FROM journals WHERE kitchen_id = ? AND id = ? FOR UPDATE`, kitchenID, id).Scan(&n)
+	err := q.q.QueryRowContext(ctx, `SELECT newest FROM journals WHERE kitchen_id = ? AND id = ? FOR UPDATE`,
+		kitchenID, id).Scan(&n)
 	return journal.Stamp{Seq: n + 1, At: now.UTC()}, found(err)
 }
 
 // happened lists what a journal holds after a number, in order.
 func happened[H any](ctx context.Context, q Queries, d document, kitchenID, id string, after int) ([]H, error) {
-	rows, err := q.q.QueryContext(ctx, `SELECT shape, doc FROM happenings WHERE kitchen_id = ? AND journal_id = ? AND seq > ? ORDER BY seq`, kitchenID, id, after)
+	rows, err := q.q.QueryContext(ctx,
+		`SELECT shape, doc FROM happenings WHERE kitchen_id = ? AND journal_id = ? AND seq > ? ORDER BY seq`,
+		kitchenID, id, after)
 	return list(rows, err, func(scan func(...any) error) (h H, err error) {
 		var shape int
 		var doc string
@@ -49,12 +53,14 @@ func (q Queries) append(ctx context.Context, d document, kitchenID, id string, s
 	if err != nil {
 		return err
 	}
-	_, err = q.q.ExecContext(ctx, `INSERT INTO happenings (id, kitchen_id, journal_id, seq, shape, doc, created_at) VALUES (?, ?, ?, ?, ?, ?, ?)`,
+	_, err = q.q.ExecContext(ctx,
+		`INSERT INTO happenings (id, kitchen_id, journal_id, seq, shape, doc, created_at) VALUES (?, ?, ?, ?, ?, ?, ?)`,
 		NewID(), kitchenID, id, s.Seq, d.shape, doc, s.At.UTC())
 	if err != nil {
 		return err
 	}
-	_, err = q.q.ExecContext(ctx, `UPDATE journals SET newest = ? WHERE kitchen_id = ? AND id = ?`, s.Seq, kitchenID, id)
+	_, err = q.q.ExecContext(ctx, `UPDATE journals SET newest = ? WHERE kitchen_id = ? AND id = ?`, s.Seq, kitchenID,
+		id)
 	return err
 }
 

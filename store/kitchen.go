@@ -24,7 +24,8 @@ type KitchenName struct {
 // AddKitchen stores a new kitchen.
 func (q Queries) AddKitchen(ctx context.Context, k kitchen.Kitchen, at time.Time) (string, error) {
 	id := NewID()
-	_, err := q.q.ExecContext(ctx, `INSERT INTO kitchens (id, name, head, created_at) VALUES (?, ?, 1, ?)`, id, k.Name, at.UTC())
+	_, err := q.q.ExecContext(ctx, `INSERT INTO kitchens (id, name, head, created_at) VALUES (?, ?, 1, ?)`, id, k.Name,
+		at.UTC())
 	if err != nil {
 		return "", err
 	}
@@ -51,7 +52,8 @@ func (q Queries) Kitchen(ctx context.Context, id string, version int) (k Kitchen
 
 // ChangeKitchen replaces a kitchen's settings where they are still at the version. It returns the new
 // version, or ErrStale.
-func (q Queries) ChangeKitchen(ctx context.Context, id string, version int, k kitchen.Kitchen, at time.Time) (int, error) {
+func (q Queries) ChangeKitchen(ctx context.Context, id string, version int, k kitchen.Kitchen, at time.Time) (int,
+	error) {
 	version, err := kitchenHistory.change(ctx, q, id, id, version, k, at)
 	if err != nil {
 		return version, err
@@ -62,7 +64,8 @@ func (q Queries) ChangeKitchen(ctx context.Context, id string, version int, k ki
 
 // OpenKitchens lists the kitchens that have no household, the first made first.
 func (q Queries) OpenKitchens(ctx context.Context) ([]KitchenName, error) {
-	return q.named(ctx, `SELECT k.id, k.name, k.is_demo FROM kitchens k LEFT JOIN households h ON h.kitchen_id = k.id WHERE NOT k.put_away AND h.id IS NULL ORDER BY k.id`)
+	return q.named(ctx, `SELECT k.id, k.name, k.is_demo FROM kitchens k LEFT JOIN households h ON h.kitchen_id = k.id
+		WHERE NOT k.put_away AND h.id IS NULL ORDER BY k.id`)
 }
 
 // KitchenNamed is the name of one kitchen.
@@ -84,7 +87,8 @@ func (q Queries) KitchensAway(ctx context.Context) ([]KitchenName, error) {
 
 // Beside lists the kitchens that were put away for another to take their place, the newest first.
 func (q Queries) Beside(ctx context.Context, kitchenID string) ([]KitchenName, error) {
-	return q.named(ctx, `SELECT k.id, k.name, k.is_demo FROM kitchens k JOIN asides a ON a.kitchen_id = k.id WHERE k.put_away AND a.beside_id = ? ORDER BY k.id DESC`, kitchenID)
+	return q.named(ctx, `SELECT k.id, k.name, k.is_demo FROM kitchens k JOIN asides a ON a.kitchen_id = k.id WHERE
+		k.put_away AND a.beside_id = ? ORDER BY k.id DESC`, kitchenID)
 }
 
 // BesideOf is the id of the kitchen that took the place of one that was put away.
@@ -95,7 +99,8 @@ func (q Queries) BesideOf(ctx context.Context, away string) (id string, err erro
 
 // PutBeside notes of a kitchen that was put away which one took its place.
 func (q Queries) PutBeside(ctx context.Context, away, shown string) error {
-	_, err := q.q.ExecContext(ctx, `INSERT INTO asides (id, kitchen_id, beside_id) VALUES (?, ?, ?)`, NewID(), away, shown)
+	_, err := q.q.ExecContext(ctx, `INSERT INTO asides (id, kitchen_id, beside_id) VALUES (?, ?, ?)`, NewID(), away,
+		shown)
 	return err
 }
 
@@ -115,7 +120,8 @@ func (q Queries) Replace(ctx context.Context, away, shown string) error {
 		{`DELETE FROM asides WHERE kitchen_id = ?`, []any{shown}},
 		{`UPDATE asides SET beside_id = ? WHERE beside_id = ?`, []any{shown, away}},
 		{`UPDATE households SET kitchen_id = ? WHERE kitchen_id = ?`, []any{shown, away}},
-		{`UPDATE addresses SET kitchen_id = ?, thing_id = ? WHERE kitchen_id = ? AND what = 'calendar'`, []any{shown, shown, away}},
+		{`UPDATE addresses SET kitchen_id = ?, thing_id = ? WHERE kitchen_id = ? AND what = 'calendar'`,
+			[]any{shown, shown, away}},
 	} {
 		if _, err := q.q.ExecContext(ctx, s.query, s.args...); err != nil {
 			return err

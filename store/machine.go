@@ -17,7 +17,9 @@ type Machine struct {
 // AddMachine stores a new machine of a kitchen.
 func (q Queries) AddMachine(ctx context.Context, kitchenID string, m machine.Machine, at time.Time) (string, error) {
 	id := NewID()
-	_, err := q.q.ExecContext(ctx, `INSERT INTO machines (id, kitchen_id, name, head, created_at) VALUES (?, ?, ?, 1, ?)`, id, kitchenID, m.Name, at.UTC())
+	_, err := q.q.ExecContext(ctx,
+		`INSERT INTO machines (id, kitchen_id, name, head, created_at) VALUES (?, ?, ?, 1, ?)`, id, kitchenID, m.Name,
+		at.UTC())
 	if err != nil {
 		return "", err
 	}
@@ -26,7 +28,8 @@ func (q Queries) AddMachine(ctx context.Context, kitchenID string, m machine.Mac
 
 // ChangeMachine replaces a machine where it is still at the version. Benches and bakes name the version
 // that they were made with, so none of them changes. It returns the new version, or ErrStale.
-func (q Queries) ChangeMachine(ctx context.Context, kitchenID, id string, version int, m machine.Machine, at time.Time) (int, error) {
+func (q Queries) ChangeMachine(ctx context.Context, kitchenID, id string, version int, m machine.Machine,
+	at time.Time) (int, error) {
 	version, err := machineHistory.change(ctx, q, kitchenID, id, version, m, at)
 	if err != nil {
 		return version, err
@@ -44,8 +47,10 @@ func (q Queries) Machine(ctx context.Context, kitchenID, id string, version int)
 
 // Machines lists a kitchen's machines, oldest first: those on the shelf, or those put away. One whose
 // description cannot be read is left out and reported beside the others.
-func (q Queries) Machines(ctx context.Context, kitchenID string, away bool) (out []Machine, unreadable []error, err error) {
-	rows, err := q.q.QueryContext(ctx, `SELECT m.id, v.number, v.shape, v.doc FROM machines m JOIN machine_versions v ON v.owner_id = m.id AND v.number = m.head
+func (q Queries) Machines(ctx context.Context, kitchenID string, away bool) (out []Machine, unreadable []error,
+	err error) {
+	rows, err := q.q.QueryContext(ctx, `SELECT m.id, v.number, v.shape, v.doc FROM machines m JOIN machine_versions v
+		ON v.owner_id = m.id AND v.number = m.head
 		WHERE m.kitchen_id = ? AND m.put_away = ? ORDER BY m.id`, kitchenID, away)
 	out, err = list(rows, err, func(scan func(...any) error) (m Machine, err error) {
 		var shape int
@@ -77,9 +82,12 @@ type Habit struct {
 	Crust machine.Crust `json:"crust,omitzero"`
 }
 
-// Habits are the baker's own choices in a kitchen, by recipe and machine. One that cannot be read is told of and left out.
-func (q Queries) Habits(ctx context.Context, kitchenID string) (out map[[2]string]Habit, unreadable []error, err error) {
-	rows, err := q.q.QueryContext(ctx, `SELECT recipe_id, machine_id, shape, doc FROM habits WHERE kitchen_id = ?`, kitchenID)
+// Habits are the baker's own choices in a kitchen, by recipe and machine. One that cannot be read is told of and left
+// out.
+func (q Queries) Habits(ctx context.Context, kitchenID string) (out map[[2]string]Habit, unreadable []error,
+	err error) {
+	rows, err := q.q.QueryContext(ctx, `SELECT recipe_id, machine_id, shape, doc FROM habits WHERE kitchen_id = ?`,
+		kitchenID)
 	if err != nil {
 		return nil, nil, err
 	}
@@ -107,7 +115,9 @@ func (q Queries) SetHabit(ctx context.Context, kitchenID, recipeID, machineID st
 	if err != nil {
 		return err
 	}
-	_, err = q.q.ExecContext(ctx, `INSERT INTO habits (id, kitchen_id, recipe_id, machine_id, shape, doc) VALUES (?, ?, ?, ?, ?, ?)
-		ON DUPLICATE KEY UPDATE shape = VALUES(shape), doc = VALUES(doc)`, NewID(), kitchenID, recipeID, machineID, habits.shape, doc)
+	_, err = q.q.ExecContext(ctx, `INSERT INTO habits (id, kitchen_id, recipe_id, machine_id, shape, doc) VALUES (?,
+		?, ?, ?, ?, ?)
+		ON DUPLICATE KEY UPDATE shape = VALUES(shape), doc =
+			VALUES(doc)`, NewID(), kitchenID, recipeID, machineID, habits.shape, doc)
 	return err
 }

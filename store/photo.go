@@ -25,7 +25,9 @@ func (q Queries) AddPhoto(ctx context.Context, kitchenID string, p Photo) error 
 	if p.RecipeID != "" {
 		recipe = p.RecipeID
 	}
-	_, err := q.q.ExecContext(ctx, `INSERT INTO photos (id, kitchen_id, bake_id, recipe_id, width, height, picture, small, created_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)`,
+	_, err := q.q.ExecContext(ctx,
+		`INSERT INTO photos (id, kitchen_id, bake_id, recipe_id, width, height, picture, small, created_at) VALUES (?,
+			?, ?, ?, ?, ?, ?, ?, ?)`,
 		p.ID, kitchenID, bake, recipe, p.Width, p.Height, p.Full, p.Small, p.At.UTC())
 	return err
 }
@@ -38,7 +40,9 @@ var ErrFull = errors.New("a recipe keeps up to 12 photos of its card: take one o
 
 // CardPhotos lists the photos of a recipe's card that are not put away, oldest first.
 func (q Queries) CardPhotos(ctx context.Context, kitchenID, recipeID string) ([]Photo, error) {
-	rows, err := q.q.QueryContext(ctx, `SELECT id, width, height, created_at FROM photos WHERE kitchen_id = ? AND recipe_id = ? AND NOT put_away ORDER BY id`, kitchenID, recipeID)
+	rows, err := q.q.QueryContext(ctx,
+		`SELECT id, width, height, created_at FROM photos WHERE kitchen_id = ? AND recipe_id = ? AND NOT put_away
+			ORDER BY id`, kitchenID, recipeID)
 	return list(rows, err, func(scan func(...any) error) (p Photo, err error) {
 		p.RecipeID = recipeID
 		return p, scan(&p.ID, &p.Width, &p.Height, &p.At)
@@ -64,6 +68,7 @@ func (q Queries) PutPhotoAway(ctx context.Context, kitchenID, id string, away bo
 
 // Picture is the JPEG of a photo of a kitchen, whole or small.
 func (q Queries) Picture(ctx context.Context, kitchenID, id string, small bool) (jpeg []byte, err error) {
-	err = q.q.QueryRowContext(ctx, `SELECT IF(?, small, picture) FROM photos WHERE kitchen_id = ? AND id = ?`, small, kitchenID, id).Scan(&jpeg)
+	err = q.q.QueryRowContext(ctx, `SELECT IF(?, small, picture) FROM photos WHERE kitchen_id = ? AND id = ?`, small,
+		kitchenID, id).Scan(&jpeg)
 	return jpeg, found(err)
 }

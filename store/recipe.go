@@ -30,9 +30,12 @@ type RecipeOnShelf struct {
 }
 
 // AddRecipe stores a new recipe with its first revision. It holds yeast, or not.
-func (q Queries) AddRecipe(ctx context.Context, kitchenID string, r recipe.Recipe, yeasted bool, at time.Time) (Recipe, error) {
+func (q Queries) AddRecipe(ctx context.Context, kitchenID string, r recipe.Recipe, yeasted bool, at time.Time) (Recipe,
+	error) {
 	id := NewID()
-	_, err := q.q.ExecContext(ctx, `INSERT INTO recipes (id, kitchen_id, name, kind, size, note, holds, yeasted, head, created_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, 1, ?)`,
+	_, err := q.q.ExecContext(ctx,
+		`INSERT INTO recipes (id, kitchen_id, name, kind, size, note, holds, yeasted, head, created_at) VALUES (?, ?,
+			?, ?, ?, ?, ?, ?, 1, ?)`,
 		id, kitchenID, r.Name, string(r.Kind), r.Size.String(), r.Note, r.Holds(), yeasted, at.UTC())
 	if err != nil {
 		return Recipe{}, err
@@ -41,12 +44,15 @@ func (q Queries) AddRecipe(ctx context.Context, kitchenID string, r recipe.Recip
 }
 
 // ReviseRecipe stores the next revision of a recipe that is still at a revision, or returns ErrStale.
-func (q Queries) ReviseRecipe(ctx context.Context, kitchenID, id string, revision int, r recipe.Recipe, yeasted bool, at time.Time) (Recipe, error) {
+func (q Queries) ReviseRecipe(ctx context.Context, kitchenID, id string, revision int, r recipe.Recipe, yeasted bool,
+	at time.Time) (Recipe, error) {
 	revision, err := recipeHistory.change(ctx, q, kitchenID, id, revision, r, at)
 	if err != nil {
 		return Recipe{}, err
 	}
-	_, err = q.q.ExecContext(ctx, `UPDATE recipes SET name = ?, kind = ?, size = ?, note = ?, holds = ?, yeasted = ? WHERE kitchen_id = ? AND id = ?`,
+	_, err = q.q.ExecContext(ctx,
+		`UPDATE recipes SET name = ?, kind = ?, size = ?, note = ?, holds = ?, yeasted = ? WHERE kitchen_id = ? AND
+			id = ?`,
 		r.Name, string(r.Kind), r.Size.String(), r.Note, r.Holds(), yeasted, kitchenID, id)
 	return Recipe{id, revision, r}, err
 }
@@ -108,7 +114,8 @@ func (q Queries) OnShelf(ctx context.Context, kitchenID, id string) (RecipeOnShe
 
 // WithoutYeast lists the newest recipes on the shelf that need no yeast, at most most of them.
 func (q Queries) WithoutYeast(ctx context.Context, kitchenID string, most int) ([]RecipeOnShelf, error) {
-	rows, err := q.q.QueryContext(ctx, selectShelf+`AND NOT put_away AND NOT yeasted ORDER BY id DESC LIMIT ?`, kitchenID, most)
+	rows, err := q.q.QueryContext(ctx, selectShelf+`AND NOT put_away AND NOT yeasted ORDER BY id DESC LIMIT ?`,
+		kitchenID, most)
 	return list(rows, err, scanShelf)
 }
 
@@ -121,7 +128,9 @@ type Revision struct {
 
 // Revisions lists the newest revisions of a recipe, newest first.
 func (q Queries) Revisions(ctx context.Context, kitchenID, id string, most int) ([]Revision, error) {
-	rows, err := q.q.QueryContext(ctx, `SELECT number, created_at, shape, doc FROM recipe_versions WHERE kitchen_id = ? AND owner_id = ? ORDER BY number DESC LIMIT ?`, kitchenID, id, most)
+	rows, err := q.q.QueryContext(ctx,
+		`SELECT number, created_at, shape, doc FROM recipe_versions WHERE kitchen_id = ? AND owner_id = ? ORDER BY
+			number DESC LIMIT ?`, kitchenID, id, most)
 	out, err := list(rows, err, func(scan func(...any) error) (r Revision, err error) {
 		var shape int
 		var doc string

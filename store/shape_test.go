@@ -58,11 +58,13 @@ func samples(t *testing.T) []sample {
 	k.Facts = []larder.Ingredient{*flour}
 	k.Readings = []kitchen.Reading{{Spelling: "spice", Ingredient: "ground-spice"}}
 	k.Prefer = []kitchen.Preference{{Ingredient: "bread-flour", Measure: k.Measures[1]}}
-	k.Cups = []larder.Cup{{Flour: "bread-flour", Filling: larder.Scooped, Measure: measure.Of(1, 1, measure.Cup), Weighings: []measure.Grams{140, 143, 141}}}
+	k.Cups = []larder.Cup{{Flour: "bread-flour", Filling: larder.Scooped, Measure: measure.Of(1, 1, measure.Cup),
+		Weighings: []measure.Grams{140, 143, 141}}}
 	k.Packs = []kitchen.Pack{{Ingredient: "active-dry-yeast", Name: "jar", BestBefore: date, Opened: date}}
 	k.Stock = []kitchen.Stocked{{Ingredient: "bread-flour", Grams: 1500}}
 	k.Quiet = kitchen.Quiet{From: 22 * 60, To: 6*60 + 30}
-	k.Week, k.Regulars = "sunday", []kitchen.Regular{{ID: "r", Recipe: store.NewID(), Machine: store.NewID(), Size: measure.LoafPounds(3, 2), Days: []kitchen.Weekday{"tuesday", "friday"}, By: 7 * 60}}
+	k.Week, k.Regulars = "sunday", []kitchen.Regular{{ID: "r", Recipe: store.NewID(), Machine: store.NewID(),
+		Size: measure.LoafPounds(3, 2), Days: []kitchen.Weekday{"tuesday", "friday"}, By: 7 * 60}}
 	k.Loading = pan.Manner{Order: pan.Premixed, Salt: pan.SaltWet, Fat: pan.FatMelted, Yeast: pan.YeastTop}
 
 	m := demo.Galley()
@@ -70,24 +72,33 @@ func samples(t *testing.T) []sample {
 	m.Delay.First = machine.OneStep
 	m.Cycles[0].Own, m.Cycles[0].Restart = true, true
 	m.Cycles[0].Stages[0].Least, m.Cycles[0].Stages[0].Warmth = 5, room
-	m.Cycles[0].Beeps = append(m.Cycles[0].Beeps, machine.Beep{For: machine.Scrape, By: machine.AfterStart, Minutes: 5, UpTo: 8, Pips: 3})
+	m.Cycles[0].Beeps = append(m.Cycles[0].Beeps, machine.Beep{For: machine.Scrape, By: machine.AfterStart, Minutes: 5,
+		UpTo: 8, Pips: 3})
 	m.Panel.Crust.Only = map[string][]string{"basic": {"light", "dark"}}
 
 	r := demo.Recipes()[4]
-	r.Lines[0].Or, r.Lines[0].Optional, r.Lines[0].Note = []recipe.Choice{{Ingredient: "milk"}, {Ingredient: "buttermilk", Amount: measure.Of(9, 8, measure.Cup)}}, true, "lukewarm"
+	r.Lines[0].Or, r.Lines[0].Optional, r.Lines[0].Note = []recipe.Choice{{Ingredient: "milk"},
+		{Ingredient: "buttermilk", Amount: measure.Of(9, 8, measure.Cup)}}, true, "lukewarm"
 	r.Lines[9].Part = recipe.Topping
 	r.Lines[5].Also = measure.Of(375, 1, measure.Gram)
-	r.Columns = []recipe.Column{{Size: measure.LoafPounds(1, 1), Amounts: []measure.Amount{measure.Of(2, 3, measure.Cup), {}}}}
+	r.Columns = []recipe.Column{{Size: measure.LoafPounds(1, 1),
+		Amounts: []measure.Amount{measure.Of(2, 3, measure.Cup), {}}}}
 	r.Settings = recipe.Settings{Cycle: "sweet", Crust: "light", Delay: "no"}
 	r.Makes, r.Method, r.Open = "12 slices", []string{"Add the fruit at the beep."}, []string{"320 flour"}
 
 	w := plan.Wish{RecipeID: store.NewID(), MachineID: store.NewID(),
-		Loaf: plan.Loaf{Size: measure.LoafPounds(2, 1), Slices: 10, Eaters: 2, Have: &plan.Have{Line: "l1", Amount: measure.Of(1, 1, measure.Cup)},
-			Without: []string{"l1"}, Instead: map[string]larder.ID{"l1": "milk"}, Swaps: []swap.Pick{{Line: "l2", Swap: "butter>oil", Share: 50}}},
-		Timing: plan.Timing{Ready: ready, NotYet: true, AtPanel: true, Within: 300, Away: true, Cycle: "basic", Crust: machine.Dark, AddIns: plan.InBox},
-		Handling: plan.Handling{Closer: 1, NotToHand: []string{"1 cup"}, Locks: []plan.Lock{{Line: "l3", Amount: measure.Of(3, 2, measure.Tsp)}}, Weigh: []string{"l6"},
-			Loading: pan.Manner{Order: pan.DryFirst}, Warmth: plan.Warmth{Room: room, Flour: room, Cold: []string{"l1"}}}}
-	p, err := plan.Make(plan.Place{Kitchen: kitchen.New("Golden", "UTC"), Zone: time.UTC, Recipe: demo.Recipes()[4], Machine: demo.Galley(), Now: noon}, plan.Wish{Loaf: plan.Loaf{Size: measure.LoafPounds(2, 1)}})
+		Loaf: plan.Loaf{Size: measure.LoafPounds(2, 1), Slices: 10, Eaters: 2, Have: &plan.Have{Line: "l1",
+			Amount: measure.Of(1, 1, measure.Cup)},
+			Without: []string{"l1"}, Instead: map[string]larder.ID{"l1": "milk"},
+			Swaps: []swap.Pick{{Line: "l2", Swap: "butter>oil", Share: 50}}},
+		Timing: plan.Timing{Ready: ready, NotYet: true, AtPanel: true, Within: 300, Away: true, Cycle: "basic",
+			Crust: machine.Dark, AddIns: plan.InBox},
+		Handling: plan.Handling{Closer: 1, NotToHand: []string{"1 cup"},
+			Locks: []plan.Lock{{Line: "l3", Amount: measure.Of(3, 2, measure.Tsp)}}, Weigh: []string{"l6"},
+			Loading: pan.Manner{Order: pan.DryFirst}, Warmth: plan.Warmth{Room: room, Flour: room,
+				Cold: []string{"l1"}}}}
+	p, err := plan.Make(plan.Place{Kitchen: kitchen.New("Golden", "UTC"), Zone: time.UTC, Recipe: demo.Recipes()[4],
+		Machine: demo.Galley(), Now: noon}, plan.Wish{Loaf: plan.Loaf{Size: measure.LoafPounds(2, 1)}})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -106,22 +117,33 @@ func samples(t *testing.T) []sample {
 			_, err := r.Weigh(larder.Know)
 			return validate.First(r.Check(), err)
 		}),
-		checked("habit", store.Habit{Cycle: "basic", Crust: machine.Light}, func(h store.Habit) error { return validate.Check(h) }),
-		checked("import", store.Imported{Recipes: []store.RecipeMade{{ID: "01a0", Name: "Plain", Revision: 2}}, Bakes: []string{"01b0"},
-			Absences: []kitchen.Absence{{Name: "Market", From: noon, To: noon.Add(time.Hour)}}}, func(i store.Imported) error { return validate.Check(i) }),
+		checked("habit", store.Habit{Cycle: "basic", Crust: machine.Light},
+			func(h store.Habit) error { return validate.Check(h) }),
+		checked("import", store.Imported{Recipes: []store.RecipeMade{{ID: "01a0", Name: "Plain", Revision: 2}},
+			Bakes:    []string{"01b0"},
+			Absences: []kitchen.Absence{{Name: "Market", From: noon, To: noon.Add(time.Hour)}}},
+			func(i store.Imported) error { return validate.Check(i) }),
 		checked("wish", w, plan.Wish.Check),
 		checked("plan", p, func(p plan.Plan) error { return validate.Check(p) }),
 		checked("bag", batch, bag.Batch.Check),
-		checked("day", day.Book{Hands: 2, Nights: true, Lent: w.MachineID, Away: []day.Hours{{From: ready, To: later, Name: "Market"}},
-			Loaves: []day.Loaf{{ID: "a", Wish: untimed, Only: true, When: day.Between, From: ready, By: later, Pin: later}},
-			Was:    map[string]day.Stood{"a": {Machine: w.MachineID, Press: ready, Begin: ready, Done: later}}}, day.Book.Check),
-		checked("rehearsal", rehearse.Rehearsal{Plan: p, Machine: demo.Galley(), Room: 21, Slip: rehearse.DoubleYeast, Began: noon}, rehearse.Rehearsal.Check),
-		checked("happening in a rehearsal", rehearse.Happening{Stamp: stamp, What: rehearse.Pressed, Button: "Menu", Held: true}, func(h rehearse.Happening) error { return rehearse.Check(rehearse.State{}, h) }),
-		checked("happening at a bench", bench.Happening{Stamp: stamp, Do: bench.Slip, Step: "measure l1", Line: "l1", Amount: measure.Of(5, 4, measure.Cup), Way: bench.Fit,
+		checked("day", day.Book{Hands: 2, Nights: true, Lent: w.MachineID,
+			Away: []day.Hours{{From: ready, To: later, Name: "Market"}},
+			Loaves: []day.Loaf{{ID: "a", Wish: untimed, Only: true, When: day.Between, From: ready, By: later,
+				Pin: later}},
+			Was: map[string]day.Stood{"a": {Machine: w.MachineID, Press: ready, Begin: ready, Done: later}}},
+			day.Book.Check),
+		checked("rehearsal", rehearse.Rehearsal{Plan: p, Machine: demo.Galley(), Room: 21, Slip: rehearse.DoubleYeast,
+			Began: noon}, rehearse.Rehearsal.Check),
+		checked("happening in a rehearsal", rehearse.Happening{Stamp: stamp, What: rehearse.Pressed, Button: "Menu",
+			Held: true}, func(h rehearse.Happening) error { return rehearse.Check(rehearse.State{}, h) }),
+		checked("happening at a bench", bench.Happening{Stamp: stamp, Do: bench.Slip, Step: "measure l1", Line: "l1",
+			Amount: measure.Of(5, 4, measure.Cup), Way: bench.Fit,
 			In: []plan.Lock{{Line: "l2", Amount: measure.Of(3, 2, measure.Tbsp)}}},
 			func(h bench.Happening) error { return bench.Check(bench.Session{}, []string{"measure l1", ""}, h) }),
-		checked("happening in a bake", bake.Happening{Stamp: stamp, What: bake.Judged, Verdict: bake.Verdict{Mark: 4, Note: "good", Signs: []bake.Sign{bake.Domed}, CutAfter: 60, Weight: 720,
-			Helped: bake.Yes, Centre: new(12), Sides: new(-3), Crust: machine.Dark, Room: measure.Reading(24), Damp: true, Mishaps: []bake.Mishap{bake.LidOpened}}},
+		checked("happening in a bake", bake.Happening{Stamp: stamp, What: bake.Judged, Verdict: bake.Verdict{Mark: 4,
+			Note: "good", Signs: []bake.Sign{bake.Domed}, CutAfter: 60, Weight: 720,
+			Helped: bake.Yes, Centre: new(12), Sides: new(-3), Crust: machine.Dark, Room: measure.Reading(24),
+			Damp: true, Mishaps: []bake.Mishap{bake.LidOpened}}},
 			func(h bake.Happening) error { return bake.Check(over, nil, h) }),
 	}
 }
@@ -317,8 +339,10 @@ func TestADocumentIsBroughtFromEachShapeToTheNext(t *testing.T) {
 		want  tin
 		fault string
 	}{
-		{1, `{"inches":10}`, tin{"tin", 254}, ""}, {2, `{"length":254}`, tin{"tin", 254}, ""}, {3, `{"name":"blue","length":200}`, tin{"blue", 200}, ""},
-		{1, `{}`, tin{}, "from shape 1: it has no inches"}, {4, `{}`, tin{}, "shape 4"}, {0, `{}`, tin{}, "shape 0"}, {3, `{"length":`, tin{}, "cannot be read"},
+		{1, `{"inches":10}`, tin{"tin", 254}, ""}, {2, `{"length":254}`, tin{"tin", 254}, ""},
+		{3, `{"name":"blue","length":200}`, tin{"blue", 200}, ""},
+		{1, `{}`, tin{}, "from shape 1: it has no inches"}, {4, `{}`, tin{}, "shape 4"}, {0, `{}`, tin{}, "shape 0"},
+		{3, `{"length":`, tin{}, "cannot be read"},
 	} {
 		var got tin
 		err := d.Decode("t1", c.shape, c.doc, &got)
@@ -375,13 +399,15 @@ func TestADocumentThatCannotBeReadCostsItselfAlone(t *testing.T) {
 		t.Fatal(err)
 	}
 	for _, r := range recipes {
-		if err := s.SetHabit(ctx, k.ID, r.ID, before[1].ID, store.Habit{Cycle: "basic", Crust: machine.Dark}); err != nil {
+		if err := s.SetHabit(ctx, k.ID, r.ID, before[1].ID, store.Habit{Cycle: "basic",
+			Crust: machine.Dark}); err != nil {
 			t.Fatal(err)
 		}
 	}
 	storetest.Run(t, s, `UPDATE habits SET doc = '[]' WHERE recipe_id = ?`, recipes[0].ID)
 	habits, unreadable, err := s.Habits(ctx, k.ID)
-	if kept := habits[[2]string{recipes[1].ID, before[1].ID}]; err != nil || len(habits) != 1 || len(unreadable) != 1 || kept.Cycle != "basic" || kept.Crust != machine.Dark {
+	if kept := habits[[2]string{recipes[1].ID, before[1].ID}]; err != nil || len(habits) != 1 ||
+		len(unreadable) != 1 || kept.Cycle != "basic" || kept.Crust != machine.Dark {
 		t.Errorf("of two habits %v is read, %v is said (%v)", habits, unreadable, err)
 	}
 }

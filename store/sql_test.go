@@ -16,10 +16,12 @@ import (
 
 // ofAll are the statements that are about the whole house: each with the reason why it names no kitchen.
 var ofAll = map[string]string{
-	"SELECT id, name, is_demo FROM kitchens WHERE NOT put_away ORDER BY id":                                                                            "the kitchens to choose from, for commands and backups",
-	"SELECT id, name, is_demo FROM kitchens WHERE put_away ORDER BY id DESC":                                                                           "the same, of those put away",
-	"DELETE FROM idempotency WHERE created_at < ? ORDER BY created_at LIMIT 1000":                                                                      "what has served its time",
-	"SELECT k.id, k.name, k.is_demo FROM kitchens k LEFT JOIN households h ON h.kitchen_id = k.id WHERE NOT k.put_away AND h.id IS NULL ORDER BY k.id": "kitchens without a household, for this computer alone",
+	"SELECT id, name, is_demo FROM kitchens WHERE NOT put_away ORDER BY id": "the kitchens to choose from, " +
+		"for commands and backups",
+	"SELECT id, name, is_demo FROM kitchens WHERE put_away ORDER BY id DESC":      "the same, of those put away",
+	"DELETE FROM idempotency WHERE created_at < ? ORDER BY created_at LIMIT 1000": "what has served its time",
+	"SELECT k.id, k.name, k.is_demo FROM kitchens k LEFT JOIN households h ON h.kitchen_id = k.id WHERE NOT " +
+		"k.put_away AND h.id IS NULL ORDER BY k.id": "kitchens without a household, for this computer alone",
 }
 
 var (
@@ -34,7 +36,8 @@ func TestEveryStatementNamesItsKitchen(t *testing.T) {
 	for _, table := range storetest.TablesWith(t, storetest.Open(t), "kitchen_id") {
 		owned[table] = true
 	}
-	for _, house := range []string{"households", "addresses", "asides"} { // found by secrets and names, which is what they are for
+	// found by secrets and names, which is what they are for
+	for _, house := range []string{"households", "addresses", "asides"} {
 		delete(owned, house)
 	}
 	files, err := filepath.Glob("*.go")

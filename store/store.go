@@ -68,7 +68,8 @@ func Open(ctx context.Context, dsn string) (*Store, error) {
 }
 
 // ErrOlder is returned for a database whose tables are older than this program's.
-var ErrOlder = errors.New("the Rise Pan that is running there is older than this program: stop it, start this one, and try again")
+var ErrOlder = errors.New("the Rise Pan that is running there is older than this program: stop it, start this one, " +
+	"and try again")
 
 // Visit connects to a database that another process serves, and changes none of its tables.
 func Visit(ctx context.Context, dsn string) (*Store, error) {
@@ -100,7 +101,8 @@ func migrate(ctx context.Context, db *sql.DB) error {
 		return err
 	}
 	quiet := slog.New(slog.DiscardHandler)
-	locker, err := lock.NewMySQLTableLocker(lock.WithTableLogger(quiet), lock.WithTableLockTimeout(200*time.Millisecond, 300))
+	locker, err := lock.NewMySQLTableLocker(lock.WithTableLogger(quiet),
+		lock.WithTableLockTimeout(200*time.Millisecond, 300))
 	if err != nil {
 		return err
 	}

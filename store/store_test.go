@@ -90,7 +90,8 @@ func TestTheDemoComesBackAsItWasStored(t *testing.T) {
 	for _, want := range demo.Recipes() {
 		found := false
 		for _, r := range recipes {
-			want.Drawn, want.Because = r.Recipe.Drawn, r.Recipe.Because // a revision may have drawn more, and has its reason
+			// a revision may have drawn more, and has its reason
+			want.Drawn, want.Because = r.Recipe.Drawn, r.Recipe.Because
 			found = found || fmt.Sprint(r.Recipe) == fmt.Sprint(want)
 		}
 		if !found {
@@ -213,7 +214,9 @@ func TestManyHandsAddToABakeWithoutLosingAHappening(t *testing.T) {
 				if err != nil {
 					return err
 				}
-				return q.AddInBake(ctx, k.ID, id, bake.Happening{Stamp: stamp, What: bake.Judged, Verdict: bake.Verdict{Mark: 3}}, bake.State{Verdict: bake.Verdict{Mark: 3}, Begin: noon, Ready: noon})
+				return q.AddInBake(ctx, k.ID, id, bake.Happening{Stamp: stamp, What: bake.Judged,
+					Verdict: bake.Verdict{Mark: 3}}, bake.State{Verdict: bake.Verdict{Mark: 3}, Begin: noon,
+					Ready: noon})
 			})
 			if err != nil {
 				t.Error(err)
@@ -306,7 +309,8 @@ func TestLikedDoughsAreTheWellMarkedOfTheirKind(t *testing.T) {
 	for _, r := range shelf(t, s, k.ID) {
 		ofKind[r.Recipe.Kind] = r.ID
 	}
-	for kind, want := range map[recipe.Kind]int{recipe.White: 2, recipe.Sweet: 2, recipe.Wholemeal: 1, recipe.Crusty: 0} {
+	for kind, want := range map[recipe.Kind]int{recipe.White: 2, recipe.Sweet: 2, recipe.Wholemeal: 1,
+		recipe.Crusty: 0} {
 		around, err := s.Around(ctx, k.ID, ofKind[kind], machines[0].ID, noon)
 		liked := around.Liked
 		if err != nil || len(liked) != want {
@@ -369,7 +373,8 @@ func TestBakesKeptBeforeTheirListsGrew(t *testing.T) {
 	}
 	for n := range before {
 		if !reflect.DeepEqual(before[n].Verdict, after[n].Verdict) || before[n].Crust != after[n].Crust {
-			t.Errorf("%s: it was %+v, crust %q, and is filled in as %+v, %q", before[n].Recipe, before[n].Verdict, before[n].Crust, after[n].Verdict, after[n].Crust)
+			t.Errorf("%s: it was %+v, crust %q, and is filled in as %+v, %q", before[n].Recipe, before[n].Verdict,
+				before[n].Crust, after[n].Verdict, after[n].Crust)
 		}
 	}
 }

@@ -37,7 +37,8 @@ func runAll(m *testing.M) int {
 	return m.Run()
 }
 
-// stage is what a test has beside the modules: use shows what a hook gives, in a part without any looks, and how it can be
+// stage is what a test has beside the modules: use shows what a hook gives, in a part without any looks, and how it can
+// be
 // called again with something else.
 const stage = `
 import { act, createElement } from "react";
@@ -45,7 +46,8 @@ import { createRoot } from "react-dom/client";
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { MemoryRouter, useLocation } from "react-router";
 export { QueryClient };
-export function use(hook, { at = "/", client = new QueryClient({ defaultOptions: { queries: { retry: false } } }) } = {}) {
+export function use(hook, { at = "/", client = new QueryClient({ defaultOptions: { queries: { retry: false } } }) }
+	= {}) {
   const used = { seen: [], client };
   const root = createRoot(document.body.appendChild(document.createElement("div")));
   const Part = ({ give }) => {
@@ -55,7 +57,8 @@ export function use(hook, { at = "/", client = new QueryClient({ defaultOptions:
     return null;
   };
   used.give = (give) =>
-    root.render(createElement(QueryClientProvider, { client }, createElement(MemoryRouter, { initialEntries: [at] }, createElement(Part, { give }))));
+    root.render(createElement(QueryClientProvider, { client }, createElement(MemoryRouter, { initialEntries: [at] },
+	createElement(Part, { give }))));
   used.end = () => root.unmount();
   used.give(undefined);
   return used;
@@ -141,7 +144,10 @@ func serve(t *testing.T) *side {
 	if err != nil {
 		t.Fatal(err)
 	}
-	s := &side{answer: func(w http.ResponseWriter, s sent) { reply(w, http.StatusOK, map[string]any{"you sent": s.Body}) }}
+	s := &side{answer: func(w http.ResponseWriter, s sent) {
+		reply(w, http.StatusOK,
+			map[string]any{"you sent": s.Body})
+	}}
 	s.Server = httptest.NewServer(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		switch r.URL.Path {
 		case "/":

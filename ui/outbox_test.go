@@ -9,7 +9,8 @@ import (
 	"risepan/e2e/drive"
 )
 
-const pressing = `m.outbox.press("/bakes/b/happenings", %q).then((a) => window.answer = a, (e) => window.trouble = e.message)`
+const pressing = `m.outbox.press("/bakes/b/happenings", %q).then((a) => window.answer = a,
+	(e) => window.trouble = e.message)`
 
 // nothingLeft is true where the browser keeps no press that has yet to be told.
 const nothingLeft = `Object.keys(localStorage).every((k) => !k.startsWith("outbox") || localStorage[k] === "[]")`
@@ -18,7 +19,8 @@ func press(p *drive.Page, what string) {
 	drive.Value[bool](p, fmt.Sprintf("(%s, true)", fmt.Sprintf(pressing, what)))
 }
 
-// Two tabs on one device, the server away: both are pressed in, one is closed. When the server is back, both presses are
+// Two tabs on one device, the server away: both are pressed in, one is closed. When the server is back, both presses
+// are
 // told.
 func TestAPressInEachOfTwoTabsIsToldThoughOneIsClosed(t *testing.T) {
 	for _, closed := range []string{"the first", "the second"} {
@@ -87,7 +89,8 @@ func TestAPressStaysWhileTheKitchenIsClosed(t *testing.T) {
 	s, d := serve(t), device(t)
 	p := tab(t, d, s.URL)
 	s.answers(func(w http.ResponseWriter, in sent) {
-		reply(w, http.StatusUnauthorized, map[string]any{"type": "urn:rise-pan:closed", "title": "t", "status": 401, "detail": "sign in"})
+		reply(w, http.StatusUnauthorized, map[string]any{"type": "urn:rise-pan:closed", "title": "t", "status": 401,
+			"detail": "sign in"})
 	})
 	press(p, "one")
 	p.Until("the refusal", "window.trouble === 'sign in'")
@@ -109,14 +112,16 @@ func TestAPressIsToldThoughTheBrowsersStorageIsFull(t *testing.T) {
 	p.Until("its answer", "window.answer?.['you sent'] === 'one'")
 }
 
-// One press of a tab that stays away counts: the other tab sends it when it has waited long enough, and its key is the same.
+// One press of a tab that stays away counts: the other tab sends it when it has waited long enough, and its key is the
+// same.
 func TestThePressOfATabThatWasClosedIsSentByAnotherThatPressesNothing(t *testing.T) {
 	t.Parallel()
 	s, d := serve(t), device(t)
 	s.answers(refusing(http.StatusServiceUnavailable, "away"))
 	first, second := tab(t, d, s.URL), tab(t, d, s.URL)
 	press(first, "one")
-	second.Until("the press to be seen by the other tab", "Object.keys(localStorage).some((k) => k.startsWith('outbox '))")
+	second.Until("the press to be seen by the other tab", "Object.keys(localStorage).some((k) => "+
+		"k.startsWith('outbox '))")
 	first.Go("about:blank")
 	s.answers(func(w http.ResponseWriter, in sent) { reply(w, http.StatusOK, in.Body) })
 	second.Until("an empty outbox", nothingLeft)
@@ -130,7 +135,8 @@ func TestTheOldListOfPressesIsTold(t *testing.T) {
 	t.Parallel()
 	s, d := serve(t), device(t)
 	p := tab(t, d, s.URL)
-	drive.Value[bool](p, `(localStorage.setItem("outbox", JSON.stringify([{key: "k1", kitchen: "", path: "/bakes", body: "one"}, {key: "k2", kitchen: "", path: "/bakes", body: "two"}])), true)`)
+	drive.Value[bool](p, `(localStorage.setItem("outbox", JSON.stringify([{key: "k1", kitchen: "", path: "/bakes",
+		body: "one"}, {key: "k2", kitchen: "", path: "/bakes", body: "two"}])), true)`)
 	p.Reload()
 	drive.Value[bool](p, "(m.outbox.sendLeft(() => (window.then = true)), true)")
 	p.Until("what was left to be told", "window.then")

@@ -59,8 +59,10 @@ func TestEveryPairOfColoursCanBeReadInLightAndDark(t *testing.T) {
 		least       float64
 	}
 	pairs := []pair{
-		{"ink", "enamel", 7}, {"ink", "shelf", 7}, {"soft", "enamel", 4.5}, {"soft", "shelf", 4.5}, {"rim", "enamel", 4.5}, {"rim", "shelf", 4.5},
-		{"on-rim", "rim", 4.5}, {"leaf", "enamel", 4.5}, {"signal", "enamel", 4.5}, {"ink", "mark", 4.5}, {"enamel", "ink", 4.5},
+		{"ink", "enamel", 7}, {"ink", "shelf", 7}, {"soft", "enamel", 4.5}, {"soft", "shelf", 4.5},
+		{"rim", "enamel", 4.5}, {"rim", "shelf", 4.5},
+		{"on-rim", "rim", 4.5}, {"leaf", "enamel", 4.5}, {"signal", "enamel", 4.5}, {"ink", "mark", 4.5},
+		{"enamel", "ink", 4.5},
 	}
 	for _, stuff := range []string{"liquid", "fat", "sugar-salt", "flour", "dry-extra", "yeast", "add-in"} {
 		least := 3.0 // the texture on its layer

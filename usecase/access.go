@@ -22,7 +22,8 @@ var (
 // Enter is the scope of a request in a kitchen, where the visitor has the right to it; renewed says that the device's
 // secret lives longer from now on. Somebody who is not signed in learns no more than that; somebody of another kitchen
 // does not learn that this one is there. What is the owner's alone is refused to others.
-func (b *Base) Enter(ctx context.Context, kitchen string, v Visitor, now time.Time, owners bool) (c *Scope, renewed bool, err error) {
+func (b *Base) Enter(ctx context.Context, kitchen string, v Visitor, now time.Time, owners bool) (c *Scope,
+	renewed bool, err error) {
 	c = b.Outside(ctx, v, now)
 	access, err := store.Access{}, store.ErrNotFound
 	if store.ValidID(kitchen) {
@@ -80,7 +81,8 @@ func (c *Scope) signIn(household, person string) error {
 		}
 	}
 	c.secret = auth.NewSecret()
-	return c.q.SignIn(c.ctx, household, person, auth.HashOf(c.secret), c.visitor.Device, c.now, c.now.Add(auth.SessionLives))
+	return c.q.SignIn(c.ctx, household, person, auth.HashOf(c.secret), c.visitor.Device, c.now,
+		c.now.Add(auth.SessionLives))
 }
 
 // allowance is how many tries are let through in a window of time.

@@ -59,7 +59,8 @@ func (c *Scope) ShareRecipe(id string, in Shared) (SecretAddress, error) {
 
 var errNoAddress = refuse(NotFound, "", "there is nothing at this address, or not any more")
 
-// Feed gives the moments of all bakes that have not ended, as they now stand, and of the loaves of the coming days, as a
+// Feed gives the moments of all bakes that have not ended, as they now stand, and of the loaves of the coming days, as
+// a
 // calendar, to whoever knows the address.
 func (c *Scope) Feed(secret string) (string, error) {
 	if err := c.try(readingFeeds, c.visitor.Address); err != nil {
@@ -84,7 +85,8 @@ func (c *Scope) Feed(secret string) (string, error) {
 	var loaves []formats.Loaf
 	for _, g := range running {
 		_, moments := bake.Follow(g.Clock, g.Moments, c.now)
-		loaves = append(loaves, formats.LoafOfBake(g.ID, g.Recipe, g.Recipe+", "+g.Size.String()+", "+g.Machine, moments))
+		loaves = append(loaves, formats.LoafOfBake(g.ID, g.Recipe, g.Recipe+", "+g.Size.String()+", "+g.Machine,
+			moments))
 	}
 	planned, err := c.plannedLoaves(kitchen.DateOf(c.now, zone))
 	if err != nil {
@@ -131,7 +133,8 @@ func (c *Scope) ShowLinked(in Link) (Linked, error) {
 		return Linked{}, err
 	}
 	k, err := c.q.KitchenNamed(c.ctx, a.KitchenID)
-	t := RecipeText{Name: r.Recipe.Name, Kind: r.Recipe.Kind, Size: r.Recipe.Size, Standard: r.Recipe.Standard, Text: r.Recipe.Text(), Note: r.Recipe.Note}
+	t := RecipeText{Name: r.Recipe.Name, Kind: r.Recipe.Kind, Size: r.Recipe.Size, Standard: r.Recipe.Standard,
+		Text: r.Recipe.Text(), Note: r.Recipe.Note}
 	return Linked{k.Name, t}, err
 }
 

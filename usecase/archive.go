@@ -41,7 +41,8 @@ func (b *BadFile) Unwrap() error { return b.Err }
 // of its own.
 func (c *Scope) RestoreKitchen(request []byte, file io.ReadSeeker) (Restored, error) {
 	holds := store.Count{}
-	made, err := c.Store.Once(c.ctx, c.kitchen, c.visitor.Key, request, c.now, func(q store.Queries) (store.Made, error) {
+	made, err := c.Store.Once(c.ctx, c.kitchen, c.visitor.Key, request, c.now, func(q store.Queries) (store.Made,
+		error) {
 		id, count, err := q.ReadKitchen(c.ctx, file)
 		if err != nil {
 			return store.Made{}, &BadFile{err}

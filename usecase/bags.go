@@ -25,7 +25,8 @@ type Bags struct {
 	Left    int       `json:"left"`
 	Old     bool      `json:"old,omitzero"` // past its date
 	Batch   bag.Batch `json:"batch"`
-	InAll   []string  `json:"inAll,omitzero"` // of each thing in the bags: its weight in all of them, before they are made
+	// of each thing in the bags: its weight in all of them, before they are made
+	InAll []string `json:"inAll,omitzero"`
 }
 
 // BagShelf are the bags that are left.
@@ -139,7 +140,10 @@ func (c *Scope) bagged(w plan.Wish) (*plan.Bag, int, error) {
 	if w.BagID == "" {
 		return nil, 0, nil
 	}
-	b, err := named(w.BagID, "/loaf/bag", "bag", func(id string) (store.Bags, error) { return c.q.BagsOf(c.ctx, c.kitchen, id) })
+	b, err := named(w.BagID, "/loaf/bag", "bag", func(id string) (store.Bags, error) {
+		return c.q.BagsOf(c.ctx,
+			c.kitchen, id)
+	})
 	if err != nil {
 		return nil, 0, err
 	}

@@ -44,18 +44,20 @@ type BakeSummary struct {
 	Photo     string           `json:"photo,omitzero"`     // its id
 	Rehearsed bool             `json:"rehearsed,omitzero"` // no flour was used
 	Moments   []bake.Moment    `json:"moments,omitzero"`   // while it has not ended
-	Week      kitchen.Date     `json:"week,omitzero"`      // the first day of the week in which it was started, in a list by weeks
+	// the first day of the week in which it was started, in a list by weeks
+	Week kitchen.Date `json:"week,omitzero"`
 }
 
 // BakeView is one bake: its plan as it was on the day, what happened, and where it stands.
 type BakeView struct {
-	ID         string           `json:"id"`
-	RecipeID   string           `json:"recipeId"`
-	Revision   int              `json:"revision"`
-	StartedAt  time.Time        `json:"startedAt"`
-	PutAway    bool             `json:"putAway,omitzero"`
-	Rehearsed  bool             `json:"rehearsed,omitzero"` // no flour was used
-	Tried      string           `json:"tried,omitzero"`     // why the recipe's revision was made: what this loaf was to show
+	ID        string    `json:"id"`
+	RecipeID  string    `json:"recipeId"`
+	Revision  int       `json:"revision"`
+	StartedAt time.Time `json:"startedAt"`
+	PutAway   bool      `json:"putAway,omitzero"`
+	Rehearsed bool      `json:"rehearsed,omitzero"` // no flour was used
+	// why the recipe's revision was made: what this loaf was to show
+	Tried      string           `json:"tried,omitzero"`
 	State      bake.State       `json:"state"`
 	Rise       string           `json:"rise,omitzero"` // what to do about the height that was told last
 	Shows      []bake.Sign      `json:"shows"`         // the signs that this loaf can show
@@ -80,8 +82,9 @@ type Happened struct {
 
 	Refusal bake.Refusal `json:"refusal,omitzero"` // why it would not start
 
-	Minutes int       `json:"minutes,omitzero"` // by which what is to come moves; of a Start that was pressed again, how long ago
-	Cut     *bake.Cut `json:"cut,omitzero"`     // a power cut
+	// by which what is to come moves; of a Start that was pressed again, how long ago
+	Minutes int       `json:"minutes,omitzero"`
+	Cut     *bake.Cut `json:"cut,omitzero"` // a power cut
 
 	Warm measure.Temperature `json:"warm,omitzero"` // the dough, by a thermometer
 }
@@ -124,8 +127,10 @@ func summary(g store.Glance, now time.Time) BakeSummary {
 	if g.Verdict.Crust != "" {
 		crust = g.Verdict.Crust
 	}
-	return BakeSummary{ID: g.ID, RecipeID: g.RecipeID, Revision: g.Revision, Recipe: g.Recipe, Machine: g.Machine, Size: g.Size, Cycle: g.Cycle, Crust: crust,
-		StartedAt: g.StartedAt, Ready: clock.Ready, Phase: clock.Phase(now), Mark: g.Verdict.Mark, Note: g.Verdict.Note, Signs: g.Verdict.Signs,
+	return BakeSummary{ID: g.ID, RecipeID: g.RecipeID, Revision: g.Revision, Recipe: g.Recipe, Machine: g.Machine,
+		Size: g.Size, Cycle: g.Cycle, Crust: crust,
+		StartedAt: g.StartedAt, Ready: clock.Ready, Phase: clock.Phase(now), Mark: g.Verdict.Mark,
+		Note: g.Verdict.Note, Signs: g.Verdict.Signs,
 		Photo: g.Photo, Rehearsed: g.Rehearsed, Moments: moments}
 }
 
@@ -149,7 +154,10 @@ func (c *Scope) RunningBakes() (Log, error) {
 func (c *Scope) StartBake(start Start) (string, error) {
 	var pins *store.Pins
 	if start.Bench != "" {
-		b, err := named(start.Bench, "/bench", "bench", func(id string) (store.Bench, error) { return c.q.Bench(c.ctx, c.kitchen, id) })
+		b, err := named(start.Bench, "/bench", "bench", func(id string) (store.Bench, error) {
+			return c.q.Bench(c.ctx,
+				c.kitchen, id)
+		})
 		if err != nil {
 			return "", err
 		}
@@ -161,7 +169,8 @@ func (c *Scope) StartBake(start Start) (string, error) {
 		return "", under("/wish", err)
 	}
 	if m.Digest != start.Digest {
-		r := refuse(Conflict, "/digest", "the plan has changed since it was shown: look at what is different, then start")
+		r := refuse(Conflict, "/digest", "the plan has changed since it was shown: look at what is different, then "+
+			"start")
 		r.Plan = &m.PlanAnswer
 		return "", r
 	}
@@ -177,7 +186,8 @@ func (c *Scope) StartBake(start Start) (string, error) {
 	}
 	w := store.Wished{Wall: start.Wish.Ready, Zone: zone.String()}
 	w.At, _ = w.Wall.Resolve(zone)
-	id, err := c.q.StartBake(c.ctx, c.kitchen, store.Bake{Pins: m.pins, Plan: m.Plan, StartedAt: c.now, Bench: start.Bench}, w)
+	id, err := c.q.StartBake(c.ctx, c.kitchen, store.Bake{Pins: m.pins, Plan: m.Plan, StartedAt: c.now,
+		Bench: start.Bench}, w)
 	if err == nil {
 		err = c.takeBag(start.Wish)
 	}
@@ -247,7 +257,8 @@ func (c *Scope) ShowBake(id string) (BakeView, error) {
 		return BakeView{}, err
 	}
 	r, err := c.q.Recipe(c.ctx, c.kitchen, b.RecipeID, b.Revision)
-	return BakeView{b.ID, b.RecipeID, b.Revision, b.StartedAt, b.PutAway, b.Rehearsed, r.Recipe.Because.String(), state, rise, verdict.SignsOf(b.Plan), why, b.Plan, happened, zone.String(), c.now}, err
+	return BakeView{b.ID, b.RecipeID, b.Revision, b.StartedAt, b.PutAway, b.Rehearsed, r.Recipe.Because.String(),
+		state, rise, verdict.SignsOf(b.Plan), why, b.Plan, happened, zone.String(), c.now}, err
 }
 
 // why weighs the causes of a loaf of which signs were told.

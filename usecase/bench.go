@@ -21,8 +21,9 @@ type BenchView struct {
 	Steps    []bench.Step   `json:"steps"`
 	Cautions []plan.Caution `json:"cautions,omitzero"` // that what went in has brought
 	Session  bench.Session  `json:"session"`
-	Passed   bool           `json:"passed,omitzero"`  // the wished ready time is over: planned for now
-	Changed  []string       `json:"changed,omitzero"` // what was changed since the bench was made: recipe, machine, kitchen
+	Passed   bool           `json:"passed,omitzero"` // the wished ready time is over: planned for now
+	// what was changed since the bench was made: recipe, machine, kitchen
+	Changed []string `json:"changed,omitzero"`
 }
 
 // AtBench is what the baker says happened at the bench.
@@ -140,7 +141,8 @@ func (c *Scope) AddAtBench(id string, said AtBench) (string, error) {
 	if err != nil {
 		return "", err
 	}
-	h := bench.Happening{Stamp: stamp, Do: said.Do, Step: said.Step, Line: said.Line, Amount: said.Amount, Way: said.Way}
+	h := bench.Happening{Stamp: stamp, Do: said.Do, Step: said.Step, Line: said.Line, Amount: said.Amount,
+		Way: said.Way}
 	if err := bench.Check(bench.At(happened), b.Steps, h); err != nil {
 		return "", err
 	}
@@ -159,7 +161,8 @@ func (c *Scope) AddAtBench(id string, said AtBench) (string, error) {
 }
 
 // replan is a slip with what was in the pan when it happened, and the steps that follow from it.
-func (c *Scope) replan(b store.Bench, happened []bench.Happening, h bench.Happening) (bench.Happening, []string, error) {
+func (c *Scope) replan(b store.Bench, happened []bench.Happening, h bench.Happening) (bench.Happening, []string,
+	error) {
 	if h.Do == bench.Slip {
 		k, _, err := c.settings()
 		if err != nil {
@@ -181,7 +184,8 @@ func (c *Scope) replan(b store.Bench, happened []bench.Happening, h bench.Happen
 	}
 	next, err := c.viewBench(b, append(happened[:len(happened):len(happened)], h))
 	var f *fault.Fault
-	if errors.As(err, &f) && (strings.HasPrefix(f.Pointer, "/hands/locks") || strings.HasPrefix(f.Pointer, "/loaf/have")) {
+	if errors.As(err, &f) && (strings.HasPrefix(f.Pointer, "/hands/locks") || strings.HasPrefix(f.Pointer,
+		"/loaf/have")) {
 		return h, nil, fault.At("/amount", "%s", f.Detail)
 	}
 	return h, bench.IDs(next.Steps), err

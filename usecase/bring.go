@@ -123,7 +123,8 @@ func (c *Scope) broughtCard(card formats.Card, k kitchen.Kitchen, machines []sto
 		return out, err
 	}
 	out.Twin = &twin
-	out.Same = !slices.ContainsFunc(recipe.Differ(own.Recipe, u.recipe.Revise(own.Recipe), k.Ingredient), func(d recipe.Changed) bool { return d.Line != "" })
+	out.Same = !slices.ContainsFunc(recipe.Differ(own.Recipe, u.recipe.Revise(own.Recipe), k.Ingredient),
+		func(d recipe.Changed) bool { return d.Line != "" })
 	return out, nil
 }
 
@@ -142,7 +143,8 @@ func forOven(u understood, machines []store.Machine) []OvenChange {
 	if largest, share, beyond := scale.Beyond(size, sizes); beyond && flour > 0 {
 		in := slices.IndexFunc(machines, func(m store.Machine) bool { return m.Machine.Bakes(largest) })
 		out = append(out, OvenChange{fmt.Sprintf("%.0f g of flour", float64(flour)),
-			fmt.Sprintf("That is a loaf of %s. The largest that a machine here bakes is %s, in the %s: there the plan takes %.0f %% of everything.", size, largest, machines[in].Machine.Name, 100*share)})
+			fmt.Sprintf("That is a loaf of %s. The largest that a machine here bakes is %s, in the %s: there the "+
+				"plan takes %.0f %% of everything.", size, largest, machines[in].Machine.Name, 100*share)})
 	} else if u.read.Inferred {
 		out = append(out, OvenChange{"", fmt.Sprintf("It names no loaf size: by its flour it is one of %s.", size)})
 	}
@@ -152,7 +154,8 @@ func forOven(u understood, machines []store.Machine) []OvenChange {
 	return out
 }
 
-// readLog reads a log and finds for each of its bakes the recipe, the machine and the plan; a row that is not taken says why.
+// readLog reads a log and finds for each of its bakes the recipe, the machine and the plan; a row that is not taken
+// says why.
 func (c *Scope) readLog(text string, zone *time.Location) ([]LogRow, []startedThen, []formats.LogFault, error) {
 	bakes, faults, err := formats.ReadLog(text, zone)
 	if err != nil {
@@ -179,7 +182,10 @@ func (c *Scope) readLog(text string, zone *time.Location) ([]LogRow, []startedTh
 				}
 			}
 		}
-		m := slices.IndexFunc(machines, func(m store.Machine) bool { return strings.EqualFold(m.Machine.Name, b.Machine) })
+		m := slices.IndexFunc(machines, func(m store.Machine) bool {
+			return strings.EqualFold(m.Machine.Name,
+				b.Machine)
+		})
 		minute := b.Started.Truncate(time.Minute)
 		switch {
 		case r.ID == "":
@@ -190,7 +196,8 @@ func (c *Scope) readLog(text string, zone *time.Location) ([]LogRow, []startedTh
 			row.Skip = "it had not ended"
 		case b.Started.After(c.now):
 			row.Skip = "it begins in the future"
-		case slices.ContainsFunc(starts[r.ID], func(at time.Time) bool { return at.Truncate(time.Minute).Equal(minute.UTC()) }):
+		case slices.ContainsFunc(starts[r.ID],
+			func(at time.Time) bool { return at.Truncate(time.Minute).Equal(minute.UTC()) }):
 			row.Skip = "it is in the log already"
 		default:
 			then = append(then, startedThen{b, r.ID, machines[m]})

@@ -61,7 +61,8 @@ func (c *Scope) viewDay(date kitchen.Date, b day.Book, version int) (DayView, da
 	if err != nil {
 		return DayView{}, p, err
 	}
-	out := DayView{LeftOut: p.LeftOut, Date: date, Weekday: kitchen.WeekdayOf(date), Version: version, Book: b, Day: made, Usual: usual, Names: map[string]string{},
+	out := DayView{LeftOut: p.LeftOut, Date: date, Weekday: kitchen.WeekdayOf(date), Version: version, Book: b,
+		Day: made, Usual: usual, Names: map[string]string{},
 		Most: schedule.MostLoaves, Zone: p.Zone.String(), Now: c.now}
 	for id, r := range p.Recipes {
 		out.Names[id] = r.Name
@@ -176,7 +177,8 @@ func (c *Scope) CarryDay(date kitchen.Date) (Paper, error) {
 		return Paper{}, err
 	}
 	name := "Baking on " + v.Date.String()
-	return Paper{name, "ics", "text/calendar", []byte(formats.Timetable(name, formats.DayLoaves(v.Date, v.Day), p.Zone, c.now))}, nil
+	return Paper{name, "ics", "text/calendar", []byte(formats.Timetable(name, formats.DayLoaves(v.Date, v.Day), p.Zone,
+		c.now))}, nil
 }
 
 // Week tells how much is baked on the days of a date's week; of no date, of this one.

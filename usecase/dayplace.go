@@ -25,7 +25,8 @@ func (c *Scope) dayPlace(date kitchen.Date, loaves []day.Loaf) (p day.Place, err
 	if err != nil {
 		return p, err
 	}
-	p = day.Place{Kitchen: k.Kitchen, Zone: zone, Now: c.now, Date: date, Recipes: map[string]recipe.Recipe{}, Bags: map[string]*plan.Bag{}, Memory: c.Days}
+	p = day.Place{Kitchen: k.Kitchen, Zone: zone, Now: c.now, Date: date, Recipes: map[string]recipe.Recipe{},
+		Bags: map[string]*plan.Bag{}, Memory: c.Days}
 	machines, unreadable, err := c.q.Machines(c.ctx, c.kitchen, false)
 	if err != nil {
 		return p, err
@@ -133,7 +134,8 @@ func (c *Scope) dayBakes(date kitchen.Date, zone *time.Location) ([]day.Bake, er
 			continue
 		}
 		clock, moments := bake.Follow(g.Clock, g.Moments, c.now)
-		b := day.Bake{ID: g.ID, Recipe: g.RecipeID, Name: g.Recipe, Machine: g.MachineID, Size: g.Size, Started: g.StartedAt, Begin: clock.Begin, Ready: clock.Ready}
+		b := day.Bake{ID: g.ID, Recipe: g.RecipeID, Name: g.Recipe, Machine: g.MachineID, Size: g.Size,
+			Started: g.StartedAt, Begin: clock.Begin, Ready: clock.Ready}
 		if clock.End != nil {
 			b.Ended = *clock.End
 		} else {

@@ -15,16 +15,17 @@ import (
 
 // Household is who may come into a kitchen, and by which devices.
 type Household struct {
-	Open      bool           `json:"open"` // it has none: whoever sits at this computer may use it
-	House     bool           `json:"house"`
-	Secure    bool           `json:"secure"`
-	Authority bool           `json:"authority,omitzero"` // it has one of its own, which phones may trust
-	Where     []string       `json:"where"`              // addresses under which other devices reach it; none while this computer is alone
-	Name      string         `json:"name,omitzero"`
-	Me        store.Person   `json:"me"`
-	People    []store.Person `json:"people"`
-	Devices   []Device       `json:"devices"`
-	Calendar  bool           `json:"calendar"` // somebody reads its moments by a secret address
+	Open      bool `json:"open"` // it has none: whoever sits at this computer may use it
+	House     bool `json:"house"`
+	Secure    bool `json:"secure"`
+	Authority bool `json:"authority,omitzero"` // it has one of its own, which phones may trust
+	// addresses under which other devices reach it; none while this computer is alone
+	Where    []string       `json:"where"`
+	Name     string         `json:"name,omitzero"`
+	Me       store.Person   `json:"me"`
+	People   []store.Person `json:"people"`
+	Devices  []Device       `json:"devices"`
+	Calendar bool           `json:"calendar"` // somebody reads its moments by a secret address
 }
 
 // Device is one that is signed in.
@@ -38,7 +39,8 @@ type Device struct {
 
 // Household tells who may come into the kitchen, and by which devices.
 func (c *Scope) Household() (Household, error) {
-	out := Household{Open: c.access.Household == "", House: c.House.Open, Secure: c.House.Secure, Authority: c.House.Authority, Where: append([]string{}, c.House.Where...),
+	out := Household{Open: c.access.Household == "", House: c.House.Open, Secure: c.House.Secure,
+		Authority: c.House.Authority, Where: append([]string{}, c.House.Where...),
 		Me: c.access.Person, People: []store.Person{}, Devices: []Device{}}
 	if out.Open {
 		return out, nil
@@ -67,8 +69,9 @@ func (c *Scope) Household() (Household, error) {
 
 // PairingCode is shown on one screen for another device to come in by.
 type PairingCode struct {
-	Code   string    `json:"code"`
-	URL    string    `json:"url,omitzero"` // that opens the kitchen; the code stands behind its #, which no server's log holds
+	Code string `json:"code"`
+	// that opens the kitchen; the code stands behind its #, which no server's log holds
+	URL    string    `json:"url,omitzero"`
 	QR     *QR       `json:"qr,omitzero"`
 	EndsAt time.Time `json:"endsAt"`
 }

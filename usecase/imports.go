@@ -83,7 +83,10 @@ func (c *Scope) keepCard(card CardKept, k kitchen.Kitchen) (store.RecipeMade, er
 	before := store.Recipe{}
 	if card.Of != "" {
 		var err error
-		if before, err = named(card.Of, "/of", "recipe", func(id string) (store.Recipe, error) { return c.q.Recipe(c.ctx, c.kitchen, id, 0) }); err != nil {
+		if before, err = named(card.Of, "/of", "recipe", func(id string) (store.Recipe,
+			error) {
+			return c.q.Recipe(c.ctx, c.kitchen, id, 0)
+		}); err != nil {
 			return store.RecipeMade{}, err
 		}
 		if before.Revision != card.Seen {
@@ -122,16 +125,22 @@ func (c *Scope) keepThen(b startedThen, k store.Kitchen, zone *time.Location) (s
 		return "", err
 	}
 	m := b.machine.Machine
-	w := plan.Wish{RecipeID: r.ID, MachineID: b.machine.ID, Loaf: plan.Loaf{Size: b.Size}, Timing: plan.Timing{AtPanel: true}}
-	if n := slices.IndexFunc(m.Cycles, func(cy machine.Cycle) bool { return cy.Panel == b.Panel && (b.Cycle == "" || cy.Name == b.Cycle) }); n >= 0 {
+	w := plan.Wish{RecipeID: r.ID, MachineID: b.machine.ID, Loaf: plan.Loaf{Size: b.Size},
+		Timing: plan.Timing{AtPanel: true}}
+	if n := slices.IndexFunc(m.Cycles, func(cy machine.Cycle) bool {
+		return cy.Panel == b.Panel &&
+			(b.Cycle == "" || cy.Name == b.Cycle)
+	}); n >= 0 {
 		w.Cycle = m.Cycles[n].ID
 	}
 	p, err := plan.Make(plan.Place{Kitchen: k.Kitchen, Zone: zone, Recipe: r.Recipe, Machine: m, Now: b.Started}, w)
 	if err != nil {
 		return "", err
 	}
-	pins := store.Pins{RecipeID: r.ID, Revision: r.Revision, MachineID: b.machine.ID, Machine: b.machine.Version, Kitchen: k.Version}
-	id, err := c.q.StartBake(c.ctx, c.kitchen, store.Bake{Pins: pins, Plan: p, StartedAt: b.Started, Rehearsed: b.Rehearsed}, store.Wished{Zone: k.Kitchen.Zone})
+	pins := store.Pins{RecipeID: r.ID, Revision: r.Revision, MachineID: b.machine.ID, Machine: b.machine.Version,
+		Kitchen: k.Version}
+	id, err := c.q.StartBake(c.ctx, c.kitchen, store.Bake{Pins: pins, Plan: p, StartedAt: b.Started,
+		Rehearsed: b.Rehearsed}, store.Wished{Zone: k.Kitchen.Zone})
 	if err != nil {
 		return "", err
 	}
@@ -142,7 +151,8 @@ func (c *Scope) keepThen(b startedThen, k store.Kitchen, zone *time.Location) (s
 	what := map[bool]bake.What{true: bake.Abandoned, false: bake.TakenOut}[b.Phase == bake.GivenUp]
 	happened := []bake.Happening{{Stamp: journal.Stamp{Seq: 1, At: end.UTC()}, What: what}}
 	if b.Verdict.Mark > 0 {
-		happened = append(happened, bake.Happening{Stamp: journal.Stamp{Seq: 2, At: end.UTC()}, What: bake.Judged, Verdict: b.Verdict})
+		happened = append(happened, bake.Happening{Stamp: journal.Stamp{Seq: 2, At: end.UTC()}, What: bake.Judged,
+			Verdict: b.Verdict})
 	}
 	for n, h := range happened {
 		if err := bake.Check(bake.At(p, happened[:n], c.now), happened[:n], h); err != nil {

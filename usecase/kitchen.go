@@ -66,7 +66,8 @@ func factsOf(k kitchen.Kitchen, name string) Facts {
 	if !ok {
 		i = &f.Ingredient
 	}
-	out := Facts{Name: name, Sure: f.Sure, Ingredient: *i, HoldsGluten: i.HoldsGluten(), Grade: f.Grade, State: f.State, Warmth: f.Warmth, Remark: f.Remark}
+	out := Facts{Name: name, Sure: f.Sure, Ingredient: *i, HoldsGluten: i.HoldsGluten(), Grade: f.Grade,
+		State: f.State, Warmth: f.Warmth, Remark: f.Remark}
 	for _, n := range f.Near {
 		out.Near = append(out.Near, plan.Named{ID: n.ID, Name: n.Name})
 	}
@@ -135,7 +136,8 @@ func (c *Scope) ChangeKitchen(version int, k kitchen.Kitchen) (KitchenSettings, 
 		return KitchenSettings{}, err
 	}
 	if _, err := time.LoadLocation(k.Zone); err != nil || k.Zone == "" || k.Zone == "Local" {
-		return KitchenSettings{}, fault.At("/zone", "%q is no time zone: use one such as Europe/London", vocab.Clip(k.Zone))
+		return KitchenSettings{}, fault.At("/zone", "%q is no time zone: use one such as Europe/London",
+			vocab.Clip(k.Zone))
 	}
 	return c.setKitchen(version, k)
 }

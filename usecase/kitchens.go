@@ -24,7 +24,8 @@ type Kitchens struct {
 	Doors    bool                `json:"doors,omitzero"` // some kitchen here is signed in to
 }
 
-// ListKitchens tells a device where it may go: the kitchen that it is signed in to, and on this computer alone those that
+// ListKitchens tells a device where it may go: the kitchen that it is signed in to, and on this computer alone those
+// that
 // have no household.
 func (c *Scope) ListKitchens() (Kitchens, error) {
 	out := Kitchens{Kitchens: []store.KitchenName{}, House: c.House.Open}
@@ -68,7 +69,8 @@ type NewKitchen struct {
 }
 
 func (n NewKitchen) check() error {
-	err := validate.First(validate.Name("/name", "the kitchen", n.Name, longestName), validate.Name("/person", "you", n.Person, longestName),
+	err := validate.First(validate.Name("/name", "the kitchen", n.Name, longestName), validate.Name("/person", "you",
+		n.Person, longestName),
 		auth.CheckPassphrase(n.Passphrase, n.Name, n.Person))
 	if _, bad := time.LoadLocation(n.Zone); err == nil && (bad != nil || n.Zone == "Local") {
 		err = fault.At("/zone", "this is no time zone: use one such as Europe/London")
@@ -118,7 +120,8 @@ func (c *Scope) found(new NewKitchen, place func(*Scope) (string, error)) (Opene
 	if err != nil && !errors.Is(err, store.ErrNotFound) {
 		return Opened{}, err
 	}
-	if err == nil && before.MadeKey == c.visitor.Key && c.now.Sub(before.CreatedAt) < store.KeysKeep && auth.Opens(new.Passphrase, before.Passphrase) {
+	if err == nil && before.MadeKey == c.visitor.Key && c.now.Sub(before.CreatedAt) < store.KeysKeep &&
+		auth.Opens(new.Passphrase, before.Passphrase) {
 		return c.letIn(before, &recovery{auth.NewRecovery(), ""})
 	}
 	code := auth.NewRecovery()
@@ -127,8 +130,9 @@ func (c *Scope) found(new NewKitchen, place func(*Scope) (string, error)) (Opene
 		if out.Kitchen, err = place(in); err != nil {
 			return err
 		}
-		household, person, err := in.q.AddHousehold(c.ctx, store.Household{KitchenID: out.Kitchen, Name: new.Name, Passphrase: locked,
-			Recovery: auth.HashOf(auth.Typed(code)), MadeKey: c.visitor.Key, CreatedAt: c.now}, new.Person)
+		household, person, err := in.q.AddHousehold(c.ctx, store.Household{KitchenID: out.Kitchen, Name: new.Name,
+			Passphrase: locked,
+			Recovery:   auth.HashOf(auth.Typed(code)), MadeKey: c.visitor.Key, CreatedAt: c.now}, new.Person)
 		if errors.Is(err, store.ErrNameTaken) {
 			return fault.At("/name", "%v: choose another", err)
 		}

@@ -139,7 +139,8 @@ func (c *Scope) learn(l verdict.Lesson) error {
 	own := *known
 	own.PerCup = l.PerCup
 	next := k.Kitchen
-	next.Facts = append(slices.DeleteFunc(slices.Clone(next.Facts), func(i larder.Ingredient) bool { return i.ID == own.ID }), own)
+	next.Facts = append(slices.DeleteFunc(slices.Clone(next.Facts),
+		func(i larder.Ingredient) bool { return i.ID == own.ID }), own)
 	return c.keepSettings(k, next)
 }
 
@@ -180,9 +181,11 @@ func (c *Scope) DeclineLesson(in Declining) (Lessons, error) {
 	return c.lessonsOf("")
 }
 
-// past are the newest bakes of a recipe, or of the whole kitchen, to learn from; with their machines, and their recipes at
+// past are the newest bakes of a recipe, or of the whole kitchen, to learn from; with their machines, and their recipes
+// at
 // their newest.
-func (c *Scope) past(k kitchen.Kitchen, zone *time.Location, recipeID string, most int) (past []verdict.Past, machines map[string]store.Machine, recipes map[string]recipe.Recipe, err error) {
+func (c *Scope) past(k kitchen.Kitchen, zone *time.Location, recipeID string, most int) (past []verdict.Past,
+	machines map[string]store.Machine, recipes map[string]recipe.Recipe, err error) {
 	machines, recipes = map[string]store.Machine{}, map[string]recipe.Recipe{}
 	kept, err := c.q.Past(c.ctx, c.kitchen, recipeID, most)
 	if err != nil {
@@ -207,8 +210,11 @@ func (c *Scope) past(k kitchen.Kitchen, zone *time.Location, recipeID string, mo
 		}
 		liquid, _ := then.Recipe.Liquid(k.Ingredient)
 		present, _ := recipes[p.RecipeID].Liquid(k.Ingredient)
-		past = append(past, verdict.Past{At: p.StartedAt.In(zone), RecipeID: p.RecipeID, Recipe: p.Recipe, MachineID: p.MachineID, Liquid: liquid.Amount, Mended: liquid.Amount != present.Amount, Formula: p.Formula,
-			Flour: tally.MainFlour(p.Used, k), Ball: p.Ball, Doses: p.Doses, Off: p.Off, Crust: p.Crust, Fill: machines[p.MachineID].Machine.Vessel.FillOf(p.Kind, p.Formula.Flour, tally.Grams(p.Used)), Verdict: p.Verdict})
+		past = append(past, verdict.Past{At: p.StartedAt.In(zone), RecipeID: p.RecipeID, Recipe: p.Recipe,
+			MachineID: p.MachineID, Liquid: liquid.Amount, Mended: liquid.Amount != present.Amount, Formula: p.Formula,
+			Flour: tally.MainFlour(p.Used, k), Ball: p.Ball, Doses: p.Doses, Off: p.Off, Crust: p.Crust,
+			Fill:    machines[p.MachineID].Machine.Vessel.FillOf(p.Kind, p.Formula.Flour, tally.Grams(p.Used)),
+			Verdict: p.Verdict})
 	}
 	return past, machines, recipes, nil
 }

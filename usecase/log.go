@@ -109,7 +109,8 @@ func (c *Scope) ListBakes(look Looking, from string) (Log, error) {
 // tablePage is how many bakes are read at once for the log as a table.
 const tablePage = 500
 
-// LogTable gives what is looked for in the log, whole, as a table for a spreadsheet. It is made before its first byte is
+// LogTable gives what is looked for in the log, whole, as a table for a spreadsheet. It is made before its first byte
+// is
 // sent, so that no half of it passes for the whole.
 func (c *Scope) LogTable(look Looking) ([]byte, error) {
 	_, zone, err := c.settings()
@@ -128,8 +129,10 @@ func (c *Scope) LogTable(look Looking) ([]byte, error) {
 			return nil, err
 		}
 		for _, g := range glances {
-			bakes = append(bakes, formats.Bake{Recipe: g.Recipe, Machine: g.Machine, Size: g.Size, Panel: g.Cycle.Panel, Cycle: g.Cycle.Name,
-				Started: g.StartedAt, Ready: g.Clock.Ready, Ended: g.Clock.End, Phase: g.Clock.Phase(c.now), Verdict: g.Verdict, Rehearsed: g.Rehearsed})
+			bakes = append(bakes, formats.Bake{Recipe: g.Recipe, Machine: g.Machine, Size: g.Size,
+				Panel: g.Cycle.Panel, Cycle: g.Cycle.Name,
+				Started: g.StartedAt, Ready: g.Clock.Ready, Ended: g.Clock.End, Phase: g.Clock.Phase(c.now),
+				Verdict: g.Verdict, Rehearsed: g.Rehearsed})
 		}
 		if len(glances) < tablePage {
 			break

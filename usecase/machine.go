@@ -171,7 +171,8 @@ func (c *Scope) Compare(id string, in Compare) (Compared, error) {
 		}
 		p := cycle.Programme(in.Size, in.Crust)
 		t := cycle.Totals(in.Size, in.Crust)
-		one := ComparedCycle{ID: id, Panel: cycle.Panel, Name: cycle.Name, Spans: p.Stages, Totals: t, Beeps: cycle.Beeps, Suits: suits[id].Suits, Reason: suits[id].Reason}
+		one := ComparedCycle{ID: id, Panel: cycle.Panel, Name: cycle.Name, Spans: p.Stages, Totals: t,
+			Beeps: cycle.Beeps, Suits: suits[id].Suits, Reason: suits[id].Reason}
 		if len(out.Cycles) > 0 {
 			one.Beside = t.Beside(out.Cycles[0].Totals)
 		}
@@ -191,7 +192,10 @@ func (c *Scope) suiting(m machine.Machine, in Compare) (map[string]choice.Option
 	if err != nil {
 		return nil, err
 	}
-	r, err := named(in.Recipe, "/recipe", "recipe", func(id string) (store.Recipe, error) { return c.q.Recipe(c.ctx, c.kitchen, id, 0) })
+	r, err := named(in.Recipe, "/recipe", "recipe", func(id string) (store.Recipe, error) {
+		return c.q.Recipe(c.ctx,
+			c.kitchen, id, 0)
+	})
 	if err != nil {
 		return nil, err
 	}
@@ -199,7 +203,8 @@ func (c *Scope) suiting(m machine.Machine, in Compare) (map[string]choice.Option
 	if err != nil {
 		return nil, err
 	}
-	for _, o := range choice.Cycles(m, choice.Needs{Kind: r.Recipe.Kind, Formula: formula.FromRecipe(lines), Lines: lines, Size: machine.SizeSetting{LoafSize: in.Size}, Decimal: k.Kitchen.Decimal}) {
+	for _, o := range choice.Cycles(m, choice.Needs{Kind: r.Recipe.Kind, Formula: formula.FromRecipe(lines),
+		Lines: lines, Size: machine.SizeSetting{LoafSize: in.Size}, Decimal: k.Kitchen.Decimal}) {
 		suits[o.Cycle] = o
 	}
 	return suits, nil
@@ -214,10 +219,16 @@ type HabitOf struct {
 
 // SetHabit remembers the baker's own choice; empty ones forget it.
 func (c *Scope) SetHabit(in HabitOf) (HabitOf, error) {
-	if _, err := named(in.Recipe, "/recipe", "recipe", func(id string) (store.RecipeOnShelf, error) { return c.q.OnShelf(c.ctx, c.kitchen, id) }); err != nil {
+	if _, err := named(in.Recipe, "/recipe", "recipe", func(id string) (store.RecipeOnShelf,
+		error) {
+		return c.q.OnShelf(c.ctx, c.kitchen, id)
+	}); err != nil {
 		return HabitOf{}, err
 	}
-	m, err := named(in.Machine, "/machine", "machine", func(id string) (store.Machine, error) { return c.q.Machine(c.ctx, c.kitchen, id, 0) })
+	m, err := named(in.Machine, "/machine", "machine", func(id string) (store.Machine,
+		error) {
+		return c.q.Machine(c.ctx, c.kitchen, id, 0)
+	})
 	if err != nil {
 		return HabitOf{}, err
 	}

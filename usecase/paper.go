@@ -83,7 +83,8 @@ func (c *Scope) CarryBake(id string) (Paper, error) {
 		return Paper{}, err
 	}
 	p := b.Plan
-	l := formats.LoafOfBake(id, p.Recipe, p.Recipe+", "+p.Size.String()+", "+p.Machine, bake.At(p, happened, c.now).Moments)
+	l := formats.LoafOfBake(id, p.Recipe, p.Recipe+", "+p.Size.String()+", "+p.Machine,
+		bake.At(p, happened, c.now).Moments)
 	return c.calendar(l, p.Timer.Press)
 }
 
@@ -94,5 +95,6 @@ func (c *Scope) calendar(l formats.Loaf, press time.Time) (Paper, error) {
 		return Paper{}, err
 	}
 	day := press.In(zone).Format(time.DateOnly)
-	return Paper{l.Name + " " + day, "ics", "text/calendar", []byte(formats.Timetable(l.Name, []formats.Loaf{l}, zone, c.now))}, nil
+	return Paper{l.Name + " " + day, "ics", "text/calendar", []byte(formats.Timetable(l.Name, []formats.Loaf{l}, zone,
+		c.now))}, nil
 }

@@ -15,8 +15,10 @@ func (c *Scope) AddPhoto(id string, p photo.Photo) (string, error) {
 	if err != nil {
 		return "", err
 	}
-	kept := store.Photo{ID: store.NewID(), BakeID: id, Full: p.Full, Small: p.Small, Width: p.Width, Height: p.Height, At: c.now}
-	h := bake.Happening{Stamp: stamp, What: bake.Photographed, Photo: &bake.Photo{ID: kept.ID, Width: p.Width, Height: p.Height}}
+	kept := store.Photo{ID: store.NewID(), BakeID: id, Full: p.Full, Small: p.Small, Width: p.Width, Height: p.Height,
+		At: c.now}
+	h := bake.Happening{Stamp: stamp, What: bake.Photographed, Photo: &bake.Photo{ID: kept.ID, Width: p.Width,
+		Height: p.Height}}
 	if err := c.tellBake(id, h); err != nil {
 		return "", err
 	}
@@ -62,7 +64,8 @@ func (c *Scope) AddCardPhoto(id string, p photo.Photo) (string, error) {
 	if _, err := c.q.OnShelf(c.ctx, c.kitchen, id); err != nil {
 		return "", err
 	}
-	err := c.q.AddCardPhoto(c.ctx, c.kitchen, store.Photo{ID: store.NewID(), RecipeID: id, Full: p.Full, Small: p.Small, Width: p.Width, Height: p.Height, At: c.now})
+	err := c.q.AddCardPhoto(c.ctx, c.kitchen, store.Photo{ID: store.NewID(), RecipeID: id, Full: p.Full,
+		Small: p.Small, Width: p.Width, Height: p.Height, At: c.now})
 	if errors.Is(err, store.ErrFull) {
 		return "", fault.At("", "%v", err)
 	}

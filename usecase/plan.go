@@ -91,7 +91,8 @@ func (c *Scope) place(w plan.Wish, pins *store.Pins) (plan.Place, store.Pins, st
 		at = *pins
 	}
 	var p plan.Place
-	for _, named := range []struct{ id, pointer, what string }{{at.RecipeID, "/recipe", "recipe"}, {at.MachineID, "/machine", "machine"}} {
+	for _, named := range []struct{ id, pointer, what string }{{at.RecipeID, "/recipe", "recipe"},
+		{at.MachineID, "/machine", "machine"}} {
 		if !store.ValidID(named.id) {
 			return p, at, store.Habit{}, fault.At(named.pointer, "say which %s, by its id", named.what)
 		}
@@ -123,7 +124,8 @@ func (c *Scope) place(w plan.Wish, pins *store.Pins) (plan.Place, store.Pins, st
 		return p, at, habit, err
 	}
 	zone, err := zoneOf(k)
-	return plan.Place{Kitchen: k.Kitchen, Zone: zone, Recipe: r.Recipe, Machine: m.Machine, Bag: held, Liked: around.Liked, Occupied: around.Occupied,
+	return plan.Place{Kitchen: k.Kitchen, Zone: zone, Recipe: r.Recipe, Machine: m.Machine, Bag: held,
+		Liked: around.Liked, Occupied: around.Occupied,
 		Now: c.now, Stop: c.ctx.Done()}, at, habit, err
 }
 
@@ -145,7 +147,8 @@ func (c *Scope) fulfil(w plan.Wish, pins *store.Pins) (made, error) {
 	if err != nil {
 		return made, err
 	}
-	made.PlanAnswer = PlanAnswer{Plan: made.Plan, Digest: made.Plan.Digest(), Revision: at.Revision, Zone: p.Zone.String(), Now: c.now,
+	made.PlanAnswer = PlanAnswer{Plan: made.Plan, Digest: made.Plan.Digest(), Revision: at.Revision,
+		Zone: p.Zone.String(), Now: c.now,
 		Shopping: made.Plan.Shop(p.Kitchen), Habit: habit}
 	if refusal, refused := made.Plan.Refusal(); refused {
 		made.Refusal = &refusal

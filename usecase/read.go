@@ -54,7 +54,8 @@ func (l LineText) edited() recipe.Edited {
 	if l.Note != "" {
 		text += ", " + l.Note
 	}
-	return recipe.Edited{Row: recipe.Row{Part: l.Part, When: l.When, Text: text}, Amount: strings.TrimSpace(l.Amount), From: l.From}
+	return recipe.Edited{Row: recipe.Row{Part: l.Part, When: l.When, Text: text}, Amount: strings.TrimSpace(l.Amount),
+		From: l.From}
 }
 
 // written is the text with the lines that were edited in place of its own.
@@ -101,9 +102,10 @@ type RecipeRead struct {
 	Remarks  []string           `json:"remarks,omitzero"`
 	Asks     int                `json:"asks"` // lines that something is asked about
 	Formula  formula.Formula    `json:"formula"`
-	Question *measure.LoafSize  `json:"question,omitzero"` // the size that the flour is for, where it contradicts the stated one
-	Heat     string             `json:"heat,omitzero"`     // what of its own temperatures is more than its yeast stands
-	Problem  string             `json:"problem,omitzero"`  // why it cannot be kept yet
+	// the size that the flour is for, where it contradicts the stated one
+	Question *measure.LoafSize `json:"question,omitzero"`
+	Heat     string            `json:"heat,omitzero"`    // what of its own temperatures is more than its yeast stands
+	Problem  string            `json:"problem,omitzero"` // why it cannot be kept yet
 }
 
 // ReadLine is one line as it was understood.
@@ -219,7 +221,8 @@ func (u *understood) look(k kitchen.Kitchen) {
 	for _, c := range r.Columns {
 		out.Columns = append(out.Columns, beside(k, *r, weighed, c))
 	}
-	out.Sizes = slices.SortedFunc(slices.Values(u.card.Sizes), func(a, b measure.LoafSize) int { return a.Pounds().Cmp(b.Pounds()) })
+	out.Sizes = slices.SortedFunc(slices.Values(u.card.Sizes),
+		func(a, b measure.LoafSize) int { return a.Pounds().Cmp(b.Pounds()) })
 	out.Settings, out.Makes, out.Method, out.Remarks = r.Settings, r.Makes, r.Method, u.card.Remarks
 	out.Recipe = RecipeCard{r.Name, r.Kind, r.Size, r.Standard, r.Text(), r.Note, r.Finish}
 }
@@ -227,9 +230,12 @@ func (u *understood) look(k kitchen.Kitchen) {
 func readLine(k kitchen.Kitchen, u recipe.Understood, grams measure.Grams) ReadLine {
 	i, _ := k.Ingredient(u.Line.Ingredient)
 	a := u.Line.Aside()
-	l := ReadLine{ID: u.Line.ID, Row: u.Row, Written: u.Written, Amount: amountText(u.Line.Amount), Also: amountText(u.Line.Also), Ingredient: i.ID, Named: u.Name, Name: i.Name,
-		Grams: grams, Fine: i.Fine(), Sure: u.Sure, Like: i.Like, Grade: cmp.Or(u.Grade, a.Grade), State: cmp.Or(a.State, u.State), Warmth: a.Warmth, Doubt: u.Doubt, Slip: u.Slip, Loose: u.Loose, Asks: u.Asks(),
-		Optional: u.Line.Optional, Note: u.Line.Note, Part: u.Line.Part, When: u.Line.When, Spoils: i.Spoils, Allergens: i.Allergens}
+	l := ReadLine{ID: u.Line.ID, Row: u.Row, Written: u.Written, Amount: amountText(u.Line.Amount),
+		Also: amountText(u.Line.Also), Ingredient: i.ID, Named: u.Name, Name: i.Name,
+		Grams: grams, Fine: i.Fine(), Sure: u.Sure, Like: i.Like, Grade: cmp.Or(u.Grade, a.Grade),
+		State: cmp.Or(a.State, u.State), Warmth: a.Warmth, Doubt: u.Doubt, Slip: u.Slip, Loose: u.Loose, Asks: u.Asks(),
+		Optional: u.Line.Optional, Note: u.Line.Note, Part: u.Line.Part, When: u.Line.When, Spoils: i.Spoils,
+		Allergens: i.Allergens}
 	l.Remark = strings.TrimSpace(strings.Join([]string{a.Remark, u.Remark}, " "))
 	if i.Unknown {
 		l.Grams = 0
@@ -270,7 +276,8 @@ func beside(k kitchen.Kitchen, r recipe.Recipe, weighed []recipe.Weighed, c reci
 		if err != nil || at < 0 {
 			continue
 		}
-		straight := weighed[n].Grams * measure.Grams(c.Size.Over(r.Size).Float()) // as cards have it, whatever this kitchen's schools
+		// as cards have it, whatever this kitchen's schools
+		straight := weighed[n].Grams * measure.Grams(c.Size.Over(r.Size).Float())
 		off := min(math.Abs(float64(card/scaled[at].Grams)-1), math.Abs(float64(card/straight)-1))
 		text := k.Weight(scaled[at].Grams, weighed[n].Ingredient.Fine())
 		if math.Abs(float64(scaled[at].Grams-straight)) < 0.01 {

@@ -34,7 +34,8 @@ func (c *Scope) showRevision(id string, revision int) (RecipeRead, error) {
 	if err != nil {
 		return RecipeRead{}, err
 	}
-	t := RecipeText{Name: r.Recipe.Name, Kind: r.Recipe.Kind, Size: r.Recipe.Size, Standard: r.Recipe.Standard, Text: r.Recipe.Text(), Note: r.Recipe.Note}
+	t := RecipeText{Name: r.Recipe.Name, Kind: r.Recipe.Kind, Size: r.Recipe.Size, Standard: r.Recipe.Standard,
+		Text: r.Recipe.Text(), Note: r.Recipe.Note}
 	u, err := t.understand(k.Kitchen)
 	if err != nil {
 		return u.read, err
@@ -121,7 +122,8 @@ func (c *Scope) keep(before store.Recipe, next recipe.Recipe) (string, error) {
 	if err != nil {
 		return "", err
 	}
-	stored, err := c.q.ReviseRecipe(c.ctx, c.kitchen, before.ID, before.Revision, next, next.Yeasted(k.Kitchen.Ingredient), c.now)
+	stored, err := c.q.ReviseRecipe(c.ctx, c.kitchen, before.ID, before.Revision, next,
+		next.Yeasted(k.Kitchen.Ingredient), c.now)
 	return revisionRef(stored), err
 }
 
@@ -156,7 +158,8 @@ func (c *Scope) Teach(id string, seen int, in Taught) (string, error) {
 }
 
 // taught is a recipe with the one amount that was taught.
-func (c *Scope) taught(r recipe.Recipe, line string, amount measure.Amount, because recipe.Because) (recipe.Recipe, error) {
+func (c *Scope) taught(r recipe.Recipe, line string, amount measure.Amount, because recipe.Because) (recipe.Recipe,
+	error) {
 	k, _, err := c.settings()
 	if err != nil {
 		return r, err

@@ -58,8 +58,10 @@ func (c *Scope) AddRehearsal(in Rehearse) (string, error) {
 	if err != nil {
 		return "", err
 	}
-	r := rehearse.Rehearsal{Plan: m.Plan, Machine: owned.Machine, Room: m.kitchen.Room.Celsius(), Slip: in.Slip, Began: c.now,
-		Of: rehearse.Made{RecipeID: m.pins.RecipeID, Revision: m.pins.Revision, MachineID: m.pins.MachineID, Machine: m.pins.Machine, Kitchen: m.pins.Kitchen}}
+	r := rehearse.Rehearsal{Plan: m.Plan, Machine: owned.Machine, Room: m.kitchen.Room.Celsius(), Slip: in.Slip,
+		Began: c.now,
+		Of: rehearse.Made{RecipeID: m.pins.RecipeID, Revision: m.pins.Revision, MachineID: m.pins.MachineID,
+			Machine: m.pins.Machine, Kitchen: m.pins.Kitchen}}
 	if err := r.Check(); err != nil {
 		return "", err
 	}
@@ -120,8 +122,10 @@ func (c *Scope) KeepRehearsal(id string) (string, error) {
 	if !ok {
 		return "", fault.At("", "a rehearsal is kept when its loaf is out: take it out first")
 	}
-	pins := store.Pins{RecipeID: r.Of.RecipeID, Revision: r.Of.Revision, MachineID: r.Of.MachineID, Machine: r.Of.Machine, Kitchen: r.Of.Kitchen}
-	kept, err := c.q.StartBake(c.ctx, c.kitchen, store.Bake{Pins: pins, Plan: p, StartedAt: p.Timer.Press, Rehearsed: true}, store.Wished{})
+	pins := store.Pins{RecipeID: r.Of.RecipeID, Revision: r.Of.Revision, MachineID: r.Of.MachineID,
+		Machine: r.Of.Machine, Kitchen: r.Of.Kitchen}
+	kept, err := c.q.StartBake(c.ctx, c.kitchen, store.Bake{Pins: pins, Plan: p, StartedAt: p.Timer.Press,
+		Rehearsed: true}, store.Wished{})
 	for n, h := range happened {
 		if err != nil {
 			return "", err

@@ -27,12 +27,15 @@ import (
 
 // Base is what all requests of a process share.
 type Base struct {
-	Store    *store.Store
-	Log      *slog.Logger
-	House    House
-	Days     *schedule.Memory                                                                        // the days that were planned last
-	FillDemo func(context.Context, store.Queries, store.Kitchen, *time.Location, time.Time) error    // loads the demo into an empty kitchen
-	MoorDemo func(ctx context.Context, q store.Queries, now time.Time) (kitchenID string, err error) // makes another demo kitchen
+	Store *store.Store
+	Log   *slog.Logger
+	House House
+	// the days that were planned last
+	Days *schedule.Memory
+	// loads the demo into an empty kitchen
+	FillDemo func(context.Context, store.Queries, store.Kitchen, *time.Location, time.Time) error
+	// makes another demo kitchen
+	MoorDemo func(ctx context.Context, q store.Queries, now time.Time) (kitchenID string, err error)
 }
 
 // House is how a server stands to the network of the house. Its zero value serves this computer alone.

@@ -29,7 +29,8 @@ func (c *Scope) letIn(h store.Household, r *recovery) (Opened, error) {
 		}
 		if r != nil {
 			hash := auth.HashOf(auth.Typed(r.code))
-			if err := errors.Join(in.q.Relock(c.ctx, h.ID, r.locked, &hash), in.q.EndOtherSessions(c.ctx, h.ID, "")); err != nil {
+			if err := errors.Join(in.q.Relock(c.ctx, h.ID, r.locked, &hash), in.q.EndOtherSessions(c.ctx, h.ID,
+				"")); err != nil {
 				return err
 			}
 			out.Recovery = r.code
@@ -63,7 +64,8 @@ func (c *Scope) trySigning(name string) error {
 // forgive forgets what was tried on a kitchen before the right one came. Of the address only this one try is: who has a
 // kitchen of their own could wash away by it what they try on another.
 func (c *Scope) forgive(name string) error {
-	return errors.Join(c.q.Uncount(c.ctx, signingFrom.scope(c.visitor.Address)), c.q.Forgive(c.ctx, signingTo.scope(name)))
+	return errors.Join(c.q.Uncount(c.ctx, signingFrom.scope(c.visitor.Address)),
+		c.q.Forgive(c.ctx, signingTo.scope(name)))
 }
 
 // knocked counts the try of who would come in and finds the household; an empty one where there is none.
@@ -101,7 +103,8 @@ func clip(passphrase string) string {
 	return passphrase[:min(len(passphrase), 4*auth.LongestPassphrase)]
 }
 
-// RecoverKitchen gives a kitchen another passphrase by the code that was printed. The code is used up; another is shown.
+// RecoverKitchen gives a kitchen another passphrase by the code that was printed. The code is used up; another is
+// shown.
 func (c *Scope) RecoverKitchen(in SigningIn) (Opened, error) {
 	h, err := c.knocked(in)
 	if err != nil {

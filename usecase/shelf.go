@@ -43,7 +43,8 @@ func (c *Scope) Shelf() (Shelf, error) {
 	if err != nil {
 		return Shelf{}, err
 	}
-	out := Shelf{KitchenSettings: settingsOf(k.Kitchen, k.Version, kitchen.DateOf(c.now, zone)), Meal: timetable.NextMeal(c.now, zone), Now: c.now}
+	out := Shelf{KitchenSettings: settingsOf(k.Kitchen, k.Version, kitchen.DateOf(c.now, zone)),
+		Meal: timetable.NextMeal(c.now, zone), Now: c.now}
 	if out.Machines, out.Unreadable, err = c.machines(false); err != nil {
 		return Shelf{}, err
 	}
@@ -103,7 +104,8 @@ type PutAway struct {
 }
 
 // put takes a thing off the shelf or brings it back.
-func (c *Scope) put(id string, in PutAway, put func(store.Queries, context.Context, string, string, bool) error) (PutAway, error) {
+func (c *Scope) put(id string, in PutAway, put func(store.Queries, context.Context, string, string,
+	bool) error) (PutAway, error) {
 	return in, put(c.q, c.ctx, c.kitchen, id, in.Away)
 }
 
@@ -149,7 +151,8 @@ func (c *Scope) LoadDemo() (string, error) {
 			return "", err
 		}
 		if len(machines)+len(recipes) > 0 {
-			return "", refuse(Conflict, "", "this kitchen has machines or recipes already; the demo is for an empty one")
+			return "", refuse(Conflict, "",
+				"this kitchen has machines or recipes already; the demo is for an empty one")
 		}
 	}
 	return c.kitchen, c.FillDemo(c.ctx, c.q, k, zone, c.now)

@@ -69,7 +69,8 @@ func (c *Scope) Story(id string) (Story, error) {
 		return Story{}, err
 	}
 	head := revisions[0]
-	out := Story{ID: id, Name: head.Recipe.Name, Revision: head.Number, Revisions: []RevisionTold{}, Bakes: []StoryBake{}, Zone: zone.String(), Now: c.now}
+	out := Story{ID: id, Name: head.Recipe.Name, Revision: head.Number, Revisions: []RevisionTold{},
+		Bakes: []StoryBake{}, Zone: zone.String(), Now: c.now}
 	for n, r := range revisions {
 		told := RevisionTold{Number: r.Number, At: r.At, Because: r.Recipe.Because.String()}
 		if n+1 < len(revisions) {
@@ -96,7 +97,8 @@ func (c *Scope) Story(id string) (Story, error) {
 }
 
 func (c *Scope) storyBake(g store.Glance) StoryBake {
-	b := StoryBake{BakeSummary: summary(g, c.now), Hydration: g.Formula.Hydration, Salt: g.Formula.Salt, Yeast: g.Formula.Yeast,
+	b := StoryBake{BakeSummary: summary(g, c.now), Hydration: g.Formula.Hydration, Salt: g.Formula.Salt,
+		Yeast:  g.Formula.Yeast,
 		Centre: g.Verdict.Centre, Weight: int(g.Verdict.Weight), Helped: string(g.Verdict.Helped)}
 	for _, d := range g.Doses {
 		b.Doses = append(b.Doses, fmt.Sprintf("%s of %s", d.Amount, d.Of))
@@ -148,13 +150,15 @@ func (c *Scope) Difference(id string, from, to int) (Difference, error) {
 			return Difference{}, err
 		}
 	}
-	out := Difference{From: both[0].Revision, To: both[1].Revision, Changed: []recipe.Changed{}, Figures: []FigureMoved{}}
+	out := Difference{From: both[0].Revision, To: both[1].Revision, Changed: []recipe.Changed{},
+		Figures: []FigureMoved{}}
 	out.Changed = append(out.Changed, recipe.Differ(both[0].Recipe, both[1].Recipe, k.Kitchen.Ingredient)...)
 	was, is := formulaOf(both[0].Recipe, k.Kitchen), formulaOf(both[1].Recipe, k.Kitchen)
 	for _, f := range []struct {
 		of       plan.Figure
 		from, to float64
-	}{{plan.Hydration, was.Hydration, is.Hydration}, {plan.Salt, was.Salt, is.Salt}, {plan.Yeast, was.Yeast, is.Yeast}, {plan.Sugar, was.Sugar, is.Sugar}, {plan.Fat, was.Fat, is.Fat}} {
+	}{{plan.Hydration, was.Hydration, is.Hydration}, {plan.Salt, was.Salt, is.Salt}, {plan.Yeast, was.Yeast, is.Yeast},
+		{plan.Sugar, was.Sugar, is.Sugar}, {plan.Fat, was.Fat, is.Fat}} {
 		out.Figures = append(out.Figures, FigureMoved{f.of, f.from, f.to})
 	}
 	return out, nil

@@ -32,7 +32,8 @@ const usage = `usage: rise-pan COMMAND [flags]
   schema    print the JSON Schema of the API's shapes
 `
 
-// tidy is by how many per cent the heap may grow before it is swept: what is held is small, so that sweeping often costs
+// tidy is by how many per cent the heap may grow before it is swept: what is held is small, so that sweeping often
+// costs
 // little, and memory stays flat.
 const tidy = 40
 
@@ -54,15 +55,18 @@ func run(args []string) error {
 	flags.StringVar(&o.data, "data", "var/data", "folder of the database")
 	flags.IntVar(&o.port, "port", 8080, "port on 127.0.0.1, or of the house")
 	flags.BoolVar(&o.empty, "empty", false, "load no demo kitchen on the first start")
-	flags.DurationVar(&o.ahead, "ahead", 0, "serve as if it were so much later, such as 4h: for tests and demonstrations")
+	flags.DurationVar(&o.ahead, "ahead", 0, "serve as if it were so much later, such as 4h: for tests and "+
+		"demonstrations")
 	flags.StringVar(&o.kitchen, "kitchen", "", "name of the kitchen")
 	flags.BoolVar(&o.house, "house", false, "open to the devices of the house")
-	flags.StringVar(&o.listen, "listen", "", "open to the house at this address alone, such as 192.168.1.7 or 192.168.1.7:8443")
+	flags.StringVar(&o.listen, "listen", "", "open to the house at this address alone, such as 192.168.1.7 or "+
+		"192.168.1.7:8443")
 	flags.Func("host", "a name by which the server is called in the house; may be given again", o.addHost)
 	flags.StringVar(&o.tls, "tls", "", "self: TLS by a certificate authority of the house's own")
 	flags.StringVar(&o.tlsCert, "tls-cert", "", "file of a TLS certificate")
 	flags.StringVar(&o.tlsKey, "tls-key", "", "file of its key")
-	flags.Func("proxy", "address or network of a proxy whose X-Forwarded-For is believed; may be given again", o.addProxy)
+	flags.Func("proxy", "address or network of a proxy whose X-Forwarded-For is believed; may be given again",
+		o.addProxy)
 	flags.BoolVar(&o.proxied, "proxied-tls", false, "a proxy in front of this server speaks TLS to browsers")
 	flags.BoolVar(&o.beside, "beside", false, "serve beside another Rise Pan, with its database")
 	flags.IntVar(&o.metrics, "metrics", 0, "port on 127.0.0.1 for figures in Prometheus' form; 0: none")
@@ -87,7 +91,10 @@ func run(args []string) error {
 			fmt.Printf("%s is whole, written %s\n", flags.Arg(0), list.Written.Format("2 January 2006, 15:04 UTC"))
 			return say(list)
 		}
-		return visiting(ctx, log, *data, func(s *store.Store) error { return run(ctx, s, flags.Arg(0), *kitchen, time.Now()) })
+		return visiting(ctx, log, *data, func(s *store.Store) error {
+			return run(ctx, s, flags.Arg(0), *kitchen,
+				time.Now())
+		})
 	}
 	switch args[0] {
 	case "serve":

@@ -15,9 +15,11 @@ import (
 	"risepan/store"
 )
 
-// measure serves figures in Prometheus' form on a port of this computer alone, where the options ask for them. It returns
+// measure serves figures in Prometheus' form on a port of this computer alone, where the options ask for them. It
+// returns
 // what is told of every request, nil without figures, and how to stop.
-func (o *options) measure(log *slog.Logger, s *store.Store) (seen func(route string, status int, took time.Duration), stop func(), err error) {
+func (o *options) measure(log *slog.Logger, s *store.Store) (seen func(route string, status int, took time.Duration),
+	stop func(), err error) {
 	if o.metrics == 0 {
 		return nil, func() {}, nil
 	}
@@ -27,10 +29,14 @@ func (o *options) measure(log *slog.Logger, s *store.Store) (seen func(route str
 	}
 	registry := prometheus.NewRegistry()
 	requests := prometheus.NewHistogramVec(prometheus.HistogramOpts{
-		Name: "rise_pan_request_seconds", Help: "How long requests took, by call and status.", Buckets: []float64{.002, .005, .01, .02, .05, .1, .2, .5, 1, 2, 5},
+		Name: "rise_pan_request_seconds", Help: "How long requests took, by call and status.", Buckets: []float64{.002,
+			.005, .01, .02, .05, .1, .2, .5, 1, 2, 5},
 	}, []string{"call", "status"})
-	registry.MustRegister(requests, collectors.NewGoCollector(), collectors.NewProcessCollector(collectors.ProcessCollectorOpts{}), collectors.NewDBStatsCollector(s.DB(), "risepan"))
-	server := &http.Server{Handler: promhttp.HandlerFor(registry, promhttp.HandlerOpts{}), ReadHeaderTimeout: 10 * time.Second}
+	registry.MustRegister(requests, collectors.NewGoCollector(),
+		collectors.NewProcessCollector(collectors.ProcessCollectorOpts{}), collectors.NewDBStatsCollector(s.DB(),
+			"risepan"))
+	server := &http.Server{Handler: promhttp.HandlerFor(registry, promhttp.HandlerOpts{}),
+		ReadHeaderTimeout: 10 * time.Second}
 	go func() {
 		if err := server.Serve(listener); err != http.ErrServerClosed {
 			log.Error("no figures any more", "error", err)

@@ -95,13 +95,15 @@ func (o *options) doorway(now time.Time) (d doorway, err error) {
 			host, port = h, p
 		}
 		if _, err := netip.ParseAddr(strings.Trim(host, "[]")); err != nil {
-			return d, fmt.Errorf("--listen wants an address of this computer, such as 192.168.1.7 or 192.168.1.7:8443, not %q", o.listen)
+			return d, fmt.Errorf("--listen wants an address of this computer, such as 192.168.1.7 or "+
+				"192.168.1.7:8443, not %q", o.listen)
 		}
 	}
 	d.address = net.JoinHostPort(strings.Trim(host, "[]"), port)
 	if !o.house {
 		if o.tls != "" || o.tlsCert != "" || len(o.hosts) > 0 || len(o.proxies) > 0 || o.proxied {
-			return d, errors.New("--tls, --tls-cert, --host, --proxy and --proxied-tls are for a server that is open to the house: add --house")
+			return d, errors.New("--tls, --tls-cert, --host, --proxy and --proxied-tls are for a server that is " +
+				"open to the house: add --house")
 		}
 		return d, nil
 	}
@@ -162,7 +164,8 @@ func (o *options) secure(d *doorway, names []string, addresses []netip.Addr, now
 		if err != nil {
 			return err
 		}
-		all := append(addresses[:len(addresses):len(addresses)], netip.MustParseAddr("127.0.0.1"), netip.MustParseAddr("::1"))
+		all := append(addresses[:len(addresses):len(addresses)], netip.MustParseAddr("127.0.0.1"),
+			netip.MustParseAddr("::1"))
 		if cert, err = a.Certificate(append(names[:len(names):len(names)], "localhost"), all, now); err != nil {
 			return err
 		}
@@ -180,7 +183,8 @@ func (o *options) secure(d *doorway, names []string, addresses []netip.Addr, now
 }
 
 // errNoOwner keeps the house closed.
-var errNoOwner = errors.New("the house stays closed until a kitchen has an owner: start without --house, open Kitchen, House, and give it a passphrase")
+var errNoOwner = errors.New("the house stays closed until a kitchen has an owner: start without --house, open " +
+	"Kitchen, House, and give it a passphrase")
 
 func (o *options) serve(ctx context.Context, log *slog.Logger) error {
 	began := time.Now()
@@ -222,8 +226,9 @@ func (o *options) serve(ctx context.Context, log *slog.Logger) error {
 		base := usecase.Base{Store: h.store, Log: log, House: d.house, FillDemo: demo.Furnish, MoorDemo: demo.Moor}
 		server := &http.Server{
 			Handler:   api.New(api.Config{Base: base, Pages: ui.Pages(), Now: now, Net: d.net, Seen: seen}),
-			TLSConfig: d.secure, ReadHeaderTimeout: 10 * time.Second, ReadTimeout: 30 * time.Second, IdleTimeout: 2 * time.Minute,
-			ErrorLog: slog.NewLogLogger(log.Handler(), slog.LevelDebug),
+			TLSConfig: d.secure, ReadHeaderTimeout: 10 * time.Second, ReadTimeout: 30 * time.Second,
+			IdleTimeout: 2 * time.Minute,
+			ErrorLog:    slog.NewLogLogger(log.Handler(), slog.LevelDebug),
 		}
 		go prune(ctx, log, h.store)
 		done := make(chan error, 1)
@@ -261,7 +266,8 @@ func (o *options) greet(d doorway, at net.Addr, took time.Duration) {
 		return
 	}
 	if len(d.house.Where) == 0 {
-		fmt.Println("It is open to the house, but this computer has no address in a private network: say by which name it is reached with --host.")
+		fmt.Println("It is open to the house, but this computer has no address in a private network: say by which " +
+			"name it is reached with --host.")
 		return
 	}
 	fmt.Println("In the house it is at")
@@ -272,7 +278,8 @@ func (o *options) greet(d doorway, at net.Addr, took time.Duration) {
 		fmt.Print(inBlocks(code))
 	}
 	if !d.house.Secure {
-		fmt.Println("It speaks plain HTTP: what is sent can be read in the house's network. --tls self is safer; docs/house.md says how phones trust it.")
+		fmt.Println("It speaks plain HTTP: what is sent can be read in the house's network. --tls self is safer; " +
+			"docs/house.md says how phones trust it.")
 	}
 }
 

@@ -49,7 +49,8 @@ func localZone() string {
 	link, _ := os.Readlink("/etc/localtime")
 	_, linked, _ := strings.Cut(link, "/zoneinfo/")
 	written, _ := os.ReadFile("/etc/timezone")
-	for _, name := range []string{strings.TrimPrefix(os.Getenv("TZ"), ":"), linked, strings.TrimSpace(string(written))} {
+	for _, name := range []string{strings.TrimPrefix(os.Getenv("TZ"), ":"), linked,
+		strings.TrimSpace(string(written))} {
 		if _, err := time.LoadLocation(name); err == nil && name != "" && name != "Local" {
 			return name
 		}

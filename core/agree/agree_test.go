@@ -115,7 +115,8 @@ func absent(d drawn, sentences []string) string {
 	for _, s := range sentences {
 		switch low := strings.ToLower(s); {
 		case strings.Contains(low, "bake-only") && !has(machine.BakeOnly),
-			strings.Contains(low, "dispenser") && d.Machine.Dispenser == 0 && !d.Machine.YeastBox && !strings.Contains(low, "no dispenser"),
+			strings.Contains(low, "dispenser") && d.Machine.Dispenser == 0 && !d.Machine.YeastBox &&
+				!strings.Contains(low, "no dispenser"),
 			strings.Contains(s, "Press Start") && !strings.Contains(s, "Press "+d.Machine.Full().Start),
 			strings.Contains(low, "lighter") && strings.Contains(low, "crust") && !d.p.Setting.HasCrust,
 			strings.Contains(low, "smaller size") && d.p.Size == smallestOf(d.Machine.Sizes):
@@ -141,7 +142,8 @@ func gramsAgree(d drawn) string {
 		}
 		g := i.GramsPerMl() * measure.Grams(ml)
 		if off := float64(g/l.Measured.Grams) - 1; math.Abs(off) > 0.02 {
-			return fmt.Sprintf("%s: %s hold %.1f g, and %.1f g stand beside them", l.Name, l.Measured, g, l.Measured.Grams)
+			return fmt.Sprintf("%s: %s hold %.1f g, and %.1f g stand beside them", l.Name, l.Measured, g,
+				l.Measured.Grams)
 		}
 		if w := d.Kitchen.Weight(l.Measured.Grams, i.Fine()); w != l.Weight {
 			return fmt.Sprintf("%s: %s beside %s", l.Name, l.Weight, w)
@@ -202,8 +204,10 @@ func stepsAsSaid(d drawn) string {
 	w := d.Wish
 	if len(d.p.Lines)%3 == 0 { // with a line held at a little more than it wants
 		for _, l := range d.p.Lines {
-			if i, _ := d.Kitchen.Ingredient(l.Ingredient); i.Kind == larder.Sugar && l.Part == recipe.InDough && l.Exact > 0 {
-				w.Locks = []plan.Lock{{Line: l.ID, Amount: measure.Of(int64(float64(i.Volume(l.Exact))*1100), 1000, measure.Millilitre)}}
+			if i, _ := d.Kitchen.Ingredient(l.Ingredient); i.Kind == larder.Sugar && l.Part == recipe.InDough &&
+				l.Exact > 0 {
+				w.Locks = []plan.Lock{{Line: l.ID, Amount: measure.Of(int64(float64(i.Volume(l.Exact))*1100), 1000,
+					measure.Millilitre)}}
 			}
 		}
 	} else if len(d.p.Lines)%3 == 1 {
@@ -233,8 +237,10 @@ func stepsAsSaid(d drawn) string {
 			}
 			handling += float64(max(0, kinds-1)) / 2
 		}
-		if p.Formula.Flour > 0 && (math.Abs(handling-c.Handling) > 1e-6 || math.Abs(p.Rounding.Shift.Handling-c.Handling) > 1e-6) {
-			return fmt.Sprintf("step %d is said to take %g, and takes %g (%g)", w.Closer, c.Handling, handling, p.Rounding.Shift.Handling)
+		if p.Formula.Flour > 0 && (math.Abs(handling-c.Handling) > 1e-6 ||
+			math.Abs(p.Rounding.Shift.Handling-c.Handling) > 1e-6) {
+			return fmt.Sprintf("step %d is said to take %g, and takes %g (%g)", w.Closer, c.Handling, handling,
+				p.Rounding.Shift.Handling)
 		}
 		if n > 0 && c.D > first.Rounding.Choices[n-1].D {
 			return fmt.Sprintf("step %d is farther away than the one before", w.Closer)
@@ -249,7 +255,11 @@ func heatIsSaid(d drawn) string {
 	if h.Line == "" || h.Cool || d.p.Formula.Yeast == 0 || h.Liquid < 45 {
 		return ""
 	}
-	fast := slices.ContainsFunc(d.p.Lines, func(l plan.Line) bool { i, _ := d.Kitchen.Ingredient(l.Ingredient); return i.Rapid })
+	fast := slices.ContainsFunc(d.p.Lines, func(l plan.Line) bool {
+		i,
+			_ := d.Kitchen.Ingredient(l.Ingredient)
+		return i.Rapid
+	})
 	rapid := false
 	for _, c := range d.Machine.Cycles {
 		rapid = rapid || c.ID == d.p.Setting.Cycle.ID && c.Character == machine.Rapid
@@ -337,7 +347,8 @@ func momentsInStages(d drawn) string {
 	}
 	last := d.p.Stages[len(d.p.Stages)-1].To
 	if d.p.Timer.Ready != d.p.Timer.Begin.Add(time.Duration(last)*time.Minute) {
-		return fmt.Sprintf("ready %s after it begins, its stages take %d minutes", d.p.Timer.Ready.Sub(d.p.Timer.Begin), last)
+		return fmt.Sprintf("ready %s after it begins, its stages take %d minutes",
+			d.p.Timer.Ready.Sub(d.p.Timer.Begin), last)
 	}
 	return ""
 }
@@ -372,9 +383,11 @@ func dayHoldsIt(d drawn) (complaint string) {
 	by, _ := timetable.ParseWall("2026-05-03T16:00")
 	w := d.Wish
 	w.RecipeID, w.MachineID, w.Timing = "r", "m", plan.Timing{}
-	p := day.Place{Kitchen: d.Kitchen, Zone: time.UTC, Now: now, Date: date, Recipes: map[string]recipe.Recipe{"r": d.Recipe}, Machines: []day.Machine{{ID: "m", Machine: d.Machine}},
+	p := day.Place{Kitchen: d.Kitchen, Zone: time.UTC, Now: now, Date: date,
+		Recipes: map[string]recipe.Recipe{"r": d.Recipe}, Machines: []day.Machine{{ID: "m", Machine: d.Machine}},
 		Choice: func(string, string) (string, machine.Crust) { return "", "" }}
-	if _, err := day.Make(p, day.Book{Hands: 1, Loaves: []day.Loaf{{ID: "1", Wish: w, When: day.By, By: by}}}); err != nil {
+	if _, err := day.Make(p, day.Book{Hands: 1, Loaves: []day.Loaf{{ID: "1", Wish: w, When: day.By,
+		By: by}}}); err != nil {
 		return err.Error()
 	}
 	return ""
@@ -385,12 +398,15 @@ func judgedWith(d drawn, signs ...bake.Sign) verdict.Baked {
 	out := d.p.Timer.Ready.Add(2 * time.Minute)
 	happened := []bake.Happening{
 		{Stamp: journal.Stamp{Seq: 1, At: out}, What: bake.TakenOut},
-		{Stamp: journal.Stamp{Seq: 2, At: out.Add(time.Hour)}, What: bake.Judged, Verdict: bake.Verdict{Mark: 2, Signs: signs}},
+		{Stamp: journal.Stamp{Seq: 2, At: out.Add(time.Hour)}, What: bake.Judged, Verdict: bake.Verdict{Mark: 2,
+			Signs: signs}},
 	}
-	return verdict.Baked{Plan: d.p, State: bake.At(d.p, happened, out.Add(2*time.Hour)), Happened: happened, Kitchen: d.Kitchen}
+	return verdict.Baked{Plan: d.p, State: bake.At(d.p, happened, out.Add(2*time.Hour)), Happened: happened,
+		Kitchen: d.Kitchen}
 }
 
-var signsTried = [][]bake.Sign{{bake.Collapsed}, {bake.Dense}, {bake.Overflowed}, {bake.Gummy}, {bake.Burnt}, {bake.Torn}, {bake.Pale}, {bake.NotRisen}, {bake.Coarse}}
+var signsTried = [][]bake.Sign{{bake.Collapsed}, {bake.Dense}, {bake.Overflowed}, {bake.Gummy}, {bake.Burnt},
+	{bake.Torn}, {bake.Pale}, {bake.NotRisen}, {bake.Coarse}}
 
 func verdicts(d drawn) []string {
 	var out []string
@@ -403,7 +419,8 @@ func verdicts(d drawn) []string {
 }
 
 // figuresOfFacts are the facts that rest on a figure of the formula or of heat.
-var figuresOfFacts = []verdict.Fact{verdict.WetFormula, verdict.DryFormula, verdict.YeastHigh, verdict.YeastLow, verdict.SaltHigh, verdict.SaltLow, verdict.SugarHigh}
+var figuresOfFacts = []verdict.Fact{verdict.WetFormula, verdict.DryFormula, verdict.YeastHigh, verdict.YeastLow,
+	verdict.SaltHigh, verdict.SaltLow, verdict.SugarHigh}
 
 func blamesOnlySaid(d drawn) string {
 	facts := judgedWith(d, bake.Dense).Evidence()
@@ -428,7 +445,8 @@ func blamesOnlyPossible(d drawn) string {
 		for _, c := range judgedWith(d, signs...).Causes() {
 			low := strings.ToLower(string(c.Cause) + " " + c.Change + " " + c.Tell)
 			switch {
-			case !yeast && strings.Contains(low, "yeast"), !kneads && (strings.Contains(low, "ball") || strings.Contains(low, "knead")),
+			case !yeast && strings.Contains(low, "yeast"), !kneads && (strings.Contains(low, "ball") ||
+				strings.Contains(low, "knead")),
 				d.p.AddIns == nil && strings.Contains(low, "add-in"):
 				return low
 			}

@@ -41,7 +41,8 @@ type drawn struct {
 }
 
 func (d drawn) String() string {
-	return fmt.Sprintf("%s (%s, %s) on %s at %s, %s", d.Recipe.Name, d.Recipe.Kind, d.Recipe.Size, d.Machine.Name, d.Size, d.Setting())
+	return fmt.Sprintf("%s (%s, %s) on %s at %s, %s", d.Recipe.Name, d.Recipe.Kind, d.Recipe.Size, d.Machine.Name,
+		d.Size, d.Setting())
 }
 
 // Setting is what of the panel the plan chose, in short.
@@ -69,7 +70,8 @@ func texts(t testing.TB, file string, name, kind, lines int) []recipe.Recipe {
 				}
 			}
 		}
-		out = append(out, recipe.New(recipe.Recipe{Name: f[name], Kind: k, Size: oneHalf, Standard: measure.US, Lines: recipetest.Lines(t, f[lines])}))
+		out = append(out, recipe.New(recipe.Recipe{Name: f[name], Kind: k, Size: oneHalf, Standard: measure.US,
+			Lines: recipetest.Lines(t, f[lines])}))
 	}
 	return out
 }
@@ -98,7 +100,8 @@ func cards(t testing.TB) []recipe.Recipe {
 // shelf is every recipe that the draws begin from.
 func shelf(t testing.TB) []recipe.Recipe {
 	t.Helper()
-	out := slices.Concat(demo.Recipes(), texts(t, "../plan/testdata/ordinary.txt", 0, 1, 2), texts(t, "../plan/testdata/kinds.txt", 0, 0, 1), cards(t))
+	out := slices.Concat(demo.Recipes(), texts(t, "../plan/testdata/ordinary.txt", 0, 1, 2),
+		texts(t, "../plan/testdata/kinds.txt", 0, 0, 1), cards(t))
 	for n := range out {
 		if out[n].Size.IsZero() {
 			out[n].Size = inferred(out[n])
@@ -150,7 +153,8 @@ func slipped(r *rand.Rand, of recipe.Recipe) recipe.Recipe {
 	out.Lines = slices.Clone(of.Lines)
 	kinds := []larder.Kind{larder.Yeast, larder.Salt, larder.Liquid, larder.Sugar, larder.Fat}
 	kind := kinds[r.IntN(len(kinds))]
-	f := []measure.Ratio{measure.NewRatio(1, 2), measure.NewRatio(3, 4), measure.NewRatio(5, 4), measure.NewRatio(3, 2), measure.Whole(2)}[r.IntN(5)]
+	f := []measure.Ratio{measure.NewRatio(1, 2), measure.NewRatio(3, 4), measure.NewRatio(5, 4),
+		measure.NewRatio(3, 2), measure.Whole(2)}[r.IntN(5)]
 	for n := range out.Lines {
 		if i, _ := larder.Know(out.Lines[n].Ingredient); i.Kind == kind && !i.Counted() {
 			out.Lines[n].Amount = out.Lines[n].Amount.Times(f)
@@ -225,9 +229,11 @@ func kitchens(r *rand.Rand) kitchen.Kitchen {
 	case 3:
 		k.Liquid = dough.Hot
 	case 4:
-		k.Cups = []larder.Cup{{Flour: "bread-flour", Filling: larder.Scooped, Measure: measure.Of(1, 1, measure.Cup), Weighings: []measure.Grams{140, 143, 141}}}
+		k.Cups = []larder.Cup{{Flour: "bread-flour", Filling: larder.Scooped, Measure: measure.Of(1, 1, measure.Cup),
+			Weighings: []measure.Grams{140, 143, 141}}}
 	case 5:
-		k.Measures = append(k.Measures, measure.Measure{Amount: measure.Of(3, 4, measure.Cup)}, measure.Measure{Amount: measure.Of(1, 2, measure.Tbsp)})
+		k.Measures = append(k.Measures, measure.Measure{Amount: measure.Of(3, 4, measure.Cup)},
+			measure.Measure{Amount: measure.Of(1, 2, measure.Tbsp)})
 	}
 	return k
 }

@@ -26,7 +26,8 @@ func TestRawMeatIsWeighedAndFillingsAreHandy(t *testing.T) {
 				if i != nil && i.Raw && len(l.Measured.Scoops) > 0 {
 					t.Errorf("%s at %s: %s is measured as %q", r.Name, size, l.Name, l.Spoken)
 				}
-				eighths := slices.ContainsFunc(l.Measured.Scoops, func(s scoop.Scoops) bool { return strings.HasPrefix(s.Measure.Amount.String(), "1/8 tsp") })
+				eighths := slices.ContainsFunc(l.Measured.Scoops,
+					func(s scoop.Scoops) bool { return strings.HasPrefix(s.Measure.Amount.String(), "1/8 tsp") })
 				if l.Part != recipe.InDough && l.Exact > 8 && eighths {
 					t.Errorf("%s at %s: the %s has %s as %q", r.Name, size, l.Part, l.Name, l.Spoken)
 				}

@@ -78,7 +78,10 @@ func practise(d drawn) (practised, error) {
 		case b.Ball != nil && b.Ball.Advice != nil && b.Ball.Advice.Add != nil:
 			err = tell(bake.Happening{What: bake.PutIn, Dose: b.Ball.Advice.Add})
 		default:
-			n := slices.IndexFunc(b.Moments, func(m bake.Moment) bool { return m.Person && !m.Done && !m.Skipped && !m.At.After(s.Now) })
+			n := slices.IndexFunc(b.Moments, func(m bake.Moment) bool {
+				return m.Person && !m.Done && !m.Skipped &&
+					!m.At.After(s.Now)
+			})
 			if n < 0 {
 				return out, fmt.Errorf("it waits for nothing: %s", s.Waits)
 			}
@@ -100,7 +103,9 @@ func practise(d drawn) (practised, error) {
 // warned reports whether a plan said beforehand that a loaf may come out otherwise than well.
 func warned(p plan.Plan) bool {
 	return slices.ContainsFunc(p.Cautions, func(c plan.Caution) bool {
-		return slices.Contains([]plan.About{plan.OutOfBand, plan.Implausible, plan.Overflow, plan.Unfit, plan.SlowYeast, plan.WrongFlour, plan.Measures, plan.NoSetting, plan.Unknown, plan.Heated, plan.Wetness}, c.About)
+		return slices.Contains([]plan.About{plan.OutOfBand, plan.Implausible, plan.Overflow, plan.Unfit,
+			plan.SlowYeast, plan.WrongFlour, plan.Measures, plan.NoSetting, plan.Unknown, plan.Heated, plan.Wetness},
+			c.About)
 	})
 }
 
@@ -108,9 +113,11 @@ func warned(p plan.Plan) bool {
 func (o practised) wrong(d drawn) string {
 	switch {
 	case o.look != "" && o.look != dough.Smooth && !warned(d.p):
-		return fmt.Sprintf("the first look is %s at hydration %.1f of %v", o.look, d.p.Formula.Hydration, d.p.Usual.Bands.Hydration)
+		return fmt.Sprintf("the first look is %s at hydration %.1f of %v", o.look, d.p.Formula.Hydration,
+			d.p.Usual.Bands.Hydration)
 	case o.loaf != nil && !strings.HasPrefix(o.loaf.Say, "A good loaf") && !warned(d.p):
-		return fmt.Sprintf("%s yeast %.1f, salt %.1f, sugar %.0f", o.loaf.Say, d.p.Formula.Yeast, d.p.Formula.Salt, d.p.Formula.Sugar)
+		return fmt.Sprintf("%s yeast %.1f, salt %.1f, sugar %.0f", o.loaf.Say, d.p.Formula.Yeast, d.p.Formula.Salt,
+			d.p.Formula.Sugar)
 	}
 	return ""
 }

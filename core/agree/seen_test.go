@@ -32,17 +32,20 @@ const small = "3/4 cup water; 1 tbsp oil; 1 tbsp sugar; 1 tsp salt; 2 cups bread
 const usual = "1 cup water; 1 tbsp oil; 1 tbsp sugar; 1 1/2 tsp salt; 3 cups bread flour; 1 3/4 tsp active dry yeast"
 
 // banana is a quick bread of 2 cups of flour.
-const banana = "2 eggs; 1 cup mashed banana; 1/3 cup oil; 1/4 cup milk; 3/4 cup sugar; 1/2 tsp salt; 2 cups all-purpose flour; 2 tsp baking powder"
+const banana = "2 eggs; 1 cup mashed banana; 1/3 cup oil; 1/4 cup milk; 3/4 cup sugar; 1/2 tsp salt; 2 cups " +
+	"all-purpose flour; 2 tsp baking powder"
 
 func loaf(t *testing.T, k recipe.Kind, size measure.LoafSize, lines string) recipe.Recipe {
 	t.Helper()
-	return recipe.New(recipe.Recipe{Name: "Weir loaf", Kind: k, Size: size, Standard: measure.US, Lines: recipetest.Lines(t, lines)})
+	return recipe.New(recipe.Recipe{Name: "Weir loaf", Kind: k, Size: size, Standard: measure.US,
+		Lines: recipetest.Lines(t, lines)})
 }
 
 // at is a recipe planned in a plain kitchen with cups and spoons.
 func at(t *testing.T, r recipe.Recipe, m machine.Machine, w plan.Wish) drawn {
 	t.Helper()
-	d := drawn{Place: plan.Place{Kitchen: kitchen.New("Weir", "UTC"), Zone: time.UTC, Recipe: r, Machine: m, Now: now}, Wish: w}
+	d := drawn{Place: plan.Place{Kitchen: kitchen.New("Weir", "UTC"), Zone: time.UTC, Recipe: r, Machine: m, Now: now},
+		Wish: w}
 	var err error
 	if d.p, err = plan.Make(d.Place, w); err != nil {
 		t.Fatalf("%s on %s: %v", r.Name, m.Name, err)
@@ -80,7 +83,8 @@ func TestALoafAndItsSettingAreTwoFacts(t *testing.T) {
 	d := at(t, loaf(t, recipe.White, oneLb, small), twoSizes(), plan.Wish{})
 	p := d.p
 	if p.Size != oneLb || p.Setting.Size.LoafSize != oneHalf || line(p, "bread-flour").Exact != 250 {
-		t.Errorf("planned %s of %v g flour on %s, want 1 lb of 250 g on 1 1/2 lb", p.Size, line(p, "bread-flour").Exact, p.Setting.Size)
+		t.Errorf("planned %s of %v g flour on %s, want 1 lb of 250 g on 1 1/2 lb", p.Size,
+			line(p, "bread-flour").Exact, p.Setting.Size)
 	}
 	for _, o := range p.Sizes {
 		if o.Size == oneLb && (o.Slices != 8 || !o.Written || o.WhyNot != "") {
@@ -109,7 +113,8 @@ func TestABatterIsMadeAsWritten(t *testing.T) {
 			m.Cycles[n].NoSize = noSize
 		}
 		p := at(t, r, m, plan.Wish{}).p
-		if eggs := p.Lines[slices.IndexFunc(p.Lines, func(l plan.Line) bool { return l.Pieces > 0 })]; eggs.Pieces != 2 {
+		if eggs := p.Lines[slices.IndexFunc(p.Lines,
+			func(l plan.Line) bool { return l.Pieces > 0 })]; eggs.Pieces != 2 {
 			t.Errorf("%d eggs of the card's 2 (sizes on the cycle: %v)", eggs.Pieces, !noSize)
 		}
 		if says(p, plan.Overflow) != "" {
@@ -129,7 +134,8 @@ func TestAWishInGramsIsMetOrRefused(t *testing.T) {
 		t.Fatal(err)
 	}
 	r := loaf(t, recipe.White, oneHalf, usual)
-	p, err := plan.Make(plan.Place{Kitchen: kitchen.New("Weir", "UTC"), Zone: time.UTC, Recipe: r, Machine: demo.Boatyard(), Now: now},
+	p, err := plan.Make(plan.Place{Kitchen: kitchen.New("Weir", "UTC"), Zone: time.UTC, Recipe: r,
+		Machine: demo.Boatyard(), Now: now},
 		plan.Wish{Loaf: plan.Loaf{Size: size}})
 	if err == nil && p.Size != size {
 		t.Errorf("1000 g became %s", p.Size)
@@ -138,10 +144,12 @@ func TestAWishInGramsIsMetOrRefused(t *testing.T) {
 
 // What the card says and the drawer holds is measured so.
 func TestTheCardsOwnMeasuresComeFirst(t *testing.T) {
-	r := loaf(t, recipe.White, twoLb, "1 1/4 cups plus 1 tbsp water; 1 tbsp oil; 1 tbsp sugar; 2 tsp salt; 3 3/4 cups bread flour; 1 packet active dry yeast")
+	r := loaf(t, recipe.White, twoLb, "1 1/4 cups plus 1 tbsp water; 1 tbsp oil; 1 tbsp sugar; 2 tsp salt; 3 3/4 "+
+		"cups bread flour; 1 packet active dry yeast")
 	p := at(t, r, demo.Galley(), plan.Wish{}).p
 	for id, want := range map[larder.ID]string{
-		"water": "1 cup, a quarter of a cup and 1 tablespoon", "bread-flour": "3 cups, half a cup and a quarter of a cup", "active-dry-yeast": "1 packet",
+		"water":       "1 cup, a quarter of a cup and 1 tablespoon",
+		"bread-flour": "3 cups, half a cup and a quarter of a cup", "active-dry-yeast": "1 packet",
 	} {
 		if got := line(p, id).Spoken; got != want {
 			t.Errorf("%s is measured as %q, want %q", id, got, want)
@@ -196,14 +204,16 @@ func TestOneTouchForOneTemperature(t *testing.T) {
 
 // bloomed is a loaf whose yeast is woken in water, cream and honey.
 func bloomed(t *testing.T) drawn {
-	r := loaf(t, recipe.White, oneHalf, "3/4 cup water; 1/4 cup cream; 2 tbsp honey; 1 tbsp oil; 1 1/2 tsp salt; 3 cups bread flour; 1 3/4 tsp active dry yeast")
+	r := loaf(t, recipe.White, oneHalf, "3/4 cup water; 1/4 cup cream; 2 tbsp honey; 1 tbsp oil; 1 1/2 tsp salt; 3 "+
+		"cups bread flour; 1 3/4 tsp active dry yeast")
 	return at(t, r, demo.Galley(), plan.Wish{Handling: plan.Handling{Loading: pan.Manner{Order: pan.Bloomed}}})
 }
 
 // A bloom is waited for: nothing that goes on it, and no Start, comes before it froths; and it can fail.
 func TestABloomIsWaitedFor(t *testing.T) {
 	d := bloomed(t)
-	if meets := d.p.Heat.Yeast; meets < dough.LimitsFor(dough.Dissolved).Low || meets > dough.LimitsFor(dough.Dissolved).High {
+	if meets := d.p.Heat.Yeast; meets < dough.LimitsFor(dough.Dissolved).Low ||
+		meets > dough.LimitsFor(dough.Dissolved).High {
 		t.Errorf("in the cup the yeast meets %.0f °C", float64(meets))
 	}
 	steps := bench.Steps(d.Kitchen, d.p, nil)
@@ -211,7 +221,10 @@ func TestABloomIsWaitedFor(t *testing.T) {
 	if froth < 0 || steps[froth].Fails == "" || steps[froth].Wait == 0 {
 		t.Fatalf("no step waits for the froth, with a way out")
 	}
-	flour := slices.IndexFunc(steps, func(s bench.Step) bool { return s.Line != "" && s.Line == line(d.p, "bread-flour").ID })
+	flour := slices.IndexFunc(steps, func(s bench.Step) bool {
+		return s.Line != "" &&
+			s.Line == line(d.p, "bread-flour").ID
+	})
 	if flour < froth {
 		t.Error("the flour goes in before the yeast froths")
 	}
@@ -254,10 +267,12 @@ func TestWaitingCountsMinutesOfKneading(t *testing.T) {
 	dosed := begin.Add(time.Duration(rest.From-1) * time.Minute)
 	s := bake.At(d.p, []bake.Happening{
 		{Stamp: journal.Stamp{Seq: 1, At: dosed}, What: bake.Saw, Seen: dough.Smears},
-		{Stamp: journal.Stamp{Seq: 2, At: dosed}, What: bake.PutIn, Dose: &dough.Dose{Of: dough.FlourDose, Amount: d.p.Doses.Flour}},
+		{Stamp: journal.Stamp{Seq: 2, At: dosed}, What: bake.PutIn, Dose: &dough.Dose{Of: dough.FlourDose,
+			Amount: d.p.Doses.Flour}},
 	}, dosed)
 	if s.Ball == nil || s.Ball.Look == nil || s.Ball.Look.Before(begin.Add(time.Duration(rest.To+1)*time.Minute)) {
-		t.Errorf("a dose put in at %s is looked at again at %v, within the rest to minute %d", dosed.Format("15:04"), s.Ball.Look, rest.To)
+		t.Errorf("a dose put in at %s is looked at again at %v, within the rest to minute %d", dosed.Format("15:04"),
+			s.Ball.Look, rest.To)
 	}
 }
 
@@ -309,7 +324,8 @@ func TestTheEstimatorsOwnStagesAreUsual(t *testing.T) {
 	totals := map[machine.Character]machine.Minutes{machine.Yoghurt: 480, machine.Jam: 65, machine.Starter: 1440}
 	for c, total := range totals {
 		m := demo.Galley()
-		m.Cycles = []machine.Cycle{{ID: "c", Panel: "1", Name: string(c), Character: c, Stages: machine.Estimate(c, total)}}
+		m.Cycles = []machine.Cycle{{ID: "c", Panel: "1", Name: string(c), Character: c, Stages: machine.Estimate(c,
+			total)}}
 		for _, q := range m.Doubts() {
 			t.Errorf("%s: %s", c, q)
 		}
@@ -373,11 +389,14 @@ func TestAStageThatIsOverShutsItsWindow(t *testing.T) {
 	for n := range m.Cycles {
 		m.Cycles[n].Beeps = []machine.Beep{{For: machine.ForAddIns, By: machine.AfterStart, Minutes: 20, UpTo: 30}}
 	}
-	d := at(t, loaf(t, recipe.White, oneHalf, usual+"; 1/2 cup raisins, at the beep"), m, plan.Wish{Timing: plan.Timing{AddIns: plan.WithHands}})
+	d := at(t, loaf(t, recipe.White, oneHalf, usual+"; 1/2 cup raisins, at the beep"), m,
+		plan.Wish{Timing: plan.Timing{AddIns: plan.WithHands}})
 	over := d.p.Timer.Begin.Add(22 * time.Minute)
-	s := bake.At(d.p, []bake.Happening{{Stamp: journal.Stamp{Seq: 1, At: over}, What: bake.StageOver}}, over.Add(time.Minute))
+	s := bake.At(d.p, []bake.Happening{{Stamp: journal.Stamp{Seq: 1, At: over}, What: bake.StageOver}},
+		over.Add(time.Minute))
 	for _, m := range s.Moments {
-		if m.Kind == timetable.AddIns && m.UpTo > 0 && d.p.Timer.Begin.Add(time.Duration(m.UpTo)*time.Minute).After(over) {
+		if m.Kind == timetable.AddIns && m.UpTo > 0 &&
+			d.p.Timer.Begin.Add(time.Duration(m.UpTo)*time.Minute).After(over) {
 			t.Errorf("kneading is over at %s, and the window is open up to minute %d", over.Format("15:04"), m.UpTo)
 		}
 	}
@@ -468,7 +487,8 @@ func TestTheBeepThatCouldBeBorrowedIsNamed(t *testing.T) {
 			}
 		}
 		if (named > 0) != c.named || strings.Contains(p.Setting.Why, "would beep") != c.named {
-			t.Errorf("%+v: %d cycles are offered for their beep, and the reason says %q", c.Timing, named, p.Setting.Why)
+			t.Errorf("%+v: %d cycles are offered for their beep, and the reason says %q", c.Timing, named,
+				p.Setting.Why)
 		}
 	}
 }

@@ -24,7 +24,8 @@ func setAsSaid(d drawn) string {
 			continue
 		}
 		is, _, _ = strings.Cut(is, ".")
-		if s.HasSize && !strings.Contains(is, s.Size.String()) || s.HasCrust && !strings.Contains(is, "a "+string(s.Crust)+" crust") {
+		if s.HasSize && !strings.Contains(is, s.Size.String()) || s.HasCrust && !strings.Contains(is, "a "+
+			string(s.Crust)+" crust") {
 			return fmt.Sprintf("set to %s, %s; said is “%s”", s.Size, s.Crust, c.Say)
 		}
 	}
@@ -63,18 +64,21 @@ func benchAsPlanned(d drawn) string {
 func clockAgrees(d drawn) string {
 	const added = 7
 	before := bake.At(d.p, nil, d.p.Timer.Begin.Add(2*time.Minute))
-	moves := bake.Happening{Stamp: journal.Stamp{Seq: 1, At: d.p.Timer.Begin.Add(time.Minute)}, What: bake.Moved, Minutes: added}
+	moves := bake.Happening{Stamp: journal.Stamp{Seq: 1, At: d.p.Timer.Begin.Add(time.Minute)}, What: bake.Moved,
+		Minutes: added}
 	after := bake.At(d.p, []bake.Happening{moves}, d.p.Timer.Begin.Add(2*time.Minute))
 	for _, s := range []bake.State{before, after} {
 		for _, m := range s.Moments {
 			if !m.At.Equal(m.Moment.At(s.Begin)) {
-				return fmt.Sprintf("%s at %s is minute %d of what began at %s", m.Say, m.At.Format("15:04"), m.After, s.Begin.Format("15:04"))
+				return fmt.Sprintf("%s at %s is minute %d of what began at %s", m.Say, m.At.Format("15:04"), m.After,
+					s.Begin.Format("15:04"))
 			}
 			if m.Kind == "ready" && !m.At.Equal(s.Ready) {
 				return fmt.Sprintf("ready at %s, its moment at %s", s.Ready.Format("15:04"), m.At.Format("15:04"))
 			}
 		}
-		if n := slices.IndexFunc(s.Stages, func(st machine.Span) bool { return st.From <= 2 && st.To > 2 }); n >= 0 && s.Stage != "" &&
+		if n := slices.IndexFunc(s.Stages, func(st machine.Span) bool { return st.From <= 2 && st.To > 2 }); n >= 0 &&
+			s.Stage != "" &&
 			!s.Ends.Equal(s.Begin.Add(time.Duration(s.Stages[n].To)*time.Minute)) {
 			return fmt.Sprintf("%s ends at %s, its minutes at %d", s.Stage, s.Ends.Format("15:04"), s.Stages[n].To)
 		}

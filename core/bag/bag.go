@@ -60,8 +60,9 @@ func Pack(p plan.Plan, today kitchen.Date) (Batch, error) {
 	if whole {
 		months = keepsWhole
 	}
-	b := Batch{Recipe: p.Recipe, Kind: p.Kind, Size: p.Size, Machine: p.Machine, Cycle: p.Setting.Cycle, Crust: p.Setting.Crust,
-		Made: today, Before: today.AddMonths(months), Allergens: p.Allergens}
+	b := Batch{Recipe: p.Recipe, Kind: p.Kind, Size: p.Size, Machine: p.Machine, Cycle: p.Setting.Cycle,
+		Crust: p.Setting.Crust,
+		Made:  today, Before: today.AddMonths(months), Allergens: p.Allergens}
 	for _, l := range p.Lines {
 		if slices.Contains(dry, l.ID) {
 			b.Holds = append(b.Holds, part(l))
@@ -123,7 +124,8 @@ func (b Batch) Contents() *plan.Bag {
 
 // Check reports what about a batch cannot be, as a *fault.Fault at its field.
 func (b Batch) Check() error {
-	if err := validate.First(validate.Name("/recipe", "the recipe", b.Recipe, longName), validate.Check(b)); err != nil {
+	if err := validate.First(validate.Name("/recipe", "the recipe", b.Recipe, longName),
+		validate.Check(b)); err != nil {
 		return err
 	}
 	if len(b.Holds) == 0 || b.Made.IsZero() || b.Before.IsZero() {

@@ -34,7 +34,8 @@ func planned(t *testing.T, name string, m machine.Machine, b *plan.Bag) plan.Pla
 func plannedIn(t *testing.T, k kitchen.Kitchen, name string, m machine.Machine, b *plan.Bag) plan.Plan {
 	t.Helper()
 	n := slices.IndexFunc(demo.Recipes(), func(r recipe.Recipe) bool { return r.Name == name })
-	p, err := plantest.Make(k, plantest.Ask{Place: plan.Place{Recipe: demo.Recipes()[n], Machine: m, Zone: time.UTC, Bag: b}, Wish: plan.Wish{Loaf: plan.Loaf{Size: oneHalf}}}, morning)
+	p, err := plantest.Make(k, plantest.Ask{Place: plan.Place{Recipe: demo.Recipes()[n], Machine: m, Zone: time.UTC,
+		Bag: b}, Wish: plan.Wish{Loaf: plan.Loaf{Size: oneHalf}}}, morning)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -57,11 +58,16 @@ func TestABagHoldsWhatIsDryButTheYeast(t *testing.T) {
 		holds, add string
 		before     string
 	}{
-		{"Towpath white", demo.Galley(), "sugar, table salt, instant dry milk, bread flour", "water, butter, the bag, active dry yeast", "2026-08-02"},
-		{"Towpath white", demo.Boatyard(), "sugar, table salt, instant dry milk, bread flour", "active dry yeast, the bag, butter, water", "2026-08-02"},
-		{"Lock-keeper's wholemeal", demo.Galley(), "table salt, wholemeal flour, bread flour, vital wheat gluten", "water, honey, vegetable oil, the bag, active dry yeast", "2026-06-02"},
-		{"Mooring raisin loaf", demo.Galley(), "brown sugar, table salt, instant dry milk, bread flour, ground spice", "water, butter, the bag, active dry yeast, raisins, walnuts", "2026-08-02"},
-		{"Boatyard banana bread", demo.Galley(), "sugar, table salt, plain flour, baking powder, baking soda", "whole milk, mashed banana, vegetable oil, large egg, the bag, walnuts", "2026-08-02"},
+		{"Towpath white", demo.Galley(), "sugar, table salt, instant dry milk, bread flour",
+			"water, butter, the bag, active dry yeast", "2026-08-02"},
+		{"Towpath white", demo.Boatyard(), "sugar, table salt, instant dry milk, bread flour",
+			"active dry yeast, the bag, butter, water", "2026-08-02"},
+		{"Lock-keeper's wholemeal", demo.Galley(), "table salt, wholemeal flour, bread flour, vital wheat gluten",
+			"water, honey, vegetable oil, the bag, active dry yeast", "2026-06-02"},
+		{"Mooring raisin loaf", demo.Galley(), "brown sugar, table salt, instant dry milk, bread flour, ground spice",
+			"water, butter, the bag, active dry yeast, raisins, walnuts", "2026-08-02"},
+		{"Boatyard banana bread", demo.Galley(), "sugar, table salt, plain flour, baking powder, baking soda",
+			"whole milk, mashed banana, vegetable oil, large egg, the bag, walnuts", "2026-08-02"},
 	} {
 		b, err := bag.Pack(planned(t, c.recipe, c.machine, nil), today)
 		if err != nil {
@@ -69,7 +75,8 @@ func TestABagHoldsWhatIsDryButTheYeast(t *testing.T) {
 			continue
 		}
 		if names(b.Holds) != c.holds || names(b.Add) != c.add || b.Before.String() != c.before {
-			t.Errorf("%s on %s holds %s; add %s; before %s\nwant %s; %s; %s", c.recipe, c.machine.Name, names(b.Holds), names(b.Add), b.Before, c.holds, c.add, c.before)
+			t.Errorf("%s on %s holds %s; add %s; before %s\nwant %s; %s; %s", c.recipe, c.machine.Name, names(b.Holds),
+				names(b.Add), b.Before, c.holds, c.add, c.before)
 		}
 		if err := b.Check(); err != nil {
 			t.Errorf("%s: %v", c.recipe, err)
@@ -111,13 +118,15 @@ func TestALoafOutOfABag(t *testing.T) {
 		for n, l := range p.Lines {
 			in := slices.ContainsFunc(b.Holds, func(h bag.Part) bool { return h.Line == l.ID })
 			if off := math.Abs(float64(l.Measured.Grams - b.Contents().Holds[l.ID])); in && off > 0.01 {
-				t.Errorf("of %s lie %.3f g in the bag, and the loaf is planned with %.3f", l.Name, b.Contents().Holds[l.ID], l.Measured.Grams)
+				t.Errorf("of %s lie %.3f g in the bag, and the loaf is planned with %.3f", l.Name,
+					b.Contents().Holds[l.ID], l.Measured.Grams)
 			}
 			if l.InBag != in || l.Locked != "" {
 				t.Errorf("%s: in the bag %v, want %v; locked %q", l.Name, l.InBag, in, l.Locked)
 			}
 			if !in && l.Measured.String() != before.Lines[n].Measured.String() {
-				t.Errorf("%s is measured as %s beside the bag, %s without", l.Name, l.Measured, before.Lines[n].Measured)
+				t.Errorf("%s is measured as %s beside the bag, %s without", l.Name, l.Measured,
+					before.Lines[n].Measured)
 			}
 		}
 	}
@@ -151,7 +160,8 @@ func TestABagIsWeighedOrSpooned(t *testing.T) {
 			t.Fatal(err)
 		}
 		for _, h := range b.Holds {
-			if h.Grams <= 0 || h.Name == "bread flour" && (h.Amount != c.amount || math.Abs(float64(h.Grams-375)) > 1e-9) || h.Name == "table salt" && h.Grams != c.salt {
+			if h.Grams <= 0 || h.Name == "bread flour" && (h.Amount != c.amount ||
+				math.Abs(float64(h.Grams-375)) > 1e-9) || h.Name == "table salt" && h.Grams != c.salt {
 				t.Errorf("%s of %s, %v g", h.Amount, h.Name, float64(h.Grams))
 			}
 		}

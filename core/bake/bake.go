@@ -45,7 +45,8 @@ const (
 	Undone What = "undone" // an earlier happening is taken back
 )
 
-var Whats = []What{Done, Skipped, TakenOut, Abandoned, Judged, Saw, PutIn, Stood, Refused, Resumed, Moved, StageOver, PowerCut, Probed, Photographed, Undone}
+var Whats = []What{Done, Skipped, TakenOut, Abandoned, Judged, Saw, PutIn, Stood, Refused, Resumed, Moved, StageOver,
+	PowerCut, Probed, Photographed, Undone}
 
 func (w What) Words() []string                  { return vocab.List(Whats) }
 func (w *What) UnmarshalText(text []byte) error { return vocab.Read(w, text, "happening", Whats) }
@@ -120,17 +121,18 @@ type State struct {
 	Refuses *time.Time        `json:"refuses,omitzero"` // until when it can be said that it would not start
 	Ready   time.Time         `json:"ready"`
 	Freed   *time.Time        `json:"freed,omitzero"` // when a dough left the machine
-	End     *time.Time        `json:"end,omitzero"`   // when it was taken out, of the machine or of the oven, or abandoned
-	Moments []Moment          `json:"moments"`
-	Ball    *Ball             `json:"ball,omitzero"`    // the dough ball; nil for what makes none
-	Due     *Due              `json:"due,omitzero"`     // what has come and was not answered
-	Next    int               `json:"next"`             // index of the next moment in Moments; -1 when none is left
-	Heights []Height          `json:"heights,omitzero"` // how high it stood
-	Out     []string          `json:"out,omitzero"`     // how it comes out, in steps
-	Hot     time.Time         `json:"hot,omitzero"`     // until when it burns fingers, untouched
-	Cool    *Cool             `json:"cool,omitzero"`    // of a loaf that is out
-	Probe   *Probe            `json:"probe,omitzero"`   // the last one
-	Photos  []Pictured        `json:"photos,omitzero"`
+	// when it was taken out, of the machine or of the oven, or abandoned
+	End     *time.Time `json:"end,omitzero"`
+	Moments []Moment   `json:"moments"`
+	Ball    *Ball      `json:"ball,omitzero"`    // the dough ball; nil for what makes none
+	Due     *Due       `json:"due,omitzero"`     // what has come and was not answered
+	Next    int        `json:"next"`             // index of the next moment in Moments; -1 when none is left
+	Heights []Height   `json:"heights,omitzero"` // how high it stood
+	Out     []string   `json:"out,omitzero"`     // how it comes out, in steps
+	Hot     time.Time  `json:"hot,omitzero"`     // until when it burns fingers, untouched
+	Cool    *Cool      `json:"cool,omitzero"`    // of a loaf that is out
+	Probe   *Probe     `json:"probe,omitzero"`   // the last one
+	Photos  []Pictured `json:"photos,omitzero"`
 	Verdict
 	Last    int        `json:"last"`             // the newest seq
 	Changes *time.Time `json:"changes,omitzero"` // when phase, stage or next will change by the clock alone
@@ -150,7 +152,8 @@ func At(p plan.Plan, happened []Happening, now time.Time) State {
 	done, skipped := map[string]bool{}, map[string]bool{}
 	standing := journal.Standing(happened)
 	c := courseOf(p, standing, now)
-	s := State{Begin: c.begin, Ready: c.at(c.total), Stages: c.stages, Total: c.total, Next: -1, Last: journal.Last(happened), pressed: p.Timer.Press.Truncate(time.Minute)}
+	s := State{Begin: c.begin, Ready: c.at(c.total), Stages: c.stages, Total: c.total, Next: -1,
+		Last: journal.Last(happened), pressed: p.Timer.Press.Truncate(time.Minute)}
 	for _, h := range standing {
 		switch h.What {
 		case Done:
@@ -229,7 +232,8 @@ func lid(p plan.Plan, s State) string {
 		return "Leave the buttons alone: a stop that is pressed loses the delay."
 	case s.Phase == Running:
 		if s.Paused != "" {
-			return "It stands still until " + p.Setting.Fittings.StartButton() + " is pressed. No other button: a stop loses the cycle."
+			return "It stands still until " + p.Setting.Fittings.StartButton() +
+				" is pressed. No other button: a stop loses the cycle."
 		}
 		if say, ok := lids[s.Stage]; ok {
 			return say + " Leave the buttons alone: a stop loses the cycle."
@@ -334,7 +338,8 @@ func Check(s State, happened []Happening, h Happening) error {
 		return checkVerdict(s, h.Verdict)
 	case Probed:
 		if c := h.Warm.Celsius(); s.Over() || h.Warm.IsZero() || c < coldDough || c > hotDough {
-			return fault.At("/warm", "say how warm the dough is while it is in the machine: %d to %d °C", coldDough, hotDough)
+			return fault.At("/warm", "say how warm the dough is while it is in the machine: %d to %d °C", coldDough,
+				hotDough)
 		}
 	case Photographed:
 		return checkPhoto(s, h.Photo)

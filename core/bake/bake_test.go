@@ -23,7 +23,8 @@ var press = time.Date(2026, 5, 2, 9, 0, 0, 0, time.UTC)
 // started is a 1 1/2 lb white loaf on the galley machine's Basic, 3 h 16 min with an hour of keep warm.
 func started(t *testing.T, ready string) plan.Plan {
 	t.Helper()
-	w := plantest.Ask{Place: plan.Place{Recipe: demo.Recipes()[0], Machine: demo.Galley(), Zone: time.UTC}, Wish: plan.Wish{Loaf: plan.Loaf{Size: measure.LoafPounds(3, 2)}, Timing: plan.Timing{AtPanel: true}}}
+	w := plantest.Ask{Place: plan.Place{Recipe: demo.Recipes()[0], Machine: demo.Galley(), Zone: time.UTC},
+		Wish: plan.Wish{Loaf: plan.Loaf{Size: measure.LoafPounds(3, 2)}, Timing: plan.Timing{AtPanel: true}}}
 	if ready != "" {
 		var err error
 		if w.Ready, err = timetable.ParseWall(ready); err != nil {
@@ -45,7 +46,8 @@ func TestABakeRunsByTheClockAlone(t *testing.T) {
 		stage string
 		next  timetable.MomentKind
 	}{
-		{"09:00", bake.Waiting, "", timetable.Begins}, {"14:43", bake.Waiting, "", timetable.Begins}, {"14:44", bake.Running, "knead", timetable.Look},
+		{"09:00", bake.Waiting, "", timetable.Begins}, {"14:43", bake.Waiting, "", timetable.Begins},
+		{"14:44", bake.Running, "knead", timetable.Look},
 		{"14:55", bake.Running, "rest", timetable.LastRise}, {"17:59", bake.Running, "bake", timetable.Ready},
 		{"18:00", bake.Warm, "", timetable.WarmEnds}, {"19:00", bake.Cold, "", ""},
 	} {
@@ -56,9 +58,11 @@ func TestABakeRunsByTheClockAlone(t *testing.T) {
 			next = s.Moments[s.Next].Kind
 		}
 		if s.Phase != c.phase || string(s.Stage) != c.stage || next != c.next {
-			t.Errorf("at %s: %s %s, next %q; want %s %s, next %q", c.at, s.Phase, s.Stage, next, c.phase, c.stage, c.next)
+			t.Errorf("at %s: %s %s, next %q; want %s %s, next %q", c.at, s.Phase, s.Stage, next, c.phase, c.stage,
+				c.next)
 		}
-		if lid := s.Lid; (lid == "") != (s.Phase != bake.Waiting && s.Phase != bake.Running) || strings.Contains(lid, "stays shut") != (s.Stage == "bake") {
+		if lid := s.Lid; (lid == "") != (s.Phase != bake.Waiting && s.Phase != bake.Running) || strings.Contains(lid,
+			"stays shut") != (s.Stage == "bake") {
 			t.Errorf("at %s, %s %s: of lid and buttons it says %q", c.at, s.Phase, s.Stage, lid)
 		}
 		if s.Changes != nil && !s.Changes.After(now) {
@@ -76,7 +80,8 @@ func TestHappeningsAreFoldedAndCanBeTakenBack(t *testing.T) {
 		{Stamp: journal.Stamp{Seq: 3, At: press.Add(10 * time.Minute)}, What: bake.Undone, Of: 2},
 		{Stamp: journal.Stamp{Seq: 4, At: out}, What: bake.TakenOut},
 		{Stamp: journal.Stamp{Seq: 5, At: out}, What: bake.Judged, Verdict: bake.Verdict{Mark: 3, Note: "pale"}},
-		{Stamp: journal.Stamp{Seq: 6, At: out}, What: bake.Judged, Verdict: bake.Verdict{Mark: 4, Note: "not so pale when cool"}},
+		{Stamp: journal.Stamp{Seq: 6, At: out}, What: bake.Judged, Verdict: bake.Verdict{Mark: 4,
+			Note: "not so pale when cool"}},
 	}
 	s := bake.At(p, happened, out.Add(time.Hour))
 	if s.Phase != bake.Out || !s.End.Equal(out) || s.Mark != 4 || s.Note != "not so pale when cool" || s.Last != 6 {
@@ -88,11 +93,13 @@ func TestHappeningsAreFoldedAndCanBeTakenBack(t *testing.T) {
 	if s := bake.At(p, happened[:3], press.Add(11*time.Minute)); s.Phase != bake.Running || !s.Moments[1].Done {
 		t.Errorf("taken back, but %s, dough looked at %v", s.Phase, s.Moments[1].Done)
 	}
-	back := append(slices.Clone(happened), bake.Happening{Stamp: journal.Stamp{Seq: 7}, What: bake.Undone, Of: 6}, bake.Happening{Stamp: journal.Stamp{Seq: 8}, What: bake.Undone, Of: 7})
+	back := append(slices.Clone(happened), bake.Happening{Stamp: journal.Stamp{Seq: 7}, What: bake.Undone, Of: 6},
+		bake.Happening{Stamp: journal.Stamp{Seq: 8}, What: bake.Undone, Of: 7})
 	if s := bake.At(p, back, out); s.Mark != 4 {
 		t.Errorf("the undoing of a mark of 4 was taken back, and the mark is %d", s.Mark)
 	}
-	if s := bake.At(p, append(happened, bake.Happening{Stamp: journal.Stamp{Seq: 7}, What: bake.Undone, Of: 6}), out); s.Mark != 3 {
+	if s := bake.At(p, append(happened, bake.Happening{Stamp: journal.Stamp{Seq: 7}, What: bake.Undone, Of: 6}),
+		out); s.Mark != 3 {
 		t.Errorf("the second verdict was taken back, the mark is %d", s.Mark)
 	}
 }
@@ -107,9 +114,13 @@ func TestWhatCannotHappenIsRefusedAtTheField(t *testing.T) {
 		h       bake.Happening
 		pointer string
 	}{
-		{running, bake.Happening{What: bake.Judged, Verdict: bake.Verdict{Mark: 3}}, "/what"}, {over, bake.Happening{What: bake.Judged, Verdict: bake.Verdict{Mark: 6}}, "/mark"},
-		{over, bake.Happening{What: bake.Judged, Verdict: bake.Verdict{Mark: 0}}, "/mark"}, {over, bake.Happening{What: bake.Judged, Verdict: bake.Verdict{Mark: 3, Note: strings.Repeat("x", 5000)}}, "/note"},
-		{running, bake.Happening{What: bake.Done, Moment: string(timetable.AddIns)}, "/moment"}, {over, bake.Happening{What: bake.TakenOut}, "/what"},
+		{running, bake.Happening{What: bake.Judged, Verdict: bake.Verdict{Mark: 3}}, "/what"},
+		{over, bake.Happening{What: bake.Judged, Verdict: bake.Verdict{Mark: 6}}, "/mark"},
+		{over, bake.Happening{What: bake.Judged, Verdict: bake.Verdict{Mark: 0}}, "/mark"},
+		{over, bake.Happening{What: bake.Judged, Verdict: bake.Verdict{Mark: 3, Note: strings.Repeat("x", 5000)}},
+			"/note"},
+		{running, bake.Happening{What: bake.Done, Moment: string(timetable.AddIns)}, "/moment"},
+		{over, bake.Happening{What: bake.TakenOut}, "/what"},
 		{running, bake.Happening{What: bake.Undone, Of: 9}, "/of"}, {running, bake.Happening{}, "/what"},
 	} {
 		var f *fault.Fault

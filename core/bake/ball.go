@@ -96,7 +96,8 @@ func (s State) kneaded(from, to time.Time) int {
 	var turned time.Duration
 	for _, st := range s.Stages {
 		if st.Kind == machine.Knead {
-			begins, ends := s.Begin.Add(time.Duration(st.From)*time.Minute), s.Begin.Add(time.Duration(st.To)*time.Minute)
+			begins, ends := s.Begin.Add(time.Duration(st.From)*time.Minute),
+				s.Begin.Add(time.Duration(st.To)*time.Minute)
 			turned += max(0, minTime(ends, to).Sub(maxTime(begins, from)))
 		}
 	}

@@ -53,7 +53,8 @@ func TestADoughBallOnTheClock(t *testing.T) {
 	if look(b) != 17 || b.Advice != nil || len(b.Doses) != 1 || math.Abs(b.Points-1.31) > 0.02 {
 		t.Errorf("with a teaspoon in at minute 9: look at %d, %+v", look(b), b)
 	}
-	b = tell(16, bake.Happening{What: bake.Saw, Seen: dough.Smears}) // a minute of kneading after the spoon: between lies a rest
+	// a minute of kneading after the spoon: between lies a rest
+	b = tell(16, bake.Happening{What: bake.Saw, Seen: dough.Smears})
 	if b.Advice.Add != nil || look(b) != 17 {
 		t.Errorf("slack right after liquid: %+v, look at %d", b.Advice, look(b))
 	}
@@ -70,10 +71,12 @@ func TestADoughBallOnTheClock(t *testing.T) {
 			t.Error("the look is not ticked off, though there is nothing more to look at")
 		}
 	}
-	if s := bake.At(p, happened[:2], at(10)); s.Next < 0 || s.Moments[s.Next].Kind != timetable.Look || s.Moments[s.Next].At != at(17) {
+	if s := bake.At(p, happened[:2], at(10)); s.Next < 0 || s.Moments[s.Next].Kind != timetable.Look ||
+		s.Moments[s.Next].At != at(17) {
 		t.Errorf("two minutes after a dose the next moment is no look: %+v", s)
 	}
-	ticked := append(happened[:3:3], bake.Happening{Stamp: journal.Stamp{Seq: 4, At: at(12)}, What: bake.Done, Moment: "look"})
+	ticked := append(happened[:3:3], bake.Happening{Stamp: journal.Stamp{Seq: 4, At: at(12)}, What: bake.Done,
+		Moment: "look"})
 	if s := bake.At(p, ticked, at(12)); s.Ball.Look != nil {
 		t.Error("a look that was ticked off is asked for again")
 	}
@@ -93,7 +96,8 @@ func TestADoughBallOnTheClock(t *testing.T) {
 		}
 	}
 	tell(33, bake.Happening{What: bake.Abandoned})
-	if err := bake.Check(bake.At(p, happened, at(34)), happened, bake.Happening{What: bake.Saw, Seen: dough.Torn}); err == nil {
+	if err := bake.Check(bake.At(p, happened, at(34)), happened, bake.Happening{What: bake.Saw,
+		Seen: dough.Torn}); err == nil {
 		t.Error("a bake that is over is still asked about its ball")
 	}
 }
@@ -102,10 +106,12 @@ func TestADoughBallOnTheClock(t *testing.T) {
 func TestTheBallKnowsTheLoaf(t *testing.T) {
 	p := started(t, "")
 	saw := func(seen dough.Seen) *dough.Advice {
-		happened := []bake.Happening{{Stamp: journal.Stamp{Seq: 1, At: press.Add(8 * time.Minute)}, What: bake.Saw, Seen: seen}}
+		happened := []bake.Happening{{Stamp: journal.Stamp{Seq: 1, At: press.Add(8 * time.Minute)}, What: bake.Saw,
+			Seen: seen}}
 		return bake.At(p, happened, press.Add(8*time.Minute)).Ball.Advice
 	}
-	for size, want := range map[measure.LoafSize]string{measure.LoafPounds(3, 2): "1 tsp", measure.LoafPounds(2, 1): "1 tbsp", measure.LoafPounds(5, 2): "1 tbsp"} {
+	for size, want := range map[measure.LoafSize]string{measure.LoafPounds(3, 2): "1 tsp", measure.LoafPounds(2,
+		1): "1 tbsp", measure.LoafPounds(5, 2): "1 tbsp"} {
 		p.Doses = dough.UsualSpoons(measure.Grams(250 * size.Pounds().Float()))
 		if a := saw(dough.Torn); a.Add == nil || a.Add.Amount.String() != want {
 			t.Errorf("%v: %+v, want %s", size, a, want)

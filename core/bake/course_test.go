@@ -22,7 +22,9 @@ import (
 // knock-back, ten minutes on the board from 10:18, rises 46, bakes 50: 12:04.
 func swirl(t *testing.T, more string) plan.Plan {
 	t.Helper()
-	card, err := recipe.ReadCard("Swirl\n"+more+"1 cup water\n3 tbsp sugar\n1 1/4 tsp salt\n3 cups bread flour\n2 tsp active dry yeast\nFilling\n1/3 cup brown sugar\n1 tbsp cinnamon\nSweet cycle. Roll up and put back into the pan.", measure.US, larder.Find)
+	card, err := recipe.ReadCard("Swirl\n"+more+"1 cup water\n3 tbsp sugar\n1 1/4 tsp salt\n3 cups bread flour\n2 "+
+		"tsp active dry yeast\nFilling\n1/3 cup brown sugar\n1 tbsp cinnamon\nSweet cycle. Roll up and put back "+
+		"into the pan.", measure.US, larder.Find)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -31,8 +33,9 @@ func swirl(t *testing.T, more string) plan.Plan {
 	if r.Kind != recipe.Filled {
 		t.Fatalf("read as %s", r.Kind)
 	}
-	p, err := plantest.Make(kitchen.New("Test", "UTC"), plantest.Ask{Place: plan.Place{Recipe: r, Machine: demo.Galley(), Zone: time.UTC},
-		Wish: plan.Wish{Loaf: plan.Loaf{Size: r.Size}, Timing: plan.Timing{AtPanel: true}}}, press)
+	p, err := plantest.Make(kitchen.New("Test", "UTC"),
+		plantest.Ask{Place: plan.Place{Recipe: r, Machine: demo.Galley(), Zone: time.UTC},
+			Wish: plan.Wish{Loaf: plan.Loaf{Size: r.Size}, Timing: plan.Timing{AtPanel: true}}}, press)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -70,32 +73,59 @@ func TestTheClockFollowsTheBake(t *testing.T) {
 		{"the pause begins", "10:18", nil, "12:04", true, ""},
 		{"the hands are in time", "10:27", nil, "12:04", true, ""},
 		{"nobody has pressed Start", "10:50", nil, "12:26", true, ""},
-		{"pressed early", "10:40", []bake.Happening{at("10:25", bake.Happening{What: bake.Resumed, Moment: pause})}, "12:01", false, "rise"},
-		{"pressed late", "10:45", []bake.Happening{at("10:40", bake.Happening{What: bake.Resumed, Moment: pause})}, "12:16", false, "rise"},
-		{"pressed late and said later still", "10:50", []bake.Happening{at("10:50", bake.Happening{What: bake.Resumed, Moment: pause, Minutes: 5})}, "12:21", false, "rise"},
-		{"pressed and taken back", "10:50", []bake.Happening{at("10:25", bake.Happening{What: bake.Resumed, Moment: pause}), at("10:26", bake.Happening{What: bake.Undone, Of: 1})}, "12:26", true, ""},
-		{"the rise ended at minute 50", "09:51", []bake.Happening{at("09:50", bake.Happening{What: bake.StageOver})}, "11:37", true, ""},
-		{"a quarter of an hour added to the baking", "11:40", []bake.Happening{at("10:28", bake.Happening{What: bake.Resumed, Moment: pause}), at("11:30", bake.Happening{What: bake.Moved, Minutes: 15})}, "12:19", false, "bake"},
-		{"ended ten minutes sooner", "11:40", []bake.Happening{at("10:28", bake.Happening{What: bake.Resumed, Moment: pause}), at("11:30", bake.Happening{What: bake.Moved, Minutes: -10})}, "11:54", false, "bake"},
-		{"a cut of twelve minutes that the machine bridged", "10:00", []bake.Happening{at("09:59", bake.Happening{What: bake.PowerCut, Cut: cut("09:45", "09:57", true)})}, "12:16", false, "rise"},
-		{"it refuses, being hot", "09:05", []bake.Happening{at("09:01", bake.Happening{What: bake.Refused, Refusal: bake.TooHot})}, "12:30", true, ""},
-		{"it refuses, and nobody has tried again", "09:40", []bake.Happening{at("09:01", bake.Happening{What: bake.Refused, Refusal: bake.TooHot})}, "12:44", true, ""},
-		{"it refuses, being cold", "09:05", []bake.Happening{at("09:01", bake.Happening{What: bake.Refused, Refusal: bake.TooCold})}, "12:20", true, ""},
-		{"it refused, and has started", "09:35", []bake.Happening{at("09:01", bake.Happening{What: bake.Refused, Refusal: bake.TooHot}), at("09:33", bake.Happening{What: bake.Resumed, Moment: "refused", Minutes: 3})}, "12:34", false, "knead"},
-		{"it refused, which is taken back", "09:05", []bake.Happening{at("09:01", bake.Happening{What: bake.Refused, Refusal: bake.TooHot}), at("09:02", bake.Happening{What: bake.Undone, Of: 1})}, "12:04", false, "knead"},
-		{"a cut before the pause, then the pause", "10:30", []bake.Happening{at("09:59", bake.Happening{What: bake.PowerCut, Cut: cut("09:45", "09:57", true)})}, "12:16", true, ""},
+		{"pressed early", "10:40", []bake.Happening{at("10:25", bake.Happening{What: bake.Resumed, Moment: pause})},
+			"12:01", false, "rise"},
+		{"pressed late", "10:45", []bake.Happening{at("10:40", bake.Happening{What: bake.Resumed, Moment: pause})},
+			"12:16", false, "rise"},
+		{"pressed late and said later still", "10:50",
+			[]bake.Happening{at("10:50", bake.Happening{What: bake.Resumed, Moment: pause, Minutes: 5})}, "12:21",
+			false, "rise"},
+		{"pressed and taken back", "10:50",
+			[]bake.Happening{at("10:25", bake.Happening{What: bake.Resumed, Moment: pause}),
+				at("10:26", bake.Happening{What: bake.Undone, Of: 1})}, "12:26", true, ""},
+		{"the rise ended at minute 50", "09:51", []bake.Happening{at("09:50", bake.Happening{What: bake.StageOver})},
+			"11:37", true, ""},
+		{"a quarter of an hour added to the baking", "11:40",
+			[]bake.Happening{at("10:28", bake.Happening{What: bake.Resumed, Moment: pause}),
+				at("11:30", bake.Happening{What: bake.Moved, Minutes: 15})}, "12:19", false, "bake"},
+		{"ended ten minutes sooner", "11:40",
+			[]bake.Happening{at("10:28", bake.Happening{What: bake.Resumed, Moment: pause}),
+				at("11:30", bake.Happening{What: bake.Moved, Minutes: -10})}, "11:54", false, "bake"},
+		{"a cut of twelve minutes that the machine bridged", "10:00",
+			[]bake.Happening{at("09:59", bake.Happening{What: bake.PowerCut, Cut: cut("09:45", "09:57", true)})},
+			"12:16", false, "rise"},
+		{"it refuses, being hot", "09:05",
+			[]bake.Happening{at("09:01", bake.Happening{What: bake.Refused, Refusal: bake.TooHot})}, "12:30", true, ""},
+		{"it refuses, and nobody has tried again", "09:40",
+			[]bake.Happening{at("09:01", bake.Happening{What: bake.Refused, Refusal: bake.TooHot})}, "12:44", true, ""},
+		{"it refuses, being cold", "09:05",
+			[]bake.Happening{at("09:01", bake.Happening{What: bake.Refused, Refusal: bake.TooCold})}, "12:20", true,
+			""},
+		{"it refused, and has started", "09:35",
+			[]bake.Happening{at("09:01", bake.Happening{What: bake.Refused, Refusal: bake.TooHot}),
+				at("09:33", bake.Happening{What: bake.Resumed, Moment: "refused", Minutes: 3})}, "12:34", false,
+			"knead"},
+		{"it refused, which is taken back", "09:05",
+			[]bake.Happening{at("09:01", bake.Happening{What: bake.Refused, Refusal: bake.TooHot}),
+				at("09:02", bake.Happening{What: bake.Undone, Of: 1})}, "12:04", false, "knead"},
+		{"a cut before the pause, then the pause", "10:30",
+			[]bake.Happening{at("09:59", bake.Happening{What: bake.PowerCut, Cut: cut("09:45", "09:57", true)})},
+			"12:16", true, ""},
 	} {
 		t.Run(c.name, func(t *testing.T) {
 			p := swirl(t, "")
 			for n := range c.happened {
 				c.happened[n].Seq = n + 1
-				if err := bake.Check(bake.At(p, c.happened[:n], c.happened[n].At), c.happened[:n], c.happened[n]); err != nil {
+				if err := bake.Check(bake.At(p, c.happened[:n], c.happened[n].At), c.happened[:n],
+					c.happened[n]); err != nil {
 					t.Fatal(err)
 				}
 			}
 			s := bake.At(p, c.happened, clock(c.now))
-			if got := s.Ready.Format("15:04"); got != c.ready || (s.Paused != "") != c.paused || string(s.Stage) != c.stage {
-				t.Errorf("ready %s, paused %q, stage %q; want %s, %v, %q", got, s.Paused, s.Stage, c.ready, c.paused, c.stage)
+			if got := s.Ready.Format("15:04"); got != c.ready || (s.Paused != "") != c.paused ||
+				string(s.Stage) != c.stage {
+				t.Errorf("ready %s, paused %q, stage %q; want %s, %v, %q", got, s.Paused, s.Stage, c.ready, c.paused,
+					c.stage)
 			}
 			if c.paused && (s.Due == nil || !s.Due.Waits || s.Due.Moment != s.Paused || len(s.Due.Steps) < 3) {
 				t.Errorf("what it waits for does not stay first with its steps: %+v", s.Due)
@@ -133,8 +163,10 @@ func TestAfterAPowerCut(t *testing.T) {
 				more = "1 egg\n"
 			}
 			p := swirl(t, more)
-			happened := []bake.Happening{{Stamp: journal.Stamp{Seq: 1, At: clock("10:28")}, What: bake.Resumed, Moment: "paddle out 1"},
-				{Stamp: journal.Stamp{Seq: 2, At: clock(c.to)}, What: bake.PowerCut, Cut: &bake.Cut{From: clock(c.from), To: clock(c.to)}}}
+			happened := []bake.Happening{{Stamp: journal.Stamp{Seq: 1, At: clock("10:28")}, What: bake.Resumed,
+				Moment: "paddle out 1"},
+				{Stamp: journal.Stamp{Seq: 2, At: clock(c.to)}, What: bake.PowerCut,
+					Cut: &bake.Cut{From: clock(c.from), To: clock(c.to)}}}
 			o := bake.At(p, happened, clock(c.to)).Outage
 			if o == nil || !strings.Contains(o.Say, c.says) || o.Throw != c.throw {
 				t.Errorf("%+v, want %q, thrown away %v", o, c.says, c.throw)
@@ -143,8 +175,10 @@ func TestAfterAPowerCut(t *testing.T) {
 	}
 	// Before it is pressed on after the pause, the dough is neither done nor lost.
 	p := swirl(t, "")
-	waits := []bake.Happening{{Stamp: journal.Stamp{Seq: 1, At: clock("10:40")}, What: bake.PowerCut, Cut: &bake.Cut{From: clock("10:20"), To: clock("10:40")}}}
-	if o := bake.At(p, waits, clock("10:41")).Outage; o == nil || !strings.Contains(o.Say, "It was waiting for Start") || len(o.Steps) != 3 || !strings.Contains(o.Steps[0], "Let it rise") {
+	waits := []bake.Happening{{Stamp: journal.Stamp{Seq: 1, At: clock("10:40")}, What: bake.PowerCut,
+		Cut: &bake.Cut{From: clock("10:20"), To: clock("10:40")}}}
+	if o := bake.At(p, waits, clock("10:41")).Outage; o == nil || !strings.Contains(o.Say,
+		"It was waiting for Start") || len(o.Steps) != 3 || !strings.Contains(o.Steps[0], "Let it rise") {
 		t.Errorf("a cut while it waits for Start: %+v", o)
 	}
 	for pointer, h := range map[string]bake.Happening{
@@ -164,11 +198,13 @@ func TestAfterAPowerCut(t *testing.T) {
 // Out of the pan a loaf has a clock of its own; a stopped one has none.
 func TestALoafCools(t *testing.T) {
 	p := swirl(t, "")
-	out := bake.At(p, []bake.Happening{{Stamp: journal.Stamp{Seq: 1, At: clock("12:10")}, What: bake.TakenOut}}, clock("12:11"))
+	out := bake.At(p, []bake.Happening{{Stamp: journal.Stamp{Seq: 1, At: clock("12:10")}, What: bake.TakenOut}},
+		clock("12:11"))
 	if out.Cool == nil || out.Cool.Slice != clock("12:30") || out.Cool.Clean != clock("13:10") {
 		t.Errorf("cools %+v", out.Cool)
 	}
-	if s := bake.At(p, []bake.Happening{{Stamp: journal.Stamp{Seq: 1, At: clock("10:10")}, What: bake.Abandoned}}, clock("12:11")); s.Cool != nil {
+	if s := bake.At(p, []bake.Happening{{Stamp: journal.Stamp{Seq: 1, At: clock("10:10")}, What: bake.Abandoned}},
+		clock("12:11")); s.Cool != nil {
 		t.Errorf("a loaf that was given up cools: %+v", s.Cool)
 	}
 }
@@ -177,20 +213,24 @@ func TestALoafCools(t *testing.T) {
 // not move while nobody tries.
 func TestARefusalIsTriedAgainAtItsTime(t *testing.T) {
 	p := swirl(t, "")
-	refused := []bake.Happening{{Stamp: journal.Stamp{Seq: 1, At: clock("09:01").Add(20 * time.Second)}, What: bake.Refused, Refusal: bake.TooHot}}
+	refused := []bake.Happening{{Stamp: journal.Stamp{Seq: 1, At: clock("09:01").Add(20 * time.Second)},
+		What: bake.Refused, Refusal: bake.TooHot}}
 	for _, now := range []time.Duration{0, time.Minute, 30*time.Minute + 7*time.Second, 55 * time.Minute} {
 		s := bake.At(p, refused, refused[0].At.Add(now))
-		if try := s.Moments[1]; try.Say != "Try Start again." || !try.Person || !try.At.Equal(refused[0].At.Add(25*time.Minute)) {
+		if try := s.Moments[1]; try.Say != "Try Start again." || !try.Person ||
+			!try.At.Equal(refused[0].At.Add(25*time.Minute)) {
 			t.Errorf("%s after the refusal: %+v", now, try)
 		}
 		if s.Begin.Before(refused[0].At.Add(now)) {
 			t.Errorf("%s after the refusal it has begun at %s", now, s.Begin)
 		}
 	}
-	if err := bake.Check(bake.At(p, refused, clock("09:03")), refused, refused[0]); err == nil || !strings.Contains(err.Error(), "said already") {
+	if err := bake.Check(bake.At(p, refused, clock("09:03")), refused, refused[0]); err == nil ||
+		!strings.Contains(err.Error(), "said already") {
 		t.Errorf("refused once more: %v", err)
 	}
-	if err := bake.Check(bake.At(p, nil, clock("09:15")), nil, bake.Happening{Stamp: journal.Stamp{At: clock("09:15")}, What: bake.Refused, Refusal: bake.TooCold}); err == nil {
+	if err := bake.Check(bake.At(p, nil, clock("09:15")), nil, bake.Happening{Stamp: journal.Stamp{At: clock("09:15")},
+		What: bake.Refused, Refusal: bake.TooCold}); err == nil {
 		t.Error("a machine that has kneaded for a quarter of an hour refused to start")
 	}
 }
@@ -199,7 +239,8 @@ func TestARefusalIsTriedAgainAtItsTime(t *testing.T) {
 // not pressed where the machine waits for it.
 func TestAListFollowsAWaitThatNobodyAnswers(t *testing.T) {
 	p := swirl(t, "")
-	refused := []bake.Happening{{Stamp: journal.Stamp{Seq: 1, At: clock("09:01")}, What: bake.Refused, Refusal: bake.TooHot}}
+	refused := []bake.Happening{{Stamp: journal.Stamp{Seq: 1, At: clock("09:01")}, What: bake.Refused,
+		Refusal: bake.TooHot}}
 	for _, c := range []struct {
 		happened  []bake.Happening
 		kept, now string

@@ -26,16 +26,19 @@ type Due struct {
 // kneaded, while it rises, and once it bakes.
 var waits = map[timetable.MomentKind][3]string{
 	timetable.AddIns: {"It still kneads: put them in now, a handful at a time.",
-		"Kneading is over: fold them in by hand while it rises, gently, or leave them out.", "It bakes: leave them out, and the lid shut."},
+		"Kneading is over: fold them in by hand while it rises, gently, or leave them out.",
+		"It bakes: leave them out, and the lid shut."},
 	timetable.Held: {"It still kneads: put it in now, a spoonful at a time.",
-		"Kneading is over: leave it out, and note that the dough was softer.", "It bakes: leave it out, and the lid shut."},
+		"Kneading is over: leave it out, and note that the dough was softer.",
+		"It bakes: leave it out, and the lid shut."},
 	timetable.Scrape: {"Scrape the sides now with plastic, clear of the paddle.",
 		"Mixing is over: smooth the edges with a wet spatula, or leave them.", "It bakes: leave it, and the lid shut."},
 	timetable.Filling: {"It still kneads: there is time.", "Get it ready now.", "It bakes: it is too late for it."},
 	timetable.Brush:   {"Not yet: let the kneading end.", "Now, gently.", "It bakes: quickly now, or leave it."},
 	timetable.Refused: {},
 	timetable.Paddle: {"Not yet: let the kneading end.",
-		"Now, with wet fingers, and spread the dough to fill the pan.", "It bakes: the paddle comes out with the loaf."},
+		"Now, with wet fingers, and spread the dough to fill the pan.",
+		"It bakes: the paddle comes out with the loaf."},
 }
 
 // stays reports whether a moment stays first until it is answered.
@@ -91,7 +94,8 @@ func due(p plan.Plan, s State, now time.Time) *Due {
 	}
 	if m.Waits {
 		start := p.Setting.Fittings.StartButton()
-		d.Waits, d.Now = true, fmt.Sprintf("The machine stands still until you press %s again. What comes after moves with it.", start)
+		d.Waits, d.Now = true, fmt.Sprintf("The machine stands still until you press %s again. What comes after "+
+			"moves with it.", start)
 		if m.Kind == timetable.Refused {
 			d.Now = fmt.Sprintf("Nothing runs until %s is taken. What comes after moves with it.", start)
 		}

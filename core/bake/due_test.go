@@ -20,7 +20,9 @@ func loaf(t *testing.T, name string) plan.Plan {
 	t.Helper()
 	for _, r := range demo.Recipes() {
 		if r.Name == name {
-			w := plantest.Ask{Place: plan.Place{Recipe: r, Machine: demo.Galley(), Zone: time.UTC}, Wish: plan.Wish{Loaf: plan.Loaf{Size: r.Size}, Timing: plan.Timing{AtPanel: true, AddIns: plan.WithHands}}}
+			w := plantest.Ask{Place: plan.Place{Recipe: r, Machine: demo.Galley(), Zone: time.UTC},
+				Wish: plan.Wish{Loaf: plan.Loaf{Size: r.Size}, Timing: plan.Timing{AtPanel: true,
+					AddIns: plan.WithHands}}}
 			p, err := plantest.Make(kitchen.New("Test", "UTC"), w, press)
 			if err != nil {
 				t.Fatal(err)
@@ -59,8 +61,10 @@ func TestAMissedBeepStaysFirst(t *testing.T) {
 		says string // empty: nothing is due
 	}{
 		{at.Add(-time.Minute), ""}, {at, "put them in now"}, {kneads.Add(-time.Minute), "put them in now"},
-		{kneads, "fold them in by hand"}, {bakes.Add(-time.Minute), "fold them in by hand"}, {bakes, "It bakes: leave them out"},
-		{p.Timer.Ready.Add(-time.Minute), "It bakes: leave them out"}, {p.Timer.Ready, ""}, {p.Timer.Ready.Add(time.Hour), ""},
+		{kneads, "fold them in by hand"}, {bakes.Add(-time.Minute), "fold them in by hand"},
+		{bakes, "It bakes: leave them out"},
+		{p.Timer.Ready.Add(-time.Minute), "It bakes: leave them out"}, {p.Timer.Ready, ""},
+		{p.Timer.Ready.Add(time.Hour), ""},
 	} {
 		s := bake.At(p, nil, c.when)
 		switch {

@@ -15,6 +15,9 @@ func out(p plan.Plan, moments []Moment) []string {
 		return p.Ending.Out
 	}
 	return slices.DeleteFunc(slices.Clone(p.Ending.Out), func(say string) bool {
-		return slices.ContainsFunc(kind.ForPaddle, func(step string) bool { return say == step || say == p.Pan.Paddles.Say(step) })
+		return slices.ContainsFunc(kind.ForPaddle, func(step string) bool {
+			return say == step ||
+				say == p.Pan.Paddles.Say(step)
+		})
 	})
 }

@@ -51,12 +51,16 @@ func outage(p plan.Plan, c course, h Happening) *Outage {
 	switch stage {
 	case machine.Rest, machine.Knead:
 		if into <= begunAgain {
-			return &Outage{Say: "It had hardly begun: start the same cycle again.", Steps: []string{"Set the panel as before, and press " + p.Setting.Fittings.StartButton() + ". The dough takes a second kneading well."}}
+			return &Outage{Say: "It had hardly begun: start the same cycle again.",
+				Steps: []string{"Set the panel as before, and press " + p.Setting.Fittings.StartButton() +
+					". The dough takes a second kneading well."}}
 		}
-		return &Outage{Say: "It was being kneaded: the dough can be saved.", Steps: risenAndBaked(p, left[machine.Rise], bake)}
+		return &Outage{Say: "It was being kneaded: the dough can be saved.", Steps: risenAndBaked(p,
+			left[machine.Rise], bake)}
 	case machine.Rise, machine.KnockBack:
 		rise := max(0, left[machine.Rise]-long)
-		return &Outage{Say: fmt.Sprintf("It was rising, and went on rising for %d minutes: leave it in the pan.", long), Steps: risenAndBaked(p, rise, bake)}
+		return &Outage{Say: fmt.Sprintf("It was rising, and went on rising for %d minutes: leave it in the pan.",
+			long), Steps: risenAndBaked(p, rise, bake)}
 	case machine.Bake:
 		rest := left[machine.Bake]
 		return &Outage{Say: "It was baking: bake it to its end before it cools.", Steps: []string{
@@ -65,10 +69,12 @@ func outage(p plan.Plan, c course, h Happening) *Outage {
 		}}
 	}
 	if cut.From.Before(c.begin) {
-		return &Outage{Say: "The delay is lost: nothing has begun. Set the panel anew; the plan counts from now.", Steps: []string{"Is the yeast still dry? Else begin again."}}
+		return &Outage{Say: "The delay is lost: nothing has begun. Set the panel anew; the plan counts from now.",
+			Steps: []string{"Is the yeast still dry? Else begin again."}}
 	}
 	if c.paused != "" {
-		return &Outage{Say: "It was waiting for " + p.Setting.Fittings.StartButton() + ": the dough can be saved.", Steps: risenAndBaked(p, max(0, left[machine.Rise]-long), bake)}
+		return &Outage{Say: "It was waiting for " + p.Setting.Fittings.StartButton() + ": the dough can be saved.",
+			Steps: risenAndBaked(p, max(0, left[machine.Rise]-long), bake)}
 	}
 	return &Outage{Say: "It was done already: take it out."}
 }
@@ -97,12 +103,14 @@ func done(p plan.Plan) string {
 func risenAndBaked(p plan.Plan, rise, bake int) []string {
 	out := []string{}
 	if rise > 0 {
-		out = append(out, fmt.Sprintf("Let it rise in the covered pan for about %d minutes, until it stands a finger below the rim.", rise))
+		out = append(out, fmt.Sprintf("Let it rise in the covered pan for about %d minutes, until it stands a "+
+			"finger below the rim.", rise))
 	}
 	if bake == 0 {
 		return append(out, "Then shape and bake it as planned.")
 	}
-	return append(out, fmt.Sprintf("Then %s for %d minutes.", vocab.Lower(bakedOn(p)), bake), "Try its middle: "+done(p))
+	return append(out, fmt.Sprintf("Then %s for %d minutes.", vocab.Lower(bakedOn(p)), bake), "Try its middle: "+
+		done(p))
 }
 
 // left is how many minutes of each kind of stage are left from a minute of the cycle on.
@@ -137,7 +145,8 @@ func cooling(p plan.Plan, s State) *Cool {
 	if s.End == nil || s.Phase == GivenUp || p.Ending.Slice == 0 {
 		return nil
 	}
-	return &Cool{s.End.Add(time.Duration(p.Ending.Slice) * time.Minute), s.End.Add(time.Duration(p.Ending.Clean) * time.Minute)}
+	return &Cool{s.End.Add(time.Duration(p.Ending.Slice) * time.Minute),
+		s.End.Add(time.Duration(p.Ending.Clean) * time.Minute)}
 }
 
 // The most that a bake can be moved by, minutes, and the longest cut that is told.

@@ -38,7 +38,8 @@ const (
 func (c *course) refuse(p plan.Plan, h Happening, now time.Time) {
 	wait, steps := tryCold, []string{
 		"Carry the machine to where it is warmer, or warm the kitchen.",
-		fmt.Sprintf("Nobody can say how long that takes: try %s every %d min.", p.Setting.Fittings.StartButton(), tryCold),
+		fmt.Sprintf("Nobody can say how long that takes: try %s every %d min.", p.Setting.Fittings.StartButton(),
+			tryCold),
 		"Liquid that has gone cold slows the first rise: look how high the dough stands before it bakes.",
 	}
 	if h.Refusal == TooHot {
@@ -57,7 +58,9 @@ func (c *course) refuse(p plan.Plan, h Happening, now time.Time) {
 	c.begin = p.Timer.Begin.Add(again.Add(wholeMinutes(now.Sub(again))).Sub(p.Timer.Press))
 	c.paused = string(timetable.Refused)
 	c.moments = slices.Insert(c.moments, 0,
-		timetable.Moment{ID: c.paused, Kind: timetable.Refused, After: c.minute(h.At), Waits: true, Hands: wait, Steps: steps,
-			Say: fmt.Sprintf("The machine refuses to start: it is %s.", h.Refusal)},
-		timetable.Moment{ID: "try again", Kind: timetable.Refused, After: c.minute(again), Person: true, Say: "Try " + p.Setting.Fittings.StartButton() + " again."})
+		timetable.Moment{ID: c.paused, Kind: timetable.Refused, After: c.minute(h.At), Waits: true, Hands: wait,
+			Steps: steps,
+			Say:   fmt.Sprintf("The machine refuses to start: it is %s.", h.Refusal)},
+		timetable.Moment{ID: "try again", Kind: timetable.Refused, After: c.minute(again), Person: true, Say: "Try " +
+			p.Setting.Fittings.StartButton() + " again."})
 }

@@ -23,7 +23,8 @@ type Before struct {
 // about is by how many minutes an earlier look may lie beside this one.
 const about = 12
 
-// Rise is what to do about the last height that was told; empty where none was. It is held against what the plan has the
+// Rise is what to do about the last height that was told; empty where none was. It is held against what the plan has
+// the
 // loaf fill of its pan, and against earlier loaves, newest first.
 func Rise(p plan.Plan, s State, before []Before) string {
 	if len(s.Heights) == 0 {

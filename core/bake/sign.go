@@ -33,7 +33,8 @@ const (
 )
 
 // Signs lists them, the good ones last.
-var Signs = []Sign{Collapsed, Overflowed, NotRisen, Unmixed, Dense, Lumpy, Coarse, Gummy, Corners, Pale, Burnt, Soggy, Mashed, Sunken, Salty, Bland, TooSmall, Torn, Hole, Lopsided,
+var Signs = []Sign{Collapsed, Overflowed, NotRisen, Unmixed, Dense, Lumpy, Coarse, Gummy, Corners, Pale, Burnt, Soggy,
+	Mashed, Sunken, Salty, Bland, TooSmall, Torn, Hole, Lopsided,
 	Domed, Hollow, FineCrumb}
 
 // Helped is whether what was tried with a loaf helped.

@@ -9,18 +9,19 @@ import (
 
 // Verdict is what is told of a finished loaf. All but the mark may be left out.
 type Verdict struct {
-	Mark     int                 `json:"mark,omitzero"` // 1 to 5
-	Note     string              `json:"note,omitzero"`
-	Signs    []Sign              `json:"signs,omitzero"`    // what is seen, felt and tasted
-	CutAfter int                 `json:"cutAfter,omitzero"` // minutes after it was out
-	Weight   measure.Grams       `json:"weight,omitzero"`   // of the loaf
-	Helped   Helped              `json:"helped,omitzero"`   // whether what was tried did
-	Centre   *int                `json:"centre,omitzero"`   // mm by which its middle stands above the rim; below 0 under it
-	Sides    *int                `json:"sides,omitzero"`    // and its edges
-	Crust    machine.Crust       `json:"crust,omitzero"`    // as it came out
-	Room     measure.Temperature `json:"room,omitzero"`     // of the kitchen that day
-	Damp     bool                `json:"damp,omitzero"`     // the day was damp
-	Mishaps  []Mishap            `json:"mishaps,omitzero"`
+	Mark     int           `json:"mark,omitzero"` // 1 to 5
+	Note     string        `json:"note,omitzero"`
+	Signs    []Sign        `json:"signs,omitzero"`    // what is seen, felt and tasted
+	CutAfter int           `json:"cutAfter,omitzero"` // minutes after it was out
+	Weight   measure.Grams `json:"weight,omitzero"`   // of the loaf
+	Helped   Helped        `json:"helped,omitzero"`   // whether what was tried did
+	// mm by which its middle stands above the rim; below 0 under it
+	Centre  *int                `json:"centre,omitzero"`
+	Sides   *int                `json:"sides,omitzero"` // and its edges
+	Crust   machine.Crust       `json:"crust,omitzero"` // as it came out
+	Room    measure.Temperature `json:"room,omitzero"`  // of the kitchen that day
+	Damp    bool                `json:"damp,omitzero"`  // the day was damp
+	Mishaps []Mishap            `json:"mishaps,omitzero"`
 }
 
 // Mishap is something that went otherwise than planned and that only the baker knows.

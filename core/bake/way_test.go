@@ -15,7 +15,8 @@ func TestWhatIsOtherwiseThanTheLastTime(t *testing.T) {
 		t.Errorf("the same again: %v", got)
 	}
 	is := bake.Way{Machine: "Boatyard machine", Size: measure.LoafPounds(2, 1), Cycle: "Sweet", Crust: machine.Dark}
-	if got, want := strings.Join(is.Since(was), ", "), "in the Boatyard machine, size 2 lb, cycle Sweet, crust set to dark"; got != want {
+	if got, want := strings.Join(is.Since(was), ", "), "in the Boatyard machine, size 2 lb, cycle Sweet, crust set "+
+		"to dark"; got != want {
 		t.Errorf("%s, want %s", got, want)
 	}
 	other := was

@@ -40,7 +40,8 @@ const (
 	Start   Kind = "start"
 )
 
-var Kinds = []Kind{Tools, Look, Temper, Cut, Paddle, Measure, TopUp, Wait, Well, Stir, Wipe, Recall, PanIn, Panel, Start}
+var Kinds = []Kind{Tools, Look, Temper, Cut, Paddle, Measure, TopUp, Wait, Well, Stir, Wipe, Recall, PanIn, Panel,
+	Start}
 
 func (k Kind) Words() []string                  { return vocab.List(Kinds) }
 func (k *Kind) UnmarshalText(text []byte) error { return vocab.Read(k, text, "step", Kinds) }
@@ -88,14 +89,16 @@ func Steps(k kitchen.Kitchen, p plan.Plan, in map[string]measure.Grams) []Step {
 	b.meanwhile()
 	b.add(Step{ID: "wipe", Kind: Wipe, Say: "Tap the pan to settle it, and wipe its rim clean."})
 	b.add(Step{ID: "recall", Kind: Recall, Say: "Is everything in?", Why: "Look at each once more, and at the paddle."})
-	b.add(Step{ID: "pan in", Kind: PanIn, Say: "Pan into the machine until it clicks. Handle down, lid shut.", Why: "Line it up with its drive; press or twist."})
+	b.add(Step{ID: "pan in", Kind: PanIn, Say: "Pan into the machine until it clicks. Handle down, lid shut.",
+		Why: "Line it up with its drive; press or twist."})
 	presses := []string{}
 	for _, s := range p.Setting.Presses {
 		if s.Shows != "running" {
 			presses = append(presses, fmt.Sprintf("%s, %s: %s", s.Button, times(s.Times), s.Shows))
 		}
 	}
-	b.add(Step{ID: "panel", Kind: Panel, Say: "Set the panel.", List: presses, Why: "The display then says: " + p.Setting.Shows})
+	b.add(Step{ID: "panel", Kind: Panel, Say: "Set the panel.", List: presses, Why: "The display then says: " +
+		p.Setting.Shows})
 	b.add(Step{ID: "start", Kind: Start, Say: "Press " + p.Setting.Fittings.StartButton() + "."})
 	return b.steps
 }
@@ -132,7 +135,8 @@ func (b *maker) meanwhile() {
 	}
 	b.apart = true
 	for _, id := range b.plan.Pan.Knead {
-		b.measure(id, "a bowl, for the first knead", pan.Layer{Stuff: b.line(id).Stuff, Reason: "Held back until the first kneading runs."})
+		b.measure(id, "a bowl, for the first knead", pan.Layer{Stuff: b.line(id).Stuff,
+			Reason: "Held back until the first kneading runs."})
 	}
 	b.aside()
 	b.parts()
@@ -179,14 +183,16 @@ func (b *maker) tools() {
 	if weigh {
 		list = append(list, "the scale")
 	}
-	b.add(Step{ID: "tools", Kind: Tools, Say: "Get these out.", List: append(list, "a straight knife to level with", "a plastic spatula"),
+	b.add(Step{ID: "tools", Kind: Tools, Say: "Get these out.", List: append(list, "a straight knife to level with",
+		"a plastic spatula"),
 		Why: "Dry measures are filled lightly and levelled; liquids are read at eye level."})
 }
 
 func (b *maker) look() {
 	for _, l := range b.plan.Lines {
 		if i := b.ingredient(l); i.Kind == larder.Yeast {
-			s := Step{ID: "look " + l.ID, Kind: Look, Say: fmt.Sprintf("Look at the date on the %s.", l.Name), Stuff: pan.Yeast}
+			s := Step{ID: "look " + l.ID, Kind: Look, Say: fmt.Sprintf("Look at the date on the %s.", l.Name),
+				Stuff: pan.Yeast}
 			for _, c := range b.plan.Cautions {
 				if c.About == plan.Dates && c.Line == l.ID {
 					s.Why = c.Say
@@ -197,7 +203,8 @@ func (b *maker) look() {
 	}
 }
 
-// fridge names what is cold and is to come to the kitchen's warmth before it goes in. Raw meat, milk for a delay and fruit
+// fridge names what is cold and is to come to the kitchen's warmth before it goes in. Raw meat, milk for a delay and
+// fruit
 // for jam stay cold.
 func (b *maker) fridge() {
 	if kind.Of(b.plan.Kind).Still || b.plan.Timer.Setting > 0 {
@@ -212,7 +219,8 @@ func (b *maker) fridge() {
 		i := b.ingredient(l)
 		own := (recipe.Line{Note: l.Note}).Aside().Warmth
 		keptCold := i.Spoils && !i.Raw || i.Kind == larder.Fat && i.State != larder.AtRoom
-		if !keptCold || l.Part != recipe.InDough || l.ID == b.plan.Heat.Line || fromFridge[l.ID] || own == "cold" || b.warmed(l.ID) {
+		if !keptCold || l.Part != recipe.InDough || l.ID == b.plan.Heat.Line || fromFridge[l.ID] || own == "cold" ||
+			b.warmed(l.ID) {
 			continue
 		}
 		cold = append(cold, l.Name)
@@ -233,12 +241,16 @@ func (b *maker) fridge() {
 	if len(half) > 0 {
 		why += " Half an hour does for " + strings.Join(half, " or ") + "."
 	}
-	b.add(Step{ID: "fridge", Kind: Look, Say: "Take these out of the fridge, to come to the kitchen's warmth.", List: cold, Why: why})
+	b.add(Step{ID: "fridge", Kind: Look, Say: "Take these out of the fridge, to come to the kitchen's warmth.",
+		List: cold, Why: why})
 }
 
 // warmed reports whether a line goes on the stove with the liquid.
 func (b *maker) warmed(line string) bool {
-	return slices.ContainsFunc(b.plan.Pan.Layers, func(l pan.Layer) bool { return l.Place == pan.Together && slices.Contains(l.Lines, line) })
+	return slices.ContainsFunc(b.plan.Pan.Layers, func(l pan.Layer) bool {
+		return l.Place == pan.Together &&
+			slices.Contains(l.Lines, line)
+	})
 }
 
 // fitted says how this machine's paddles go in.
@@ -290,17 +302,20 @@ func (b *maker) load() {
 		into := ""
 		switch layer.Place {
 		case pan.Together: // in the saucepan already
-			b.add(Step{ID: "pour", Kind: Stir, Say: "Pour what was warmed into the pan.", Stuff: layer.Stuff, Why: layer.Reason})
+			b.add(Step{ID: "pour", Kind: Stir, Say: "Pour what was warmed into the pan.", Stuff: layer.Stuff,
+				Why: layer.Reason})
 			continue
 		case pan.InABag:
-			b.add(Step{ID: "bag", Kind: Stir, Say: "Tip the whole bag in, and push it to the corners.", Stuff: pan.Flour, Why: layer.Reason})
+			b.add(Step{ID: "bag", Kind: Stir, Say: "Tip the whole bag in, and push it to the corners.",
+				Stuff: pan.Flour, Why: layer.Reason})
 			continue
 		case pan.Mixed:
 			into = "a bowl"
 		case pan.OwnBox:
 			into = "the yeast dispenser"
 		case pan.Well:
-			b.add(Step{ID: "well", Kind: Well, Say: "Press a shallow well into the flour with a finger.", Stuff: pan.Flour, Why: "It must not reach the liquid."})
+			b.add(Step{ID: "well", Kind: Well, Say: "Press a shallow well into the flour with a finger.",
+				Stuff: pan.Flour, Why: "It must not reach the liquid."})
 		}
 		for _, id := range layer.Lines {
 			b.measure(id, into, layer)
@@ -313,7 +328,8 @@ func (b *maker) load() {
 			}
 			b.add(Step{ID: "stir", Kind: Stir, Say: say, Stuff: layer.Stuff})
 		case pan.ByHand:
-			b.add(Step{ID: "stir", Kind: Stir, Say: "Stir lightly with a plastic spoon, down into the corners.", Stuff: layer.Stuff, Why: "Dry corners would stay dry."})
+			b.add(Step{ID: "stir", Kind: Stir, Say: "Stir lightly with a plastic spoon, down into the corners.",
+				Stuff: layer.Stuff, Why: "Dry corners would stay dry."})
 		case pan.Stirred:
 			if layer.Stuff == pan.Yeast {
 				b.bloom()
@@ -324,7 +340,8 @@ func (b *maker) load() {
 
 // bloom stirs the yeast in and waits for its froth; what can be done meanwhile comes between.
 func (b *maker) bloom() {
-	b.add(Step{ID: stirred, Kind: Stir, Say: "Stir the yeast in.", Stuff: pan.Yeast, Why: "It needs some minutes to froth. What can be done meanwhile comes next."})
+	b.add(Step{ID: stirred, Kind: Stir, Say: "Stir the yeast in.", Stuff: pan.Yeast, Why: "It needs some minutes to " +
+		"froth. What can be done meanwhile comes next."})
 	b.fats()
 	b.meanwhile()
 	b.add(Step{ID: froth, Kind: Wait, Say: "Wait until the yeast froths.", Wait: toBloom, Stuff: pan.Yeast, Holds: true,
@@ -358,9 +375,12 @@ const slack = 0.03
 
 func (b *maker) measure(id, into string, layer pan.Layer) {
 	l := b.line(id)
-	s := Step{ID: StepOf(Measure, id), Kind: Measure, Say: l.Name, Line: id, Stuff: layer.Stuff, Into: into, Why: layer.Reason, Aloud: l.Spoken}
-	if yeast := b.plan.Formula.Yeast; b.ingredient(l).Kind == larder.Yeast && l.Locked != "" && b.plan.Usual.Bands.Yeast.Judge(yeast, yeast).Outside() {
-		s.Ask = fmt.Sprintf("%s of yeast is unusual for this flour. Look at the spoon again: tablespoon or teaspoon?", shown(l))
+	s := Step{ID: StepOf(Measure, id), Kind: Measure, Say: l.Name, Line: id, Stuff: layer.Stuff, Into: into,
+		Why: layer.Reason, Aloud: l.Spoken}
+	if yeast := b.plan.Formula.Yeast; b.ingredient(l).Kind == larder.Yeast && l.Locked != "" &&
+		b.plan.Usual.Bands.Yeast.Judge(yeast, yeast).Outside() {
+		s.Ask = fmt.Sprintf("%s of yeast is unusual for this flour. Look at the spoon again: tablespoon or teaspoon?",
+			shown(l))
 	}
 	b.add(s)
 	in, was := b.in[id]
@@ -375,7 +395,8 @@ func (b *maker) measure(id, into string, layer pan.Layer) {
 		if aloud == "" {
 			aloud = b.kitchen.Weight(more, false)
 		}
-		b.add(Step{ID: StepOf(TopUp, id), Kind: TopUp, Say: "More " + l.Name, Line: id, Stuff: layer.Stuff, Into: into, Add: &add, Aloud: aloud,
+		b.add(Step{ID: StepOf(TopUp, id), Kind: TopUp, Say: "More " + l.Name, Line: id, Stuff: layer.Stuff, Into: into,
+			Add: &add, Aloud: aloud,
 			Why: fmt.Sprintf("So that it keeps up with the loaf: %s in all.", b.kitchen.Weight(l.Exact, false))})
 	}
 }

@@ -42,7 +42,8 @@ func wishFor(t testing.TB, name string, m machine.Machine) plantest.Ask {
 	t.Helper()
 	for _, r := range demo.Recipes() {
 		if r.Name == name {
-			return plantest.Ask{Place: plan.Place{Recipe: r, Machine: m, Zone: time.UTC}, Wish: plan.Wish{Loaf: plan.Loaf{Size: oneHalf}, Timing: plan.Timing{AtPanel: true}}}
+			return plantest.Ask{Place: plan.Place{Recipe: r, Machine: m, Zone: time.UTC},
+				Wish: plan.Wish{Loaf: plan.Loaf{Size: oneHalf}, Timing: plan.Timing{AtPanel: true}}}
 		}
 	}
 	t.Fatalf("the demo has no %s", name)
@@ -83,17 +84,24 @@ func TestStepsInTheOrderOfTheHands(t *testing.T) {
 		want string
 	}{
 		{"wet first, with add-ins for the beep", wishFor(t, "Mooring raisin loaf", demo.Galley()),
-			"tools, look l8, fridge, temper, cut l2, paddle, measure l1, measure l2, measure l3, measure l4, measure l5, measure l6, measure l7, well, measure l8, measure l9, measure l10, wipe, recall, pan in, panel, start"},
+			"tools, look l8, fridge, temper, cut l2, paddle, measure l1, measure l2, measure l3, measure l4, " +
+				"measure l5, measure l6, measure l7, well, measure l8, measure l9, measure l10, wipe, recall, pan " +
+				"in, panel, start"},
 		{"dry first", wishFor(t, "Towpath white", demo.Boatyard()),
-			"tools, look l7, fridge, temper, cut l2, paddle, measure l7, measure l6, measure l3, measure l4, measure l5, measure l2, measure l1, wipe, recall, pan in, panel, start"},
+			"tools, look l7, fridge, temper, cut l2, paddle, measure l7, measure l6, measure l3, measure l4, " +
+				"measure l5, measure l2, measure l1, wipe, recall, pan in, panel, start"},
 		{"a quick bread has no yeast and no warm water", wishFor(t, "Boatyard banana bread", demo.Galley()),
-			"tools, fridge, paddle, measure l2, measure l1, measure l4, measure l3, measure l5, measure l6, measure l7, measure l8, measure l9, measure l10, wipe, recall, pan in, panel, start"},
+			"tools, fridge, paddle, measure l2, measure l1, measure l4, measure l3, measure l5, measure l6, measure " +
+				"l7, measure l8, measure l9, measure l10, wipe, recall, pan in, panel, start"},
 		{"bloomed yeast waits in the liquid", bloomed,
-			"tools, look l6, temper, paddle, measure l1, measure l6, bloom, froth, measure l2, measure l5, measure l3, measure l4, wipe, recall, pan in, panel, start"},
+			"tools, look l6, temper, paddle, measure l1, measure l6, bloom, froth, measure l2, measure l5, measure " +
+				"l3, measure l4, wipe, recall, pan in, panel, start"},
 		{"dry things are mixed in a bowl", mixed,
-			"tools, look l6, temper, paddle, measure l1, measure l2, measure l3, measure l4, measure l5, stir, measure l6, wipe, recall, pan in, panel, start"},
+			"tools, look l6, temper, paddle, measure l1, measure l2, measure l3, measure l4, measure l5, stir, " +
+				"measure l6, wipe, recall, pan in, panel, start"},
 		{"what is warmed on the stove comes first and cools; what is held back comes last", warmed,
-			"tools, look l7, measure l2, cool, temper, paddle, pour, measure l1, measure l3, measure l4, measure l6, well, measure l7, measure l5, wipe, recall, pan in, panel, start"},
+			"tools, look l7, measure l2, cool, temper, paddle, pour, measure l1, measure l3, measure l4, measure " +
+				"l6, well, measure l7, measure l5, wipe, recall, pan in, panel, start"},
 	} {
 		p := planned(t, c.wish)
 		steps := bench.Steps(heron(), p, nil)
@@ -157,7 +165,8 @@ func TestTheDateLookedAtIsTheYeastsOwn(t *testing.T) {
 	if got := why(kitchen.Pack{Ingredient: "bread-flour", BestBefore: old}); got != "" {
 		t.Errorf("with old flour, the look at the yeast says %q", got)
 	}
-	if got := why(kitchen.Pack{Ingredient: "active-dry-yeast", BestBefore: old}); !strings.Contains(got, "yeast was best before") {
+	if got := why(kitchen.Pack{Ingredient: "active-dry-yeast", BestBefore: old}); !strings.Contains(got,
+		"yeast was best before") {
 		t.Errorf("with old yeast, the look at it says %q", got)
 	}
 }
@@ -181,15 +190,19 @@ func measured(lines ...string) bench.Session {
 
 func TestWhatIsDoneOnOneDeviceIsDone(t *testing.T) {
 	at := evening
-	s := happens(bench.Happening{Do: bench.Done, Step: "tools"}, bench.Happening{Do: bench.Done, Step: "paddle"}, bench.Happening{Do: bench.Done, Step: "tools"},
-		bench.Happening{Do: bench.Undone, Step: "paddle"}, bench.Happening{Do: bench.Begun, Step: "bloom", Stamp: journal.Stamp{At: at}}, bench.Happening{Do: bench.Begun, Step: "bloom", Stamp: journal.Stamp{At: at.Add(time.Hour)}})
+	s := happens(bench.Happening{Do: bench.Done, Step: "tools"}, bench.Happening{Do: bench.Done, Step: "paddle"},
+		bench.Happening{Do: bench.Done, Step: "tools"},
+		bench.Happening{Do: bench.Undone, Step: "paddle"}, bench.Happening{Do: bench.Begun, Step: "bloom",
+			Stamp: journal.Stamp{At: at}}, bench.Happening{Do: bench.Begun, Step: "bloom",
+			Stamp: journal.Stamp{At: at.Add(time.Hour)}})
 	if !slices.Equal(s.Done, []string{"tools"}) || !s.Begun["bloom"].Equal(at) || s.Last != 6 || s.Over {
 		t.Errorf("%+v", s)
 	}
 	if !happens(bench.Happening{Do: bench.Started}, bench.Happening{Do: bench.Reopened}).Over {
 		t.Error("a bake that was started leaves the bench open")
 	}
-	if !happens(bench.Happening{Do: bench.Cleared}).Over || happens(bench.Happening{Do: bench.Cleared}, bench.Happening{Do: bench.Reopened}).Over {
+	if !happens(bench.Happening{Do: bench.Cleared}).Over || happens(bench.Happening{Do: bench.Cleared},
+		bench.Happening{Do: bench.Reopened}).Over {
 		t.Error("a bench is not cleared, or not taken up again")
 	}
 }
@@ -201,14 +214,16 @@ func TestTooMuchWaterIsAnswered(t *testing.T) {
 	w := wishFor(t, "Towpath white", demo.Galley())
 	before := planned(t, w)
 	measured := happens(bench.Happening{Do: bench.Done, Step: "measure l2"}).Measured(before)
-	if len(measured) != 1 || measured[0].Line != "l2" || math.Abs(float64(measured[0].Amount.Millilitres())-22.18) > 0.01 {
+	if len(measured) != 1 || measured[0].Line != "l2" ||
+		math.Abs(float64(measured[0].Amount.Millilitres())-22.18) > 0.01 {
 		t.Fatalf("1 1/2 tbsp of butter went in as %+v", measured)
 	}
 	slip := bench.Happening{Do: bench.Slip, Line: "l1", Amount: amount(t, "1 1/4 cups"), Way: bench.Fit, In: measured}
 
 	fit := planned(t, w.With(happens(slip).Wish(w.Wish)))
 	if fit.Lines[0].Locked != "1 1/4 cups" || fit.Lines[1].Locked == "" || fit.Rounding.Shift.Water <= 0 {
-		t.Errorf("fitted: water %q, butter %q, hydration moved by %v", fit.Lines[0].Locked, fit.Lines[1].Locked, fit.Rounding.Shift.Water)
+		t.Errorf("fitted: water %q, butter %q, hydration moved by %v", fit.Lines[0].Locked, fit.Lines[1].Locked,
+			fit.Rounding.Shift.Water)
 	}
 
 	slip.Way = bench.Grow
@@ -236,7 +251,8 @@ func TestTooMuchWaterIsAnswered(t *testing.T) {
 		t.Errorf("topped up: %v, want the butter alone", ups)
 	}
 
-	if back := happens(slip, bench.Happening{Do: bench.Mended}); back.Slips != 0 || back.Have != nil || len(back.Wish(w.Wish).Locks) != 0 {
+	if back := happens(slip, bench.Happening{Do: bench.Mended}); back.Slips != 0 || back.Have != nil ||
+		len(back.Wish(w.Wish).Locks) != 0 {
 		t.Errorf("taken back, the bench still holds %+v", back)
 	}
 }

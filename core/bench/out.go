@@ -67,7 +67,8 @@ func Outs(k kitchen.Kitchen, s Slipped) []Out {
 		if a, ok := scoop.NewSet(k.Measures, k.Standard).WithJug(k.Jug).Nearest(i, over); ok && !k.Scale {
 			much = a.String()
 		}
-		out = append(out, Out{Exit: Lift, Say: fmt.Sprintf("It lies dry. Lift about %s off again with a spoon, and go on as planned.", much)})
+		out = append(out, Out{Exit: Lift, Say: fmt.Sprintf("It lies dry. Lift about %s off again with a spoon, and "+
+			"go on as planned.", much)})
 	}
 	if s.Fit != nil {
 		worry, bad := worries(*s.Fit)
@@ -85,11 +86,13 @@ func (s Slipped) liftable() bool {
 	layers := s.Before.Pan.Layers
 	at := slices.IndexFunc(layers, func(l pan.Layer) bool { return slices.Contains(l.Lines, s.Line) })
 	if at < 0 {
-		return slices.Contains(s.Before.Pan.Aside, s.Line) || slices.Contains(s.Before.Pan.Knead, s.Line) // in its own bowl
+		// in its own bowl
+		return slices.Contains(s.Before.Pan.Aside, s.Line) || slices.Contains(s.Before.Pan.Knead, s.Line)
 	}
 	here := layers[at]
 	wet := func(l pan.Layer) bool { return l.Stuff == pan.Liquid || l.Stuff == pan.Fat }
-	if wet(here) || here.Place == pan.Stirred || here.Place == pan.Mixed || at > 0 && wet(layers[at-1]) && here.Stuff != pan.Flour {
+	if wet(here) || here.Place == pan.Stirred || here.Place == pan.Mixed || at > 0 && wet(layers[at-1]) &&
+		here.Stuff != pan.Flour {
 		return false
 	}
 	in := func(id string) bool { return slices.Contains(s.Stands.Filled, id) }
@@ -107,8 +110,10 @@ var figures = []struct {
 	name string
 	of   func(plan.Formula) float64
 }{
-	{"water", func(f plan.Formula) float64 { return f.Hydration }}, {"salt", func(f plan.Formula) float64 { return f.Salt }},
-	{"yeast", func(f plan.Formula) float64 { return f.Yeast }}, {"sugar", func(f plan.Formula) float64 { return f.Sugar }}, {"fat", func(f plan.Formula) float64 { return f.Fat }},
+	{"water", func(f plan.Formula) float64 { return f.Hydration }},
+	{"salt", func(f plan.Formula) float64 { return f.Salt }},
+	{"yeast", func(f plan.Formula) float64 { return f.Yeast }},
+	{"sugar", func(f plan.Formula) float64 { return f.Sugar }}, {"fat", func(f plan.Formula) float64 { return f.Fat }},
 }
 
 // worth is by how much a figure moves before it is told, as a share of itself.
@@ -131,7 +136,8 @@ func (s Slipped) fits(k kitchen.Kitchen) string {
 	var moved []string
 	for _, f := range figures {
 		if was, is := f.of(s.Before.Formula), f.of(s.Fit.Formula); math.Abs(is-was) > max(0.05, worth*was) {
-			moved = append(moved, fmt.Sprintf("%s %s in place of %s", f.name, k.Decimal.Figure(is, 1), k.Decimal.Figure(was, 1)))
+			moved = append(moved, fmt.Sprintf("%s %s in place of %s", f.name, k.Decimal.Figure(is, 1),
+				k.Decimal.Figure(was, 1)))
 		}
 	}
 	if len(moved) == 0 {
@@ -143,7 +149,8 @@ func (s Slipped) fits(k kitchen.Kitchen) string {
 // grows says how much the rest grows, and how full the pan is then.
 func (s Slipped) grows(k kitchen.Kitchen) string {
 	by := 100 * (float64(s.Grow.Formula.Flour/s.Before.Formula.Flour) - 1)
-	return fmt.Sprintf("Let the loaf grow to it: everything else by %.0f %%, %s of flour in all. It is likely to fill %s.",
+	return fmt.Sprintf("Let the loaf grow to it: everything else by %.0f %%, %s of flour in all. It is likely to "+
+		"fill %s.",
 		by, k.Weight(s.Grow.Formula.Flour, false), s.Grow.Pan.Fill)
 }
 
@@ -155,7 +162,8 @@ func worries(p plan.Plan) (say string, bad bool) {
 		case c.Level == plan.Ask && c.About == plan.Implausible:
 			say, _, _ := strings.Cut(c.Say, " Is the ")
 			all, bad = append(all, say), true
-		case c.Level == plan.Care && (c.About == plan.Measures || c.About == plan.Overflow || c.About == plan.NoSetting), c.About == plan.OutOfBand:
+		case c.Level == plan.Care && (c.About == plan.Measures || c.About == plan.Overflow ||
+			c.About == plan.NoSetting), c.About == plan.OutOfBand:
 			all = append(all, c.Say)
 		}
 	}

@@ -25,7 +25,8 @@ func slipped(t *testing.T, name, line, went string, done ...string) []bench.Out 
 	}
 	in := bench.Slipped{Before: before, Stands: s, Line: line, Went: g}
 	for _, way := range bench.Ways {
-		h := bench.Happening{Do: bench.Slip, Line: line, Amount: a, Way: way, In: slices.DeleteFunc(s.Measured(before), func(l plan.Lock) bool { return l.Line == line })}
+		h := bench.Happening{Do: bench.Slip, Line: line, Amount: a, Way: way, In: slices.DeleteFunc(s.Measured(before),
+			func(l plan.Lock) bool { return l.Line == line })}
 		again := w
 		again.Wish = bench.At([]bench.Happening{h}).Wish(w.Wish)
 		switch p, err := plantest.Make(heron(), again, evening); {
@@ -48,20 +49,24 @@ func TestTheWaysOutOfASlip(t *testing.T) {
 		exits           string
 		says            map[bench.Exit]string
 	}{
-		{"yeast lies on top of the dry flour: it comes off with a spoon", "l7", "1 tbsp", everything, "lift fit grow again",
+		{"yeast lies on top of the dry flour: it comes off with a spoon", "l7", "1 tbsp", everything,
+			"lift fit grow again",
 			map[bench.Exit]string{bench.Lift: "1 1/4 tsp", bench.ToFit: "everything is in already"}},
 		{"salt on the liquid is gone: the rest would have to grow", "l4", "2 tsp", everything, "fit grow again",
 			map[bench.Exit]string{bench.ToFit: "Salt", bench.ToBe: "by 3"}},
 		{"flour that the yeast covers does not come off", "l6", "3 1/4 cups", everything, "fit grow again", nil},
-		{"flour that nothing covers does", "l6", "3 1/4 cups", everything[:6], "lift fit grow again", map[bench.Exit]string{bench.Lift: "1/4 cup"}},
+		{"flour that nothing covers does", "l6", "3 1/4 cups", everything[:6], "lift fit grow again",
+			map[bench.Exit]string{bench.Lift: "1/4 cup"}},
 		{"too little is no heap to lift, and no loaf to grow to", "l7", "1 tsp", everything, "fit again", nil},
-		{"water runs: the rest is measured around it", "l1", "1 1/4 cups", everything[:1], "fit grow again", map[bench.Exit]string{bench.ToFit: "Fit the rest"}},
+		{"water runs: the rest is measured around it", "l1", "1 1/4 cups", everything[:1], "fit grow again",
+			map[bench.Exit]string{bench.ToFit: "Fit the rest"}},
 	} {
 		outs := slipped(t, "Towpath white", c.line, c.went, c.done...)
 		var exits []string
 		for _, o := range outs {
 			exits = append(exits, string(o.Exit))
-			if want := c.says[o.Exit]; !strings.Contains(strings.ReplaceAll(o.Say, "1 tsp + 1/4 tsp", "1 1/4 tsp"), want) {
+			if want := c.says[o.Exit]; !strings.Contains(strings.ReplaceAll(o.Say, "1 tsp + 1/4 tsp", "1 1/4 tsp"),
+				want) {
 				t.Errorf("%s: %s says %q, want %q in it", c.why, o.Exit, o.Say, want)
 			}
 		}
@@ -95,7 +100,8 @@ func TestWhatWentInIsToldBySpoons(t *testing.T) {
 // The pan is emptied: what lay in it is to be measured again, what was got ready stays ready.
 func TestAnEmptiedPanIsMeasuredAgain(t *testing.T) {
 	s := bench.At([]bench.Happening{
-		{Do: bench.Done, Step: "tools"}, {Do: bench.Done, Step: "paddle"}, {Do: bench.Done, Step: "measure l1"}, {Do: bench.Done, Step: "well"},
+		{Do: bench.Done, Step: "tools"}, {Do: bench.Done, Step: "paddle"}, {Do: bench.Done, Step: "measure l1"},
+		{Do: bench.Done, Step: "well"},
 		{Do: bench.Slip, Line: "l1", Amount: measure.Of(2, 1, measure.Cup), Way: bench.Fit}, {Do: bench.Emptied},
 	})
 	if got := strings.Join(s.Done, " "); got != "tools paddle" || s.Slips != 0 || len(s.Locks) != 0 {

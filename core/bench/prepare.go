@@ -15,8 +15,10 @@ import (
 func (b *maker) prepare() {
 	p := b.plan
 	for _, l := range p.Lines {
-		if (recipe.Line{Note: l.Note}).Waits() && !slices.ContainsFunc(p.Ahead, func(a plan.Ahead) bool { return a.Line == l.ID }) {
-			b.add(Step{ID: "ready " + l.ID, Kind: Look, Say: fmt.Sprintf("Have the %s ready: %s.", l.Name, l.Note), Why: "The recipe asks for it beforehand."})
+		if (recipe.Line{Note: l.Note}).Waits() && !slices.ContainsFunc(p.Ahead,
+			func(a plan.Ahead) bool { return a.Line == l.ID }) {
+			b.add(Step{ID: "ready " + l.ID, Kind: Look, Say: fmt.Sprintf("Have the %s ready: %s.", l.Name, l.Note),
+				Why: "The recipe asks for it beforehand."})
 		}
 	}
 	warmed := func(l pan.Layer) bool { return l.Place == pan.Together }
@@ -24,9 +26,11 @@ func (b *maker) prepare() {
 		for _, id := range p.Pan.Layers[n].Lines {
 			b.measure(id, "a small saucepan", p.Pan.Layers[n])
 		}
-		cool := Step{ID: "cool", Kind: Wait, Say: b.kitchen.Degrees.Say("Warm it through, stirring; then let it cool to 40 °C."), Wait: toCool, Why: b.kitchen.Degrees.Say("Hotter than 43 °C harms the yeast.")}
+		cool := Step{ID: "cool", Kind: Wait, Say: b.kitchen.Degrees.Say("Warm it through, stirring; then let it " +
+			"cool to 40 °C."), Wait: toCool, Why: b.kitchen.Degrees.Say("Hotter than 43 °C harms the yeast.")}
 		if p.Heat.Cool {
-			cool.Say, cool.Wait, cool.Why = "Warm it through, stirring; then let it cool to the kitchen's temperature.", toStand, "It waits with the yeast until the cycle begins: nothing in the pan may be warm."
+			cool.Say, cool.Wait = "Warm it through, stirring; then let it cool to the kitchen's temperature.", toStand
+			cool.Why = "It waits with the yeast until the cycle begins: nothing in the pan may be warm."
 		}
 		b.add(cool)
 	}
@@ -35,7 +39,8 @@ func (b *maker) prepare() {
 		if h.Cool {
 			say = fmt.Sprintf("The %s goes in cool, as from the tap.", h.Name)
 		}
-		b.add(Step{ID: "temper", Kind: Temper, Say: say, Why: strings.TrimSpace(kettle(h) + " " + h.Why), Stuff: pan.Liquid})
+		b.add(Step{ID: "temper", Kind: Temper, Say: say, Why: strings.TrimSpace(kettle(h) + " " + h.Why),
+			Stuff: pan.Liquid})
 	}
 	if p.Pan.Order != pan.Bloomed { // which has time for it while the yeast froths
 		b.fats()
@@ -46,10 +51,12 @@ func (b *maker) prepare() {
 	}
 	b.add(Step{ID: "paddle", Kind: Paddle, Say: say, Why: why})
 	if cut := kind.Of(p.Kind).Cut; cut != "" {
-		b.add(Step{ID: "crush", Kind: Cut, Say: cut, Stuff: pan.AddIn, Why: "Uncrushed it lies loosely in the cup, and less goes in than the recipe means."})
+		b.add(Step{ID: "crush", Kind: Cut, Say: cut, Stuff: pan.AddIn, Why: "Uncrushed it lies loosely in the cup, " +
+			"and less goes in than the recipe means."})
 	}
 	if b.kitchen.Grease || p.Pan.Order == pan.Outside {
-		b.add(Step{ID: "grease", Kind: Wipe, Say: "Grease the pan and the paddle lightly.", Why: "As this kitchen does, where loaves stick."})
+		b.add(Step{ID: "grease", Kind: Wipe, Say: "Grease the pan and the paddle lightly.",
+			Why: "As this kitchen does, where loaves stick."})
 	}
 }
 

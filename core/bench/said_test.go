@@ -16,7 +16,8 @@ import (
 	"risepan/demo"
 )
 
-// Every demo loaf at the bench: its steps, and the ways out of a slip of each line, too much and too little, before and after
+// Every demo loaf at the bench: its steps, and the ways out of a slip of each line, too much and too little, before and
+// after
 // what lies above it.
 func TestWhatTheBenchSays(t *testing.T) {
 	ounces := heron()
@@ -31,12 +32,14 @@ func TestWhatTheBenchSays(t *testing.T) {
 	one := demo.Galley()
 	one.Name, one.Paddles = "One that folds", machine.Paddles{Count: 1, Folding: true}
 	for kind, k := range []kitchen.Kitchen{heron(), ounces, scale} {
-		for _, m := range [][]machine.Machine{{demo.Galley(), demo.Boatyard(), folding}, {demo.Galley(), two}, {demo.Boatyard(), one}}[kind] {
+		for _, m := range [][]machine.Machine{{demo.Galley(), demo.Boatyard(), folding}, {demo.Galley(), two},
+			{demo.Boatyard(), one}}[kind] {
 			for n, r := range demo.Recipes() {
 				if (n+kind)%3 > 0 {
 					continue
 				}
-				w := plantest.Ask{Place: plan.Place{Recipe: r, Machine: m, Zone: time.UTC}, Wish: plan.Wish{Loaf: plan.Loaf{Size: oneHalf}, Timing: plan.Timing{AtPanel: true}}}
+				w := plantest.Ask{Place: plan.Place{Recipe: r, Machine: m, Zone: time.UTC},
+					Wish: plan.Wish{Loaf: plan.Loaf{Size: oneHalf}, Timing: plan.Timing{AtPanel: true}}}
 				p, err := plantest.Make(k, w, evening)
 				if err != nil {
 					all = append(all, readtest.Said{Name: r.Name + ": " + m.Name, Value: err.Error()})
@@ -51,7 +54,8 @@ func TestWhatTheBenchSays(t *testing.T) {
 						continue
 					}
 					for _, share := range []float64{0.7, 1.05, 1.6} {
-						slip(t, &said, oneSlip{k: k, ask: w, p: p, line: at, share: share, above: (at + n) % (len(p.Lines) + 1), name: l.Name})
+						slip(t, &said, oneSlip{k: k, ask: w, p: p, line: at, share: share,
+							above: (at + n) % (len(p.Lines) + 1), name: l.Name})
 					}
 				}
 				all = append(all, readtest.Said{Name: r.Name + ": " + m.Name, Value: &said})

@@ -130,7 +130,8 @@ func At(happened []Happening) Session {
 		own := plan.Lock{Line: h.Line, Amount: h.Amount}
 		switch h.Way {
 		case Grow:
-			s.Have, s.Locks, s.In = &plan.Have{Line: h.Line, Amount: h.Amount}, []plan.Lock{}, append(slices.Clone(h.In), own)
+			s.Have, s.Locks, s.In = &plan.Have{Line: h.Line, Amount: h.Amount}, []plan.Lock{},
+				append(slices.Clone(h.In), own)
 		default:
 			s.Locks = merge(s.Locks, append(slices.Clone(h.In), own))
 		}

@@ -44,17 +44,22 @@ type Option struct {
 var preferences = []preference{
 	only(recipe.Preserve, "Fruit and sugar are stirred and boiled: the jam cycle does just that.", machine.Jam),
 	only(recipe.Yoghurt, "A culture wants an even warmth for hours.", machine.Yoghurt, machine.Starter),
-	only(recipe.Starter, "A starter wants an even warmth for hours, and no kneading.", machine.Starter, machine.Yoghurt),
+	only(recipe.Starter, "A starter wants an even warmth for hours, and no kneading.", machine.Starter,
+		machine.Yoghurt),
 	only(recipe.BakeOnly, "It is mixed outside: the machine only bakes it.", machine.BakeOnly),
-	only(recipe.Pasta, "Pasta dough is kneaded for some minutes, and neither raised nor baked.", machine.PastaDough, machine.Dough),
+	only(recipe.Pasta, "Pasta dough is kneaded for some minutes, and neither raised nor baked.", machine.PastaDough,
+		machine.Dough),
 	{func(n Needs) (string, bool) {
-		return "A packet of whole grain, which drinks slowly and rises long.", n.packet(func(i *larder.Ingredient) bool { return i.Whole })
+		return "A packet of whole grain, which drinks slowly and rises long.",
+			n.packet(func(i *larder.Ingredient) bool { return i.Whole })
 	}, []machine.Character{machine.Wholemeal, machine.PacketMix, machine.Basic}},
 	{func(n Needs) (string, bool) {
-		return "A packet that bakes by its baking powder is mixed and baked at once.", n.packet(func(i *larder.Ingredient) bool { return i.Raising > 0 })
+		return "A packet that bakes by its baking powder is mixed and baked at once.",
+			n.packet(func(i *larder.Ingredient) bool { return i.Raising > 0 })
 	}, []machine.Character{machine.QuickBread}},
 	{func(n Needs) (string, bool) {
-		return "A packet without gluten makes a batter, which needs mixing but no knock-back.", n.packet(func(i *larder.Ingredient) bool { return !i.HoldsGluten() })
+		return "A packet without gluten makes a batter, which needs mixing but no knock-back.",
+			n.packet(func(i *larder.Ingredient) bool { return !i.HoldsGluten() })
 	}, []machine.Character{machine.GlutenFree, machine.Rapid, machine.Basic}},
 	{func(n Needs) (string, bool) {
 		return "A packet of bread mix: its own cycle, or basic.", n.Kind == recipe.Packet
@@ -64,23 +69,27 @@ var preferences = []preference{
 	}, []machine.Character{machine.QuickBread}},
 	only(recipe.Rapid, "Meant to be done soon: the rapid cycle.", machine.Rapid, machine.Basic),
 	{func(n Needs) (string, bool) {
-		return "It is filled and rolled before its last rise: a cycle for sweet dough gives it time.", n.row().Handwork > 0
+		return "It is filled and rolled before its last rise: a cycle for sweet dough gives it time.",
+			n.row().Handwork > 0
 	}, []machine.Character{machine.Sweet, machine.Basic}},
 	{func(n Needs) (string, bool) {
 		return "To be shaped by hand: the machine kneads and raises the dough only.", n.row().Shaped
 	}, []machine.Character{machine.Dough}},
 	{func(n Needs) (string, bool) {
-		return "Gluten-free flour makes a batter, which needs mixing but no knock-back.", n.row().Batter && !n.row().Loose
+		return "Gluten-free flour makes a batter, which needs mixing but no knock-back.", n.row().Batter &&
+			!n.row().Loose
 	}, []machine.Character{machine.GlutenFree, machine.Rapid, machine.Basic}},
 	{func(n Needs) (string, bool) {
 		return "Low-carb flours dislike more than one knock-back.", n.row().FewKnock
 	}, []machine.Character{machine.LowCarb, machine.Rapid, machine.Basic}},
 	{func(n Needs) (string, bool) {
-		return fmt.Sprintf("A sweet loaf: sugar is %.0f %% of the flour, which browns fast and rises slowly.", n.Formula.Sugar), n.row().Rich
+		return fmt.Sprintf("A sweet loaf: sugar is %.0f %% of the flour, which browns fast and rises slowly.",
+			n.Formula.Sugar), n.row().Rich
 	}, []machine.Character{machine.Sweet, machine.Basic, machine.Rapid}},
 	{func(n Needs) (string, bool) {
 		if n.Formula.Sugar <= 3 && n.Formula.Fat <= 3 {
-			return "A crusty loaf, with hardly any sugar or fat: a long rise and a hot bake give the crust.", n.row().Lean
+			return "A crusty loaf, with hardly any sugar or fat: a long rise and a hot bake give the crust.",
+				n.row().Lean
 		}
 		return "A crusty loaf: a long rise and a hot bake give the crust.", n.row().Lean
 	}, []machine.Character{machine.CrustyLoaf, machine.Basic, machine.Rapid}},
@@ -91,10 +100,12 @@ var preferences = []preference{
 		if n.row().Whole && n.Formula.Grain < 50 {
 			return "A wholemeal loaf: grain drinks slowly and rises long.", true
 		}
-		return fmt.Sprintf("%.0f %% of the flour is whole grain, which drinks slowly and rises long.", n.Formula.Grain), n.row().Whole || n.Formula.Grain >= 50
+		return fmt.Sprintf("%.0f %% of the flour is whole grain, which drinks slowly and rises long.",
+			n.Formula.Grain), n.row().Whole || n.Formula.Grain >= 50
 	}, []machine.Character{machine.Wholemeal, machine.Basic, machine.Rapid}},
 	{func(n Needs) (string, bool) {
-		return fmt.Sprintf("A white loaf: the basic cycle suits it. With sugar at %.0f per 100 of flour the sweet cycle would do too.", n.Formula.Sugar), n.Formula.Sugar >= 8
+		return fmt.Sprintf("A white loaf: the basic cycle suits it. With sugar at %.0f per 100 of flour the sweet "+
+			"cycle would do too.", n.Formula.Sugar), n.Formula.Sugar >= 8
 	}, []machine.Character{machine.Basic, machine.Sweet, machine.Rapid}},
 	{func(n Needs) (string, bool) { return "An everyday dough: the basic cycle suits it.", true },
 		[]machine.Character{machine.Basic, machine.CrustyLoaf, machine.Rapid}},
@@ -179,7 +190,8 @@ var rules = []func(c machine.Cycle, t machine.Totals, n Needs) (points int, say 
 	},
 	func(_ machine.Cycle, t machine.Totals, n Needs) (int, string) {
 		if extra := t.KnockBacks - fewKnocks; extra > 0 && n.row().FewKnock {
-			return forKnock * extra, fmt.Sprintf("It knocks the dough back %d times: drop one if the machine lets you.", t.KnockBacks)
+			return forKnock * extra,
+				fmt.Sprintf("It knocks the dough back %d times: drop one if the machine lets you.", t.KnockBacks)
 		}
 		return 0, ""
 	},
@@ -193,7 +205,8 @@ var rules = []func(c machine.Cycle, t machine.Totals, n Needs) (points int, say 
 		return 0, ""
 	},
 	func(c machine.Cycle, _ machine.Totals, n Needs) (int, string) {
-		if c.Character == machine.Rapid && n.Formula.Yeast > 0 && !n.instant() && !n.packet(func(*larder.Ingredient) bool { return true }) {
+		if c.Character == machine.Rapid && n.Formula.Yeast > 0 && !n.instant() &&
+			!n.packet(func(*larder.Ingredient) bool { return true }) {
 			return forYeast, "A rapid cycle wants instant yeast: swap it."
 		}
 		return 0, ""
@@ -227,7 +240,8 @@ func Cycles(m machine.Machine, n Needs) []Option {
 func judge(c machine.Cycle, n Needs, why string, prefer []machine.Character) Option {
 	rank := slices.Index(prefer, c.Character)
 	if rank < 0 {
-		return Option{Cycle: c.ID, Score: otherDough, Grants: true, Reason: fmt.Sprintf("A %s cycle is made for another kind of dough.", c.Character)}
+		return Option{Cycle: c.ID, Score: otherDough, Grants: true,
+			Reason: fmt.Sprintf("A %s cycle is made for another kind of dough.", c.Character)}
 	}
 	o := Option{c.ID, best - stepDown*rank, true, true, why}
 	if rank > 0 {
@@ -290,11 +304,13 @@ func Crust(m machine.Machine, c machine.Cycle, n Needs) (machine.Crust, string) 
 	}
 	if at := slices.Index(machine.Crusts, want); n.Small && at > 0 {
 		want = machine.Crusts[at-1]
-		why = strings.TrimSuffix(why, ".") + "; and one lighter, for a loaf that is small for its setting is done early."
+		why = strings.TrimSuffix(why, ".") + "; and one lighter, for a loaf that is small for its setting is done " +
+			"early."
 	}
 	if n := slices.Index(machine.Crusts, want) - m.Browns; m.Browns != 0 && n >= 0 && n < len(machine.Crusts) {
 		want = machine.Crusts[n]
-		why = strings.TrimSuffix(why, ".") + map[bool]string{true: "; and one lighter again: this machine's crusts come out dark.", false: "; and one darker again: this machine's crusts come out pale."}[m.Browns > 0]
+		why = strings.TrimSuffix(why, ".") + map[bool]string{true: "; and one lighter again: this machine's crusts " +
+			"come out dark.", false: "; and one darker again: this machine's crusts come out pale."}[m.Browns > 0]
 	}
 	if !slices.Contains(m.Crusts, want) {
 		return nearest(m.Crusts, want), "The nearest crust that this machine has."

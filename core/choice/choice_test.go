@@ -20,7 +20,8 @@ func needs(t *testing.T, r recipe.Recipe) choice.Needs {
 	if err != nil {
 		t.Fatal(err)
 	}
-	return choice.Needs{Kind: r.Kind, Formula: formula.FromRecipe(w), Lines: w, Size: machine.SizeSetting{LoafSize: r.Size}}
+	return choice.Needs{Kind: r.Kind, Formula: formula.FromRecipe(w), Lines: w,
+		Size: machine.SizeSetting{LoafSize: r.Size}}
 }
 
 // lock is a small machine of few cycles: no sweet, no gluten-free, a wholemeal without a rest.
@@ -28,16 +29,21 @@ func lock() machine.Machine {
 	m := demo.Boatyard()
 	m.Name = "Lock machine"
 	stages := func(knead, rise1, rise2, bake machine.Minutes) []machine.Stage {
-		return []machine.Stage{{Kind: machine.Knead, Minutes: knead}, {Kind: machine.Rise, Minutes: rise1}, {Kind: machine.KnockBack, Minutes: 1},
+		return []machine.Stage{{Kind: machine.Knead, Minutes: knead}, {Kind: machine.Rise, Minutes: rise1},
+			{Kind: machine.KnockBack, Minutes: 1},
 			{Kind: machine.Rise, Minutes: rise2}, {Kind: machine.Bake, Minutes: bake}}
 	}
 	m.Cycles = []machine.Cycle{
-		{ID: "basic", Panel: "1", Name: "Basic", Character: machine.Basic, Delay: true, HasCrust: true, Stages: stages(25, 50, 60, 55)},
-		{ID: "crusty", Panel: "2", Name: "Country", Character: machine.CrustyLoaf, Delay: true, HasCrust: true, Stages: stages(20, 60, 70, 62)},
+		{ID: "basic", Panel: "1", Name: "Basic", Character: machine.Basic, Delay: true, HasCrust: true,
+			Stages: stages(25, 50, 60, 55)},
+		{ID: "crusty", Panel: "2", Name: "Country", Character: machine.CrustyLoaf, Delay: true, HasCrust: true,
+			Stages: stages(20, 60, 70, 62)},
 		{ID: "rapid", Panel: "3", Name: "Rapid", Character: machine.Rapid, HasCrust: true,
-			Stages: []machine.Stage{{Kind: machine.Knead, Minutes: 18}, {Kind: machine.Rise, Minutes: 35}, {Kind: machine.Bake, Minutes: 52}}},
+			Stages: []machine.Stage{{Kind: machine.Knead, Minutes: 18}, {Kind: machine.Rise, Minutes: 35},
+				{Kind: machine.Bake, Minutes: 52}}},
 		{ID: "low-carb", Panel: "4", Name: "Low", Character: machine.LowCarb, HasCrust: true,
-			Stages: []machine.Stage{{Kind: machine.Knead, Minutes: 22}, {Kind: machine.Rise, Minutes: 55}, {Kind: machine.Bake, Minutes: 60}}},
+			Stages: []machine.Stage{{Kind: machine.Knead, Minutes: 22}, {Kind: machine.Rise, Minutes: 55},
+				{Kind: machine.Bake, Minutes: 60}}},
 	}
 	return m
 }
@@ -45,7 +51,8 @@ func lock() machine.Machine {
 func written(t *testing.T, kind recipe.Kind, text string) recipe.Recipe {
 	t.Helper()
 	lines := recipetest.Lines(t, text)
-	return recipe.Recipe{Name: string(kind) + " of " + strings.SplitN(text, ";", 2)[0], Kind: kind, Size: measure.LoafPounds(3, 2), Standard: measure.US, Lines: lines}
+	return recipe.Recipe{Name: string(kind) + " of " + strings.SplitN(text, ";", 2)[0], Kind: kind,
+		Size: measure.LoafPounds(3, 2), Standard: measure.US, Lines: lines}
 }
 
 // What a baker would set, reasoned by hand from each recipe's own figures: the cycle on three
@@ -55,8 +62,10 @@ func TestCycleAndCrustReasonedByHand(t *testing.T) {
 	for _, r := range demo.Recipes() {
 		demos[r.Name] = r
 	}
-	lowCarb := written(t, recipe.LowCarb, "1 cup water; 2 eggs; 2 tbsp olive oil; 1 tsp salt; 1 cup vital wheat gluten; 1/2 cup lupin flour; 1/2 cup oat fibre; 2 tsp instant yeast")
-	rolls := written(t, recipe.Dough, "1 cup water; 2 tbsp oil; 1 tbsp sugar; 1 1/2 tsp salt; 3 cups bread flour; 2 tsp active dry yeast")
+	lowCarb := written(t, recipe.LowCarb, "1 cup water; 2 eggs; 2 tbsp olive oil; 1 tsp salt; 1 cup vital wheat "+
+		"gluten; 1/2 cup lupin flour; 1/2 cup oat fibre; 2 tsp instant yeast")
+	rolls := written(t, recipe.Dough, "1 cup water; 2 tbsp oil; 1 tbsp sugar; 1 1/2 tsp salt; 3 cups bread flour; 2 "+
+		"tsp active dry yeast")
 	lean := written(t, recipe.Crusty, "1 cup water; 1 1/2 tsp salt; 3 cups bread flour; 1 1/4 tsp active dry yeast")
 	pairs := 0
 	for _, c := range []struct {
@@ -67,15 +76,25 @@ func TestCycleAndCrustReasonedByHand(t *testing.T) {
 		because                string
 	}{
 		{demos["Towpath white"], "basic", "basic", "basic", machine.Medium, "everyday", "3 % sugar and 5 % fat"},
-		{demos["Oat and honey loaf"], "basic", "basic", "basic", machine.Medium, "everyday", "18 % oats are too few for the wholemeal cycle, 7 % sugar too little for sweet"},
-		{demos["Lock-keeper's wholemeal"], "wholemeal", "wholemeal", "basic", machine.Medium, "whole grain", "two thirds whole grain; the lock machine has no such cycle, but its basic rises 110 minutes"},
-		{demos["Sluice-gate egg loaf"], "sweet", "sweet", "basic", machine.Light, "sugar is 14", "14 % sugar browns fast"},
-		{demos["Mooring raisin loaf"], "sweet", "sweet", "basic", machine.Light, "sugar is 10", "10 % sugar before the raisins"},
-		{demos["Winding-hole crusty"], "crusty", "basic", "crusty", machine.Medium, "hardly any sugar", "1 % sugar, 2 % fat; the boatyard machine has no crusty cycle"},
+		{demos["Oat and honey loaf"], "basic", "basic", "basic", machine.Medium, "everyday",
+			"18 % oats are too few for the wholemeal cycle, 7 % sugar too little for sweet"},
+		{demos["Lock-keeper's wholemeal"], "wholemeal", "wholemeal", "basic", machine.Medium, "whole grain",
+			"two thirds whole grain; the lock machine has no such cycle, but its basic rises 110 minutes"},
+		{demos["Sluice-gate egg loaf"], "sweet", "sweet", "basic", machine.Light, "sugar is 14",
+			"14 % sugar browns fast"},
+		{demos["Mooring raisin loaf"], "sweet", "sweet", "basic", machine.Light, "sugar is 10",
+			"10 % sugar before the raisins"},
+		{demos["Winding-hole crusty"], "crusty", "basic", "crusty", machine.Medium, "hardly any sugar",
+			"1 % sugar, 2 % fat; the boatyard machine has no crusty cycle"},
 		{demos["Boathook rye"], "basic", "basic", "basic", machine.Medium, "everyday", "a fifth rye, 7 % sugar"},
-		{demos["Tiller gluten-free loaf"], "gluten-free", "quick", "rapid", machine.Medium, "no knock-back", "a batter: on machines without its cycle the one that never knocks back; a moist loaf wants its time, which outweighs egg and sugar"},
-		{demos["Boatyard banana bread"], "cake", "", "", machine.Medium, "No yeast", "only a quick bread cycle bakes what has no yeast, and its middle must be done, whatever the sugar does to the crust"},
-		{lowCarb, "rapid", "quick", "low-carb", machine.Dark, "knock-back", "its own cycle, else one that knocks back at most once; dense, so dark"},
+		{demos["Tiller gluten-free loaf"], "gluten-free", "quick", "rapid", machine.Medium, "no knock-back",
+			"a batter: on machines without its cycle the one that never knocks back; a moist loaf wants its time, " +
+				"which outweighs egg and sugar"},
+		{demos["Boatyard banana bread"], "cake", "", "", machine.Medium, "No yeast",
+			"only a quick bread cycle bakes what has no yeast, and its middle must be done, whatever the sugar does " +
+				"to the crust"},
+		{lowCarb, "rapid", "quick", "low-carb", machine.Dark, "knock-back",
+			"its own cycle, else one that knocks back at most once; dense, so dark"},
 		{rolls, "dough", "dough", "", machine.Medium, "shaped by hand", "the machine only kneads and raises it"},
 		{lean, "crusty", "basic", "crusty", machine.Dark, "hardly any sugar", "no sugar and no fat stay pale"},
 	} {
@@ -92,7 +111,8 @@ func TestCycleAndCrustReasonedByHand(t *testing.T) {
 			case m.want == "" && got[0].Suits:
 				t.Errorf("%s on %s: %s is held to suit, for %s", c.recipe.Name, m.machine.Name, got[0].Cycle, c.because)
 			case m.want != "" && (got[0].Cycle != m.want || !got[0].Suits):
-				t.Errorf("%s on %s: chose %s (%s), want %s, for %s", c.recipe.Name, m.machine.Name, got[0].Cycle, got[0].Reason, m.want, c.because)
+				t.Errorf("%s on %s: chose %s (%s), want %s, for %s", c.recipe.Name, m.machine.Name, got[0].Cycle,
+					got[0].Reason, m.want, c.because)
 			}
 			for _, o := range got {
 				if o.Reason == "" {
@@ -101,7 +121,8 @@ func TestCycleAndCrustReasonedByHand(t *testing.T) {
 			}
 		}
 		galley := demo.Galley()
-		if best := choice.Cycles(galley, n)[0]; !strings.Contains(best.Reason, c.says) && best.Cycle == c.galley && !strings.Contains(best.Reason, "nearest") {
+		if best := choice.Cycles(galley, n)[0]; !strings.Contains(best.Reason, c.says) && best.Cycle == c.galley &&
+			!strings.Contains(best.Reason, "nearest") {
 			t.Errorf("%s: the reason is %q, want %q in it", c.recipe.Name, best.Reason, c.says)
 		}
 		cycle, _ := galley.Cycle(c.galley)
@@ -116,7 +137,8 @@ func TestCycleAndCrustReasonedByHand(t *testing.T) {
 
 // Wishes move the choice, and none is silently dropped: what cannot be granted says so.
 func TestWishesMoveTheChoice(t *testing.T) {
-	quick := written(t, recipe.White, "1 cup water; 2 tbsp oil; 1 tbsp sugar; 1 1/2 tsp salt; 3 cups bread flour; 2 1/4 tsp instant yeast")
+	quick := written(t, recipe.White, "1 cup water; 2 tbsp oil; 1 tbsp sugar; 1 1/2 tsp salt; 3 cups bread flour; 2 "+
+		"1/4 tsp instant yeast")
 	raisin := demo.Recipes()[4]
 	for _, c := range []struct {
 		why    string
@@ -127,12 +149,20 @@ func TestWishesMoveTheChoice(t *testing.T) {
 		grants bool
 		says   string
 	}{
-		{"two and a half hours leave only the rapid cycle", demo.Galley(), quick, func(n *choice.Needs) { n.Within = 150 }, "rapid", true, "nearest"},
-		{"one hour leaves none, and that is said", demo.Galley(), quick, func(n *choice.Needs) { n.Within = 60 }, "basic", false, "there are 1 h 00"},
-		{"a delay rules the boatyard machine's sweet cycle out", demo.Boatyard(), raisin, func(n *choice.Needs) { n.Delayed = true }, "basic", true, "nearest"},
-		{"nobody at the beep: the dispenser stands in", demo.Galley(), raisin, func(n *choice.Needs) { n.Away, n.Box = true, true }, "sweet", true, "dispenser"},
-		{"nobody at the beep and no dispenser: at the start", demo.Boatyard(), raisin, func(n *choice.Needs) { n.Away = true }, "sweet", true, "at the start"},
-		{"somebody there: the beep counts", demo.Galley(), raisin, func(*choice.Needs) {}, "sweet", true, "beeps for the add-ins"},
+		{"two and a half hours leave only the rapid cycle", demo.Galley(), quick,
+			func(n *choice.Needs) { n.Within = 150 }, "rapid", true, "nearest"},
+		{"one hour leaves none, and that is said", demo.Galley(), quick, func(n *choice.Needs) { n.Within = 60 },
+			"basic", false, "there are 1 h 00"},
+		{"a delay rules the boatyard machine's sweet cycle out", demo.Boatyard(), raisin,
+			func(n *choice.Needs) { n.Delayed = true }, "basic", true, "nearest"},
+		{"nobody at the beep: the dispenser stands in", demo.Galley(), raisin, func(n *choice.Needs) {
+			n.Away,
+				n.Box = true, true
+		}, "sweet", true, "dispenser"},
+		{"nobody at the beep and no dispenser: at the start", demo.Boatyard(), raisin,
+			func(n *choice.Needs) { n.Away = true }, "sweet", true, "at the start"},
+		{"somebody there: the beep counts", demo.Galley(), raisin, func(*choice.Needs) {}, "sweet", true,
+			"beeps for the add-ins"},
 	} {
 		n := needs(t, c.recipe)
 		c.change(&n)
@@ -167,7 +197,8 @@ func TestADelayExcludesCyclesWithoutOne(t *testing.T) {
 
 // Of all cycles it is the rapid one that asks for instant yeast, and only of a loaf with another.
 func TestARapidCycleAsksForInstantYeast(t *testing.T) {
-	for yeast, asks := range map[string]bool{"2 tsp active dry yeast": true, "2 tsp instant yeast": false, "2 tsp baking powder": false} {
+	for yeast, asks := range map[string]bool{"2 tsp active dry yeast": true, "2 tsp instant yeast": false,
+		"2 tsp baking powder": false} {
 		n := needs(t, written(t, recipe.White, "1 cup water; 1 1/2 tsp salt; 3 cups bread flour; "+yeast))
 		for _, o := range choice.Cycles(lock(), n) {
 			if got := strings.Contains(o.Reason, "instant yeast"); got != (asks && o.Cycle == "rapid") {
@@ -180,15 +211,19 @@ func TestARapidCycleAsksForInstantYeast(t *testing.T) {
 // A pale loaf wants a dark crust, an egg loaf a light one: a machine that lacks it gives the nearest, not
 // the first in its list.
 func TestTheNearestCrustOfTheMachineIsTaken(t *testing.T) {
-	lean := needs(t, written(t, recipe.Crusty, "1 cup water; 1 1/2 tsp salt; 3 cups bread flour; 1 1/4 tsp active dry yeast"))
-	rich := needs(t, written(t, recipe.Sweet, "3/4 cup milk; 1 egg; 3 tbsp butter; 1/3 cup sugar; 1 1/4 tsp salt; 3 cups bread flour; 2 tsp active dry yeast"))
+	lean := needs(t, written(t, recipe.Crusty, "1 cup water; 1 1/2 tsp salt; 3 cups bread flour; 1 1/4 tsp active "+
+		"dry yeast"))
+	rich := needs(t, written(t, recipe.Sweet, "3/4 cup milk; 1 egg; 3 tbsp butter; 1/3 cup sugar; 1 1/4 tsp salt; 3 "+
+		"cups bread flour; 2 tsp active dry yeast"))
 	for _, c := range []struct {
 		needs  choice.Needs
 		crusts []machine.Crust
 		want   machine.Crust
 	}{
-		{lean, []machine.Crust{machine.Light, machine.Medium}, machine.Medium}, {lean, []machine.Crust{machine.Light}, machine.Light},
-		{rich, []machine.Crust{machine.Dark, machine.Medium}, machine.Medium}, {rich, []machine.Crust{machine.Dark, machine.Light}, machine.Light},
+		{lean, []machine.Crust{machine.Light, machine.Medium}, machine.Medium}, {lean, []machine.Crust{machine.Light},
+			machine.Light},
+		{rich, []machine.Crust{machine.Dark, machine.Medium}, machine.Medium},
+		{rich, []machine.Crust{machine.Dark, machine.Light}, machine.Light},
 	} {
 		m := lock()
 		m.Crusts = c.crusts

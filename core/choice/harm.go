@@ -15,7 +15,8 @@ var harms = map[machine.Character]func(Needs) string{
 		if n.row().Outside {
 			return ""
 		}
-		return "Bake only neither mixes nor raises: flour and water would bake as they lie. It is for what was mixed elsewhere."
+		return "Bake only neither mixes nor raises: flour and water would bake as they lie. It is for what was " +
+			"mixed elsewhere."
 	},
 	machine.Dough: func(n Needs) string {
 		if n.row().Shaped {
@@ -33,7 +34,8 @@ var harms = map[machine.Character]func(Needs) string{
 		if n.Formula.Yeast == 0 || n.packet(func(i *larder.Ingredient) bool { return i.Raising > 0 }) {
 			return ""
 		}
-		return "A quick bread cycle bakes as soon as it has mixed: a yeast dough has no time to rise, and comes out like a brick."
+		return "A quick bread cycle bakes as soon as it has mixed: a yeast dough has no time to rise, and comes out " +
+			"like a brick."
 	},
 	machine.Jam: func(n Needs) string {
 		if n.Kind == recipe.Preserve {
@@ -47,7 +49,8 @@ var harms = map[machine.Character]func(Needs) string{
 		if n.row().Batter || n.row().Dense || n.Formula.Yeast == 0 {
 			return ""
 		}
-		return "A gluten-free cycle mixes once and lets it rise once: a wheat dough is kneaded too little, and comes out low and coarse."
+		return "A gluten-free cycle mixes once and lets it rise once: a wheat dough is kneaded too little, and " +
+			"comes out low and coarse."
 	},
 }
 
@@ -79,9 +82,11 @@ func Harm(c machine.Cycle, n Needs) string {
 	t := c.Totals(n.Size.LoafSize, machine.Medium)
 	switch {
 	case n.Formula.Yeast == 0 && t.Rise > 0 && n.row().Bands.Yeast != (kind.Band{}), n.row().Loose && t.Rise > 0:
-		return fmt.Sprintf("%s kneads and then waits %s hours to bake: without yeast nothing rises in them, and the leavening is spent before the heat.", c.Name, n.hours(t.Rise))
+		return fmt.Sprintf("%s kneads and then waits %s hours to bake: without yeast nothing rises in them, and the "+
+			"leavening is spent before the heat.", c.Name, n.hours(t.Rise))
 	case n.row().Handwork > 0 && !c.Calls(machine.PaddleOut):
-		return fmt.Sprintf("%s does not stop for your hands: out with the dough as its last rise begins, and back within %d minutes.", c.Name, n.row().Handwork)
+		return fmt.Sprintf("%s does not stop for your hands: out with the dough as its last rise begins, and back "+
+			"within %d minutes.", c.Name, n.row().Handwork)
 	case n.row().Batter && t.KnockBacks > 0 && c.Character != machine.Rapid:
 		return fmt.Sprintf("%s knocks back what has risen, and a gluten-free batter does not rise again.", c.Name)
 	case n.row().Shaped && t.Bake > 0:

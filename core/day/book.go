@@ -20,12 +20,13 @@ const Shape = 1
 
 // Book is one day's baking. The day begins the evening before, for bread that bakes overnight.
 type Book struct {
-	Loaves []Loaf           `json:"loaves"`
-	Away   []Hours          `json:"away,omitzero"`   // of this day: nobody's hands are to be had
-	Hands  int              `json:"hands"`           // pairs of them; with one, no two moments fall together
-	Nights bool             `json:"nights,omitzero"` // somebody gets up in the quiet hours; nothing sounds in them all the same
-	Lent   string           `json:"lent,omitzero"`   // the machine that friends have too, and lend for the day, by its id
-	Was    map[string]Stood `json:"was,omitzero"`    // by loaf: where it was when the baker changed the day last
+	Loaves []Loaf  `json:"loaves"`
+	Away   []Hours `json:"away,omitzero"` // of this day: nobody's hands are to be had
+	Hands  int     `json:"hands"`         // pairs of them; with one, no two moments fall together
+	// somebody gets up in the quiet hours; nothing sounds in them all the same
+	Nights bool             `json:"nights,omitzero"`
+	Lent   string           `json:"lent,omitzero"` // the machine that friends have too, and lend for the day, by its id
+	Was    map[string]Stood `json:"was,omitzero"`  // by loaf: where it was when the baker changed the day last
 }
 
 // Loaf is one loaf of the day.

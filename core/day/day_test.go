@@ -26,7 +26,8 @@ var zone, _ = time.LoadLocation("Europe/London")
 var friday = time.Date(2026, 11, 27, 16, 0, 0, 0, zone)
 
 func heron() day.Place {
-	p := day.Place{Kitchen: kitchen.New("Heron Lock", "Europe/London"), Zone: zone, Now: friday, Date: kitchen.DateOf(friday.AddDate(0, 0, 1), zone),
+	p := day.Place{Kitchen: kitchen.New("Heron Lock", "Europe/London"), Zone: zone, Now: friday,
+		Date:     kitchen.DateOf(friday.AddDate(0, 0, 1), zone),
 		Machines: []day.Machine{{ID: "galley", Machine: demo.Galley()}, {ID: "boatyard", Machine: demo.Boatyard()}},
 		Recipes:  map[string]recipe.Recipe{}, Choice: func(string, string) (string, machine.Crust) { return "", "" }}
 	for _, r := range demo.Recipes() {
@@ -41,7 +42,8 @@ func at(hour, minute int) timetable.Wall {
 }
 
 func loaf(id, name string, pounds int64, by timetable.Wall) day.Loaf {
-	return day.Loaf{ID: id, When: day.By, By: by, Wish: plan.Wish{RecipeID: name, MachineID: "galley", Loaf: plan.Loaf{Size: measure.LoafPounds(pounds, 2)}}}
+	return day.Loaf{ID: id, When: day.By, By: by, Wish: plan.Wish{RecipeID: name, MachineID: "galley",
+		Loaf: plan.Loaf{Size: measure.LoafPounds(pounds, 2)}}}
 }
 
 func book(loaves ...day.Loaf) day.Book { return day.Book{Loaves: loaves, Hands: 1} }
@@ -55,7 +57,8 @@ func planned(t *testing.T, p day.Place, b day.Book) day.Day {
 	return d
 }
 
-// follow drives the stand-in machines by a day's presses, on one clock, and tells what did not come out as it was planned.
+// follow drives the stand-in machines by a day's presses, on one clock, and tells what did not come out as it was
+// planned.
 func follow(p day.Place, d day.Day) (wrong []string) {
 	for _, lane := range p.Machines {
 		e := standin.New(lane.Machine, d.From.Add(-time.Hour))
@@ -93,8 +96,10 @@ func follow(p day.Place, d day.Day) (wrong []string) {
 				}
 			}
 			if !ready.Equal(l.Ready) {
-				wrong = append(wrong, fmt.Sprintf("%s in %s, started at %s with the timer at %s, is ready at %s and not at %s", l.Name, lane.Name,
-					l.Press.Format("Mon 15:04"), l.Timer, ready.In(zone).Format("Mon 15:04"), l.Ready.In(zone).Format("Mon 15:04")))
+				wrong = append(wrong, fmt.Sprintf("%s in %s, started at %s with the timer at %s, is ready at %s and "+
+					"not at %s", l.Name, lane.Name,
+					l.Press.Format("Mon 15:04"), l.Timer, ready.In(zone).Format("Mon 15:04"),
+					l.Ready.In(zone).Format("Mon 15:04")))
 			}
 			e, _ = e.Until(l.Taken)
 			if e.Phase == standin.Warm {
@@ -189,11 +194,15 @@ func TestWhatStandsInTheWayAndWhatWouldHelp(t *testing.T) {
 		why    string
 		mends  []string // among them
 	}{
-		"fresh eggs, and nobody home": {[]day.Loaf{loaf("a", "Sluice-gate egg loaf", 3, at(18, 0))}, away(8, 17), "a", "nobody's hands", []string{"in spite of Market", "delay-safe"}},
-		"two at noon on one machine": {[]day.Loaf{only(loaf("a", "Towpath white", 3, at(12, 0))), only(loaf("b", "Oat and honey loaf", 3, at(12, 0)))}, nil, "", "leave room",
+		"fresh eggs, and nobody home": {[]day.Loaf{loaf("a", "Sluice-gate egg loaf", 3, at(18, 0))}, away(8, 17), "a",
+			"nobody's hands", []string{"in spite of Market", "delay-safe"}},
+		"two at noon on one machine": {[]day.Loaf{only(loaf("a", "Towpath white", 3, at(12, 0))),
+			only(loaf("b", "Oat and honey loaf", 3, at(12, 0)))}, nil, "", "leave room",
 			[]string{"on any machine", "Borrow a second machine", "Rapid"}},
-		"too soon in the morning": {[]day.Loaf{loaf("a", "Mooring raisin loaf", 3, at(7, 0))}, nil, "a", "quiet hours", []string{"at the start"}},
-		"pinned too late":         {[]day.Loaf{pinnedAt(loaf("a", "Towpath white", 3, at(12, 0)), at(13, 0))}, nil, "a", "pinned", []string{"Take the pin out", "Give it until"}},
+		"too soon in the morning": {[]day.Loaf{loaf("a", "Mooring raisin loaf", 3, at(7, 0))}, nil, "a", "quiet hours",
+			[]string{"at the start"}},
+		"pinned too late": {[]day.Loaf{pinnedAt(loaf("a", "Towpath white", 3, at(12, 0)), at(13, 0))}, nil, "a",
+			"pinned", []string{"Take the pin out", "Give it until"}},
 	} {
 		t.Run(name, func(t *testing.T) {
 			p, b := heron(), book(c.loaves...)
@@ -243,10 +252,13 @@ func pinnedAt(l day.Loaf, at timetable.Wall) day.Loaf { l.Pin = at; return l }
 func TestWhatRunsStandsInItsPlace(t *testing.T) {
 	p := heron()
 	p.Now = time.Date(2026, 11, 28, 9, 0, 0, 0, zone)
-	p.Bakes = []day.Bake{{ID: "x", Recipe: "Towpath white", Name: "Towpath white", Machine: "galley", Started: p.Now, Begin: p.Now, Ready: p.Now.Add(196 * time.Minute)}}
-	d := planned(t, p, book(loaf("a", "Towpath white", 3, at(12, 0)), only(loaf("b", "Oat and honey loaf", 3, at(13, 0)))))
+	p.Bakes = []day.Bake{{ID: "x", Recipe: "Towpath white", Name: "Towpath white", Machine: "galley", Started: p.Now,
+		Begin: p.Now, Ready: p.Now.Add(196 * time.Minute)}}
+	d := planned(t, p, book(loaf("a", "Towpath white", 3, at(12, 0)),
+		only(loaf("b", "Oat and honey loaf", 3, at(13, 0)))))
 	a, b := d.Loaves[0], d.Loaves[1]
-	if a.Standing != day.Running || a.Bake != "x" || b.Standing != day.ToCome || b.Press.Before(a.Ready.Add(30*time.Minute)) || b.Late == 0 || !strings.Contains(b.Say, "machine is not free") {
+	if a.Standing != day.Running || a.Bake != "x" || b.Standing != day.ToCome ||
+		b.Press.Before(a.Ready.Add(30*time.Minute)) || b.Late == 0 || !strings.Contains(b.Say, "machine is not free") {
 		t.Errorf("the one that runs: %+v\nthe other: %+v", a, b)
 	}
 	p.Bakes[0].Ended = p.Now.Add(time.Hour) // it was stopped
@@ -261,9 +273,11 @@ func TestTheNextDaysLoafHasItsMachine(t *testing.T) {
 	p := heron()
 	b := book(only(loaf("a", "Towpath white", 3, at(23, 0))))
 	free := planned(t, p, b)
-	p.Beside = []day.Beside{{Name: "Oat and honey loaf", Date: p.Date.AddDays(1), Stood: day.Stood{Machine: "galley", Press: at(20, 0), Begin: at(27, 0), Done: at(30, 20)}}}
+	p.Beside = []day.Beside{{Name: "Oat and honey loaf", Date: p.Date.AddDays(1), Stood: day.Stood{Machine: "galley",
+		Press: at(20, 0), Begin: at(27, 0), Done: at(30, 20)}}}
 	d := planned(t, p, b)
-	if was, now := free.Loaves[0], d.Loaves[0]; was.Done.Equal(now.Done) || now.Taken.After(time.Date(2026, 11, 28, 19, 30, 0, 0, zone)) {
+	if was, now := free.Loaves[0], d.Loaves[0]; was.Done.Equal(now.Done) || now.Taken.After(time.Date(2026, 11, 28, 19,
+		30, 0, 0, zone)) {
 		t.Errorf("out at %s, with the machine taken from 20:00 on out at %s", was.Taken, now.Taken)
 	}
 	if runs := d.Machines[0].Runs; len(runs) != 1 || runs[0].Date != p.Date.AddDays(1) {
@@ -275,7 +289,8 @@ func TestADayThatIsOverIsNotPlanned(t *testing.T) {
 	p := heron()
 	p.Now = friday.AddDate(0, 0, 3)
 	d := planned(t, p, book(loaf("a", "Towpath white", 3, at(12, 0))))
-	if l := d.Loaves[0]; l.Standing != day.NoPlace || l.Say != "It was not baked that day." || d.Say != "This day is over." || len(d.Hands) != 0 {
+	if l := d.Loaves[0]; l.Standing != day.NoPlace || l.Say != "It was not baked that day." ||
+		d.Say != "This day is over." || len(d.Hands) != 0 {
 		t.Errorf("two days after: %q, %+v", d.Say, l)
 	}
 }
@@ -284,7 +299,8 @@ func TestADayThatIsOverIsNotPlanned(t *testing.T) {
 func TestALoafWhoseBagIsGoneHasNoPlace(t *testing.T) {
 	l := loaf("a", "Towpath white", 3, at(12, 0))
 	l.Wish.BagID = "gone"
-	if d := planned(t, heron(), book(l)); d.Loaves[0].Standing != day.NoPlace || d.Loaves[0].Say != "Its bag is not on the shelf any more." {
+	if d := planned(t, heron(), book(l)); d.Loaves[0].Standing != day.NoPlace ||
+		d.Loaves[0].Say != "Its bag is not on the shelf any more." {
 		t.Errorf("its bag is gone, and it stands so: %+v", d.Loaves[0])
 	}
 }
@@ -300,17 +316,22 @@ func TestWhatARunningBakeAsks(t *testing.T) {
 	}
 	b := day.Bake{ID: "b", Name: "Towpath white", Ready: at("12:00")}
 	moment := func(clock string, kind timetable.MomentKind, hands machine.Minutes) bake.Moment {
-		return bake.Moment{Moment: timetable.Moment{Kind: kind, Person: true, Hands: hands, Say: string(kind) + " " + clock}, At: at(clock)}
+		return bake.Moment{Moment: timetable.Moment{Kind: kind, Person: true, Hands: hands, Say: string(kind) + " " +
+			clock}, At: at(clock)}
 	}
-	done, skipped, alone := moment("11:00", timetable.AddIns, 2), moment("11:10", timetable.AddIns, 2), moment("11:20", timetable.Bakes, 2)
+	done, skipped, alone := moment("11:00", timetable.AddIns, 2), moment("11:10", timetable.AddIns, 2),
+		moment("11:20", timetable.Bakes, 2)
 	done.Done, skipped.Skipped, alone.Person = true, true, false
 	asks := b.Asks([]bake.Moment{
-		moment("08:59", timetable.AddIns, 2), moment("09:00", timetable.AddIns, 2), moment("09:01", timetable.AddIns, 2), moment("10:00", timetable.Look, 2),
-		done, skipped, alone, moment("11:30", timetable.AddIns, 10), moment("12:00", timetable.Ready, 9), moment("12:40", timetable.Eaten, 0),
+		moment("08:59", timetable.AddIns, 2), moment("09:00", timetable.AddIns, 2), moment("09:01", timetable.AddIns,
+			2), moment("10:00", timetable.Look, 2),
+		done, skipped, alone, moment("11:30", timetable.AddIns, 10), moment("12:00", timetable.Ready, 9),
+		moment("12:40", timetable.Eaten, 0),
 	}, "Galley machine", at("11:00"))
 	var got []string
 	for _, m := range asks {
-		got = append(got, fmt.Sprintf("%s-%s %s %s on the %s", m.At.Format("15:04"), m.To.Format("15:04"), m.Does, m.Say, m.On))
+		got = append(got, fmt.Sprintf("%s-%s %s %s on the %s", m.At.Format("15:04"), m.To.Format("15:04"), m.Does,
+			m.Say, m.On))
 	}
 	want := []string{
 		"09:01-09:04 help add-ins 09:01 on the Galley machine", "11:30-11:40 help add-ins 11:30 on the Galley machine",

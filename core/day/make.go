@@ -46,7 +46,8 @@ func (p Place) draft(b Book) (draft, error) {
 	d.wanted = schedule.Wanted{Pairs: b.Hands, Ends: minutes(to.Sub(from))}
 	d.hours()
 	for _, m := range p.machines(b) {
-		d.wanted.Machines = append(d.wanted.Machines, schedule.Machine{Free: max(0, d.minute(d.free(m))), Cool: int(m.CoolDown)})
+		d.wanted.Machines = append(d.wanted.Machines, schedule.Machine{Free: max(0, d.minute(d.free(m))),
+			Cool: int(m.CoolDown)})
 	}
 	d.beside()
 	for n, l := range b.Loaves {
@@ -96,7 +97,8 @@ func (d draft) was() []schedule.Placed {
 		}
 		for k, y := range d.ways[n] {
 			if y.machine.ID == stood.Machine && !y.lent {
-				out[n] = schedule.Placed{Way: k, Press: d.minute(d.instant(stood.Press)), Begin: d.minute(d.instant(stood.Begin)), Done: d.minute(d.instant(stood.Done))}
+				out[n] = schedule.Placed{Way: k, Press: d.minute(d.instant(stood.Press)),
+					Begin: d.minute(d.instant(stood.Begin)), Done: d.minute(d.instant(stood.Done))}
 			}
 		}
 	}
@@ -131,7 +133,8 @@ func (d draft) loaf(l Loaf) (out schedule.Loaf, err error) {
 		}
 		t := d.instant(one.wall)
 		if *one.into = d.minute(t); *one.into <= 0 || *one.into > d.wanted.Ends {
-			return out, fault.At(one.at, "%s is not on this day: it goes from %s to %s", one.wall, timetable.WallOf(d.from, d.Zone), timetable.WallOf(d.clock(d.wanted.Ends), d.Zone))
+			return out, fault.At(one.at, "%s is not on this day: it goes from %s to %s", one.wall,
+				timetable.WallOf(d.from, d.Zone), timetable.WallOf(d.clock(d.wanted.Ends), d.Zone))
 		}
 	}
 	switch {
@@ -257,7 +260,8 @@ func (d *draft) beside() {
 		m := &d.wanted.Machines[n]
 		m.Taken = append(m.Taken, schedule.Span{From: press - max(m.Cool, lead), To: done + schedule.TakeOut})
 		if d.book.Hands == 1 {
-			d.wanted.Away = append(d.wanted.Away, schedule.Span{From: press - lead, To: press}, schedule.Span{From: done, To: done + schedule.TakeOut})
+			d.wanted.Away = append(d.wanted.Away, schedule.Span{From: press - lead, To: press},
+				schedule.Span{From: done, To: done + schedule.TakeOut})
 		}
 	}
 }

@@ -25,9 +25,11 @@ func twelve() day.Book {
 	return b
 }
 
-// A day that is looked at over and over tells the same as one that is planned at each look, also by where its book was kept.
+// A day that is looked at over and over tells the same as one that is planned at each look, also by where its book was
+// kept.
 func TestADayIsRememberedWhileItIsLookedAt(t *testing.T) {
-	p, b := heron(), book(loaf("a", "Towpath white", 3, at(9, 0)), loaf("b", "Oat and honey loaf", 3, at(13, 0)), loaf("c", "Towpath white", 2, at(17, 0)))
+	p, b := heron(), book(loaf("a", "Towpath white", 3, at(9, 0)), loaf("b", "Oat and honey loaf", 3, at(13, 0)),
+		loaf("c", "Towpath white", 2, at(17, 0)))
 	anew := p
 	p.Memory = &schedule.Memory{}
 	b = p.Keep(b, planned(t, p, b))
@@ -37,7 +39,8 @@ func TestADayIsRememberedWhileItIsLookedAt(t *testing.T) {
 			t.Fatalf("at %s from memory: %+v %s\nplanned anew: %+v %s", p.Now, got.Cost, got.Say, want.Cost, want.Say)
 		}
 		for n, l := range got.Loaves {
-			if w := want.Loaves[n]; l.Standing != w.Standing || !l.Press.Equal(w.Press) || !l.Done.Equal(w.Done) || l.Say != w.Say {
+			if w := want.Loaves[n]; l.Standing != w.Standing || !l.Press.Equal(w.Press) || !l.Done.Equal(w.Done) ||
+				l.Say != w.Say {
 				t.Fatalf("at %s loaf %s from memory: %+v\nplanned anew: %+v", p.Now, l.ID, l, w)
 			}
 		}

@@ -19,7 +19,8 @@ type Mend struct {
 	Book *Book         `json:"book,omitzero"` // with it; nil where the baker has to do something first
 }
 
-// Mends are what would have a loaf nearer to its time, the best first: another cycle, the dispenser, what does not spoil, a
+// Mends are what would have a loaf nearer to its time, the best first: another cycle, the dispenser, what does not
+// spoil, a
 // bag made the evening before, a friend's machine, somebody at home, more time. What does not help is not named.
 func Mends(p Place, b Book, id string) ([]Mend, error) {
 	n := slices.IndexFunc(b.Loaves, func(l Loaf) bool { return l.ID == id })
@@ -158,7 +159,8 @@ func (m *mending) addIns() {
 	for _, way := range []struct {
 		way plan.AddInWay
 		say string
-	}{{plan.InBox, "Let the dispenser drop the add-ins: nobody has to be there"}, {plan.AtStart, "Put the add-ins in at the start: nobody has to be there, and they are kneaded smaller"}} {
+	}{{plan.InBox, "Let the dispenser drop the add-ins: nobody has to be there"},
+		{plan.AtStart, "Put the add-ins in at the start: nobody has to be there, and they are kneaded smaller"}} {
 		m.try(m.with(func(l *Loaf) { l.Wish.AddIns = way.way }), way.say, true)
 	}
 }
@@ -169,14 +171,16 @@ func (m *mending) safe() {
 	r := m.Recipes[l.Wish.RecipeID]
 	picks, rest := swap.DelaySafe(r, m.Kitchen.Ingredient)
 	if len(picks) > 0 && len(rest) == 0 && len(l.Wish.Swaps) == 0 {
-		m.try(m.with(func(l *Loaf) { l.Wish.Swaps = picks }), "Make it delay-safe, so that the timer can wait: with dried milk or the like in place of what spoils", true)
+		m.try(m.with(func(l *Loaf) { l.Wish.Swaps = picks }),
+			"Make it delay-safe, so that the timer can wait: with dried milk or the like in place of what spoils", true)
 	}
 }
 
 // unpinned tries the loaf wherever it fits best.
 func (m *mending) unpinned() {
 	if l := m.book.Loaves[m.nth]; !l.Pin.IsZero() {
-		m.try(m.with(func(l *Loaf) { l.Pin = timetable.Wall{} }), "Take the pin out, and let it stand where it fits", true)
+		m.try(m.with(func(l *Loaf) { l.Pin = timetable.Wall{} }), "Take the pin out, and let it stand where it fits",
+			true)
 	}
 	if l := m.book.Loaves[m.nth]; l.Only {
 		m.try(m.with(func(l *Loaf) { l.Only = false }), "Let it bake on any machine", true)

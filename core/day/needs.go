@@ -158,7 +158,8 @@ type wants struct {
 	of      map[larder.ID]measure.Grams
 }
 
-// lasts is the last day, within a year, for whose regular loaves what there is of an ingredient is enough; zero: for none.
+// lasts is the last day, within a year, for whose regular loaves what there is of an ingredient is enough; zero: for
+// none.
 func (p Place) lasts(left measure.Grams, id larder.ID, all []wants) (until kitchen.Date) {
 	for n := range daysAhead {
 		date := p.Date.AddDays(n)

@@ -43,13 +43,17 @@ func TestWhatDaysSay(t *testing.T) {
 		}
 		all = append(all, readtest.Said{Name: fmt.Sprintf("day %d", n), Value: said})
 	}
-	p.Kitchen.Stock = []kitchen.Stocked{{Ingredient: "bread-flour", Grams: 4000}, {Ingredient: "active-dry-yeast", Grams: 20}}
+	p.Kitchen.Stock = []kitchen.Stocked{{Ingredient: "bread-flour", Grams: 4000}, {Ingredient: "active-dry-yeast",
+		Grams: 20}}
 	p.Kitchen.Regulars = []kitchen.Regular{
-		{ID: "a", Recipe: names[0], Machine: "galley", Size: measure.LoafPounds(3, 2), Days: []kitchen.Weekday{"monday", "saturday"}, By: 7*60 + 30},
-		{ID: "b", Recipe: names[4], Machine: "boatyard", Size: measure.LoafPounds(2, 1), Days: []kitchen.Weekday{"saturday"}, By: 12 * 60},
+		{ID: "a", Recipe: names[0], Machine: "galley", Size: measure.LoafPounds(3, 2),
+			Days: []kitchen.Weekday{"monday", "saturday"}, By: 7*60 + 30},
+		{ID: "b", Recipe: names[4], Machine: "boatyard", Size: measure.LoafPounds(2, 1),
+			Days: []kitchen.Weekday{"saturday"}, By: 12 * 60},
 	}
 	regular, err := p.Regulars()
 	from, to := day.Window(p.Date, zone)
-	all = append(all, readtest.Said{Name: "every week", Value: []any{regular, err, p.Usual(day.Book{Hands: 1}), from, to}})
+	all = append(all, readtest.Said{Name: "every week", Value: []any{regular, err, p.Usual(day.Book{Hands: 1}), from,
+		to}})
 	readtest.Hold(t, all)
 }

@@ -15,7 +15,8 @@ import (
 
 // tell tells a plan by the clock.
 func (d draft) tell(made schedule.Plan) Day {
-	out := Day{From: d.from, To: d.clock(d.wanted.Ends), Loaves: make([]Planned, len(d.book.Loaves)), Shut: d.shut(), Cost: d.cost(made)}
+	out := Day{From: d.from, To: d.clock(d.wanted.Ends), Loaves: make([]Planned, len(d.book.Loaves)), Shut: d.shut(),
+		Cost: d.cost(made)}
 	for n, l := range d.book.Loaves {
 		out.Loaves[n] = Planned{ID: l.ID, Name: d.Recipes[l.Wish.RecipeID].Name, Size: l.Wish.Size, Standing: NoPlace}
 		if b := d.bake[n]; b != nil {
@@ -37,13 +38,15 @@ func (d draft) tell(made schedule.Plan) Day {
 		lane := Lane{ID: m.ID, Name: m.Name, Lent: n >= len(d.Machines), Free: d.clock(d.wanted.Machines[n].Free)}
 		for _, b := range d.Bakes {
 			if b.Machine == m.ID && !lane.Lent && d.out(b).After(d.from) {
-				lane.Runs = append(lane.Runs, Run{Bake: b.ID, Name: b.Name, Press: b.Started, Begin: b.Begin, Ready: b.Ready, Out: d.out(b), Over: !b.Ended.IsZero()})
+				lane.Runs = append(lane.Runs, Run{Bake: b.ID, Name: b.Name, Press: b.Started, Begin: b.Begin,
+					Ready: b.Ready, Out: d.out(b), Over: !b.Ended.IsZero()})
 			}
 		}
 		for _, b := range d.Beside {
 			if press := d.instant(b.Stood.Press); b.Stood.Machine == m.ID && !lane.Lent && press.After(d.Now) {
 				done := d.instant(b.Stood.Done)
-				lane.Runs = append(lane.Runs, Run{Name: b.Name, Date: b.Date, Press: press, Begin: d.instant(b.Stood.Begin), Ready: done, Out: done})
+				lane.Runs = append(lane.Runs, Run{Name: b.Name, Date: b.Date, Press: press,
+					Begin: d.instant(b.Stood.Begin), Ready: done, Out: done})
 			}
 		}
 		out.Machines = append(out.Machines, lane)
@@ -86,7 +89,8 @@ func (d draft) placed(l *Planned, y way, at schedule.Placed, asked Loaf) {
 	g := y.programme
 	l.Standing, l.Machine, l.On, l.Lent, l.Cycle = ToCome, y.machine.ID, y.machine.Name, y.lent, g.Setting.Cycle
 	l.Size = y.dough.Size
-	l.Load, l.Press, l.Begin, l.Ready = d.clock(at.Press-y.Load), d.clock(at.Press), d.clock(at.Begin), d.clock(at.Ready)
+	l.Load, l.Press, l.Begin, l.Ready = d.clock(at.Press-y.Load), d.clock(at.Press), d.clock(at.Begin),
+		d.clock(at.Ready)
 	l.Taken, l.Done = d.clock(at.Taken), d.clock(at.Done)
 	l.Free = l.Taken.Add(time.Duration(schedule.TakeOut+int(y.machine.CoolDown)) * time.Minute)
 	l.Late, l.Warm = machine.Minutes(at.Late), machine.Minutes(at.Taken-at.Ready)
@@ -100,7 +104,8 @@ func (d draft) placed(l *Planned, y way, at schedule.Placed, asked Loaf) {
 	}
 }
 
-// measured is the wish with which a loaf is measured and started at its time, and its programme then. A cycle that would
+// measured is the wish with which a loaf is measured and started at its time, and its programme then. A cycle that
+// would
 // not be chosen for a loaf with a time is named.
 func (d draft) measured(y way, asked Loaf, l Planned) (*plan.Wish, plan.Programme) {
 	w := y.wish
@@ -119,7 +124,8 @@ func (d draft) measured(y way, asked Loaf, l Planned) (*plan.Wish, plan.Programm
 
 // stands is where a loaf that has its place stands.
 func (p Place) stands(l Planned) Stood {
-	return Stood{l.Machine, timetable.WallOf(l.Press, p.Zone), timetable.WallOf(l.Begin, p.Zone), timetable.WallOf(l.Done, p.Zone)}
+	return Stood{l.Machine, timetable.WallOf(l.Press, p.Zone), timetable.WallOf(l.Begin, p.Zone),
+		timetable.WallOf(l.Done, p.Zone)}
 }
 
 // Keep is the book with where its loaves now stand.
@@ -147,7 +153,8 @@ func (d draft) moments(out Day) []Moment {
 		}
 		y := ways[slices.IndexFunc(ways, func(y way) bool { return y.machine.ID == l.Machine && y.lent == l.Lent })]
 		add := func(at time.Time, takes int, does Doing, say string) {
-			all = append(all, Moment{At: at, To: at.Add(time.Duration(takes) * time.Minute), Loaf: l.ID, Name: l.Name, On: l.On, Does: does, Say: say})
+			all = append(all, Moment{At: at, To: at.Add(time.Duration(takes) * time.Minute), Loaf: l.ID, Name: l.Name,
+				On: l.On, Does: does, Say: say})
 		}
 		start := "Load the pan, and press Start."
 		if l.Timer > 0 {

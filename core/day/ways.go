@@ -14,7 +14,8 @@ import (
 	"risepan/core/timetable"
 )
 
-// Place is where a day is planned: the kitchen, what its loaves' ids stand for, what the machines are at, and the present.
+// Place is where a day is planned: the kitchen, what its loaves' ids stand for, what the machines are at, and the
+// present.
 type Place struct {
 	Kitchen  kitchen.Kitchen
 	Zone     *time.Location
@@ -25,9 +26,10 @@ type Place struct {
 	Recipes  map[string]recipe.Recipe
 	Bags     map[string]*plan.Bag
 	Choice   func(recipe, machine string) (cycle string, crust machine.Crust) // the baker's own; empty: as suggested
-	Bakes    []Bake                                                           // that run, and those of the day that have ended
-	Beside   []Beside                                                         // loaves that are planned for the days before and after
-	Memory   *schedule.Memory                                                 // of days that were planned; nil: none
+	// that run, and those of the day that have ended
+	Bakes  []Bake
+	Beside []Beside         // loaves that are planned for the days before and after
+	Memory *schedule.Memory // of days that were planned; nil: none
 }
 
 // Beside is a loaf of another day's book, where it was planned last.
@@ -76,7 +78,8 @@ func (b Bake) Asks(moments []bake.Moment, on string, now time.Time) (out []Momen
 		case m.At.After(b.Ready):
 			does = Follows
 		}
-		out = append(out, Moment{At: m.At, To: m.At.Add(time.Duration(takes) * time.Minute), Bake: b.ID, Name: b.Name, On: on, Does: does, Say: m.Say})
+		out = append(out, Moment{At: m.At, To: m.At.Add(time.Duration(takes) * time.Minute), Bake: b.ID, Name: b.Name,
+			On: on, Does: does, Say: m.Say})
 	}
 	return out
 }
@@ -136,7 +139,8 @@ const loadBag = 5
 
 // place is where a loaf of the day is planned on a machine.
 func (p Place) place(l Loaf, m Machine, now time.Time) plan.Place {
-	return plan.Place{Kitchen: p.Kitchen, Zone: p.Zone, Recipe: p.Recipes[l.Wish.RecipeID], Machine: m.Machine, Bag: p.Bags[l.Wish.BagID], Now: now}
+	return plan.Place{Kitchen: p.Kitchen, Zone: p.Zone, Recipe: p.Recipes[l.Wish.RecipeID], Machine: m.Machine,
+		Bag: p.Bags[l.Wish.BagID], Now: now}
 }
 
 // asTheDayHas is a way in the figures that the search knows.
@@ -171,7 +175,8 @@ func (p Place) asTheDayHas(y way, nth int) schedule.Way {
 		switch {
 		case !m.Person:
 		case at < out.Run:
-			out.Hands = append(out.Hands, schedule.Span{From: at, To: min(to+takes, out.Run)}) // at its end it is one with taking it out
+			// at its end it is one with taking it out
+			out.Hands = append(out.Hands, schedule.Span{From: at, To: min(to+takes, out.Run)})
 		default: // after the machine
 			out.After = append(out.After, schedule.Span{From: at - out.Run, To: at - out.Run + takes})
 		}

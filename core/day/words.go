@@ -55,7 +55,8 @@ func (d draft) sum(c schedule.Cost, made schedule.Plan) (say, off string) {
 		parts = append(parts, many(c.Without, "loaf has no place", "loaves have no place"))
 	}
 	if c.Late > 0 {
-		parts = append(parts, fmt.Sprintf("%s late, by %s in all", many(c.Late, "loaf is", "loaves are"), length(machine.Minutes(c.Minutes))))
+		parts = append(parts, fmt.Sprintf("%s late, by %s in all", many(c.Late, "loaf is", "loaves are"),
+			length(machine.Minutes(c.Minutes))))
 	}
 	if len(parts) == 0 {
 		parts = append(parts, "All on time")
@@ -64,7 +65,8 @@ func (d draft) sum(c schedule.Cost, made schedule.Plan) (say, off string) {
 		parts = append(parts, length(machine.Minutes(c.Waits))+" early or kept warm")
 	}
 	if !made.Proven {
-		off = fmt.Sprintf("The best found in the time there is. No plan has less than %s late and %s early or kept warm.",
+		off = fmt.Sprintf("The best found in the time there is. No plan has less than %s late and %s early or kept "+
+			"warm.",
 			length(machine.Minutes(made.Least.Minutes)), length(machine.Minutes(made.Least.Waits)))
 	}
 	return strings.Join(parts, " · ") + ".", off
@@ -100,7 +102,8 @@ func (d draft) waits(l Planned) string {
 	case l.Warm > 0 && l.Warm <= l.keepWarm:
 		parts = append(parts, "kept warm for "+length(l.Warm))
 	case l.Warm > 0 && l.keepWarm > 0:
-		parts = append(parts, fmt.Sprintf("in the machine for %s after it is ready, kept warm for %s of it", length(l.Warm), length(l.keepWarm)))
+		parts = append(parts, fmt.Sprintf("in the machine for %s after it is ready, kept warm for %s of it",
+			length(l.Warm), length(l.keepWarm)))
 	case l.Warm > 0:
 		parts = append(parts, fmt.Sprintf("in the machine for %s after it is ready, not kept warm", length(l.Warm)))
 	}

@@ -29,7 +29,8 @@ func (s *Seen) UnmarshalText(text []byte) error {
 	return vocab.Read(s, text, "look of a dough", Looks)
 }
 
-// By how many points of hydration a dough may be off and still be one smooth ball, from where it pours or knocks, and from
+// By how many points of hydration a dough may be off and still be one smooth ball, from where it pours or knocks, and
+// from
 // where a plan says so beforehand: at the first look some of the water is not drunk yet.
 const (
 	Smeared = 4.0
@@ -79,7 +80,8 @@ const largestDose = 120
 
 // Check reports a dose that nobody would put in.
 func (d Dose) Check() error {
-	if ml := d.Amount.Millilitres(); d.Amount.Unit.Facts().Dimension != measure.Volume || ml <= 0 || ml > largestDose || d.Amount.UpTo.Sign() != 0 {
+	if ml := d.Amount.Millilitres(); d.Amount.Unit.Facts().Dimension != measure.Volume || ml <= 0 ||
+		ml > largestDose || d.Amount.UpTo.Sign() != 0 {
 		return fmt.Errorf("a dose is a volume of at most half a cup, such as 1 tsp or 1 1/2 tbsp")
 	}
 	return nil
@@ -220,22 +222,26 @@ func Advise(b Ball, seen Seen) Advice {
 	case b.Left <= 0:
 		return Advice{Say: "Too late: kneading is over. Leave the lid shut, and note how the dough looked."}
 	case seen == Corners:
-		return Advice{Say: "Scrape the corners down with a plastic spatula, clear of the paddle.", Again: b.again(workedIn)}
+		return Advice{Say: "Scrape the corners down with a plastic spatula, clear of the paddle.",
+			Again: b.again(workedIn)}
 	case seen == Smooth:
 		if b.Left > onceMore+mendUntil {
 			return Advice{Say: "Leave it: that is the ball you want. Look once more in ten minutes.", Again: onceMore}
 		}
 		return Advice{Say: "Leave it: that is the ball you want."}
 	case b.Left < mendUntil:
-		return Advice{Say: fmt.Sprintf("Too late to mend: in the %d minutes that are left nothing is worked in. Leave it, and note how it looked.", b.Left)}
+		return Advice{Say: fmt.Sprintf("Too late to mend: in the %d minutes that are left nothing is worked in. "+
+			"Leave it, and note how it looked.", b.Left)}
 	case b.Into < together:
 		return Advice{Say: "It is still coming together. Touch nothing yet.", Again: together - b.Into}
 	case len(b.Doses) > 0 && b.Since < workedIn:
 		return Advice{Say: "The last spoon is not worked in yet.", Again: workedIn - b.Since}
 	case b.Sticky && seen == Smears:
-		return Advice{Say: "Rye stays sticky and smears: leave it as long as the paddle turns it as one lump. Scrape the sides down.", Again: b.again(onceMore)}
+		return Advice{Say: "Rye stays sticky and smears: leave it as long as the paddle turns it as one lump. " +
+			"Scrape the sides down.", Again: b.again(onceMore)}
 	case b.Slow && slack && len(b.Doses) == 0 && b.Into < drinking && b.Left-(drinking-b.Into) >= mendUntil:
-		return Advice{Say: "Whole grain drinks slowly. Wait with the flour: it stiffens by itself.", Again: drinking - b.Into}
+		return Advice{Say: "Whole grain drinks slowly. Wait with the flour: it stiffens by itself.",
+			Again: drinking - b.Into}
 	}
 	want := Water
 	if slack {
@@ -243,7 +249,8 @@ func Advise(b Ball, seen Seen) Advice {
 	}
 	other := len(b.Doses) > 0 && b.Doses[len(b.Doses)-1].Of != want
 	if other && !strong {
-		return Advice{Say: "Wait: the last spoon went the other way, and more now would be a see-saw.", Again: b.again(settling)}
+		return Advice{Say: "Wait: the last spoon went the other way, and more now would be a see-saw.",
+			Again: b.again(settling)}
 	}
 	d := b.dose(want, strong, other)
 	a := Advice{Add: &d, Points: d.Points(b), Again: b.again(workedIn)}

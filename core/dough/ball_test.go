@@ -54,9 +54,12 @@ func TestAtThisMinuteThisIsSeen(t *testing.T) {
 		{"and counts after two minutes", at(loaf, 11, 17, water), Torn, "1 tsp water", "torn", 2},
 		{"flour after liquid would be a see-saw", at(loaf, 11, 17, water), Smears, "", "see-saw", 3},
 		{"liquid after flour too", at(loaf, 11, 17, flour), Torn, "", "see-saw", 3},
-		{"but what pours after a slip with liquid gets flour, a small spoon", at(loaf, 11, 17, spoon(t, Water, "1 tbsp")), Pours, "1 tbsp flour", "slack", 2},
-		{"and what knocks after a slip with flour gets liquid, a small spoon", at(big, 11, 17, flour), Knocks, "1 tsp water", "hard", 2},
-		{"four spoons one way: something was mismeasured, and it is said", at(loaf, 15, 13, water, water, water, water), Torn, "1 tsp water", "measured", 2},
+		{"but what pours after a slip with liquid gets flour, a small spoon",
+			at(loaf, 11, 17, spoon(t, Water, "1 tbsp")), Pours, "1 tbsp flour", "slack", 2},
+		{"and what knocks after a slip with flour gets liquid, a small spoon", at(big, 11, 17, flour), Knocks,
+			"1 tsp water", "hard", 2},
+		{"four spoons one way: something was mismeasured, and it is said", at(loaf, 15, 13, water, water, water,
+			water), Torn, "1 tsp water", "measured", 2},
 		{"four minutes before the end nothing is mended", at(loaf, 24, 4), Smears, "", "Too late", 0},
 		{"nor with liquid", at(loaf, 24, 4), Knocks, "", "Too late", 0},
 		{"five minutes are enough for a spoon", at(loaf, 23, 5), Torn, "1 tsp water", "torn", 0},
@@ -75,7 +78,8 @@ func TestAtThisMinuteThisIsSeen(t *testing.T) {
 				add = got.Add.Amount.String() + " " + string(got.Add.Of)
 			}
 			if add != c.add || got.Again != c.next || !strings.Contains(got.Say, c.says) {
-				t.Errorf("%q, add %q, look again in %d; want something of %q, add %q, in %d", got.Say, add, got.Again, c.says, c.add, c.next)
+				t.Errorf("%q, add %q, look again in %d; want something of %q, add %q, in %d", got.Say, add, got.Again,
+					c.says, c.add, c.next)
 			}
 		})
 	}
@@ -118,7 +122,8 @@ func TestFollowingTheAdviceMendsTheDough(t *testing.T) {
 			off, doses := start, []Dose{}
 			var said []string
 			for minute := first; minute < knead; {
-				b := Ball{Flour: size.flour, Hydration: 63 + off, Into: minute, Left: knead - minute, Doses: doses, Since: 2}
+				b := Ball{Flour: size.flour, Hydration: 63 + off, Into: minute, Left: knead - minute, Doses: doses,
+					Since: 2}
 				got := Advise(b, look(off))
 				if got.Add != nil {
 					if len(doses) > 0 && doses[0].Of != got.Add.Of {

@@ -23,7 +23,8 @@ func near(got, want float64) bool { return math.Abs(got-want) < 0.05 }
 // 0.01 = 0.711 + 1.025 + 0.015 = 1.751. Dry milk: 0.125 + 0.02 + 0.65 + 0.012 + 1.5 × 0.427 = 1.447.
 func TestSpecificHeats(t *testing.T) {
 	for id, want := range map[larder.ID]float64{
-		"water": 4.18, "milk": 3.9, "skimmed-milk": 3.9, "egg": 3.3, "butter": 2.0, "oil": 2.0, "sugar": 1.25, "bread-flour": 1.7,
+		"water": 4.18, "milk": 3.9, "skimmed-milk": 3.9, "egg": 3.3, "butter": 2.0, "oil": 2.0, "sugar": 1.25,
+		"bread-flour":     1.7,
 		"wholemeal-flour": 1.7, "salt": 0.9, "honey": 1.751, "dry-milk": 1.4476,
 	} {
 		if got := part(t, id, 1, 0).Heat; math.Abs(got-want) > 0.001 {
@@ -45,7 +46,8 @@ func TestTheBalanceOfHeatByHand(t *testing.T) {
 		{"in one of 15 °C: (39001.1 − 15 × 692.5) ÷ 1003.2 = 28.5", 15, 28.52},
 		{"in one of 30 °C: (39001.1 − 30 × 692.5) ÷ 1003.2 = 18.2", 30, 18.17},
 	} {
-		parts := []Part{part(t, "water", 240, 0), part(t, "butter", 20, c.room), part(t, "sugar", 12, c.room), part(t, "bread-flour", 375, c.room)}
+		parts := []Part{part(t, "water", 240, 0), part(t, "butter", 20, c.room), part(t, "sugar", 12, c.room),
+			part(t, "bread-flour", 375, c.room)}
 		got := For(parts, 0, Target-KneadRise)
 		if !near(float64(got), c.want) {
 			t.Errorf("%s: %.2f", c.why, float64(got))
@@ -69,7 +71,8 @@ func TestLimitsByHowYeastMeetsTheLiquid(t *testing.T) {
 	for _, c := range []struct {
 		meeting   Meeting
 		asked, is measure.Celsius
-	}{{Layered, 27, 27}, {Layered, 50, 43}, {Layered, -8, 4}, {Dissolved, 27, 38}, {Dissolved, 50, 43}, {Mixed, 27, 43}, {Mixed, 70, 54}} {
+	}{{Layered, 27, 27}, {Layered, 50, 43}, {Layered, -8, 4}, {Dissolved, 27, 38}, {Dissolved, 50, 43},
+		{Mixed, 27, 43}, {Mixed, 70, 54}} {
 		if got := measure.InCelsius.Round(LimitsFor(c.meeting).Within(c.asked)); got != c.is {
 			t.Errorf("yeast %s: asked for %v °C it is %v, want %v", c.meeting, c.asked, got, c.is)
 		}
@@ -108,7 +111,8 @@ func TestTouchIsToldInWords(t *testing.T) {
 }
 
 func TestAKitchenIsNoOven(t *testing.T) {
-	for text, ok := range map[string]bool{"21 °C": true, "0": true, "45 C": true, "60 °C": false, "70 °F": true, "140 °F": false, "-5 °C": false} {
+	for text, ok := range map[string]bool{"21 °C": true, "0": true, "45 C": true, "60 °C": false, "70 °F": true,
+		"140 °F": false, "-5 °C": false} {
 		r, err := measure.ParseTemperature(text)
 		if err != nil {
 			t.Fatal(err)

@@ -122,27 +122,33 @@ func (r Rise) Judge() string {
 	low, high := r.planned()
 	switch is := r.Stands.high(); {
 	case r.Stands == Lid:
-		return "It touches the lid. Prick it three or four times with a thin skewer, near the sides: it sinks a little and goes on. Its top will be uneven. Do not pat it down."
+		return "It touches the lid. Prick it three or four times with a thin skewer, near the sides: it sinks a " +
+			"little and goes on. Its top will be uneven. Do not pat it down."
 	case r.Stands == Above && r.ToBake > soon:
-		return fmt.Sprintf("It stands high, with %d minutes to go. Look again in ten minutes; if it comes near the lid, prick it with a skewer, as a last resort.", r.ToBake)
+		return fmt.Sprintf("It stands high, with %d minutes to go. Look again in ten minutes; if it comes near the "+
+			"lid, prick it with a skewer, as a last resort.", r.ToBake)
 	case r.Stands == Above:
 		return "Leave it: the baking begins soon, and sets it. It still springs a little."
 	case is > high.high() && r.ToBake > soon:
-		return fmt.Sprintf("It stands higher than this loaf was planned to, with %d minutes to go: a warm kitchen, or much yeast. There is room above it: look again in fifteen minutes.", r.ToBake)
+		return fmt.Sprintf("It stands higher than this loaf was planned to, with %d minutes to go: a warm kitchen, "+
+			"or much yeast. There is room above it: look again in fifteen minutes.", r.ToBake)
 	case is >= low.high() && r.ToBake > early:
-		return fmt.Sprintf("It is early for it to stand so high, with %d minutes to go: a warm kitchen, or much yeast. Look again in fifteen minutes.", r.ToBake)
+		return fmt.Sprintf("It is early for it to stand so high, with %d minutes to go: a warm kitchen, or much "+
+			"yeast. Look again in fifteen minutes.", r.ToBake)
 	case is >= low.high() && r.ToBake <= soon:
 		return "Leave it: it stands as it should, for this loaf in this pan. It springs a little more in the heat."
 	case is >= low.high():
 		return fmt.Sprintf("Leave it: it stands as it should, and there are %d minutes still.", r.ToBake)
 	case r.ToBake > soon:
-		return fmt.Sprintf("There is time: %d minutes to the baking. A cold kitchen is slow. Keep the lid shut, for the warmth.", r.ToBake)
+		return fmt.Sprintf("There is time: %d minutes to the baking. A cold kitchen is slow. Keep the lid shut, for "+
+			"the warmth.", r.ToBake)
 	}
 	say := fmt.Sprintf("It is low: planned was %s. The machine goes by its clock. ", at(low))
 	if r.BakeOnly == "" {
 		return say + "Let it go on: it will be close, and good to eat."
 	}
-	return say + fmt.Sprintf("Where it lets you, stop it as the rise ends, leave the pan in until the dough stands there, and then bake it with %s. Else let it go on: it will be close, and good to eat.", r.BakeOnly)
+	return say + fmt.Sprintf("Where it lets you, stop it as the rise ends, leave the pan in until the dough stands "+
+		"there, and then bake it with %s. Else let it go on: it will be close, and good to eat.", r.BakeOnly)
 }
 
 // beside holds it against the newest earlier loaf; empty where that tells nothing.
@@ -162,13 +168,17 @@ func (r Rise) beside() string {
 	case was.Mark < well:
 		return ""
 	case here <= there && here >= Level.high():
-		return fmt.Sprintf("Leave it: an earlier loaf stood as high at this minute (%s), and came out well.", was.Stands)
+		return fmt.Sprintf("Leave it: an earlier loaf stood as high at this minute (%s), and came out well.",
+			was.Stands)
 	case here == there && here < Below.high():
 		return "Leave it: an earlier loaf stood as low at this minute, and came out well."
 	case here > there && here >= Above.high():
-		return fmt.Sprintf("It stands higher than an earlier loaf that came out well, which stood %s. Look again in ten minutes; near the lid prick it with a skewer.", at(was.Stands))
+		return fmt.Sprintf("It stands higher than an earlier loaf that came out well, which stood %s. Look again in "+
+			"ten minutes; near the lid prick it with a skewer.", at(was.Stands))
 	case here < there && here < Below.high():
-		return fmt.Sprintf("It stands lower than an earlier loaf that came out well, which stood %s: a cold kitchen, or older yeast. With %d minutes to go, wait; the machine goes by its clock.", at(was.Stands), r.ToBake)
+		return fmt.Sprintf("It stands lower than an earlier loaf that came out well, which stood %s: a cold "+
+			"kitchen, or older yeast. With %d minutes to go, wait; the machine goes by its clock.", at(was.Stands),
+			r.ToBake)
 	}
 	return ""
 }

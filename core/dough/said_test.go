@@ -23,9 +23,11 @@ func dose(t *testing.T, of dough.Stuff, amount string) dough.Dose {
 func TestWhatIsSaidOfADough(t *testing.T) {
 	var all []readtest.Said
 	water, flour := dose(t, dough.Water, "1 tbsp"), dose(t, dough.FlourDose, "1 tbsp")
-	some := [][]dough.Dose{nil, {dose(t, dough.Water, "1 tsp")}, {flour}, {flour, dose(t, dough.Water, "2 tsp")}, {water, water, water, water}}
-	kinds := map[string]dough.Ball{"a usual one": {}, "a batter": {Batter: true}, "a slow one": {Slow: true}, "a sticky one": {Sticky: true},
-		"a large one": {Spoons: dough.UsualSpoons(500)}}
+	some := [][]dough.Dose{nil, {dose(t, dough.Water, "1 tsp")}, {flour}, {flour, dose(t, dough.Water, "2 tsp")},
+		{water, water, water, water}}
+	kinds := map[string]dough.Ball{"a usual one": {}, "a batter": {Batter: true}, "a slow one": {Slow: true},
+		"a sticky one": {Sticky: true},
+		"a large one":  {Spoons: dough.UsualSpoons(500)}}
 	for _, seen := range dough.Looks {
 		var said readtest.Rows
 		for _, name := range []string{"a usual one", "a batter", "a slow one", "a sticky one", "a large one"} {
@@ -56,7 +58,8 @@ func TestWhatIsSaidOfADough(t *testing.T) {
 		a, _ := measure.Parse(amount, measure.US)
 		for _, of := range []dough.Stuff{dough.Water, dough.FlourDose} {
 			d := dough.Dose{Of: of, Amount: a}
-			doses.Add(t, fmt.Sprintf("%s of %s", amount, of), d.Grams(), d.Points(dough.Ball{Flour: 375, Hydration: 63}), d.Check())
+			doses.Add(t, fmt.Sprintf("%s of %s", amount, of), d.Grams(),
+				d.Points(dough.Ball{Flour: 375, Hydration: 63}), d.Check())
 		}
 	}
 	for left := range 8 {
@@ -100,7 +103,8 @@ func warmth(t *testing.T) readtest.Said {
 		kettle, ok := dough.FromKettle(250, at)
 		said.Add(t, fmt.Sprintf("250 ml of %v", at), kettle, ok, dough.CheckRoom(measure.Reading(at)))
 	}
-	for _, id := range []larder.ID{"water", "bread-flour", "butter", "egg", "sugar", "honey", "salt", "milk", "raisins"} {
+	for _, id := range []larder.ID{"water", "bread-flour", "butter", "egg", "sugar", "honey", "salt", "milk",
+		"raisins"} {
 		i, _ := larder.Get(id)
 		said.Add(t, id, dough.SpecificHeat(i))
 	}

@@ -161,7 +161,8 @@ func Liking(b kind.Bands, loaves []Formula) kind.Bands {
 		for _, w := range []struct {
 			band *kind.Band
 			v    float64
-		}{{&b.Hydration, f.Hydration}, {&b.Salt, f.Salt}, {&b.Yeast, f.Yeast}, {&b.Sugar, f.Sugar}, {&b.Fat, f.Fat}, {&b.Powder, f.Powder}} {
+		}{{&b.Hydration, f.Hydration}, {&b.Salt, f.Salt}, {&b.Yeast, f.Yeast}, {&b.Sugar, f.Sugar}, {&b.Fat, f.Fat},
+			{&b.Powder, f.Powder}} {
 			if !w.band.IsZero() {
 				*w.band = w.band.With(w.v)
 			}

@@ -27,14 +27,17 @@ func portion(t *testing.T, id larder.ID, grams measure.Grams) Portion {
 func TestBakersPercentagesCountHiddenWaterFatAndSalt(t *testing.T) {
 	raisins := portion(t, "raisins", 100)
 	f := Of([]Portion{
-		portion(t, "bread-flour", 300), portion(t, "wholemeal-flour", 100), portion(t, "milk", 200), portion(t, "egg", 50),
-		portion(t, "salted-butter", 40), portion(t, "sugar", 40), portion(t, "salt", 6), portion(t, "instant-yeast", 4), raisins,
+		portion(t, "bread-flour", 300), portion(t, "wholemeal-flour", 100), portion(t, "milk", 200),
+		portion(t, "egg", 50),
+		portion(t, "salted-butter", 40), portion(t, "sugar", 40), portion(t, "salt", 6), portion(t, "instant-yeast",
+			4), raisins,
 	})
 	for _, c := range []struct {
 		what      string
 		got, want float64
 	}{
-		{"flour", float64(f.Flour), 400}, {"hydration", f.Hydration, 55.15}, {"salt", f.Salt, 1.76375}, {"yeast", f.Yeast, 1.25},
+		{"flour", float64(f.Flour), 400}, {"hydration", f.Hydration, 55.15}, {"salt", f.Salt, 1.76375},
+		{"yeast", f.Yeast, 1.25},
 		{"sugar", f.Sugar, 10.05}, {"fat", f.Fat, 10.9375}, {"grain", f.Grain, 25}, {"hidden salt", f.Hidden, 0.26375},
 	} {
 		if math.Abs(c.got-c.want) > 1e-9 {
@@ -72,10 +75,13 @@ func TestHydrationByTheCupIsARange(t *testing.T) {
 		{"weighed flour has no range", nil, 63, 63},
 		{"an unweighed cup holds 110 g sifted to 150 g scooped: 236.25 g of water on 450 g and on 330 g",
 			[]Cupped{{Grams: 375, Cup: 125, Low: 110, High: 150}}, 52.5, 71.5909},
-		{"a cup weighed four times with a spread of 3 g: three cups deviate by 3·√(3 + 9/4) = 6.8739 g, so 361.25 to 388.75 g",
+		{"a cup weighed four times with a spread of 3 g: three cups deviate by 3·√(3 + 9/4) = 6.8739 g, so 361.25 " +
+			"to 388.75 g",
 			[]Cupped{{Grams: 375, Cup: 125, Known: known}}, 60.7721, 65.3977},
-		{"one weighed cup and two unweighed: 3·√(1 + 1/4) = 3.3541 g, twice, and 2·15 g less or 2·25 g more: 338.29 to 431.71 g",
-			[]Cupped{{Grams: 125, Cup: 125, Known: known}, {Grams: 250, Cup: 125, Low: 110, High: 150}}, 54.7245, 69.8360},
+		{"one weighed cup and two unweighed: 3·√(1 + 1/4) = 3.3541 g, twice, and 2·15 g less or 2·25 g more: 338.29 " +
+			"to 431.71 g",
+			[]Cupped{{Grams: 125, Cup: 125, Known: known}, {Grams: 250, Cup: 125, Low: 110, High: 150}}, 54.7245,
+			69.8360},
 	} {
 		low, high := f.Range(c.flours)
 		if math.Abs(low-c.low) > 0.001 || math.Abs(high-c.high) > 0.001 {
@@ -91,7 +97,8 @@ func TestASliceHoldsItsShareOfTheLoaf(t *testing.T) {
 	for _, c := range []struct {
 		what      string
 		got, want measure.Grams
-	}{{"net carbohydrate", s.NetCarbohydrate, 35.005}, {"protein", s.Protein, 6.295}, {"fat", s.Fat, 4.55}, {"fibre", s.Fibre, 1.5}, {"salt", s.Salt, 0}} {
+	}{{"net carbohydrate", s.NetCarbohydrate, 35.005}, {"protein", s.Protein, 6.295}, {"fat", s.Fat, 4.55},
+		{"fibre", s.Fibre, 1.5}, {"salt", s.Salt, 0}} {
 		if math.Abs(float64(c.got-c.want)) > 1e-9 {
 			t.Errorf("%s is %v g a slice, want %v", c.what, c.got, c.want)
 		}
@@ -100,9 +107,11 @@ func TestASliceHoldsItsShareOfTheLoaf(t *testing.T) {
 
 func TestGlutenIsAnAdditionUntilItIsAFlour(t *testing.T) {
 	little := Of([]Portion{portion(t, "wholemeal-flour", 350), portion(t, "gluten", 9), portion(t, "water", 240)})
-	much := Of([]Portion{portion(t, "lupin-flour", 60), portion(t, "oat-fibre", 40), portion(t, "gluten", 140), portion(t, "water", 240)})
+	much := Of([]Portion{portion(t, "lupin-flour", 60), portion(t, "oat-fibre", 40), portion(t, "gluten", 140),
+		portion(t, "water", 240)})
 	if little.Flour != 350 || much.Flour != 240 || much.Hydration != 100 {
-		t.Errorf("flour is %v g beside 9 g of gluten and %v g with 140 g of it (hydration %v)", little.Flour, much.Flour, much.Hydration)
+		t.Errorf("flour is %v g beside 9 g of gluten and %v g with 140 g of it (hydration %v)", little.Flour,
+			much.Flour, much.Hydration)
 	}
 }
 
@@ -111,7 +120,8 @@ func TestLikedLoavesWidenTheBands(t *testing.T) {
 	if b.Powder != (kind.Band{Low: 3, High: 6}) || !b.Hydration.IsZero() {
 		t.Errorf("a liked quick bread with 6 of baking powder makes the bands %+v", b)
 	}
-	if b := Liking(kind.BandsOf(recipe.White, 0), []Formula{{Hydration: 74, Salt: 2, Yeast: 1.5, Sugar: 3, Fat: 3}}); b.Hydration != (kind.Band{Low: 57, High: 74}) || b.Salt != (kind.Band{Low: 1.6, High: 2.8}) {
+	if b := Liking(kind.BandsOf(recipe.White, 0), []Formula{{Hydration: 74, Salt: 2, Yeast: 1.5, Sugar: 3,
+		Fat: 3}}); b.Hydration != (kind.Band{Low: 57, High: 74}) || b.Salt != (kind.Band{Low: 1.6, High: 2.8}) {
 		t.Errorf("a liked loaf of 74 makes the bands %+v", b)
 	}
 }

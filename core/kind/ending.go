@@ -39,15 +39,22 @@ var (
 		"It sticks? Wait 2 to 3 minutes, then turn the wing nut below a little. No metal in the pan: wood or plastic.",
 		PaddleInLoaf,
 	}
-	lean       = Ending{"Ready: take the loaf out.", "", turned, OnRack, 20, 60, Band{90, 96}, true, "Bread keeps for 2 to 3 days in a cloth or a paper bag, and freezes well in slices."}
-	enriched   = Ending{"Ready: take the loaf out.", "", turned, OnRack, 20, 60, Band{88, 92}, true, "It keeps soft for 3 to 4 days in a bag."}
-	close      = Ending{"Ready: take the loaf out.", "", turned, OnRack, 30, 120, Band{93, 97}, true, "It cuts better the day after, and keeps for 4 to 5 days in a cloth."}
-	glutenFree = Ending{"Ready: take the loaf out.", "", turned, OnRack, 30, 90, Band{96, 99}, false, "It dries fast: slice what is left when it is cold, and freeze it."}
-	cake       = Ending{"Ready: take it out.", "", []string{turned[0],
-		"Out at once, or after ten minutes in the open pan where it is fragile: it breaks more easily than bread.", turned[2], turned[3]},
-		OnRack, 40, 120, Band{94, 97}, false, "In a tin it keeps for 3 to 4 days; what has fresh fruit in it, in the fridge."}
+	lean = Ending{"Ready: take the loaf out.", "", turned, OnRack, 20, 60, Band{90, 96}, true,
+		"Bread keeps for 2 to 3 days in a cloth or a paper bag, and freezes well in slices."}
+	enriched = Ending{"Ready: take the loaf out.", "", turned, OnRack, 20, 60, Band{88, 92}, true,
+		"It keeps soft for 3 to 4 days in a bag."}
+	close = Ending{"Ready: take the loaf out.", "", turned, OnRack, 30, 120, Band{93, 97}, true,
+		"It cuts better the day after, and keeps for 4 to 5 days in a cloth."}
+	glutenFree = Ending{"Ready: take the loaf out.", "", turned, OnRack, 30, 90, Band{96, 99}, false,
+		"It dries fast: slice what is left when it is cold, and freeze it."}
+	cake = Ending{"Ready: take it out.", "", []string{turned[0],
+		"Out at once, or after ten minutes in the open pan where it is fragile: it breaks more easily than bread.",
+		turned[2], turned[3]},
+		OnRack, 40, 120, Band{94, 97}, false, "In a tin it keeps for 3 to 4 days; what has fresh fruit in it, in " +
+			"the fridge."}
 	shaped = Ending{Ready: "The dough is ready: take it out and shape it.", Out: []string{
-		"Switch the machine off, so that it does not begin to warm.", "Tip the dough on to a floured board.", PaddleInDough},
+		"Switch the machine off, so that it does not begin to warm.", "Tip the dough on to a floured board.",
+		PaddleInDough},
 		Keeps: "Dough that is not wanted now waits in the fridge, covered, until tomorrow."}
 	rolled = Ending{Ready: "The dough is ready: take it out, cover it, and let it rest before rolling.", Out: []string{
 		"Switch the machine off: a pasta dough is not to get warm.", PaddleInDough},
@@ -56,16 +63,19 @@ var (
 		"It should be full of bubbles, and smell sour and clean. Pink streaks or a smell of rot: throw it away.",
 		"With a plastic spoon into a clean jar, its lid laid on loosely."},
 		On: InJar, Keeps: "In the fridge, fed with flour and water once a week."}
-	preserved = Ending{Heats: "It begins to boil: lid shut, hands away.", Ready: "Ready: switch the machine off and lift the pan out. It is hotter than any bread.", Out: []string{
-		"Thick gloves: boiling sugar sticks and burns.", "Stir, skim, and pour it into warm clean jars. Leave the paddle in the pan.",
-		"Lids on when it has cooled. It thickens as it chills."},
+	preserved = Ending{Heats: "It begins to boil: lid shut, hands away.",
+		Ready: "Ready: switch the machine off and lift the pan out. It is hotter than any bread.", Out: []string{
+			"Thick gloves: boiling sugar sticks and burns.",
+			"Stir, skim, and pour it into warm clean jars. Leave the paddle in the pan.",
+			"Lids on when it has cooled. It thickens as it chills."},
 		On: InJar, Keeps: "Not shelf-stable: 3 to 4 weeks in the fridge, or frozen."}
 	set = Ending{Ready: "Ready: lift the pan out without shaking it.", Out: []string{
 		"Into clean jars, and into the fridge for some hours before it is eaten."},
 		On: InJar, Keeps: "In the fridge for a week. Keep three spoonfuls to begin the next."}
 	baked = Ending{Ready: "Ready: try its middle, then take it out.", Out: []string{turned[0],
 		"A thermometer into the middle: meat wants 71 °C, poultry 74 °C. Not there yet: some minutes more.", turned[1]},
-		On: OnBoard, Slice: 10, Clean: 20, Core: Band{71, 99}, Keeps: "What is left goes in the fridge within two hours."}
+		On: OnBoard, Slice: 10, Clean: 20, Core: Band{71, 99},
+		Keeps: "What is left goes in the fridge within two hours."}
 )
 
 // fruit is what a preserve wants before it is measured.

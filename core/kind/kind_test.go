@@ -16,8 +16,10 @@ func TestAFigureIsJudgedByItsBand(t *testing.T) {
 		low, high float64
 		want      Verdict
 	}{
-		{usual, 60, 60, Inside}, {usual, 57, 72, Inside}, {usual, edge, edge, Inside}, {usual, 72 + 1e-9, 72 + 1e-9, Inside},
-		{usual, 56.9, 56.9, Below}, {usual, 72.1, 80, Above}, {usual, 54, 60, MayBe}, {usual, 70, 74, MayBe}, {usual, 50, 80, MayBe},
+		{usual, 60, 60, Inside}, {usual, 57, 72, Inside}, {usual, edge, edge, Inside}, {usual, 72 + 1e-9, 72 + 1e-9,
+			Inside},
+		{usual, 56.9, 56.9, Below}, {usual, 72.1, 80, Above}, {usual, 54, 60, MayBe}, {usual, 70, 74, MayBe},
+		{usual, 50, 80, MayBe},
 		{Band{}, 3, 3, NoBand},
 	} {
 		if got := c.band.Judge(c.low, c.high); got != c.want {
@@ -38,7 +40,8 @@ func TestThirstyGrainRaisesTheHydrationBand(t *testing.T) {
 
 func TestEveryKindHasARow(t *testing.T) {
 	for _, k := range recipe.Kinds {
-		if r := Of(k); r.Low <= 0 && r.OfAll.IsZero() || r.High < r.Low || r.Loose && !r.Batter || r.Ending.Ready == "" || r.Ending.Keeps == "" {
+		if r := Of(k); r.Low <= 0 && r.OfAll.IsZero() || r.High < r.Low || r.Loose && !r.Batter ||
+			r.Ending.Ready == "" || r.Ending.Keeps == "" {
 			t.Errorf("%s has the row %+v", k, r)
 		}
 	}

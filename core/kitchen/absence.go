@@ -19,7 +19,8 @@ type Absence struct {
 // mostAbsences is how many a kitchen keeps.
 const mostAbsences = 400
 
-// Absent is the absence that holds an instant; ok is false where somebody is home. Of several it is the one that ends last.
+// Absent is the absence that holds an instant; ok is false where somebody is home. Of several it is the one that ends
+// last.
 func (k Kitchen) Absent(at time.Time) (a Absence, ok bool) {
 	for _, one := range k.Absences {
 		if !at.Before(one.From) && at.Before(one.To) && (!ok || one.To.After(a.To)) {
@@ -44,7 +45,10 @@ func (k Kitchen) WithAbsences(more []Absence, now time.Time) Kitchen {
 
 // WithoutAbsences is the kitchen without some absences.
 func (k Kitchen) WithoutAbsences(some []Absence) Kitchen {
-	k.Absences = slices.DeleteFunc(slices.Clone(k.Absences), func(a Absence) bool { return slices.ContainsFunc(some, a.same) })
+	k.Absences = slices.DeleteFunc(slices.Clone(k.Absences), func(a Absence) bool {
+		return slices.ContainsFunc(some,
+			a.same)
+	})
 	return k
 }
 

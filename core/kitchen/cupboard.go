@@ -87,7 +87,8 @@ type Pack struct {
 const yeastKeeps = 4 * 30
 
 // Proof is the test of yeast in doubt.
-const Proof = "Test it: half a cup of water at 40 °C, 1 tsp sugar, 2 1/4 tsp yeast. In 10 minutes the froth should have doubled."
+const Proof = "Test it: half a cup of water at 40 °C, 1 tsp sugar, 2 1/4 tsp yeast. In 10 minutes the froth should " +
+	"have doubled."
 
 // Worry is what is wrong with a pack on a day, or nothing.
 func (p Pack) Worry(i *larder.Ingredient, today Date) string {
@@ -104,7 +105,8 @@ func (p Pack) Worry(i *larder.Ingredient, today Date) string {
 			say += " Smell and taste it before you measure."
 		}
 	case yeast && !p.Opened.IsZero() && open > yeastKeeps:
-		say = fmt.Sprintf("The %s was opened on %s, %s ago; it keeps about four months in the fridge.", what, p.Opened.InWords(), days(open))
+		say = fmt.Sprintf("The %s was opened on %s, %s ago; it keeps about four months in the fridge.", what,
+			p.Opened.InWords(), days(open))
 	}
 	if say != "" && yeast {
 		say += " " + Proof
@@ -192,10 +194,13 @@ const (
 )
 
 func (k Kitchen) checkCupboard() error {
-	if len(k.Packs) > mostPacks || len(k.Stock) > mostStock || len(k.Cups) > mostPacks || len(k.Prices) > mostStock || len(k.Declined) > mostStock {
-		return fault.At("/packs", "these lists are too long: at most %d packs and %d things in stock", mostPacks, mostStock)
+	if len(k.Packs) > mostPacks || len(k.Stock) > mostStock || len(k.Cups) > mostPacks || len(k.Prices) > mostStock ||
+		len(k.Declined) > mostStock {
+		return fault.At("/packs", "these lists are too long: at most %d packs and %d things in stock", mostPacks,
+			mostStock)
 	}
-	return validate.First(k.checkPacks(), k.checkStock(), k.checkPrices(), validate.Short("/money", "the sign of the currency", k.Money, longMoney), k.checkAbsences(), k.checkCups())
+	return validate.First(k.checkPacks(), k.checkStock(), k.checkPrices(), validate.Short("/money",
+		"the sign of the currency", k.Money, longMoney), k.checkAbsences(), k.checkCups())
 }
 
 func (k Kitchen) checkPacks() error {

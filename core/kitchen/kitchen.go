@@ -99,7 +99,8 @@ const DefaultLead machine.Minutes = 15
 // New is a kitchen with the default measures and schools.
 func New(name, zone string) Kitchen {
 	return Kitchen{Name: name, Zone: zone, Standard: measure.US, Measures: measure.DefaultMeasures(measure.US),
-		Yeast: scale.Eased, Eggs: scale.Whole, EggSize: Large, Salt: kind.Booklet, Weights: measure.InGrams, Lead: DefaultLead,
+		Yeast: scale.Eased, Eggs: scale.Whole, EggSize: Large, Salt: kind.Booklet, Weights: measure.InGrams,
+		Lead:  DefaultLead,
 		Quiet: Quiet{From: 22 * 60, To: 6*60 + 30}}.Filled()
 }
 
@@ -179,7 +180,8 @@ const (
 
 func (k Kitchen) checkJug() error {
 	j := k.Jug
-	switch volume := j.Step.Unit.Facts().Dimension == measure.Volume && j.Holds.Unit.Facts().Dimension == measure.Volume; {
+	switch volume := j.Step.Unit.Facts().Dimension == measure.Volume &&
+		j.Holds.Unit.Facts().Dimension == measure.Volume; {
 	case j.IsZero() && j.Step.Quantity.Sign() == 0:
 		return nil
 	case !volume || j.Step.Millilitres() < smallest || j.Step.UpTo.Sign() != 0:
@@ -214,7 +216,8 @@ func (k Kitchen) Check() error {
 	for n, m := range k.Measures {
 		at := fmt.Sprintf("/measures/%d", n)
 		if v := m.Amount.Millilitres(); v < smallest || v > largest || m.Amount.UpTo.Sign() != 0 {
-			return fault.At(at+"/amount", "a measure holds a volume of %.1f ml to %.0f ml, not %s", smallest, float64(largest), m.Amount)
+			return fault.At(at+"/amount", "a measure holds a volume of %.1f ml to %.0f ml, not %s", smallest,
+				float64(largest), m.Amount)
 		}
 		if err := validate.Short(at+"/name", "the measure's name", m.Name, longName); err != nil {
 			return err

@@ -46,7 +46,8 @@ func TestAJarPastItsTimeIsWarnedOf(t *testing.T) {
 		{"best before yesterday", dry, Pack{BestBefore: date(t, "2026-11-24")}, "a day ago"},
 		{"yeast in doubt is tested", dry, Pack{BestBefore: date(t, "2026-11-24")}, "froth should have doubled"},
 		{"opened 120 days ago is in order", dry, Pack{Opened: date(t, "2026-07-28")}, ""},
-		{"opened 121 days ago", dry, Pack{Opened: date(t, "2026-07-27"), Name: "jar"}, "(jar) was opened on 27 July 2026, 4 months ago"},
+		{"opened 121 days ago", dry, Pack{Opened: date(t, "2026-07-27"), Name: "jar"},
+			"(jar) was opened on 27 July 2026, 4 months ago"},
 		{"flour is smelled", wholemeal, Pack{BestBefore: date(t, "2026-10-01")}, "Smell and taste it"},
 		{"flour may stand open", wholemeal, Pack{Opened: date(t, "2026-01-01")}, ""},
 	} {
@@ -72,7 +73,8 @@ func TestAGoodPackOutweighsABadOne(t *testing.T) {
 }
 
 func TestAKitchenThatCannotBeIsRefusedAtItsField(t *testing.T) {
-	cup := larder.Cup{Filling: larder.Spooned, Flour: "bread-flour", Measure: measure.Of(1, 1, measure.Cup), Weighings: []measure.Grams{90, 125, 270}}
+	cup := larder.Cup{Filling: larder.Spooned, Flour: "bread-flour", Measure: measure.Of(1, 1, measure.Cup),
+		Weighings: []measure.Grams{90, 125, 270}}
 	hot, _ := measure.ParseTemperature("60 °C")
 	for pointer, change := range map[string]func(*Kitchen){
 		"/name":             func(k *Kitchen) { k.Name = " " },
@@ -94,7 +96,8 @@ func TestAKitchenThatCannotBeIsRefusedAtItsField(t *testing.T) {
 			k.Jug = measure.Jug{Step: measure.Of(25, 1, measure.Gram), Holds: measure.Of(500, 1, measure.Millilitre)}
 		},
 		"/jug/holds": func(k *Kitchen) {
-			k.Jug = measure.Jug{Step: measure.Of(25, 1, measure.Millilitre), Holds: measure.Of(3001, 1, measure.Millilitre)}
+			k.Jug = measure.Jug{Step: measure.Of(25, 1, measure.Millilitre), Holds: measure.Of(3001, 1,
+				measure.Millilitre)}
 		},
 		"/measures/0/amount": func(k *Kitchen) { k.Measures[0].Amount = measure.Of(0, 1, measure.Cup) },
 	} {
@@ -115,7 +118,8 @@ func TestAKitchenThatCannotBeIsRefusedAtItsField(t *testing.T) {
 }
 
 func TestAClockOfTwelveHoursSaysWhichHalf(t *testing.T) {
-	for clock, want := range map[Clock]string{0: "12:00 am", 5: "12:05 am", 7 * 60: "7:00 am", 11*60 + 59: "11:59 am", 12 * 60: "12:00 pm", 19*60 + 5: "7:05 pm", 23*60 + 59: "11:59 pm"} {
+	for clock, want := range map[Clock]string{0: "12:00 am", 5: "12:05 am", 7 * 60: "7:00 am", 11*60 + 59: "11:59 am",
+		12 * 60: "12:00 pm", 19*60 + 5: "7:05 pm", 23*60 + 59: "11:59 pm"} {
 		if got := Of12.Text(clock); got != want {
 			t.Errorf("%v is %q on a clock of twelve hours, want %q", clock, got, want)
 		}
@@ -134,7 +138,8 @@ func TestQuietHoursReachOverMidnight(t *testing.T) {
 		return c
 	}
 	q := Quiet{clock("22:30"), clock("6:30")}
-	for s, quiet := range map[string]bool{"22:29": false, "22:30": true, "03:20": true, "06:29": true, "06:30": false, "12:00": false} {
+	for s, quiet := range map[string]bool{"22:29": false, "22:30": true, "03:20": true, "06:29": true, "06:30": false,
+		"12:00": false} {
 		if q.Holds(int(clock(s))) != quiet {
 			t.Errorf("%s is quiet: %v", s, !quiet)
 		}

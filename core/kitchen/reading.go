@@ -46,7 +46,8 @@ func (k Kitchen) Correct(name string, means larder.ID) (Kitchen, error) {
 		return k, fault.At("/is", "%q is not in the larder", vocab.Clip(string(means)))
 	}
 	s := spelling(name)
-	k.Readings = append(slices.DeleteFunc(slices.Clone(k.Readings), func(r Reading) bool { return r.Spelling == s }), Reading{s, means})
+	k.Readings = append(slices.DeleteFunc(slices.Clone(k.Readings), func(r Reading) bool { return r.Spelling == s }),
+		Reading{s, means})
 	return k, k.Check()
 }
 
@@ -60,7 +61,8 @@ func (k Kitchen) Explain(name string, a larder.Answer) (Kitchen, error) {
 	if !ok {
 		return k, fault.At("/answer/like", "%q is not in the larder", vocab.Clip(string(a.Like)))
 	}
-	k.Facts = append(slices.DeleteFunc(slices.Clone(k.Facts), func(f larder.Ingredient) bool { return f.ID == i.ID }), i)
+	k.Facts = append(slices.DeleteFunc(slices.Clone(k.Facts), func(f larder.Ingredient) bool { return f.ID == i.ID }),
+		i)
 	return k.Correct(name, i.ID) // however it is spelled
 }
 

@@ -11,15 +11,18 @@ import (
 // What a household says once of a name holds for every card and plan after it, and can be taken back.
 func TestANameIsAskedAboutOnce(t *testing.T) {
 	k := New("Galley", "UTC")
-	if f := k.Find("Granny's mix"); f.Sure != larder.Nowhere || !f.Ingredient.Spoils || f.Ingredient.Dispenser != larder.NoHopper {
+	if f := k.Find("Granny's mix"); f.Sure != larder.Nowhere || !f.Ingredient.Spoils ||
+		f.Ingredient.Dispenser != larder.NoHopper {
 		t.Errorf("a name that nobody explained is %+v", f)
 	}
-	k, err := k.Explain("Granny's mix", larder.Answer{Like: "sunflower-seed", Keeps: true, Allergens: []larder.Allergen{larder.Sesame}, PerCup: 130})
+	k, err := k.Explain("Granny's mix", larder.Answer{Like: "sunflower-seed", Keeps: true,
+		Allergens: []larder.Allergen{larder.Sesame}, PerCup: 130})
 	if err != nil {
 		t.Fatal(err)
 	}
 	f := k.Find("granny’s  MIX")
-	if f.Sure != larder.Plainly || f.Ingredient.Spoils || f.Ingredient.PerCup != 130 || f.Ingredient.Like != "sunflower seed" || len(f.Ingredient.Allergens) != 1 {
+	if f.Sure != larder.Plainly || f.Ingredient.Spoils || f.Ingredient.PerCup != 130 ||
+		f.Ingredient.Like != "sunflower seed" || len(f.Ingredient.Allergens) != 1 {
 		t.Errorf("explained, it is %+v", f)
 	}
 	if i, ok := k.Ingredient(f.Ingredient.ID); !ok || i.Unknown || i.Spoils {

@@ -21,15 +21,18 @@ func TestWhatAKitchenKnows(t *testing.T) {
 		return d
 	}
 	k := kitchen.New("Test", "Europe/London")
-	k.Stock = []kitchen.Stocked{{Ingredient: "bread-flour", Grams: 900}, {Ingredient: "salt", Grams: 0}, {Ingredient: "active-dry-yeast", Grams: 4}}
-	k.Prices = []kitchen.Price{{Ingredient: "bread-flour", Grams: 1500, Cost: 1.8}, {Ingredient: "egg", Grams: 600, Cost: 3.1}}
+	k.Stock = []kitchen.Stocked{{Ingredient: "bread-flour", Grams: 900}, {Ingredient: "salt", Grams: 0},
+		{Ingredient: "active-dry-yeast", Grams: 4}}
+	k.Prices = []kitchen.Price{{Ingredient: "bread-flour", Grams: 1500, Cost: 1.8}, {Ingredient: "egg", Grams: 600,
+		Cost: 3.1}}
 	k.Packs = []kitchen.Pack{{Ingredient: "active-dry-yeast", Opened: day("2026-01-02")},
 		{Ingredient: "milk", BestBefore: day("2026-05-01"), Name: "blue jug"},
 		{Ingredient: "instant-yeast", BestBefore: day("2026-05-10"), Opened: day("2026-04-30")}}
 	k.Prefer = []kitchen.Preference{{Ingredient: "bread-flour", Measure: k.Measures[1]}}
 	k.EggSize = kitchen.ExtraLarge
 	var known, packs, days, hours, absent, written readtest.Rows
-	for _, id := range []larder.ID{"bread-flour", "salt", "active-dry-yeast", "egg", "milk", "instant-yeast", "no-such"} {
+	for _, id := range []larder.ID{"bread-flour", "salt", "active-dry-yeast", "egg", "milk", "instant-yeast",
+		"no-such"} {
 		here, ok := k.Ingredient(id)
 		has, counted := k.Has(id)
 		price, priced := k.Price(id)
@@ -37,7 +40,8 @@ func TestWhatAKitchenKnows(t *testing.T) {
 		if ok {
 			each = here.Each
 		}
-		known.Add(t, id, fmt.Sprintf("known %t, each %g g, has %g (%t), some %t, price %g (%t), by %v", ok, float64(each),
+		known.Add(t, id, fmt.Sprintf("known %t, each %g g, has %g (%t), some %t, price %g (%t), by %v", ok,
+			float64(each),
 			float64(has), counted, k.HasSome(id), price, priced, k.Preferred(id)))
 	}
 	for _, p := range k.Packs {
@@ -49,7 +53,8 @@ func TestWhatAKitchenKnows(t *testing.T) {
 	}
 	for n := range 12 {
 		today := day("2026-04-25").AddDays(n)
-		days.Add(t, today, today.InWords(), today.Since(day("2026-01-02")), kitchen.WeekdayOf(today), k.WeekOf(today), today.AddMonths(n).String())
+		days.Add(t, today, today.InWords(), today.Since(day("2026-01-02")), kitchen.WeekdayOf(today), k.WeekOf(today),
+			today.AddMonths(n).String())
 	}
 	for _, q := range []kitchen.Quiet{{From: 22 * 60, To: 6*60 + 30}, {From: 60, To: 300}, {}} {
 		for minute := 0; minute < 24*60; minute += 29 {
@@ -71,10 +76,12 @@ func TestWhatAKitchenKnows(t *testing.T) {
 	for _, lengths := range measure.AllLengths {
 		for _, sign := range measure.DecimalSigns {
 			k.Lengths, k.Decimal = lengths, sign
-			written.Add(t, fmt.Sprintf("%s, %s", lengths, sign), k.Length(0), k.Length(12), k.Length(-31), k.Length(190),
+			written.Add(t, fmt.Sprintf("%s, %s", lengths, sign), k.Length(0), k.Length(12), k.Length(-31),
+				k.Length(190),
 				k.Weight(7.46, true), k.Weight(1234.6, false), fmt.Sprint(k.Check()))
 		}
 	}
-	readtest.Hold(t, []readtest.Said{{Name: "what it has", Value: &known}, {Name: "packs", Value: &packs}, {Name: "days", Value: &days},
+	readtest.Hold(t, []readtest.Said{{Name: "what it has", Value: &known}, {Name: "packs", Value: &packs},
+		{Name: "days", Value: &days},
 		{Name: "hours", Value: &hours}, {Name: "absences", Value: &absent}, {Name: "written", Value: &written}})
 }

@@ -37,7 +37,8 @@ const (
 	scaleStep = 1.0 // g that a kitchen scale reads to: no spread is known finer
 )
 
-var filled = map[Filling]float64{Sifted: lightest, Sprinkled: 118.0 / 125, Spooned: 1, Heaped: 135.0 / 125, Scooped: 145.0 / 125}
+var filled = map[Filling]float64{Sifted: lightest, Sprinkled: 118.0 / 125, Spooned: 1, Heaped: 135.0 / 125,
+	Scooped: 145.0 / 125}
 
 // Cup is a kitchen's own cup of one flour: how it is filled, and what it weighed.
 type Cup struct {
@@ -69,7 +70,8 @@ func (c Cup) Calibrate() (Known, error) {
 	}
 	for _, g := range c.Weighings {
 		if perMl := float64(g) / ml; !(perMl >= 0.2 && perMl <= 1.3) {
-			return Known{}, fmt.Errorf("%g g of flour in %s cannot be: it holds about %.0f g", float64(g), c.Measure, ml*125/236.588)
+			return Known{}, fmt.Errorf("%g g of flour in %s cannot be: it holds about %.0f g", float64(g), c.Measure,
+				ml*125/236.588)
 		}
 	}
 	if n == 0 {
@@ -77,7 +79,8 @@ func (c Cup) Calibrate() (Known, error) {
 	}
 	least, most := slices.Min(c.Weighings), slices.Max(c.Weighings)
 	if most > 1.8*least {
-		return Known{}, fmt.Errorf("%g g and %g g cannot be of the same cup filled in one way: weigh again", float64(least), float64(most))
+		return Known{}, fmt.Errorf("%g g and %g g cannot be of the same cup filled in one way: weigh again",
+			float64(least), float64(most))
 	}
 	k := Known{Weighed: n, Enough: n >= leastCups, StillNeed: max(0, leastCups-n)}
 	for _, g := range c.Weighings {

@@ -60,7 +60,8 @@ func TestTheOddWeighingIsPointedOut(t *testing.T) {
 		grams []measure.Grams
 		odd   int // -1: none
 	}{
-		{[]measure.Grams{125, 127, 160}, 2}, {[]measure.Grams{98, 125, 127, 126}, 0}, {[]measure.Grams{120, 125, 130}, -1},
+		{[]measure.Grams{125, 127, 160}, 2}, {[]measure.Grams{98, 125, 127, 126}, 0}, {[]measure.Grams{120, 125, 130},
+			-1},
 		{[]measure.Grams{125, 125, 125}, -1}, {[]measure.Grams{125, 126, 124, 128}, -1},
 	} {
 		k, err := cup(c.grams...).Calibrate()
@@ -74,8 +75,9 @@ func TestWeighingsThatCannotBeAreRefused(t *testing.T) {
 	tall := cup(100)
 	tall.Measure = measure.Of(9, 1, measure.Cup)
 	for says, c := range map[string]Cup{
-		"cannot be of the same cup": cup(90, 130, 280), "cannot be: it holds about": cup(2000), "weigh a measure of": tall,
-		"are plenty": cup(make([]measure.Grams, 13)...),
+		"cannot be of the same cup": cup(90, 130, 280), "cannot be: it holds about": cup(2000),
+		"weigh a measure of": tall,
+		"are plenty":         cup(make([]measure.Grams, 13)...),
 	} {
 		if _, err := c.Calibrate(); err == nil || !strings.Contains(err.Error(), says) {
 			t.Errorf("%v: %v, want it to say %q", c.Weighings, err, says)

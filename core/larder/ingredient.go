@@ -65,7 +65,8 @@ const (
 	Sulphites   Allergen = "sulphites"
 )
 
-var Allergens = []Allergen{Wheat, Rye, Barley, Oats, Milk, Eggs, Nuts, Peanuts, Soya, Sesame, Lupin, Celery, Mustard, Fish, Crustaceans, Molluscs, Sulphites}
+var Allergens = []Allergen{Wheat, Rye, Barley, Oats, Milk, Eggs, Nuts, Peanuts, Soya, Sesame, Lupin, Celery, Mustard,
+	Fish, Crustaceans, Molluscs, Sulphites}
 
 func (a Allergen) Words() []string { return vocab.List(Allergens) }
 func (a *Allergen) UnmarshalText(text []byte) error {
@@ -198,17 +199,18 @@ type Ingredient struct {
 	Raising   float64       `json:"raising,omitzero"`   // g of baking powder that 1 g stands for
 	Shell     bool          `json:"shell,omitzero"`     // a whole egg, of which a kitchen has a size of its own
 	Spoils    bool          `json:"spoils,omitzero"`    // at room temperature, during a delay
-	Raw       bool          `json:"raw,omitzero"`       // meat or fish that is raw, or may be: it stays cold until it goes in
-	Milky     bool          `json:"milky,omitzero"`     // its sugar is milk sugar, which the sugar band leaves out
-	Browns    bool          `json:"browns,omitzero"`    // its sugar, milk or egg darkens the crust
-	Melts     bool          `json:"melts,omitzero"`     // in the warm dough
-	Breaks    bool          `json:"breaks,omitzero"`    // up in kneading, and then counts as liquid
-	Allergens []Allergen    `json:"allergens,omitzero"`
-	State     State         `json:"state,omitzero"`
-	Dispenser Hopper        `json:"dispenser,omitzero"`
-	Prep      string        `json:"prep,omitzero"`    // what an add-in wants beforehand
-	Like      string        `json:"like,omitzero"`    // what a kitchen said that its own ingredient is like
-	Unknown   bool          `json:"unknown,omitzero"` // nobody has said yet what it is
+	// meat or fish that is raw, or may be: it stays cold until it goes in
+	Raw       bool       `json:"raw,omitzero"`
+	Milky     bool       `json:"milky,omitzero"`  // its sugar is milk sugar, which the sugar band leaves out
+	Browns    bool       `json:"browns,omitzero"` // its sugar, milk or egg darkens the crust
+	Melts     bool       `json:"melts,omitzero"`  // in the warm dough
+	Breaks    bool       `json:"breaks,omitzero"` // up in kneading, and then counts as liquid
+	Allergens []Allergen `json:"allergens,omitzero"`
+	State     State      `json:"state,omitzero"`
+	Dispenser Hopper     `json:"dispenser,omitzero"`
+	Prep      string     `json:"prep,omitzero"`    // what an add-in wants beforehand
+	Like      string     `json:"like,omitzero"`    // what a kitchen said that its own ingredient is like
+	Unknown   bool       `json:"unknown,omitzero"` // nobody has said yet what it is
 }
 
 // WhyNoHopper says in one word what keeps an ingredient out of a dispenser; empty for what may go in one.
@@ -257,7 +259,8 @@ const (
 
 // Check says what about a row of the larder cannot be.
 func (i Ingredient) Check() error {
-	if err := validate.First(validate.Name("/name", "the ingredient", i.Name, longName), validate.Short("/prep", "what it wants beforehand", i.Prep, longPrep), validate.Check(i)); err != nil {
+	if err := validate.First(validate.Name("/name", "the ingredient", i.Name, longName), validate.Short("/prep",
+		"what it wants beforehand", i.Prep, longPrep), validate.Check(i)); err != nil {
 		return err
 	}
 	s := i.Shares

@@ -55,9 +55,11 @@ func sane(t *testing.T, i Ingredient) {
 		t.Errorf("%s spoils, with nothing in it to spoil", i.ID)
 	case density < least || density > most:
 		t.Errorf("%s: %.2f g/ml is no density for %s (%.2f to %.2f)", i.ID, density, i.Kind, least, most)
-	case i.Kind == Fat && i.Shares.Fat < 20, i.Kind == Sugar && i.Shares.Sugar < 90, i.Kind == Salt && i.Shares.Salt < 30, i.Kind == Liquid && i.Shares.Water < 30:
+	case i.Kind == Fat && i.Shares.Fat < 20, i.Kind == Sugar && i.Shares.Sugar < 90, i.Kind == Salt &&
+		i.Shares.Salt < 30, i.Kind == Liquid && i.Shares.Water < 30:
 		t.Errorf("%s has too little of what makes it %s: %+v", i.ID, i.Kind, i.Shares)
-	case slices.Contains([]Grain{OfWheat}, i.Grain) && !has(Wheat), i.Grain == OfRye && !has(Rye), i.Grain == OfBarley && !has(Barley), i.Grain == OfOats && !has(Oats):
+	case slices.Contains([]Grain{OfWheat}, i.Grain) && !has(Wheat), i.Grain == OfRye && !has(Rye),
+		i.Grain == OfBarley && !has(Barley), i.Grain == OfOats && !has(Oats):
 		t.Errorf("%s is of %s, which its allergens leave out", i.ID, i.Grain)
 	case i.Strength != NoStrength && i.Grain != OfWheat:
 		t.Errorf("%s has the strength of a wheat flour and is none", i.ID)
@@ -70,7 +72,8 @@ func sane(t *testing.T, i Ingredient) {
 
 // densities are what a household's measure of each kind can weigh, g/ml.
 var densities = map[Kind][2]measure.Grams{
-	Liquid: {0.55, 1.2}, Egg: {0.9, 1.15}, Fat: {0.5, 1.3}, Syrup: {1.2, 1.5}, Sugar: {0.5, 1}, Salt: {0.5, 1.3}, DryMilk: {0.25, 0.6}, Flour: {0.2, 0.85},
+	Liquid: {0.55, 1.2}, Egg: {0.9, 1.15}, Fat: {0.5, 1.3}, Syrup: {1.2, 1.5}, Sugar: {0.5, 1}, Salt: {0.5, 1.3},
+	DryMilk: {0.25, 0.6}, Flour: {0.2, 0.85},
 	DryExtra: {0.04, 1.2}, Yeast: {0.5, 0.75}, Leavening: {0.8, 1.2}, Extra: {0.1, 1.3}, Puree: {0.5, 1.3},
 }
 
@@ -79,7 +82,8 @@ func TestWeighingByCupSpoonAndPiece(t *testing.T) {
 		name, amount string
 		grams        float64
 	}{
-		{"bread flour", "3 cups", 375}, {"strong flour", "1 1/2 cups", 187.5}, {"salt", "1 1/2 tsp", 9}, {"eggs", "2", 100},
+		{"bread flour", "3 cups", 375}, {"strong flour", "1 1/2 cups", 187.5}, {"salt", "1 1/2 tsp", 9},
+		{"eggs", "2", 100},
 		{"active dry yeast", "2 1/4 tsp", 6.975}, {"active dry yeast", "1 packet", 7}, {"honey", "1 tbsp", 21.25},
 		{"butter", "1 stick", 113.5}, {"water", "250 ml", 250.0127}, {"Orange Zest", "1", 6},
 	} {
@@ -105,7 +109,8 @@ func TestWeighingByCupSpoonAndPiece(t *testing.T) {
 
 // What a kitchen says of an ingredient of its own is held to what can be, field by field, at the edge.
 func TestAnIngredientThatCannotBeIsRefused(t *testing.T) {
-	good := Ingredient{ID: "own", Name: "own", Kind: Flour, PerCup: 120, FlourPart: 1, Lightest: 110, Heaviest: 140, Shares: Shares{Starch: 70, Protein: 12, Water: 14}}
+	good := Ingredient{ID: "own", Name: "own", Kind: Flour, PerCup: 120, FlourPart: 1, Lightest: 110, Heaviest: 140,
+		Shares: Shares{Starch: 70, Protein: 12, Water: 14}}
 	if err := good.Check(); err != nil {
 		t.Fatalf("a good flour is refused: %v", err)
 	}

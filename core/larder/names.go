@@ -82,7 +82,10 @@ func forms(name string) []string {
 // singular, each in one spelling.
 func Words(name string) []string {
 	var out []string
-	for _, w := range strings.FieldsFunc(plain(name), func(r rune) bool { return !unicode.IsLetter(r) && !unicode.IsDigit(r) && r != '%' }) {
+	for _, w := range strings.FieldsFunc(plain(name), func(r rune) bool {
+		return !unicode.IsLetter(r) &&
+			!unicode.IsDigit(r) && r != '%'
+	}) {
 		w = singular(w)
 		if s, ok := spellings[w]; ok {
 			w = s
@@ -97,7 +100,8 @@ func Words(name string) []string {
 	return out
 }
 
-var accents = strings.NewReplacer("é", "e", "è", "e", "ê", "e", "ë", "e", "à", "a", "â", "a", "ä", "a", "ç", "c", "î", "i", "ï", "i", "ñ", "n", "ô", "o", "ö", "o", "û", "u", "ü", "u", "ù", "u", "œ", "oe",
+var accents = strings.NewReplacer("é", "e", "è", "e", "ê", "e", "ë", "e", "à", "a", "â", "a", "ä", "a", "ç", "c", "î",
+	"i", "ï", "i", "ñ", "n", "ô", "o", "ö", "o", "û", "u", "ü", "u", "ù", "u", "œ", "oe",
 	"'", "", "’", "", "‘", "", "`", "", "n/c", "nc")
 
 func plain(s string) string { return accents.Replace(strings.ToLower(s)) }
@@ -110,7 +114,8 @@ func singular(w string) string {
 		return w
 	case strings.HasSuffix(w, "ies") && len(w) > 5:
 		return w[:len(w)-3] + "y"
-	case strings.HasSuffix(w, "oes"), strings.HasSuffix(w, "ches"), strings.HasSuffix(w, "shes"), strings.HasSuffix(w, "xes"):
+	case strings.HasSuffix(w, "oes"), strings.HasSuffix(w, "ches"), strings.HasSuffix(w, "shes"),
+		strings.HasSuffix(w, "xes"):
 		return w[:len(w)-2]
 	case strings.HasSuffix(w, "leaves"):
 		return w[:len(w)-3] + "f"
@@ -124,24 +129,35 @@ func singular(w string) string {
 
 // spellings bring a word to the table's spelling, usual misspellings too.
 var spellings = map[string]string{
-	"yogurt": "yoghurt", "yoghourt": "yoghurt", "fiber": "fibre", "soy": "soya", "chili": "chilli", "chile": "chilli", "chilly": "chilli", "chily": "chilli", "unflavored": "unflavoured", "flavor": "flavour", "flavored": "flavoured",
-	"flavoring": "flavouring", "color": "colour", "coloring": "colouring", "colored": "coloured", "wholewheat": "whole wheat", "wholegrain": "whole grain", "multigrain": "multi grain",
-	"stoneground": "stone ground", "flaxseed": "flax seed", "flaxmeal": "flax meal", "poppyseed": "poppy seed", "breadcrumb": "bread crumb", "gingerroot": "ginger root", "skim": "skimmed",
+	"yogurt": "yoghurt", "yoghourt": "yoghurt", "fiber": "fibre", "soy": "soya", "chili": "chilli", "chile": "chilli",
+	"chilly": "chilli", "chily": "chilli", "unflavored": "unflavoured", "flavor": "flavour", "flavored": "flavoured",
+	"flavoring": "flavouring", "color": "colour", "coloring": "colouring", "colored": "coloured",
+	"wholewheat": "whole wheat", "wholegrain": "whole grain", "multigrain": "multi grain",
+	"stoneground": "stone ground", "flaxseed": "flax seed", "flaxmeal": "flax meal", "poppyseed": "poppy seed",
+	"breadcrumb": "bread crumb", "gingerroot": "ginger root", "skim": "skimmed",
 	"nonfat": "fatfree", "gf": "glutenfree", "evoo": "extra virgin olive oil", "crystallized": "crystallised",
-	"caramelized": "caramelised", "iodized": "iodised", "homogenized": "homogenised", "pasteurized": "pasteurised", "dessicated": "desiccated", "unsulfured": "unsulphured",
-	"unsulphered": "unsulphured", "choc": "chocolate", "temp": "temperature", "wheatgerm": "wheat germ", "wheatbran": "wheat bran", "oatbran": "oat bran", "tumeric": "turmeric", "brocolli": "broccoli",
+	"caramelized": "caramelised", "iodized": "iodised", "homogenized": "homogenised", "pasteurized": "pasteurised",
+	"dessicated": "desiccated", "unsulfured": "unsulphured",
+	"unsulphered": "unsulphured", "choc": "chocolate", "temp": "temperature", "wheatgerm": "wheat germ",
+	"wheatbran": "wheat bran", "oatbran": "oat bran", "tumeric": "turmeric", "brocolli": "broccoli",
 	"gelatin": "gelatine", "orangepeel": "orange peel", "whisky": "whiskey", "parmigiana": "parmigiano",
-	"sundried": "sun dried", "sunblushed": "sun blushed", "almondmilk": "almond milk", "soymilk": "soya milk", "oatmilk": "oat milk", "cornmeal": "corn meal", "soybean": "soya bean",
-	"maccadamia": "macadamia", "rosewater": "rose water", "applesauce": "apple sauce", "sweetcorn": "sweet corn", "popcorn": "pop corn", "crabmeat": "crab meat", "sausagemeat": "sausage meat",
-	"raising": "rising", "unbleeched": "unbleached", "allpurpose": "all purpose", "ap": "all purpose", "cornflake": "corn flake", "aluminum": "aluminium",
+	"sundried": "sun dried", "sunblushed": "sun blushed", "almondmilk": "almond milk", "soymilk": "soya milk",
+	"oatmilk": "oat milk", "cornmeal": "corn meal", "soybean": "soya bean",
+	"maccadamia": "macadamia", "rosewater": "rose water", "applesauce": "apple sauce", "sweetcorn": "sweet corn",
+	"popcorn": "pop corn", "crabmeat": "crab meat", "sausagemeat": "sausage meat",
+	"raising": "rising", "unbleeched": "unbleached", "allpurpose": "all purpose", "ap": "all purpose",
+	"cornflake": "corn flake", "aluminum": "aluminium",
 	"hazlenut": "hazelnut", "tinned": "canned",
 }
 
 // pairs are words that are written as one or as two.
 var pairs = map[string]string{
-	"butter milk": "buttermilk", "sour dough": "sourdough", "non fat": "fatfree", "whole meal": "wholemeal", "corn starch": "cornstarch", "free range": "freerange", "semi sweet": "semisweet", "stone ground": "stoneground",
-	"lin seed": "linseed", "room temperature": "roomtemperature", "low fat": "lowfat", "fat free": "fatfree", "reduced fat": "reducedfat", "full fat": "fullfat", "sugar free": "sugarfree",
-	"gluten free": "glutenfree", "dairy free": "dairyfree", "low sodium": "lowsodium", "reduced sodium": "lowsodium", "low sugar": "lowsugar", "low salt": "lowsalt",
+	"butter milk": "buttermilk", "sour dough": "sourdough", "non fat": "fatfree", "whole meal": "wholemeal",
+	"corn starch": "cornstarch", "free range": "freerange", "semi sweet": "semisweet", "stone ground": "stoneground",
+	"lin seed": "linseed", "room temperature": "roomtemperature", "low fat": "lowfat", "fat free": "fatfree",
+	"reduced fat": "reducedfat", "full fat": "fullfat", "sugar free": "sugarfree",
+	"gluten free": "glutenfree", "dairy free": "dairyfree", "low sodium": "lowsodium", "reduced sodium": "lowsodium",
+	"low sugar": "lowsugar", "low salt": "lowsalt",
 }
 
 // What is read off round a name, in singular words.
@@ -174,7 +190,8 @@ const (
 
 var modifiers = func() map[string]modifier {
 	out := map[string]modifier{}
-	for m, list := range map[modifier]string{filler: fillers, cooking: cookings, colour: colours, warmth: warmths, state: states, grade: grades} {
+	for m, list := range map[modifier]string{filler: fillers, cooking: cookings, colour: colours, warmth: warmths,
+		state: states, grade: grades} {
 		for _, w := range strings.Fields(list) {
 			if old, ok := out[w]; !ok || m < old {
 				out[w] = m
@@ -257,8 +274,10 @@ func within(e entry, words []string, end int) (gaps int, fits bool) {
 
 // granted says what is taken for granted with a name that leaves it open.
 var granted = map[string]string{
-	"flour": "Taken for plain flour; bread flour rises higher.", "white flour": "Taken for plain flour; bread flour rises higher.", "wheat flour": "Taken for plain flour; bread flour rises higher.",
-	"yeast": "Taken for active dry yeast.",
+	"flour":       "Taken for plain flour; bread flour rises higher.",
+	"white flour": "Taken for plain flour; bread flour rises higher.",
+	"wheat flour": "Taken for plain flour; bread flour rises higher.",
+	"yeast":       "Taken for active dry yeast.",
 }
 
 // Find finds an ingredient by a name as cards have it, by its head noun in whole words: "unsalted
@@ -367,7 +386,8 @@ func near(words []string) []Ingredient {
 				}
 				tried = append(tried, other)
 				mended := slices.Replace(slices.Clone(words), n, n+1, other)
-				if e, ok := match(mended); ok && len(out) < 3 && !slices.ContainsFunc(out, func(i Ingredient) bool { return i.ID == table[e.row].ID }) {
+				if e, ok := match(mended); ok && len(out) < 3 && !slices.ContainsFunc(out,
+					func(i Ingredient) bool { return i.ID == table[e.row].ID }) {
 					out = append(out, table[e.row])
 				}
 			}
@@ -389,7 +409,8 @@ func oneSlip(a, b []rune) bool {
 	a, b = a[same:], b[same:]
 	switch len(b) - len(a) {
 	case 0:
-		return len(a) > 0 && (slices.Equal(a[1:], b[1:]) || len(a) > 1 && a[0] == b[1] && a[1] == b[0] && slices.Equal(a[2:], b[2:]))
+		return len(a) > 0 && (slices.Equal(a[1:], b[1:]) || len(a) > 1 && a[0] == b[1] && a[1] == b[0] &&
+			slices.Equal(a[2:], b[2:]))
 	case 1:
 		return slices.Equal(a, b[1:])
 	}

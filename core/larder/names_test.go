@@ -57,7 +57,8 @@ func groups(t *testing.T) []group {
 // together.
 func (g group) as(i Ingredient) bool {
 	has := func(name string) bool {
-		return slices.ContainsFunc(append(slices.Clone(g.names), g.is), func(n string) bool { return slices.Equal(Words(n), Words(name)) })
+		return slices.ContainsFunc(append(slices.Clone(g.names), g.is),
+			func(n string) bool { return slices.Equal(Words(n), Words(name)) })
 	}
 	return has(i.Name) || slices.ContainsFunc(i.Names, has)
 }
@@ -78,7 +79,8 @@ func TestNamesAsCardsHaveThem(t *testing.T) {
 					problem = "a thing that is no food is taken for " + f.Ingredient.Name
 				}
 			case g.near:
-				if f.Sure != NearMiss || !slices.ContainsFunc(f.Near, func(i Ingredient) bool { return i.ID == Find(g.is).Ingredient.ID }) {
+				if f.Sure != NearMiss || !slices.ContainsFunc(f.Near,
+					func(i Ingredient) bool { return i.ID == Find(g.is).Ingredient.ID }) {
 					problem = fmt.Sprintf("a slip is %s, not offered as %s", f.Sure, g.is)
 				}
 			case f.Sure != Plainly && f.Sure != Remarked:

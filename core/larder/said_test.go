@@ -11,7 +11,8 @@ import (
 	"risepan/core/readtest"
 )
 
-// What every row weighs by every measure, what weighings make of a cup, what cannot be, and how names are read that were
+// What every row weighs by every measure, what weighings make of a cup, what cannot be, and how names are read that
+// were
 // mistyped.
 func TestWhatTheLarderSays(t *testing.T) {
 	var all []readtest.Said
@@ -68,10 +69,12 @@ func TestWhatTheLarderSays(t *testing.T) {
 		}
 		ml := measure.Grams(a.Millilitres())
 		for _, perMl := range []measure.Grams{0, 0.19, 0.2, 0.21, 0.5, 1.29, 1.3, 1.31} {
-			weigh(fmt.Sprintf("%s of %g g a ml", text, float64(perMl)), Cup{Measure: a, Weighings: []measure.Grams{perMl * ml}})
+			weigh(fmt.Sprintf("%s of %g g a ml", text, float64(perMl)),
+				Cup{Measure: a, Weighings: []measure.Grams{perMl * ml}})
 		}
 		for _, most := range []measure.Grams{1.79, 1.8, 1.81} {
-			weigh(fmt.Sprintf("%s, one %g times the other", text, float64(most)), Cup{Measure: a, Weighings: []measure.Grams{0.4 * ml, 0.4 * most * ml}})
+			weigh(fmt.Sprintf("%s, one %g times the other", text, float64(most)),
+				Cup{Measure: a, Weighings: []measure.Grams{0.4 * ml, 0.4 * most * ml}})
 		}
 	}
 	all = append(all, readtest.Said{Name: "cups", Value: &cups})
@@ -81,10 +84,14 @@ func TestWhatTheLarderSays(t *testing.T) {
 		field  string
 		change func(i *Ingredient, v float64)
 	}{
-		{"water", func(i *Ingredient, v float64) { i.Shares.Water = v }}, {"fibre", func(i *Ingredient, v float64) { i.Shares.Fibre = v }},
-		{"a cup", func(i *Ingredient, v float64) { i.PerCup = measure.Grams(v) }}, {"each", func(i *Ingredient, v float64) { i.Each = measure.Grams(v) }},
-		{"flour part", func(i *Ingredient, v float64) { i.FlourPart = v }}, {"as dry", func(i *Ingredient, v float64) { i.AsDry = v }},
-		{"raising", func(i *Ingredient, v float64) { i.Raising = v }}, {"heaviest", func(i *Ingredient, v float64) { i.Heaviest = measure.Grams(v) }},
+		{"water", func(i *Ingredient, v float64) { i.Shares.Water = v }},
+		{"fibre", func(i *Ingredient, v float64) { i.Shares.Fibre = v }},
+		{"a cup", func(i *Ingredient, v float64) { i.PerCup = measure.Grams(v) }},
+		{"each", func(i *Ingredient, v float64) { i.Each = measure.Grams(v) }},
+		{"flour part", func(i *Ingredient, v float64) { i.FlourPart = v }},
+		{"as dry", func(i *Ingredient, v float64) { i.AsDry = v }},
+		{"raising", func(i *Ingredient, v float64) { i.Raising = v }},
+		{"heaviest", func(i *Ingredient, v float64) { i.Heaviest = measure.Grams(v) }},
 		{"lightest", func(i *Ingredient, v float64) { i.Lightest, i.Heaviest = measure.Grams(v), measure.Grams(v) }},
 	} {
 		for _, id := range []ID{"bread-flour", "instant-yeast", "baking-powder", "egg"} {
@@ -103,7 +110,8 @@ func TestWhatTheLarderSays(t *testing.T) {
 		itself, near := 0, 0
 		taken := map[ID]int{}
 		for at := range i.Name {
-			for _, typed := range []string{i.Name[:at] + i.Name[at+1:], i.Name[:at] + "x" + i.Name[at:], i.Name[:at] + "e" + i.Name[at+1:]} {
+			for _, typed := range []string{i.Name[:at] + i.Name[at+1:], i.Name[:at] + "x" + i.Name[at:], i.Name[:at] +
+				"e" + i.Name[at+1:]} {
 				switch f := Find(typed); {
 				case f.Ingredient.ID == i.ID:
 					itself++
@@ -114,7 +122,8 @@ func TestWhatTheLarderSays(t *testing.T) {
 				}
 			}
 		}
-		names.Each(t, i.Name, fmt.Sprintf("of %d slips found %d, asked %d, taken for %v", 3*len(i.Name), itself, near, taken))
+		names.Each(t, i.Name, fmt.Sprintf("of %d slips found %d, asked %d, taken for %v", 3*len(i.Name), itself, near,
+			taken))
 	}
 	readtest.Hold(t, append(all, readtest.Said{Name: "names mistyped", Value: &names}))
 }

@@ -79,7 +79,8 @@ func row(cells []string) (i Ingredient, err error) {
 	if light, heavy, ok := strings.Cut(cells[5], "-"); ok {
 		i.Lightest, i.Heaviest = measure.Grams(number(light)), measure.Grams(number(heavy))
 	}
-	for n, share := range []*float64{&i.Shares.Water, &i.Shares.Fat, &i.Shares.Sugar, &i.Shares.Salt, &i.Shares.Protein, &i.Shares.Starch, &i.Shares.Fibre, &i.FlourPart} {
+	for n, share := range []*float64{&i.Shares.Water, &i.Shares.Fat, &i.Shares.Sugar, &i.Shares.Salt,
+		&i.Shares.Protein, &i.Shares.Starch, &i.Shares.Fibre, &i.FlourPart} {
 		*share = number(cells[7+n])
 	}
 	i.Grain, i.AsDry, i.Raising, i.Prep = Grain(cells[15]), number(cells[16]), number(cells[17]), cells[20]

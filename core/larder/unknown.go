@@ -20,7 +20,8 @@ func Unnamed(name string) (i Ingredient, ok bool) {
 	if name == "" || len(name) > longName {
 		return Ingredient{}, false
 	}
-	return Ingredient{ID: ID(unknownPrefix + name), Name: name, Kind: Extra, PerCup: likelyCup, Each: likelyPiece, Spoils: true, Unknown: true}, true
+	return Ingredient{ID: ID(unknownPrefix + name), Name: name, Kind: Extra, PerCup: likelyCup, Each: likelyPiece,
+		Spoils: true, Unknown: true}, true
 }
 
 // Know finds an ingredient by its id; one that is not in the table is as unknown as its name.
@@ -59,7 +60,9 @@ func (a Answer) Known(unknown Ingredient) (i Ingredient, ok bool) {
 // Likenesses are rows that an unknown ingredient may be like: one for each thing that ingredients do.
 func Likenesses() []Ingredient {
 	var out []Ingredient
-	for _, id := range []ID{"water", "milk", "oil", "butter", "honey", "sugar", "bread-flour", "wholemeal-flour", "rice-flour", "raisins", "walnuts", "sunflower-seed", "hard-cheese", "ham", "banana", "spinach", "dried-herbs", "ground-spice", "salt", "cocoa", "instant-yeast", "baking-powder"} {
+	for _, id := range []ID{"water", "milk", "oil", "butter", "honey", "sugar", "bread-flour", "wholemeal-flour",
+		"rice-flour", "raisins", "walnuts", "sunflower-seed", "hard-cheese", "ham", "banana", "spinach", "dried-herbs",
+		"ground-spice", "salt", "cocoa", "instant-yeast", "baking-powder"} {
 		out = append(out, table[byID[id]])
 	}
 	return out

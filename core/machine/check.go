@@ -124,8 +124,10 @@ func (d Delay) check() error {
 }
 
 func (m Machine) checkCycle(at string, c Cycle) error {
-	if err := validate.First(validate.Name(at+"/name", "the cycle", c.Name, longName), validate.Short(at+"/panel", "what the panel shows", c.Panel, longPanel),
-		validate.Short(at+"/id", "the cycle's id", c.ID, longName), validate.Short(at+"/onCrust", "the crust button's value", c.OnCrust, longPanel)); err != nil {
+	if err := validate.First(validate.Name(at+"/name", "the cycle", c.Name, longName), validate.Short(at+"/panel",
+		"what the panel shows", c.Panel, longPanel),
+		validate.Short(at+"/id", "the cycle's id", c.ID, longName), validate.Short(at+"/onCrust",
+			"the crust button's value", c.OnCrust, longPanel)); err != nil {
 		return err
 	}
 	if c.With != "" || c.OnCrust != "" {
@@ -134,8 +136,12 @@ func (m Machine) checkCycle(at string, c Cycle) error {
 		case !ok || base.ID == c.ID || base.With != "":
 			return fault.At(at+"/with", "say with which cycle %s shares its place on the menu", c.Name)
 		case c.OnCrust == "" || slices.Contains(m.Crusts, Crust(c.OnCrust)):
-			return fault.At(at+"/onCrust", "say which value of the crust button chooses %s: it is none of the crusts", c.Name)
-		case slices.ContainsFunc(m.Cycles, func(o Cycle) bool { return o.ID != c.ID && o.With == c.With && o.OnCrust == c.OnCrust }):
+			return fault.At(at+"/onCrust", "say which value of the crust button chooses %s: it is none of the crusts",
+				c.Name)
+		case slices.ContainsFunc(m.Cycles, func(o Cycle) bool {
+			return o.ID != c.ID && o.With == c.With &&
+				o.OnCrust == c.OnCrust
+		}):
 			return fault.At(at+"/onCrust", "another cycle is chosen by %q there", c.OnCrust)
 		}
 	}
@@ -154,7 +160,8 @@ func (m Machine) checkCycle(at string, c Cycle) error {
 		}
 		for _, length := range append([]Variation{{Minutes: s.Minutes}}, s.Vary...) {
 			if length.Minutes < 0 || length.Minutes > longestStage {
-				return fault.At(stage+"/minutes", "a stage lasts from 0 to %d minutes, not %d", longestStage, length.Minutes)
+				return fault.At(stage+"/minutes", "a stage lasts from 0 to %d minutes, not %d", longestStage,
+					length.Minutes)
 			}
 		}
 		if s.Least < 0 || s.Least > s.Minutes {
@@ -187,7 +194,8 @@ func (m Machine) checkBeeps(at string, c Cycle) error {
 				case b.Pips < 0 || b.Pips > mostPips:
 					return fault.At(beep+"/pips", "a beep has up to %d pips, not %d", mostPips, b.Pips)
 				case b.Minutes < 0 || w.From < 0 || w.To > p.Total || b.UpTo != 0 && b.UpTo < b.Minutes:
-					return fault.At(beep+"/minutes", "this beep of %s would fall outside its %d minutes", c.Name, p.Total)
+					return fault.At(beep+"/minutes", "this beep of %s would fall outside its %d minutes", c.Name,
+						p.Total)
 				}
 			}
 		}

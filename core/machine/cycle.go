@@ -28,7 +28,8 @@ const (
 	BakeOnly   Character = "bake only"
 )
 
-var Characters = []Character{Basic, Wholemeal, CrustyLoaf, Sweet, Rapid, GlutenFree, LowCarb, QuickBread, PacketMix, Dough, PastaDough, Starter, Jam, Yoghurt, BakeOnly}
+var Characters = []Character{Basic, Wholemeal, CrustyLoaf, Sweet, Rapid, GlutenFree, LowCarb, QuickBread, PacketMix,
+	Dough, PastaDough, Starter, Jam, Yoghurt, BakeOnly}
 
 func (c Character) Words() []string { return vocab.List(Characters) }
 func (c *Character) UnmarshalText(text []byte) error {
@@ -151,6 +152,7 @@ type Cycle struct {
 	Restart   bool      `json:"restart,omitzero"`   // Start is pressed again after a pause
 	Own       bool      `json:"own,omitzero"`       // made by its owner and stored on the machine
 	Estimated bool      `json:"estimated,omitzero"` // only its total is known: its stages are the usual shares of that
-	With      string    `json:"with,omitzero"`      // the cycle whose place on the menu it shares, where a value of the crust button chooses it
-	OnCrust   string    `json:"onCrust,omitzero"`   // and that value, such as "rapid"
+	// the cycle whose place on the menu it shares, where a value of the crust button chooses it
+	With    string `json:"with,omitzero"`
+	OnCrust string `json:"onCrust,omitzero"` // and that value, such as "rapid"
 }

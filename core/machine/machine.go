@@ -147,12 +147,13 @@ type Machine struct {
 	KeepWarm  Minutes             `json:"keepWarm"`
 	CoolDown  Minutes             `json:"coolDown"`           // before it will start again
 	KneadRise measure.Celsius     `json:"kneadRise,omitzero"` // that its kneading adds; 0: the usual
-	Browns    int                 `json:"browns,omitzero"`    // shades by which crusts come out darker than they are set; below 0 paler
-	Fills     float64             `json:"fills,omitzero"`     // how much of the usual volume its loaves reach; 0: the usual
-	Window    bool                `json:"window"`
-	Memory    int                 `json:"memory,omitzero"` // own cycles that it can store
-	Panel     Panel               `json:"panel,omitzero"`
-	Cycles    []Cycle             `json:"cycles"`
+	// shades by which crusts come out darker than they are set; below 0 paler
+	Browns int     `json:"browns,omitzero"`
+	Fills  float64 `json:"fills,omitzero"` // how much of the usual volume its loaves reach; 0: the usual
+	Window bool    `json:"window"`
+	Memory int     `json:"memory,omitzero"` // own cycles that it can store
+	Panel  Panel   `json:"panel,omitzero"`
+	Cycles []Cycle `json:"cycles"`
 }
 
 // Manner is how its booklet loads the pan.

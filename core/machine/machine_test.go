@@ -15,13 +15,17 @@ import (
 )
 
 func basic() Cycle {
-	return Cycle{ID: "basic", Panel: "1", Name: "Basic", Character: Basic, Delay: true, HasCrust: true, Beeps: []Beep{{For: ForAddIns, By: BeforeKneadEnd, Minutes: 6}},
-		Stages: []Stage{{Kind: Rest, Minutes: 10}, {Kind: Knead, Minutes: 8}, {Kind: Rest, Minutes: 5}, {Kind: Knead, Minutes: 17}, {Kind: Rise, Minutes: 60},
-			{Kind: Bake, Minutes: 50, Vary: []Variation{{Size: measure.LoafPounds(2, 1), Crust: Dark, Minutes: 65}, {Size: measure.LoafPounds(2, 1), Minutes: 58}, {Crust: Dark, Minutes: 55}}}}}
+	return Cycle{ID: "basic", Panel: "1", Name: "Basic", Character: Basic, Delay: true, HasCrust: true,
+		Beeps: []Beep{{For: ForAddIns, By: BeforeKneadEnd, Minutes: 6}},
+		Stages: []Stage{{Kind: Rest, Minutes: 10}, {Kind: Knead, Minutes: 8}, {Kind: Rest, Minutes: 5},
+			{Kind: Knead, Minutes: 17}, {Kind: Rise, Minutes: 60},
+			{Kind: Bake, Minutes: 50, Vary: []Variation{{Size: measure.LoafPounds(2, 1), Crust: Dark, Minutes: 65},
+				{Size: measure.LoafPounds(2, 1), Minutes: 58}, {Crust: Dark, Minutes: 55}}}}}
 }
 
 func whole() Machine {
-	return Machine{Name: "Test", Sizes: []measure.LoafSize{measure.LoafPounds(1, 1), measure.LoafPounds(2, 1)}, Crusts: Crusts,
+	return Machine{Name: "Test", Sizes: []measure.LoafSize{measure.LoafPounds(1, 1), measure.LoafPounds(2, 1)},
+		Crusts: Crusts,
 		Vessel: pan.Vessel{Length: 190, Width: 130, Depth: 145}, Loading: pan.WetFirst,
 		Delay: Delay{Rule: FinishBased, Step: 10, Largest: 780}, Cycles: []Cycle{basic()}}
 }
@@ -52,12 +56,14 @@ func TestBeepsOnTheClock(t *testing.T) {
 		ok    bool
 	}{
 		{"from the end of the last knead", basic(), Beep{By: BeforeKneadEnd, Minutes: 6}, Window{34, 34}, true},
-		{"a preheat that varies makes it a window", warming, Beep{By: BeforeKneadEnd, Minutes: 6}, Window{30, 34}, true},
+		{"a preheat that varies makes it a window", warming, Beep{By: BeforeKneadEnd, Minutes: 6}, Window{30, 34},
+			true},
 		{"after the start, as the booklet says", basic(), Beep{By: AfterStart, Minutes: 25}, Window{25, 25}, true},
 		{"at the very start", basic(), Beep{By: AfterStart}, Window{0, 0}, true},
 		{"a window that the booklet gives", basic(), Beep{By: AfterStart, Minutes: 25, UpTo: 40}, Window{25, 40}, true},
 		{"just before the last rise", basic(), Beep{By: BeforeLastRise, Minutes: 0}, Window{40, 40}, true},
-		{"no rise, no such beep", Cycle{Stages: []Stage{{Kind: Bake, Minutes: 60}}}, Beep{By: BeforeLastRise}, Window{}, false},
+		{"no rise, no such beep", Cycle{Stages: []Stage{{Kind: Bake, Minutes: 60}}}, Beep{By: BeforeLastRise},
+			Window{}, false},
 	} {
 		c.beep.For = ForAddIns
 		c.cycle.Beeps = []Beep{c.beep}
@@ -75,7 +81,8 @@ func TestBeepsOnTheClock(t *testing.T) {
 // minutes shorter, not 18, and never where the small loaf's is shorter than the least.
 func TestAStageWithLengthsBySizeHasItsOwnSlackAtEachSize(t *testing.T) {
 	one, two := measure.LoafPounds(1, 1), measure.LoafPounds(2, 1)
-	c := Cycle{Stages: []Stage{{Kind: Rest, Minutes: 30, Least: 12, Vary: []Variation{{Size: one, Minutes: 20}, {Crust: Light, Minutes: 10}}}, {Kind: Knead, Minutes: 20}},
+	c := Cycle{Stages: []Stage{{Kind: Rest, Minutes: 30, Least: 12, Vary: []Variation{{Size: one, Minutes: 20},
+		{Crust: Light, Minutes: 10}}}, {Kind: Knead, Minutes: 20}},
 		Beeps: []Beep{{For: ForAddIns, By: BeforeKneadEnd, Minutes: 5}}}
 	for _, w := range []struct {
 		size  measure.LoafSize
@@ -85,7 +92,8 @@ func TestAStageWithLengthsBySizeHasItsOwnSlackAtEachSize(t *testing.T) {
 	}{{two, Medium, 18, Window{27, 45}}, {one, Medium, 8, Window{27, 35}}, {two, Light, 0, Window{25, 25}}} {
 		p := c.Programme(w.size, w.crust)
 		if p.Slack() != w.slack || p.Events[0].Window != w.beep {
-			t.Errorf("%v, %s: slack %v, beep %v; want %v, %v", w.size, w.crust, p.Slack(), p.Events[0].Window, w.slack, w.beep)
+			t.Errorf("%v, %s: slack %v, beep %v; want %v, %v", w.size, w.crust, p.Slack(), p.Events[0].Window, w.slack,
+				w.beep)
 		}
 	}
 }
@@ -94,12 +102,14 @@ func TestAStageWithLengthsBySizeHasItsOwnSlackAtEachSize(t *testing.T) {
 func TestEveryBeepOfAProgrammeIsAnEvent(t *testing.T) {
 	c := basic()
 	c.Restart = true
-	c.Beeps = []Beep{{For: PaddleOut, By: BeforeLastRise}, {For: ForAddIns, By: AfterStart, Minutes: 20}, {For: ForAddIns, By: BeforeKneadEnd, Minutes: 2, Pips: 3}}
+	c.Beeps = []Beep{{For: PaddleOut, By: BeforeLastRise}, {For: ForAddIns, By: AfterStart, Minutes: 20},
+		{For: ForAddIns, By: BeforeKneadEnd, Minutes: 2, Pips: 3}}
 	var got []string
 	for _, e := range c.Programme(measure.LoafPounds(1, 1), Medium).Events {
 		got = append(got, fmt.Sprint(e.ID, " ", e.From, " ", e.Pips, " ", e.Waits))
 	}
-	if want := "add-ins 1 0 h 20 0 false, add-ins 2 0 h 38 3 false, paddle out 1 0 h 40 0 true"; strings.Join(got, ", ") != want {
+	if want := "add-ins 1 0 h 20 0 false, add-ins 2 0 h 38 3 false, paddle out 1 0 h 40 0 true"; strings.Join(got,
+		", ") != want {
 		t.Errorf("%s, want %s", strings.Join(got, ", "), want)
 	}
 }
@@ -107,16 +117,19 @@ func TestEveryBeepOfAProgrammeIsAnEvent(t *testing.T) {
 // A rapid loaf that the crust button chooses: from the white cycle's menu place, medium, dark, rapid.
 func TestACycleThatTheCrustButtonChooses(t *testing.T) {
 	m := whole()
-	m.Cycles = append(m.Cycles, Cycle{ID: "fast", Panel: "1", Name: "Basic, rapid", Character: Rapid, With: "basic", OnCrust: "rapid",
-		Stages: []Stage{{Kind: Knead, Minutes: 20}, {Kind: Rise, Minutes: 40}, {Kind: Bake, Minutes: 50}}})
+	m.Cycles = append(m.Cycles, Cycle{ID: "fast", Panel: "1", Name: "Basic, rapid", Character: Rapid, With: "basic",
+		OnCrust: "rapid",
+		Stages:  []Stage{{Kind: Knead, Minutes: 20}, {Kind: Rise, Minutes: 40}, {Kind: Bake, Minutes: 50}}})
 	if err := m.Check(); err != nil {
 		t.Fatal(err)
 	}
 	presses, shows := m.Set(Wanted{Cycle: "fast", Crust: Medium, Size: measure.LoafPounds(1, 1)})
-	if got := Label(presses); got != "Crust 2×, Start" || shows.Crust != "rapid" || shows.Cycle != "basic" || m.total(shows) != 110 {
+	if got := Label(presses); got != "Crust 2×, Start" || shows.Crust != "rapid" || shows.Cycle != "basic" ||
+		m.total(shows) != 110 {
 		t.Errorf("%s: the display shows %+v, %v", got, shows, m.total(shows))
 	}
-	if presses, shows = m.Set(Wanted{Cycle: "basic", Crust: Dark, Size: measure.LoafPounds(1, 1)}); Label(presses) != "Crust 1×, Start" || shows.Crust != "dark" {
+	if presses, shows = m.Set(Wanted{Cycle: "basic", Crust: Dark, Size: measure.LoafPounds(1,
+		1)}); Label(presses) != "Crust 1×, Start" || shows.Crust != "dark" {
 		t.Errorf("%s: the display shows %+v", Label(presses), shows)
 	}
 	for at, spoil := range map[string]func(*Cycle){
@@ -155,7 +168,8 @@ func TestUnusualLengthsAreAskedAbout(t *testing.T) {
 		m.Cycles[0].Stages = append(m.Cycles[0].Stages, Stage{Kind: Rise, Minutes: 60})
 	}
 	m.Cycles[0].Stages = append(m.Cycles[0].Stages, Stage{Kind: Bake, Minutes: 60})
-	if d := m.Doubts(); len(d) != 1 || d[0].At != "/cycles/0/stages" || !strings.Contains(d[0].Say, "6 h 00 in all? Usual for basic is") {
+	if d := m.Doubts(); len(d) != 1 || d[0].At != "/cycles/0/stages" || !strings.Contains(d[0].Say,
+		"6 h 00 in all? Usual for basic is") {
 		t.Errorf("six hours of the basic cycle: %v", d)
 	}
 }
@@ -208,7 +222,8 @@ func TestEstimatedStagesAddUpToTheTotal(t *testing.T) {
 			t.Errorf("%d stages of a basic cycle of %d min are not their share", off, total)
 		}
 	}
-	if got := Estimate(Basic, 200); got[2].Kind != Knead || got[2].Minutes < 15 || got[2].Minutes > 22 || got[8].Minutes < 50 || got[8].Minutes > 60 {
+	if got := Estimate(Basic, 200); got[2].Kind != Knead || got[2].Minutes < 15 || got[2].Minutes > 22 ||
+		got[8].Minutes < 50 || got[8].Minutes > 60 {
 		t.Errorf("a basic cycle of 3 h 20 is estimated as %v", got)
 	}
 }
@@ -282,9 +297,13 @@ func TestMachinesThatCannotBeAreRefusedAtTheField(t *testing.T) {
 		},
 		"/cycles/0/beeps/0/by": func(m *Machine) { m.Cycles[0].Stages = []Stage{{Kind: Bake, Minutes: 50}} },
 		"/panel/crust/default": func(m *Machine) { m.Panel.Crust.Default = "burnt" },
-		"/panel/menu/values":   func(m *Machine) { m.Panel.Menu.Values = []string{"basic", "gone"}; m.Panel.Menu.Default = "basic" },
-		"/panel/size/values":   func(m *Machine) { m.Panel.Size.Values = []string{"1 lb"}; m.Panel.Size.Default = "1 lb" },
-		"/panel/crust/only":    func(m *Machine) { m.Panel.Crust.Only = map[string][]string{"gone": {"dark"}} },
+		"/panel/menu/values": func(m *Machine) {
+			m.Panel.Menu.Values = []string{"basic",
+				"gone"}
+			m.Panel.Menu.Default = "basic"
+		},
+		"/panel/size/values": func(m *Machine) { m.Panel.Size.Values = []string{"1 lb"}; m.Panel.Size.Default = "1 lb" },
+		"/panel/crust/only":  func(m *Machine) { m.Panel.Crust.Only = map[string][]string{"gone": {"dark"}} },
 	} {
 		m := whole()
 		spoil(&m)
@@ -320,7 +339,8 @@ func TestPressesByHand(t *testing.T) {
 		t.Errorf("the display shows %+v", shows)
 	}
 	m.Panel.Menu.Back = "Menu back"
-	if presses, _ := m.Set(Wanted{Cycle: "sweet", Crust: Medium, Size: measure.LoafPounds(1, 1)}); Label(presses) != "Menu back 1×, Start" {
+	if presses, _ := m.Set(Wanted{Cycle: "sweet", Crust: Medium, Size: measure.LoafPounds(1,
+		1)}); Label(presses) != "Menu back 1×, Start" {
 		t.Errorf("with a way back: %s", Label(presses))
 	}
 }
@@ -328,7 +348,8 @@ func TestPressesByHand(t *testing.T) {
 // Whatever the machine, its own panel shows the wanted settings after the presses, and the light is on.
 func TestThePressesDriveThePanelToTheSettings(t *testing.T) {
 	random := rand.New(rand.NewPCG(4, 12))
-	sizes := []measure.LoafSize{measure.LoafPounds(1, 1), measure.LoafPounds(3, 2), measure.LoafPounds(2, 1), measure.LoafPounds(5, 2)}
+	sizes := []measure.LoafSize{measure.LoafPounds(1, 1), measure.LoafPounds(3, 2), measure.LoafPounds(2, 1),
+		measure.LoafPounds(5, 2)}
 	steps := []Minutes{5, 10, 15, 30, 60}
 	shuffled := func(s []string) []string {
 		s = slices.Clone(s)
@@ -339,7 +360,8 @@ func TestThePressesDriveThePanelToTheSettings(t *testing.T) {
 		m := whole()
 		m.Sizes = sizes[:1+random.IntN(4)]
 		m.Crusts = Crusts[:1+random.IntN(3)]
-		m.Delay = Delay{Rule: DelayRules[random.IntN(3)], Step: steps[random.IntN(5)], Largest: Minutes(200 + random.IntN(700)), First: FirstPresses[random.IntN(2)]}
+		m.Delay = Delay{Rule: DelayRules[random.IntN(3)], Step: steps[random.IntN(5)], Largest: Minutes(200 +
+			random.IntN(700)), First: FirstPresses[random.IntN(2)]}
 		if m.Delay.Rule == NoTimer {
 			m.Delay = Delay{Rule: NoTimer}
 		}
@@ -347,7 +369,8 @@ func TestThePressesDriveThePanelToTheSettings(t *testing.T) {
 		var ids []string
 		for n := range 1 + random.IntN(9) {
 			c := basic()
-			c.ID, c.HasCrust, c.NoSize, c.Delay = fmt.Sprint("c", n), random.IntN(4) > 0, random.IntN(4) == 0, random.IntN(3) > 0
+			c.ID, c.HasCrust, c.NoSize, c.Delay = fmt.Sprint("c", n), random.IntN(4) > 0, random.IntN(4) == 0,
+				random.IntN(3) > 0
 			c.Stages[4].Minutes = Minutes(20 + random.IntN(90))
 			if random.IntN(2) == 0 {
 				c.Beeps = nil
@@ -356,10 +379,12 @@ func TestThePressesDriveThePanelToTheSettings(t *testing.T) {
 		}
 		if random.IntN(2) == 0 {
 			values := shuffled(ids)
-			m.Panel.Menu = Ring{Button: "Select", Back: []string{"", "Select back"}[random.IntN(2)], Values: values, Default: values[random.IntN(len(values))]}
+			m.Panel.Menu = Ring{Button: "Select", Back: []string{"", "Select back"}[random.IntN(2)], Values: values,
+				Default: values[random.IntN(len(values))]}
 		}
 		if random.IntN(2) == 0 {
-			m.Panel.Crust = Ring{Button: "Colour", Values: shuffled(append(crustTexts(m.Crusts), "rapid")), Default: "rapid"}
+			m.Panel.Crust = Ring{Button: "Colour", Values: shuffled(append(crustTexts(m.Crusts), "rapid")),
+				Default: "rapid"}
 			m.Panel.Crust.Only = map[string][]string{ids[0]: shuffled(crustTexts(m.Crusts))}
 		}
 		if random.IntN(2) == 0 {
@@ -369,7 +394,8 @@ func TestThePressesDriveThePanelToTheSettings(t *testing.T) {
 			t.Fatal(err)
 		}
 		c := m.Cycles[random.IntN(len(m.Cycles))]
-		w := Wanted{Cycle: c.ID, Crust: m.Crusts[random.IntN(len(m.Crusts))], Size: m.Sizes[random.IntN(len(m.Sizes))], AddIns: random.IntN(2) == 0}
+		w := Wanted{Cycle: c.ID, Crust: m.Crusts[random.IntN(len(m.Crusts))], Size: m.Sizes[random.IntN(len(m.Sizes))],
+			AddIns: random.IntN(2) == 0}
 		size, crust := w.Size, w.Crust
 		if c.NoSize {
 			size = measure.LoafSize{}
@@ -380,7 +406,8 @@ func TestThePressesDriveThePanelToTheSettings(t *testing.T) {
 		total := c.Total(size, crust)
 		if c.Delay && m.Delay.Step > 0 {
 			if most, ok := m.Delay.Most(total); ok && random.IntN(3) > 0 {
-				w.Timer = m.Delay.Least(total) + m.Delay.Step*Minutes(random.IntN(int((most-m.Delay.Least(total))/m.Delay.Step)+1))
+				w.Timer = m.Delay.Least(total) +
+					m.Delay.Step*Minutes(random.IntN(int((most-m.Delay.Least(total))/m.Delay.Step)+1))
 			}
 		}
 		presses, _ := m.Set(w)

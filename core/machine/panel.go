@@ -129,7 +129,8 @@ func (m Machine) Showing(d Display) Cycle {
 // check reports what about a ring cannot be; known tells the machine's cycles.
 func (r Ring) check(at string, known func(cycle string) bool) error {
 	if len(r.Values) > 0 && !slices.Contains(r.Values, r.Default) {
-		return fault.At(at+"/default", "%q is not among the values that this button steps through: %s", r.Default, strings.Join(r.Values, ", "))
+		return fault.At(at+"/default", "%q is not among the values that this button steps through: %s", r.Default,
+			strings.Join(r.Values, ", "))
 	}
 	if !apart(r.Values) {
 		return fault.At(at+"/values", "a value stands in this ring twice")
@@ -193,7 +194,8 @@ type Display struct {
 func (m Machine) PowerOn() Display { return m.powerOn(m.Full()) }
 
 func (m Machine) powerOn(p Panel) Display {
-	return m.settle(p, Display{Cycle: p.Menu.Default, Crust: p.Crust.Default, Size: p.Size.Default, AddIns: p.AddIns.Default})
+	return m.settle(p, Display{Cycle: p.Menu.Default, Crust: p.Crust.Default, Size: p.Size.Default,
+		AddIns: p.AddIns.Default})
 }
 
 // chosenByCrust reports whether the crust button chooses other cycles at a cycle's place on the menu.

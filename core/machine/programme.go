@@ -80,7 +80,8 @@ func (c Cycle) Programme(size measure.LoafSize, crust Crust) Programme {
 			continue
 		}
 		called[b.For]++
-		p.Events = append(p.Events, Event{nthOf(b.For, called[b.For]), b.For, w, ByBoth, b.Pips, c.Restart && b.For == PaddleOut})
+		p.Events = append(p.Events, Event{nthOf(b.For, called[b.For]), b.For, w, ByBoth, b.Pips, c.Restart &&
+			b.For == PaddleOut})
 	}
 	slices.SortStableFunc(p.Events, func(a, b Event) int { return cmp.Compare(a.From, b.From) })
 	return p

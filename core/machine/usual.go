@@ -13,13 +13,16 @@ type span struct{ from, to Minutes }
 
 // stageSpans are how long one stage usually lasts.
 var stageSpans = map[StageKind]span{
-	Rest: {2, 90}, Knead: {2, 45}, Rise: {5, 150}, KnockBack: {1, 5}, Bake: {15, 110}, Boil: {20, 90}, Culture: {240, 1440},
+	Rest: {2, 90}, Knead: {2, 45}, Rise: {5, 150}, KnockBack: {1, 5}, Bake: {15, 110}, Boil: {20, 90},
+	Culture: {240, 1440},
 }
 
 // totalSpans are how long a whole cycle usually takes, by what it is made for.
 var totalSpans = map[Character]span{
-	Basic: {150, 270}, Wholemeal: {180, 330}, CrustyLoaf: {180, 360}, Sweet: {150, 270}, Rapid: {45, 180}, GlutenFree: {90, 240}, LowCarb: {90, 270},
-	QuickBread: {45, 150}, PacketMix: {120, 270}, Dough: {30, 150}, PastaDough: {10, 40}, Jam: {45, 150}, BakeOnly: {10, 120},
+	Basic: {150, 270}, Wholemeal: {180, 330}, CrustyLoaf: {180, 360}, Sweet: {150, 270}, Rapid: {45, 180},
+	GlutenFree: {90, 240}, LowCarb: {90, 270},
+	QuickBread: {45, 150}, PacketMix: {120, 270}, Dough: {30, 150}, PastaDough: {10, 40}, Jam: {45, 150},
+	BakeOnly: {10, 120},
 }
 
 // Doubts lists the lengths of a machine's stages and cycles that are unusual.
@@ -47,13 +50,20 @@ func (m Machine) Doubts() []Doubt {
 
 // shares are how a cycle of a character usually spends its time, in minutes of a usual total.
 var shares = map[Character][]Stage{
-	Basic:      {{Kind: Knead, Minutes: 10}, {Kind: Rest, Minutes: 5}, {Kind: Knead, Minutes: 18}, {Kind: Rise, Minutes: 38}, {Kind: KnockBack, Minutes: 1}, {Kind: Rise, Minutes: 25}, {Kind: KnockBack, Minutes: 1}, {Kind: Rise, Minutes: 50}, {Kind: Bake, Minutes: 55}},
-	Wholemeal:  {{Kind: Rest, Minutes: 30}, {Kind: Knead, Minutes: 10}, {Kind: Rest, Minutes: 5}, {Kind: Knead, Minutes: 15}, {Kind: Rise, Minutes: 55}, {Kind: KnockBack, Minutes: 1}, {Kind: Rise, Minutes: 30}, {Kind: KnockBack, Minutes: 1}, {Kind: Rise, Minutes: 45}, {Kind: Bake, Minutes: 57}},
-	CrustyLoaf: {{Kind: Knead, Minutes: 15}, {Kind: Rest, Minutes: 5}, {Kind: Knead, Minutes: 12}, {Kind: Rise, Minutes: 45}, {Kind: KnockBack, Minutes: 1}, {Kind: Rise, Minutes: 35}, {Kind: KnockBack, Minutes: 1}, {Kind: Rise, Minutes: 60}, {Kind: Bake, Minutes: 62}},
+	Basic: {{Kind: Knead, Minutes: 10}, {Kind: Rest, Minutes: 5}, {Kind: Knead, Minutes: 18},
+		{Kind: Rise, Minutes: 38}, {Kind: KnockBack, Minutes: 1}, {Kind: Rise, Minutes: 25},
+		{Kind: KnockBack, Minutes: 1}, {Kind: Rise, Minutes: 50}, {Kind: Bake, Minutes: 55}},
+	Wholemeal: {{Kind: Rest, Minutes: 30}, {Kind: Knead, Minutes: 10}, {Kind: Rest, Minutes: 5},
+		{Kind: Knead, Minutes: 15}, {Kind: Rise, Minutes: 55}, {Kind: KnockBack, Minutes: 1},
+		{Kind: Rise, Minutes: 30}, {Kind: KnockBack, Minutes: 1}, {Kind: Rise, Minutes: 45}, {Kind: Bake, Minutes: 57}},
+	CrustyLoaf: {{Kind: Knead, Minutes: 15}, {Kind: Rest, Minutes: 5}, {Kind: Knead, Minutes: 12},
+		{Kind: Rise, Minutes: 45}, {Kind: KnockBack, Minutes: 1}, {Kind: Rise, Minutes: 35},
+		{Kind: KnockBack, Minutes: 1}, {Kind: Rise, Minutes: 60}, {Kind: Bake, Minutes: 62}},
 	Rapid:      {{Kind: Knead, Minutes: 20}, {Kind: Rise, Minutes: 40}, {Kind: Bake, Minutes: 52}},
 	GlutenFree: {{Kind: Knead, Minutes: 18}, {Kind: Rise, Minutes: 45}, {Kind: Bake, Minutes: 62}},
 	QuickBread: {{Kind: Knead, Minutes: 12}, {Kind: Bake, Minutes: 68}},
-	Dough:      {{Kind: Knead, Minutes: 9}, {Kind: Rest, Minutes: 4}, {Kind: Knead, Minutes: 16}, {Kind: Rise, Minutes: 60}},
+	Dough: {{Kind: Knead, Minutes: 9}, {Kind: Rest, Minutes: 4}, {Kind: Knead, Minutes: 16},
+		{Kind: Rise, Minutes: 60}},
 	PastaDough: {{Kind: Knead, Minutes: 20}},
 	Starter:    {{Kind: Culture, Minutes: 1440}},
 	Yoghurt:    {{Kind: Culture, Minutes: 480}},

@@ -90,7 +90,8 @@ func (a Amount) parted() (whole, rest Amount, ok bool) {
 	smaller, cups := spoons[a.Unit]
 	if tsp, ok := teaspoon[a.Unit]; ok && parts(a.Quantity) == 3 && a.UpTo.Sign() == 0 && a.Quantity.Cmp(Whole(1)) > 0 {
 		n := Whole(int64(a.Quantity.Float()))
-		return Amount{Quantity: n, Unit: a.Unit}, Amount{Quantity: a.Quantity.Plus(n.Times(Whole(-1))).Times(exactly(a.Unit, tsp)), Unit: tsp}, true
+		return Amount{Quantity: n, Unit: a.Unit},
+			Amount{Quantity: a.Quantity.Plus(n.Times(Whole(-1))).Times(exactly(a.Unit, tsp)), Unit: tsp}, true
 	}
 	if !cups || a.UpTo.Sign() != 0 || slices.Contains([]int64{1, 2, 3, 4, 8}, parts(a.Quantity)) {
 		return a, a, false
@@ -108,7 +109,8 @@ func (a Amount) parted() (whole, rest Amount, ok bool) {
 				continue // a third of a tablespoon is a teaspoon
 			}
 			if spoonfuls.Sign() > 0 && parts(spoonfuls) <= 4 && spoonfuls.Cmp(fewest) < 0 {
-				whole, rest, ok, fewest = Amount{Quantity: n.Plus(part), Unit: a.Unit}, Amount{Quantity: spoonfuls, Unit: u}, true, spoonfuls
+				whole, rest, ok, fewest = Amount{Quantity: n.Plus(part), Unit: a.Unit}, Amount{Quantity: spoonfuls,
+					Unit: u}, true, spoonfuls
 			}
 		}
 	}
@@ -118,7 +120,8 @@ func (a Amount) parted() (whole, rest Amount, ok bool) {
 // Tidy is the amount in the unit that a cook would write it in: three sixteenths of a cup are 3 tbsp.
 func (a Amount) Tidy() Amount {
 	smaller, cups := spoons[a.Unit]
-	if _, _, parted := a.parted(); parted || !cups || a.UpTo.Sign() != 0 || slices.Contains([]int64{1, 2, 3, 4, 8}, parts(a.Quantity)) {
+	if _, _, parted := a.parted(); parted || !cups || a.UpTo.Sign() != 0 || slices.Contains([]int64{1, 2, 3, 4, 8},
+		parts(a.Quantity)) {
 		return a
 	}
 	for _, u := range smaller {
@@ -325,7 +328,8 @@ func Simple(ml Millilitres, s Standard) (Amount, bool) {
 		parts []int64
 		least float64 // of the unit, that cooks write in it
 		most  float64
-	}{{Cup, []int64{1, 2, 3, 4, 8, 16}, 0.25, 12}, {Tbsp, []int64{1, 2, 4}, 1, 6}, {Tsp, []int64{1, 2, 4, 8}, 0.125, 3}} {
+	}{{Cup, []int64{1, 2, 3, 4, 8, 16}, 0.25, 12}, {Tbsp, []int64{1, 2, 4}, 1, 6}, {Tsp, []int64{1, 2, 4, 8}, 0.125,
+		3}} {
 		unit := s.In(u.unit)
 		quantity := float64(ml) / unit.Facts().Size
 		for _, d := range u.parts {

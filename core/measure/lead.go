@@ -68,24 +68,30 @@ var (
 		`(?i)^a dozen `, `12 `,
 		`(?i)^half a dozen `, `6 `,
 		`(?i)^a couple (?:of )?`, `2 `,
-		`(?i)^(?:one|an?) `, `1 `, `(?i)^two `, `2 `, `(?i)^three `, `3 `, `(?i)^four `, `4 `, `(?i)^five `, `5 `, `(?i)^six `, `6 `,
+		`(?i)^(?:one|an?) `, `1 `, `(?i)^two `, `2 `, `(?i)^three `, `3 `, `(?i)^four `, `4 `, `(?i)^five `, `5 `,
+		`(?i)^six `, `6 `,
 		`(?i)^seven `, `7 `, `(?i)^eight `, `8 `, `(?i)^nine `, `9 `, `(?i)^ten `, `10 `, `(?i)^twelve `, `12 `,
 		`(?i)^between (\S+) and `, `$1-`,
 		`(?i)^(1|an?) (?:large|big|small|good|generous) (pinch|dash|knob|handful)`, `$1 $2`,
 	)
-	about    = regexp.MustCompile(`(?i)^(?:about|approx\.?|approximately|around|roughly|circa|ca\.|~|up to|at least|just (?:over|under)|generous|good|nearly|almost) ?`)
-	manners  = regexp.MustCompile(`(?i)^(scant|heaped|heaping|rounded|level|good|generous|slightly heaped) `)
-	manner   = map[string]string{"scant": "scant", "heaped": "heaped", "heaping": "heaped", "slightly heaped": "heaped", "rounded": "rounded"}
-	within   = regexp.MustCompile(`(?i)^(\d[\d/. ½⅓⅔¼¾⅛-]*|[½⅓⅔¼¾⅛]) ?(scant|heaped|heaping|rounded|level|generous|good)(?: |$)`)
-	bunches  = regexp.MustCompile(`(?i)^(\d[\d/. -]*|[½⅓⅔¼¾⅛])? ?(threads?|strands?|cloves?|slices?|rashers?|sprigs?|stalks?|ribs?|leaves|leaf|cubes?|pods?|heads?|ears?|strips?|whole|pieces?|pcs?|halves|rings?)(?: of)? `)
+	about = regexp.MustCompile(
+		`(?i)^(?:about|approx\.?|approximately|around|roughly|circa|ca\.|~|up to|at least|just (?:over|under)|generous|good|nearly|almost) ?`)
+	manners = regexp.MustCompile(`(?i)^(scant|heaped|heaping|rounded|level|good|generous|slightly heaped) `)
+	manner  = map[string]string{"scant": "scant", "heaped": "heaped", "heaping": "heaped",
+		"slightly heaped": "heaped", "rounded": "rounded"}
+	within = regexp.MustCompile(
+		`(?i)^(\d[\d/. ½⅓⅔¼¾⅛-]*|[½⅓⅔¼¾⅛]) ?(scant|heaped|heaping|rounded|level|generous|good)(?: |$)`)
+	bunches = regexp.MustCompile(
+		`(?i)^(\d[\d/. -]*|[½⅓⅔¼¾⅛])? ?(threads?|strands?|cloves?|slices?|rashers?|sprigs?|stalks?|ribs?|leaves|leaf|cubes?|pods?|heads?|ears?|strips?|whole|pieces?|pcs?|halves|rings?)(?: of)? `)
 	knob     = regexp.MustCompile(`(?i)^(\d*)? ?knobs?(?: of)? `)
 	handful  = regexp.MustCompile(`(?i)^(\d*)? ?(?:small |large |good )?handfuls?(?: of)? `)
 	quarts   = regexp.MustCompile(`(?i)^(?:quarts?|qts?)\b\.? ?`)
 	spoonful = regexp.MustCompile(`^dsp\b\.? ?`)
-	vessels  = regexp.MustCompile(`(?i)^\(?(cans?|tins?|jars?|cartons?|tubs?|boxe?s?|bags?|bottles?|packages?|packets?|pkgs?\.?|pkts?|sachets?|envelopes?|pots?|blocks?|bars?|containers?|pouche?s?|scoops?|bunch(?:es)?)\)?(?:\b|$)(?: of)? ?`)
-	bracket  = regexp.MustCompile(`^\(([^()]{1,40})\) ?`)
-	another  = regexp.MustCompile(`[\pL.] ?/ ?\d`)
-	slash    = regexp.MustCompile(`^ ?/ ?`)
+	vessels  = regexp.MustCompile(
+		`(?i)^\(?(cans?|tins?|jars?|cartons?|tubs?|boxe?s?|bags?|bottles?|packages?|packets?|pkgs?\.?|pkts?|sachets?|envelopes?|pots?|blocks?|bars?|containers?|pouche?s?|scoops?|bunch(?:es)?)\)?(?:\b|$)(?: of)? ?`)
+	bracket = regexp.MustCompile(`^\(([^()]{1,40})\) ?`)
+	another = regexp.MustCompile(`[\pL.] ?/ ?\d`)
+	slash   = regexp.MustCompile(`^ ?/ ?`)
 )
 
 // Mend reads slips of scanning and typing at the start of a line as what was meant, where only one
@@ -133,9 +139,11 @@ func ReadLead(line string, s Standard) (l Lead, ok bool) {
 	l.Amount = a
 	switch {
 	case a.Unit == Piece && quarts.MatchString(rest):
-		l.Amount, rest = Amount{a.Quantity.Times(Whole(4)), a.UpTo.Times(Whole(4)), s.In(Cup)}, quarts.ReplaceAllString(rest, "")
+		l.Amount, rest = Amount{a.Quantity.Times(Whole(4)), a.UpTo.Times(Whole(4)), s.In(Cup)},
+			quarts.ReplaceAllString(rest, "")
 	case a.Unit == Piece && spoonful.MatchString(rest):
-		l.Amount, rest = Amount{a.Quantity.Times(Whole(2)), a.UpTo.Times(Whole(2)), s.In(Tsp)}, spoonful.ReplaceAllString(rest, "")
+		l.Amount, rest = Amount{a.Quantity.Times(Whole(2)), a.UpTo.Times(Whole(2)), s.In(Tsp)},
+			spoonful.ReplaceAllString(rest, "")
 	}
 	rest = strings.TrimSpace(strings.TrimPrefix(rest, "."))
 	rest = l.compound(rest, s)
@@ -153,7 +161,8 @@ func tidied(text string) string {
 			text = r.what.ReplaceAllString(text, r.as)
 		}
 	}
-	if strings.ContainsAny(text, "⁄∕,.-x/") || strings.Contains(text, " or ") || strings.Contains(strings.ToLower(text), "dessert") {
+	if strings.ContainsAny(text, "⁄∕,.-x/") || strings.Contains(text, " or ") ||
+		strings.Contains(strings.ToLower(text), "dessert") {
 		for _, r := range figures {
 			text = r.what.ReplaceAllString(text, r.as)
 		}
@@ -174,7 +183,8 @@ func (l *Lead) bunch(text string) bool {
 		return true
 	}
 	if m := handful.FindStringSubmatch(text); m != nil {
-		l.Amount, l.Manner, l.Rest = Amount{Quantity: number(m[1]).Quantity.Times(NewRatio(1, 4)), Unit: Cup}, "a handful taken as 1/4 cup", text[len(m[0]):]
+		l.Amount, l.Manner, l.Rest = Amount{Quantity: number(m[1]).Quantity.Times(NewRatio(1, 4)), Unit: Cup},
+			"a handful taken as 1/4 cup", text[len(m[0]):]
 		return true
 	}
 	if m := bunches.FindStringSubmatch(text); m != nil && m[1] != "" {
@@ -187,8 +197,9 @@ func (l *Lead) bunch(text string) bool {
 // A number of cans, jars or packets of a size: "1 (400 g) can", "1 x 7g sachet", "1 15 oz
 // can", "1 can (400 g)".
 var (
-	sizeFirst = regexp.MustCompile(`^(\d+(?:[/.]\d+)?(?: \d/\d)?|[½⅓⅔¼¾⅛]) (?:x |\()? ?((?:\d[\d/. ]*|[½⅓⅔¼¾⅛]) ?(?:g|gr|grams?|kg|ml|l|oz|ounces?|lbs?|fl oz|tsp|teaspoons?)\b\.?)\)? ?(.*)$`)
-	sizeLast  = regexp.MustCompile(`^(\d[\d/. -]*|[½⅓⅔¼¾⅛]) ?(\pL+\.?)(?: \(([^()]+)\))? ?(.*)$`)
+	sizeFirst = regexp.MustCompile(
+		`^(\d+(?:[/.]\d+)?(?: \d/\d)?|[½⅓⅔¼¾⅛]) (?:x |\()? ?((?:\d[\d/. ]*|[½⅓⅔¼¾⅛]) ?(?:g|gr|grams?|kg|ml|l|oz|ounces?|lbs?|fl oz|tsp|teaspoons?)\b\.?)\)? ?(.*)$`)
+	sizeLast = regexp.MustCompile(`^(\d[\d/. -]*|[½⅓⅔¼¾⅛]) ?(\pL+\.?)(?: \(([^()]+)\))? ?(.*)$`)
 )
 
 func (l *Lead) vessel(text string, s Standard) bool {
@@ -196,7 +207,8 @@ func (l *Lead) vessel(text string, s Standard) bool {
 	if m := sizeFirst.FindStringSubmatch(text); m != nil && vessels.MatchString(m[3]) {
 		count, size, named = m[1], m[2], vessels.FindString(m[3])
 		rest = m[3][len(named):]
-	} else if m := sizeLast.FindStringSubmatch(text); m != nil && vessels.MatchString(m[2]+" ") && len(vessels.FindString(m[2]+" ")) >= len(m[2]) {
+	} else if m := sizeLast.FindStringSubmatch(text); m != nil && vessels.MatchString(m[2]+" ") &&
+		len(vessels.FindString(m[2]+" ")) >= len(m[2]) {
 		count, size, named, rest = m[1], m[3], m[2], m[4]
 	} else {
 		return false
@@ -225,12 +237,14 @@ func (l *Lead) vessel(text string, s Standard) bool {
 func (l *Lead) compound(rest string, s Standard) string {
 	b, after, ok := ParsePrefix(rest, s)
 	f, g := l.Amount.Unit.Facts(), b.Unit.Facts()
-	if !ok || b.UpTo.Sign() != 0 || l.Amount.UpTo.Sign() != 0 || f.Dimension != g.Dimension || f.Dimension == Count || g.Size >= f.Size || b.Unit == Packet || b.Unit == Stick {
+	if !ok || b.UpTo.Sign() != 0 || l.Amount.UpTo.Sign() != 0 || f.Dimension != g.Dimension || f.Dimension == Count ||
+		g.Size >= f.Size || b.Unit == Packet || b.Unit == Stick {
 		return rest
 	}
 	// In the smaller unit, so that a pound and two ounces are eighteen ounces.
 	if l.Amount.Unit == Pound || l.Amount.Unit == Kilogram {
-		l.Amount = Amount{Quantity: l.Amount.Quantity.Times(exactly(l.Amount.Unit, b.Unit)).Plus(b.Quantity), Unit: b.Unit}
+		l.Amount = Amount{Quantity: l.Amount.Quantity.Times(exactly(l.Amount.Unit, b.Unit)).Plus(b.Quantity),
+			Unit: b.Unit}
 	} else {
 		l.Amount.Quantity = l.Amount.Quantity.Plus(b.Quantity.Times(exactly(b.Unit, l.Amount.Unit)))
 	}
@@ -262,7 +276,8 @@ func (l *Lead) second(rest string, s Standard) string {
 		}
 	}
 	if after, found := strings.CutPrefix(rest, "or "); found {
-		if a, last, ok := ParsePrefix(after, s); ok && a.Unit.Facts().Dimension != Count && a.Unit.Facts().Dimension != l.Amount.Unit.Facts().Dimension {
+		if a, last, ok := ParsePrefix(after, s); ok && a.Unit.Facts().Dimension != Count &&
+			a.Unit.Facts().Dimension != l.Amount.Unit.Facts().Dimension {
 			l.Also = a
 			return last
 		}

@@ -16,11 +16,15 @@ func TestReadingAmountsAsCooksWriteThem(t *testing.T) {
 	}{
 		{"1 cup", Of(1, 1, Cup)}, {"1 1/2 cups", Of(3, 2, Cup)}, {"1-1/2 c", Of(3, 2, Cup)}, {"1½ cups", Of(3, 2, Cup)},
 		{"1.5 cups", Of(3, 2, Cup)}, {"⅔ cup", Of(2, 3, Cup)}, {"2 T", Of(2, 1, Tbsp)}, {"2 t", Of(2, 1, Tsp)},
-		{"2 Tb.", Of(2, 1, Tbsp)}, {"3 tablespoons", Of(3, 1, Tbsp)}, {"1 TEASPOON", Of(1, 1, Tsp)}, {"350 g", Of(350, 1, Gram)},
-		{"2¼ tsp", Of(9, 4, Tsp)}, {"1 fl oz", Of(1, 1, FluidOunce)}, {"2", Of(2, 1, Piece)}, {"pinch", Of(1, 1, Pinch)},
-		{"1 cup plus 2 tbsp", Of(9, 8, Cup)}, {"1 cup less 1 tbsp", Of(15, 16, Cup)}, {"1 cup + 1 tbsp", Of(17, 16, Cup)},
+		{"2 Tb.", Of(2, 1, Tbsp)}, {"3 tablespoons", Of(3, 1, Tbsp)}, {"1 TEASPOON", Of(1, 1, Tsp)},
+		{"350 g", Of(350, 1, Gram)},
+		{"2¼ tsp", Of(9, 4, Tsp)}, {"1 fl oz", Of(1, 1, FluidOunce)}, {"2", Of(2, 1, Piece)},
+		{"pinch", Of(1, 1, Pinch)},
+		{"1 cup plus 2 tbsp", Of(9, 8, Cup)}, {"1 cup less 1 tbsp", Of(15, 16, Cup)},
+		{"1 cup + 1 tbsp", Of(17, 16, Cup)},
 		{"2-3 tbsp", Amount{Whole(2), Whole(3), Tbsp}}, {"2 to 3 tbsp", Amount{Whole(2), Whole(3), Tbsp}},
-		{"1 stick", Of(1, 1, Stick)}, {"1 envelope", Of(1, 1, Packet)}, {"0.25 l", Of(1, 4, Litre)}, {" 7g ", Of(7, 1, Gram)},
+		{"1 stick", Of(1, 1, Stick)}, {"1 envelope", Of(1, 1, Packet)}, {"0.25 l", Of(1, 4, Litre)},
+		{" 7g ", Of(7, 1, Gram)},
 	} {
 		got, err := Parse(c.text, US)
 		if err != nil || got != c.want {
@@ -36,7 +40,8 @@ func TestPlainCupsAreThoseOfTheStandard(t *testing.T) {
 		ml       float64
 	}{
 		{"1 cup", US, 236.588}, {"1 cup", Metric, 250}, {"1 tbsp", Australian, 20}, {"1 tbsp", Imperial, 15},
-		{"1 pint", Imperial, 568.26}, {"1 pint", US, 473.176}, {"1 imperial pint", US, 568.26}, {"1 stick", US, 118.294},
+		{"1 pint", Imperial, 568.26}, {"1 pint", US, 473.176}, {"1 imperial pint", US, 568.26},
+		{"1 stick", US, 118.294},
 		{"16 pinches", US, 236.588 / 48},
 	} {
 		a, err := Parse(c.text, c.standard)
@@ -48,7 +53,8 @@ func TestPlainCupsAreThoseOfTheStandard(t *testing.T) {
 
 // A baker in a metric kitchen who says half a cup means 125 ml.
 func TestWhatABakerSaysIsInTheKitchensOwnMeasures(t *testing.T) {
-	for text, ml := range map[string]float64{"1/2 cup": 125, "1 tbsp": 15, "1/2 metric cup": 125, "100 g": 0, "30 ml": 30} {
+	for text, ml := range map[string]float64{"1/2 cup": 125, "1 tbsp": 15, "1/2 metric cup": 125, "100 g": 0,
+		"30 ml": 30} {
 		a, err := Parse(text, US)
 		if err != nil {
 			t.Fatal(err)
@@ -64,7 +70,8 @@ func TestWrongAmountsSayWhereTheyAreWrong(t *testing.T) {
 		text   string
 		column int
 	}{
-		{"", 1}, {"flour", 1}, {"-1 cup", 1}, {"1/0 cup", 4}, {"1 bucket", 3}, {"1 cup plus 100 g", 7}, {"1 tbsp less 1 cup", 8},
+		{"", 1}, {"flour", 1}, {"-1 cup", 1}, {"1/0 cup", 4}, {"1 bucket", 3}, {"1 cup plus 100 g", 7},
+		{"1 tbsp less 1 cup", 8},
 		{"123456789 g", 1}, {"3-2 cups", 2},
 	} {
 		_, err := Parse(c.text, US)
@@ -78,7 +85,8 @@ func TestWrongAmountsSayWhereTheyAreWrong(t *testing.T) {
 }
 
 func TestANumberIsReadWholeOrNotAtAll(t *testing.T) {
-	for text, want := range map[string]Ratio{"2": {2, 1}, " 1 1/2 ": {3, 2}, "1½": {3, 2}, "1.5": {3, 2}, "": {}, "flour": {}, "2 x": {}, "1/0": {}, "1 1/2 cups": {}} {
+	for text, want := range map[string]Ratio{"2": {2, 1}, " 1 1/2 ": {3, 2}, "1½": {3, 2}, "1.5": {3, 2}, "": {},
+		"flour": {}, "2 x": {}, "1/0": {}, "1 1/2 cups": {}} {
 		got, err := ParseRatio(text)
 		if (err == nil) != (want != Ratio{}) || err == nil && got.Cmp(want) != 0 {
 			t.Errorf("%q reads as %v (%v), want %v", text, got, err, want)
@@ -139,7 +147,8 @@ func TestGramsLeaveTheProgramRoundedAndNeverAsNaN(t *testing.T) {
 }
 
 func FuzzReadingAnAmount(f *testing.F) {
-	for _, s := range []string{"1 1/2 cups", "2-3 tbsp", "1 cup plus 2 tbsp", "½ tsp", "1/0", "-", "1 cup less 2 cups", "99999999999999999999"} {
+	for _, s := range []string{"1 1/2 cups", "2-3 tbsp", "1 cup plus 2 tbsp", "½ tsp", "1/0", "-", "1 cup less 2 cups",
+		"99999999999999999999"} {
 		f.Add(s)
 	}
 	f.Fuzz(func(t *testing.T, text string) {
@@ -167,7 +176,8 @@ func TestWeightsAreWrittenAsAScaleShowsThem(t *testing.T) {
 		grams  Grams
 		finely bool
 		want   string
-	}{{InGrams, 236.6, false, "237 g"}, {InGrams, 6.24, true, "6.2 g"}, {InOunces, 375, false, "13.25 oz"}, {InOunces, 6.2, true, "0.220 oz"}, {"", 12.5, false, "13 g"}} {
+	}{{InGrams, 236.6, false, "237 g"}, {InGrams, 6.24, true, "6.2 g"}, {InOunces, 375, false, "13.25 oz"},
+		{InOunces, 6.2, true, "0.220 oz"}, {"", 12.5, false, "13 g"}} {
 		if got := c.w.Text(c.grams, c.finely); got != c.want {
 			t.Errorf("%v g in %s is written %q, want %q", c.grams, c.w, got, c.want)
 		}
@@ -175,7 +185,8 @@ func TestWeightsAreWrittenAsAScaleShowsThem(t *testing.T) {
 }
 
 func TestReadingATemperature(t *testing.T) {
-	for text, celsius := range map[string]float64{"21 °C": 21, "21c": 21, "21": 21, "70 °F": 21.11, "-3,5 °C": -3.5, " 98.6F ": 37} {
+	for text, celsius := range map[string]float64{"21 °C": 21, "21c": 21, "21": 21, "70 °F": 21.11, "-3,5 °C": -3.5,
+		" 98.6F ": 37} {
 		r, err := ParseTemperature(text)
 		if err != nil || math.Abs(float64(r.Celsius())-celsius) > 0.01 {
 			t.Errorf("%q reads as %v °C (%v), want %v", text, float64(r.Celsius()), err, celsius)
@@ -228,7 +239,8 @@ func TestRatiosOfSmallTermsReckonLikeBigOnes(t *testing.T) {
 			got  Ratio
 			want *big.Rat
 		}{
-			"+": {r.Plus(s), new(big.Rat).Add(x, y)}, "-": {r.Minus(s), new(big.Rat).Sub(x, y)}, "*": {r.Times(s), new(big.Rat).Mul(x, y)},
+			"+": {r.Plus(s), new(big.Rat).Add(x, y)}, "-": {r.Minus(s), new(big.Rat).Sub(x, y)},
+			"*": {r.Times(s), new(big.Rat).Mul(x, y)},
 		} {
 			num, den := p.got.Terms()
 			if big.NewRat(num, den).Cmp(p.want) != 0 || p.got.Sign() != p.want.Sign() {
@@ -254,7 +266,8 @@ func TestFiguresAreWrittenWithTheKitchensSign(t *testing.T) {
 		{DecimalSign("").Figure(1.25, 1), "1.2"},
 		{Comma.Figure(1.25, -1), "1,25"},
 		{Comma.Figure(3, 1), "3,0"},
-		{InFahrenheit.Say("Let it cool to 40 °C; 43 °C harms the yeast."), "Let it cool to 104 °F; 109 °F harms the yeast."},
+		{InFahrenheit.Say("Let it cool to 40 °C; 43 °C harms the yeast."),
+			"Let it cool to 104 °F; 109 °F harms the yeast."},
 		{InCelsius.Say("Let it cool to 40 °C."), "Let it cool to 40 °C."},
 	} {
 		if c.got != c.want {

@@ -9,9 +9,11 @@ import (
 // Amounts in many hands, in every standard: what they are, what is left of the line, and how they are written and said.
 func TestWhatAmountsAre(t *testing.T) {
 	numbers := []string{"1", "1 1/2", "⅔", "1,5", "half a", "a few"}
-	units := []string{"", "cups", "c.", "tbsp", "T", "tsp.", "g", "kg", "oz", "lb", "ml", "dl", "pint", "quart", "stick", "packet",
+	units := []string{"", "cups", "c.", "tbsp", "T", "tsp.", "g", "kg", "oz", "lb", "ml", "dl", "pint", "quart",
+		"stick", "packet",
 		"pinch", "fl oz", "dessertspoon", "handful", "clove", "slice", "can (400 g)"}
-	tails := []string{" flour", " plus 1 tbsp flour", " less 1 tsp water", " (120 g) oil", "/4 oz butter", " 2 oz honey",
+	tails := []string{" flour", " plus 1 tbsp flour", " less 1 tsp water", " (120 g) oil", "/4 oz butter",
+		" 2 oz honey",
 		" heaped sugar", " of milk", " or 3 tbsp fat", " and 1 cup oats"}
 	var all []readtest.Said
 	for _, s := range Standards {
@@ -35,7 +37,8 @@ func TestWhatAmountsAre(t *testing.T) {
 			}
 		}
 		all = append(all, readtest.Said{Name: string(s) + ", read", Value: &read},
-			readtest.Said{Name: string(s) + ", what is left of a line", Value: &left}, readtest.Said{Name: string(s) + ", simply", Value: &simple})
+			readtest.Said{Name: string(s) + ", what is left of a line", Value: &left}, readtest.Said{Name: string(s) +
+				", simply", Value: &simple})
 	}
 	readtest.Hold(t, all)
 }

@@ -127,7 +127,8 @@ func (m Manner) steps() []step {
 		}, onFlour...)
 	case Premixed:
 		return append(m.wetAndFat(liquid), []step{
-			{Flour, slices.Concat(flours, sweetOrSalt, dryMilks, dryExtras, leavenings), Mixed, "All dry things stirred together in a bowl first, so that none lies in a heap."},
+			{Flour, slices.Concat(flours, sweetOrSalt, dryMilks, dryExtras, leavenings), Mixed,
+				"All dry things stirred together in a bowl first, so that none lies in a heap."},
 			{AddIn, extras, Spread, "On the dry mix."},
 			{Yeast, yeasts, Middle, "On top of the dry mix, away from the liquid."},
 		}...)
@@ -137,7 +138,9 @@ func (m Manner) steps() []step {
 		return []step{
 			{Liquid, wet, Spread, "Liquid first."},
 			fatSteps[FatPieces],
-			{Flour, slices.Concat(flours, sweetOrSalt, dryMilks, dryExtras), ByHand, "The packet over the liquid, all of it: its yeast is spread through it. Stir lightly with plastic, so that no dry corners stay."},
+			{Flour, slices.Concat(flours, sweetOrSalt, dryMilks, dryExtras), ByHand,
+				"The packet over the liquid, all of it: its yeast is spread through it. Stir lightly with plastic, " +
+					"so that no dry corners stay."},
 			{AddIn, extras, Spread, "On top."},
 			{Yeast, raising, Middle, "Its yeast beside it: last, dry on top."},
 		}
@@ -158,7 +161,8 @@ func (m Manner) steps() []step {
 	case SaltWet:
 		out = append(out, saltInLiquid, step{DryExtra, dryMilks, Spread, "Under the flour."}, flour)
 	case SaltHigh:
-		out = append(out, flour, step{SugarSalt, sweetOrSalt, Corners, "On the flour in opposite corners, away from the yeast in the middle."},
+		out = append(out, flour, step{SugarSalt, sweetOrSalt, Corners, "On the flour in opposite corners, away from " +
+			"the yeast in the middle."},
 			step{DryExtra, dryMilks, Spread, "On the flour with the sugar and salt."})
 	default:
 		out = append(out, step{SugarSalt, sweetOrSalt, Spread, "Low down, away from the yeast."},
@@ -204,7 +208,8 @@ func (m Manner) dryFirst(saltInLiquid step) []step {
 	case FatMelted:
 		out = append(out, liquid, fatSteps[FatMelted])
 	case FatCorners:
-		out = append(out, step{Fat, fats, Corners, "Cut in four, a piece to each corner on top of the dry layers."}, liquid)
+		out = append(out, step{Fat, fats, Corners, "Cut in four, a piece to each corner on top of the dry layers."},
+			liquid)
 	default:
 		out = append(out, step{Fat, fats, Pieces, "In pieces on top of the dry layers."}, liquid)
 	}
@@ -246,7 +251,8 @@ func Load(m Manner, portions []Portion) Loaded {
 	m = m.Over(Usual)
 	var out Loaded
 	here := make([]Portion, 0, len(portions))
-	warm := Layer{Stuff: Liquid, Place: Together, Reason: "Warmed together on the stove, and cooled before anything else joins it."}
+	warm := Layer{Stuff: Liquid, Place: Together, Reason: "Warmed together on the stove, and cooled before anything " +
+		"else joins it."}
 	for _, p := range portions {
 		switch p.When {
 		case recipe.AtBeep:
@@ -282,7 +288,8 @@ func Load(m Manner, portions []Portion) Loaded {
 
 // FromBag is a pan whose dry things come out of a bag, mixed: one layer where the flour would lie.
 func FromBag(layers []Layer, in func(line string) bool) []Layer {
-	bag := Layer{Stuff: Flour, Place: InABag, Reason: "The whole bag, over what lies there: all that is dry but the yeast."}
+	bag := Layer{Stuff: Flour, Place: InABag, Reason: "The whole bag, over what lies there: all that is dry but the " +
+		"yeast."}
 	at := -1
 	var out []Layer
 	for _, l := range layers {
@@ -338,7 +345,8 @@ func asListed(portions []Portion) []Layer {
 			out[last].Lines, out[last].Volume = append(out[last].Lines, p.Line), out[last].Volume+p.Volume
 			continue
 		}
-		out = append(out, Layer{Stuff: stuff, Lines: []string{p.Line}, Volume: p.Volume, Reason: "In the order in which the recipe lists it."})
+		out = append(out, Layer{Stuff: stuff, Lines: []string{p.Line}, Volume: p.Volume,
+			Reason: "In the order in which the recipe lists it."})
 	}
 	return out
 }

@@ -28,7 +28,8 @@ func stack(layers []Layer) string {
 	return s
 }
 
-var everything = portions(larder.Yeast, larder.Flour, larder.Salt, larder.Sugar, larder.Fat, larder.Liquid, larder.Egg, larder.DryMilk, larder.DryExtra)
+var everything = portions(larder.Yeast, larder.Flour, larder.Salt, larder.Sugar, larder.Fat, larder.Liquid, larder.Egg,
+	larder.DryMilk, larder.DryExtra)
 
 // From the floor of the pan upwards, as a booklet would have it.
 func TestLayersOfEveryManner(t *testing.T) {
@@ -37,19 +38,33 @@ func TestLayersOfEveryManner(t *testing.T) {
 		want   string
 		place  map[Stuff]Place
 	}{
-		{Manner{}, "[liquid egg][fat][salt sugar][dry milk][flour][dry extra][yeast]", map[Stuff]Place{Yeast: Well, Fat: Pieces}},
-		{Manner{Order: WetFirst, Salt: SaltWet}, "[liquid egg][fat][salt sugar][dry milk][flour][dry extra][yeast]", map[Stuff]Place{SugarSalt: Stirred}},
-		{Manner{Order: WetFirst, Salt: SaltHigh}, "[liquid egg][fat][flour][salt sugar][dry milk][dry extra][yeast]", map[Stuff]Place{SugarSalt: Corners}},
-		{Manner{Order: WetFirst, Fat: FatFloor}, "[fat][liquid egg][salt sugar][dry milk][flour][dry extra][yeast]", map[Stuff]Place{Fat: Floor}},
-		{Manner{Order: WetFirst, Fat: FatCorners, Yeast: YeastTop}, "[liquid egg][fat][salt sugar][dry milk][flour][dry extra][yeast]", map[Stuff]Place{Fat: Corners, Yeast: Middle}},
-		{Manner{Order: WetFirst, Yeast: YeastBox}, "[liquid egg][fat][salt sugar][dry milk][flour][dry extra][yeast]", map[Stuff]Place{Yeast: OwnBox}},
-		{Manner{Order: DryFirst}, "[yeast][flour][salt sugar][dry milk dry extra][fat][liquid egg]", map[Stuff]Place{Yeast: Spread, Fat: Pieces}},
-		{Manner{Order: DryFirst, Yeast: YeastBox}, "[yeast][flour][salt sugar][dry milk dry extra][fat][liquid egg]", map[Stuff]Place{Yeast: OwnBox}},
-		{Manner{Order: DryFirst, Salt: SaltWet}, "[yeast][flour][dry milk dry extra][fat][liquid egg][salt sugar]", map[Stuff]Place{SugarSalt: Stirred}},
-		{Manner{Order: DryFirst, Fat: FatMelted}, "[yeast][flour][salt sugar][dry milk dry extra][liquid egg][fat]", map[Stuff]Place{Fat: Stirred}},
-		{Manner{Order: Bloomed}, "[liquid egg][yeast][fat][dry milk][flour][salt sugar][dry extra]", map[Stuff]Place{Yeast: Stirred, SugarSalt: Corners}},
-		{Manner{Order: Premixed}, "[liquid egg][fat][flour salt sugar dry milk dry extra][yeast]", map[Stuff]Place{Flour: Mixed, Yeast: Middle}},
-		{Manner{Order: Batter}, "[liquid][fat][egg][salt sugar][flour dry milk dry extra][yeast]", map[Stuff]Place{Yeast: Middle}},
+		{Manner{}, "[liquid egg][fat][salt sugar][dry milk][flour][dry extra][yeast]", map[Stuff]Place{Yeast: Well,
+			Fat: Pieces}},
+		{Manner{Order: WetFirst, Salt: SaltWet}, "[liquid egg][fat][salt sugar][dry milk][flour][dry extra][yeast]",
+			map[Stuff]Place{SugarSalt: Stirred}},
+		{Manner{Order: WetFirst, Salt: SaltHigh}, "[liquid egg][fat][flour][salt sugar][dry milk][dry extra][yeast]",
+			map[Stuff]Place{SugarSalt: Corners}},
+		{Manner{Order: WetFirst, Fat: FatFloor}, "[fat][liquid egg][salt sugar][dry milk][flour][dry extra][yeast]",
+			map[Stuff]Place{Fat: Floor}},
+		{Manner{Order: WetFirst, Fat: FatCorners, Yeast: YeastTop},
+			"[liquid egg][fat][salt sugar][dry milk][flour][dry extra][yeast]", map[Stuff]Place{Fat: Corners,
+				Yeast: Middle}},
+		{Manner{Order: WetFirst, Yeast: YeastBox}, "[liquid egg][fat][salt sugar][dry milk][flour][dry extra][yeast]",
+			map[Stuff]Place{Yeast: OwnBox}},
+		{Manner{Order: DryFirst}, "[yeast][flour][salt sugar][dry milk dry extra][fat][liquid egg]",
+			map[Stuff]Place{Yeast: Spread, Fat: Pieces}},
+		{Manner{Order: DryFirst, Yeast: YeastBox}, "[yeast][flour][salt sugar][dry milk dry extra][fat][liquid egg]",
+			map[Stuff]Place{Yeast: OwnBox}},
+		{Manner{Order: DryFirst, Salt: SaltWet}, "[yeast][flour][dry milk dry extra][fat][liquid egg][salt sugar]",
+			map[Stuff]Place{SugarSalt: Stirred}},
+		{Manner{Order: DryFirst, Fat: FatMelted}, "[yeast][flour][salt sugar][dry milk dry extra][liquid egg][fat]",
+			map[Stuff]Place{Fat: Stirred}},
+		{Manner{Order: Bloomed}, "[liquid egg][yeast][fat][dry milk][flour][salt sugar][dry extra]",
+			map[Stuff]Place{Yeast: Stirred, SugarSalt: Corners}},
+		{Manner{Order: Premixed}, "[liquid egg][fat][flour salt sugar dry milk dry extra][yeast]",
+			map[Stuff]Place{Flour: Mixed, Yeast: Middle}},
+		{Manner{Order: Batter}, "[liquid][fat][egg][salt sugar][flour dry milk dry extra][yeast]",
+			map[Stuff]Place{Yeast: Middle}},
 		{Manner{Order: AsListed}, "[yeast][flour][salt sugar][fat][liquid egg][dry milk dry extra]", nil},
 	} {
 		l := Load(c.manner, everything)
@@ -57,7 +72,8 @@ func TestLayersOfEveryManner(t *testing.T) {
 			t.Errorf("%+v, from the floor: %s, want %s", c.manner, got, c.want)
 		}
 		for stuff, place := range c.place {
-			if n := slices.IndexFunc(l.Layers, func(l Layer) bool { return l.Stuff == stuff }); n < 0 || l.Layers[n].Place != place {
+			if n := slices.IndexFunc(l.Layers, func(l Layer) bool { return l.Stuff == stuff }); n < 0 ||
+				l.Layers[n].Place != place {
 				t.Errorf("%+v: %s lies %q, want %q", c.manner, stuff, l.Layers[n].Place, place)
 			}
 		}
@@ -73,7 +89,8 @@ func TestLayersOfEveryManner(t *testing.T) {
 func sorted(s string) string {
 	layers := strings.Split(strings.Trim(s, "[]"), "][")
 	for n, l := range layers {
-		words := strings.Fields(strings.ReplaceAll(strings.ReplaceAll(l, "dry milk", "dry_milk"), "dry extra", "dry_extra"))
+		words := strings.Fields(strings.ReplaceAll(strings.ReplaceAll(l, "dry milk", "dry_milk"), "dry extra",
+			"dry_extra"))
 		slices.Sort(words)
 		layers[n] = strings.Join(words, " ")
 	}
@@ -84,14 +101,18 @@ func sorted(s string) string {
 // place, so that a flour in three places adds up.
 func TestASplitFlourGoesWhereEachShareBelongs(t *testing.T) {
 	p := []Portion{
-		{"milk", larder.Liquid, 200, recipe.Warmed, false}, {"cooked flour", larder.Flour, 30, recipe.Warmed, false}, {"water", larder.Liquid, 50, recipe.InPan, false},
-		{"flour", larder.Flour, 600, recipe.InPan, false}, {"late flour", larder.Flour, 60, recipe.AtKnead, false}, {"yeast", larder.Yeast, 8, recipe.InPan, false}, {"raisins", larder.Extra, 90, recipe.AtBeep, false},
+		{"milk", larder.Liquid, 200, recipe.Warmed, false}, {"cooked flour", larder.Flour, 30, recipe.Warmed, false},
+		{"water", larder.Liquid, 50, recipe.InPan, false},
+		{"flour", larder.Flour, 600, recipe.InPan, false}, {"late flour", larder.Flour, 60, recipe.AtKnead, false},
+		{"yeast", larder.Yeast, 8, recipe.InPan, false}, {"raisins", larder.Extra, 90, recipe.AtBeep, false},
 	}
 	for order, want := range map[Order]string{
-		WetFirst: "[milk cooked flour][water][flour][yeast]", DryFirst: "[yeast][flour][milk cooked flour][water]", Bloomed: "[milk cooked flour][water][yeast][flour]",
+		WetFirst: "[milk cooked flour][water][flour][yeast]", DryFirst: "[yeast][flour][milk cooked flour][water]",
+		Bloomed: "[milk cooked flour][water][yeast][flour]",
 	} {
 		l := Load(Manner{Order: order}, p)
-		if got := stack(l.Layers); got != want || !slices.Equal(l.Knead, []string{"late flour"}) || !slices.Equal(l.Beep, []string{"raisins"}) {
+		if got := stack(l.Layers); got != want || !slices.Equal(l.Knead, []string{"late flour"}) ||
+			!slices.Equal(l.Beep, []string{"raisins"}) {
 			t.Errorf("%s: %s, held back %v, for the beep %v; want %s", order, got, l.Knead, l.Beep, want)
 		}
 	}
@@ -112,7 +133,8 @@ func TestNothingIsForgottenAndYeastStaysDry(t *testing.T) {
 			}
 			p = append(p, Portion{Line: fmt.Sprint(len(p)), Kind: k, Volume: 5, When: when})
 		}
-		m := Manner{Orders[random.IntN(len(Orders))], SaltPlaces[random.IntN(3)], FatPlaces[random.IntN(4)], YeastPlaces[random.IntN(3)]}
+		m := Manner{Orders[random.IntN(len(Orders))], SaltPlaces[random.IntN(3)], FatPlaces[random.IntN(4)],
+			YeastPlaces[random.IntN(3)]}
 		l := Load(m, p)
 		placed := slices.Concat(l.Knead, l.Beep)
 		for _, layer := range l.Layers {
@@ -140,12 +162,14 @@ func TestNothingIsForgottenAndYeastStaysDry(t *testing.T) {
 				continue
 			}
 			for _, b := range []int{n - 1, n + 1} {
-				if b >= 0 && b < len(l.Layers) && (l.Layers[b].Stuff == Liquid || l.Layers[b].Stuff == SugarSalt || l.Layers[b].Stuff == Fat) {
+				if b >= 0 && b < len(l.Layers) && (l.Layers[b].Stuff == Liquid || l.Layers[b].Stuff == SugarSalt ||
+					l.Layers[b].Stuff == Fat) {
 					t.Fatalf("%+v: yeast lies next to %s: %s", m, l.Layers[b].Stuff, stack(l.Layers))
 				}
 			}
 		}
-		if booklet := m.Salt != SaltHigh && (m.Order == WetFirst || m.Order == DryFirst || m.Order == Premixed); booklet && !dry {
+		if booklet := m.Salt != SaltHigh && (m.Order == WetFirst || m.Order == DryFirst ||
+			m.Order == Premixed); booklet && !dry {
 			t.Fatalf("%+v: a booklet's order wets the yeast: %s", m, stack(l.Layers))
 		}
 		if m.Order == Bloomed && dry {
@@ -164,10 +188,14 @@ func TestWhoDecidesTheOrder(t *testing.T) {
 		want         Manner
 	}{
 		{"the booklet alone", recipe.White, Manner{}, Manner{}, Manner{DryFirst, SaltLow, FatPieces, YeastWell}},
-		{"a kitchen that likes its fat in the corners", recipe.White, Manner{Fat: FatCorners}, Manner{}, Manner{DryFirst, SaltLow, FatCorners, YeastWell}},
-		{"a kitchen that mixes the dry things first", recipe.White, Manner{Order: Premixed}, Manner{}, Manner{Premixed, SaltLow, FatPieces, YeastWell}},
-		{"a loaf that is bloomed for once", recipe.White, Manner{Order: Premixed}, Manner{Order: Bloomed}, Manner{Bloomed, SaltLow, FatPieces, YeastWell}},
-		{"a quick bread, whatever anybody likes", recipe.QuickBread, Manner{Order: Premixed}, Manner{Order: Bloomed}, Manner{Batter, SaltLow, FatPieces, YeastWell}},
+		{"a kitchen that likes its fat in the corners", recipe.White, Manner{Fat: FatCorners}, Manner{},
+			Manner{DryFirst, SaltLow, FatCorners, YeastWell}},
+		{"a kitchen that mixes the dry things first", recipe.White, Manner{Order: Premixed}, Manner{},
+			Manner{Premixed, SaltLow, FatPieces, YeastWell}},
+		{"a loaf that is bloomed for once", recipe.White, Manner{Order: Premixed}, Manner{Order: Bloomed},
+			Manner{Bloomed, SaltLow, FatPieces, YeastWell}},
+		{"a quick bread, whatever anybody likes", recipe.QuickBread, Manner{Order: Premixed}, Manner{Order: Bloomed},
+			Manner{Batter, SaltLow, FatPieces, YeastWell}},
 	} {
 		got, why := Decide(booklet, c.kind, c.school, c.wish)
 		if got != c.want || why == "" {
@@ -199,12 +227,14 @@ func TestABagLiesWhereItsFlourWould(t *testing.T) {
 	in := func(line string) bool { return line != "liquid" && line != "yeast" && line != "egg" && line != "fat" }
 	for order, want := range map[Order]int{WetFirst: 2, DryFirst: 1} {
 		layers := FromBag(Load(Manner{Order: order}, everything).Layers, in)
-		if at := slices.IndexFunc(layers, func(l Layer) bool { return l.Place == InABag }); at != want || len(layers[at].Lines) != 5 {
+		if at := slices.IndexFunc(layers, func(l Layer) bool { return l.Place == InABag }); at != want ||
+			len(layers[at].Lines) != 5 {
 			t.Errorf("%s: the bag is layer %d of %+v, want %d", order, at, layers, want)
 		}
 	}
 	flour := func(line string) bool { return line == "flour" }
-	if layers := FromBag(Load(Manner{Order: DryFirst, Yeast: YeastBox}, portions(larder.Flour, larder.Liquid)).Layers, flour); layers[0].Place != InABag {
+	if layers := FromBag(Load(Manner{Order: DryFirst, Yeast: YeastBox}, portions(larder.Flour, larder.Liquid)).Layers,
+		flour); layers[0].Place != InABag {
 		t.Errorf("a bag that goes in first is layered %+v", layers)
 	}
 }

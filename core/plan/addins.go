@@ -103,7 +103,8 @@ func placeAddIns(m machine.Machine, t Timing, lines []scale.Line) (*AddIns, erro
 		case a.Box == 0:
 			e.NoBox = m.Name + " has no dispenser."
 		case l.Ingredient.Dispenser == larder.NoHopper && !patted(l):
-			e.NoBox = fmt.Sprintf("%s: too %s for a dispenser, where it would stay.", vocab.Upper(e.Name), l.Ingredient.WhyNoHopper())
+			e.NoBox = fmt.Sprintf("%s: too %s for a dispenser, where it would stay.", vocab.Upper(e.Name),
+				l.Ingredient.WhyNoHopper())
 		default:
 			fits += volume
 		}
@@ -116,7 +117,8 @@ func placeAddIns(m machine.Machine, t Timing, lines []scale.Line) (*AddIns, erro
 	if fits > a.Box && a.Box > 0 {
 		for n, e := range a.Each {
 			if e.NoBox == "" {
-				a.Each[n].NoBox = fmt.Sprintf("What could go in it fills %.0f ml, and the dispenser holds %.0f ml.", float64(fits), float64(a.Box))
+				a.Each[n].NoBox = fmt.Sprintf("What could go in it fills %.0f ml, and the dispenser holds %.0f ml.",
+					float64(fits), float64(a.Box))
 			}
 		}
 	}
@@ -143,7 +145,8 @@ var drained = regexp.MustCompile(`(?i)\b(?:drained|patted dry|pat dry|well dried
 
 // patted reports whether an add-in that is only too wet for a dispenser is drained, as its line says.
 func patted(l scale.Line) bool {
-	return drained.MatchString(l.Line.Note) && l.Ingredient.Kind != larder.Syrup && !l.Ingredient.Raw && l.Ingredient.Kind != larder.DryExtra
+	return drained.MatchString(l.Line.Note) && l.Ingredient.Kind != larder.Syrup && !l.Ingredient.Raw &&
+		l.Ingredient.Kind != larder.DryExtra
 }
 
 // goes is an add-in's way: its own, else the wish for all of them, else as suits best.
@@ -180,7 +183,8 @@ func (a *AddIns) together(away bool) (AddInWay, string) {
 		names := a.named(way)
 		switch {
 		case len(names) == len(a.Each) && way == AtStart && away:
-			return way, strings.TrimSpace("Nobody is there for the beep, so they go in with everything else. " + a.NoBox)
+			return way, strings.TrimSpace("Nobody is there for the beep, so they go in with everything else. " +
+				a.NoBox)
 		case len(names) == len(a.Each):
 			return way, whys[way]
 		case len(names) > 0:

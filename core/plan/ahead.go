@@ -34,7 +34,8 @@ var early = map[larder.Beforehand]struct {
 	}},
 	larder.Fed: {false, []step{
 		{12, "Feed the %s with flour and water, and leave it at the kitchen's warmth."},
-		{1, "Look at the %s: is it full of bubbles, and does a spoonful float on water? Take what the loaf wants, and put the rest back in the fridge."},
+		{1, "Look at the %s: is it full of bubbles, and does a spoonful float on water? Take what the loaf wants, " +
+			"and put the rest back in the fridge."},
 	}},
 	larder.Thawed: {false, []step{{12, "Take the %s out of the freezer, to thaw in the fridge. Its juice counts."}}},
 }
@@ -95,7 +96,8 @@ func (j *judgement) ahead() {
 		case late && j.AtPanel: // whoever stands at the panel has it
 		case late:
 			ready := j.Now.Add(j.programme.Timer.Press.Sub(a.At))
-			j.say(Care, Beforehand, nil, "%s That takes until %s: unless it is done already, plan the loaf for then, or use what is ready.", a.Say, j.clock(ready))
+			j.say(Care, Beforehand, nil, "%s That takes until %s: unless it is done already, plan the loaf for "+
+				"then, or use what is ready.", a.Say, j.clock(ready))
 		case j.long(a.Line):
 			j.say(Care, Beforehand, nil, "The %s is begun days ahead, at %s: %s", a.Name, j.clock(a.At), a.Say)
 		}
@@ -104,5 +106,8 @@ func (j *judgement) ahead() {
 
 // long reports whether a line is begun days before.
 func (j *judgement) long(line string) bool {
-	return slices.ContainsFunc(j.dough.lines, func(l scale.Line) bool { return l.Line.ID == line && early[before(l, j.dough.Kind)].long })
+	return slices.ContainsFunc(j.dough.lines, func(l scale.Line) bool {
+		return l.Line.ID == line &&
+			early[before(l, j.dough.Kind)].long
+	})
 }

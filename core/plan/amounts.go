@@ -36,29 +36,30 @@ type Line struct {
 	Ingredient larder.ID     `json:"ingredient"`
 	Name       string        `json:"name"`
 	Stuff      pan.Stuff     `json:"stuff"`
-	Written    string        `json:"written"`         // as the recipe has it
-	Exact      measure.Grams `json:"exact"`           // what the resized recipe asks for
-	Weight     string        `json:"weight"`          // as this kitchen's scale shows it: what its scoops hold, or the exact amount
-	Wants      string        `json:"wants"`           // the exact amount as the scale shows it
-	Fine       bool          `json:"fine,omitzero"`   // it is weighed to a tenth of the scale's usual step
-	Pieces     int64         `json:"pieces,omitzero"` // or packets, where they go in whole
-	Packets    bool          `json:"packets,omitzero"`
-	Measured   scoop.Amount  `json:"measured"`         // by this kitchen's cups and spoons; no scoops for pieces
-	Spoken     string        `json:"spoken,omitzero"`  // what to pick up, as it is said aloud
-	Percent    float64       `json:"percent"`          // of the flour
-	Running    string        `json:"running,omitzero"` // on a scale under the pan, without tare
-	Fixed      bool          `json:"fixed,omitzero"`   // not measured by scoops: eggs, weighed and locked lines
-	Locked     string        `json:"locked,omitzero"`  // the amount that the baker holds it at
-	InBag      bool          `json:"inBag,omitzero"`   // measured long ago
-	Miss       string        `json:"miss,omitzero"`    // how far the closest measurable amount is off
-	AtBeep     bool          `json:"atBeep,omitzero"`
-	Like       string        `json:"like,omitzero"`     // what this kitchen said that it is like
-	Unknown    bool          `json:"unknown,omitzero"`  // nobody has said yet what it is: its weight is none
-	Part       recipe.Part   `json:"part,omitzero"`     // of the recipe, other than its dough
-	Optional   bool          `json:"optional,omitzero"` // the loaf can do without
-	Or         []Named       `json:"or,omitzero"`       // what can stand in its place
-	Note       string        `json:"note,omitzero"`
-	Tips       []string      `json:"tips,omitzero"` // what is good to know before measuring it
+	Written    string        `json:"written"` // as the recipe has it
+	Exact      measure.Grams `json:"exact"`   // what the resized recipe asks for
+	// as this kitchen's scale shows it: what its scoops hold, or the exact amount
+	Weight   string       `json:"weight"`
+	Wants    string       `json:"wants"`           // the exact amount as the scale shows it
+	Fine     bool         `json:"fine,omitzero"`   // it is weighed to a tenth of the scale's usual step
+	Pieces   int64        `json:"pieces,omitzero"` // or packets, where they go in whole
+	Packets  bool         `json:"packets,omitzero"`
+	Measured scoop.Amount `json:"measured"`         // by this kitchen's cups and spoons; no scoops for pieces
+	Spoken   string       `json:"spoken,omitzero"`  // what to pick up, as it is said aloud
+	Percent  float64      `json:"percent"`          // of the flour
+	Running  string       `json:"running,omitzero"` // on a scale under the pan, without tare
+	Fixed    bool         `json:"fixed,omitzero"`   // not measured by scoops: eggs, weighed and locked lines
+	Locked   string       `json:"locked,omitzero"`  // the amount that the baker holds it at
+	InBag    bool         `json:"inBag,omitzero"`   // measured long ago
+	Miss     string       `json:"miss,omitzero"`    // how far the closest measurable amount is off
+	AtBeep   bool         `json:"atBeep,omitzero"`
+	Like     string       `json:"like,omitzero"`     // what this kitchen said that it is like
+	Unknown  bool         `json:"unknown,omitzero"`  // nobody has said yet what it is: its weight is none
+	Part     recipe.Part  `json:"part,omitzero"`     // of the recipe, other than its dough
+	Optional bool         `json:"optional,omitzero"` // the loaf can do without
+	Or       []Named      `json:"or,omitzero"`       // what can stand in its place
+	Note     string       `json:"note,omitzero"`
+	Tips     []string     `json:"tips,omitzero"` // what is good to know before measuring it
 }
 
 // Named is an ingredient with its name.
@@ -87,7 +88,8 @@ func MakeAmounts(p Place, w Wish, d Dough, g Programme) (Amounts, error) {
 		return Amounts{}, err
 	}
 	measured := round(p, w, d, in)
-	a := Amounts{Rounding: measured.rounding, misses: measured.misses, Pan: load(p, w, d, g), Ahead: ahead(p.Kitchen, d, g.Timer.Press)}
+	a := Amounts{Rounding: measured.rounding, misses: measured.misses, Pan: load(p, w, d, g), Ahead: ahead(p.Kitchen,
+		d, g.Timer.Press)}
 	weights := make([]measure.Grams, len(d.lines)) // that go into the pan
 	for n, l := range d.lines {
 		if weights[n] = l.Grams; in[n].Fixed {
@@ -159,7 +161,8 @@ func lockedText(k kitchen.Kitchen, i *larder.Ingredient, a measure.Amount) strin
 	if a.Unit != measure.Millilitre || a.Quantity.IsWhole() || err != nil {
 		return k.Decimal.In(a.String())
 	}
-	if spoons, ok := scoop.NewSet(k.Measures, k.Standard).WithJug(k.Jug).Nearest(i, g); ok && math.Abs(float64(spoons.Grams/g)-1) < near {
+	if spoons, ok := scoop.NewSet(k.Measures, k.Standard).WithJug(k.Jug).Nearest(i, g); ok &&
+		math.Abs(float64(spoons.Grams/g)-1) < near {
 		return spoons.String()
 	}
 	return k.Weight(g, i.Fine())
@@ -223,7 +226,8 @@ func tips(k kitchen.Kitchen, l scale.Line) []string {
 	i := l.Ingredient
 	switch {
 	case i.Packet:
-		return []string{"What is in a packet only its maker knows: the figures of its formula are estimates. Its print comes first."}
+		return []string{"What is in a packet only its maker knows: the figures of its formula are estimates. Its " +
+			"print comes first."}
 	case i.Prep != "":
 		return []string{i.Prep}
 	case i.Kind != larder.Yeast:
@@ -260,12 +264,14 @@ func load(p Place, w Wish, d Dough, g Programme) Pan {
 		if when == recipe.AtBeep && !g.atBeep(l.Line) {
 			when = recipe.InPan
 		}
-		portions = append(portions, pan.Portion{Line: l.Line.ID, Kind: l.Ingredient.Kind, Volume: l.Ingredient.Volume(l.Grams), When: when,
+		portions = append(portions, pan.Portion{Line: l.Line.ID, Kind: l.Ingredient.Kind,
+			Volume: l.Ingredient.Volume(l.Grams), When: when,
 			Pours: l.Ingredient.Kind == larder.Fat && l.Ingredient.State == larder.AtRoom})
 	}
 	manner, why := pan.Decide(p.Machine.Manner(), d.Kind, p.Kitchen.Loading, w.Loading)
 	if manner.Order == pan.HandStirred && g.Timer.Setting > 0 {
-		manner.Order, why = pan.WetFirst, "Not stirred: in the delay the packet lies on the liquid as it is, dry on top."
+		manner.Order, why = pan.WetFirst, "Not stirred: in the delay the packet lies on the liquid as it is, dry on "+
+			"top."
 	}
 	loaded := pan.Load(manner, portions)
 	if g.Timer.Setting > 0 && !kind.Of(d.Kind).Loose && pan.Wets(loaded.Layers) == pan.SugarSalt {

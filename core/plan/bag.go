@@ -22,7 +22,8 @@ var intoBags = []larder.Kind{larder.Flour, larder.Sugar, larder.Salt, larder.Dry
 
 func intoBag(l scale.Line) bool {
 	i := l.Ingredient
-	return l.Line.Part == recipe.InDough && l.Line.When == recipe.InPan && slices.Contains(intoBags, i.Kind) && !i.Spoils && !i.Packet && !i.Unknown
+	return l.Line.Part == recipe.InDough && l.Line.When == recipe.InPan && slices.Contains(intoBags, i.Kind) &&
+		!i.Spoils && !i.Packet && !i.Unknown
 }
 
 // Dry lists the lines that can be measured into a bag months before, in the recipe's order, and tells whether

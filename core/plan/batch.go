@@ -39,7 +39,8 @@ func (p Place) batches(written []recipe.Weighed, chosen measure.LoafSize) []Size
 	packet := slices.ContainsFunc(written, func(l recipe.Weighed) bool { return l.Ingredient.Packet })
 	all := slices.Clone(batches)
 	if times := chosen.Over(p.Recipe.Size); !slices.ContainsFunc(all, func(b batch) bool { return b.times == times }) {
-		all = append(all, batch{times, fmt.Sprintf("%s times", p.Kitchen.Decimal.UpTo(times.Float(), 2)), fmt.Sprintf("%s packets", p.Kitchen.Decimal.UpTo(times.Float(), 2))})
+		all = append(all, batch{times, fmt.Sprintf("%s times", p.Kitchen.Decimal.UpTo(times.Float(), 2)),
+			fmt.Sprintf("%s packets", p.Kitchen.Decimal.UpTo(times.Float(), 2))})
 		slices.SortFunc(all, func(a, b batch) int { return a.times.Cmp(b.times) })
 	}
 	for _, b := range all {
@@ -71,7 +72,8 @@ func (p Place) batches(written []recipe.Weighed, chosen measure.LoafSize) []Size
 		case row.Most > 0 && crushed > row.Most && !o.Written:
 			o.WhyNot = tooMuchFruit(p.Kitchen, row, crushed)
 		case row.Headspace > 0 && volume > p.Machine.Vessel.Below(row.Headspace) && !o.Written:
-			o.WhyNot = fmt.Sprintf("It would stand higher than %s below the rim.", p.Kitchen.Length(float64(row.Headspace)))
+			o.WhyNot = fmt.Sprintf("It would stand higher than %s below the rim.",
+				p.Kitchen.Length(float64(row.Headspace)))
 		case p.fillOf(written, b.times.Float()).Overflows() && !o.Written:
 			o.WhyNot = "More than the pan of " + p.Machine.Name + " holds."
 		}
@@ -107,7 +109,8 @@ func flourOf(lines []recipe.Weighed) measure.Grams {
 
 func tooMuchFruit(k kitchen.Kitchen, row kind.Row, crushed measure.Millilitres) string {
 	const cup = 236.588
-	return fmt.Sprintf("%s cups of crushed fruit: at most about %.0f boil in a bread machine's pan without running over.", k.Decimal.Figure(float64(crushed)/cup, 1), float64(row.Most)/cup)
+	return fmt.Sprintf("%s cups of crushed fruit: at most about %.0f boil in a bread machine's pan without running "+
+		"over.", k.Decimal.Figure(float64(crushed)/cup, 1), float64(row.Most)/cup)
 }
 
 // slices is about how many slices a loaf of the size gives; of what is not sliced none.

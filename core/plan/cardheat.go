@@ -36,9 +36,11 @@ func HeatOfCard(k kitchen.Kitchen, r recipe.Recipe) string {
 	d := k.Degrees
 	switch meeting.Bears(hot, d) {
 	case dough.Kills:
-		return fmt.Sprintf("The %s is to have %s: no yeast survives %s or more. Check it.", name, d.Text(hot), d.Text(dough.Deadly))
+		return fmt.Sprintf("The %s is to have %s: no yeast survives %s or more. Check it.", name, d.Text(hot),
+			d.Text(dough.Deadly))
 	case dough.TooHot:
-		return fmt.Sprintf("The %s is to have %s: its yeast stands %s at most. Check it.", name, d.Text(hot), d.Text(dough.LimitsFor(meeting).High))
+		return fmt.Sprintf("The %s is to have %s: its yeast stands %s at most. Check it.", name, d.Text(hot),
+			d.Text(dough.LimitsFor(meeting).High))
 	}
 	return ""
 }

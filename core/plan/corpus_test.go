@@ -23,49 +23,102 @@ var corpus = []struct {
 	std  measure.Standard
 	text string
 }{
-	{"four lines", recipe.Crusty, "1 1/2 lb", measure.US, "1 cup water; 1 1/2 tsp salt; 3 cups bread flour; 1 1/4 tsp active dry yeast"},
-	{"plain", recipe.White, "1 1/2 lb", measure.US, "1 cup water; 2 tbsp oil; 1 tbsp sugar; 1 1/2 tsp salt; 3 cups bread flour; 1 3/4 tsp active dry yeast"},
-	{"milk loaf", recipe.White, "2 lb", measure.US, "1 1/3 cups milk; 2 tbsp butter; 2 tbsp sugar; 2 tsp salt; 4 cups bread flour; 2 1/4 tsp active dry yeast"},
-	{"small white", recipe.White, "1 lb", measure.US, "2/3 cup water; 1 tbsp butter; 2 tsp sugar; 1 tsp salt; 1 tbsp dry milk; 2 cups bread flour; 1 1/4 tsp instant yeast"},
-	{"potato water", recipe.White, "2 lb", measure.US, "1 1/4 cups plus 1 tbsp water; 1 1/2 tbsp butter; 4 tsp sugar; 2 1/4 tsp salt; 4 cups bread flour; 2 tsp active dry yeast"},
-	{"packet loaf", recipe.White, "1 1/2 lb", measure.US, "1 cup plus 1 tbsp water; 1 tbsp honey; 2 tbsp butter; 1 1/2 tsp salt; 3 1/4 cups bread flour; 1 packet active dry yeast"},
-	{"buttermilk", recipe.White, "1 1/2 lb", measure.US, "1 cup buttermilk; 2 tbsp water; 1 tbsp butter; 1 tbsp honey; 1 1/2 tsp salt; 3 cups bread flour; 2 tsp active dry yeast"},
-	{"yoghurt", recipe.White, "1 1/2 lb", measure.US, "1/2 cup plain yoghurt; 2/3 cup water; 1 tbsp oil; 1 tbsp sugar; 1 1/2 tsp salt; 3 cups bread flour; 1 3/4 tsp active dry yeast"},
-	{"potted herb", recipe.White, "2 lb", measure.US, "1 1/3 cups water; 2 tbsp olive oil; 1 tbsp sugar; 2 tsp salt; 1 tbsp dried herbs; 4 cups bread flour; 2 1/4 tsp active dry yeast"},
-	{"semolina", recipe.Crusty, "1 1/2 lb", measure.US, "1 cup plus 2 tbsp water; 1 tbsp olive oil; 1 tsp sugar; 1 1/2 tsp salt; 2 1/2 cups bread flour; 1/2 cup semolina; 1 1/4 tsp instant yeast"},
-	{"lean two pound", recipe.Crusty, "2 lb", measure.US, "1 1/3 cups water; 2 tsp salt; 4 cups bread flour; 1 1/2 tsp active dry yeast"},
-	{"garlic loaf", recipe.Crusty, "1 1/2 lb", measure.US, "1 cup water; 1 tbsp olive oil; 1 tsp sugar; 1 tsp salt; 1/2 tsp garlic salt; 3 cups bread flour; 1 1/2 tsp active dry yeast"},
-	{"half wholemeal", recipe.Wholemeal, "1 1/2 lb", measure.US, "1 cup plus 1 tbsp water; 2 tbsp honey; 1 1/2 tbsp oil; 1 1/2 tsp salt; 1 1/2 cups wholemeal flour; 1 1/2 cups bread flour; 2 tsp active dry yeast"},
-	{"all wholemeal", recipe.Wholemeal, "2 lb", measure.US, "1 1/2 cups plus 1 tbsp water; 2 tbsp molasses; 2 tbsp oil; 2 tsp salt; 4 cups wholemeal flour; 1 1/2 tbsp gluten; 2 1/4 tsp active dry yeast"},
-	{"three grain", recipe.Wholemeal, "1 1/2 lb", measure.US, "1 cup plus 3 tbsp water; 1 tbsp honey; 1 tbsp butter; 1 1/2 tsp salt; 1 1/2 cups wholemeal flour; 1 cup bread flour; 1/2 cup oats; 1 tbsp gluten; 2 tsp active dry yeast"},
-	{"light rye", recipe.White, "1 1/2 lb", measure.US, "1 cup water; 1 tbsp molasses; 1 tbsp oil; 1 1/2 tsp salt; 2 1/4 cups bread flour; 3/4 cup rye flour; 2 tsp ground spice; 1 3/4 tsp active dry yeast"},
-	{"spelt", recipe.Wholemeal, "1 1/2 lb", measure.US, "1 cup water; 1 tbsp honey; 2 tbsp oil; 1 1/2 tsp salt; 2 cups spelt flour; 1 1/4 cups bread flour; 2 tsp instant yeast"},
-	{"seeded", recipe.White, "2 lb", measure.US, "1 1/3 cups plus 1 tbsp water; 2 tbsp oil; 2 tbsp honey; 2 tsp salt; 3 cups bread flour; 1 cup wholemeal flour; 2 1/4 tsp active dry yeast; +1/3 cup sunflower seed"},
-	{"cornmeal", recipe.White, "1 1/2 lb", measure.US, "1 cup milk; 2 tbsp butter; 2 tbsp sugar; 1 1/2 tsp salt; 2 1/2 cups bread flour; 1/3 cup cornmeal; 2 tsp active dry yeast"},
-	{"oat crumb", recipe.White, "1 lb", measure.US, "3/4 cup water; 1 tbsp honey; 1 tbsp oil; 1 tsp salt; 1 2/3 cups bread flour; 1/2 cup oats; 1 1/4 tsp active dry yeast"},
-	{"sweet egg", recipe.Sweet, "1 1/2 lb", measure.US, "3/4 cup milk; 1 egg; 3 tbsp butter; 1/4 cup sugar; 1 1/4 tsp salt; 3 cups bread flour; 2 tsp active dry yeast"},
-	{"two eggs", recipe.Sweet, "2 lb", measure.US, "3/4 cup milk; 2 eggs; 1/3 cup butter; 1/3 cup sugar; 1 1/2 tsp salt; 4 cups bread flour; 2 1/2 tsp active dry yeast"},
-	{"fruited", recipe.Sweet, "1 1/2 lb", measure.US, "1 cup water; 2 tbsp butter; 3 tbsp brown sugar; 1 1/4 tsp salt; 1 1/2 tbsp dry milk; 3 cups bread flour; 1 1/2 tsp ground spice; 2 tsp active dry yeast; +2/3 cup raisins; +1/3 cup chopped walnuts"},
-	{"orange", recipe.Sweet, "1 1/2 lb", measure.US, "1/2 cup orange juice; 1/3 cup water; 1 egg; 2 tbsp butter; 1/4 cup sugar; 1 tsp grated citrus zest; 1 1/4 tsp salt; 3 cups bread flour; 2 tsp active dry yeast"},
-	{"chocolate", recipe.Sweet, "1 1/2 lb", measure.US, "1 cup milk; 1 egg; 3 tbsp butter; 1/3 cup sugar; 1 1/4 tsp salt; 3 cups bread flour; 1/4 cup cocoa powder; 1 tsp vanilla; 2 1/4 tsp active dry yeast"},
-	{"maple", recipe.Sweet, "2 lb", measure.US, "1 cup water; 1/3 cup maple syrup; 3 tbsp butter; 1 3/4 tsp salt; 3 tbsp dry milk; 4 cups bread flour; 2 1/4 tsp active dry yeast; +1/2 cup chopped walnuts"},
-	{"cottage", recipe.White, "1 1/2 lb", measure.US, "1/2 cup cottage cheese; 1/2 cup water; 1 egg; 1 tbsp butter; 1 tbsp sugar; 1 1/4 tsp salt; 3 cups bread flour; 2 tsp active dry yeast"},
-	{"sixteen lines", recipe.Sweet, "2 lb", measure.US, "1/2 cup milk; 1/2 cup water; 1 egg; 1 tsp vanilla; 3 tbsp butter; 2 tbsp honey; 1/4 cup brown sugar; 1 3/4 tsp salt; 2 tbsp dry milk; 3 cups bread flour; 1/2 cup wholemeal flour; 1/3 cup oats; 1 tbsp gluten; 2 tsp ground spice; 2 1/2 tsp active dry yeast; +1/2 cup raisins"},
-	{"cheese", recipe.White, "1 1/2 lb", measure.US, "1 cup water; 1 tbsp butter; 1 tbsp sugar; 1 tsp salt; 3 cups bread flour; 1 3/4 tsp active dry yeast; +3/4 cup grated hard cheese"},
-	{"olive", recipe.Crusty, "1 1/2 lb", measure.US, "1 cup less 1 tbsp water; 1 tbsp olive oil; 1 tsp sugar; 1 1/4 tsp salt; 3 cups bread flour; 1 1/2 tsp active dry yeast; +1/2 cup olives"},
-	{"gluten-free", recipe.GlutenFree, "1 1/2 lb", measure.US, "1 1/4 cups water; 2 eggs; 3 tbsp oil; 1 tsp vinegar; 2 tbsp sugar; 1 1/4 tsp salt; 2 1/2 cups gluten-free blend; 2 tsp xanthan gum; 2 tsp active dry yeast"},
-	{"gluten-free two", recipe.GlutenFree, "2 lb", measure.US, "1 1/2 cups milk; 3 eggs; 1/4 cup oil; 3 tbsp honey; 1 1/2 tsp salt; 3 cups gluten-free blend; 1/3 cup oat flour; 1 tbsp xanthan gum; 2 1/4 tsp instant yeast"},
-	{"low-carb", recipe.LowCarb, "1 lb", measure.US, "1 cup water; 2 eggs; 2 tbsp olive oil; 1 tsp salt; 1 cup vital wheat gluten; 1/2 cup lupin flour; 1/2 cup oat fibre; 1/2 cup wheat protein isolate; 2 tsp instant yeast; 1 tsp baking powder"},
-	{"banana", recipe.QuickBread, "1 1/2 lb", measure.US, "1 cup mashed banana; 2 eggs; 1/3 cup oil; 1/4 cup milk; 2/3 cup sugar; 1/2 tsp salt; 2 cups plain flour; 2 tsp baking powder; 1/2 tsp baking soda; 1/2 cup chopped walnuts"},
-	{"pumpkin", recipe.QuickBread, "1 1/2 lb", measure.US, "1 cup pumpkin purée; 2 eggs; 1/2 cup oil; 3/4 cup brown sugar; 1/2 tsp salt; 2 cups plain flour; 2 tsp ground spice; 2 1/2 tsp baking powder"},
-	{"roll dough", recipe.Dough, "1 1/2 lb", measure.US, "3/4 cup milk; 1/4 cup water; 1 egg; 1/4 cup butter; 3 tbsp sugar; 1 1/4 tsp salt; 3 1/4 cups bread flour; 2 tsp active dry yeast"},
-	{"flat dough", recipe.Dough, "1 1/2 lb", measure.US, "1 cup water; 2 tbsp olive oil; 1 tsp sugar; 1 1/2 tsp salt; 2 3/4 cups bread flour; 1/4 cup semolina; 1 1/2 tsp instant yeast"},
-	{"metric plain", recipe.White, "1 1/2 lb", measure.Metric, "1 cup water; 1 1/2 tbsp oil; 1 tbsp sugar; 1 1/2 tsp salt; 3 cups bread flour; 1 3/4 tsp active dry yeast"},
-	{"metric brown", recipe.Wholemeal, "750 g", measure.Metric, "1 1/4 cups water; 1 tbsp honey; 2 tbsp oil; 1 3/4 tsp salt; 2 cups wholemeal flour; 1 1/2 cups bread flour; 1 tbsp gluten; 2 tsp instant yeast"},
-	{"metric by weight", recipe.White, "750 g", measure.Metric, "270 ml water; 20 g butter; 15 g sugar; 9 g salt; 420 g bread flour; 6 g active dry yeast"},
-	{"metric sweet", recipe.Sweet, "750 g", measure.Metric, "180 ml milk; 1 egg; 50 g butter; 60 g sugar; 7 g salt; 400 g bread flour; 7 g active dry yeast; +100 g raisins"},
-	{"metric thousand", recipe.White, "1000 g", measure.Metric, "340 ml water; 30 g oil; 20 g honey; 11 g salt; 400 g bread flour; 130 g wholemeal flour; 2 tsp instant yeast"},
-	{"australian", recipe.White, "1 1/2 lb", measure.Australian, "1 cup water; 1 tbsp oil; 1 tbsp honey; 1 1/2 tsp salt; 3 cups bread flour; 1 tbsp dry milk; 2 tsp instant yeast"},
+	{"four lines", recipe.Crusty, "1 1/2 lb", measure.US, "1 cup water; 1 1/2 tsp salt; 3 cups bread flour; 1 1/4 " +
+		"tsp active dry yeast"},
+	{"plain", recipe.White, "1 1/2 lb", measure.US, "1 cup water; 2 tbsp oil; 1 tbsp sugar; 1 1/2 tsp salt; 3 cups " +
+		"bread flour; 1 3/4 tsp active dry yeast"},
+	{"milk loaf", recipe.White, "2 lb", measure.US, "1 1/3 cups milk; 2 tbsp butter; 2 tbsp sugar; 2 tsp salt; 4 " +
+		"cups bread flour; 2 1/4 tsp active dry yeast"},
+	{"small white", recipe.White, "1 lb", measure.US, "2/3 cup water; 1 tbsp butter; 2 tsp sugar; 1 tsp salt; 1 " +
+		"tbsp dry milk; 2 cups bread flour; 1 1/4 tsp instant yeast"},
+	{"potato water", recipe.White, "2 lb", measure.US, "1 1/4 cups plus 1 tbsp water; 1 1/2 tbsp butter; 4 tsp " +
+		"sugar; 2 1/4 tsp salt; 4 cups bread flour; 2 tsp active dry yeast"},
+	{"packet loaf", recipe.White, "1 1/2 lb", measure.US, "1 cup plus 1 tbsp water; 1 tbsp honey; 2 tbsp butter; 1 " +
+		"1/2 tsp salt; 3 1/4 cups bread flour; 1 packet active dry yeast"},
+	{"buttermilk", recipe.White, "1 1/2 lb", measure.US, "1 cup buttermilk; 2 tbsp water; 1 tbsp butter; 1 tbsp " +
+		"honey; 1 1/2 tsp salt; 3 cups bread flour; 2 tsp active dry yeast"},
+	{"yoghurt", recipe.White, "1 1/2 lb", measure.US, "1/2 cup plain yoghurt; 2/3 cup water; 1 tbsp oil; 1 tbsp " +
+		"sugar; 1 1/2 tsp salt; 3 cups bread flour; 1 3/4 tsp active dry yeast"},
+	{"potted herb", recipe.White, "2 lb", measure.US, "1 1/3 cups water; 2 tbsp olive oil; 1 tbsp sugar; 2 tsp " +
+		"salt; 1 tbsp dried herbs; 4 cups bread flour; 2 1/4 tsp active dry yeast"},
+	{"semolina", recipe.Crusty, "1 1/2 lb", measure.US, "1 cup plus 2 tbsp water; 1 tbsp olive oil; 1 tsp sugar; 1 " +
+		"1/2 tsp salt; 2 1/2 cups bread flour; 1/2 cup semolina; 1 1/4 tsp instant yeast"},
+	{"lean two pound", recipe.Crusty, "2 lb", measure.US, "1 1/3 cups water; 2 tsp salt; 4 cups bread flour; 1 1/2 " +
+		"tsp active dry yeast"},
+	{"garlic loaf", recipe.Crusty, "1 1/2 lb", measure.US, "1 cup water; 1 tbsp olive oil; 1 tsp sugar; 1 tsp salt; " +
+		"1/2 tsp garlic salt; 3 cups bread flour; 1 1/2 tsp active dry yeast"},
+	{"half wholemeal", recipe.Wholemeal, "1 1/2 lb", measure.US,
+		"1 cup plus 1 tbsp water; 2 tbsp honey; 1 1/2 tbsp oil; 1 1/2 tsp salt; 1 1/2 cups wholemeal flour; 1 1/2 " +
+			"cups bread flour; 2 tsp active dry yeast"},
+	{"all wholemeal", recipe.Wholemeal, "2 lb", measure.US, "1 1/2 cups plus 1 tbsp water; 2 tbsp molasses; 2 tbsp " +
+		"oil; 2 tsp salt; 4 cups wholemeal flour; 1 1/2 tbsp gluten; 2 1/4 tsp active dry yeast"},
+	{"three grain", recipe.Wholemeal, "1 1/2 lb", measure.US,
+		"1 cup plus 3 tbsp water; 1 tbsp honey; 1 tbsp butter; 1 1/2 tsp salt; 1 1/2 cups wholemeal flour; 1 cup " +
+			"bread flour; 1/2 cup oats; 1 tbsp gluten; 2 tsp active dry yeast"},
+	{"light rye", recipe.White, "1 1/2 lb", measure.US, "1 cup water; 1 tbsp molasses; 1 tbsp oil; 1 1/2 tsp salt; " +
+		"2 1/4 cups bread flour; 3/4 cup rye flour; 2 tsp ground spice; 1 3/4 tsp active dry yeast"},
+	{"spelt", recipe.Wholemeal, "1 1/2 lb", measure.US, "1 cup water; 1 tbsp honey; 2 tbsp oil; 1 1/2 tsp salt; 2 " +
+		"cups spelt flour; 1 1/4 cups bread flour; 2 tsp instant yeast"},
+	{"seeded", recipe.White, "2 lb", measure.US, "1 1/3 cups plus 1 tbsp water; 2 tbsp oil; 2 tbsp honey; 2 tsp " +
+		"salt; 3 cups bread flour; 1 cup wholemeal flour; 2 1/4 tsp active dry yeast; +1/3 cup sunflower seed"},
+	{"cornmeal", recipe.White, "1 1/2 lb", measure.US, "1 cup milk; 2 tbsp butter; 2 tbsp sugar; 1 1/2 tsp salt; 2 " +
+		"1/2 cups bread flour; 1/3 cup cornmeal; 2 tsp active dry yeast"},
+	{"oat crumb", recipe.White, "1 lb", measure.US, "3/4 cup water; 1 tbsp honey; 1 tbsp oil; 1 tsp salt; 1 2/3 " +
+		"cups bread flour; 1/2 cup oats; 1 1/4 tsp active dry yeast"},
+	{"sweet egg", recipe.Sweet, "1 1/2 lb", measure.US, "3/4 cup milk; 1 egg; 3 tbsp butter; 1/4 cup sugar; 1 1/4 " +
+		"tsp salt; 3 cups bread flour; 2 tsp active dry yeast"},
+	{"two eggs", recipe.Sweet, "2 lb", measure.US, "3/4 cup milk; 2 eggs; 1/3 cup butter; 1/3 cup sugar; 1 1/2 tsp " +
+		"salt; 4 cups bread flour; 2 1/2 tsp active dry yeast"},
+	{"fruited", recipe.Sweet, "1 1/2 lb", measure.US, "1 cup water; 2 tbsp butter; 3 tbsp brown sugar; 1 1/4 tsp " +
+		"salt; 1 1/2 tbsp dry milk; 3 cups bread flour; 1 1/2 tsp ground spice; 2 tsp active dry yeast; +2/3 cup " +
+		"raisins; +1/3 cup chopped walnuts"},
+	{"orange", recipe.Sweet, "1 1/2 lb", measure.US, "1/2 cup orange juice; 1/3 cup water; 1 egg; 2 tbsp butter; " +
+		"1/4 cup sugar; 1 tsp grated citrus zest; 1 1/4 tsp salt; 3 cups bread flour; 2 tsp active dry yeast"},
+	{"chocolate", recipe.Sweet, "1 1/2 lb", measure.US, "1 cup milk; 1 egg; 3 tbsp butter; 1/3 cup sugar; 1 1/4 tsp " +
+		"salt; 3 cups bread flour; 1/4 cup cocoa powder; 1 tsp vanilla; 2 1/4 tsp active dry yeast"},
+	{"maple", recipe.Sweet, "2 lb", measure.US, "1 cup water; 1/3 cup maple syrup; 3 tbsp butter; 1 3/4 tsp salt; 3 " +
+		"tbsp dry milk; 4 cups bread flour; 2 1/4 tsp active dry yeast; +1/2 cup chopped walnuts"},
+	{"cottage", recipe.White, "1 1/2 lb", measure.US, "1/2 cup cottage cheese; 1/2 cup water; 1 egg; 1 tbsp butter; " +
+		"1 tbsp sugar; 1 1/4 tsp salt; 3 cups bread flour; 2 tsp active dry yeast"},
+	{"sixteen lines", recipe.Sweet, "2 lb", measure.US, "1/2 cup milk; 1/2 cup water; 1 egg; 1 tsp vanilla; 3 tbsp " +
+		"butter; 2 tbsp honey; 1/4 cup brown sugar; 1 3/4 tsp salt; 2 tbsp dry milk; 3 cups bread flour; 1/2 cup " +
+		"wholemeal flour; 1/3 cup oats; 1 tbsp gluten; 2 tsp ground spice; 2 1/2 tsp active dry yeast; +1/2 cup raisins"},
+	{"cheese", recipe.White, "1 1/2 lb", measure.US, "1 cup water; 1 tbsp butter; 1 tbsp sugar; 1 tsp salt; 3 cups " +
+		"bread flour; 1 3/4 tsp active dry yeast; +3/4 cup grated hard cheese"},
+	{"olive", recipe.Crusty, "1 1/2 lb", measure.US, "1 cup less 1 tbsp water; 1 tbsp olive oil; 1 tsp sugar; 1 1/4 " +
+		"tsp salt; 3 cups bread flour; 1 1/2 tsp active dry yeast; +1/2 cup olives"},
+	{"gluten-free", recipe.GlutenFree, "1 1/2 lb", measure.US,
+		"1 1/4 cups water; 2 eggs; 3 tbsp oil; 1 tsp vinegar; 2 tbsp sugar; 1 1/4 tsp salt; 2 1/2 cups gluten-free " +
+			"blend; 2 tsp xanthan gum; 2 tsp active dry yeast"},
+	{"gluten-free two", recipe.GlutenFree, "2 lb", measure.US,
+		"1 1/2 cups milk; 3 eggs; 1/4 cup oil; 3 tbsp honey; 1 1/2 tsp salt; 3 cups gluten-free blend; 1/3 cup oat " +
+			"flour; 1 tbsp xanthan gum; 2 1/4 tsp instant yeast"},
+	{"low-carb", recipe.LowCarb, "1 lb", measure.US, "1 cup water; 2 eggs; 2 tbsp olive oil; 1 tsp salt; 1 cup " +
+		"vital wheat gluten; 1/2 cup lupin flour; 1/2 cup oat fibre; 1/2 cup wheat protein isolate; 2 tsp instant " +
+		"yeast; 1 tsp baking powder"},
+	{"banana", recipe.QuickBread, "1 1/2 lb", measure.US, "1 cup mashed banana; 2 eggs; 1/3 cup oil; 1/4 cup milk; " +
+		"2/3 cup sugar; 1/2 tsp salt; 2 cups plain flour; 2 tsp baking powder; 1/2 tsp baking soda; 1/2 cup chopped " +
+		"walnuts"},
+	{"pumpkin", recipe.QuickBread, "1 1/2 lb", measure.US, "1 cup pumpkin purée; 2 eggs; 1/2 cup oil; 3/4 cup brown " +
+		"sugar; 1/2 tsp salt; 2 cups plain flour; 2 tsp ground spice; 2 1/2 tsp baking powder"},
+	{"roll dough", recipe.Dough, "1 1/2 lb", measure.US, "3/4 cup milk; 1/4 cup water; 1 egg; 1/4 cup butter; 3 " +
+		"tbsp sugar; 1 1/4 tsp salt; 3 1/4 cups bread flour; 2 tsp active dry yeast"},
+	{"flat dough", recipe.Dough, "1 1/2 lb", measure.US, "1 cup water; 2 tbsp olive oil; 1 tsp sugar; 1 1/2 tsp " +
+		"salt; 2 3/4 cups bread flour; 1/4 cup semolina; 1 1/2 tsp instant yeast"},
+	{"metric plain", recipe.White, "1 1/2 lb", measure.Metric,
+		"1 cup water; 1 1/2 tbsp oil; 1 tbsp sugar; 1 1/2 tsp salt; 3 cups bread flour; 1 3/4 tsp active dry yeast"},
+	{"metric brown", recipe.Wholemeal, "750 g", measure.Metric,
+		"1 1/4 cups water; 1 tbsp honey; 2 tbsp oil; 1 3/4 tsp salt; 2 cups wholemeal flour; 1 1/2 cups bread " +
+			"flour; 1 tbsp gluten; 2 tsp instant yeast"},
+	{"metric by weight", recipe.White, "750 g", measure.Metric,
+		"270 ml water; 20 g butter; 15 g sugar; 9 g salt; 420 g bread flour; 6 g active dry yeast"},
+	{"metric sweet", recipe.Sweet, "750 g", measure.Metric, "180 ml milk; 1 egg; 50 g butter; 60 g sugar; 7 g salt; " +
+		"400 g bread flour; 7 g active dry yeast; +100 g raisins"},
+	{"metric thousand", recipe.White, "1000 g", measure.Metric,
+		"340 ml water; 30 g oil; 20 g honey; 11 g salt; 400 g bread flour; 130 g wholemeal flour; 2 tsp instant yeast"},
+	{"australian", recipe.White, "1 1/2 lb", measure.Australian,
+		"1 cup water; 1 tbsp oil; 1 tbsp honey; 1 1/2 tsp salt; 3 cups bread flour; 1 tbsp dry milk; 2 tsp instant " +
+			"yeast"},
 }
 
 // read makes a recipe of a corpus entry; a line that begins with + goes in at the beep.
@@ -333,7 +386,8 @@ func TestJointRoundingOverTheCorpus(t *testing.T) {
 	if len(corpus) < 40 {
 		t.Fatalf("the corpus has %d recipes", len(corpus))
 	}
-	t.Logf("%-12s %7s %6s %7s %7s %7s %9s %9s %9s %9s", "measures", "loaves", "lines", "missed", "scoops", "alone", "water", "alone", "yeast", "alone")
+	t.Logf("%-12s %7s %6s %7s %7s %7s %9s %9s %9s %9s", "measures", "loaves", "lines", "missed", "scoops", "alone",
+		"water", "alone", "yeast", "alone")
 	for _, c := range []struct {
 		name   string
 		eighth bool
@@ -341,7 +395,8 @@ func TestJointRoundingOverTheCorpus(t *testing.T) {
 	}{{"with 1/8 tsp", true, 0.18}, {"without", false, 0.10}} {
 		s := roundCorpus(t, c.eighth)
 		n, y := float64(s.loaves), float64(s.yeasts)
-		t.Logf("%-12s %7d %6d %7d %7d %7d %6.2f pt %6.2f pt %7.2f %% %7.2f %%", c.name, s.loaves, s.lines, s.missed, s.joint, s.alone,
+		t.Logf("%-12s %7d %6d %7d %7d %7d %6.2f pt %6.2f pt %7.2f %% %7.2f %%", c.name, s.loaves, s.lines, s.missed,
+			s.joint, s.alone,
 			s.water/n, s.waterAlone/n, s.yeast/y, s.yeastAlone/y)
 		t.Logf("%-12s slowest %.1f ms: %s", "", float64(s.slowest.Microseconds())/1000, s.slowestName)
 		if share := float64(s.missed) / float64(s.lines); c.eighth && share > 0.02 {
@@ -354,10 +409,12 @@ func TestJointRoundingOverTheCorpus(t *testing.T) {
 			t.Errorf("%s: %.1f %% fewer scoops than each line alone, want %.0f %%", c.name, 100*got, 100*c.fewer)
 		}
 		if s.water > 0.6*s.waterAlone {
-			t.Errorf("%s: hydration is off by %.2f points, alone with as many scoops by %.2f", c.name, s.water/n, s.waterAlone/n)
+			t.Errorf("%s: hydration is off by %.2f points, alone with as many scoops by %.2f", c.name, s.water/n,
+				s.waterAlone/n)
 		}
 		if s.yeast > s.yeastAlone {
-			t.Errorf("%s: yeast is off by %.2f %%, alone with as many scoops by %.2f %%", c.name, s.yeast/y, s.yeastAlone/y)
+			t.Errorf("%s: yeast is off by %.2f %%, alone with as many scoops by %.2f %%", c.name, s.yeast/y,
+				s.yeastAlone/y)
 		}
 	}
 }
@@ -382,9 +439,11 @@ func TestCleanAmountsStayClean(t *testing.T) {
 			set := scoop.NewSet(measures, r.Standard)
 			shown := set.Clean(in).At(0)
 			for m, l := range in {
-				exact := slices.ContainsFunc(measures, func(x measure.Measure) bool { // so many of one measure, a few at most
+				// so many of one measure, a few at most
+				exact := slices.ContainsFunc(measures, func(x measure.Measure) bool {
 					count := float64(l.Exact) / float64(l.Ingredient.GramsPerMl()) / float64(x.Amount.Millilitres())
-					return math.Abs(count-math.Round(count)) < 1e-3*count && count < 4.5 && x.Amount.Millilitres() >= scoop.Smallest(l.Ingredient, l.Exact)
+					return math.Abs(count-math.Round(count)) < 1e-3*count && count < 4.5 &&
+						x.Amount.Millilitres() >= scoop.Smallest(l.Ingredient, l.Exact)
 				})
 				a, ok := set.Nearest(l.Ingredient, l.Exact)
 				if l.Fixed || !exact || !ok || len(a.Scoops) != 1 {
@@ -396,9 +455,11 @@ func TestCleanAmountsStayClean(t *testing.T) {
 				held := slices.Clone(in)
 				held[m].Fixed, held[m].Actual = true, l.Exact
 				if least := set.Joint(held).At(0); len(least.Misses) > len(shown.Misses) {
-					t.Logf("%s at %v: %s of %s is shown as %s, for %v would be missed", r.Name, size, a, l.Ingredient.Name, shown.Amounts[m], least.Misses)
+					t.Logf("%s at %v: %s of %s is shown as %s, for %v would be missed", r.Name, size, a,
+						l.Ingredient.Name, shown.Amounts[m], least.Misses)
 				} else {
-					t.Errorf("%s at %v: %s of %s is shown as %s, and nothing forces it", r.Name, size, a, l.Ingredient.Name, shown.Amounts[m])
+					t.Errorf("%s at %v: %s of %s is shown as %s, and nothing forces it", r.Name, size, a,
+						l.Ingredient.Name, shown.Amounts[m])
 				}
 			}
 		}

@@ -7,7 +7,8 @@ import (
 	"strconv"
 )
 
-// digest collects what identifies a plan, field after field, each told apart from the next: a number ends, a text says its length.
+// digest collects what identifies a plan, field after field, each told apart from the next: a number ends, a text says
+// its length.
 type digest []byte
 
 func (d *digest) text(words ...string) {

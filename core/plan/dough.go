@@ -31,8 +31,9 @@ type Dough struct {
 	Formula    Formula           `json:"formula"`
 	Slice      formula.Slice     `json:"slice"` // an estimate of what one holds
 	Allergens  []larder.Allergen `json:"allergens"`
-	Spoils     bool              `json:"spoils,omitzero"`  // something in it does, at room temperature
-	Unknown    bool              `json:"unknown,omitzero"` // something in it may hold others, for nobody has said what it is
+	Spoils     bool              `json:"spoils,omitzero"` // something in it does, at room temperature
+	// something in it may hold others, for nobody has said what it is
+	Unknown bool `json:"unknown,omitzero"`
 
 	swapped recipe.Recipe    // what is baked, as it would be written
 	written []recipe.Weighed // its lines at the written size
@@ -129,7 +130,10 @@ func MakeDough(p Place, w Wish) (Dough, error) {
 	}
 	d.Slice = perSlice(d.lines, p.slices(d.Size))
 	d.Allergens, d.Unknown = allergens(d.lines)
-	d.Spoils = slices.ContainsFunc(d.lines, func(l scale.Line) bool { return l.Ingredient.Spoils && l.Line.Part == recipe.InDough })
+	d.Spoils = slices.ContainsFunc(d.lines, func(l scale.Line) bool {
+		return l.Ingredient.Spoils &&
+			l.Line.Part == recipe.InDough
+	})
 	return d, nil
 }
 
@@ -191,7 +195,8 @@ func (l Loaf) factor(r recipe.Recipe, written []recipe.Weighed) (measure.Ratio, 
 		return measure.Ratio{}, fault.At("/loaf/have/amount", "%v", err)
 	}
 	if f := float64(g / line.Grams); !(f >= leastFactor && f <= mostFactor) {
-		return measure.Ratio{}, fault.At("/loaf/have/amount", "%s of %s makes %.2f times the recipe: want %.1f to %.1f times",
+		return measure.Ratio{}, fault.At("/loaf/have/amount",
+			"%s of %s makes %.2f times the recipe: want %.1f to %.1f times",
 			l.Have.Amount, line.Ingredient.Name, f, leastFactor, mostFactor)
 	}
 	if a, b := l.Have.Amount, line.Line.Amount; a.Unit == b.Unit {

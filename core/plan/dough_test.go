@@ -41,9 +41,11 @@ func TestAColdKitchenWantsWarmerWater(t *testing.T) {
 	}
 	// Of 989.0 + 725.0 in all: water 57.7 per cent, flour 37.2.
 	if math.Abs(shares["water"]-57.7) > 0.1 || math.Abs(shares["bread flour"]-37.2) > 0.1 {
-		t.Errorf("of the heat that the dough holds, the water is said to have %.1f and the flour %.1f per cent", shares["water"], shares["bread flour"])
+		t.Errorf("of the heat that the dough holds, the water is said to have %.1f and the flour %.1f per cent",
+			shares["water"], shares["bread flour"])
 	}
-	if h := p.Heat; math.Abs(float64(h.Liquid)-24.47) > 0.05 || h.At != "24 °C" || h.Leaves != "26 °C" || h.Name != "water" || h.Kettle == "" {
+	if h := p.Heat; math.Abs(float64(h.Liquid)-24.47) > 0.05 || h.At != "24 °C" || h.Leaves != "26 °C" ||
+		h.Name != "water" || h.Kettle == "" {
 		t.Errorf("in a kitchen of 21 °C: %+v", h)
 	}
 	w.Warmth.Room = reading(t, "16 °C")
@@ -76,7 +78,8 @@ func TestSchoolsOfTemperingAndTheDelay(t *testing.T) {
 		says   string
 	}{
 		{"room temperature is as the kitchen is", dough.AtRoom, "", "", "21 °C", "room temperature"},
-		{"hot with rapid yeast on a rapid cycle is fixed and says so", dough.Hot, "rapid", "", "49 °C", "fixed temperature"},
+		{"hot with rapid yeast on a rapid cycle is fixed and says so", dough.Hot, "rapid", "", "49 °C",
+			"fixed temperature"},
 		{"hot on another cycle falls back to the balance", dough.Hot, "basic", "", "24 °C", "rapid cycle only"},
 		{"in a delay the liquid is cool", dough.Tepid, "", "2026-03-11T07:00", "cool", "delay"},
 	} {
@@ -108,7 +111,8 @@ func TestHydrationIsARangeUntilTheCupIsKnown(t *testing.T) {
 	}
 	k := heron()
 	unknown := width(k, w)
-	k.Cups = []larder.Cup{{Flour: "bread-flour", Measure: measure.Of(1, 1, measure.Cup), Weighings: []measure.Grams{128, 131, 125, 132}}}
+	k.Cups = []larder.Cup{{Flour: "bread-flour", Measure: measure.Of(1, 1, measure.Cup),
+		Weighings: []measure.Grams{128, 131, 125, 132}}}
 	known := width(k, w)
 	w.Weigh = []string{"l6"}
 	weighed := width(k, w)
@@ -126,7 +130,8 @@ func TestReducedSaltIsHeldAndSaid(t *testing.T) {
 	}
 	found := false
 	for _, d := range p.Deviations {
-		found = found || d.Rule == scale.ReducedSalt && d.Grams < d.Straight && strings.Contains(d.Reason, "rises faster")
+		found = found || d.Rule == scale.ReducedSalt && d.Grams < d.Straight && strings.Contains(d.Reason,
+			"rises faster")
 	}
 	if !found || math.Abs(p.Formula.Salt-1.4) > 0.01 {
 		t.Errorf("salt is %.2f per 100 flour: %+v", p.Formula.Salt, p.Deviations)
@@ -176,20 +181,28 @@ func TestNotesOnFlourYeastAndCupboard(t *testing.T) {
 		about  plan.About
 		ways   int
 	}{
-		{"plain flour in a yeast loaf is noted", text("1 cup water; 1 1/2 tsp salt; 3 cups plain flour; 2 tsp active dry yeast", recipe.White), nil, plan.Note, plan.WrongFlour, 0},
-		{"self-raising flour in a yeast loaf is warned of", text("1 cup water; 1 1/2 tsp salt; 3 cups self-raising flour; 2 tsp active dry yeast", recipe.White), nil, plan.Care, plan.WrongFlour, 0},
-		{"cake flour too", text("1 cup water; 1 1/2 tsp salt; 3 cups cake flour; 2 tsp active dry yeast", recipe.White), nil, plan.Care, plan.WrongFlour, 0},
-		{"a quick bread wants plain flour", text("1 cup milk; 1/2 tsp salt; 2 cups bread flour; 2 tsp baking powder", recipe.QuickBread), nil, plan.Note, plan.WrongFlour, 0},
-		{"much sugar slows yeast", text("3/4 cup water; 1/2 cup sugar; 1 1/4 tsp salt; 3 cups bread flour; 2 tsp active dry yeast", recipe.Sweet), nil, plan.Note, plan.OutOfBand, 0},
-		{"wholemeal without gluten is offered some", text("1 1/4 cups water; 1 1/2 tsp salt; 3 cups wholemeal flour; 2 tsp active dry yeast", recipe.Wholemeal), nil, plan.Note, plan.Grain, 1},
+		{"plain flour in a yeast loaf is noted", text("1 cup water; 1 1/2 tsp salt; 3 cups plain flour; 2 tsp "+
+			"active dry yeast", recipe.White), nil, plan.Note, plan.WrongFlour, 0},
+		{"self-raising flour in a yeast loaf is warned of", text("1 cup water; 1 1/2 tsp salt; 3 cups self-raising "+
+			"flour; 2 tsp active dry yeast", recipe.White), nil, plan.Care, plan.WrongFlour, 0},
+		{"cake flour too", text("1 cup water; 1 1/2 tsp salt; 3 cups cake flour; 2 tsp active dry yeast",
+			recipe.White), nil, plan.Care, plan.WrongFlour, 0},
+		{"a quick bread wants plain flour", text("1 cup milk; 1/2 tsp salt; 2 cups bread flour; 2 tsp baking powder",
+			recipe.QuickBread), nil, plan.Note, plan.WrongFlour, 0},
+		{"much sugar slows yeast", text("3/4 cup water; 1/2 cup sugar; 1 1/4 tsp salt; 3 cups bread flour; 2 tsp "+
+			"active dry yeast", recipe.Sweet), nil, plan.Note, plan.OutOfBand, 0},
+		{"wholemeal without gluten is offered some", text("1 1/4 cups water; 1 1/2 tsp salt; 3 cups wholemeal "+
+			"flour; 2 tsp active dry yeast", recipe.Wholemeal), nil, plan.Note, plan.Grain, 1},
 		{"an old jar is warned of before measuring", named(t, "Towpath white"), func(k *kitchen.Kitchen) {
 			k.Packs = []kitchen.Pack{{Ingredient: "active-dry-yeast", BestBefore: old}}
 		}, plan.Care, plan.Dates, 0},
-		{"no honey in the house: sugar, molasses or maple syrup", named(t, "Oat and honey loaf"), func(k *kitchen.Kitchen) {
-			k.Stock = []kitchen.Stocked{{Ingredient: "honey"}}
-		}, plan.Care, plan.Cupboard, 3},
+		{"no honey in the house: sugar, molasses or maple syrup", named(t, "Oat and honey loaf"),
+			func(k *kitchen.Kitchen) {
+				k.Stock = []kitchen.Stocked{{Ingredient: "honey"}}
+			}, plan.Care, plan.Cupboard, 3},
 		{"nor is what is out offered in its place", named(t, "Oat and honey loaf"), func(k *kitchen.Kitchen) {
-			k.Stock = []kitchen.Stocked{{Ingredient: "honey", Grams: 3}, {Ingredient: "sugar"}, {Ingredient: "molasses"}}
+			k.Stock = []kitchen.Stocked{{Ingredient: "honey", Grams: 3}, {Ingredient: "sugar"},
+				{Ingredient: "molasses"}}
 		}, plan.Care, plan.Cupboard, 1},
 	} {
 		k := heron()
@@ -225,7 +238,8 @@ func TestADelayIsMadeSafeBySwaps(t *testing.T) {
 	if c, refused := safe.Refusal(); refused {
 		t.Errorf("swapped, it is still refused: %s", c.Say)
 	}
-	if len(safe.Swaps) != 2 || safe.Formula.Written == nil || math.Abs(safe.Formula.Hydration-safe.Formula.Written.Hydration) > 0.3 {
+	if len(safe.Swaps) != 2 || safe.Formula.Written == nil ||
+		math.Abs(safe.Formula.Hydration-safe.Formula.Written.Hydration) > 0.3 {
 		t.Errorf("swaps %+v move hydration from %+v to %.1f", safe.Swaps, safe.Formula.Written, safe.Formula.Hydration)
 	}
 	stands := 0
@@ -294,11 +308,16 @@ func TestAChangeOfOneLineLeavesTheOthersAsTheyWere(t *testing.T) {
 		change func(*plantest.Ask)
 		line   string // that may change
 	}{
-		{"butter for oil", "Towpath white", func(w *plantest.Ask) { w.Swaps = []swap.Pick{{Line: "l2", Swap: "butter>margarine"}} }, "l2"},
-		{"the half teaspoon is in the wash", "Towpath white", func(w *plantest.Ask) { w.NotToHand = []string{"1/2 tsp"} }, "l2 l4 l7"},
-		{"a little less sugar", "Towpath white", func(w *plantest.Ask) { w.Locks = []plan.Lock{{Line: "l3", Amount: measure.Of(2, 1, measure.Tsp)}} }, "l3"},
-		{"coarse salt", "Lock-keeper's wholemeal", func(w *plantest.Ask) { w.Swaps = []swap.Pick{{Line: "l4", Swap: "salt>coarse-salt"}} }, "l4"},
-		{"a third cup less to hand", "Mooring raisin loaf", func(w *plantest.Ask) { w.NotToHand = []string{"1/3 cup"} }, "l9 l10"},
+		{"butter for oil", "Towpath white",
+			func(w *plantest.Ask) { w.Swaps = []swap.Pick{{Line: "l2", Swap: "butter>margarine"}} }, "l2"},
+		{"the half teaspoon is in the wash", "Towpath white",
+			func(w *plantest.Ask) { w.NotToHand = []string{"1/2 tsp"} }, "l2 l4 l7"},
+		{"a little less sugar", "Towpath white",
+			func(w *plantest.Ask) { w.Locks = []plan.Lock{{Line: "l3", Amount: measure.Of(2, 1, measure.Tsp)}} }, "l3"},
+		{"coarse salt", "Lock-keeper's wholemeal",
+			func(w *plantest.Ask) { w.Swaps = []swap.Pick{{Line: "l4", Swap: "salt>coarse-salt"}} }, "l4"},
+		{"a third cup less to hand", "Mooring raisin loaf",
+			func(w *plantest.Ask) { w.NotToHand = []string{"1/3 cup"} }, "l9 l10"},
 	} {
 		for _, size := range []measure.LoafSize{one, oneHalf, two} {
 			w := wish(t, c.recipe, demo.Galley(), size, "")
@@ -306,7 +325,8 @@ func TestAChangeOfOneLineLeavesTheOthersAsTheyWere(t *testing.T) {
 			c.change(&w)
 			after := mustMake(t, w)
 			for n, l := range after.Lines {
-				if now, was := l.Measured.String(), before.Lines[n].Measured.String(); now != was && !strings.Contains(c.line, l.ID) && after.Rounding.Steady {
+				if now, was := l.Measured.String(), before.Lines[n].Measured.String(); now != was &&
+					!strings.Contains(c.line, l.ID) && after.Rounding.Steady {
 					t.Errorf("%s, %v: %s goes from %s to %s", c.why, size, l.Name, was, now)
 				}
 			}

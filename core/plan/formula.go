@@ -158,9 +158,12 @@ func (f Formula) against(b kind.Bands) []Against {
 		was = *f.Written
 	}
 	out := []Against{
-		{Hydration, f.Hydration, f.Low, f.High, was.Hydration, b.Hydration, ""}, {Salt, f.Salt, f.Salt, f.Salt, was.Salt, b.Salt, ""},
-		{Yeast, f.Yeast, f.Yeast, f.Yeast, was.Yeast, b.Yeast, ""}, {Sugar, f.Sugar, f.Sugar, f.Sugar, was.Sugar, b.Sugar, ""},
-		{Fat, f.Fat, f.Fat, f.Fat, was.Fat, b.Fat, ""}, {Powder, f.Powder, f.Powder, f.Powder, was.Powder, b.Powder, ""},
+		{Hydration, f.Hydration, f.Low, f.High, was.Hydration, b.Hydration, ""}, {Salt, f.Salt, f.Salt, f.Salt,
+			was.Salt, b.Salt, ""},
+		{Yeast, f.Yeast, f.Yeast, f.Yeast, was.Yeast, b.Yeast, ""}, {Sugar, f.Sugar, f.Sugar, f.Sugar, was.Sugar,
+			b.Sugar, ""},
+		{Fat, f.Fat, f.Fat, f.Fat, was.Fat, b.Fat, ""}, {Powder, f.Powder, f.Powder, f.Powder, was.Powder, b.Powder,
+			""},
 	}
 	out = slices.DeleteFunc(out, func(a Against) bool {
 		return a.High == 0 && a.Usual.IsZero() && (a.Of == Yeast || a.Of == Powder)

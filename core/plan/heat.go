@@ -105,7 +105,8 @@ func temper(p Place, w Wish, d Dough, g Programme, order pan.Order, goesIn []mea
 	}
 	t.weigh(d.lines, goesIn, w.Warmth)
 	show := p.Kitchen.Degrees.Text
-	h := Heat{Room: show(t.room.Celsius()), Flour: show(t.flour.Celsius()), Rise: p.Kitchen.Degrees.Difference(t.rise), Target: show(dough.Target), Parts: []HeatPart{}}
+	h := Heat{Room: show(t.room.Celsius()), Flour: show(t.flour.Celsius()), Rise: p.Kitchen.Degrees.Difference(t.rise),
+		Target: show(dough.Target), Parts: []HeatPart{}}
 	if t.sought < 0 || d.Formula.Yeast == 0 {
 		return h, nil
 	}
@@ -118,7 +119,8 @@ func temper(p Place, w Wish, d Dough, g Programme, order pan.Order, goesIn []mea
 		t.parts[t.sought].At = liquid
 	}
 	if s := g.Stages; len(s) > 0 && s[0].Kind == machine.Rest && s[0].To >= forgives {
-		why += fmt.Sprintf(" This cycle begins with %d minutes of rest, which evens out what is colder or warmer.", s[0].To)
+		why += fmt.Sprintf(" This cycle begins with %d minutes of rest, which evens out what is colder or warmer.",
+			s[0].To)
 	}
 	h.Line, h.Name, h.Dies, h.Why = t.parts[t.sought].Line, t.heat[t.sought].Name, show(dough.YeastDies), why
 	h.Liquid, h.Cool, h.At, h.Touch = liquid, cool, show(liquid), dough.Touch(p.Kitchen.Degrees.Round(liquid))
@@ -140,7 +142,8 @@ func temper(p Place, w Wish, d Dough, g Programme, order pan.Order, goesIn []mea
 
 // meetings say how yeast meets the liquid.
 var meetings = map[dough.Meeting]string{
-	dough.Layered: "dry yeast kept apart from it", dough.Dissolved: "yeast stirred into it", dough.Mixed: "rapid-rise yeast in the flour",
+	dough.Layered: "dry yeast kept apart from it", dough.Dissolved: "yeast stirred into it",
+	dough.Mixed: "rapid-rise yeast in the flour",
 }
 
 // inCup are the kinds of ingredient that bloomed yeast is stirred into.
@@ -155,7 +158,8 @@ func (t *tempering) weigh(lines []scale.Line, goesIn []measure.Grams, said Warmt
 		if l.Line.Part != recipe.InDough || l.Line.When == recipe.AtBeep {
 			continue
 		}
-		part := dough.Part{Line: l.Line.ID, Grams: goesIn[n], Heat: dough.SpecificHeat(l.Ingredient), At: t.room.Celsius()}
+		part := dough.Part{Line: l.Line.ID, Grams: goesIn[n], Heat: dough.SpecificHeat(l.Ingredient),
+			At: t.room.Celsius()}
 		cold := slices.Contains(said.Cold, l.Line.ID)
 		own, _ := l.Line.Aside().Temperature()
 		if said.Tempered {
@@ -213,26 +217,32 @@ func (t *tempering) decide(k kitchen.Kitchen, g Programme) (liquid measure.Celsi
 	switch {
 	case g.Timer.Setting > 0:
 		return dough.ForDelay(t.room.Celsius()), true,
-			"Cool, for the delay: whatever its warmth, it stands at the kitchen's temperature by the time the kneading begins, and the yeast must stay asleep."
+			"Cool, for the delay: whatever its warmth, it stands at the kitchen's temperature by the time the " +
+				"kneading begins, and the yeast must stay asleep."
 	case !t.own.IsZero():
-		return t.own.Celsius(), false, fmt.Sprintf("As the recipe has it. The balance would ask for %s.", k.Degrees.Text(t.within(balance)))
+		return t.own.Celsius(), false, fmt.Sprintf("As the recipe has it. The balance would ask for %s.",
+			k.Degrees.Text(t.within(balance)))
 	case t.meeting == dough.Dissolved:
 		liquid = t.within(balance)
 		why = "Warm enough to wake the yeast that is stirred into it, and not so hot that it dies."
 		if parts, _ := t.inTheCup(); len(parts) > 1 {
-			why = fmt.Sprintf("So that all in the cup comes to %s, where yeast wakes: the other things in it are cooler.", k.Degrees.Text(dough.Mix(t.cupAt(liquid))))
+			why = fmt.Sprintf("So that all in the cup comes to %s, where yeast wakes: the other things in it are "+
+				"cooler.", k.Degrees.Text(dough.Mix(t.cupAt(liquid))))
 		}
 		return liquid, false, why
 	case k.Liquid == dough.AtRoom:
 		return t.room.Celsius(), false, "As this kitchen likes it: everything at room temperature."
 	case k.Liquid == dough.Hot && t.meeting == dough.Mixed:
 		return dough.HotForRapid, false,
-			"Hot, for rapid-rise yeast mixed with the flour on a rapid cycle. This is a fixed temperature; the balance of heat is not asked."
+			"Hot, for rapid-rise yeast mixed with the flour on a rapid cycle. This is a fixed temperature; the " +
+				"balance of heat is not asked."
 	}
 	liquid = t.within(balance)
-	why = fmt.Sprintf("So that the dough leaves the kneading at %s, after the %s that kneading adds.", k.Degrees.Text(dough.Target), k.Degrees.Difference(t.rise))
+	why = fmt.Sprintf("So that the dough leaves the kneading at %s, after the %s that kneading adds.",
+		k.Degrees.Text(dough.Target), k.Degrees.Difference(t.rise))
 	if liquid != balance {
-		why = fmt.Sprintf("The balance asks for %s, which is out of reach or harms the yeast; this is as near as it goes.", k.Degrees.Text(balance))
+		why = fmt.Sprintf("The balance asks for %s, which is out of reach or harms the yeast; this is as near as it "+
+			"goes.", k.Degrees.Text(balance))
 	}
 	if k.Liquid == dough.Hot {
 		why += " Hot liquid is for rapid-rise yeast on a rapid cycle only."
@@ -266,14 +276,17 @@ func (j *judgement) heat() {
 	ways := []Way{{Say: "Work out a safe temperature", Tempered: true}}
 	switch h.Bears {
 	case dough.Kills:
-		j.say(Stop, Heated, ways, "The yeast would meet %s, and none survives %s or more. Let it cool to %s or less before anything else goes in.", d.Text(h.Yeast), d.Text(dough.Deadly), high)
+		j.say(Stop, Heated, ways, "The yeast would meet %s, and none survives %s or more. Let it cool to %s or less "+
+			"before anything else goes in.", d.Text(h.Yeast), d.Text(dough.Deadly), high)
 	case dough.TooHot:
 		if j.programme.cycle.Character == machine.Rapid && h.Meets == dough.Layered {
 			ways = append(ways, j.rapidYeast()...)
 		}
-		j.say(Care, Heated, ways, "The yeast would meet %s, and stands %s at most, as %s: hotter, it works less or dies. Let it cool first.", d.Text(h.Yeast), high, meetings[h.Meets])
+		j.say(Care, Heated, ways, "The yeast would meet %s, and stands %s at most, as %s: hotter, it works less or "+
+			"dies. Let it cool first.", d.Text(h.Yeast), high, meetings[h.Meets])
 	case dough.TooCool:
-		j.say(Care, Heated, ways, "All in the cup comes to %s: yeast wakes from %s on. Warm the %s more, or what else is in the cup.", d.Text(h.Yeast), d.Text(dough.LimitsFor(h.Meets).Low), h.Name)
+		j.say(Care, Heated, ways, "All in the cup comes to %s: yeast wakes from %s on. Warm the %s more, or what "+
+			"else is in the cup.", d.Text(h.Yeast), d.Text(dough.LimitsFor(h.Meets).Low), h.Name)
 	}
 }
 

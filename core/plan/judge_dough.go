@@ -24,7 +24,8 @@ func (j *judgement) loose() bool { return kind.Of(j.dough.Kind).Loose }
 
 func (j *judgement) addIns() {
 	if a := j.programme.AddIns; a != nil && a.Volume > a.Carries*1.05 {
-		j.say(Care, TooMany, nil, "These add-ins fill %.0f ml; the dough carries about %.0f ml, a third of a cup to each cup of flour. Some may stay in a heap.",
+		j.say(Care, TooMany, nil, "These add-ins fill %.0f ml; the dough carries about %.0f ml, a third of a cup to "+
+			"each cup of flour. Some may stay in a heap.",
 			float64(a.Volume), float64(a.Carries))
 	}
 }
@@ -34,14 +35,16 @@ func (j *judgement) addIns() {
 func (j *judgement) misses() {
 	for _, m := range j.amounts.misses {
 		if m.Line == scoop.AllFlour {
-			j.say(Care, Measures, nil, "Your measures do not make this flour: %.0f %% %s goes in, and the rest follows it.", math.Abs(100*m.Deviation), moreOrLess(m.Deviation))
+			j.say(Care, Measures, nil, "Your measures do not make this flour: %.0f %% %s goes in, and the rest "+
+				"follows it.", math.Abs(100*m.Deviation), moreOrLess(m.Deviation))
 			continue
 		}
 		wetter := "wetter"
 		if m.Deviation < 0 {
 			wetter = "drier"
 		}
-		j.say(Care, Measures, nil, "The dough is %s points %s than the recipe's.%s", j.Kitchen.Decimal.Figure(math.Abs(m.Deviation), 1), wetter, enoughFor(j.Handling, j.dough.lines))
+		j.say(Care, Measures, nil, "The dough is %s points %s than the recipe's.%s",
+			j.Kitchen.Decimal.Figure(math.Abs(m.Deviation), 1), wetter, enoughFor(j.Handling, j.dough.lines))
 	}
 }
 
@@ -54,19 +57,23 @@ func (j *judgement) size() {
 		return
 	}
 	if !d.enough {
-		j.say(Care, NoSetting, nil, "%d slices are more than one loaf of %s gives: about %d. Bake two.", j.wanted(), j.Machine.Name, scale.Slices(d.Size))
+		j.say(Care, NoSetting, nil, "%d slices are more than one loaf of %s gives: about %d. Bake two.", j.wanted(),
+			j.Machine.Name, scale.Slices(d.Size))
 	}
 	switch pounds := d.pounds(j.Recipe).Float(); {
 	case pounds > d.setting.Pounds().Float()*1.05 && j.Have != nil:
-		j.say(Care, NoSetting, nil, "This makes a loaf of about %s lb, more than %s bakes. Take less, or watch for an overflow.", j.Kitchen.Decimal.Figure(pounds, 1), j.Machine.Name)
+		j.say(Care, NoSetting, nil, "This makes a loaf of about %s lb, more than %s bakes. Take less, or watch for "+
+			"an overflow.", j.Kitchen.Decimal.Figure(pounds, 1), j.Machine.Name)
 	case d.small(j.Recipe):
 		j.say(Care, NoSetting, nil, "%s has no setting for a loaf of %s. %s", j.Machine.Name, d.Size, j.setLarger())
 	case !j.Wish.Size.IsZero() || j.Slices > 0 || d.Size.Pounds().Cmp(j.Recipe.Size.Pounds()) >= 0:
 	default:
-		j.say(Note, NoSetting, nil, "The recipe is for %s, and %s bakes up to %s: everything is made smaller for it.", j.Recipe.Size, j.Machine.Name, d.Size)
+		j.say(Note, NoSetting, nil, "The recipe is for %s, and %s bakes up to %s: everything is made smaller for it.",
+			j.Recipe.Size, j.Machine.Name, d.Size)
 	}
 	if likely, ask := scale.Questions(d.Kind, j.Recipe.Size, formula.FromRecipe(d.written).Flour); ask {
-		j.say(Note, NoSetting, nil, "The recipe is called %s but has flour for %s. Check which is right.", j.Recipe.Size, likely)
+		j.say(Note, NoSetting, nil, "The recipe is called %s but has flour for %s. Check which is right.",
+			j.Recipe.Size, likely)
 	}
 }
 
@@ -103,10 +110,13 @@ func (j *judgement) capacity() {
 	case row.Most > 0 && crushed > row.Most:
 		j.say(Stop, Overflow, nil, "%s", tooMuchFruit(j.Kitchen, row, crushed))
 	case row.Headspace > 0 && volume > j.Machine.Vessel.Below(row.Headspace):
-		j.say(Stop, Overflow, nil, "It would stand less than %s below the rim of %s, and boil over. Make less.", j.Kitchen.Length(float64(row.Headspace)), j.Machine.Name)
+		j.say(Stop, Overflow, nil, "It would stand less than %s below the rim of %s, and boil over. Make less.",
+			j.Kitchen.Length(float64(row.Headspace)), j.Machine.Name)
 	}
-	if parted := j.dough.packet() && !j.dough.factor.IsWhole(); parted && j.dough.Formula.Yeast > 0 && !j.yeastBeside() {
-		j.say(Care, Divided, nil, "A part of a packet: shake it well before you weigh, for its yeast to be spread all through. Where the yeast lies in it apart, make a whole one.")
+	if parted := j.dough.packet() && !j.dough.factor.IsWhole(); parted && j.dough.Formula.Yeast > 0 &&
+		!j.yeastBeside() {
+		j.say(Care, Divided, nil, "A part of a packet: shake it well before you weigh, for its yeast to be spread "+
+			"all through. Where the yeast lies in it apart, make a whole one.")
 	}
 }
 
@@ -128,16 +138,19 @@ func (j *judgement) machine() {
 	case !best.Suits && kind.Of(j.dough.Kind).Only:
 		j.say(Stop, Unfit, nil, "%s has no cycle for it. %s", j.Machine.Name, choice.Harm(g.cycle, j.needs()))
 	case !best.Suits:
-		j.say(Care, Unfit, nil, "%s", strings.TrimSpace(fmt.Sprintf("No cycle of %s is made for this dough. %s comes nearest. %s", j.Machine.Name, g.Setting.Cycle.Name, harm)))
+		j.say(Care, Unfit, nil, "%s", strings.TrimSpace(fmt.Sprintf("No cycle of %s is made for this dough. %s "+
+			"comes nearest. %s", j.Machine.Name, g.Setting.Cycle.Name, harm)))
 	}
 	if g.unheard() {
-		j.say(Care, NoBeep, j.beeps(), "%s has no add-in beep: put in the %s by the clock.", g.Setting.Cycle.Name, inWords(g.AddIns.named(WithHands)))
+		j.say(Care, NoBeep, j.beeps(), "%s has no add-in beep: put in the %s by the clock.", g.Setting.Cycle.Name,
+			inWords(g.AddIns.named(WithHands)))
 	}
 	if g.cycle.Character == machine.Rapid {
 		j.slowYeast()
 	}
 	if g.cycle.Estimated {
-		j.say(Note, Timed, nil, "Of %s only the total is known: its beep and stages are estimated and may be some minutes off. The end is right.", g.Setting.Cycle.Name)
+		j.say(Note, Timed, nil, "Of %s only the total is known: its beep and stages are estimated and may be some "+
+			"minutes off. The end is right.", g.Setting.Cycle.Name)
 	}
 }
 
@@ -170,7 +183,8 @@ func (j *judgement) slowYeast() {
 		if i.Kind != larder.Yeast || i.Rapid || l.Line.Part != recipe.InDough {
 			continue
 		}
-		j.say(Care, SlowYeast, j.rapidYeast(), "%s rises for a short time only, and %s wakes slowly: the loaf stays low. A rapid cycle wants instant yeast, in the same weight.",
+		j.say(Care, SlowYeast, j.rapidYeast(), "%s rises for a short time only, and %s wakes slowly: the loaf stays "+
+			"low. A rapid cycle wants instant yeast, in the same weight.",
 			j.programme.Setting.Cycle.Name, i.Name)
 		return
 	}
@@ -195,25 +209,33 @@ func (j *judgement) rapidYeast() []Way {
 // lines asks about what nobody has explained yet, and says what no measure suits.
 func (j *judgement) lines() {
 	if n := len(j.Recipe.Open); n > 0 {
-		j.say(Ask, Open, nil, "The recipe has a row that is not understood, and it is left out here: “%s”.", j.Recipe.Open[0])
+		j.say(Ask, Open, nil, "The recipe has a row that is not understood, and it is left out here: “%s”.",
+			j.Recipe.Open[0])
 	}
 	for _, l := range j.amounts.Lines {
 		if l.Unknown {
 			j.said = append(j.said, Caution{Level: Ask, About: Unknown, Line: l.ID, Name: l.Name,
-				Say: fmt.Sprintf("What is %s? Until you say, it counts as something that spoils, with unknown allergens, and the formula leaves it out.", l.Name)})
+				Say: fmt.Sprintf("What is %s? Until you say, it counts as something that spoils, with unknown "+
+					"allergens, and the formula leaves it out.", l.Name)})
 		}
 		if !l.Fixed && len(l.Measured.Scoops) == 0 {
-			j.say(Care, Unmade, nil, "No measure in this kitchen suits %s: weigh %s.", l.Name, j.Kitchen.Weight(l.Exact, l.Exact < 10))
+			j.say(Care, Unmade, nil, "No measure in this kitchen suits %s: weigh %s.", l.Name,
+				j.Kitchen.Weight(l.Exact, l.Exact < 10))
 		}
 	}
 }
 
 // unfit is what a flour of some strength does to a loaf, with yeast or without.
 var unfit = map[larder.Strength]struct{ yeast, loose *Caution }{
-	larder.Strong:      {nil, &Caution{Level: Note, Say: "A quick bread wants plain flour: bread flour makes it tough."}},
-	larder.Plain:       {&Caution{Level: Note, Say: "Plain flour is weaker than bread flour: the loaf rises less, and the dough may be slack."}, nil},
-	larder.Soft:        {&Caution{Level: Care, Say: "Cake flour has too little gluten to hold a yeast loaf up. Use bread flour."}, nil},
-	larder.SelfRaising: {&Caution{Level: Care, Say: "Self-raising flour holds baking powder and salt and little gluten: a yeast loaf of it rises badly. Use bread flour."}, &Caution{Level: Note, Say: "Self-raising flour brings baking powder of its own: leave out about 1 1/4 tsp for each cup."}},
+	larder.Strong: {nil, &Caution{Level: Note,
+		Say: "A quick bread wants plain flour: bread flour makes it tough."}},
+	larder.Plain: {&Caution{Level: Note, Say: "Plain flour is weaker than bread flour: the loaf rises less, " +
+		"and the dough may be slack."}, nil},
+	larder.Soft: {&Caution{Level: Care, Say: "Cake flour has too little gluten to hold a yeast loaf up. Use " +
+		"bread flour."}, nil},
+	larder.SelfRaising: {&Caution{Level: Care, Say: "Self-raising flour holds baking powder and salt and little " +
+		"gluten: a yeast loaf of it rises badly. Use bread flour."}, &Caution{Level: Note,
+		Say: "Self-raising flour brings baking powder of its own: leave out about 1 1/4 tsp for each cup."}},
 }
 
 // flour says what a baker should know of this dough's flour and of the dates in the house.
@@ -242,11 +264,14 @@ func (j *judgement) flour() {
 		}
 	}
 	if kind.Of(j.dough.Kind).NoWheat {
-		j.say(Note, Allergy, nil, "If %s has ever held wheat dough, traces of it stay in pan and paddle: not for somebody who must avoid gluten.", j.Machine.Name)
+		j.say(Note, Allergy, nil, "If %s has ever held wheat dough, traces of it stay in pan and paddle: not for "+
+			"somebody who must avoid gluten.", j.Machine.Name)
 	}
 	if whole.Line.ID != "" && !gluten && j.dough.Formula.Grain >= 50 {
-		j.say(Note, Grain, []Way{{Say: "Add a little gluten", Swaps: []swap.Pick{{Line: whole.Line.ID, Swap: swap.WithGluten}}}},
-			"%.0f %% of the flour is wholemeal. Vital wheat gluten, 2 to 3 %% of it (%s), lifts such a loaf.", j.dough.Formula.Grain, j.Kitchen.Weight(0.025*whole.Grams, false))
+		j.say(Note, Grain, []Way{{Say: "Add a little gluten",
+			Swaps: []swap.Pick{{Line: whole.Line.ID, Swap: swap.WithGluten}}}},
+			"%.0f %% of the flour is wholemeal. Vital wheat gluten, 2 to 3 %% of it (%s), lifts such a loaf.",
+			j.dough.Formula.Grain, j.Kitchen.Weight(0.025*whole.Grams, false))
 	}
 }
 
@@ -266,7 +291,8 @@ func (j *judgement) stock() {
 		say := fmt.Sprintf("There is no %s in the house.", l.Ingredient.Name)
 		if has > 0 {
 			weight := func(g measure.Grams) string { return j.Kitchen.Weight(g, l.Ingredient.Fine()) }
-			say = fmt.Sprintf("There is only %s of %s in the house; this loaf wants %s.", weight(has), l.Ingredient.Name, weight(need))
+			say = fmt.Sprintf("There is only %s of %s in the house; this loaf wants %s.", weight(has),
+				l.Ingredient.Name, weight(need))
 		}
 		j.say(Care, Cupboard, mending(j.Kitchen, j.dough.swapped, l.Line.ID), "%s", say)
 	}

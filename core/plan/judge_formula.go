@@ -33,14 +33,18 @@ var unusual = map[Figure]map[kind.Verdict]string{
 
 // likely is what an unweighed cup of flour makes likely of a dough whose range touches what is usual.
 var likely = map[bool]string{
-	true:  "By the cup, this dough is likely to be wetter than usual (water about %s per 100 of flour, usual up to %s). Have a spoonful of flour ready at the first look.",
-	false: "By the cup, this dough is likely to be stiffer than usual (water about %s per 100 of flour, usual from %s). Have a little water ready at the first look.",
+	true: "By the cup, this dough is likely to be wetter than usual (water about %s per 100 of flour, usual up to " +
+		"%s). Have a spoonful of flour ready at the first look.",
+	false: "By the cup, this dough is likely to be stiffer than usual (water about %s per 100 of flour, usual from " +
+		"%s). Have a little water ready at the first look.",
 }
 
 // runny is the same of a batter, which nobody mends by the spoon.
 var runny = map[bool]string{
-	true:  "By the cup, this batter is likely to be thinner than usual (water about %s per 100 of flour, usual up to %s).",
-	false: "By the cup, this batter is likely to be thicker than usual (water about %s per 100 of flour, usual from %s).",
+	true: "By the cup, this batter is likely to be thinner than usual (water about %s per 100 of flour, usual up " +
+		"to %s).",
+	false: "By the cup, this batter is likely to be thicker than usual (water about %s per 100 of flour, usual from " +
+		"%s).",
 }
 
 // formula judges the dough in three levels: what is usual says nothing, what is unusual is one note for the
@@ -52,14 +56,16 @@ func (j *judgement) formula() {
 		if !a.Verdict.Outside() || slices.Contains(asked, a.Of) {
 			continue
 		}
-		figures = append(figures, fmt.Sprintf("%s %s (%s–%s)", a.Of, j.Kitchen.Decimal.Figure(a.Is, 1), j.Kitchen.Decimal.UpTo(a.Usual.Low, 1), j.Kitchen.Decimal.UpTo(a.Usual.High, 1)))
+		figures = append(figures, fmt.Sprintf("%s %s (%s–%s)", a.Of, j.Kitchen.Decimal.Figure(a.Is, 1),
+			j.Kitchen.Decimal.UpTo(a.Usual.Low, 1), j.Kitchen.Decimal.UpTo(a.Usual.High, 1)))
 		if say := unusual[a.Of][a.Verdict]; j.dough.Formula.Yeast > 0 || a.Of == Powder {
 			words = append(words, say)
 		}
 	}
 	if len(figures) > 0 {
 		say := "Per 100 of flour this is outside the usual for its kind: " + strings.Join(figures, ", ") + "."
-		j.say(Note, OutOfBand, nil, "%s", strings.Join(append([]string{say}, append(words, "That may be how you like it.")...), " "))
+		j.say(Note, OutOfBand, nil, "%s",
+			strings.Join(append([]string{say}, append(words, "That may be how you like it.")...), " "))
 	}
 	j.wetness(asked)
 }
@@ -68,7 +74,8 @@ func (j *judgement) formula() {
 // its water touches the usual and the middle of it does not.
 func (j *judgement) wetness(asked []Figure) {
 	for _, a := range j.programme.Usual.Against {
-		if a.Of != Hydration || a.Verdict != kind.MayBe || slices.Contains(asked, Hydration) || math.Abs(a.Is-a.Usual.Nearest(a.Is)) < dough.Tells {
+		if a.Of != Hydration || a.Verdict != kind.MayBe || slices.Contains(asked, Hydration) ||
+			math.Abs(a.Is-a.Usual.Nearest(a.Is)) < dough.Tells {
 			continue
 		}
 		wet := a.Is > a.Usual.High
@@ -111,14 +118,22 @@ func (j *judgement) implausible() []Figure {
 	}
 	asked := []Figure{}
 	for _, q := range []question{
-		{Yeast, e.Raised && f.Yeast == 0 && f.Powder == 0, "There is no yeast in it and no baking powder: it would not rise. Is a line missing?", nil},
-		{Yeast, e.Yeast > 0 && f.Yeast > e.Yeast, fmt.Sprintf("Yeast is %s per 100 of flour; hardly a loaf takes more than %s.", figure(f.Yeast, 1), figure(e.Yeast, -1)), is(larder.Yeast)},
-		{Salt, e.Salted && f.Salt == 0, "There is no salt in it: the dough rises wild and falls, and tastes of nothing. Is a line missing?", nil},
-		{Salt, e.Salt > 0 && f.Salt > e.Salt, fmt.Sprintf("Salt is %s per 100 of flour; no bread takes more than %s.", figure(f.Salt, 1), figure(e.Salt, -1)), is(larder.Salt)},
-		{Hydration, !e.Wet.IsZero() && f.High < e.Wet.Low, fmt.Sprintf("Water is %.0f per 100 of flour, however the cup is filled: too dry to knead. Is a cup of it missing?", f.High), nil},
-		{Hydration, !e.Wet.IsZero() && f.Low > e.Wet.High, fmt.Sprintf("Water is %.0f per 100 of flour, however the cup is filled: too wet to be a dough. Is a cup of flour missing?", f.Low), nil},
-		{Fat, e.Fat > 0 && f.Fat > e.Fat, fmt.Sprintf("Fat is %.0f per 100 of flour; no dough takes more than %s.", f.Fat, figure(e.Fat, -1)), is(larder.Fat)},
-		{Sugar, e.Sugar > 0 && f.Sugar > e.Sugar, fmt.Sprintf("Sugar is %.0f per 100 of flour; no dough takes more than %s.", f.Sugar, figure(e.Sugar, -1)), is(larder.Sugar, larder.Syrup)},
+		{Yeast, e.Raised && f.Yeast == 0 && f.Powder == 0, "There is no yeast in it and no baking powder: it would " +
+			"not rise. Is a line missing?", nil},
+		{Yeast, e.Yeast > 0 && f.Yeast > e.Yeast, fmt.Sprintf("Yeast is %s per 100 of flour; hardly a loaf takes "+
+			"more than %s.", figure(f.Yeast, 1), figure(e.Yeast, -1)), is(larder.Yeast)},
+		{Salt, e.Salted && f.Salt == 0, "There is no salt in it: the dough rises wild and falls, and tastes of " +
+			"nothing. Is a line missing?", nil},
+		{Salt, e.Salt > 0 && f.Salt > e.Salt, fmt.Sprintf("Salt is %s per 100 of flour; no bread takes more than %s.",
+			figure(f.Salt, 1), figure(e.Salt, -1)), is(larder.Salt)},
+		{Hydration, !e.Wet.IsZero() && f.High < e.Wet.Low, fmt.Sprintf("Water is %.0f per 100 of flour, however the "+
+			"cup is filled: too dry to knead. Is a cup of it missing?", f.High), nil},
+		{Hydration, !e.Wet.IsZero() && f.Low > e.Wet.High, fmt.Sprintf("Water is %.0f per 100 of flour, however the "+
+			"cup is filled: too wet to be a dough. Is a cup of flour missing?", f.Low), nil},
+		{Fat, e.Fat > 0 && f.Fat > e.Fat, fmt.Sprintf("Fat is %.0f per 100 of flour; no dough takes more than %s.",
+			f.Fat, figure(e.Fat, -1)), is(larder.Fat)},
+		{Sugar, e.Sugar > 0 && f.Sugar > e.Sugar, fmt.Sprintf("Sugar is %.0f per 100 of flour; no dough takes more "+
+			"than %s.", f.Sugar, figure(e.Sugar, -1)), is(larder.Sugar, larder.Syrup)},
 	} {
 		if !q.holds || slices.Contains(asked, q.of) {
 			continue
@@ -128,7 +143,8 @@ func (j *judgement) implausible() []Figure {
 			continue
 		}
 		ways, slip := j.slip(q)
-		j.said = append(j.said, Caution{Level: Ask, About: Implausible, Say: strings.TrimSpace(q.say + " " + slip), Ways: append(ways, Way{Say: "It is meant", Meant: q.of})})
+		j.said = append(j.said, Caution{Level: Ask, About: Implausible, Say: strings.TrimSpace(q.say + " " + slip),
+			Ways: append(ways, Way{Say: "It is meant", Meant: q.of})})
 	}
 	return asked
 }
@@ -138,8 +154,9 @@ var smaller = map[measure.Unit]struct {
 	unit measure.Unit
 	of   int64
 }{
-	measure.Tbsp: {measure.Tsp, 3}, measure.MetricTbsp: {measure.MetricTsp, 3}, measure.AustralianTbsp: {measure.MetricTsp, 4},
-	measure.Cup: {measure.Tbsp, 16}, measure.MetricCup: {measure.MetricTbsp, 16},
+	measure.Tbsp: {measure.Tsp, 3}, measure.MetricTbsp: {measure.MetricTsp, 3},
+	measure.AustralianTbsp: {measure.MetricTsp, 4},
+	measure.Cup:            {measure.Tbsp, 16}, measure.MetricCup: {measure.MetricTbsp, 16},
 }
 
 // slip is the likeliest slip of the pen behind a figure that is too high, with its mend for this loaf: a
@@ -159,7 +176,8 @@ func (j *judgement) slip(q question) (ways []Way, say string) {
 		return nil, ""
 	}
 	meant := measure.Amount{Quantity: worst.Line.Amount.Quantity, Unit: less.unit}
-	here, simple := measure.Simple(worst.Ingredient.Volume(worst.Grams)/measure.Millilitres(less.of), j.Kitchen.Standard)
+	here, simple := measure.Simple(worst.Ingredient.Volume(worst.Grams)/measure.Millilitres(less.of),
+		j.Kitchen.Standard)
 	say = fmt.Sprintf("Is the %s of %s a slip for %s?", worst.Line.Amount, worst.Ingredient.Name, meant)
 	if simple {
 		ways = append(ways, Way{Say: fmt.Sprintf("Yes, use %s", here), Lock: &Lock{Line: worst.Line.ID, Amount: here}})

@@ -50,11 +50,14 @@ func (j *judgement) busy() {
 	}
 	switch {
 	case o.Running && j.Now.After(o.Until):
-		j.say(level, Busy, nil, "%s still stands in %s: say that it is out, and give the machine %d min to cool.", o.Recipe, j.Machine.Name, j.Machine.CoolDown)
+		j.say(level, Busy, nil, "%s still stands in %s: say that it is out, and give the machine %d min to cool.",
+			o.Recipe, j.Machine.Name, j.Machine.CoolDown)
 	case o.Running:
-		j.say(level, Busy, nil, "%s bakes %s until %s and then cools: the next start is at %s.", j.Machine.Name, o.Recipe, j.clock(o.Until), j.clock(free))
+		j.say(level, Busy, nil, "%s bakes %s until %s and then cools: the next start is at %s.", j.Machine.Name,
+			o.Recipe, j.clock(o.Until), j.clock(free))
 	default:
-		j.say(Care, Busy, nil, "%s is still warm from %s and may refuse to start before %s.", j.Machine.Name, o.Recipe, j.clock(free))
+		j.say(Care, Busy, nil, "%s is still warm from %s and may refuse to start before %s.", j.Machine.Name, o.Recipe,
+			j.clock(free))
 	}
 }
 
@@ -115,14 +118,16 @@ func (j *judgement) spoils() {
 		ways = []Way{{Say: "Make it delay-safe", Swaps: picks}, ways[0]}
 	}
 	j.say(Stop, Spoils, ways,
-		"No delay with %s in the pan: it would stand warm for %s and spoil. Start now, or press %s by hand at %s without the timer.",
+		"No delay with %s in the pan: it would stand warm for %s and spoil. Start now, or press %s by hand at %s "+
+			"without the timer.",
 		inWords(spoiling), j.waiting(), j.start(), j.clock(j.due().Add(-j.total())))
 }
 
 // stood warns of a packet that is to stand: its yeast cannot be kept from the liquid altogether.
 func (j *judgement) stood() {
 	if j.programme.Timer.Setting > 0 && j.dough.packet() && !j.yeastBeside() && j.dough.Formula.Yeast > 0 {
-		j.say(Care, WetYeast, []Way{j.atOnce()}, "The packet's yeast is all through it, and what touches the liquid wakes: do not stir it, and keep the delay short.")
+		j.say(Care, WetYeast, []Way{j.atOnce()}, "The packet's yeast is all through it, and what touches the liquid "+
+			"wakes: do not stir it, and keep the delay short.")
 	}
 }
 
@@ -134,10 +139,12 @@ func (j *judgement) dry() {
 	}
 	ways := []Way{{Say: "Load it " + string(j.Machine.Loading), Order: j.Machine.Loading}}
 	if j.amounts.Pan.Order == pan.Bloomed {
-		j.say(Stop, WetYeast, ways, "No delay with bloomed yeast: it would work for %s before the dough is kneaded.", j.waiting())
+		j.say(Stop, WetYeast, ways, "No delay with bloomed yeast: it would work for %s before the dough is kneaded.",
+			j.waiting())
 		return
 	}
-	j.say(Stop, WetYeast, ways, "In this order the yeast lies beside %s, where it would wake or die during the delay of %s.", beside, j.waiting())
+	j.say(Stop, WetYeast, ways, "In this order the yeast lies beside %s, where it would wake or die during the "+
+		"delay of %s.", beside, j.waiting())
 }
 
 // time says how the wished time fits the timer, and the cycle the time that there is.
@@ -145,13 +152,16 @@ func (j *judgement) time() {
 	t, s := j.programme.Timer, j.programme.Setting
 	switch t.Fit {
 	case timetable.TooSoon:
-		j.say(Care, Timed, append(j.faster(), Way{Say: "Ready at " + j.clock(t.Ready.Add(j.handwork())) + " instead", Now: true}),
-			"Too soon: started at %s the bread is ready at %s, %s later than you wish.", j.clock(t.Press), j.clock(t.Ready.Add(j.handwork())), InHours(t.Late))
+		j.say(Care, Timed, append(j.faster(), Way{Say: "Ready at " + j.clock(t.Ready.Add(j.handwork())) + " instead",
+			Now: true}),
+			"Too soon: started at %s the bread is ready at %s, %s later than you wish.", j.clock(t.Press),
+			j.clock(t.Ready.Add(j.handwork())), InHours(t.Late))
 	case timetable.TooFar:
 		if j.refused() { // by what would spoil in that delay: nobody loads it
 			break
 		}
-		j.say(j.notYet(), Timed, j.early(), "The timer goes up to %s. Load the pan later and press %s at %s.", j.Machine.Delay.Largest, j.start(), j.clock(t.Press))
+		j.say(j.notYet(), Timed, j.early(), "The timer goes up to %s. Load the pan later and press %s at %s.",
+			j.Machine.Delay.Largest, j.start(), j.clock(t.Press))
 	case timetable.ByHand:
 		if j.refused() {
 			break
@@ -165,9 +175,11 @@ func (j *judgement) time() {
 	switch {
 	case j.Within == 0 || s.Total <= j.Within:
 	case j.Cycle == "":
-		j.say(Care, Timed, nil, "No cycle that suits this dough is done in %s. %s comes nearest, with %s.", InHours(j.Within), s.Cycle, InHours(s.Total))
+		j.say(Care, Timed, nil, "No cycle that suits this dough is done in %s. %s comes nearest, with %s.",
+			InHours(j.Within), s.Cycle, InHours(s.Total))
 	default:
-		j.say(Care, Timed, nil, "%s, your own choice, takes %s, and there are %s.", s.Cycle, InHours(s.Total), InHours(j.Within))
+		j.say(Care, Timed, nil, "%s, your own choice, takes %s, and there are %s.", s.Cycle, InHours(s.Total),
+			InHours(j.Within))
 	}
 }
 
@@ -210,9 +222,11 @@ func (j *judgement) faster() []Way {
 func (j *judgement) clocks() {
 	switch j.programme.doubt {
 	case timetable.Never:
-		j.say(Care, Clocks, nil, "The clocks go forward that night and %s does not occur. Planned for %s.", j.wall(j.Ready), j.clock(j.ready(j.Zone)))
+		j.say(Care, Clocks, nil, "The clocks go forward that night and %s does not occur. Planned for %s.",
+			j.wall(j.Ready), j.clock(j.ready(j.Zone)))
 	case timetable.Twice:
-		j.say(Note, Clocks, nil, "The clocks go back that night and %s occurs twice. Planned for the first.", j.wall(j.Ready))
+		j.say(Note, Clocks, nil, "The clocks go back that night and %s occurs twice. Planned for the first.",
+			j.wall(j.Ready))
 	}
 }
 
@@ -235,12 +249,14 @@ func (j *judgement) quiet() {
 	ways = append(ways, Way{Say: "Put them in at the start", AddIns: AtStart})
 	shift := machine.Minutes(j.Kitchen.Quiet.Until(wall.OfDay())) + j.Machine.Delay.Step // the timer rounds down
 	const neat = 5 * time.Minute
-	ready := timetable.WallOf(g.Timer.Ready.Add(j.handwork()+time.Duration(shift)*time.Minute+neat-1).Truncate(neat), j.Zone)
+	ready := timetable.WallOf(g.Timer.Ready.Add(j.handwork()+time.Duration(shift)*time.Minute+neat-1).Truncate(neat),
+		j.Zone)
 	ways = append(ways, Way{Say: "Ready at " + j.wall(ready) + " instead", Ready: ready})
 	j.say(Care, Quiet, ways, "The beep for the add-ins comes at %s, in the quiet hours.", j.wall(wall))
 }
 
-// absent warns of a moment for which somebody is needed while nobody is home: the first one, with the hour from which the
+// absent warns of a moment for which somebody is needed while nobody is home: the first one, with the hour from which
+// the
 // loaf can be taken out, where it is that.
 func (j *judgement) absent() {
 	g := j.programme
@@ -253,7 +269,8 @@ func (j *judgement) absent() {
 		if a.Name != "" {
 			name = a.Name + ", "
 		}
-		j.say(Care, Absent, ways(a), "%s at %s, and nobody is home: %suntil %s.", what, j.clock(at), name, j.clock(a.To))
+		j.say(Care, Absent, ways(a), "%s at %s, and nobody is home: %suntil %s.", what, j.clock(at), name,
+			j.clock(a.To))
 		return true
 	}
 	none := func(kitchen.Absence) []Way { return nil }

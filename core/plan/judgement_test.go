@@ -92,7 +92,8 @@ func judged(of, size string, m machine.Machine, ready, text string) (plan.Plan, 
 	if err != nil {
 		return plan.Plan{}, err
 	}
-	place := plan.Place{Kitchen: kitchen.New("Galley", "UTC"), Zone: time.UTC, Recipe: r, Machine: m, Now: time.Date(2026, 5, 2, 20, 0, 0, 0, time.UTC)}
+	place := plan.Place{Kitchen: kitchen.New("Galley", "UTC"), Zone: time.UTC, Recipe: r, Machine: m,
+		Now: time.Date(2026, 5, 2, 20, 0, 0, 0, time.UTC)}
 	w := plan.Wish{Loaf: plan.Loaf{Size: s}}
 	for _, token := range strings.Fields(ready) {
 		if err := wished(&place, &w, token); err != nil {
@@ -229,7 +230,10 @@ var lists = map[string]func(plan.Plan) []string{
 // signed says how a plan is not what a case wants; nothing where it is.
 func signed(p plan.Plan, want, all string) string {
 	said := func(what string) bool {
-		return slices.ContainsFunc(p.Cautions, func(c plan.Caution) bool { return string(c.Level)+"/"+string(c.About) == what })
+		return slices.ContainsFunc(p.Cautions, func(c plan.Caution) bool {
+			return string(c.Level)+"/"+
+				string(c.About) == what
+		})
 	}
 	key, value, set := strings.Cut(want, "=")
 	switch {
@@ -239,7 +243,8 @@ func signed(p plan.Plan, want, all string) string {
 		return fmt.Sprintf("crust %s, want %s", p.Setting.Crust, value)
 	case set && seen[key] != nil:
 		what, how, _ := strings.Cut(value, ":")
-		if got := seen[key](p, what); !strings.Contains(got, how) || how == "" && strings.Contains(value, ":") && got != "" {
+		if got := seen[key](p, what); !strings.Contains(got, how) || how == "" && strings.Contains(value, ":") &&
+			got != "" {
 			return fmt.Sprintf("%s is %q, want %q", key+" "+what, got, how)
 		}
 	case set && strings.HasPrefix(key, "-") && lists[key[1:]] != nil:
@@ -267,7 +272,8 @@ func signed(p plan.Plan, want, all string) string {
 //go:embed testdata/ordinary.txt
 var ordinary string
 
-// Ordinary good recipes are quiet: at most one note in three plans, none about salt that the school allows, and nothing louder.
+// Ordinary good recipes are quiet: at most one note in three plans, none about salt that the school allows, and nothing
+// louder.
 func TestOrdinaryRecipesAreQuiet(t *testing.T) {
 	plans, notes := 0, 0
 	for _, row := range strings.Split(ordinary, "\n") {
@@ -285,7 +291,8 @@ func TestOrdinaryRecipesAreQuiet(t *testing.T) {
 			switch {
 			case c.Level != plan.Note:
 				t.Errorf("%s: %s is said: %s", f[0], c.Level, c.Say)
-			case strings.Contains(c.Say, "salt") && !slices.ContainsFunc(p.Usual.Against, func(a plan.Against) bool { return a.Of == plan.Salt && a.Verdict.Outside() }):
+			case strings.Contains(c.Say, "salt") && !slices.ContainsFunc(p.Usual.Against,
+				func(a plan.Against) bool { return a.Of == plan.Salt && a.Verdict.Outside() }):
 				t.Errorf("%s: salt is spoken of: %s", f[0], c.Say)
 			}
 			notes++

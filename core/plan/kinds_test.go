@@ -62,13 +62,15 @@ func kinds(t testing.TB) map[recipe.Kind]made {
 		}
 		r := carded(t, "Something\n"+strings.ReplaceAll(c[1], "; ", "\n"))
 		r.Kind = recipe.Kind(c[0])
-		out[r.Kind] = made{r, c[2], map[pan.Order]string{pan.WetFirst: c[3], pan.DryFirst: c[4], pan.Bloomed: c[5], pan.Premixed: c[6], pan.AsListed: c[7]}, c[8], c[9], c[10]}
+		out[r.Kind] = made{r, c[2], map[pan.Order]string{pan.WetFirst: c[3], pan.DryFirst: c[4], pan.Bloomed: c[5],
+			pan.Premixed: c[6], pan.AsListed: c[7]}, c[8], c[9], c[10]}
 	}
 	return out
 }
 
 // letters stand for the layers in the table.
-var letters = map[pan.Stuff]string{pan.Liquid: "L", pan.Fat: "F", pan.SugarSalt: "S", pan.Flour: "M", pan.DryExtra: "D", pan.Yeast: "Y", pan.AddIn: "A"}
+var letters = map[pan.Stuff]string{pan.Liquid: "L", pan.Fat: "F", pan.SugarSalt: "S", pan.Flour: "M",
+	pan.DryExtra: "D", pan.Yeast: "Y", pan.AddIn: "A"}
 
 // Every kind × every order of loading × at once and delayed: layers, cycle, moments, what stands against a delay,
 // and what is said at the end. No kind falls through to a loaf.
@@ -94,7 +96,8 @@ func (m made) holds(t *testing.T, order pan.Order, want, ready string) {
 	if ready != "" {
 		w.Ready = wall(t, ready)
 	}
-	p, err := plantest.Make(heron(), plantest.Ask{Place: plan.Place{Recipe: m.recipe, Machine: demo.Galley(), Zone: time.UTC}, Wish: w}, evening)
+	p, err := plantest.Make(heron(), plantest.Ask{Place: plan.Place{Recipe: m.recipe, Machine: demo.Galley(),
+		Zone: time.UTC}, Wish: w}, evening)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -154,7 +157,8 @@ func (m made) atOnce(t *testing.T, p plan.Plan) {
 	if len(p.Ending.Out) == 0 || p.Ending.Keeps == "" {
 		t.Errorf("nothing is said of what follows: %+v", p.Ending)
 	}
-	if row := kind.Of(p.Kind); row.Batch != (p.Sizes[0].Batch != "") || (p.Sizes[0].Slices > 0) != (row.Ending.Slice > 0) {
+	if row := kind.Of(p.Kind); row.Batch != (p.Sizes[0].Batch != "") ||
+		(p.Sizes[0].Slices > 0) != (row.Ending.Slice > 0) {
 		t.Errorf("sizes %+v", p.Sizes)
 	}
 	if c, refused := p.Refusal(); refused {
@@ -165,12 +169,16 @@ func (m made) atOnce(t *testing.T, p plan.Plan) {
 // A machine without a cycle for it refuses what no other cycle can make, and says so of what another spoils.
 func TestAMachineWithoutItsCycle(t *testing.T) {
 	for k, m := range kinds(t) {
-		p, err := plantest.Make(heron(), plantest.Ask{Place: plan.Place{Recipe: m.recipe, Machine: demo.Boatyard(), Zone: time.UTC}, Wish: plan.Wish{Loaf: plan.Loaf{Size: m.recipe.Size}}}, evening)
+		p, err := plantest.Make(heron(), plantest.Ask{Place: plan.Place{Recipe: m.recipe, Machine: demo.Boatyard(),
+			Zone: time.UTC}, Wish: plan.Wish{Loaf: plan.Loaf{Size: m.recipe.Size}}}, evening)
 		if err != nil {
 			t.Errorf("%s: %v", k, err)
 			continue
 		}
-		stops := slices.ContainsFunc(p.Cautions, func(c plan.Caution) bool { return c.Level == plan.Stop && c.About == plan.Unfit })
+		stops := slices.ContainsFunc(p.Cautions, func(c plan.Caution) bool {
+			return c.Level == plan.Stop &&
+				c.About == plan.Unfit
+		})
 		if want := kind.Of(k).Only; stops != want {
 			t.Errorf("%s on a machine without its cycle: refused %v, want %v (%v)", k, stops, want, p.Cautions)
 		}
@@ -184,7 +192,8 @@ func TestBatches(t *testing.T) {
 		kind    recipe.Kind
 		offered string // refused ones in brackets
 	}{
-		{"Packet bread\n500 g bread mix\n320 ml water", recipe.Packet, "half a packet, a packet, 1 1/2 packets, (2 packets)"},
+		{"Packet bread\n500 g bread mix\n320 ml water", recipe.Packet,
+			"half a packet, a packet, 1 1/2 packets, (2 packets)"},
 		{"Damson jam\n3 cups crushed plums\n2 cups sugar", recipe.Preserve, "half, as written, (1 1/2 times), (twice)"},
 		{"Damson jam\n1 1/2 cups crushed plums\n1 cup sugar", recipe.Preserve, "half, as written, 1 1/2 times, twice"},
 		{"Yoghurt\n10 cups milk\n3 tbsp yoghurt", recipe.Yoghurt, "half, as written, (1 1/2 times), (twice)"},
@@ -194,7 +203,8 @@ func TestBatches(t *testing.T) {
 		if r.Kind != c.kind {
 			t.Errorf("%s is read as %s, want %s", r.Name, r.Kind, c.kind)
 		}
-		p, err := plantest.Make(heron(), plantest.Ask{Place: plan.Place{Recipe: r, Machine: demo.Galley(), Zone: time.UTC}, Wish: plan.Wish{Loaf: plan.Loaf{Size: r.Size}}}, evening)
+		p, err := plantest.Make(heron(), plantest.Ask{Place: plan.Place{Recipe: r, Machine: demo.Galley(),
+			Zone: time.UTC}, Wish: plan.Wish{Loaf: plan.Loaf{Size: r.Size}}}, evening)
 		if err != nil {
 			t.Error(err)
 			continue
@@ -217,7 +227,8 @@ func TestBatches(t *testing.T) {
 func TestTooMuchFruitIsRefused(t *testing.T) {
 	for cups, refused := range map[string]bool{"3": false, "3 1/8": false, "3 1/4": true, "4": true} {
 		r := carded(t, "Jam\n"+cups+" cups crushed strawberries\n2 cups sugar")
-		p, err := plantest.Make(heron(), plantest.Ask{Place: plan.Place{Recipe: r, Machine: demo.Galley(), Zone: time.UTC}, Wish: plan.Wish{Loaf: plan.Loaf{Size: r.Size}}}, evening)
+		p, err := plantest.Make(heron(), plantest.Ask{Place: plan.Place{Recipe: r, Machine: demo.Galley(),
+			Zone: time.UTC}, Wish: plan.Wish{Loaf: plan.Loaf{Size: r.Size}}}, evening)
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -234,19 +245,22 @@ func TestAPacketGoesInWhole(t *testing.T) {
 		size    string
 		weight  string
 		divided bool
-	}{{"1 1/2 lb", "500 g", false}, {"3/4 lb", "250 g", true}, {"2 1/4 lb", "750 g", true}, {"1 lb", "333 g", true}, {"", "500 g", false}} {
+	}{{"1 1/2 lb", "500 g", false}, {"3/4 lb", "250 g", true}, {"2 1/4 lb", "750 g", true}, {"1 lb", "333 g", true},
+		{"", "500 g", false}} {
 		var size measure.LoafSize
 		if c.size != "" {
 			size, _ = measure.ParseLoafSize(c.size)
 		}
-		p, err := plantest.Make(heron(), plantest.Ask{Place: plan.Place{Recipe: r, Machine: demo.Galley(), Zone: time.UTC}, Wish: plan.Wish{Loaf: plan.Loaf{Size: size}}}, evening)
+		p, err := plantest.Make(heron(), plantest.Ask{Place: plan.Place{Recipe: r, Machine: demo.Galley(),
+			Zone: time.UTC}, Wish: plan.Wish{Loaf: plan.Loaf{Size: size}}}, evening)
 		if err != nil {
 			t.Fatal(err)
 		}
 		n := slices.IndexFunc(p.Lines, func(l plan.Line) bool { return l.Ingredient == "wholemeal-bread-mix" })
 		divided := slices.ContainsFunc(p.Cautions, func(o plan.Caution) bool { return o.About == plan.Divided })
 		if l := p.Lines[n]; l.Weight != c.weight || len(l.Measured.Scoops) > 0 || divided != c.divided {
-			t.Errorf("%s: %s in %d scoops, divided %v; want %s whole, divided %v", c.size, l.Weight, len(l.Measured.Scoops), divided, c.weight, c.divided)
+			t.Errorf("%s: %s in %d scoops, divided %v; want %s whole, divided %v", c.size, l.Weight,
+				len(l.Measured.Scoops), divided, c.weight, c.divided)
 		}
 		if p.Setting.Cycle.ID != "wholemeal" {
 			t.Errorf("a wholemeal packet on %s", p.Setting.Cycle.Name)
@@ -258,7 +272,8 @@ func TestAPacketGoesInWhole(t *testing.T) {
 // counts it in, and the display does not.
 func TestAFilledLoafHasItsPause(t *testing.T) {
 	m := kinds(t)[recipe.Filled]
-	p, err := plantest.Make(heron(), plantest.Ask{Place: plan.Place{Recipe: m.recipe, Machine: demo.Galley(), Zone: time.UTC}, Wish: plan.Wish{Loaf: plan.Loaf{Size: oneHalf}, Timing: plan.Timing{AtPanel: true}}}, evening)
+	p, err := plantest.Make(heron(), plantest.Ask{Place: plan.Place{Recipe: m.recipe, Machine: demo.Galley(),
+		Zone: time.UTC}, Wish: plan.Wish{Loaf: plan.Loaf{Size: oneHalf}, Timing: plan.Timing{AtPanel: true}}}, evening)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -267,11 +282,14 @@ func TestAFilledLoafHasItsPause(t *testing.T) {
 		at[o.Kind] = o
 	}
 	total := p.Setting.Total
-	if pause := at[timetable.Paddle]; !pause.Waits || pause.Hands != 10 || len(pause.Steps) < 5 || !strings.Contains(pause.Steps[len(pause.Steps)-1], "Start") {
+	if pause := at[timetable.Paddle]; !pause.Waits || pause.Hands != 10 || len(pause.Steps) < 5 ||
+		!strings.Contains(pause.Steps[len(pause.Steps)-1], "Start") {
 		t.Errorf("the pause: %+v", pause)
 	}
-	if at[timetable.Filling].After != at[timetable.Paddle].After-15 || at[timetable.LastRise].After != at[timetable.Paddle].After+10 || at[timetable.Ready].After != total+10 {
-		t.Errorf("filling at %s, pause at %s, last rise at %s, ready at %s of %s", at[timetable.Filling].After, at[timetable.Paddle].After, at[timetable.LastRise].After, at[timetable.Ready].After, total)
+	if at[timetable.Filling].After != at[timetable.Paddle].After-15 ||
+		at[timetable.LastRise].After != at[timetable.Paddle].After+10 || at[timetable.Ready].After != total+10 {
+		t.Errorf("filling at %s, pause at %s, last rise at %s, ready at %s of %s", at[timetable.Filling].After,
+			at[timetable.Paddle].After, at[timetable.LastRise].After, at[timetable.Ready].After, total)
 	}
 	if got := machine.Minutes(p.Timer.Ready.Sub(p.Timer.Press) / time.Minute); got != total+10 {
 		t.Errorf("ready %s after Start, want %s", got, total+10)

@@ -48,7 +48,8 @@ func TestEveryKindInEveryOrder(t *testing.T) {
 		l := recipetest.Lines(t, lines)
 		return recipe.Recipe{Name: string(kind), Kind: kind, Size: oneHalf, Standard: measure.US, Lines: l}
 	}
-	batter := "milk | banana | oil | egg | sugar salt | plain-flour | baking-powder baking-soda (in the middle) | walnuts"
+	batter := "milk | banana | oil | egg | sugar salt | plain-flour | baking-powder baking-soda (in the middle) | " +
+		"walnuts"
 	for _, c := range []struct {
 		recipe                                     recipe.Recipe
 		wetFirst, dryFirst, box, bloomed, premixed string
@@ -58,16 +59,20 @@ func TestEveryKindInEveryOrder(t *testing.T) {
 			"water | butter (in pieces) | sugar salt | dry-milk | bread-flour | active-dry-yeast (in a well)",
 			"active-dry-yeast | bread-flour | sugar salt | dry-milk | butter (in pieces) | water",
 			"active-dry-yeast (in its dispenser) | bread-flour | sugar salt | dry-milk | butter (in pieces) | water",
-			"water | active-dry-yeast (stirred in) | butter (in pieces) | dry-milk | bread-flour | sugar salt (in the corners)",
-			"water | butter (in pieces) | sugar salt dry-milk bread-flour (mixed in a bowl) | active-dry-yeast (in the middle)",
+			"water | active-dry-yeast (stirred in) | butter (in pieces) | dry-milk | bread-flour | sugar salt (in " +
+				"the corners)",
+			"water | butter (in pieces) | sugar salt dry-milk bread-flour (mixed in a bowl) | active-dry-yeast (in " +
+				"the middle)",
 		},
 		{
 			named(t, "Lock-keeper's wholemeal"),
 			"water honey | oil | salt | wholemeal-flour bread-flour | gluten | active-dry-yeast (in a well)",
 			"active-dry-yeast | wholemeal-flour bread-flour | salt | gluten | oil | water honey",
 			"active-dry-yeast (in its dispenser) | wholemeal-flour bread-flour | salt | gluten | oil | water honey",
-			"water honey | active-dry-yeast (stirred in) | oil | wholemeal-flour bread-flour | salt (in the corners) | gluten",
-			"water honey | oil | salt wholemeal-flour bread-flour gluten (mixed in a bowl) | active-dry-yeast (in the middle)",
+			"water honey | active-dry-yeast (stirred in) | oil | wholemeal-flour bread-flour | salt (in the " +
+				"corners) | gluten",
+			"water honey | oil | salt wholemeal-flour bread-flour gluten (mixed in a bowl) | active-dry-yeast (in " +
+				"the middle)",
 		},
 		{
 			named(t, "Winding-hole crusty"),
@@ -82,27 +87,36 @@ func TestEveryKindInEveryOrder(t *testing.T) {
 			"milk egg vanilla | butter (in pieces) | sugar salt | bread-flour | active-dry-yeast (in a well)",
 			"active-dry-yeast | bread-flour | sugar salt | butter (in pieces) | milk egg vanilla",
 			"active-dry-yeast (in its dispenser) | bread-flour | sugar salt | butter (in pieces) | milk egg vanilla",
-			"milk egg vanilla | active-dry-yeast (stirred in) | butter (in pieces) | bread-flour | sugar salt (in the corners)",
-			"milk egg vanilla | butter (in pieces) | sugar salt bread-flour (mixed in a bowl) | active-dry-yeast (in the middle)",
+			"milk egg vanilla | active-dry-yeast (stirred in) | butter (in pieces) | bread-flour | sugar salt (in " +
+				"the corners)",
+			"milk egg vanilla | butter (in pieces) | sugar salt bread-flour (mixed in a bowl) | active-dry-yeast " +
+				"(in the middle)",
 		},
 		{
 			named(t, "Tiller gluten-free loaf"),
 			"water egg vinegar | oil | sugar salt | gf-blend | xanthan-gum | active-dry-yeast (in a well)",
 			"active-dry-yeast | gf-blend | sugar salt | xanthan-gum | oil | water egg vinegar",
 			"active-dry-yeast (in its dispenser) | gf-blend | sugar salt | xanthan-gum | oil | water egg vinegar",
-			"water egg vinegar | active-dry-yeast (stirred in) | oil | gf-blend | sugar salt (in the corners) | xanthan-gum",
-			"water egg vinegar | oil | sugar salt gf-blend xanthan-gum (mixed in a bowl) | active-dry-yeast (in the middle)",
+			"water egg vinegar | active-dry-yeast (stirred in) | oil | gf-blend | sugar salt (in the corners) | " +
+				"xanthan-gum",
+			"water egg vinegar | oil | sugar salt gf-blend xanthan-gum (mixed in a bowl) | active-dry-yeast (in the " +
+				"middle)",
 		},
 		{
-			text(recipe.LowCarb, "1 cup water; 2 eggs; 2 tbsp olive oil; 1 tsp salt; 1 cup vital wheat gluten; 1/2 cup lupin flour; 1/2 cup oat fibre; 2 tsp instant yeast; 1 tsp baking powder"),
+			text(recipe.LowCarb, "1 cup water; 2 eggs; 2 tbsp olive oil; 1 tsp salt; 1 cup vital wheat gluten; 1/2 "+
+				"cup lupin flour; 1/2 cup oat fibre; 2 tsp instant yeast; 1 tsp baking powder"),
 			"water egg | olive-oil | salt | lupin-flour oat-fibre | gluten | instant-yeast baking-powder (in a well)",
 			"instant-yeast baking-powder | lupin-flour oat-fibre | salt | gluten | olive-oil | water egg",
-			"instant-yeast (in its dispenser) | baking-powder | lupin-flour oat-fibre | salt | gluten | olive-oil | water egg",
-			"water egg | instant-yeast (stirred in) | olive-oil | lupin-flour oat-fibre | salt (in the corners) | baking-powder (in the middle) | gluten",
-			"water egg | olive-oil | salt gluten lupin-flour oat-fibre baking-powder (mixed in a bowl) | instant-yeast (in the middle)",
+			"instant-yeast (in its dispenser) | baking-powder | lupin-flour oat-fibre | salt | gluten | olive-oil | " +
+				"water egg",
+			"water egg | instant-yeast (stirred in) | olive-oil | lupin-flour oat-fibre | salt (in the corners) | " +
+				"baking-powder (in the middle) | gluten",
+			"water egg | olive-oil | salt gluten lupin-flour oat-fibre baking-powder (mixed in a bowl) | " +
+				"instant-yeast (in the middle)",
 		},
 		{
-			text(recipe.Dough, "1 cup water; 2 tbsp butter; 1 tbsp sugar; 1 1/2 tsp salt; 3 cups bread flour; 2 tsp active dry yeast"),
+			text(recipe.Dough, "1 cup water; 2 tbsp butter; 1 tbsp sugar; 1 1/2 tsp salt; 3 cups bread flour; 2 tsp "+
+				"active dry yeast"),
 			"water | butter (in pieces) | sugar salt | bread-flour | active-dry-yeast (in a well)",
 			"active-dry-yeast | bread-flour | sugar salt | butter (in pieces) | water",
 			"active-dry-yeast (in its dispenser) | bread-flour | sugar salt | butter (in pieces) | water",
@@ -119,9 +133,11 @@ func TestEveryKindInEveryOrder(t *testing.T) {
 			order   pan.Order
 			want    string
 		}{
-			{"a wet-first machine", demo.Galley(), "", c.wetFirst}, {"a dry-first machine", demo.Boatyard(), "", c.dryFirst},
+			{"a wet-first machine", demo.Galley(), "", c.wetFirst}, {"a dry-first machine", demo.Boatyard(), "",
+				c.dryFirst},
 			{"a dry-first machine with a yeast dispenser", box, "", c.box},
-			{"bloomed", demo.Galley(), pan.Bloomed, c.bloomed}, {"dry mixed first", demo.Galley(), pan.Premixed, c.premixed},
+			{"bloomed", demo.Galley(), pan.Bloomed, c.bloomed}, {"dry mixed first", demo.Galley(), pan.Premixed,
+				c.premixed},
 		} {
 			if got := layersOf(t, c.recipe, o.machine, o.order); got != o.want {
 				t.Errorf("%s, %s:\n got %s\nwant %s", c.recipe.Name, o.name, got, o.want)

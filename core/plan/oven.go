@@ -46,7 +46,9 @@ func ByOven(k kitchen.Kitchen, p Plan) ([]string, error) {
 		if row.Batter {
 			say("Beat everything for %d minutes with the flat beater: it is a batter, and is not kneaded.", beaten)
 		} else {
-			say("Everything into the mixer's bowl, liquid first. With the dough hook %d minutes slowly, until it comes together, then %d minutes a little faster; by hand %d minutes in all. It should be smooth and just tacky.", hookSlow, hookOn, byHands)
+			say("Everything into the mixer's bowl, liquid first. With the dough hook %d minutes slowly, until it "+
+				"comes together, then %d minutes a little faster; by hand %d minutes in all. It should be smooth "+
+				"and just tacky.", hookSlow, hookOn, byHands)
 		}
 		if addIns != "" {
 			say("Knead in the %s in the last minute.", addIns)
@@ -58,7 +60,8 @@ func ByOven(k kitchen.Kitchen, p Plan) ([]string, error) {
 	}
 	first, last := p.rises()
 	if first > 0 && !row.Batter {
-		say("Cover the bowl and let it rise until it has doubled: about %d minutes at 25 °C, longer in a cold kitchen.", first)
+		say("Cover the bowl and let it rise until it has doubled: about %d minutes at 25 °C, longer in a cold "+
+			"kitchen.", first)
 	}
 	switch {
 	case row.Shaped:
@@ -67,14 +70,16 @@ func ByOven(k kitchen.Kitchen, p Plan) ([]string, error) {
 		say("Heat the oven to %s; bake for about %d minutes.", heat(max(row.Oven, usualOven)), f.Oven)
 		return out, nil
 	case row.Handwork > 0:
-		say("Roll it out, spread the filling (%s), roll it up, and lay it seam down into a greased tin.", inWords(p.part(recipe.Filling)))
+		say("Roll it out, spread the filling (%s), roll it up, and lay it seam down into a greased tin.",
+			inWords(p.part(recipe.Filling)))
 	case !row.Loose:
 		say("Shape it, and lay it into a greased tin that it fills to a half or a little more.")
 	default:
 		say("Into the tin, to two thirds at the most.")
 	}
 	if last > 0 {
-		say("Let it rise, covered, until it stands a finger above the rim: about %d minutes. Meanwhile heat the oven to %s.", last, heat(row.Oven))
+		say("Let it rise, covered, until it stands a finger above the rim: about %d minutes. Meanwhile heat the "+
+			"oven to %s.", last, heat(row.Oven))
 	}
 	if names := append(p.part(recipe.Glaze), p.part(recipe.Topping)...); len(names) > 0 {
 		say("Put on the %s.", inWords(names))
@@ -85,7 +90,8 @@ func ByOven(k kitchen.Kitchen, p Plan) ([]string, error) {
 	}
 	say("Bake at %s for about %d minutes, until %s.", heat(row.Oven), ovenMinutes(row.Bake, p.Size), done)
 	if p.Ending.Slice > 0 {
-		say("Out of the tin, on to %s: %d minutes before it is cut at all, %d until it cuts clean.", p.Ending.On, p.Ending.Slice, p.Ending.Clean)
+		say("Out of the tin, on to %s: %d minutes before it is cut at all, %d until it cuts clean.", p.Ending.On,
+			p.Ending.Slice, p.Ending.Clean)
 	}
 	return out, nil
 }

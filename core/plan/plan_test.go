@@ -59,7 +59,8 @@ func wish(t testing.TB, name string, m machine.Machine, size measure.LoafSize, r
 	if err != nil {
 		t.Fatal(err)
 	}
-	w := plantest.Ask{Place: plan.Place{Recipe: named(t, name), Machine: m, Zone: zone}, Wish: plan.Wish{Loaf: plan.Loaf{Size: size}}}
+	w := plantest.Ask{Place: plan.Place{Recipe: named(t, name), Machine: m, Zone: zone},
+		Wish: plan.Wish{Loaf: plan.Loaf{Size: size}}}
 	if ready != "" {
 		w.Ready = wall(t, ready)
 	}
@@ -100,7 +101,8 @@ func outside(t testing.TB, r recipe.Recipe) map[string]string {
 		v    float64
 		band kind.Band
 	}{
-		{"hydration", f.Hydration, b.Hydration}, {"salt", f.Salt, b.Salt}, {"yeast", f.Yeast, b.Yeast}, {"sugar", f.Sugar, b.Sugar},
+		{"hydration", f.Hydration, b.Hydration}, {"salt", f.Salt, b.Salt}, {"yeast", f.Yeast, b.Yeast},
+		{"sugar", f.Sugar, b.Sugar},
 		{"fat", f.Fat, b.Fat}, {"powder", f.Powder, b.Powder},
 	} {
 		if c.band.Judge(c.v, c.v).Outside() {
@@ -133,7 +135,8 @@ func TestAMilkAndEggLoafIsRefusedADelayWithAWayOut(t *testing.T) {
 	if p := mustMake(t, wish(t, "Sluice-gate egg loaf", demo.Galley(), oneHalf, "")); cautions(p, plan.Stop) != "" {
 		t.Errorf("started at once it is fine, but: %v", p.Cautions)
 	}
-	if p := mustMake(t, wish(t, "Towpath white", demo.Galley(), oneHalf, "2026-03-11T07:00")); cautions(p, plan.Stop) != "" {
+	if p := mustMake(t, wish(t, "Towpath white", demo.Galley(), oneHalf, "2026-03-11T07:00")); cautions(p,
+		plan.Stop) != "" {
 		t.Errorf("nothing in the white loaf spoils, but: %v", p.Cautions)
 	}
 }
@@ -215,7 +218,8 @@ func TestTheBakersOwnChoiceWins(t *testing.T) {
 	w := wish(t, "Towpath white", demo.Galley(), oneHalf, "")
 	w.Cycle, w.Crust = "rapid", machine.Dark
 	p := mustMake(t, w)
-	if p.Setting.Cycle.ID != "rapid" || p.Setting.Crust != machine.Dark || !strings.Contains(p.Setting.Why, "Suggested: 1 Basic") {
+	if p.Setting.Cycle.ID != "rapid" || p.Setting.Crust != machine.Dark || !strings.Contains(p.Setting.Why,
+		"Suggested: 1 Basic") {
 		t.Errorf("chosen rapid and dark, planned %+v", p.Setting)
 	}
 }
@@ -317,7 +321,8 @@ func TestHydrationHardlyMovesBetweenSizes(t *testing.T) {
 	for _, r := range demo.Recipes() {
 		want := mustMake(t, wish(t, r.Name, demo.Galley(), r.Size, "")).Formula.Hydration
 		for _, size := range []measure.LoafSize{one, oneHalf, two} {
-			if got := mustMake(t, wish(t, r.Name, demo.Galley(), size, "")).Formula.Hydration; math.Abs(got-want) > 0.1 {
+			if got := mustMake(t, wish(t, r.Name, demo.Galley(), size,
+				"")).Formula.Hydration; math.Abs(got-want) > 0.1 {
 				t.Errorf("%s at %v: hydration %.2f, written %.2f", r.Name, size, got, want)
 			}
 		}
@@ -328,8 +333,10 @@ func TestHydrationHardlyMovesBetweenSizes(t *testing.T) {
 func twelveLines() recipe.Recipe {
 	r := recipe.Recipe{Name: "Twelve", Kind: recipe.Sweet, Size: oneHalf}
 	for n, l := range []struct{ amount, name string }{
-		{"3/4 cup", "milk"}, {"1", "egg"}, {"1 tsp", "vanilla"}, {"3 tbsp", "butter"}, {"1/4 cup", "sugar"}, {"1 tbsp", "honey"},
-		{"1 1/4 tsp", "salt"}, {"2 cups", "bread flour"}, {"1 cup", "wholemeal flour"}, {"1 tbsp", "gluten"}, {"2 tsp", "active dry yeast"}, {"2/3 cup", "raisins"},
+		{"3/4 cup", "milk"}, {"1", "egg"}, {"1 tsp", "vanilla"}, {"3 tbsp", "butter"}, {"1/4 cup", "sugar"},
+		{"1 tbsp", "honey"},
+		{"1 1/4 tsp", "salt"}, {"2 cups", "bread flour"}, {"1 cup", "wholemeal flour"}, {"1 tbsp", "gluten"},
+		{"2 tsp", "active dry yeast"}, {"2/3 cup", "raisins"},
 	} {
 		a, err := measure.Parse(l.amount, measure.US)
 		i, ok := larder.Is(l.name)
@@ -343,7 +350,8 @@ func twelveLines() recipe.Recipe {
 
 func BenchmarkPlanOfTwelveLines(b *testing.B) {
 	k := heron()
-	w := plantest.Ask{Place: plan.Place{Recipe: twelveLines(), Machine: demo.Galley(), Zone: time.UTC}, Wish: plan.Wish{Loaf: plan.Loaf{Size: two}}}
+	w := plantest.Ask{Place: plan.Place{Recipe: twelveLines(), Machine: demo.Galley(), Zone: time.UTC},
+		Wish: plan.Wish{Loaf: plan.Loaf{Size: two}}}
 	for b.Loop() {
 		if _, err := plantest.Make(k, w, evening); err != nil {
 			b.Fatal(err)

@@ -52,11 +52,12 @@ type Ending struct {
 
 // Setting is what to choose on the machine's panel.
 type Setting struct {
-	Cycle     CycleName           `json:"cycle"`
-	Why       string              `json:"why"`
-	Options   []CycleOption       `json:"options"` // best first
-	Crust     machine.Crust       `json:"crust"`
-	Size      machine.SizeSetting `json:"size,omitzero"` // what the size button is set to: the loaf's own size, or the next larger
+	Cycle   CycleName     `json:"cycle"`
+	Why     string        `json:"why"`
+	Options []CycleOption `json:"options"` // best first
+	Crust   machine.Crust `json:"crust"`
+	// what the size button is set to: the loaf's own size, or the next larger
+	Size      machine.SizeSetting `json:"size,omitzero"`
 	HasCrust  bool                `json:"hasCrust"`
 	HasSize   bool                `json:"hasSize"`
 	Crusts    []machine.Crust     `json:"crusts"`
@@ -120,7 +121,8 @@ func MakeProgramme(p Place, w Wish, d Dough) (Programme, error) {
 		return g, err
 	}
 	needs := needsOf(p, d)
-	needs.Delayed, needs.Within, needs.Away, needs.Box = !w.Ready.IsZero(), w.Within, w.Away, g.AddIns != nil && g.AddIns.NoBox == ""
+	needs.Delayed, needs.Within, needs.Away, needs.Box = !w.Ready.IsZero(), w.Within, w.Away, g.AddIns != nil &&
+		g.AddIns.NoBox == ""
 	if g.cycle, g.Setting, err = choose(p.Machine, w.Timing, needs); err != nil {
 		return g, err
 	}
@@ -194,11 +196,13 @@ func choose(m machine.Machine, t Timing, needs choice.Needs) (machine.Cycle, Set
 		}
 		crust = t.Crust
 	}
-	s := Setting{Cycle: nameOf(cycle), Crust: crust, HasCrust: cycle.HasCrust, HasSize: !cycle.NoSize, Crusts: m.Crusts, CrustWhy: why, Suggested: suggested,
+	s := Setting{Cycle: nameOf(cycle), Crust: crust, HasCrust: cycle.HasCrust, HasSize: !cycle.NoSize,
+		Crusts: m.Crusts, CrustWhy: why, Suggested: suggested,
 		Options: make([]CycleOption, 0, len(options))}
 	for _, o := range options {
 		c, _ := m.Cycle(o.Cycle)
-		s.Options = append(s.Options, CycleOption{nameOf(c), o.Suits, o.Grants, o.Reason, c.Total(needs.Size.LoafSize, crust)})
+		s.Options = append(s.Options, CycleOption{nameOf(c), o.Suits, o.Grants, o.Reason, c.Total(needs.Size.LoafSize,
+			crust)})
 		if o.Cycle == id {
 			s.Why = o.Reason
 		}
@@ -215,7 +219,8 @@ func nameOf(c machine.Cycle) CycleName { return CycleName{c.ID, c.Panel, c.Name}
 func asks(d Dough, a *AddIns) timetable.Needs {
 	row := kind.Of(d.Kind)
 	needs := timetable.Needs{Batter: row.Batter, Still: row.Still, Ends: row.Ending.Ready, Heats: row.Ending.Heats,
-		Handwork: machine.Minutes(row.Handwork), Before: machine.Minutes(row.Before), LookAfter: machine.Minutes(row.Look)}
+		Handwork: machine.Minutes(row.Handwork), Before: machine.Minutes(row.Before),
+		LookAfter: machine.Minutes(row.Look)}
 	for _, l := range d.lines {
 		needs.Held = needs.Held || l.Line.When == recipe.AtKnead
 	}
@@ -269,14 +274,16 @@ func ending(p Place, d Dough, shaped bool) Ending {
 	for n, say := range e.Out {
 		said[n] = p.Machine.Paddles.Say(p.Kitchen.Degrees.Say(say))
 	}
-	out := Ending{Out: said, On: string(e.On), Slice: machine.Minutes(e.Slice), Clean: machine.Minutes(e.Clean), Tap: e.Tap, Keeps: e.Keeps}
+	out := Ending{Out: said, On: string(e.On), Slice: machine.Minutes(e.Slice), Clean: machine.Minutes(e.Clean),
+		Tap: e.Tap, Keeps: e.Keeps}
 	for _, part := range []recipe.Part{recipe.Glaze, recipe.Topping} {
 		if names := d.named(part); len(names) > 0 && d.icing(part) {
 			out.Out = append(out.Out, fmt.Sprintf("Put on the %s when it has cooled: %s.", part, inWords(names)))
 		}
 	}
 	if !e.Core.IsZero() {
-		out.Core = fmt.Sprintf("%s to %s", p.Kitchen.Degrees.Text(measure.Celsius(e.Core.Low)), p.Kitchen.Degrees.Text(measure.Celsius(e.Core.High)))
+		out.Core = fmt.Sprintf("%s to %s", p.Kitchen.Degrees.Text(measure.Celsius(e.Core.Low)),
+			p.Kitchen.Degrees.Text(measure.Celsius(e.Core.High)))
 	}
 	return out
 }
@@ -338,7 +345,8 @@ func setTimer(p Place, t Timing, g Programme) (timetable.Timer, timetable.Doubt)
 	}
 	ready, doubt := t.Ready.Resolve(p.Zone)
 	ready = ready.Add(-time.Duration(g.Finish.Total())*time.Minute - time.Duration(g.pause)*time.Minute)
-	return timetable.Set(p.Machine.Delay, g.cycle.Delay, g.Setting.Total, press, timetable.Wish{At: ready, NotYet: t.NotYet}), doubt
+	return timetable.Set(p.Machine.Delay, g.cycle.Delay, g.Setting.Total, press, timetable.Wish{At: ready,
+		NotYet: t.NotYet}), doubt
 }
 
 // pressed is the setting with the presses on the panel that lead to it.

@@ -81,11 +81,17 @@ func TestAddInsGoWhereTheyCan(t *testing.T) {
 		about  plan.About // a caution that must be there
 	}{
 		{"somebody is there", func(*plantest.Ask) {}, plan.WithHands, ""},
-		{"nobody is: 2/3 and 1/3 cup, 237 ml, do not fit the dispenser of 200 ml", func(w *plantest.Ask) { w.Away = true }, plan.AtStart, ""},
+		{"nobody is: 2/3 and 1/3 cup, 237 ml, do not fit the dispenser of 200 ml",
+			func(w *plantest.Ask) { w.Away = true }, plan.AtStart, ""},
 		{"nobody is: a small loaf's do", func(w *plantest.Ask) { w.Away, w.Size = true, one }, plan.InBox, ""},
-		{"cheese never goes in it, and the nuts do", func(w *plantest.Ask) { w.Away, w.Size, w.Recipe = true, one, cheese }, plan.InBox, ""},
-		{"somebody is there for the cheese", func(w *plantest.Ask) { w.Size, w.Recipe = one, cheese }, plan.WithHands, ""},
-		{"a machine without one", func(w *plantest.Ask) { w.Away, w.Machine = true, demo.Boatyard() }, plan.AtStart, ""},
+		{"cheese never goes in it, and the nuts do", func(w *plantest.Ask) {
+			w.Away, w.Size, w.Recipe = true, one,
+				cheese
+		}, plan.InBox, ""},
+		{"somebody is there for the cheese", func(w *plantest.Ask) { w.Size, w.Recipe = one, cheese }, plan.WithHands,
+			""},
+		{"a machine without one", func(w *plantest.Ask) { w.Away, w.Machine = true, demo.Boatyard() }, plan.AtStart,
+			""},
 		{"three cups of raisins are too many", func(w *plantest.Ask) { w.Recipe = heap }, plan.WithHands, plan.TooMany},
 	} {
 		w := wish(t, "Mooring raisin loaf", demo.Galley(), oneHalf, "")
@@ -154,7 +160,8 @@ func TestThePlanSaysWhatToPressAndWhatTheDisplayThenShows(t *testing.T) {
 		t.Errorf("press %s; then it shows %s", p.Setting.Label, p.Setting.Shows)
 	}
 	p = mustMake(t, wish(t, "Towpath white", demo.Boatyard(), oneHalf, "2026-03-11T07:00"))
-	if p.Setting.Slack != 5 || !strings.HasPrefix(p.Setting.Label, "Delay ") || !strings.HasSuffix(p.Setting.Label, "Start/Stop") {
+	if p.Setting.Slack != 5 || !strings.HasPrefix(p.Setting.Label, "Delay ") || !strings.HasSuffix(p.Setting.Label,
+		"Start/Stop") {
 		t.Errorf("slack %d, press %s", p.Setting.Slack, p.Setting.Label)
 	}
 	// Its white cycle waits 12 to 17 minutes for warmth, so the beep is a window of 5 minutes.
@@ -183,10 +190,14 @@ func TestNoDelayWetsTheYeast(t *testing.T) {
 		salt    pan.SaltPlace
 	}{
 		{"bloomed yeast works at once", pan.Manner{Order: pan.Bloomed}, "", false, pan.Bloomed, pan.SaltLow},
-		{"and never waits through a delay", pan.Manner{Order: pan.Bloomed}, "2026-03-11T07:00", true, pan.Bloomed, pan.SaltLow},
-		{"as the recipe lists it the yeast lies on the flour", pan.Manner{Order: pan.AsListed}, "2026-03-11T07:00", false, pan.AsListed, pan.SaltLow},
-		{"salt above the flour is well without a delay", pan.Manner{Salt: pan.SaltHigh}, "", false, pan.WetFirst, pan.SaltHigh},
-		{"and goes under it for one", pan.Manner{Salt: pan.SaltHigh}, "2026-03-11T07:00", false, pan.WetFirst, pan.SaltLow},
+		{"and never waits through a delay", pan.Manner{Order: pan.Bloomed}, "2026-03-11T07:00", true, pan.Bloomed,
+			pan.SaltLow},
+		{"as the recipe lists it the yeast lies on the flour", pan.Manner{Order: pan.AsListed}, "2026-03-11T07:00",
+			false, pan.AsListed, pan.SaltLow},
+		{"salt above the flour is well without a delay", pan.Manner{Salt: pan.SaltHigh}, "", false, pan.WetFirst,
+			pan.SaltHigh},
+		{"and goes under it for one", pan.Manner{Salt: pan.SaltHigh}, "2026-03-11T07:00", false, pan.WetFirst,
+			pan.SaltLow},
 	} {
 		w := wish(t, "Winding-hole crusty", demo.Galley(), oneHalf, c.ready)
 		w.Loading = c.loading
@@ -203,7 +214,8 @@ func TestNoDelayWetsTheYeast(t *testing.T) {
 	w.Loading.Order = pan.AsListed
 	w.Recipe.Lines = slices.Clone(w.Recipe.Lines)
 	salt := slices.IndexFunc(w.Recipe.Lines, func(l recipe.Line) bool { return l.Ingredient == "salt" })
-	w.Recipe.Lines = append(slices.Delete(slices.Clone(w.Recipe.Lines), salt, salt+1), w.Recipe.Lines[salt]) // after the yeast
+	// after the yeast
+	w.Recipe.Lines = append(slices.Delete(slices.Clone(w.Recipe.Lines), salt, salt+1), w.Recipe.Lines[salt])
 	if p := mustMake(t, w); strings.Contains(p.Pan.Why, "under the flour") {
 		t.Errorf("salt listed beside the yeast stays there, yet: %s", p.Pan.Why)
 	} else if _, refused := p.Refusal(); !refused {
@@ -220,17 +232,21 @@ func TestNoDelayWetsTheYeast(t *testing.T) {
 // same.
 func TestTheRecipesOwnTemperatureWins(t *testing.T) {
 	for _, c := range []struct{ note, at, why string }{
-		{"at 38 °C", "38 °C", "As the recipe has it"}, {"110 °F", "43 °C", "As the recipe has it"}, {"at 55 °C", "55 °C", "The balance would ask for 24 °C"}, {"filtered", "", ""},
+		{"at 38 °C", "38 °C", "As the recipe has it"}, {"110 °F", "43 °C", "As the recipe has it"},
+		{"at 55 °C", "55 °C", "The balance would ask for 24 °C"}, {"filtered", "", ""},
 	} {
 		r := recipe.Recipe{Name: "n", Kind: recipe.White, Size: measure.LoafPounds(3, 2), Standard: measure.US,
-			Lines: recipetest.Lines(t, "1 cup water; 2 tbsp oil; 1 1/2 tsp salt; 3 cups bread flour; 2 tsp active dry yeast")}
+			Lines: recipetest.Lines(t, "1 cup water; 2 tbsp oil; 1 1/2 tsp salt; 3 cups bread flour; 2 tsp active "+
+				"dry yeast")}
 		r.Lines[0].Note = c.note
-		p, err := plan.Make(plan.Place{Kitchen: kitchen.New("n", "UTC"), Zone: time.UTC, Recipe: r, Machine: demo.Galley(), Now: time.Date(2026, 5, 2, 9, 0, 0, 0, time.UTC)},
+		p, err := plan.Make(plan.Place{Kitchen: kitchen.New("n", "UTC"), Zone: time.UTC, Recipe: r,
+			Machine: demo.Galley(), Now: time.Date(2026, 5, 2, 9, 0, 0, 0, time.UTC)},
 			plan.Wish{Loaf: plan.Loaf{Size: r.Size}})
 		if err != nil {
 			t.Fatal(err)
 		}
-		if c.at != "" && (p.Heat.At != c.at || !strings.Contains(p.Heat.Why, c.why)) || c.at == "" && strings.Contains(p.Heat.Why, "recipe") {
+		if c.at != "" && (p.Heat.At != c.at || !strings.Contains(p.Heat.Why, c.why)) || c.at == "" &&
+			strings.Contains(p.Heat.Why, "recipe") {
 			t.Errorf("water %q goes in at %s (%s), want %s", c.note, p.Heat.At, p.Heat.Why, c.at)
 		}
 	}
@@ -247,9 +263,12 @@ func TestAPlanWaitsForTheMachineThatBakes(t *testing.T) {
 		press   time.Time
 		later   bool
 	}{
-		{"it bakes for three hours more", plan.Occupied{Until: evening.Add(3 * time.Hour), Running: true}, false, plan.Care, evening.Add(3*time.Hour + cool), true},
-		{"at the panel that forbids the start", plan.Occupied{Until: evening.Add(3 * time.Hour), Running: true}, true, plan.Stop, evening, false},
-		{"nobody has said that it is out", plan.Occupied{Until: evening.Add(-time.Hour), Running: true}, false, plan.Care, evening.Add(cool), true},
+		{"it bakes for three hours more", plan.Occupied{Until: evening.Add(3 * time.Hour), Running: true}, false,
+			plan.Care, evening.Add(3*time.Hour + cool), true},
+		{"at the panel that forbids the start", plan.Occupied{Until: evening.Add(3 * time.Hour), Running: true}, true,
+			plan.Stop, evening, false},
+		{"nobody has said that it is out", plan.Occupied{Until: evening.Add(-time.Hour), Running: true}, false,
+			plan.Care, evening.Add(cool), true},
 		{"out long since", plan.Occupied{Until: evening.Add(-2 * cool)}, false, "", evening.Add(lead), false},
 		{"still warm: it may start all the same", plan.Occupied{Until: evening}, true, plan.Care, evening, false},
 	} {
@@ -267,7 +286,9 @@ func TestAPlanWaitsForTheMachineThatBakes(t *testing.T) {
 	p := mustMake(t, w)
 	done := p.Timer.Press.Add(time.Duration(p.Timer.Setting) * time.Minute)
 	ready, _ := w.Ready.Resolve(w.Zone)
-	if early := ready.Sub(done); !p.Timer.Press.Equal(evening.Add(3*time.Hour+cool)) || early < 0 || early >= 10*time.Minute {
-		t.Errorf("a delay counts from the start that is possible: pressed at %v for %d min, done %v early", p.Timer.Press, p.Timer.Setting, early)
+	if early := ready.Sub(done); !p.Timer.Press.Equal(evening.Add(3*time.Hour+cool)) || early < 0 ||
+		early >= 10*time.Minute {
+		t.Errorf("a delay counts from the start that is possible: pressed at %v for %d min, done %v early",
+			p.Timer.Press, p.Timer.Setting, early)
 	}
 }

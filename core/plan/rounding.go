@@ -17,13 +17,15 @@ import (
 
 // Rounding is how the exact amounts became measurable ones.
 type Rounding struct {
-	Choices  []RoundingChoice `json:"choices"` // from least handling to closest
-	Chosen   int              `json:"chosen"`
-	First    int              `json:"first"` // where the plan begins: as written, or least handling
-	Shift    RoundingShift    `json:"shift"`
-	Alone    RoundingShift    `json:"alone"`             // what rounding each line alone would have done
-	Steady   bool             `json:"steady,omitzero"`   // a swap, a lock or a missing measure left all other lines as they were
-	Unproven bool             `json:"unproven,omitzero"` // so many lines and measures that the search was broken off at the best found
+	Choices []RoundingChoice `json:"choices"` // from least handling to closest
+	Chosen  int              `json:"chosen"`
+	First   int              `json:"first"` // where the plan begins: as written, or least handling
+	Shift   RoundingShift    `json:"shift"`
+	Alone   RoundingShift    `json:"alone"` // what rounding each line alone would have done
+	// a swap, a lock or a missing measure left all other lines as they were
+	Steady bool `json:"steady,omitzero"`
+	// so many lines and measures that the search was broken off at the best found
+	Unproven bool `json:"unproven,omitzero"`
 }
 
 // RoundingChoice is one way to measure, on the exact trade-off.
@@ -54,7 +56,8 @@ type rounded struct {
 func round(p Place, w Wish, d Dough, in []scoop.Line) rounded {
 	measures := p.Kitchen.Measures
 	if len(w.NotToHand) > 0 {
-		measures = slices.DeleteFunc(slices.Clone(measures), func(m measure.Measure) bool { return slices.Contains(w.NotToHand, m.String()) })
+		measures = slices.DeleteFunc(slices.Clone(measures),
+			func(m measure.Measure) bool { return slices.Contains(w.NotToHand, m.String()) })
 	}
 	jug := p.Kitchen.Jug
 	if slices.Contains(w.NotToHand, kitchen.TheJug) {
@@ -93,7 +96,8 @@ func round(p Place, w Wish, d Dough, in []scoop.Line) rounded {
 			out.misses = append(out.misses, m)
 			continue
 		}
-		out.miss[place[m.Line]] = fmt.Sprintf("%.0f %% %s: the closest that your measures make", math.Abs(100*m.Deviation), moreOrLess(m.Deviation))
+		out.miss[place[m.Line]] = fmt.Sprintf("%.0f %% %s: the closest that your measures make",
+			math.Abs(100*m.Deviation), moreOrLess(m.Deviation))
 	}
 	return out
 }
@@ -101,7 +105,8 @@ func round(p Place, w Wish, d Dough, in []scoop.Line) rounded {
 // steady measures only what a change touches: a swap's lines, a locked one, what was to be picked up with a
 // measure that is missing. The others stay as they are without the change; ok is false where nothing was
 // changed, and where more would then miss its tolerance than has to.
-func steady(p Place, w Wish, set *scoop.Set, dough []scoop.Line, place []int, d Dough, misses int) (scoop.Solution, bool) {
+func steady(p Place, w Wish, set *scoop.Set, dough []scoop.Line, place []int, d Dough, misses int) (scoop.Solution,
+	bool) {
 	if len(w.Locks) == 0 && len(w.NotToHand) == 0 && len(w.Swaps) == 0 || p.Kitchen.Scale || w.Have != nil {
 		return scoop.Solution{}, false
 	}
@@ -119,10 +124,12 @@ func steady(p Place, w Wish, set *scoop.Set, dough []scoop.Line, place []int, d 
 	kept := map[int]scoop.Amount{}
 	for n, l := range dough {
 		at := slices.IndexFunc(was.lines, func(o scale.Line) bool { return o.Line.ID == d.lines[place[n]].Line.ID })
-		if at < 0 || l.Fixed || lines[at].Fixed || lines[at].Ingredient.ID != l.Ingredient.ID || math.Abs(float64(lines[at].Exact/l.Exact)-1) > 1e-9 {
+		if at < 0 || l.Fixed || lines[at].Fixed || lines[at].Ingredient.ID != l.Ingredient.ID ||
+			math.Abs(float64(lines[at].Exact/l.Exact)-1) > 1e-9 {
 			continue
 		}
-		if a := old.amounts[at]; len(a.Scoops) > 0 && !slices.ContainsFunc(a.Scoops, func(s scoop.Scoops) bool { return w.missing(s) }) {
+		if a := old.amounts[at]; len(a.Scoops) > 0 && !slices.ContainsFunc(a.Scoops,
+			func(s scoop.Scoops) bool { return w.missing(s) }) {
 			kept[n] = a
 		}
 	}
@@ -242,7 +249,8 @@ func (a asked) begins(front scoop.Front) scoop.Solution {
 // closely is how near an amount that is told by cups and spoons lies to its weight, as a share.
 const closely = 0.05
 
-// ByMeasures is the amount nearest to a weight of an ingredient that a kitchen's cups and spoons make, as one amount; ok is
+// ByMeasures is the amount nearest to a weight of an ingredient that a kitchen's cups and spoons make, as one amount;
+// ok is
 // false where none suits it.
 func ByMeasures(k kitchen.Kitchen, i *larder.Ingredient, g measure.Grams) (a measure.Amount, ok bool) {
 	scoops, ok := scoop.NewSet(k.Measures, k.Standard).Handy(scoop.Line{Ingredient: i, Exact: g}, false, closely)
@@ -271,7 +279,8 @@ func scoopLines(k kitchen.Kitchen, h Handling, lines []scale.Line) ([]scoop.Line
 	for n, l := range lines {
 		s := scoop.Line{Ingredient: l.Ingredient, Exact: l.Grams, Prefer: k.Preferred(l.Ingredient.ID)}
 		_, whole := l.Whole()
-		bought := l.Ingredient.Raw && l.Line.Amount.Unit.Facts().Dimension == measure.Weight // meat has its weight on its packet
+		// meat has its weight on its packet
+		bought := l.Ingredient.Raw && l.Line.Amount.Unit.Facts().Dimension == measure.Weight
 		if whole || bought || k.Scale || l.Ingredient.Packet || slices.Contains(h.Weigh, l.Line.ID) {
 			s.Fixed, s.Actual = true, l.Grams
 		}
@@ -291,7 +300,8 @@ func scoopLines(k kitchen.Kitchen, h Handling, lines []scale.Line) ([]scoop.Line
 func held(k kitchen.Kitchen, l scale.Line, lock Lock) (measure.Grams, error) {
 	g, err := l.Ingredient.Weigh(lock.Amount)
 	if err == nil && (g <= 0 || g > 10*l.Grams) {
-		err = fault.At("", "%s of %s is not near the %s that this loaf wants", lock.Amount, l.Ingredient.Name, k.Weight(l.Grams, l.Grams < 10))
+		err = fault.At("", "%s of %s is not near the %s that this loaf wants", lock.Amount, l.Ingredient.Name,
+			k.Weight(l.Grams, l.Grams < 10))
 	}
 	return g, err
 }
@@ -307,7 +317,8 @@ func shift(lines []scoop.Line, s scoop.Solution) RoundingShift {
 		}
 	}
 	flour, water := scoop.Shift(lines, grams)
-	out := RoundingShift{Scoops: s.Scoops, Handling: s.Handling, Flour: toDecimals(100*flour, 1), Water: toDecimals(water, 1)}
+	out := RoundingShift{Scoops: s.Scoops, Handling: s.Handling, Flour: toDecimals(100*flour, 1),
+		Water: toDecimals(water, 1)}
 	if exact > 0 {
 		out.Yeast = toDecimals(100*(yeast/exact/(1+flour)-1), 1)
 	}
@@ -329,5 +340,6 @@ func enoughFor(h Handling, lines []scale.Line) string {
 	if name == "" {
 		return ""
 	}
-	return fmt.Sprintf(" This much %s is enough for %.0f %% of this loaf: scale the loaf to it.", name, math.Floor(100*least))
+	return fmt.Sprintf(" This much %s is enough for %.0f %% of this loaf: scale the loaf to it.", name,
+		math.Floor(100*least))
 }

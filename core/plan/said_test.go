@@ -23,7 +23,8 @@ func TestWhatPlansSay(t *testing.T) {
 		"as it comes": func(*kitchen.Kitchen) {},
 		"of habits": func(k *kitchen.Kitchen) {
 			k.Salt, k.Eggs, k.EggSize, k.Yeast = "reduced", scale.Part, kitchen.ExtraLarge, scale.Straight
-			k.Degrees, k.Decimal, k.Weights, k.Liquid, k.Grease = measure.InFahrenheit, measure.Comma, measure.InOunces, "room temperature", true
+			k.Degrees, k.Decimal, k.Weights, k.Liquid, k.Grease = measure.InFahrenheit, measure.Comma,
+				measure.InOunces, "room temperature", true
 			k.Measures = k.Measures[2:]
 		},
 		"with a scale": func(k *kitchen.Kitchen) { k.Scale, k.Liquid = true, "hot with rapid yeast" },
@@ -53,7 +54,8 @@ func TestWhatPlansSay(t *testing.T) {
 				if err == nil {
 					beside(t, block, place, w, p, n)
 				}
-				all = append(all, readtest.Said{Name: r.Name + " on the " + m.Name + ", in a kitchen " + habits, Value: block})
+				all = append(all, readtest.Said{Name: r.Name + " on the " + m.Name + ", in a kitchen " + habits,
+					Value: block})
 			}
 		}
 	}

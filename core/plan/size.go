@@ -62,7 +62,8 @@ func (p Place) sized(l Loaf, batch bool) (out Loaf, enough bool) {
 	}
 	if l.Size.IsZero() {
 		l.Size = p.Recipe.Size
-		if largest, _ := p.Machine.SettingFor(l.Size.Pounds()); !batch && !holds(p.Machine, l.Size) && !p.fitsAsWritten(l.Size) {
+		if largest, _ := p.Machine.SettingFor(l.Size.Pounds()); !batch && !holds(p.Machine, l.Size) &&
+			!p.fitsAsWritten(l.Size) {
 			l.Size = largest.LoafSize
 		}
 	}
@@ -86,7 +87,8 @@ var leastBatch, mostBatch = measure.NewRatio(1, 4), measure.Whole(4)
 func (p Place) checkSize(s measure.LoafSize, batch bool) error {
 	switch f := s.Over(p.Recipe.Size); {
 	case batch && (f.Cmp(leastBatch) < 0 || f.Cmp(mostBatch) > 0):
-		return fault.At("/loaf/size", "%s is %s times the recipe: make from %s to %s times of it", s, f.Decimal(), leastBatch, mostBatch)
+		return fault.At("/loaf/size", "%s is %s times the recipe: make from %s to %s times of it", s, f.Decimal(),
+			leastBatch, mostBatch)
 	case !batch && !holds(p.Machine, s) && !p.fitsAsWritten(s):
 		return fault.At("/loaf/size", "%s bakes %s, not %s", p.Machine.Name, p.Machine.SizesInWords(), s)
 	}

@@ -33,9 +33,12 @@ type Wish struct {
 
 // Loaf is what is to be baked.
 type Loaf struct {
-	Size    measure.LoafSize     `json:"size,omitzero"`    // empty: as the recipe is written, or the machine's largest where that is too large
-	BagID   string               `json:"bag,omitzero"`     // baked out of such a bag, by its id: of its size, with what is in it
-	Slices  int                  `json:"slices,omitzero"`  // above 0: the smallest size that gives so many; Size is then not looked at
+	// empty: as the recipe is written, or the machine's largest where that is too large
+	Size measure.LoafSize `json:"size,omitzero"`
+	// baked out of such a bag, by its id: of its size, with what is in it
+	BagID string `json:"bag,omitzero"`
+	// above 0: the smallest size that gives so many; Size is then not looked at
+	Slices  int                  `json:"slices,omitzero"`
 	Eaters  int                  `json:"eaters,omitzero"`  // above 0: so many slices for each
 	Have    *Have                `json:"have,omitzero"`    // the loaf follows what there is of one line
 	Without []string             `json:"without,omitzero"` // optional lines to leave out
@@ -45,20 +48,23 @@ type Loaf struct {
 
 // Timing is when it is wanted and what the machine shall do. Empty fields are chosen here.
 type Timing struct {
-	Ready   timetable.Wall      `json:"ready,omitzero"`   // on the kitchen's clock; zero: start at once
-	NotYet  bool                `json:"notYet,omitzero"`  // ready not before that time, for somebody who comes home then
-	AtPanel bool                `json:"atPanel,omitzero"` // the pan is loaded and the baker stands at the machine: no lead time
-	Within  machine.Minutes     `json:"within,omitzero"`  // the time that there is; 0: any
-	Away    bool                `json:"away,omitzero"`    // nobody is there for the beep
-	Cycle   string              `json:"cycle,omitzero"`   // the baker's own choice
-	Crust   machine.Crust       `json:"crust,omitzero"`   // the baker's own choice
-	AddIns  AddInWay            `json:"addIns,omitzero"`  // for all of them
-	Ways    map[string]AddInWay `json:"ways,omitzero"`    // of single lines
+	Ready timetable.Wall `json:"ready,omitzero"` // on the kitchen's clock; zero: start at once
+	// ready not before that time, for somebody who comes home then
+	NotYet bool `json:"notYet,omitzero"`
+	// the pan is loaded and the baker stands at the machine: no lead time
+	AtPanel bool                `json:"atPanel,omitzero"`
+	Within  machine.Minutes     `json:"within,omitzero"` // the time that there is; 0: any
+	Away    bool                `json:"away,omitzero"`   // nobody is there for the beep
+	Cycle   string              `json:"cycle,omitzero"`  // the baker's own choice
+	Crust   machine.Crust       `json:"crust,omitzero"`  // the baker's own choice
+	AddIns  AddInWay            `json:"addIns,omitzero"` // for all of them
+	Ways    map[string]AddInWay `json:"ways,omitzero"`   // of single lines
 }
 
 // Handling is how the hands measure and load.
 type Handling struct {
-	Closer    int        `json:"closer,omitzero"`    // steps from where the rounding begins: above 0 closer, below it fewer scoops
+	// steps from where the rounding begins: above 0 closer, below it fewer scoops
+	Closer    int        `json:"closer,omitzero"`
 	NotToHand []string   `json:"notToHand,omitzero"` // measures in use or missing just now, as they are called
 	Locks     []Lock     `json:"locks,omitzero"`     // lines held at an amount
 	Weigh     []string   `json:"weigh,omitzero"`     // lines to weigh
@@ -144,13 +150,15 @@ func (w Wish) Check() error {
 	}
 	for at, n := range map[string]int{
 		"/loaf/without": len(w.Without), "/loaf/instead": len(w.Instead), "/hands/notToHand": len(w.NotToHand),
-		"/time/ways": len(w.Ways), "/hands/locks": len(w.Locks), "/hands/weigh": len(w.Weigh), "/hands/warmth/cold": len(w.Warmth.Cold),
+		"/time/ways": len(w.Ways), "/hands/locks": len(w.Locks), "/hands/weigh": len(w.Weigh),
+		"/hands/warmth/cold": len(w.Warmth.Cold),
 	} {
 		if n > mostListed {
 			return fault.At(at, "%d entries are too many: at most %d", n, mostListed)
 		}
 	}
-	for _, id := range slices.Concat([]string{w.BagID}, w.Without, w.NotToHand, w.Weigh, w.Warmth.Cold, []string{w.Cycle}) {
+	for _, id := range slices.Concat([]string{w.BagID}, w.Without, w.NotToHand, w.Weigh, w.Warmth.Cold,
+		[]string{w.Cycle}) {
 		if err := validate.Short("", "a name in this wish", id, longID); err != nil {
 			return err
 		}
@@ -186,7 +194,8 @@ func (p Place) fits(w Wish, batch bool) error {
 		return fault.At("/time/ready", "%s has passed: it is %s now", w.Ready, timetable.WallOf(p.Now, p.Zone))
 	}
 	if ready.After(p.Now.Add(furthest)) {
-		return fault.At("/time/ready", "%s is too far ahead: plan at most %d days ahead", w.Ready, int(furthest.Hours()/24))
+		return fault.At("/time/ready", "%s is too far ahead: plan at most %d days ahead", w.Ready,
+			int(furthest.Hours()/24))
 	}
 	return nil
 }

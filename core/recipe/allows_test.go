@@ -51,7 +51,8 @@ func TestWhatARecipeHoldsAndWhetherTheCupboardFillsIt(t *testing.T) {
 func TestARecipeHasAtMostFortyLines(t *testing.T) {
 	r := Recipe{Name: "Long", Kind: White, Size: measure.LoafPounds(3, 2), Standard: measure.US}
 	for n := range mostLines {
-		r.Lines = append(r.Lines, Line{ID: "l" + string(rune('A'+n)), Ingredient: "salt", Amount: measure.Of(1, 1, measure.Tsp)})
+		r.Lines = append(r.Lines, Line{ID: "l" + string(rune('A'+n)), Ingredient: "salt", Amount: measure.Of(1, 1,
+			measure.Tsp)})
 	}
 	if err := r.Check(); err != nil {
 		t.Errorf("forty lines: %v", err)

@@ -65,7 +65,8 @@ func (a Aside) Temperature() (t measure.Temperature, ok bool) {
 }
 
 // waits are words of a note for what takes its time before the bake.
-var waits = regexp.MustCompile(`(?i)\b(?:soak\w*|overnight|thaw\w*|steep\w*|sprout\w*|cooled? to|cooled|chill\w*|set aside)\b`)
+var waits = regexp.MustCompile(
+	`(?i)\b(?:soak\w*|overnight|thaw\w*|steep\w*|sprout\w*|cooled? to|cooled|chill\w*|set aside)\b`)
 
 // Waits reports whether the line's note asks for something that takes its time before the bake: "soaked
 // overnight", "cooled to lukewarm".
@@ -90,6 +91,7 @@ func degrees(m []string) string {
 
 // warmths say in one word what cards have many for.
 var warmths = map[string]string{
-	"boiling": "100 °C", "warm": "warm", "lukewarm": "warm", "tepid": "warm", "hot": "hot", "cold": "cold", "cool": "cold", "chilled": "cold", "iced": "cold", "icy": "cold",
+	"boiling": "100 °C", "warm": "warm", "lukewarm": "warm", "tepid": "warm", "hot": "hot", "cold": "cold",
+	"cool": "cold", "chilled": "cold", "iced": "cold", "icy": "cold",
 	"ice": "cold", "room": "room",
 }

@@ -79,14 +79,21 @@ func ReadCard(text string, s measure.Standard, name Namer) (Card, error) {
 }
 
 var (
-	methodHead = regexp.MustCompile(`(?i)^(?:method|directions?|instructions?|preparation|procedure|to make(?: the bread)?|what to do|steps|how to make(?: it)?)\s*:?$`)
-	listHead   = regexp.MustCompile(`(?i)^(?:(?:the )?ingredients?(?: list)?|you(?:'ll| will) need|what you need|ingredients? for .*)\s*:?$`)
-	noteHead   = regexp.MustCompile(`(?i)^(?:notes?|tips?|hints?|allerg\w*|variations?|source|prep(?:aration)? time|cook(?:ing)? time|total time|calories|nutrition.*|per slice|from|kcal|level|difficulty|equipment|author|recipe by|category|cuisine)\s*:\s*(.*)$`)
-	makesRow   = regexp.MustCompile(`(?i)^\(?(?:serves|servings?|yields?|makes|for)\s*:?\s+(?:about )?((?:\d+|one|two|three|four|six|eight|twelve|a)\b[^.]*?)\)?\.?$`)
-	sizeHead   = regexp.MustCompile(`(?i)^(?:for (?:an? |the )?)?(?:(?:small|medium|regular|large|extra[ -]large)\s*)?\(?\s*` + sizeWords + `\s*\)?\s*(?:loa(?:f|ves)|bread|size|recipe)?(?: use)?\s*:?$`)
-	sizeSaid   = regexp.MustCompile(`(?i)^(?:loaf(?: size| weight)?|size|weight|for)\s*[:=]?\s*` + sizeWords + `\.?$`)
-	titleWord  = regexp.MustCompile(`(?i)^(?:title|name|recipe(?: name)?)\s*:\s*`)
-	sizeLead   = regexp.MustCompile(`(?i)^(?:(?:small|medium|regular|large|extra[ -]large)\s*)?\(?\s*` + sizeWords + `\s*\)?(?:\s*loaf)?\s*:\s*(\S.*)$`)
+	methodHead = regexp.MustCompile(
+		`(?i)^(?:method|directions?|instructions?|preparation|procedure|to make(?: the bread)?|what to do|steps|how to make(?: it)?)\s*:?$`)
+	listHead = regexp.MustCompile(
+		`(?i)^(?:(?:the )?ingredients?(?: list)?|you(?:'ll| will) need|what you need|ingredients? for .*)\s*:?$`)
+	noteHead = regexp.MustCompile(
+		`(?i)^(?:notes?|tips?|hints?|allerg\w*|variations?|source|prep(?:aration)? time|cook(?:ing)? time|total time|calories|nutrition.*|per slice|from|kcal|level|difficulty|equipment|author|recipe by|category|cuisine)\s*:\s*(.*)$`)
+	makesRow = regexp.MustCompile(
+		`(?i)^\(?(?:serves|servings?|yields?|makes|for)\s*:?\s+(?:about )?((?:\d+|one|two|three|four|six|eight|twelve|a)\b[^.]*?)\)?\.?$`)
+	sizeHead = regexp.MustCompile(
+		`(?i)^(?:for (?:an? |the )?)?(?:(?:small|medium|regular|large|extra[ -]large)\s*)?\(?\s*` + sizeWords +
+			`\s*\)?\s*(?:loa(?:f|ves)|bread|size|recipe)?(?: use)?\s*:?$`)
+	sizeSaid  = regexp.MustCompile(`(?i)^(?:loaf(?: size| weight)?|size|weight|for)\s*[:=]?\s*` + sizeWords + `\.?$`)
+	titleWord = regexp.MustCompile(`(?i)^(?:title|name|recipe(?: name)?)\s*:\s*`)
+	sizeLead  = regexp.MustCompile(`(?i)^(?:(?:small|medium|regular|large|extra[ -]large)\s*)?\(?\s*` + sizeWords +
+		`\s*\)?(?:\s*loaf)?\s*:\s*(\S.*)$`)
 )
 
 const sizeWords = `((?:\d+(?:\s*|-)?(?:[½¼¾]|\d/\d)|\d+(?:\.\d+)?|[½¼¾])\s*-?\s*(?:lbs?\b\.?|pounds?\b)|\d{3,4}\s*g\b)`
@@ -178,12 +185,19 @@ func (c *sheet) sized(n int, row string) bool {
 
 // headWords are what headings of parts are written with, beside the canonical ones.
 var headWords = map[string]place{
-	"wet": {}, "dry": {}, "wet ingredients": {}, "dry ingredients": {}, "liquids": {}, "bread": {}, "base": {}, "loaf": {}, "batter": {}, "bread dough": {}, "main": {}, "to settle": {},
-	"add at beep": {InDough, AtBeep}, "add at the beep": {InDough, AtBeep}, "addins": {InDough, AtBeep}, "add ins": {InDough, AtBeep}, "mix-ins": {InDough, AtBeep}, "at the signal": {InDough, AtBeep},
-	"add at signal": {InDough, AtBeep}, "add at the signal": {InDough, AtBeep}, "extras": {InDough, AtBeep}, "at beep": {InDough, AtBeep}, "fruit": {InDough, AtBeep}, "add later": {InDough, AtBeep},
-	"icing": {Glaze, InPan}, "frosting": {Glaze, InPan}, "egg wash": {Glaze, InPan}, "wash": {Glaze, InPan}, "syrup": {Glaze, InPan}, "drizzle": {Glaze, InPan}, "to glaze": {Glaze, InPan}, "glazing": {Glaze, InPan},
-	"to finish": {Topping, InPan}, "to top": {Topping, InPan}, "finish": {Topping, InPan}, "crosses": {Topping, InPan}, "streusel": {Topping, InPan}, "crumble": {Topping, InPan}, "toppings": {Topping, InPan},
-	"to decorate": {Topping, InPan}, "decoration": {Topping, InPan}, "crumb topping": {Topping, InPan}, "water bath": {Topping, InPan}, "poaching bath": {Topping, InPan}, "boiling bath": {Topping, InPan}, "stuffing": {Filling, InPan}, "fillings": {Filling, InPan},
+	"wet": {}, "dry": {}, "wet ingredients": {}, "dry ingredients": {}, "liquids": {}, "bread": {}, "base": {},
+	"loaf": {}, "batter": {}, "bread dough": {}, "main": {}, "to settle": {},
+	"add at beep": {InDough, AtBeep}, "add at the beep": {InDough, AtBeep}, "addins": {InDough, AtBeep},
+	"add ins": {InDough, AtBeep}, "mix-ins": {InDough, AtBeep}, "at the signal": {InDough, AtBeep},
+	"add at signal": {InDough, AtBeep}, "add at the signal": {InDough, AtBeep}, "extras": {InDough, AtBeep},
+	"at beep": {InDough, AtBeep}, "fruit": {InDough, AtBeep}, "add later": {InDough, AtBeep},
+	"icing": {Glaze, InPan}, "frosting": {Glaze, InPan}, "egg wash": {Glaze, InPan}, "wash": {Glaze, InPan},
+	"syrup": {Glaze, InPan}, "drizzle": {Glaze, InPan}, "to glaze": {Glaze, InPan}, "glazing": {Glaze, InPan},
+	"to finish": {Topping, InPan}, "to top": {Topping, InPan}, "finish": {Topping, InPan}, "crosses": {Topping, InPan},
+	"streusel": {Topping, InPan}, "crumble": {Topping, InPan}, "toppings": {Topping, InPan},
+	"to decorate": {Topping, InPan}, "decoration": {Topping, InPan}, "crumb topping": {Topping, InPan},
+	"water bath": {Topping, InPan}, "poaching bath": {Topping, InPan}, "boiling bath": {Topping, InPan},
+	"stuffing": {Filling, InPan}, "fillings": {Filling, InPan},
 	"hold back": {InDough, AtKnead}, "held back": {InDough, AtKnead}, "warm first": {InDough, Warmed},
 }
 
@@ -270,7 +284,8 @@ func (c *sheet) ingredients(row string) bool {
 	if lead, ok := measure.ReadLead(text, c.standard); ok && lead.Rest != "" {
 		return c.section != method || lead.Amount.Unit != measure.Piece
 	}
-	if ofN.MatchString(text) || strings.HasPrefix(strings.ToLower(text), "optional") || taste.MatchString(text) && len(strings.Fields(text)) < 6 {
+	if ofN.MatchString(text) || strings.HasPrefix(strings.ToLower(text), "optional") || taste.MatchString(text) &&
+		len(strings.Fields(text)) < 6 {
 		return true
 	}
 	for _, p := range parts[:3] {
@@ -284,7 +299,8 @@ func (c *sheet) ingredients(row string) bool {
 	if len(c.listed(text)) > 1 {
 		return true
 	}
-	if lead, ok := c.behind(text); ok && len(strings.Fields(lead.Rest)) <= 6 && !strings.Contains(leaders.ReplaceAllString(text, " "), ". ") {
+	if lead, ok := c.behind(text); ok && len(strings.Fields(lead.Rest)) <= 6 &&
+		!strings.Contains(leaders.ReplaceAllString(text, " "), ". ") {
 		f := c.name(firstName(lead.Rest))
 		return f.Sure != larder.Nowhere || lead.Amount.Unit != measure.Piece
 	}
@@ -294,7 +310,8 @@ func (c *sheet) ingredients(row string) bool {
 		}
 	}
 	f := c.name(text)
-	return (c.card.Name != "" || len(c.lines()) > 0) && len(strings.Fields(text)) <= 4 && f.Sure == larder.Plainly && cycles[strings.ToLower(text)] == ""
+	return (c.card.Name != "" || len(c.lines()) > 0) && len(strings.Fields(text)) <= 4 && f.Sure == larder.Plainly &&
+		cycles[strings.ToLower(text)] == ""
 }
 
 // leaders are the dots between a name and its amount.

@@ -83,10 +83,12 @@ func same(a measure.Amount, want string) bool {
 	if err != nil {
 		return false
 	}
-	if n, err := strconv.ParseFloat(strings.TrimSuffix(want, " cup"), 64); err == nil && a.Millilitres() > 0 && strings.HasSuffix(want, " cup") {
+	if n, err := strconv.ParseFloat(strings.TrimSuffix(want, " cup"), 64); err == nil && a.Millilitres() > 0 &&
+		strings.HasSuffix(want, " cup") {
 		return math.Abs(float64(a.Millilitres())-n*236.588) < 1.5
 	}
-	return a.Unit.Facts().Dimension == w.Unit.Facts().Dimension && math.Abs(a.Middle().Float()*a.Unit.Facts().Size-w.Middle().Float()*w.Unit.Facts().Size) < 1e-6*w.Middle().Float()*w.Unit.Facts().Size+1e-9 &&
+	return a.Unit.Facts().Dimension == w.Unit.Facts().Dimension &&
+		math.Abs(a.Middle().Float()*a.Unit.Facts().Size-w.Middle().Float()*w.Unit.Facts().Size) < 1e-6*w.Middle().Float()*w.Unit.Facts().Size+1e-9 &&
 		(a.UpTo.Sign() == 0) == (w.UpTo.Sign() == 0)
 }
 

@@ -10,7 +10,8 @@ import (
 
 // Changed is one thing in which two revisions of a recipe differ.
 type Changed struct {
-	Of   string        `json:"of"`            // the ingredient's name, or what of the card: name, kind, size, note, method
+	// the ingredient's name, or what of the card: name, kind, size, note, method
+	Of   string        `json:"of"`
 	Line string        `json:"line,omitzero"` // its id, of a line
 	From string        `json:"from,omitzero"` // empty: it was not there
 	To   string        `json:"to,omitzero"`   // empty: it is not there any more
@@ -59,8 +60,10 @@ func Differ(before, after Recipe, facts Lookup) []Changed {
 		}
 	}
 	for _, c := range []Changed{
-		{Of: "name", From: before.Name, To: after.Name}, {Of: "kind", From: string(before.Kind), To: string(after.Kind)},
-		{Of: "size", From: before.Size.String(), To: after.Size.String()}, {Of: "note", From: before.Note, To: after.Note},
+		{Of: "name", From: before.Name, To: after.Name}, {Of: "kind", From: string(before.Kind),
+			To: string(after.Kind)},
+		{Of: "size", From: before.Size.String(), To: after.Size.String()}, {Of: "note", From: before.Note,
+			To: after.Note},
 		{Of: "method", From: strings.Join(before.Method, " "), To: strings.Join(after.Method, " ")},
 	} {
 		if c.From != c.To {

@@ -19,16 +19,22 @@ func written(t *testing.T, text string) recipe.Recipe {
 }
 
 func TestWhatTwoRevisionsDifferIn(t *testing.T) {
-	first := recipe.New(written(t, "White\n\n1 cup water\n1 1/2 tsp salt\n3 cups bread flour\n2 tsp active dry yeast\n1 tbsp sugar"))
+	first := recipe.New(written(t, "White\n\n1 cup water\n1 1/2 tsp salt\n3 cups bread flour\n2 tsp active dry "+
+		"yeast\n1 tbsp sugar"))
 	for _, c := range []struct {
 		name, text string
 		want       []string // of: from > to
 	}{
-		{"nothing", "White\n\n1 cup water\n1 1/2 tsp salt\n3 cups bread flour\n2 tsp active dry yeast\n1 tbsp sugar", nil},
-		{"an amount", "White\n\n1 cup water\n1 1/2 tsp salt\n3 cups bread flour\n1 3/4 tsp active dry yeast\n1 tbsp sugar", []string{"active dry yeast: 2 tsp > 1 3/4 tsp"}},
-		{"a line more and one less", "White\n\n1 cup water\n1 1/2 tsp salt\n3 cups bread flour\n2 tsp active dry yeast\n2 tbsp butter", []string{"butter:  > 2 tbsp", "sugar: 1 tbsp > "}},
-		{"an ingredient", "White\n\n1 cup milk\n1 1/2 tsp salt\n3 cups bread flour\n2 tsp active dry yeast\n1 tbsp sugar", nil},
-		{"its name", "Plain\n\n1 cup water\n1 1/2 tsp salt\n3 cups bread flour\n2 tsp active dry yeast\n1 tbsp sugar", []string{"name: White > Plain"}},
+		{"nothing", "White\n\n1 cup water\n1 1/2 tsp salt\n3 cups bread flour\n2 tsp active dry yeast\n1 tbsp sugar",
+			nil},
+		{"an amount", "White\n\n1 cup water\n1 1/2 tsp salt\n3 cups bread flour\n1 3/4 tsp active dry yeast\n1 tbsp " +
+			"sugar", []string{"active dry yeast: 2 tsp > 1 3/4 tsp"}},
+		{"a line more and one less", "White\n\n1 cup water\n1 1/2 tsp salt\n3 cups bread flour\n2 tsp active dry " +
+			"yeast\n2 tbsp butter", []string{"butter:  > 2 tbsp", "sugar: 1 tbsp > "}},
+		{"an ingredient", "White\n\n1 cup milk\n1 1/2 tsp salt\n3 cups bread flour\n2 tsp active dry yeast\n1 tbsp " +
+			"sugar", nil},
+		{"its name", "Plain\n\n1 cup water\n1 1/2 tsp salt\n3 cups bread flour\n2 tsp active dry yeast\n1 tbsp sugar",
+			[]string{"name: White > Plain"}},
 	} {
 		t.Run(c.name, func(t *testing.T) {
 			next := written(t, c.text).Revise(first)

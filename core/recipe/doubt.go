@@ -87,18 +87,22 @@ func (d *dough) count(i *larder.Ingredient, g measure.Grams) {
 
 // kindOf are the kinds that a card's cycle names.
 var kindOf = map[string]Kind{
-	"basic": White, "wholemeal": Wholemeal, "crusty": Crusty, "sweet": Sweet, "gluten-free": GlutenFree, "low-carb": LowCarb, "quick bread": QuickBread, "dough": Dough,
+	"basic": White, "wholemeal": Wholemeal, "crusty": Crusty, "sweet": Sweet, "gluten-free": GlutenFree,
+	"low-carb": LowCarb, "quick bread": QuickBread, "dough": Dough,
 	"pasta dough": Pasta, "jam": Preserve, "yoghurt": Yoghurt, "starter": Starter, "bake only": BakeOnly,
 }
 
 // Words of a card that tell what is no plain loaf.
 var (
 	ofStarter = regexp.MustCompile(`(?i)\b(?:starter|levain|leaven|poolish|biga|sponge)\b`)
-	ofLoaf    = regexp.MustCompile(`(?i)\b(?:bread|loaf|rolls?|buns?|cake|pizza|muffins?|pancakes?|waffles?|crackers?)\b`)
-	ofPasta   = regexp.MustCompile(`(?i)\b(?:pasta|noodles?|ravioli|tagliatelle|lasagne|spaetzle)\b`)
-	ofOven    = regexp.MustCompile(`(?i)\boven\b|\bbake\b[^.]*\b\d{2,3} ?(?:°|degrees|F\b|C\b)|\bbaking (?:sheet|tray)\b|\bcut into\b`)
-	putBack   = regexp.MustCompile(`(?i)\b(?:return|put|place|lay|lift)\b[^.]*\b(?:back|into the (?:bread )?pan|to the (?:bread )?(?:pan|machine))\b`)
-	ryeNamed  = regexp.MustCompile(`(?i)\b(?:rye|pumpernickel)\b`)
+	ofLoaf    = regexp.MustCompile(
+		`(?i)\b(?:bread|loaf|rolls?|buns?|cake|pizza|muffins?|pancakes?|waffles?|crackers?)\b`)
+	ofPasta = regexp.MustCompile(`(?i)\b(?:pasta|noodles?|ravioli|tagliatelle|lasagne|spaetzle)\b`)
+	ofOven  = regexp.MustCompile(
+		`(?i)\boven\b|\bbake\b[^.]*\b\d{2,3} ?(?:°|degrees|F\b|C\b)|\bbaking (?:sheet|tray)\b|\bcut into\b`)
+	putBack = regexp.MustCompile(
+		`(?i)\b(?:return|put|place|lay|lift)\b[^.]*\b(?:back|into the (?:bread )?pan|to the (?:bread )?(?:pan|machine))\b`)
+	ryeNamed = regexp.MustCompile(`(?i)\b(?:rye|pumpernickel)\b`)
 )
 
 // Shares of the flour, or of all, from which a recipe is of a kind.
@@ -132,7 +136,8 @@ func (c Card) other(d dough) (k Kind, ok bool) {
 		return Pasta, true
 	case d.flour > 0 && ofStarter.MatchString(c.Name) && !ofLoaf.MatchString(c.Name) && d.fat == 0 && d.salt == 0:
 		return Starter, true
-	case d.filled && d.yeast > 0 && (putBack.MatchString(said) || !ofOven.MatchString(said) && c.Settings.Cycle != "" && c.Settings.Cycle != "dough"):
+	case d.filled && d.yeast > 0 && (putBack.MatchString(said) || !ofOven.MatchString(said) &&
+		c.Settings.Cycle != "" && c.Settings.Cycle != "dough"):
 		return Filled, true
 	case of(d.sprouted, d.flour, muchSprouted):
 		return Sprouted, true
@@ -175,7 +180,8 @@ func (c Card) kind() Kind {
 }
 
 // mentions finds amounts in a method's sentence.
-var mentions = regexp.MustCompile(`(?:^|[\s(])((?:\d[\d/ ½⅓⅔¼¾⅛.]*|[½⅓⅔¼¾⅛]) ?(?:cups?|c|tbsp|tablespoons?|tsp|teaspoons?|g|grams?|ml|oz|T|t)\b\.?(?: of)? \pL[\pL '-]*)`)
+var mentions = regexp.MustCompile(
+	`(?:^|[\s(])((?:\d[\d/ ½⅓⅔¼¾⅛.]*|[½⅓⅔¼¾⅛]) ?(?:cups?|c|tbsp|tablespoons?|tsp|teaspoons?|g|grams?|ml|oz|T|t)\b\.?(?: of)? \pL[\pL '-]*)`)
 
 // compare asks about a line whose amount the method gives otherwise.
 func (c *Card) compare(r reading) {
@@ -215,7 +221,8 @@ func (c *Card) disagree(r reading, lead measure.Lead) {
 		only = n
 	}
 	if only >= 0 && c.Lines[only].Doubt == "" {
-		c.Lines[only].Doubt = fmt.Sprintf("%s in the list, %s in the method. Which is right?", c.Lines[only].Line.Amount, lead.Amount)
+		c.Lines[only].Doubt = fmt.Sprintf("%s in the list, %s in the method. Which is right?",
+			c.Lines[only].Line.Amount, lead.Amount)
 	}
 }
 
@@ -230,7 +237,8 @@ const (
 // question asks about amounts that are implausible for the flour.
 func (c *Card) question() {
 	d := c.dough()
-	if d.flour == 0 || d.yeast == 0 || d.packet > 0 || c.Kind == Starter || c.Kind == Dough || c.Kind == QuickBread || c.Kind == LowCarb {
+	if d.flour == 0 || d.yeast == 0 || d.packet > 0 || c.Kind == Starter || c.Kind == Dough || c.Kind == QuickBread ||
+		c.Kind == LowCarb {
 		return
 	}
 	ask := func(what func(*larder.Ingredient) bool, say string) {
@@ -250,12 +258,15 @@ func (c *Card) question() {
 		}
 	}
 	if d.salt > d.flour*saltyMost {
-		ask(func(i *larder.Ingredient) bool { return i.Kind == larder.Salt }, "%s of %s is far more than this flour takes: a tablespoon for a teaspoon?")
+		ask(func(i *larder.Ingredient) bool { return i.Kind == larder.Salt },
+			"%s of %s is far more than this flour takes: a tablespoon for a teaspoon?")
 	}
 	if d.yeast > d.flour*yeastyMost {
-		ask(func(i *larder.Ingredient) bool { return i.Kind == larder.Yeast }, "%s of %s is far more than this flour takes: a tablespoon for a teaspoon?")
+		ask(func(i *larder.Ingredient) bool { return i.Kind == larder.Yeast },
+			"%s of %s is far more than this flour takes: a tablespoon for a teaspoon?")
 	}
 	if d.water < d.flour*drestLeast {
-		ask(func(i *larder.Ingredient) bool { return i.Kind == larder.Liquid }, "%s of %s is very little for this flour: is a whole cup missing?")
+		ask(func(i *larder.Ingredient) bool { return i.Kind == larder.Liquid },
+			"%s of %s is very little for this flour: is a whole cup missing?")
 	}
 }

@@ -25,10 +25,12 @@ func (r reading) partOf(of, what string) string {
 }
 
 var (
-	temperature = regexp.MustCompile(`(?i)(?:at |to |@ ?)?(\d{2,3})(?:\s*[-–]\s*(\d{2,3}))?\s*(?:(?:°|º|degrees?|deg\.?)?\s*(C|F|Celsius|Fahrenheit)\b|[°º]|degrees?\b)`)
-	paren       = regexp.MustCompile(`\s*\(([^()]*)\)`)
-	places      = regexp.MustCompile(`(?i)\s+(?:in|(?:(?:mixed|beaten|whisked|blended) )?with|from|without|made|such as|like|for|at|soaked|cut|that|which|warmed|heated|packed)\s`)
-	dash        = regexp.MustCompile(`\s+[-–—]\s+`)
+	temperature = regexp.MustCompile(
+		`(?i)(?:at |to |@ ?)?(\d{2,3})(?:\s*[-–]\s*(\d{2,3}))?\s*(?:(?:°|º|degrees?|deg\.?)?\s*(C|F|Celsius|Fahrenheit)\b|[°º]|degrees?\b)`)
+	paren  = regexp.MustCompile(`\s*\(([^()]*)\)`)
+	places = regexp.MustCompile(
+		`(?i)\s+(?:in|(?:(?:mixed|beaten|whisked|blended) )?with|from|without|made|such as|like|for|at|soaked|cut|that|which|warmed|heated|packed)\s`)
+	dash = regexp.MustCompile(`\s+[-–—]\s+`)
 )
 
 // food reads the name behind an amount, with all that stands round it.
@@ -38,7 +40,8 @@ func (r reading) food(lead measure.Lead) Understood {
 	text, warmth := warmed(strings.TrimSpace(strings.TrimPrefix(lead.Rest, "of ")))
 	text = r.unbracketed(&u, text)
 	name, tail, _ := strings.Cut(text, ",")
-	for larder.IsBare(name) && strings.TrimSpace(tail) != "" && r.name(name).Sure == larder.Nowhere { // "diced, drained peaches"
+	// "diced, drained peaches"
+	for larder.IsBare(name) && strings.TrimSpace(tail) != "" && r.name(name).Sure == larder.Nowhere {
 		var next string
 		next, tail, _ = strings.Cut(tail, ",")
 		name += " " + strings.TrimSpace(next)
@@ -52,7 +55,10 @@ func (r reading) food(lead measure.Lead) Understood {
 	for _, seg := range strings.Split(tail, ",") {
 		asides = append(asides, taste.ReplaceAllString(seg, ""))
 	}
-	u.Line.Or = slices.DeleteFunc(u.Line.Or, func(c Choice) bool { return c.Ingredient == u.Line.Ingredient && c.Amount == measure.Amount{} })
+	u.Line.Or = slices.DeleteFunc(u.Line.Or, func(c Choice) bool {
+		return c.Ingredient == u.Line.Ingredient &&
+			c.Amount == measure.Amount{}
+	})
 	if len(u.Line.Or) == 0 {
 		u.Line.Or = nil
 	}
@@ -115,7 +121,8 @@ func (r reading) shortened(name string) (short, behind string, f larder.Found) {
 func note(asides []string) string {
 	var out []string
 	for _, aside := range asides {
-		if aside = strings.Trim(strings.TrimSpace(aside), " ,.:-–—()"); aside != "" && aside != "about" && aside != "at" {
+		if aside = strings.Trim(strings.TrimSpace(aside), " ,.:-–—()"); aside != "" && aside != "about" &&
+			aside != "at" {
 			out = append(out, aside)
 		}
 	}
@@ -127,7 +134,8 @@ func (r reading) weigh(u *Understood, i *larder.Ingredient, lead measure.Lead) {
 	none := measure.Amount{}
 	switch g, err := i.Weigh(u.Line.Amount); {
 	case lead.Missing != "":
-		u.Doubt, u.Line.Amount = fmt.Sprintf("How much is in a %s? Write its size, such as 1 can (400 g).", lead.Missing), none
+		u.Doubt, u.Line.Amount = fmt.Sprintf("How much is in a %s? Write its size, such as 1 can (400 g).",
+			lead.Missing), none
 	case u.Line.Amount == none:
 	case i.ID == "":
 		u.Doubt, u.Line.Amount = "Say what it is.", none
@@ -135,7 +143,8 @@ func (r reading) weigh(u *Understood, i *larder.Ingredient, lead measure.Lead) {
 	case u.Line.Amount.Unit == measure.Packet && i.Kind != larder.Yeast:
 		u.Doubt, u.Line.Amount = fmt.Sprintf("How much does a packet of %s hold? Write its weight.", i.Name), none
 	case err != nil:
-		u.Doubt, u.Line.Amount = fmt.Sprintf("%s of what measure? Write a unit, such as cups, tsp or g.", u.Line.Amount), none
+		u.Doubt, u.Line.Amount = fmt.Sprintf("%s of what measure? Write a unit, such as cups, tsp or g.",
+			u.Line.Amount), none
 	case g <= 0 || g > mostGrams:
 		u.Doubt, u.Line.Amount = fmt.Sprintf("%s of %s cannot be meant.", u.Line.Amount, i.Name), none
 	default:
@@ -144,7 +153,8 @@ func (r reading) weigh(u *Understood, i *larder.Ingredient, lead measure.Lead) {
 		australian, _ := i.Weigh(u.Line.Amount.In(measure.Australian)) // and an Australian one's tablespoon
 		apart := func(a, b measure.Grams) bool { return a > b*apartMost || b > a*apartMost }
 		if err == nil && u.Line.Also != none && apart(other, g) && apart(imperial, g) && apart(other, australian) {
-			u.Doubt = fmt.Sprintf("%s and %s are not the same: %.0f g and %.0f g. Which is right?", u.Line.Amount, u.Line.Also, float64(g), float64(other))
+			u.Doubt = fmt.Sprintf("%s and %s are not the same: %.0f g and %.0f g. Which is right?", u.Line.Amount,
+				u.Line.Also, float64(g), float64(other))
 		}
 	}
 }
@@ -173,7 +183,8 @@ func (r reading) qualified(name, tail string) (string, string) {
 }
 
 // partWords say behind a fruit's name that only a part of it is meant: "1 orange, zest of".
-var partWords = map[string]string{"zest": "zest", "zest of": "zest", "zested": "zest", "grated zest": "zest", "zest only": "zest", "juice": "juice", "juice of": "juice", "juiced": "juice", "juice only": "juice"}
+var partWords = map[string]string{"zest": "zest", "zest of": "zest", "zested": "zest", "grated zest": "zest",
+	"zest only": "zest", "juice": "juice", "juice of": "juice", "juiced": "juice", "juice only": "juice"}
 
 // choices reads what can stand in the line's place: "butter or oil", "sugar, honey or maple syrup". What is
 // returned are the name and the words behind it without them.
@@ -230,7 +241,8 @@ func (r reading) shared(first, last string) string {
 	for n := len(words) - 1; n > 0; n-- {
 		long := first + " " + strings.Join(words[n:], " ")
 		f := r.name(long)
-		if (found(f.Sure)) && (alone.Sure == larder.Nowhere || alone.Ingredient.Kind != other.Ingredient.Kind && f.Ingredient.Kind == other.Ingredient.Kind) {
+		if (found(f.Sure)) && (alone.Sure == larder.Nowhere || alone.Ingredient.Kind != other.Ingredient.Kind &&
+			f.Ingredient.Kind == other.Ingredient.Kind) {
 			return long
 		}
 	}
@@ -256,7 +268,8 @@ func (r reading) choose(u *Understood, text string) bool {
 	if c.Amount == u.Line.Amount {
 		c.Amount = measure.Amount{}
 	}
-	if _, err := f.Ingredient.Weigh(c.Amount); c.Amount != (measure.Amount{}) && err != nil || len(u.Line.Or) == mostOthers {
+	if _, err := f.Ingredient.Weigh(c.Amount); c.Amount != (measure.Amount{}) && err != nil ||
+		len(u.Line.Or) == mostOthers {
 		return false
 	}
 	if c.Ingredient != f.Ingredient.ID || !slices.Contains(u.Line.Or, c) {

@@ -51,7 +51,8 @@ func (r Recipe) checkCard() error {
 	for _, list := range []struct {
 		field, what string
 		texts       []string
-	}{{"/method", "a sentence of the card", r.Method}, {"/open", "a row of the card", r.Open}, {"/meant", "a figure that is meant", r.Meant}} {
+	}{{"/method", "a sentence of the card", r.Method}, {"/open", "a row of the card", r.Open},
+		{"/meant", "a figure that is meant", r.Meant}} {
 		for n, s := range list.texts {
 			at := fmt.Sprintf("%s/%d", list.field, n)
 			if err := validate.Short(at, list.what, s, longSentence); err != nil {

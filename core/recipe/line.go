@@ -50,16 +50,20 @@ type reading struct {
 
 var (
 	ticks    = regexp.MustCompile(`^\s*(?:[-–—*•·▪◦●○☐☑☒✓✔□■]|\[[ xX]?\]|\d{1,2}[.)] )\s*`)
-	optional = regexp.MustCompile(`(?i)[,–—-]?\s*\(?(?:\b(?:optional|if desired|if liked|if you like|if using)\b|\bopt\.)\)?:?\s*`)
-	beeps    = regexp.MustCompile(`(?i)\s*[(,–—-]*\s*(?:both\s+)?(?:to be\s+)?(?:add(?:ed)?\s+|put in\s+)?(?:at|on|with|when)\s+(?:the\s+)?(?:[\pL/]+[ -]){0,3}(?:beeps?|signal|bleep)\)?\s*$`)
-	helds    = regexp.MustCompile(`(?i)\s*[(,–—-]\s*(?:to be\s+)?(?:held back|kept back|hold back|(?:added |put in )?(?:at|during|in) the first knead(?:ing)?)\)?\s*$`)
-	parts    = []struct {
+	optional = regexp.MustCompile(
+		`(?i)[,–—-]?\s*\(?(?:\b(?:optional|if desired|if liked|if you like|if using)\b|\bopt\.)\)?:?\s*`)
+	beeps = regexp.MustCompile(
+		`(?i)\s*[(,–—-]*\s*(?:both\s+)?(?:to be\s+)?(?:add(?:ed)?\s+|put in\s+)?(?:at|on|with|when)\s+(?:the\s+)?(?:[\pL/]+[ -]){0,3}(?:beeps?|signal|bleep)\)?\s*$`)
+	helds = regexp.MustCompile(
+		`(?i)\s*[(,–—-]\s*(?:to be\s+)?(?:held back|kept back|hold back|(?:added |put in )?(?:at|during|in) the first knead(?:ing)?)\)?\s*$`)
+	parts = []struct {
 		what *regexp.Regexp
 		part Part
 		not  bool // not for the loaf at all
 	}{
 		{regexp.MustCompile(`(?i)^(?:to glaze|to brush|for (?:the )?(?:glaz(?:e|ing)|brushing)|glaze|egg wash)\s*[:–-]\s*`), Glaze, false},
-		{regexp.MustCompile(`(?i)^(?:for (?:the )?top(?:ping)?|topping|to finish|to sprinkle)\s*[:–-]\s*`), Topping, false},
+		{regexp.MustCompile(`(?i)^(?:for (?:the )?top(?:ping)?|topping|to finish|to sprinkle)\s*[:–-]\s*`), Topping,
+			false},
 		{regexp.MustCompile(`(?i)^(?:for (?:the )?filling|filling)\s*[:–-]\s*`), Filling, false},
 		{regexp.MustCompile(`(?i)[,(]?\s*(?:to glaze|to brush|for (?:the )?(?:glaze|glazing|brushing|egg ?wash)|as (?:a )?glaze)[^,]*$`), Glaze, false},
 		{regexp.MustCompile(`(?i)[,(]?\s*(?:to sprinkle|to top|for (?:the )?(?:top|topping|sprinkling|finishing|dusting the top))\b[^,]*$`), Topping, false},
@@ -67,8 +71,9 @@ var (
 		{regexp.MustCompile(`(?i)[,(]?\s*(?:plus |and )?(?:extra |more )?(?:for (?:the )?(?:dusting|greasing|kneading|rolling|shaping|pan|tin|work ?surface|bowl)|to (?:serve|dust|grease))\b[^,]*$`), InDough, true},
 	}
 	more   = regexp.MustCompile(`(?i)[,]?\s*\(?(?:\bplus|\band|\+) ?(?:a little |some )?(?:extra|more)\b.*$`)
-	little = regexp.MustCompile(`(?i)^(?:a (?:good |generous )?(?:little|few(?: drops(?: of)?)?|(?:bit|drizzle|sprinkling|glug|splash) of)|some|extra|enough)\s+`)
-	taste  = regexp.MustCompile(`(?i)[,(]?\s*\(?(?:or )?(?:to taste|as needed|as required|as necessary)\)?`)
+	little = regexp.MustCompile(
+		`(?i)^(?:a (?:good |generous )?(?:little|few(?: drops(?: of)?)?|(?:bit|drizzle|sprinkling|glug|splash) of)|some|extra|enough)\s+`)
+	taste = regexp.MustCompile(`(?i)[,(]?\s*\(?(?:or )?(?:to taste|as needed|as required|as necessary)\)?`)
 )
 
 // rows reads one row of a card: one ingredient, or several that stand on it.
@@ -177,10 +182,12 @@ func (u Understood) found() bool { return found(u.Sure) }
 func found(s larder.Sure) bool { return s == larder.Plainly || s == larder.Remarked }
 
 var (
-	joins  = regexp.MustCompile(`(?i)(?:,| plus| and| \+| &)\s+`)
-	makes  = regexp.MustCompile(`(?i)^(.+?),?\s+(?:plus|and|\+|with)\s+(?:enough\s+)?(.+?)\s+to (?:make|equal|measure|total|fill|give)(?: up)?(?: to)?\s+(.+)$`)
-	each   = regexp.MustCompile(`(?i)^(?:each|of each)\b:?\s*(?:of\s+)?(.+)$`)
-	ofN    = regexp.MustCompile(`(?i)^(?:the )?(?:finely |freshly |grated |squeezed )*(zest|juice|rind|peel|whites?|yolks?)(?:\s+(?:and|&)\s+(?:grated |finely grated )?(zest|juice|rind|peel))?\s+of\s+(.+)$`)
+	joins = regexp.MustCompile(`(?i)(?:,| plus| and| \+| &)\s+`)
+	makes = regexp.MustCompile(
+		`(?i)^(.+?),?\s+(?:plus|and|\+|with)\s+(?:enough\s+)?(.+?)\s+to (?:make|equal|measure|total|fill|give)(?: up)?(?: to)?\s+(.+)$`)
+	each = regexp.MustCompile(`(?i)^(?:each|of each)\b:?\s*(?:of\s+)?(.+)$`)
+	ofN  = regexp.MustCompile(
+		`(?i)^(?:the )?(?:finely |freshly |grated |squeezed )*(zest|juice|rind|peel|whites?|yolks?)(?:\s+(?:and|&)\s+(?:grated |finely grated )?(zest|juice|rind|peel))?\s+of\s+(.+)$`)
 	twoOf  = regexp.MustCompile(`(?i)^(.+?),\s*(\d.*?)\s+each$`)
 	lessOf = regexp.MustCompile(`(?i)^(.+?),? (?:minus|less) (\d.*)$`)
 	andOr  = regexp.MustCompile(`(?i)\s*(?:,| and |&|, and )\s*`)
@@ -210,7 +217,8 @@ func (r reading) piece(text string) []Understood {
 		return r.each(lead, andOr.Split(m[1], -1))
 	}
 	if m := lessOf.FindStringSubmatch(lead.Rest); m != nil {
-		if less, err := measure.Parse(lead.Amount.String()+" less "+strings.TrimSuffix(m[2], "."), r.standard); err == nil {
+		if less, err := measure.Parse(lead.Amount.String()+" less "+strings.TrimSuffix(m[2], "."),
+			r.standard); err == nil {
 			lead.Amount, lead.Rest = less, m[1]
 		}
 	}
@@ -220,7 +228,8 @@ func (r reading) piece(text string) []Understood {
 	}
 	first, others := r.food(one), r.piece(rest)
 	if again && len(others) == 1 && len(first.Line.Or) == 0 && others[0].Line.Ingredient == first.Line.Ingredient {
-		if sum, err := measure.Parse(first.Line.Amount.String()+" + "+others[0].Line.Amount.String(), r.standard); err == nil {
+		if sum, err := measure.Parse(first.Line.Amount.String()+" + "+others[0].Line.Amount.String(),
+			r.standard); err == nil {
 			first.Line.Amount = sum
 			return []Understood{first}
 		}
@@ -284,7 +293,8 @@ func (r reading) listed(text string) []string {
 func (r reading) cut(lead measure.Lead) (one measure.Lead, rest string, again, ok bool) {
 	for _, at := range joins.FindAllStringIndex(lead.Rest, -1) {
 		before, after := lead.Rest[:at[0]], lead.Rest[at[1]:]
-		if before == "" || strings.Count(before, "(") != strings.Count(before, ")") || strings.Contains(before, " or ") {
+		if before == "" || strings.Count(before, "(") != strings.Count(before, ")") || strings.Contains(before,
+			" or ") {
 			continue
 		}
 		next, found := measure.ReadLead(after, r.standard)
@@ -326,7 +336,8 @@ func (r reading) madeUp(eggs, liquid, total string) ([]Understood, bool) {
 		return nil, false
 	}
 	spoon := measure.Of(1, 1, r.standard.In(measure.Tbsp))
-	each := eggSpoons.Times(measure.NewRatio(int64(float64(spoon.Millilitres())/lead.Amount.Unit.Facts().Size*48+0.5), 48))
+	each := eggSpoons.Times(measure.NewRatio(int64(float64(spoon.Millilitres())/lead.Amount.Unit.Facts().Size*48+0.5),
+		48))
 	if f := lead.Amount.Unit.Facts(); f.Decimal {
 		each = measure.NewRatio(eggMl, int64(f.Size))
 	}
@@ -347,11 +358,13 @@ func (r reading) behind(text string) (measure.Lead, bool) {
 	for _, at := range gap.FindAllStringIndex(text, -1) {
 		name := strings.TrimRight(text[:at[0]], " .,:-–—|\t")
 		start := at[0] + len(text[at[0]:]) - len(strings.TrimLeft(text[at[0]:], " .,:-–—|\t"))
-		if c := strings.TrimLeft(text[at[0]:], " ,:-–—|\t"); strings.HasPrefix(c, ".") && len(c) > 1 && c[1] >= '0' && c[1] <= '9' {
+		if c := strings.TrimLeft(text[at[0]:], " ,:-–—|\t"); strings.HasPrefix(c, ".") && len(c) > 1 && c[1] >= '0' &&
+			c[1] <= '9' {
 			start = len(text) - len(c)
 		}
 		lead, ok := measure.ReadLead(text[start:], r.standard)
-		if !ok || name == "" || temperature.MatchString(text[start:]) && temperature.FindStringIndex(text[start:])[0] == 0 {
+		if !ok || name == "" || temperature.MatchString(text[start:]) &&
+			temperature.FindStringIndex(text[start:])[0] == 0 {
 			continue
 		}
 		if larder.IsBare(lead.Rest) && !strings.HasPrefix(lead.Rest, "(") {

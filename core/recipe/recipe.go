@@ -38,7 +38,8 @@ const (
 	BakeOnly Kind = "bake only" // mixed outside
 )
 
-var Kinds = []Kind{White, Wholemeal, Crusty, Sweet, Rapid, GlutenFree, LowCarb, Rye, Sprouted, QuickBread, Packet, Dough, Filled, Starter, Pasta, Preserve, Yoghurt, BakeOnly}
+var Kinds = []Kind{White, Wholemeal, Crusty, Sweet, Rapid, GlutenFree, LowCarb, Rye, Sprouted, QuickBread, Packet,
+	Dough, Filled, Starter, Pasta, Preserve, Yoghurt, BakeOnly}
 
 func (k Kind) Words() []string                  { return vocab.List(Kinds) }
 func (k *Kind) UnmarshalText(text []byte) error { return vocab.Read(k, text, "kind of recipe", Kinds) }
@@ -105,12 +106,13 @@ type Recipe struct {
 	Note     string           `json:"note,omitzero"`
 	Columns  []Column         `json:"columns,omitzero"` // the amounts that the card has for other sizes
 	Settings Settings         `json:"settings,omitzero"`
-	Makes    string           `json:"makes,omitzero"`   // "12 rolls"
-	Method   []string         `json:"method,omitzero"`  // its sentences
-	Open     []string         `json:"open,omitzero"`    // rows that are not understood yet
-	Meant    []string         `json:"meant,omitzero"`   // figures of its formula that are meant, though no loaf holds them
-	Because  Because          `json:"because,omitzero"` // why this revision was made
-	Finish   Finish           `json:"finish,omitzero"`  // of a dough, by hand and oven; zero: as is usual for its kind
+	Makes    string           `json:"makes,omitzero"`  // "12 rolls"
+	Method   []string         `json:"method,omitzero"` // its sentences
+	Open     []string         `json:"open,omitzero"`   // rows that are not understood yet
+	// figures of its formula that are meant, though no loaf holds them
+	Meant   []string `json:"meant,omitzero"`
+	Because Because  `json:"because,omitzero"` // why this revision was made
+	Finish  Finish   `json:"finish,omitzero"`  // of a dough, by hand and oven; zero: as is usual for its kind
 }
 
 // Because is why a revision was made: what a loaf taught, or a note where none did.
@@ -137,7 +139,8 @@ func (b Because) String() string {
 }
 
 func (b Because) check() error {
-	err := validate.First(validate.Short("/cause", "the cause", b.Cause, longLineNote), validate.Short("/note", "the reason", b.Note, longLineNote))
+	err := validate.First(validate.Short("/cause", "the cause", b.Cause, longLineNote), validate.Short("/note",
+		"the reason", b.Note, longLineNote))
 	for _, s := range b.Signs {
 		err = validate.First(err, validate.Short("/signs", "a sign", s, longLineNote))
 	}
@@ -163,7 +166,8 @@ func (f Finish) check() error {
 		minutes  int
 	}{{"shape", "shaping", f.Shape}, {"rise", "the last rise", f.Rise}, {"oven", "the oven", f.Oven}} {
 		if part.minutes < 0 || part.minutes > longestFinish {
-			return fault.At("/finish/"+part.at, "%s takes 0 to %d minutes, not %d", part.name, longestFinish, part.minutes)
+			return fault.At("/finish/"+part.at, "%s takes 0 to %d minutes, not %d", part.name, longestFinish,
+				part.minutes)
 		}
 	}
 	return nil
@@ -215,7 +219,8 @@ func (l Line) weigh(facts Lookup) (Weighed, error) {
 	for m, other := range l.Or {
 		i, ok := facts(other.Ingredient)
 		if !ok {
-			return Weighed{}, fault.At(fmt.Sprintf("/or/%d", m), "%q is not in the larder", vocab.Clip(string(other.Ingredient)))
+			return Weighed{}, fault.At(fmt.Sprintf("/or/%d", m), "%q is not in the larder",
+				vocab.Clip(string(other.Ingredient)))
 		}
 		if _, err := i.Weigh(other.Amount); other.Amount != (measure.Amount{}) && err != nil {
 			return Weighed{}, fault.At(fmt.Sprintf("/or/%d", m), "%v", err)
@@ -232,9 +237,11 @@ func (l Line) weigh(facts Lookup) (Weighed, error) {
 	case g <= 0:
 		return Weighed{}, fault.At("/amount", "the amount of %s must be more than nothing", i.Name)
 	case i.Counted() && l.Amount.Unit == measure.Piece && l.Amount.Middle().Cmp(measure.Whole(mostEggs)) > 0:
-		return Weighed{}, fault.At("/amount", "%s of %s are more than any loaf takes: at most %d", l.Amount, i.Name, mostEggs)
+		return Weighed{}, fault.At("/amount", "%s of %s are more than any loaf takes: at most %d", l.Amount, i.Name,
+			mostEggs)
 	case g > mostGrams:
-		return Weighed{}, fault.At("/amount", "%s of %s is %.0f g, more than any bread machine holds", l.Amount, i.Name, float64(g))
+		return Weighed{}, fault.At("/amount", "%s of %s is %.0f g, more than any bread machine holds", l.Amount,
+			i.Name, float64(g))
 	}
 	return Weighed{l, i, g}, nil
 }
@@ -242,7 +249,8 @@ func (l Line) weigh(facts Lookup) (Weighed, error) {
 // Check reports the first thing about the recipe that cannot be, beside its lines' weights, as a
 // *fault.Fault at its field.
 func (r Recipe) Check() error {
-	if err := validate.First(validate.Name("/name", "the recipe", r.Name, longName), validate.Short("/note", "the note", r.Note, longNote), validate.Check(r)); err != nil {
+	if err := validate.First(validate.Name("/name", "the recipe", r.Name, longName), validate.Short("/note",
+		"the note", r.Note, longNote), validate.Check(r)); err != nil {
 		return err
 	}
 	if err := r.Because.check(); err != nil {
@@ -261,7 +269,8 @@ func (r Recipe) Check() error {
 	}
 	for n, l := range r.Lines {
 		at := fmt.Sprintf("/lines/%d", n)
-		if err := validate.First(validate.Short(at+"/id", "the line's id", l.ID, longID), validate.Short(at+"/note", "the line's note", l.Note, longLineNote)); err != nil {
+		if err := validate.First(validate.Short(at+"/id", "the line's id", l.ID, longID), validate.Short(at+"/note",
+			"the line's note", l.Note, longLineNote)); err != nil {
 			return err
 		}
 		switch {
@@ -304,7 +313,8 @@ func (r Recipe) Choose(without []string, instead map[string]larder.ID) (Recipe, 
 		if other, ok := instead[l.ID]; ok && other != l.Ingredient {
 			n := slices.IndexFunc(l.Or, func(c Choice) bool { return c.Ingredient == other })
 			if n < 0 {
-				return r, fault.At("/instead/"+l.ID, "the recipe does not offer %q in place of %s", vocab.Clip(string(other)), l.Ingredient)
+				return r, fault.At("/instead/"+l.ID, "the recipe does not offer %q in place of %s",
+					vocab.Clip(string(other)), l.Ingredient)
 			}
 			l.Ingredient, l.Also = other, measure.Amount{}
 			if own := l.Or[n].Amount; own != (measure.Amount{}) {
@@ -347,5 +357,8 @@ func Held(names string) []larder.ID {
 
 // Allows reports whether the recipe is yeast-free and the cupboard holds all that it needs.
 func (r Recipe) Allows(facts Lookup, has func(larder.ID) bool) bool {
-	return !r.Yeasted(facts) && !slices.ContainsFunc(r.Lines, func(l Line) bool { return !l.Optional && !has(l.Ingredient) })
+	return !r.Yeasted(facts) && !slices.ContainsFunc(r.Lines, func(l Line) bool {
+		return !l.Optional &&
+			!has(l.Ingredient)
+	})
 }

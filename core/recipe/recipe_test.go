@@ -38,7 +38,8 @@ func TestReadingARecipeAsPeopleWriteIt(t *testing.T) {
 		{ID: "l4", Ingredient: "bread-flour", Amount: measure.Of(3, 1, measure.Cup), Note: "spooned"},
 		{ID: "l5", Ingredient: "active-dry-yeast", Amount: measure.Of(2, 1, measure.Tsp)},
 		{ID: "l6", Ingredient: "unknown:moonflower flour", Amount: measure.Of(1, 4, measure.Cup)},
-		{ID: "l7", Ingredient: "raisins", Amount: measure.Of(2, 3, measure.Cup), When: AtBeep, Optional: true, Note: "rinsed"},
+		{ID: "l7", Ingredient: "raisins", Amount: measure.Of(2, 3, measure.Cup), When: AtBeep, Optional: true,
+			Note: "rinsed"},
 		{ID: "l8", Ingredient: "olives", Amount: measure.Of(1, 2, measure.Cup), When: AtBeep, Note: "drained"},
 		{ID: "l9", Ingredient: "egg", Amount: measure.Of(1, 1, measure.Piece), Part: Glaze},
 		{ID: "l10", Ingredient: "milk", Amount: measure.Of(1, 1, measure.Tbsp), Part: Glaze},
@@ -59,7 +60,8 @@ func TestReadingARecipeAsPeopleWriteIt(t *testing.T) {
 // A row that cannot be read is asked about in its place, and stops no other.
 func TestARowThatCannotBeReadIsAskedAboutAlone(t *testing.T) {
 	for text, want := range map[string]string{
-		"1 cup water\n3 cups": "", "1 cup water\n2 tbsp moon dust\n2 cups flour": "moon dust", "1 cup water\n320 flour": "what measure", "1 can beans\n1 cup water": "how much is in a can",
+		"1 cup water\n3 cups": "", "1 cup water\n2 tbsp moon dust\n2 cups flour": "moon dust",
+		"1 cup water\n320 flour": "what measure", "1 can beans\n1 cup water": "how much is in a can",
 		"1 cup water\n90 cups bread flour": "cannot be meant", "1 cup water\n0 cups bread flour": "cannot be meant",
 	} {
 		c, err := ReadCard(text, measure.US, larder.Find)
@@ -80,15 +82,17 @@ func TestARowThatCannotBeReadIsAskedAboutAlone(t *testing.T) {
 		}
 	}
 	_, err := ReadCard(strings.Repeat("1 cup water\n", 2000), measure.US, larder.Find)
-	if f := (*fault.Fault)(nil); !errors.As(err, &f) || f.Pointer != "/text" || !strings.Contains(f.Detail, "too long") {
+	if f := (*fault.Fault)(nil); !errors.As(err, &f) || f.Pointer != "/text" || !strings.Contains(f.Detail,
+		"too long") {
 		t.Errorf("a card without end: %v", err)
 	}
 }
 
 func TestAnAmountLessAnother(t *testing.T) {
 	for said, want := range map[string]string{
-		"1 cup bread flour less 1 tbsp": "3/4 cup + 3 tbsp", "3 cups bread flour, less 2 tbsp": "2 7/8 cups", "1 cup water minus 2 tablespoons.": "7/8 cup",
-		"1 cup less 1 tbsp bread flour": "3/4 cup + 3 tbsp", "1 cup water less 2 minutes": "1 cup",
+		"1 cup bread flour less 1 tbsp": "3/4 cup + 3 tbsp", "3 cups bread flour, less 2 tbsp": "2 7/8 cups",
+		"1 cup water minus 2 tablespoons.": "7/8 cup",
+		"1 cup less 1 tbsp bread flour":    "3/4 cup + 3 tbsp", "1 cup water less 2 minutes": "1 cup",
 	} {
 		c, err := ReadCard("X\n"+said, measure.US, larder.Find)
 		if err != nil || len(c.Lines) != 1 || c.Lines[0].Line.Amount.String() != want {
@@ -101,7 +105,8 @@ func TestOptionalLinesAndChoices(t *testing.T) {
 	lines := linesOf(t, pasted)
 	r := Recipe{Lines: lines}
 	got, err := r.Choose([]string{"l7"}, map[string]larder.ID{"l2": "oil"})
-	if err != nil || len(got.Lines) != len(lines)-1 || got.Lines[1].Ingredient != "oil" || r.Lines[1].Ingredient != "butter" {
+	if err != nil || len(got.Lines) != len(lines)-1 || got.Lines[1].Ingredient != "oil" ||
+		r.Lines[1].Ingredient != "butter" {
 		t.Errorf("chosen %+v (%v)", got.Lines, err)
 	}
 	if _, err := r.Choose([]string{"l4"}, nil); err == nil {
@@ -114,13 +119,15 @@ func TestOptionalLinesAndChoices(t *testing.T) {
 
 func TestNonsenseIsAFaultAtTheLine(t *testing.T) {
 	for _, c := range []struct{ amount, ingredient, pointer string }{
-		{"40", "egg", "/lines/0/amount"}, {"0 g", "salt", "/lines/0/amount"}, {"90 cups", "water", "/lines/0/amount"}, {"1 cup", "moon-dust", "/lines/0/ingredient"},
+		{"40", "egg", "/lines/0/amount"}, {"0 g", "salt", "/lines/0/amount"}, {"90 cups", "water", "/lines/0/amount"},
+		{"1 cup", "moon-dust", "/lines/0/ingredient"},
 	} {
 		a, err := measure.Parse(c.amount, measure.US)
 		if err != nil {
 			t.Fatal(err)
 		}
-		r := Recipe{Name: "n", Kind: White, Size: measure.LoafPounds(1, 1), Lines: []Line{{ID: "a", Ingredient: larder.ID(c.ingredient), Amount: a}}}
+		r := Recipe{Name: "n", Kind: White, Size: measure.LoafPounds(1, 1),
+			Lines: []Line{{ID: "a", Ingredient: larder.ID(c.ingredient), Amount: a}}}
 		var f *fault.Fault
 		if _, err := r.Weigh(larder.Know); !errors.As(err, &f) || f.Pointer != c.pointer {
 			t.Errorf("%s of %s: %v, want a fault at %s", c.amount, c.ingredient, err, c.pointer)
@@ -142,7 +149,8 @@ func TestARecipeThatCannotBeIsRefusedAtItsField(t *testing.T) {
 		r := Recipe{Name: "n", Kind: White, Size: measure.LoafPounds(3, 2), Standard: measure.US, Lines: lines}
 		change(&r)
 		var f *fault.Fault
-		if err := r.Check(); pointer == "" && err != nil || pointer != "" && (!errors.As(err, &f) || f.Pointer != pointer) {
+		if err := r.Check(); pointer == "" && err != nil || pointer != "" && (!errors.As(err, &f) ||
+			f.Pointer != pointer) {
 			t.Errorf("%s: refused as %v", pointer, err)
 		}
 	}
@@ -176,7 +184,8 @@ func FuzzReadingACard(f *testing.F) {
 		}
 		for _, u := range c.Lines {
 			i, ok := larder.Know(u.Line.Ingredient)
-			if _, err := i.Weigh(u.Line.Amount); u.Sure == larder.Plainly && !u.Open() && !u.Loose && (err != nil || !ok) {
+			if _, err := i.Weigh(u.Line.Amount); u.Sure == larder.Plainly && !u.Open() && !u.Loose &&
+				(err != nil || !ok) {
 				t.Errorf("%q is understood as %+v, which cannot be weighed: %v", u.Written, u.Line, err)
 			}
 		}
@@ -205,12 +214,15 @@ func FuzzReadingALine(f *testing.F) {
 // A kitchen that weighs goes by the weight that a line gives beside its cups; a line of weight alone stays.
 func TestAKitchenThatWeighsGoesByTheWeight(t *testing.T) {
 	r := Recipe{Lines: []Line{
-		{ID: "l1", Ingredient: "bread-flour", Amount: measure.Of(3, 1, measure.Cup), Also: measure.Of(375, 1, measure.Gram)},
+		{ID: "l1", Ingredient: "bread-flour", Amount: measure.Of(3, 1, measure.Cup), Also: measure.Of(375, 1,
+			measure.Gram)},
 		{ID: "l2", Ingredient: "water", Amount: measure.Of(240, 1, measure.Gram), Also: measure.Of(1, 1, measure.Cup)},
 		{ID: "l3", Ingredient: "salt", Amount: measure.Of(8, 1, measure.Gram), Also: measure.Of(8, 1, measure.Gram)},
 	}}
 	w := r.ByWeight()
-	if w.Lines[0].Amount != measure.Of(375, 1, measure.Gram) || w.Lines[0].Also != measure.Of(3, 1, measure.Cup) || w.Lines[1].Amount != r.Lines[1].Amount || w.Lines[1].Also != r.Lines[1].Also || w.Lines[2].Amount != r.Lines[2].Amount {
+	if w.Lines[0].Amount != measure.Of(375, 1, measure.Gram) || w.Lines[0].Also != measure.Of(3, 1, measure.Cup) ||
+		w.Lines[1].Amount != r.Lines[1].Amount || w.Lines[1].Also != r.Lines[1].Also ||
+		w.Lines[2].Amount != r.Lines[2].Amount {
 		t.Errorf("weighed, the lines are %+v", w.Lines)
 	}
 	if r.Lines[0].Amount != measure.Of(3, 1, measure.Cup) {

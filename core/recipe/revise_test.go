@@ -44,11 +44,16 @@ func ids(r Recipe) string {
 func TestALineKeepsItsIdThroughRevisions(t *testing.T) {
 	first := revised(t, Recipe{}, "1 cup water\n1 tsp salt\n2 cups bread flour\n1 tsp instant yeast")
 	for _, step := range []struct{ name, text, want string }{
-		{"as written", "1 cup water\n1 tsp salt\n2 cups bread flour\n1 tsp instant yeast", "l1 water, l2 salt, l3 bread-flour, l4 instant-yeast"},
-		{"a line above the others", "1 tbsp honey\n1 cup water\n1 tsp salt\n2 cups bread flour\n1 tsp instant yeast", "l5 honey, l1 water, l2 salt, l3 bread-flour, l4 instant-yeast"},
-		{"another amount", "3/4 cup water\n1 tsp salt\n2 cups bread flour\n1 tsp instant yeast", "l1 water, l2 salt, l3 bread-flour, l4 instant-yeast"},
-		{"turned round", "1 tsp instant yeast\n2 cups bread flour\n1 tsp salt\n1 cup water", "l4 instant-yeast, l3 bread-flour, l2 salt, l1 water"},
-		{"one split in two: the same amount stays", "1/2 cup water\n1 cup water\n1 tsp salt", "l5 water, l1 water, l2 salt"},
+		{"as written", "1 cup water\n1 tsp salt\n2 cups bread flour\n1 tsp instant yeast",
+			"l1 water, l2 salt, l3 bread-flour, l4 instant-yeast"},
+		{"a line above the others", "1 tbsp honey\n1 cup water\n1 tsp salt\n2 cups bread flour\n1 tsp instant yeast",
+			"l5 honey, l1 water, l2 salt, l3 bread-flour, l4 instant-yeast"},
+		{"another amount", "3/4 cup water\n1 tsp salt\n2 cups bread flour\n1 tsp instant yeast",
+			"l1 water, l2 salt, l3 bread-flour, l4 instant-yeast"},
+		{"turned round", "1 tsp instant yeast\n2 cups bread flour\n1 tsp salt\n1 cup water",
+			"l4 instant-yeast, l3 bread-flour, l2 salt, l1 water"},
+		{"one split in two: the same amount stays", "1/2 cup water\n1 cup water\n1 tsp salt",
+			"l5 water, l1 water, l2 salt"},
 		{"moved to the beep", "1 cup water\nAdd-ins:\n1 tsp salt", "l1 water, l2 salt"},
 	} {
 		t.Run(step.name, func(t *testing.T) {
@@ -58,7 +63,8 @@ func TestALineKeepsItsIdThroughRevisions(t *testing.T) {
 		})
 	}
 	without := revised(t, first, "1 cup water\n2 cups bread flour")
-	if again := revised(t, without, "1 cup water\n1 tsp salt\n2 cups bread flour"); ids(again) != "l1 water, l5 salt, l3 bread-flour" {
+	if again := revised(t, without,
+		"1 cup water\n1 tsp salt\n2 cups bread flour"); ids(again) != "l1 water, l5 salt, l3 bread-flour" {
 		t.Errorf("salt that comes back took an id that was used before: %s", ids(again))
 	}
 }
@@ -82,7 +88,8 @@ func TestTextAndLinesAreEachOthersInverse(t *testing.T) {
 			if i.Counted() {
 				amount = measure.Of(int64(n%3+1), 1, measure.Piece)
 			}
-			lines = append(lines, Line{Ingredient: i.ID, Amount: amount, Part: Parts[k%4], When: Whens[k/4%4], Or: ors[k%3], Note: notes[k/3%3], Optional: k/9 == 1})
+			lines = append(lines, Line{Ingredient: i.ID, Amount: amount, Part: Parts[k%4], When: Whens[k/4%4],
+				Or: ors[k%3], Note: notes[k/3%3], Optional: k/9 == 1})
 		}
 	}
 	for few := range slices.Chunk(lines, 30) {

@@ -57,7 +57,8 @@ func cells(row string) []string {
 }
 
 // sizesOnly is a row that names sizes between strokes and nothing else.
-var sizesOnly = regexp.MustCompile(`(?i)^\W*(?:loaf )?(?:sizes?|makes|for)?\s*:?\s*` + sizeWords + `(?:\s*(?:/|,|or|and)\s*` + sizeWords + `)+\s*(?:loa(?:f|ves))?\W*$`)
+var sizesOnly = regexp.MustCompile(`(?i)^\W*(?:loaf )?(?:sizes?|makes|for)?\s*:?\s*` + sizeWords +
+	`(?:\s*(?:/|,|or|and)\s*` + sizeWords + `)+\s*(?:loa(?:f|ves))?\W*$`)
 
 // columnSizes finds the row that names the sizes of a table: two or more, each in a cell of its own.
 func columnSizes(rows []string) []measure.LoafSize {
@@ -105,7 +106,8 @@ func (c *sheet) table(n int, row string) bool {
 		name, amounts = in[len(in)-1], in[:len(in)-1]
 	}
 	if !slices.ContainsFunc(amounts, func(a string) bool { _, ok := measure.ReadLead(a, c.standard); return ok }) {
-		return strings.HasPrefix(strings.ToLower(name), "ingredient") || strings.HasPrefix(strings.ToLower(amounts[0]), "amount")
+		return strings.HasPrefix(strings.ToLower(name), "ingredient") || strings.HasPrefix(strings.ToLower(amounts[0]),
+			"amount")
 	}
 	for col, amount := range amounts {
 		if slices.Contains(blanks, amount) {
@@ -145,10 +147,12 @@ func (c *sheet) strokes(row string) []string {
 
 // named are the loaf sizes that machines call small, medium and large.
 var named = map[string]measure.LoafSize{
-	"small": measure.LoafPounds(1, 1), "medium": measure.LoafPounds(3, 2), "regular": measure.LoafPounds(3, 2), "large": measure.LoafPounds(2, 1), "extra large": measure.LoafPounds(5, 2),
+	"small": measure.LoafPounds(1, 1), "medium": measure.LoafPounds(3, 2), "regular": measure.LoafPounds(3, 2),
+	"large": measure.LoafPounds(2, 1), "extra large": measure.LoafPounds(5, 2),
 }
 
-var namedHead = regexp.MustCompile(`(?i)^(?:for (?:an? |the )?)?(small|medium|regular|large|extra large)(?: loaf| bread| size)?\s*:?$`)
+var namedHead = regexp.MustCompile(
+	`(?i)^(?:for (?:an? |the )?)?(small|medium|regular|large|extra large)(?: loaf| bread| size)?\s*:?$`)
 
 // namedSizes reports whether a card has lists under two or more names of sizes.
 func namedSizes(rows []string) bool {

@@ -19,7 +19,8 @@ type place struct {
 // beep has a name of its own.
 var (
 	partNames   = map[Part]string{InDough: "dough", Filling: "filling", Glaze: "glaze", Topping: "topping"}
-	momentNames = map[When]string{InPan: "", AtBeep: "at the beep", AtKnead: "at the first knead", Warmed: "warmed first"}
+	momentNames = map[When]string{InPan: "", AtBeep: "at the beep", AtKnead: "at the first knead",
+		Warmed: "warmed first"}
 )
 
 const addIns = "add-ins"

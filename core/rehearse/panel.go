@@ -31,8 +31,10 @@ func shows(e standin.Engine) string {
 
 // differs is what the panel shows otherwise than planned, without pressing anything.
 func (a *run) differs() []string {
-	_, want := a.r.Machine.Set(machine.Wanted{Cycle: a.r.Plan.Setting.Cycle.ID, Crust: a.r.Plan.Setting.Crust, Size: a.r.Plan.Setting.Size.LoafSize, Timer: a.r.Plan.Timer.Setting,
-		AddIns: slices.ContainsFunc(a.r.Plan.Setting.Presses, func(p machine.Presses) bool { return p.Button == a.r.Machine.Panel.AddIns.Button && p.Button != "" })})
+	_, want := a.r.Machine.Set(machine.Wanted{Cycle: a.r.Plan.Setting.Cycle.ID, Crust: a.r.Plan.Setting.Crust,
+		Size: a.r.Plan.Setting.Size.LoafSize, Timer: a.r.Plan.Timer.Setting,
+		AddIns: slices.ContainsFunc(a.r.Plan.Setting.Presses,
+			func(p machine.Presses) bool { return p.Button == a.r.Machine.Panel.AddIns.Button && p.Button != "" })})
 	is := a.engine.Display
 	var out []string
 	say := func(name, is, want string) {

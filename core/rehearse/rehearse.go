@@ -211,7 +211,8 @@ func (a *run) wanted() want {
 func (a *run) lookAt(s bake.State) time.Time {
 	at := *s.Ball.Look
 	for _, m := range s.Moments {
-		if latest := s.Begin.Add(time.Duration(m.UpTo) * time.Minute); m.Kind == timetable.Look && s.Ball.Seen == "" && latest.After(at) {
+		if latest := s.Begin.Add(time.Duration(m.UpTo) * time.Minute); m.Kind == timetable.Look && s.Ball.Seen == "" &&
+			latest.After(at) {
 			at = latest
 		}
 	}
@@ -284,8 +285,9 @@ func (a *run) start() {
 	if p.Heat.Line == "" || p.Heat.Cool {
 		liquid = a.r.Room
 	}
-	a.dough = standin.Put(standin.In{Kind: kind.Of(p.Kind), Bands: p.Usual.Bands, Meant: p.Formula.Formula, Fills: (p.Pan.Fill.Low + p.Pan.Fill.High) / 2,
-		Room: a.r.Room, Liquid: liquid, Meets: p.Heat.Meets})
+	a.dough = standin.Put(standin.In{Kind: kind.Of(p.Kind), Bands: p.Usual.Bands, Meant: p.Formula.Formula,
+		Fills: (p.Pan.Fill.Low + p.Pan.Fill.High) / 2,
+		Room:  a.r.Room, Liquid: liquid, Meets: p.Heat.Meets})
 	slips[a.r.Slip](&a.dough)
 	a.filled = p.Formula.Flour > 0
 }
@@ -301,8 +303,10 @@ func (a *run) tell(h bake.Happening) {
 // state is how it stands.
 func (a *run) state(last int) State {
 	e := a.engine
-	s := State{Now: e.Now, Pace: a.pace, Phase: e.Phase, Display: e.Display, Shows: shows(e), Locked: e.Locked, Last: last, Happens: a.told,
-		Light: e.Phase == standin.Running || e.Phase == standin.Waiting, Stage: e.Stage().Kind, Left: machine.Minutes((e.Left() + time.Minute - 1) / time.Minute), Sounds: []standin.Event{}}
+	s := State{Now: e.Now, Pace: a.pace, Phase: e.Phase, Display: e.Display, Shows: shows(e), Locked: e.Locked,
+		Last: last, Happens: a.told,
+		Light: e.Phase == standin.Running || e.Phase == standin.Waiting, Stage: e.Stage().Kind,
+		Left: machine.Minutes((e.Left() + time.Minute - 1) / time.Minute), Sounds: []standin.Event{}}
 	for n := len(a.sounds) - 1; n >= 0 && len(s.Sounds) < mostSounds; n-- {
 		if a.sounds[n].Sound != standin.Click {
 			s.Sounds = append(s.Sounds, a.sounds[n])
@@ -358,7 +362,8 @@ func Check(s State, h Happening) error {
 		case h.Told.What == bake.Resumed:
 			return fault.At("/told/what", "it goes on when Start is pressed on the panel")
 		case h.Told.What == bake.Judged || h.Told.What == bake.PowerCut || h.Told.What == bake.Refused:
-			return fault.At("/told/what", "a rehearsal is not judged, and what becomes of its machine is seen on the panel")
+			return fault.At("/told/what", "a rehearsal is not judged, and what becomes of its machine is seen on "+
+				"the panel")
 		}
 		told := *h.Told
 		told.Stamp = journal.Stamp{Seq: len(s.Happens) + 1, At: s.Now}

@@ -40,11 +40,13 @@ func practise(t *testing.T, name, ready string, slip rehearse.Slip) *practice {
 	if ready != "" {
 		w.Ready, _ = timetable.ParseWall(ready)
 	}
-	p, err := plantest.Make(kitchen.New("Test", "UTC"), plantest.Ask{Place: plan.Place{Recipe: r, Machine: demo.Galley(), Zone: time.UTC}, Wish: w}, noon)
+	p, err := plantest.Make(kitchen.New("Test", "UTC"),
+		plantest.Ask{Place: plan.Place{Recipe: r, Machine: demo.Galley(), Zone: time.UTC}, Wish: w}, noon)
 	if err != nil {
 		t.Fatal(err)
 	}
-	return &practice{t: t, r: rehearse.Rehearsal{Plan: p, Machine: demo.Galley(), Room: 21, Slip: slip, Began: noon}, now: noon}
+	return &practice{t: t, r: rehearse.Rehearsal{Plan: p, Machine: demo.Galley(), Room: 21, Slip: slip, Began: noon},
+		now: noon}
 }
 
 func (p *practice) state() rehearse.State { return rehearse.At(p.r, p.did, p.now) }
@@ -84,7 +86,10 @@ func (p *practice) answer(s rehearse.State) {
 	case !s.Now.Before(b.Ready):
 		p.told(bake.Happening{What: bake.TakenOut})
 	default:
-		n := slices.IndexFunc(b.Moments, func(m bake.Moment) bool { return m.Person && !m.Done && !m.Skipped && !m.At.After(s.Now) })
+		n := slices.IndexFunc(b.Moments, func(m bake.Moment) bool {
+			return m.Person && !m.Done && !m.Skipped &&
+				!m.At.After(s.Now)
+		})
 		p.told(bake.Happening{What: bake.Done, Moment: b.Moments[n].ID})
 	}
 }
@@ -114,7 +119,8 @@ func (p *practice) through() (rehearse.State, int) {
 // A whole bake at six hundred times the pace takes about half a minute, standing still for every hand; the machine
 // says what the plan said, and the loaf is a good one.
 func TestAWholeBakeInHalfAMinute(t *testing.T) {
-	for _, name := range []string{"Towpath white", "Mooring raisin loaf", "Cinnamon coil", "Tiller gluten-free loaf", "Boatyard banana bread"} {
+	for _, name := range []string{"Towpath white", "Mooring raisin loaf", "Cinnamon coil", "Tiller gluten-free loaf",
+		"Boatyard banana bread"} {
 		p := practise(t, name, "", rehearse.NoSlip)
 		p.do(rehearse.Happening{What: rehearse.Paced, Pace: 600})
 		p.press(p.r.Plan.Setting.Presses)
@@ -125,7 +131,9 @@ func TestAWholeBakeInHalfAMinute(t *testing.T) {
 		if seconds > 40 {
 			t.Errorf("%s took %d s", name, seconds)
 		}
-		if want := p.r.Plan.Timer.Ready.Sub(p.r.Plan.Timer.Press); s.Bake.End.Sub(s.Bake.Begin) < want-11*time.Minute || s.Bake.End.Sub(s.Bake.Begin) > want+2*time.Minute {
+		if want := p.r.Plan.Timer.Ready.Sub(
+			p.r.Plan.Timer.Press); s.Bake.End.Sub(s.Bake.Begin) < want-11*time.Minute ||
+			s.Bake.End.Sub(s.Bake.Begin) > want+2*time.Minute {
 			t.Errorf("%s: out after %s, planned %s", name, s.Bake.End.Sub(s.Bake.Begin), want)
 		}
 		if s.Loaf == nil || s.Loaf.Fell || s.Loaf.Raw || s.Loaf.Flat {
@@ -139,7 +147,8 @@ func TestARehearsedDelay(t *testing.T) {
 	p := practise(t, "Towpath white", "2026-05-03T07:00", rehearse.NoSlip)
 	p.do(rehearse.Happening{What: rehearse.Paced, Pace: 600})
 	p.press(p.r.Plan.Setting.Presses)
-	if s := p.state(); s.Phase != standin.Waiting || s.Bake.Phase != bake.Waiting || !s.Bake.Ready.Equal(p.r.Plan.Timer.Ready) {
+	if s := p.state(); s.Phase != standin.Waiting || s.Bake.Phase != bake.Waiting ||
+		!s.Bake.Ready.Equal(p.r.Plan.Timer.Ready) {
 		t.Fatalf("after the presses: %s, ready %s, planned %s", s.Phase, s.Bake.Ready, p.r.Plan.Timer.Ready)
 	}
 	if s, _ := p.through(); !s.Bake.End.Equal(p.r.Plan.Timer.Ready) {
@@ -165,9 +174,12 @@ func TestWhatIsSetOtherwiseIsSaid(t *testing.T) {
 // A slip shows in the loaf.
 func TestWhatASlipDoes(t *testing.T) {
 	for slip, is := range map[rehearse.Slip]func(standin.Loaf) bool{
-		rehearse.DoubleYeast: func(l standin.Loaf) bool { return l.Fell }, rehearse.NoYeast: func(l standin.Loaf) bool { return l.Flat },
-		rehearse.NoSalt: func(l standin.Loaf) bool { return l.Fell }, rehearse.NoPaddle: func(l standin.Loaf) bool { return l.Raw },
-		rehearse.HotLiquid: func(l standin.Loaf) bool { return l.Flat || l.Dense }, rehearse.HalfYeast: func(l standin.Loaf) bool { return !l.Fell && l.Height < 0.5 },
+		rehearse.DoubleYeast: func(l standin.Loaf) bool { return l.Fell },
+		rehearse.NoYeast:     func(l standin.Loaf) bool { return l.Flat },
+		rehearse.NoSalt:      func(l standin.Loaf) bool { return l.Fell },
+		rehearse.NoPaddle:    func(l standin.Loaf) bool { return l.Raw },
+		rehearse.HotLiquid:   func(l standin.Loaf) bool { return l.Flat || l.Dense },
+		rehearse.HalfYeast:   func(l standin.Loaf) bool { return !l.Fell && l.Height < 0.5 },
 	} {
 		p := practise(t, "Towpath white", "", slip)
 		p.do(rehearse.Happening{What: rehearse.Paced, Pace: 600})
@@ -180,7 +192,8 @@ func TestWhatASlipDoes(t *testing.T) {
 
 // A wet dough is mended by the doses that the program gives, and the stand-in's ball becomes smooth.
 func TestDosesMendTheRehearsedDough(t *testing.T) {
-	for slip, of := range map[rehearse.Slip]dough.Stuff{rehearse.TooWet: dough.FlourDose, rehearse.PackedCup: dough.Water} {
+	for slip, of := range map[rehearse.Slip]dough.Stuff{rehearse.TooWet: dough.FlourDose,
+		rehearse.PackedCup: dough.Water} {
 		p := practise(t, "Towpath white", "", slip)
 		p.do(rehearse.Happening{What: rehearse.Paced, Pace: 600})
 		p.press(p.r.Plan.Setting.Presses)
@@ -194,7 +207,8 @@ func TestDosesMendTheRehearsedDough(t *testing.T) {
 	}
 }
 
-// However long a baker takes to answer and to fetch a spoon, and however fast the clock runs, the dough gets all its doses
+// However long a baker takes to answer and to fetch a spoon, and however fast the clock runs, the dough gets all its
+// doses
 // at the minutes in which they are wanted.
 func TestASlowAnswerLosesNoDough(t *testing.T) {
 	for _, thinks := range []time.Duration{0, 20 * time.Second, 5 * time.Minute} {
@@ -255,7 +269,8 @@ func TestADoughCanBeLeftAlone(t *testing.T) {
 	}
 }
 
-// A rehearsal is kept as a bake once its loaf is out: the last thing that happened is now, all else as long before it as
+// A rehearsal is kept as a bake once its loaf is out: the last thing that happened is now, all else as long before it
+// as
 // it was.
 func TestARehearsalIsKeptAsABake(t *testing.T) {
 	p := practise(t, "Mooring raisin loaf", "", rehearse.TooWet)
@@ -268,11 +283,14 @@ func TestARehearsalIsKeptAsABake(t *testing.T) {
 	s, _ := p.through()
 	kept, happened, ok := rehearse.Past(p.r, p.did, p.now)
 	if !ok || len(happened) != len(s.Happens) || !happened[len(happened)-1].At.Equal(p.now) {
-		t.Fatalf("kept: %v, %d happenings of %d, the last at %s", ok, len(happened), len(s.Happens), happened[len(happened)-1].At)
+		t.Fatalf("kept: %v, %d happenings of %d, the last at %s", ok, len(happened), len(s.Happens),
+			happened[len(happened)-1].At)
 	}
 	again := bake.At(kept, happened, p.now)
-	if !again.Over() || again.End.Sub(again.Begin) != s.Bake.End.Sub(s.Bake.Begin) || len(again.Ball.Doses) != len(s.Bake.Ball.Doses) || len(again.Ball.Doses) == 0 {
-		t.Errorf("as a bake it took %s with %d doses, rehearsed %s with %d", again.End.Sub(again.Begin), len(again.Ball.Doses), s.Bake.End.Sub(s.Bake.Begin), len(s.Bake.Ball.Doses))
+	if !again.Over() || again.End.Sub(again.Begin) != s.Bake.End.Sub(s.Bake.Begin) ||
+		len(again.Ball.Doses) != len(s.Bake.Ball.Doses) || len(again.Ball.Doses) == 0 {
+		t.Errorf("as a bake it took %s with %d doses, rehearsed %s with %d", again.End.Sub(again.Begin),
+			len(again.Ball.Doses), s.Bake.End.Sub(s.Bake.Begin), len(s.Bake.Ball.Doses))
 	}
 	p.r.Of = rehearse.Made{}
 	if _, _, ok := rehearse.Past(p.r, p.did, p.now); ok {

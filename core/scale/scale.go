@@ -171,7 +171,8 @@ func wholeEggs(lines []Line, dev []Deviation, schools Schools) ([]Line, []Deviat
 		water += extra
 		l.Pieces, l.Grams, l.Exact = whole, grams, measure.Amount{Quantity: measure.Whole(whole)}
 		dev = append(dev, Deviation{l.Line.ID, WholeEggs, straight, grams,
-			fmt.Sprintf("Straight proportion is %s of this kitchen's eggs. Eggs stay whole, so %d goes in.", schools.Decimal.UpTo(exact.Float(), 1), whole)})
+			fmt.Sprintf("Straight proportion is %s of this kitchen's eggs. Eggs stay whole, so %d goes in.",
+				schools.Decimal.UpTo(exact.Float(), 1), whole)})
 	}
 	if len(dev) == first || math.Abs(water) < 1e-9 {
 		return lines, dev
@@ -179,9 +180,11 @@ func wholeEggs(lines []Line, dev []Deviation, schools Schools) ([]Line, []Deviat
 	if main < 0 {
 		facts := larder.Water()
 		g := measure.Grams(-water)
-		added := Line{Weighed: recipe.Weighed{Line: recipe.Line{ID: AddedWater, Ingredient: facts.ID}, Ingredient: facts}, Grams: g}
+		added := Line{Weighed: recipe.Weighed{Line: recipe.Line{ID: AddedWater, Ingredient: facts.ID},
+			Ingredient: facts}, Grams: g}
 		return append([]Line{added}, lines...), append(dev, Deviation{AddedWater, LiquidForEgg, 0, g,
-			fmt.Sprintf("Fewer eggs bring %s less water, and the recipe has no liquid, so water is added.", schools.weight(g, false))})
+			fmt.Sprintf("Fewer eggs bring %s less water, and the recipe has no liquid, so water is added.",
+				schools.weight(g, false))})
 	}
 	l := &lines[main]
 	straight := l.Grams
@@ -193,7 +196,8 @@ func wholeEggs(lines []Line, dev []Deviation, schools Schools) ([]Line, []Deviat
 	}
 	return lines, append(dev, Deviation{l.Line.ID, LiquidForEgg, straight, l.Grams,
 		fmt.Sprintf("Whole eggs bring %s %s water, so %s %s %s goes in.",
-			schools.weight(measure.Grams(math.Abs(water)), false), more, schools.weight(max(straight-l.Grams, l.Grams-straight), false), less, l.Ingredient.Name)})
+			schools.weight(measure.Grams(math.Abs(water)), false), more,
+			schools.weight(max(straight-l.Grams, l.Grams-straight), false), less, l.Ingredient.Name)})
 }
 
 // mainLiquid is the liquid line in the pan that brings the most water; -1 without one, and where mashed fruit or
@@ -228,7 +232,8 @@ func canGive(lines []Line, main int, water float64) bool {
 
 // easeYeast scales the yeast by its school, inside the band of the kind, which is widened to
 // include the recipe's own share.
-func easeYeast(out []Line, dev []Deviation, written []recipe.Weighed, of recipe.Kind, f measure.Ratio, schools Schools) []Deviation {
+func easeYeast(out []Line, dev []Deviation, written []recipe.Weighed, of recipe.Kind, f measure.Ratio,
+	schools Schools) []Deviation {
 	own := formula.FromRecipe(written)
 	if own.Yeast <= 0 {
 		return dev
@@ -254,7 +259,8 @@ func easeYeast(out []Line, dev []Deviation, written []recipe.Weighed, of recipe.
 		if held != want {
 			l.Exact = measure.Amount{}
 			dev = append(dev, Deviation{l.Line.ID, YeastInBand, before, l.Grams, fmt.Sprintf(
-				"Held at %s %% of the flour, the edge of what is usual, rather than %s %%.", schools.Decimal.Figure(held, 2), schools.Decimal.Figure(want, 2))})
+				"Held at %s %% of the flour, the edge of what is usual, rather than %s %%.",
+				schools.Decimal.Figure(held, 2), schools.Decimal.Figure(want, 2))})
 		} else if schools.Yeast != Straight {
 			l.Exact = measure.Amount{}
 			why := "a bigger dough stays warmer, and the pan's headroom does not grow with the flour"
@@ -270,7 +276,8 @@ func easeYeast(out []Line, dev []Deviation, written []recipe.Weighed, of recipe.
 
 // reduceSalt holds the salt of a kitchen that likes little at the top of what it likes, salt hidden in
 // other things counted. What has less already stays as it is.
-func reduceSalt(out []Line, dev []Deviation, written []recipe.Weighed, of recipe.Kind, sign measure.DecimalSign) []Deviation {
+func reduceSalt(out []Line, dev []Deviation, written []recipe.Weighed, of recipe.Kind,
+	sign measure.DecimalSign) []Deviation {
 	own := formula.FromRecipe(written)
 	band := kind.BandsOf(of, own.Grain).In(kind.Reduced).Salt
 	if band.IsZero() || own.Salt <= band.High || own.Salt <= own.Hidden {
@@ -285,7 +292,8 @@ func reduceSalt(out []Line, dev []Deviation, written []recipe.Weighed, of recipe
 		before := l.Grams
 		l.Grams, l.Exact = before*measure.Grams(factor), measure.Amount{}
 		dev = append(dev, Deviation{l.Line.ID, ReducedSalt, before, l.Grams, fmt.Sprintf(
-			"This kitchen likes little salt: %s %% of the flour in all rather than %s %%. The dough rises faster for it: cut the yeast a little, or watch it.",
+			"This kitchen likes little salt: %s %% of the flour in all rather than %s %%. The dough rises faster "+
+				"for it: cut the yeast a little, or watch it.",
 			sign.Figure(band.High, 1), sign.Figure(own.Salt, 1))})
 	}
 	return dev

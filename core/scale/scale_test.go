@@ -127,7 +127,8 @@ func TestYeastIsEased(t *testing.T) {
 		}
 	}
 	lines, deviations := To(w, recipe.White, toTwo, Schools{Yeast: Straight})
-	if got := float64(find(t, lines, "active-dry-yeast").Grams); math.Abs(got-5.425*4/3) > 1e-9 || len(deviations) != 0 {
+	if got := float64(find(t, lines, "active-dry-yeast").Grams); math.Abs(got-5.425*4/3) > 1e-9 ||
+		len(deviations) != 0 {
 		t.Errorf("the straight school gives %.4f g and %v", got, deviations)
 	}
 }
@@ -158,7 +159,8 @@ func TestPacketsAndPiecesBecomeSpoons(t *testing.T) {
 	w := dough(t, recipe.White, "1 cup", "water", "3 cups", "bread flour", "1 packet", "yeast", "1", "zest")
 	lines, deviations := To(w, recipe.White, toOne, Schools{Yeast: Straight})
 	zest := find(t, lines, "citrus-zest")
-	if zest.Pieces != 0 || zest.Exact.Unit != measure.Piece || zest.Exact.Quantity.Sign() != 0 || math.Abs(float64(zest.Grams)-4) > 1e-9 {
+	if zest.Pieces != 0 || zest.Exact.Unit != measure.Piece || zest.Exact.Quantity.Sign() != 0 ||
+		math.Abs(float64(zest.Grams)-4) > 1e-9 {
 		t.Errorf("2/3 of a zest should be 4 g by the spoon: %+v", zest)
 	}
 	if len(deviations) != 2 {
@@ -169,7 +171,8 @@ func TestPacketsAndPiecesBecomeSpoons(t *testing.T) {
 // Any path of sizes gives the same amounts, for every size is worked out from the recipe as written.
 func TestAnyPathOfSizesGivesTheSamePlan(t *testing.T) {
 	random := rand.New(rand.NewPCG(7, 7))
-	names := []string{"water", "milk", "egg", "butter", "honey", "sugar", "salt", "bread flour", "wholemeal flour", "yeast", "raisins"}
+	names := []string{"water", "milk", "egg", "butter", "honey", "sugar", "salt", "bread flour", "wholemeal flour",
+		"yeast", "raisins"}
 	for range 300 {
 		var pairs []string
 		for _, name := range names {
@@ -219,7 +222,8 @@ func TestWholeEggsKeepTheWater(t *testing.T) {
 func TestAKitchensOwnEggSizeIsMadeUp(t *testing.T) {
 	w := dough(t, recipe.Sweet, "1 cup", "water", "1", "egg", "3 cups", "bread flour")
 	lines, deviations := To(w, recipe.Sweet, measure.Whole(1), Schools{Egg: 44})
-	if egg, water := find(t, lines, "egg"), find(t, lines, "water"); egg.Pieces != 1 || egg.Grams != 44 || math.Abs(float64(water.Grams)-241.16) > 1e-9 || len(deviations) != 2 {
+	if egg, water := find(t, lines, "egg"), find(t, lines, "water"); egg.Pieces != 1 || egg.Grams != 44 ||
+		math.Abs(float64(water.Grams)-241.16) > 1e-9 || len(deviations) != 2 {
 		t.Errorf("%d eggs of %v g, water %.2f g, %v", egg.Pieces, egg.Grams, water.Grams, deviations)
 	}
 }
@@ -227,7 +231,8 @@ func TestAKitchensOwnEggSizeIsMadeUp(t *testing.T) {
 func TestAKitchenMayPartItsEggs(t *testing.T) {
 	w := dough(t, recipe.Sweet, "1 cup", "water", "1", "egg", "3 cups", "bread flour")
 	lines, deviations := To(w, recipe.Sweet, toTwo, Schools{Eggs: Part, Yeast: Straight})
-	if egg := find(t, lines, "egg"); egg.Pieces != 0 || math.Abs(float64(egg.Grams)-66.667) > 0.001 || len(deviations) != 1 || deviations[0].Rule != PartEgg {
+	if egg := find(t, lines, "egg"); egg.Pieces != 0 || math.Abs(float64(egg.Grams)-66.667) > 0.001 ||
+		len(deviations) != 1 || deviations[0].Rule != PartEgg {
 		t.Errorf("%d whole, %.3f g, %v; want 66.667 g of beaten egg", egg.Pieces, egg.Grams, deviations)
 	}
 	if water := find(t, lines, "water"); water.Exact != measure.Of(4, 3, measure.Cup) {
@@ -242,7 +247,8 @@ func TestTheSharesOfASplitIngredientAddUp(t *testing.T) {
 	for range 500 {
 		whole := measure.NewRatio(16+random.Int64N(40), 16)
 		part := whole.Times(measure.NewRatio(1+random.Int64N(7), 8))
-		split := dough(t, recipe.White, "1 cup", "water", part.String()+" cup", "bread flour", whole.Minus(part).String()+" cup", "bread flour", "1 tsp", "yeast", "1/2 tsp", "yeast")
+		split := dough(t, recipe.White, "1 cup", "water", part.String()+" cup", "bread flour",
+			whole.Minus(part).String()+" cup", "bread flour", "1 tsp", "yeast", "1/2 tsp", "yeast")
 		split[2].Line.When = recipe.AtBeep
 		joined := dough(t, recipe.White, "1 cup", "water", whole.String()+" cup", "bread flour", "1 1/2 tsp", "yeast")
 		f := measure.NewRatio(1+random.Int64N(9), 1+random.Int64N(9))

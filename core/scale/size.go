@@ -21,7 +21,8 @@ var edges = []struct {
 	upTo measure.Grams
 	size measure.LoafSize
 }{
-	{310, measure.LoafPounds(1, 1)}, {435, measure.LoafPounds(3, 2)}, {560, measure.LoafPounds(2, 1)}, {math.MaxFloat64, measure.LoafPounds(5, 2)},
+	{310, measure.LoafPounds(1, 1)}, {435, measure.LoafPounds(3, 2)}, {560, measure.LoafPounds(2, 1)},
+	{math.MaxFloat64, measure.LoafPounds(5, 2)},
 }
 
 // bakedEdges are where one size gives way to the next by baked weight, g: halfway between the
@@ -47,7 +48,8 @@ func Infer(k recipe.Kind, flour, everything measure.Grams) measure.LoafSize {
 func Questions(k recipe.Kind, called measure.LoafSize, flour measure.Grams) (measure.LoafSize, bool) {
 	usual := flourPerPound * called.Pounds().Float()
 	likely := Infer(k, flour, 0)
-	return likely, flour > 0 && !kind.Of(k).ByWeight && math.Abs(float64(flour)/usual-1) > questioned && likely != called
+	return likely, flour > 0 && !kind.Of(k).ByWeight && math.Abs(float64(flour)/usual-1) > questioned &&
+		likely != called
 }
 
 // Baked is about what all that goes into the pan bakes to.
@@ -71,7 +73,8 @@ func ForSlices(slices int, sizes []measure.LoafSize) (size measure.LoafSize, ok 
 	return size, Slices(size) >= slices
 }
 
-// Beyond is the largest of some sizes, and how much of a loaf it takes, where the loaf is larger than all of them; ok is
+// Beyond is the largest of some sizes, and how much of a loaf it takes, where the loaf is larger than all of them; ok
+// is
 // false where one of them holds it.
 func Beyond(loaf measure.LoafSize, sizes []measure.LoafSize) (largest measure.LoafSize, share float64, ok bool) {
 	for _, s := range sizes {

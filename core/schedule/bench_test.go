@@ -12,7 +12,8 @@ import (
 // ten minutes' steps up to thirteen hours, a morning away, a quiet night, one pair of hands.
 func saturday(seed uint64, loaves, machines int) schedule.Wanted {
 	r := rand.New(rand.NewPCG(seed, 7))
-	w := schedule.Wanted{Ends: 30 * 60, Pairs: 1, Away: []schedule.Span{{From: 16 * 60, To: 20 * 60}}, Quiet: []schedule.Span{{From: 2 * 60, To: 9 * 60}}}
+	w := schedule.Wanted{Ends: 30 * 60, Pairs: 1, Away: []schedule.Span{{From: 16 * 60, To: 20 * 60}},
+		Quiet: []schedule.Span{{From: 2 * 60, To: 9 * 60}}}
 	for range machines {
 		w.Machines = append(w.Machines, schedule.Machine{Cool: 30})
 	}
@@ -59,10 +60,12 @@ func BenchmarkSaturday(b *testing.B) {
 	}
 }
 
-// near2 reports whether a plan is within 2 % of what any plan costs at the least, at the first of its costs in which the two
+// near2 reports whether a plan is within 2 % of what any plan costs at the least, at the first of its costs in which
+// the two
 // differ: what follows it weighs nothing beside it.
 func near2(p schedule.Plan) bool {
-	for _, c := range [][2]int{{p.Cost.Without, p.Least.Without}, {p.Cost.Late, p.Least.Late}, {p.Cost.Minutes, p.Least.Minutes}, {p.Cost.Waits, p.Least.Waits}} {
+	for _, c := range [][2]int{{p.Cost.Without, p.Least.Without}, {p.Cost.Late, p.Least.Late},
+		{p.Cost.Minutes, p.Least.Minutes}, {p.Cost.Waits, p.Least.Waits}} {
 		if c[0] != c[1] {
 			return 50*(c[0]-c[1]) <= c[0]
 		}

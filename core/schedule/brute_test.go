@@ -36,7 +36,8 @@ func within(spans []schedule.Span, at int) bool {
 	return false
 }
 
-// try lays a loaf on the timeline, and takes it off by what it returns; ok tells whether it could lie there, and odd in how
+// try lays a loaf on the timeline, and takes it off by what it returns; ok tells whether it could lie there, and odd in
+// how
 // many moments hands would rather not be there.
 func (t *timeline) try(y schedule.Way, press, begin, taken int) (off func(), odd int, ok bool) {
 	ready := begin + y.Run
@@ -221,7 +222,8 @@ func random(r *rand.Rand) schedule.Wanted {
 			if m > 0 && r.IntN(4) == 0 {
 				continue
 			}
-			y := schedule.Way{Machine: m, Run: 30*(3+r.IntN(4)) - r.IntN(2)*r.IntN(30), Load: []int{1, 10, 15}[r.IntN(3)]}
+			y := schedule.Way{Machine: m, Run: 30*(3+r.IntN(4)) - r.IntN(2)*r.IntN(30),
+				Load: []int{1, 10, 15}[r.IntN(3)]}
 			if r.IntN(2) == 0 {
 				y.First, y.Step, y.Longest = []int{30, 30, 18}[r.IntN(3)], 30, 30*(1+r.IntN(3))
 			}
@@ -245,7 +247,8 @@ func random(r *rand.Rand) schedule.Wanted {
 	return w
 }
 
-// The search finds what trying everything finds, over random days of up to five loaves on two machines, by prices of hands
+// The search finds what trying everything finds, over random days of up to five loaves on two machines, by prices of
+// hands
 // as well.
 func TestThePlanIsTheBestThereIs(t *testing.T) {
 	r := rand.New(rand.NewPCG(18, 21))
@@ -258,11 +261,13 @@ func TestThePlanIsTheBestThereIs(t *testing.T) {
 		}
 		want := brute(w)
 		if c := got.Cost; !got.Proven || [5]int{c.Without, c.Late, c.Minutes, c.Waits, c.Odd} != want {
-			t.Fatalf("day %d: %+v (proven %v), and the best is %v\n%+v\n%+v", n, got.Cost, got.Proven, want, w, got.Loaves)
+			t.Fatalf("day %d: %+v (proven %v), and the best is %v\n%+v\n%+v", n, got.Cost, got.Proven, want, w,
+				got.Loaves)
 		}
 		priced, err := schedule.MakePriced(w)
 		if err != nil || priced.Cost != got.Cost || !priced.Proven {
-			t.Fatalf("day %d: with prices of hands %+v (proven %v, %v), without %+v", n, priced.Cost, priced.Proven, err, got.Cost)
+			t.Fatalf("day %d: with prices of hands %+v (proven %v, %v), without %+v", n, priced.Cost, priced.Proven,
+				err, got.Cost)
 		}
 		if fault := lies(w, got); fault != "" {
 			t.Fatalf("day %d: %s\n%+v", n, fault, got.Loaves)
@@ -280,7 +285,8 @@ func lies(w schedule.Wanted, p schedule.Plan) string {
 			continue
 		}
 		y := w.Loaves[n].Ways[l.Way]
-		if !slices.Contains(delays(y), l.Begin-l.Press) || l.Press%w.Grid != 0 || l.Ready != l.Begin+y.Run || l.Done != l.Taken+y.Finish {
+		if !slices.Contains(delays(y), l.Begin-l.Press) || l.Press%w.Grid != 0 || l.Ready != l.Begin+y.Run ||
+			l.Done != l.Taken+y.Finish {
 			return fmt.Sprintf("loaf %d is set to what no timer has", n)
 		}
 		if _, _, ok := t.try(y, l.Press, l.Begin, l.Taken); !ok {

@@ -2,7 +2,8 @@ package schedule
 
 import "slices"
 
-// guess finds a first day by putting loaf after loaf at the cheapest place that is left, in several orders; and leaves out
+// guess finds a first day by putting loaf after loaf at the cheapest place that is left, in several orders; and leaves
+// out
 // all places that cannot be part of a better one.
 func (s *search) guess() {
 	alone, whole := make([]int, len(s.Loaves)), 0
@@ -67,7 +68,8 @@ func (s *search) orders() [][]int {
 	out := [][]int{due, back}
 	for n := range s.Loaves {
 		for _, order := range [][]int{due, back} {
-			out = append(out, append([]int{n}, slices.DeleteFunc(slices.Clone(order), func(m int) bool { return m == n })...))
+			out = append(out, append([]int{n}, slices.DeleteFunc(slices.Clone(order),
+				func(m int) bool { return m == n })...))
 		}
 	}
 	return out

@@ -10,11 +10,12 @@ const none = math.MaxInt / 4
 
 // row is one machine's day: for every set of loaves what they cost on it at the least, and how. Sets are bits.
 type row struct {
-	each  [][]place // of each loaf
-	times []int     // by which a machine may have to be out of its last loaf, in order; its last slot is the end of the day
-	ends  []int     // by the set's loaves and slot: the least cost of the set with its last loaf out by that time
-	last  []last    // how that was come by
-	cost  []int     // of the set
+	each [][]place // of each loaf
+	// by which a machine may have to be out of its last loaf, in order; its last slot is the end of the day
+	times []int
+	ends  []int  // by the set's loaves and slot: the least cost of the set with its last loaf out by that time
+	last  []last // how that was come by
+	cost  []int  // of the set
 }
 
 // last is the loaf that comes out last of a set, and its place.
@@ -23,7 +24,8 @@ type last struct{ loaf, place int16 }
 // move is a place as a machine's day counts it: in slots.
 type move struct{ before, out, cost int }
 
-// rowOf works out a machine's day exactly, set after set: a set's last loaf follows upon the best that the others can do
+// rowOf works out a machine's day exactly, set after set: a set's last loaf follows upon the best that the others can
+// do
 // before it is started. Hands have prices. What a row that is no longer wanted holds is used again.
 func rowOf(each [][]place, p prices, old *row) *row {
 	r := &row{each: each, times: old.times[:0]}
@@ -41,7 +43,8 @@ func rowOf(each [][]place, p prices, old *row) *row {
 	moves := make([][]move, len(each))
 	for loaf, places := range each {
 		for n := range places {
-			moves[loaf] = append(moves[loaf], move{r.slot(&places[n]), r.after(places[n].out()), places[n].cost + p.of(&places[n])})
+			moves[loaf] = append(moves[loaf], move{r.slot(&places[n]), r.after(places[n].out()), places[n].cost +
+				p.of(&places[n])})
 		}
 	}
 	for set := 1; set < sets; set++ {

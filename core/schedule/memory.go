@@ -6,7 +6,8 @@ import (
 	"sync"
 )
 
-// Memory plans days, and remembers those that it planned last: pages look at a day over and over while nothing of it changes
+// Memory plans days, and remembers those that it planned last: pages look at a day over and over while nothing of it
+// changes
 // but the time. The zero Memory is empty, and several may ask it at once.
 type Memory struct {
 	mu   sync.Mutex
@@ -55,9 +56,12 @@ func (m *Memory) recall(w Wanted) (Plan, bool) {
 	return Plan{}, false
 }
 
-// answers reports whether the plan of the day as it was asked for is one of the day as it is asked for now: nothing but the
-// present and the hours from which machines are free lie later, and none of its loaves is loaded before them. Whatever could
-// be done later could be done then, so that nothing better can be had now; what is proven stays proven. Where the loaves
+// answers reports whether the plan of the day as it was asked for is one of the day as it is asked for now: nothing but
+// the
+// present and the hours from which machines are free lie later, and none of its loaves is loaded before them. Whatever
+// could
+// be done later could be done then, so that nothing better can be had now; what is proven stays proven. Where the
+// loaves
 // stood may be where it put them.
 func (d remembered) answers(w Wanted) bool {
 	was := d.asked
@@ -91,6 +95,7 @@ func (d remembered) answers(w Wanted) bool {
 // stands reports whether loaves stood where the plan has them.
 func (d remembered) stands(was []Placed) bool {
 	return slices.EqualFunc(was, d.plan.Loaves, func(a, b Placed) bool {
-		return a.None == b.None && (a.None || a.Way == b.Way && a.Press == b.Press && a.Begin == b.Begin && a.Done == b.Done)
+		return a.None == b.None && (a.None || a.Way == b.Way && a.Press == b.Press && a.Begin == b.Begin &&
+			a.Done == b.Done)
 	})
 }

@@ -90,11 +90,18 @@ func TestWhatHasADayPlannedAnew(t *testing.T) {
 		"kept where it was put":               {kept, true},
 		"kept a grid before":                  {func(w *schedule.Wanted) { kept(w); w.Was[0].Press -= 5 }, false},
 		"one of them kept nowhere":            {func(w *schedule.Wanted) { kept(w); w.Was[1].None = true }, false},
-		"wanted a minute later":               {func(w *schedule.Wanted) { w.Loaves = slices.Clone(w.Loaves); w.Loaves[1].By++ }, false},
-		"somebody is away":                    {func(w *schedule.Wanted) { w.Away = span(3, 0, 3, 5) }, false},
-		"a loaf less":                         {func(w *schedule.Wanted) { w.Loaves = w.Loaves[:1] }, false},
-		"a machine more":                      {func(w *schedule.Wanted) { w.Machines = append(slices.Clone(w.Machines), schedule.Machine{}) }, false},
-		"planned in a hurry":                  {func(w *schedule.Wanted) { w.Hurry = 16 }, false},
+		"wanted a minute later": {func(w *schedule.Wanted) {
+			w.Loaves = slices.Clone(
+				w.Loaves)
+			w.Loaves[1].By++
+		}, false},
+		"somebody is away": {func(w *schedule.Wanted) { w.Away = span(3, 0, 3, 5) }, false},
+		"a loaf less":      {func(w *schedule.Wanted) { w.Loaves = w.Loaves[:1] }, false},
+		"a machine more": {func(w *schedule.Wanted) {
+			w.Machines = append(slices.Clone(w.Machines),
+				schedule.Machine{})
+		}, false},
+		"planned in a hurry": {func(w *schedule.Wanted) { w.Hurry = 16 }, false},
 	} {
 		asked := with(w, c.change)
 		if got := m.Recalls(asked); got != c.holds {

@@ -60,7 +60,8 @@ type place struct {
 // out is when the loaf is out and the pan is free.
 func (p *place) out() int { return p.Taken + TakeOut }
 
-// places are the places of a loaf on a machine that no other of them is as good as, those of a begin of its cycle together.
+// places are the places of a loaf on a machine that no other of them is as good as, those of a begin of its cycle
+// together.
 func (w hours) places(l Loaf, machine int) []place {
 	var out []place
 	for n, y := range l.Ways {
@@ -90,7 +91,8 @@ func (b bars) met(p *place) bool {
 	return !slices.ContainsFunc(b.must, func(m Span) bool { return !p.wants(m) })
 }
 
-// barring are places of a loaf on a machine under bars, of those that cost less than a limit: where one of the places for
+// barring are places of a loaf on a machine under bars, of those that cost less than a limit: where one of the places
+// for
 // a begin of its cycle is not to be had, those that then are the best for it. Without bars, where one pays a price.
 func (w hours) barring(places []place, l Loaf, b bars, limit int) []place {
 	touched := b.touch
@@ -122,7 +124,8 @@ func (w hours) barring(places []place, l Loaf, b bars, limit int) []place {
 }
 
 // begun adds the places of a loaf whose cycle begins at a minute, which cost less than a limit: with the shortest delay
-// that lets it be loaded, which holds the machine the least, and with longer ones for which hands cost less; taken out as
+// that lets it be loaded, which holds the machine the least, and with longer ones for which hands cost less; taken out
+// as
 // soon as somebody can, and later where that costs less; beside them those in which it wants hands when it must.
 func (w hours) begun(out []place, l Loaf, n, begin int, b bars, limit int) []place {
 	y := l.Ways[n]
@@ -154,7 +157,8 @@ func (y Way) reaches(begin, minute int) bool {
 	return true // when it is taken out, or after that
 }
 
-// presses are when Start is pressed for a cycle that is to begin at a minute: with the shortest delay, and with longer ones
+// presses are when Start is pressed for a cycle that is to begin at a minute: with the shortest delay, and with longer
+// ones
 // for which the hands cost less; beside them all by which hands are wanted when they must be.
 func (w hours) presses(y Way, begin int, must []Span) []int {
 	var out []int
@@ -187,7 +191,8 @@ func (w hours) again(l Loaf, was Placed) *place {
 	y := l.Ways[was.Way]
 	p := w.placed(l, was.Way, was.Press, was.Begin, was.Done-y.Finish)
 	if !y.shows(was.Begin-was.Press) || was.Press%w.Grid != 0 || was.Press < max(w.Machines[y.Machine].Free, y.Load) ||
-		w.taken(&p) || p.Taken < p.Ready || p.Taken+max(TakeOut, y.Finish) > w.Ends || !w.within(y, was.Begin) || slices.ContainsFunc(p.hands, w.away.meets) ||
+		w.taken(&p) || p.Taken < p.Ready || p.Taken+max(TakeOut, y.Finish) > w.Ends || !w.within(y, was.Begin) ||
+		slices.ContainsFunc(p.hands, w.away.meets) ||
 		l.Pin != (Span{}) && (p.Done < l.Pin.From || p.Done >= l.Pin.To) {
 		return nil
 	}
@@ -196,7 +201,10 @@ func (w hours) again(l Loaf, was Placed) *place {
 
 // taken reports whether a machine is at a loaf that is not planned, when another would be in it.
 func (w hours) taken(p *place) bool {
-	return slices.ContainsFunc(w.Machines[p.machine].Taken, func(s Span) bool { return p.out() > s.From && s.To > p.before })
+	return slices.ContainsFunc(w.Machines[p.machine].Taken, func(s Span) bool {
+		return p.out() > s.From &&
+			s.To > p.before
+	})
 }
 
 // shows reports whether the timer has a delay.
@@ -211,7 +219,8 @@ func (w hours) within(y Way, begin int) bool {
 		!slices.ContainsFunc(y.Hands, func(h Span) bool { return w.away.meets(h.plus(begin)) })
 }
 
-// takes are when a loaf whose cycle begins at a minute can be taken out: as soon as somebody can, and later where that and
+// takes are when a loaf whose cycle begins at a minute can be taken out: as soon as somebody can, and later where that
+// and
 // the hands cost less together; and whenever hands are then wanted when they must be.
 func (w hours) takes(l Loaf, y Way, begin, limit int, must []Span) []int {
 	var out []int
@@ -265,9 +274,11 @@ func (l Loaf) early(done int) int {
 // placed is a place, whether or not it can be.
 func (w hours) placed(l Loaf, n, press, begin, taken int) place {
 	y := l.Ways[n]
-	p := place{machine: y.Machine, Placed: Placed{Way: n, Press: press, Begin: begin, Ready: begin + y.Run, Taken: taken, Done: taken + y.Finish}}
+	p := place{machine: y.Machine, Placed: Placed{Way: n, Press: press, Begin: begin, Ready: begin + y.Run,
+		Taken: taken, Done: taken + y.Finish}}
 	p.before = press - max(w.Machines[y.Machine].Cool, y.Load)
-	p.hands = append(make([]Span, 0, 2+len(y.Hands)+len(y.After)), Span{press - y.Load, press}, Span{taken, taken + TakeOut})
+	p.hands = append(make([]Span, 0, 2+len(y.Hands)+len(y.After)), Span{press - y.Load, press},
+		Span{taken, taken + TakeOut})
 	for _, h := range y.Hands {
 		p.hands = append(p.hands, h.plus(begin))
 	}

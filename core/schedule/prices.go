@@ -2,7 +2,8 @@ package schedule
 
 import "slices"
 
-// prices are what hands cost in each minute of a day, as the sum of all minutes before. A day on which they are never wanted
+// prices are what hands cost in each minute of a day, as the sum of all minutes before. A day on which they are never
+// wanted
 // twice pays each price at most once: what it costs by them, less all of them together, is no more than what it costs.
 type prices []int
 
@@ -35,7 +36,8 @@ func (p prices) union(spans []Span) (pays int) {
 	return max(pays, 0)
 }
 
-// How prices are sought: so many rounds at the most, and a step that is halved whenever so many of them found no dearer day.
+// How prices are sought: so many rounds at the most, and a step that is halved whenever so many of them found no dearer
+// day.
 const (
 	rounds  = 40
 	patient = 4

@@ -9,9 +9,11 @@ import (
 // hours is a time of the day that is planned.
 func hours(h, m int) int { return 60*h + m }
 
-// usual is a loaf of three hours on the first machine, loaded in a quarter of an hour, with a timer of ten minutes' steps.
+// usual is a loaf of three hours on the first machine, loaded in a quarter of an hour, with a timer of ten minutes'
+// steps.
 func usual(by int) schedule.Loaf {
-	return schedule.Loaf{From: by, By: by, Ways: []schedule.Way{{Run: 180, Load: 15, First: 10, Step: 10, Longest: hours(13, 0)}}}
+	return schedule.Loaf{From: by, By: by, Ways: []schedule.Way{{Run: 180, Load: 15, First: 10, Step: 10,
+		Longest: hours(13, 0)}}}
 }
 
 func alone(loaves ...schedule.Loaf) schedule.Wanted {
@@ -25,7 +27,8 @@ func TestDays(t *testing.T) {
 		want schedule.Cost
 		hold func(p schedule.Plan) bool
 	}{
-		"one loaf is ready when it is wanted": {func() schedule.Wanted { return alone(usual(hours(12, 0))) }, schedule.Cost{},
+		"one loaf is ready when it is wanted": {func() schedule.Wanted { return alone(usual(hours(12, 0))) },
+			schedule.Cost{},
 			func(p schedule.Plan) bool { return p.Loaves[0].Taken == hours(12, 0) }},
 		"a timer bridges the hours in which nobody is home": {func() schedule.Wanted {
 			w := alone(usual(hours(18, 0)))
@@ -40,7 +43,8 @@ func TestDays(t *testing.T) {
 			w := alone(l)
 			w.Away = []schedule.Span{{From: hours(9, 0), To: hours(17, 30)}}
 			return w
-		}, schedule.Cost{Waits: hours(6, 0)}, func(p schedule.Plan) bool { return p.Loaves[0].Press == p.Loaves[0].Begin }},
+		}, schedule.Cost{Waits: hours(6, 0)},
+			func(p schedule.Plan) bool { return p.Loaves[0].Press == p.Loaves[0].Begin }},
 		"two loaves at once on one machine: one is early by a loaf and its cooling": {func() schedule.Wanted { return alone(usual(hours(12, 0)), usual(hours(12, 0))) },
 			schedule.Cost{Waits: 180 + 30 + schedule.TakeOut}, nil},
 		"two on two machines: taken out one after the other": {func() schedule.Wanted {
@@ -108,17 +112,30 @@ func TestDays(t *testing.T) {
 
 func TestADayBeyondWhatIsPlannedIsRefused(t *testing.T) {
 	for field, w := range map[string]schedule.Wanted{
-		"no loaves":                             {Machines: []schedule.Machine{{}}, Pairs: 1, Ends: 600},
-		"no machine":                            {Loaves: []schedule.Loaf{usual(300)}, Pairs: 1, Ends: 600},
-		"no hands":                              {Loaves: []schedule.Loaf{usual(300)}, Machines: []schedule.Machine{{}}, Ends: 600},
-		"a week":                                {Loaves: []schedule.Loaf{usual(300)}, Machines: []schedule.Machine{{}}, Pairs: 1, Ends: 7 * 24 * 60},
-		"another's machine":                     {Loaves: []schedule.Loaf{{By: 300, From: 300, Ways: []schedule.Way{{Machine: 1, Run: 60, Load: 5}}}}, Machines: []schedule.Machine{{}}, Pairs: 1, Ends: 600},
-		"hands that are back before they come":  {Loaves: []schedule.Loaf{{By: 300, From: 300, Ways: []schedule.Way{{Run: 60, Load: 5, Hands: []schedule.Span{{From: 20, To: 20}}}}}}, Machines: []schedule.Machine{{}}, Pairs: 1, Ends: 600},
-		"hands after the cycle within it":       {Loaves: []schedule.Loaf{{By: 300, From: 300, Ways: []schedule.Way{{Run: 60, Load: 5, Hands: []schedule.Span{{From: 50, To: 70}}}}}}, Machines: []schedule.Machine{{}}, Pairs: 1, Ends: 600},
-		"a timer without a first step":          {Loaves: []schedule.Loaf{{By: 300, From: 300, Ways: []schedule.Way{{Run: 60, Load: 5, Step: 10, Longest: 600}}}}, Machines: []schedule.Machine{{}}, Pairs: 1, Ends: 600},
-		"a machine that is free before the day": {Loaves: []schedule.Loaf{usual(300)}, Machines: []schedule.Machine{{Free: -5}}, Pairs: 1, Ends: 600},
-		"a past of other loaves":                {Loaves: []schedule.Loaf{usual(300)}, Machines: []schedule.Machine{{}}, Pairs: 1, Ends: 600, Was: make([]schedule.Placed, 2)},
-		"a window backward":                     {Loaves: []schedule.Loaf{{By: 300, From: 400}}, Machines: []schedule.Machine{{}}, Pairs: 1, Ends: 600},
+		"no loaves":  {Machines: []schedule.Machine{{}}, Pairs: 1, Ends: 600},
+		"no machine": {Loaves: []schedule.Loaf{usual(300)}, Pairs: 1, Ends: 600},
+		"no hands": {Loaves: []schedule.Loaf{usual(300)},
+			Machines: []schedule.Machine{{}}, Ends: 600},
+		"a week": {Loaves: []schedule.Loaf{usual(300)},
+			Machines: []schedule.Machine{{}}, Pairs: 1, Ends: 7 * 24 * 60},
+		"another's machine": {Loaves: []schedule.Loaf{{By: 300, From: 300,
+			Ways: []schedule.Way{{Machine: 1, Run: 60, Load: 5}}}}, Machines: []schedule.Machine{{}}, Pairs: 1,
+			Ends: 600},
+		"hands that are back before they come": {Loaves: []schedule.Loaf{{By: 300, From: 300,
+			Ways: []schedule.Way{{Run: 60, Load: 5, Hands: []schedule.Span{{From: 20, To: 20}}}}}},
+			Machines: []schedule.Machine{{}}, Pairs: 1, Ends: 600},
+		"hands after the cycle within it": {Loaves: []schedule.Loaf{{By: 300, From: 300,
+			Ways: []schedule.Way{{Run: 60, Load: 5, Hands: []schedule.Span{{From: 50, To: 70}}}}}},
+			Machines: []schedule.Machine{{}}, Pairs: 1, Ends: 600},
+		"a timer without a first step": {Loaves: []schedule.Loaf{{By: 300, From: 300,
+			Ways: []schedule.Way{{Run: 60, Load: 5, Step: 10, Longest: 600}}}}, Machines: []schedule.Machine{{}},
+			Pairs: 1, Ends: 600},
+		"a machine that is free before the day": {Loaves: []schedule.Loaf{usual(300)},
+			Machines: []schedule.Machine{{Free: -5}}, Pairs: 1, Ends: 600},
+		"a past of other loaves": {Loaves: []schedule.Loaf{usual(300)}, Machines: []schedule.Machine{{}}, Pairs: 1,
+			Ends: 600, Was: make([]schedule.Placed, 2)},
+		"a window backward": {Loaves: []schedule.Loaf{{By: 300, From: 400}}, Machines: []schedule.Machine{{}},
+			Pairs: 1, Ends: 600},
 	} {
 		if _, err := schedule.Make(w); err == nil {
 			t.Errorf("%s is planned", field)

@@ -1,5 +1,7 @@
-// Package schedule plans several loaves on several machines: which machine, when Start is pressed, what the timer is set to and
-// when each comes out, so that loaves are on time and hands are where they are wanted. Times are whole minutes since the
+// Package schedule plans several loaves on several machines: which machine, when Start is pressed, what the timer is
+// set to and
+// when each comes out, so that loaves are on time and hands are where they are wanted. Times are whole minutes since
+// the
 // day that is planned begins.
 package schedule
 
@@ -45,22 +47,25 @@ type Machine struct {
 	Free int // from when it can be started
 	Cool int // from when a loaf is out until it can be started again
 
-	Taken []Span // by loaves that are not planned: each from when the machine must be empty and cool until theirs is out
+	// by loaves that are not planned: each from when the machine must be empty and cool until theirs is out
+	Taken []Span
 }
 
 // Wanted is a day as it is wanted.
 type Wanted struct {
 	Loaves   []Loaf
 	Machines []Machine
-	Now      int      // nothing that is planned happens before
-	Away     []Span   // in which nobody's hands are to be had
-	Quiet    []Span   // in which nothing may sound
-	Odd      []Span   // in which hands would rather not be wanted
-	Pairs    int      // of hands; 1: loadings and other moments for hands do not fall together
-	Ends     int      // the last minute at which anything may happen
-	Hurry    int      // the part of the usual search that is done, such as 6 for a sixth; 0: all of it
-	Grid     int      // minutes: all presses fall on it; 0: five
-	Was      []Placed // of each loaf: where it stood, by way, press, begin and when it was done; kept where nothing is better. None: nowhere
+	Now      int    // nothing that is planned happens before
+	Away     []Span // in which nobody's hands are to be had
+	Quiet    []Span // in which nothing may sound
+	Odd      []Span // in which hands would rather not be wanted
+	Pairs    int    // of hands; 1: loadings and other moments for hands do not fall together
+	Ends     int    // the last minute at which anything may happen
+	Hurry    int    // the part of the usual search that is done, such as 6 for a sixth; 0: all of it
+	Grid     int    // minutes: all presses fall on it; 0: five
+	// of each loaf: where it stood, by way, press, begin and when it was done; kept where nothing is better. None:
+	// nowhere
+	Was []Placed
 }
 
 // Bounds of what is planned, and what it is planned in.
@@ -108,7 +113,8 @@ func (c Cost) sum() int {
 }
 
 func costOf(sum int) Cost {
-	return Cost{sum / perWithout, sum % perWithout / perLate, sum % perLate / perMinute, sum % perMinute / perWait, sum % perWait}
+	return Cost{sum / perWithout, sum % perWithout / perLate, sum % perLate / perMinute, sum % perMinute / perWait,
+		sum % perWait}
 }
 
 // Less reports whether a day costs less than another.
@@ -153,7 +159,8 @@ func (w Wanted) Check() error {
 		}
 		for _, y := range l.Ways {
 			if y.Machine >= len(w.Machines) || !y.can() {
-				return fault.At(at, "a way to make a loaf needs a machine, a time, hands within the cycle and after it, and a timer as machines have them")
+				return fault.At(at, "a way to make a loaf needs a machine, a time, hands within the cycle and after "+
+					"it, and a timer as machines have them")
 			}
 		}
 	}
@@ -165,8 +172,10 @@ func (y Way) can() bool {
 	within := func(h Span) bool { return h.From >= 0 && h.From < h.To && h.To <= y.Run }
 	after := func(h Span) bool { return h.From >= 0 && h.From < h.To }
 	timer := y.Step >= 0 && y.Longest >= 0 && (y.Step == 0 || y.First >= 1)
-	return y.Machine >= 0 && y.Run > 0 && y.Load >= 1 && y.Finish >= 0 && timer && len(y.Hands)+len(y.After) <= mostMoments &&
-		!slices.ContainsFunc(y.Hands, func(h Span) bool { return !within(h) }) && !slices.ContainsFunc(y.After, func(h Span) bool { return !after(h) })
+	return y.Machine >= 0 && y.Run > 0 && y.Load >= 1 && y.Finish >= 0 && timer && len(y.Hands)+
+		len(y.After) <= mostMoments &&
+		!slices.ContainsFunc(y.Hands, func(h Span) bool { return !within(h) }) && !slices.ContainsFunc(y.After,
+		func(h Span) bool { return !after(h) })
 }
 
 // free reports whether none of some spans meets one.

@@ -6,7 +6,8 @@ import (
 	"slices"
 )
 
-// budget is how much one search may do: places tried, each in every set of loaves that it may be the last of; and so much
+// budget is how much one search may do: places tried, each in every set of loaves that it may be the last of; and so
+// much
 // for each day that is worked out.
 const (
 	budget = 300_000_000
@@ -33,14 +34,16 @@ func newSearch(w Wanted) *search {
 	if w.Now > 0 {
 		w.Away = append(slices.Clone(w.Away), Span{0, w.Now})
 	}
-	s := &search{hours: hoursOf(w), left: budget / max(w.Hurry, 1), scratch: make([]row, len(w.Machines)), patience: unpriced}
+	s := &search{hours: hoursOf(w), left: budget / max(w.Hurry, 1), scratch: make([]row, len(w.Machines)),
+		patience: unpriced}
 	if len(w.Loaves) >= many {
 		s.patience = 0
 	}
 	return s
 }
 
-// search looks for the cheapest day in which hands are never wanted twice: the cheapest in which that may happen is taken
+// search looks for the cheapest day in which hands are never wanted twice: the cheapest in which that may happen is
+// taken
 // first, and where it does, the two days are looked at in which one or the other loaf leaves that minute alone.
 type search struct {
 	hours
@@ -150,11 +153,13 @@ func (s *search) found(placed []*place, cost int) (better bool) {
 	return better
 }
 
-// fork parts a day, still to be worked out, in two: one in which a loaf has the hands in a minute, and all others leave it
+// fork parts a day, still to be worked out, in two: one in which a loaf has the hands in a minute, and all others leave
+// it
 // alone; and one in which it leaves the minute alone.
 func (d *oneDay) fork(a, b, minute int) (with, without *oneDay) {
 	m := Span{minute, minute + 1}
-	with, without = &oneDay{barred: slices.Clone(d.barred), cost: d.cost, depth: d.depth + 1, from: d}, &oneDay{barred: slices.Clone(d.barred), cost: d.cost, depth: d.depth + 1, from: d}
+	with, without = &oneDay{barred: slices.Clone(d.barred), cost: d.cost, depth: d.depth + 1, from: d},
+		&oneDay{barred: slices.Clone(d.barred), cost: d.cost, depth: d.depth + 1, from: d}
 	for n := range d.barred {
 		if n != a {
 			with.barred[n].none = append(slices.Clone(d.barred[n].none), m)
@@ -199,7 +204,8 @@ func others(whole []int, loaves int) []int {
 	return out
 }
 
-// narrowed are the places on a machine that can be part of a better day. By prices a begin of a cycle is left out where none
+// narrowed are the places on a machine that can be part of a better day. By prices a begin of a cycle is left out where
+// none
 // of its places can.
 func (s *search) narrowed(each, priced [][]place) [][]place {
 	out := make([][]place, len(each))
@@ -224,7 +230,8 @@ func (s *search) narrowed(each, priced [][]place) [][]place {
 	return out
 }
 
-// solve works out the cheapest day, from the one on which nothing is barred: the machines are gone through anew on which
+// solve works out the cheapest day, from the one on which nothing is barred: the machines are gone through anew on
+// which
 // what is barred takes a place away. By the prices of hands it is seen first whether it can be better than the best.
 func (s *search) solve(d *oneDay) {
 	rows := func(priced int, root []*row, h hours) []*row {
@@ -269,7 +276,8 @@ func (s *search) solve(d *oneDay) {
 // same reports whether two lists are one.
 func same(a, b []place) bool { return len(a) == len(b) && (len(a) == 0 || &a[0] == &b[0]) }
 
-// share deals the loaves out among the machines at the least cost. Whole is what every set of loaves costs at the least,
+// share deals the loaves out among the machines at the least cost. Whole is what every set of loaves costs at the
+// least,
 // where that is asked for.
 func (s *search) share(rows []*row, all bool) (cost int, placed []*place, whole []int) {
 	sets := 1 << len(s.Loaves)

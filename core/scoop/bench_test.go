@@ -15,8 +15,10 @@ func fourteen(t testing.TB) []Line {
 		id    string
 		grams measure.Grams
 	}{
-		{"bread-flour", 250}, {"wholemeal-flour", 157.3}, {"rye-flour", 69.3}, {"water", 157.7}, {"milk", 162.7}, {"butter", 37.8},
-		{"honey", 42.5}, {"sugar", 16.7}, {"salt", 10}, {"dry-milk", 11.3}, {"gluten", 12}, {"ground-spice", 4.7}, {"active-dry-yeast", 7.36}, {"raisins", 133.3},
+		{"bread-flour", 250}, {"wholemeal-flour", 157.3}, {"rye-flour", 69.3}, {"water", 157.7}, {"milk", 162.7},
+		{"butter", 37.8},
+		{"honey", 42.5}, {"sugar", 16.7}, {"salt", 10}, {"dry-milk", 11.3}, {"gluten", 12}, {"ground-spice", 4.7},
+		{"active-dry-yeast", 7.36}, {"raisins", 133.3},
 	} {
 		out = append(out, Line{Ingredient: ingredient(t, larder.ID(l.id)), Exact: l.grams})
 	}
@@ -24,7 +26,8 @@ func fourteen(t testing.TB) []Line {
 }
 
 func eleven(t testing.TB) []measure.Measure {
-	return owned(t, "1 cup", "3/4 cup", "1/2 cup", "1/3 cup", "1/4 cup", "1 tbsp", "1/2 tbsp", "1 tsp", "1/2 tsp", "1/4 tsp", "1/8 tsp")
+	return owned(t, "1 cup", "3/4 cup", "1/2 cup", "1/3 cup", "1/4 cup", "1 tbsp", "1/2 tbsp", "1 tsp", "1/2 tsp",
+		"1/4 tsp", "1/8 tsp")
 }
 
 func BenchmarkJointRoundingOfFourteenLines(b *testing.B) {
@@ -59,14 +62,16 @@ func nasty(t testing.TB) map[string]struct {
 		measures []measure.Measure
 	}
 	return map[string]hard{
-		"36 lines of 1/8 cup of flour":           {many("bread-flour", 36, 15.625, 0), eleven(t)},
-		"40 lines of flour, no two alike":        {many("bread-flour", 40, 11, 0.7), odd},
-		"38 lines of water beside flour":         {append(many("water", 38, 6, 0.3), loaf...), odd},
-		"38 lines of milk beside flour":          {append(many("milk", 38, 6, 0.3), loaf...), eleven(t)},
-		"38 lines of spice beside flour":         {append(many("ground-spice", 38, 2, 0.3), loaf...), odd},
-		"20 flours and 20 liquids":               {append(many("bread-flour", 20, 20, 1.1), many("water", 20, 12, 0.9)...), odd},
-		"fourteen lines, forty odd measures":     {fourteen(t), odd},
-		"liquids and spices without any flour":   {append(many("water", 20, 11, 0.7), many("ground-spice", 20, 2, 0.3)...), odd},
+		"36 lines of 1/8 cup of flour":    {many("bread-flour", 36, 15.625, 0), eleven(t)},
+		"40 lines of flour, no two alike": {many("bread-flour", 40, 11, 0.7), odd},
+		"38 lines of water beside flour":  {append(many("water", 38, 6, 0.3), loaf...), odd},
+		"38 lines of milk beside flour":   {append(many("milk", 38, 6, 0.3), loaf...), eleven(t)},
+		"38 lines of spice beside flour":  {append(many("ground-spice", 38, 2, 0.3), loaf...), odd},
+		"20 flours and 20 liquids": {append(many("bread-flour", 20, 20, 1.1), many("water", 20, 12,
+			0.9)...), odd},
+		"fourteen lines, forty odd measures": {fourteen(t), odd},
+		"liquids and spices without any flour": {append(many("water", 20, 11, 0.7), many("ground-spice", 20, 2,
+			0.3)...), odd},
 		"the largest pan: 3 kg of each of forty": {many("bread-flour", 40, 3000, 0), odd},
 	}
 }
@@ -128,9 +133,11 @@ func BenchmarkHardDoughs(b *testing.B) {
 	flour := Line{Ingredient: ingredient(b, "bread-flour"), Exact: 401}
 	salt := Line{Ingredient: ingredient(b, "salt"), Exact: 7.7}
 	wet := []larder.ID{"water", "milk", "butter", "honey", "yoghurt", "oil", "buttermilk", "maple-syrup"}
-	flours := []larder.ID{"bread-flour", "wholemeal-flour", "rye-flour", "spelt-flour", "oats", "cornmeal", "semolina", "barley-flour"}
+	flours := []larder.ID{"bread-flour", "wholemeal-flour", "rye-flour", "spelt-flour", "oats", "cornmeal", "semolina",
+		"barley-flour"}
 	for name, lines := range map[string][]Line{
-		"8 wet lines": many(wet, flour, salt), "5 flours": many(flours[:5], salt, Line{Ingredient: ingredient(b, "water"), Exact: 171}),
+		"8 wet lines": many(wet, flour, salt), "5 flours": many(flours[:5], salt,
+			Line{Ingredient: ingredient(b, "water"), Exact: 171}),
 		"8 flours": many(flours, salt, Line{Ingredient: ingredient(b, "water"), Exact: 251}),
 	} {
 		b.Run(name, func(b *testing.B) {
@@ -151,7 +158,8 @@ func BenchmarkHardDoughs(b *testing.B) {
 func BenchmarkDoughOfSoManyLines(b *testing.B) {
 	others := []larder.ID{"ground-spice", "sugar", "butter", "dry-milk", "milk", "gluten", "honey", "cocoa"}
 	for _, n := range []int{6, 12, 18, 24} {
-		lines := []Line{{Ingredient: ingredient(b, "bread-flour"), Exact: 401}, {Ingredient: ingredient(b, "water"), Exact: 251}, {Ingredient: ingredient(b, "salt"), Exact: 7.7}}
+		lines := []Line{{Ingredient: ingredient(b, "bread-flour"), Exact: 401}, {Ingredient: ingredient(b, "water"),
+			Exact: 251}, {Ingredient: ingredient(b, "salt"), Exact: 7.7}}
 		for m := len(lines); m < n; m++ {
 			id := others[m%len(others)]
 			if m >= 12 && (id == "milk" || id == "butter" || id == "honey") {

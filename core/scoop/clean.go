@@ -16,7 +16,10 @@ func (s *Set) Clean(lines []Line) Front {
 	}
 	first := f.At(0)
 	kept := s.exact(lines, 1)
-	if same := func(n int) bool { return math.Abs(float64(first.Amounts[n].Grams/lines[n].Exact)-1) <= exactly }; all(kept, same) {
+	if same := func(n int) bool {
+		return math.Abs(
+			float64(first.Amounts[n].Grams/lines[n].Exact)-1) <= exactly
+	}; all(kept, same) {
 		return f
 	}
 	if held, ok := s.Holding(lines, kept, len(first.Misses)); ok {

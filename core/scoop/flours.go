@@ -104,13 +104,15 @@ type flourRoom struct {
 }
 
 func newFlourRoom(n int) flourRoom {
-	return flourRoom{make([][]option, n), make([]float64, n+1), make([]float64, n+1), make([]fold, n+1), make([]fold, n), make([]int, n+1), make([]int, n), nil}
+	return flourRoom{make([][]option, n), make([]float64, n+1), make([]float64, n+1), make([]fold, n+1),
+		make([]fold, n), make([]int, n+1), make([]int, n), nil}
 }
 
 // bin goes through one bin.
 func (p *problem) bin(low, high float64, f *front) {
 	room := &p.flourRoom
-	s := flourSearch{problem: p, front: f, low: low, high: high, options: room.options, least: room.least, most: room.most, keys: room.keys, picks: room.picks}
+	s := flourSearch{problem: p, front: f, low: low, high: high, options: room.options, least: room.least,
+		most: room.most, keys: room.keys, picks: room.picks}
 	for n := len(p.flours) - 1; n >= 0; n-- {
 		key, o := p.flours[n].options(low, high)
 		if key >= missKey || !p.work.spend(2*len(p.flours[n].candidates)) {

@@ -260,7 +260,8 @@ func (p *problem) candidates(w *wanted, l Line, least, most float64) bool {
 	if only := float64(l.Only) / s.step; only > high {
 		high = math.Ceil(only)
 	}
-	t, ok := s.table(Smallest(l.Ingredient, l.Exact), int(high)+1, l.Prefer, s.pours(l.Ingredient, l.Exact) && l.Prefer.Amount.Millilitres() == 0)
+	t, ok := s.table(Smallest(l.Ingredient, l.Exact), int(high)+1, l.Prefer, s.pours(l.Ingredient, l.Exact) &&
+		l.Prefer.Amount.Millilitres() == 0)
 	if !ok {
 		return false
 	}

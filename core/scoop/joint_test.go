@@ -99,7 +99,8 @@ func brute(measures []measure.Measure, jug measure.Jug, lines []Line) (misses in
 			}
 		}
 		sum(0, 0, 0, 0)
-		if marks := jug.Marks(); marks > 0 && l.Ingredient.Kind == larder.Liquid && e/float64(l.Ingredient.PerCup)*236.588 >= 30 {
+		if marks := jug.Marks(); marks > 0 && l.Ingredient.Kind == larder.Liquid &&
+			e/float64(l.Ingredient.PerCup)*236.588 >= 30 {
 			step := float64(jug.Step.Millilitres())
 			for k := 1; float64(k)*step*perMl <= 1.6*e+30; k++ {
 				sum(0, float64(k)*step, (k+marks-1)/marks, 1)
@@ -222,7 +223,8 @@ func brute(measures []measure.Measure, jug measure.Jug, lines []Line) (misses in
 				if math.Abs(off(o)) <= tolerance(l)+1e-9 {
 					inside = append(inside, o)
 				}
-				if d := math.Abs(off(o)) - math.Abs(off(nearest)); d < -1e-12 || d < 1e-12 && o.handling < nearest.handling {
+				if d := math.Abs(off(o)) - math.Abs(off(nearest)); d < -1e-12 || d < 1e-12 &&
+					o.handling < nearest.handling {
 					nearest = o
 				}
 			}
@@ -301,7 +303,8 @@ func TestTheFrontIsTheTrueOptimum(t *testing.T) {
 		low, top float64 // grams
 	}{
 		{"bread-flour", 90, 320}, {"water", 60, 200}, {"salt", 2, 8}, {"wholemeal-flour", 40, 150}, {"butter", 8, 40},
-		{"sugar", 4, 40}, {"active-dry-yeast", 2, 7}, {"milk", 30, 120}, {"honey", 8, 40}, {"oil", 6, 30}, {"raisins", 30, 90},
+		{"sugar", 4, 40}, {"active-dry-yeast", 2, 7}, {"milk", 30, 120}, {"honey", 8, 40}, {"oil", 6, 30},
+		{"raisins", 30, 90},
 	}
 	cases, missed, longest := 0, 0, 0
 	for cases < 600 {
@@ -323,7 +326,8 @@ func TestTheFrontIsTheTrueOptimum(t *testing.T) {
 		cases++
 		var jug measure.Jug
 		if random.IntN(3) == 0 {
-			jug = measure.Jug{Step: measure.Of(1, int64(4*(1+random.IntN(2))), measure.Cup), Holds: measure.Of(1, 2, measure.Cup)}
+			jug = measure.Jug{Step: measure.Of(1, int64(4*(1+random.IntN(2))), measure.Cup), Holds: measure.Of(1, 2,
+				measure.Cup)}
 		}
 		misses, want := brute(set, jug, lines)
 		front := NewSet(set, measure.US).WithJug(jug).Joint(lines)
@@ -334,20 +338,24 @@ func TestTheFrontIsTheTrueOptimum(t *testing.T) {
 		describe := func() string {
 			s := ""
 			for _, l := range lines {
-				s += fmt.Sprintf("%.2f g %s (fixed %v %.2f); ", float64(l.Exact), l.Ingredient.Name, l.Fixed, float64(l.Actual))
+				s += fmt.Sprintf("%.2f g %s (fixed %v %.2f); ", float64(l.Exact), l.Ingredient.Name, l.Fixed,
+					float64(l.Actual))
 			}
 			return s + fmt.Sprint(set, jug)
 		}
 		if len(got) != len(want) {
-			t.Fatalf("%s\nthe front has %d points, brute force finds %d:\n%v\n%v", describe(), len(got), len(want), points(got), want)
+			t.Fatalf("%s\nthe front has %d points, brute force finds %d:\n%v\n%v", describe(), len(got), len(want),
+				points(got), want)
 		}
 		for n, w := range want {
 			g := got[n]
 			if g.Handling != float64(w.handling)/2 || math.Abs(g.D-w.d) > 1e-6 || len(g.Misses) != misses {
 				t.Fatalf("%s\npoint %d is handling %.1f, D %.9f, misses %v; brute force says %d halves, %.9f, %d misses", describe(), n, g.Handling, g.D, g.Misses, w.handling, w.d, misses)
 			}
-			if j := Judge(lines, g.Amounts); len(j.Misses) != misses || j.Handling != g.Handling || math.Abs(j.D-g.D) > 1e-6 {
-				t.Fatalf("%s\npoint %d judged by itself is handling %.1f, D %.9f, misses %v; found %.1f, %.9f, %v", describe(), n, j.Handling, j.D, j.Misses, g.Handling, g.D, g.Misses)
+			if j := Judge(lines, g.Amounts); len(j.Misses) != misses || j.Handling != g.Handling ||
+				math.Abs(j.D-g.D) > 1e-6 {
+				t.Fatalf("%s\npoint %d judged by itself is handling %.1f, D %.9f, misses %v; found %.1f, %.9f, %v",
+					describe(), n, j.Handling, j.D, j.Misses, g.Handling, g.D, g.Misses)
 			}
 			count := 0
 			for _, a := range g.Amounts {

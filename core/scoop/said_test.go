@@ -11,8 +11,10 @@ import (
 // Amounts of resized doughs with several drawers, and the work that it took to find them.
 func TestWhatDoughsMeasure(t *testing.T) {
 	drawers := map[string][]measure.Measure{
-		"a full one": eleven(t), "b without a tablespoon": owned(t, "1 cup", "1/2 cup", "1/3 cup", "1/4 cup", "1 tsp", "1/2 tsp", "1/4 tsp"),
-		"c metric": owned(t, "1 metric cup", "1/2 metric cup", "1 metric tbsp", "1 metric tsp", "1/2 metric tsp"), "d bare": owned(t, "1/2 cup", "1 tsp"),
+		"a full one": eleven(t), "b without a tablespoon": owned(t, "1 cup", "1/2 cup", "1/3 cup", "1/4 cup", "1 tsp",
+			"1/2 tsp", "1/4 tsp"),
+		"c metric": owned(t, "1 metric cup", "1/2 metric cup", "1 metric tbsp", "1 metric tsp", "1/2 metric tsp"),
+		"d bare":   owned(t, "1/2 cup", "1 tsp"),
 	}
 	var all []readtest.Said
 	for _, name := range []string{"a full one", "b without a tablespoon", "c metric", "d bare"} {
@@ -27,7 +29,8 @@ func TestWhatDoughsMeasure(t *testing.T) {
 			}
 			set := NewSet(drawers[name], measure.US)
 			if size%3 == 1 {
-				set = set.WithJug(measure.Jug{Step: measure.Of(50, 1, measure.Millilitre), Holds: measure.Of(1000, 1, measure.Millilitre)})
+				set = set.WithJug(measure.Jug{Step: measure.Of(50, 1, measure.Millilitre), Holds: measure.Of(1000, 1,
+					measure.Millilitre)})
 			}
 			front := set.Joint(lines)
 			var said readtest.Rows
@@ -38,7 +41,8 @@ func TestWhatDoughsMeasure(t *testing.T) {
 			chosen := front.At(0).Amounts
 			for n, l := range lines {
 				a, ok := set.Nearest(l.Ingredient, l.Exact)
-				said.Each(t, fmt.Sprintf("%s, %.4g g", l.Ingredient.Name, float64(l.Exact)), a, ok, a.Spoken(), chosen[min(n, len(chosen)-1)])
+				said.Each(t, fmt.Sprintf("%s, %.4g g", l.Ingredient.Name, float64(l.Exact)), a, ok, a.Spoken(),
+					chosen[min(n, len(chosen)-1)])
 			}
 			all = append(all, readtest.Said{Name: fmt.Sprintf("%s, size %d", name, size), Value: &said})
 		}

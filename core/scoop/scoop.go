@@ -297,7 +297,8 @@ func (s *Set) amount(t *table, steps int) Amount {
 func (s *Set) readings(marks int) []Scoops {
 	read := func(marks, count int) Scoops {
 		step := s.jug.Step
-		return Scoops{measure.Measure{Amount: measure.Amount{Quantity: step.Quantity.Times(measure.Whole(int64(marks))), Unit: step.Unit}}, count, true}
+		return Scoops{measure.Measure{Amount: measure.Amount{Quantity: step.Quantity.Times(
+			measure.Whole(int64(marks))), Unit: step.Unit}}, count, true}
 	}
 	var out []Scoops
 	if full := marks / s.marks; full > 0 {

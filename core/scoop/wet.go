@@ -40,9 +40,11 @@ type wetRoom struct {
 func (p *problem) searchWet(c ranked, key int, dry fold, f *front) {
 	room := &p.wetRoom
 	if room.picks == nil {
-		*room = wetRoom{make([]int, len(p.wet)), make([][]option, len(p.wet)), make([]fold, len(p.wet)+1), make([]fold, len(p.wet))}
+		*room = wetRoom{make([]int, len(p.wet)), make([][]option, len(p.wet)), make([]fold, len(p.wet)+1),
+			make([]fold, len(p.wet))}
 	}
-	s := wetSearch{problem: p, flours: c, front: f, key: key, dry: dry, picks: room.picks, options: room.options, rest: room.rest}
+	s := wetSearch{problem: p, flours: c, front: f, key: key, dry: dry, picks: room.picks, options: room.options,
+		rest: room.rest}
 	if p.flour > 0 {
 		s.want = 100 / p.flour
 	}

@@ -108,8 +108,10 @@ func Put(in In) Dough {
 	if f == (formula.Formula{}) {
 		f = in.Meant
 	}
-	d := Dough{Flour: f.Flour, Hydration: f.Hydration, Salt: f.Salt, Yeast: f.Yeast, Sugar: f.Sugar, Fat: f.Fat, Grain: f.Grain, Powder: f.Powder,
-		Strong: 1, Meant: in.Meant, Right: in.Bands.Hydration.Nearest(in.Meant.Hydration), Batter: in.Kind.Batter, Room: in.Room, Liquid: in.Liquid, Alive: in.Meets.Alive(in.Liquid)}
+	d := Dough{Flour: f.Flour, Hydration: f.Hydration, Salt: f.Salt, Yeast: f.Yeast, Sugar: f.Sugar, Fat: f.Fat,
+		Grain: f.Grain, Powder: f.Powder,
+		Strong: 1, Meant: in.Meant, Right: in.Bands.Hydration.Nearest(in.Meant.Hydration), Batter: in.Kind.Batter,
+		Room: in.Room, Liquid: in.Liquid, Alive: in.Meets.Alive(in.Liquid)}
 	d.Young = max(coarseFrom, in.Bands.Yeast.High)
 	d.Bears = tears * max(1, in.Bands.Yeast.High/whiteYeast) // a kind that takes more yeast bears more of it
 	fills := float64(in.Fills)
@@ -137,7 +139,8 @@ func (d Dough) Add(dose dough.Dose) Dough {
 		return d
 	}
 	share := float64(d.Flour / (d.Flour + g))
-	d.Hydration, d.Salt, d.Yeast, d.Sugar, d.Fat = d.Hydration*share, d.Salt*share, d.Yeast*share, d.Sugar*share, d.Fat*share
+	d.Hydration, d.Salt, d.Yeast, d.Sugar, d.Fat = d.Hydration*share, d.Salt*share, d.Yeast*share, d.Sugar*share,
+		d.Fat*share
 	d.Flour += g
 	return d
 }
@@ -183,7 +186,8 @@ func (d Dough) holds() float64 {
 	if d.Fell { // what has torn holds little
 		whole = torn
 	}
-	return d.Most * d.Strong * whole * d.Mixed * (1 + saltHolds*math.Min(d.Salt, 3) - saltHolds*2) * math.Max(0.3, 1-0.028*wet) * math.Max(0.3, 1-0.05*dry)
+	return d.Most * d.Strong * whole * d.Mixed * (1 + saltHolds*math.Min(d.Salt, 3) - saltHolds*2) * math.Max(0.3,
+		1-0.028*wet) * math.Max(0.3, 1-0.05*dry)
 }
 
 // Minute is one minute of a stage; a delay or an idle machine is the empty stage.
@@ -220,7 +224,8 @@ func (d Dough) ferment(minutes float64) Dough {
 	wet := math.Max(0, d.Hydration-d.wants()-dough.Smeared)
 	kept := gas * math.Max(0.2, 1-slumps*wet) * math.Max(0, 1-math.Pow(d.Gas/math.Max(most, 0.1), leaks))
 	d.Gas += kept
-	if d.Lost += gas - kept; d.Lost > most*d.Bears && !d.Fell && d.Hydration > d.wants()-dough.Smeared { // a stiff one does not
+	// a stiff one does not
+	if d.Lost += gas - kept; d.Lost > most*d.Bears && !d.Fell && d.Hydration > d.wants()-dough.Smeared {
 		d.Fell, d.Gas = true, d.Gas*keepsOfFall
 	}
 	d.Eaten += gas * sugarPerGas * whiteMost / d.Most

@@ -24,7 +24,8 @@ type trial struct {
 	noPaddle     bool
 }
 
-var usual = trial{f: formula.Formula{Flour: 375, Hydration: 64, Salt: 2.2, Yeast: 1.4, Sugar: 3.3, Fat: 4.6}, room: 21, liquid: 25, cycle: "basic", strong: 1}
+var usual = trial{f: formula.Formula{Flour: 375, Hydration: 64, Salt: 2.2, Yeast: 1.4, Sugar: 3.3, Fat: 4.6}, room: 21,
+	liquid: 25, cycle: "basic", strong: 1}
 
 func (c trial) with(change func(*trial)) trial {
 	change(&c)
@@ -36,7 +37,8 @@ func (c trial) put() standin.Dough {
 	if c.f.Grain >= 50 {
 		of = recipe.Wholemeal
 	}
-	d := standin.Put(standin.In{Kind: kind.Of(of), Bands: kind.BandsOf(of, c.f.Grain), Meant: usual.f, Went: c.f, Fills: c.fills, Room: c.room, Liquid: c.liquid, Meets: dough.Layered})
+	d := standin.Put(standin.In{Kind: kind.Of(of), Bands: kind.BandsOf(of, c.f.Grain), Meant: usual.f, Went: c.f,
+		Fills: c.fills, Room: c.room, Liquid: c.liquid, Meets: dough.Layered})
 	d.Strong, d.NoPaddle = c.strong, c.noPaddle
 	return d
 }
@@ -108,7 +110,8 @@ func TestWhatABakerExpects(t *testing.T) {
 		{"a dry dough is later", u.risen(), u.with(water(-8)).risen()},
 		{"boiling liquid kills the yeast", u.risen() * 5, u.with(liquid(80)).risen()},
 		{"too hot a liquid slows it", u.with(liquid(38)).risen(), u.with(liquid(57)).risen()},
-		{"cold and little yeast is later than either", u.with(yeast(0.5)).risen(), u.with(yeast(0.5)).with(room(14)).risen()},
+		{"cold and little yeast is later than either", u.with(yeast(0.5)).risen(),
+			u.with(yeast(0.5)).with(room(14)).risen()},
 		{"salt and cold is later than salt", u.with(salt(2)).risen(), u.with(salt(2)).with(room(14)).risen()},
 
 		{"half the yeast is lower", u.with(yeast(0.5)).height(), u.height()},
@@ -130,20 +133,25 @@ func TestWhatABakerExpects(t *testing.T) {
 
 		{"8 points more look wetter", u.off(20), u.with(water(8)).off(20)},
 		{"8 points less look drier", u.with(water(-8)).off(20), u.off(20)},
-		{"whole grain looks wetter early than late", u.with(grain(100)).with(on("wholemeal")).off(70), u.with(grain(100)).off(8)},
-		{"white flour has drunk sooner than whole grain", u.off(8) - u.off(28), u.with(grain(100)).off(8) - u.with(grain(100)).off(28)},
+		{"whole grain looks wetter early than late", u.with(grain(100)).with(on("wholemeal")).off(70),
+			u.with(grain(100)).off(8)},
+		{"white flour has drunk sooner than whole grain", u.off(8) - u.off(28),
+			u.with(grain(100)).off(8) - u.with(grain(100)).off(28)},
 		{"fat softens", u.off(20), u.with(fat(15)).off(20)},
 		{"sugar softens", u.off(20), u.with(sugar(15)).off(20)},
 
 		{"sugar browns", u.baked().Browned, u.with(sugar(12)).baked().Browned},
 		{"no sugar is pale", u.with(sugar(0)).baked().Browned, u.baked().Browned},
 		{"a longer bake is darker", u.with(on("rapid")).baked().Browned, u.with(on("crusty")).baked().Browned},
-		{"after half the bake it is paler", u.put().Through(u.programme(), u.programme().Total-25).Browned, u.baked().Browned},
+		{"after half the bake it is paler", u.put().Through(u.programme(), u.programme().Total-25).Browned,
+			u.baked().Browned},
 
 		{"more yeast uses more sugar", u.baked().Eaten, u.with(yeast(2)).baked().Eaten},
 		{"salt spares sugar", u.with(salt(2)).baked().Eaten, u.baked().Eaten},
-		{"a warm kitchen's dough leaves the kneading warmer", float64(u.put().Through(u.programme(), 34).Warm), float64(u.with(room(27)).put().Through(u.programme(), 34).Warm)},
-		{"kneading warms", float64(u.put().Through(u.programme(), 1).Warm), float64(u.put().Through(u.programme(), 34).Warm)},
+		{"a warm kitchen's dough leaves the kneading warmer", float64(u.put().Through(u.programme(), 34).Warm),
+			float64(u.with(room(27)).put().Through(u.programme(), 34).Warm)},
+		{"kneading warms", float64(u.put().Through(u.programme(), 1).Warm),
+			float64(u.put().Through(u.programme(), 34).Warm)},
 		{"a rise grows", u.put().Through(u.programme(), 40).Gas, u.put().Through(u.programme(), 65).Gas},
 		{"a knock-back takes gas", u.put().Through(u.programme(), 70).Gas, u.put().Through(u.programme(), 68).Gas},
 		{"the oven springs", u.put().Through(u.programme(), u.programme().Total-53).Gas, u.baked().Gas},
@@ -172,16 +180,21 @@ func TestWhatGoesWrong(t *testing.T) {
 		}, false},
 		{"twice the yeast falls", u.with(yeast(2)), func(l standin.Loaf) bool { return l.Fell }, true},
 		{"no salt falls", u.with(salt(0)), func(l standin.Loaf) bool { return l.Fell }, true},
-		{"a hot kitchen and more yeast falls", u.with(room(32)).with(liquid(34)).with(yeast(1.8)), func(l standin.Loaf) bool { return l.Fell }, true},
-		{"weak flour on a long cycle falls", u.with(weak).with(on("crusty")), func(l standin.Loaf) bool { return l.Fell }, true},
+		{"a hot kitchen and more yeast falls", u.with(room(32)).with(liquid(34)).with(yeast(1.8)),
+			func(l standin.Loaf) bool { return l.Fell }, true},
+		{"weak flour on a long cycle falls", u.with(weak).with(on("crusty")),
+			func(l standin.Loaf) bool { return l.Fell }, true},
 		{"half the yeast does not fall", u.with(yeast(0.5)), func(l standin.Loaf) bool { return l.Fell }, false},
 		{"a quarter of the yeast is dense", u.with(yeast(0.25)), func(l standin.Loaf) bool { return l.Dense }, true},
 		{"dead yeast stays flat", u.with(liquid(80)), func(l standin.Loaf) bool { return l.Flat }, true},
-		{"without a paddle it is a raw heap", u.with(func(c *trial) { c.noPaddle = true }), func(l standin.Loaf) bool { return l.Raw }, true},
+		{"without a paddle it is a raw heap", u.with(func(c *trial) { c.noPaddle = true }),
+			func(l standin.Loaf) bool { return l.Raw }, true},
 		{"12 points more is gummy", u.with(water(13)), func(l standin.Loaf) bool { return l.Gummy }, true},
 		{"8 points more is coarse", u.with(water(8)), func(l standin.Loaf) bool { return l.Coarse }, true},
-		{"a wholemeal loaf stands", u.with(grain(66)).with(on("wholemeal")), func(l standin.Loaf) bool { return l.Fell || l.Gummy || l.Coarse }, false},
-		{"a sweet loaf stands", u.with(sugar(12)).with(fat(10)).with(water(-6)).with(yeast(1.2)).with(on("sweet")), func(l standin.Loaf) bool { return l.Fell || l.Dense }, false},
+		{"a wholemeal loaf stands", u.with(grain(66)).with(on("wholemeal")),
+			func(l standin.Loaf) bool { return l.Fell || l.Gummy || l.Coarse }, false},
+		{"a sweet loaf stands", u.with(sugar(12)).with(fat(10)).with(water(-6)).with(yeast(1.2)).with(on("sweet")),
+			func(l standin.Loaf) bool { return l.Fell || l.Dense }, false},
 	} {
 		if l := c.trial.loaf(); c.is(l) != c.want {
 			t.Errorf("%s: %+v", c.say, l)
@@ -204,14 +217,16 @@ func TestTheAdviceMendsTheStandInsDough(t *testing.T) {
 				if minute < 6 {
 					continue
 				}
-				a := dough.Advise(dough.Ball{Flour: d.Flour, Hydration: d.Hydration, Into: minute, Left: 28 - minute, Doses: doses, Since: since}, d.Look())
+				a := dough.Advise(dough.Ball{Flour: d.Flour, Hydration: d.Hydration, Into: minute, Left: 28 - minute,
+					Doses: doses, Since: since}, d.Look())
 				if a.Add != nil {
 					d, doses, since = d.Add(*a.Add), append(doses, *a.Add), 0
 				}
 			}
 			// Where the flour has drunk, the stand-in's own ball lies within half a point of its hydration.
 			if left := d.Off(); left < -4.1 || left > 4.1 {
-				t.Errorf("%.0f g of flour, %+.0f points: ends %+.1f off after %d doses", float64(flour), off, left, len(doses))
+				t.Errorf("%.0f g of flour, %+.0f points: ends %+.1f off after %d doses", float64(flour), off, left,
+					len(doses))
 			}
 			way := ""
 			for _, dose := range doses {

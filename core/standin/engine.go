@@ -52,7 +52,8 @@ const (
 	Lost    Sound = "lost" // what was running, in a cut that was too long
 )
 
-var Sounds = []Sound{Click, Nothing, Begins, Stage, Beep, Drops, Waits, GoesOn, Done, Cools, Stops, TooHot, Out, Back, Lost}
+var Sounds = []Sound{Click, Nothing, Begins, Stage, Beep, Drops, Waits, GoesOn, Done, Cools, Stops, TooHot, Out, Back,
+	Lost}
 
 func (s Sound) Words() []string { return vocab.List(Sounds) }
 func (s *Sound) UnmarshalText(text []byte) error {

@@ -181,7 +181,8 @@ func FuzzPresses(f *testing.F) {
 				t.Fatalf("time runs wrong: %+v", e)
 			case c.ID == "", !slices.Contains(standin.Phases, e.Phase):
 				t.Fatalf("no such state: %+v", e)
-			case e.Phase == standin.Idle && e.Display.Running, (e.Phase == standin.Running || e.Phase == standin.Waiting) && !e.Display.Running:
+			case e.Phase == standin.Idle && e.Display.Running, (e.Phase == standin.Running ||
+				e.Phase == standin.Waiting) && !e.Display.Running:
 				t.Fatalf("%s, and the display says running %v", e.Phase, e.Display.Running)
 			case e.Phase == standin.Waiting && e.Wait == 0, e.Phase == standin.Paused && !c.Restart:
 				t.Fatalf("%s without reason: %+v", e.Phase, e)

@@ -72,7 +72,8 @@ func (l Loaf) words() string {
 		say string
 	}{
 		{l.Raw, "a raw heap that was never mixed"}, {l.Flat && !l.Raw, "it hardly rose"}, {l.Fell, "its top sank in"},
-		{l.Over, "it ran over the rim"}, {l.Dense && !l.Flat, "short and dense"}, {l.Gummy && !l.Raw, "gummy in its middle"},
+		{l.Over, "it ran over the rim"}, {l.Dense && !l.Flat, "short and dense"},
+		{l.Gummy && !l.Raw, "gummy in its middle"},
 		{l.Coarse, "coarse, with holes"},
 	} {
 		if f.is {

@@ -15,12 +15,16 @@ import (
 // The stand-in's dough at every half hour and its loaf, under one change of each kind.
 func TestWhatTheDoughComesTo(t *testing.T) {
 	changes := map[string][]func(*trial){
-		"yeast": {yeast(0), yeast(.5), yeast(2), yeast(3)}, "salt": {salt(0), salt(.5), salt(2)}, "water": {water(-12), water(-5), water(6), water(14)},
-		"sugar": {sugar(0), sugar(14), sugar(25)}, "fat": {fat(0), fat(20)}, "grain": {grain(40), grain(100)}, "room": {room(12), room(32)},
-		"liquid": {liquid(8), liquid(58)}, "strong": {func(c *trial) { c.strong = .6 }}, "paddle": {func(c *trial) { c.noPaddle = true }},
+		"yeast": {yeast(0), yeast(.5), yeast(2), yeast(3)}, "salt": {salt(0), salt(.5), salt(2)}, "water": {water(-12),
+			water(-5), water(6), water(14)},
+		"sugar": {sugar(0), sugar(14), sugar(25)}, "fat": {fat(0), fat(20)}, "grain": {grain(40), grain(100)},
+		"room":   {room(12), room(32)},
+		"liquid": {liquid(8), liquid(58)}, "strong": {func(c *trial) { c.strong = .6 }},
+		"paddle": {func(c *trial) { c.noPaddle = true }},
 	}
 	var all []readtest.Said
-	for _, what := range []string{"yeast", "salt", "water", "sugar", "fat", "grain", "room", "liquid", "strong", "paddle"} {
+	for _, what := range []string{"yeast", "salt", "water", "sugar", "fat", "grain", "room", "liquid", "strong",
+		"paddle"} {
 		for n, change := range changes[what] {
 			for _, cycle := range []string{"basic", "rapid"}[:1+n%2] {
 				c := usual.with(change).with(func(c *trial) {
@@ -55,7 +59,8 @@ func TestWhatTheDoughComesTo(t *testing.T) {
 						e, _ = e.Power(true)
 					}
 					if len(events) > 0 {
-						stood.Add(t, fmt.Sprintf("timer %s, %d min", timer, 9*(n+1)), events, e.Phase, e.Display, e.Wait, e.Into, e.Hot, e.Locked)
+						stood.Add(t, fmt.Sprintf("timer %s, %d min", timer, 9*(n+1)), events, e.Phase, e.Display,
+							e.Wait, e.Into, e.Hot, e.Locked)
 					}
 					if e.Phase == standin.Paused && n%3 == 0 {
 						e, _ = e.Press(m.Full().Start, false)

@@ -64,8 +64,10 @@ func Offers(r recipe.Recipe, facts recipe.Lookup, line string) []Offer {
 	return out
 }
 
-func offer(r recipe.Recipe, facts recipe.Lookup, lines []recipe.Weighed, before formula.Formula, l recipe.Weighed, how row, share int) Offer {
-	o := Offer{Pick: Pick{l.Line.ID, how.id(), share}, Name: how.name, Says: how.says, Except: how.except, Before: before, After: before, Changes: []Change{}}
+func offer(r recipe.Recipe, facts recipe.Lookup, lines []recipe.Weighed, before formula.Formula, l recipe.Weighed,
+	how row, share int) Offer {
+	o := Offer{Pick: Pick{l.Line.ID, how.id(), share}, Name: how.name, Says: how.says, Except: how.except,
+		Before: before, After: before, Changes: []Change{}}
 	to, _ := facts(how.to)
 	switch {
 	case how.to == "":

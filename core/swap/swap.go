@@ -387,7 +387,8 @@ func (b *bench) amount(l moved) measure.Amount {
 			return measure.Of(int64(n), 1, measure.Piece)
 		}
 	}
-	byVolume := slices.ContainsFunc(b.recipe.Lines, func(o recipe.Line) bool { return o.Amount.Unit.Facts().Dimension == measure.Volume })
+	byVolume := slices.ContainsFunc(b.recipe.Lines,
+		func(o recipe.Line) bool { return o.Amount.Unit.Facts().Dimension == measure.Volume })
 	if d := float64(l.Ingredient.GramsPerMl()); byVolume && d > 0 {
 		if a, ok := measure.Simple(measure.Millilitres(l.grams/d), b.recipe.Standard); ok {
 			return a

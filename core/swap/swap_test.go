@@ -19,7 +19,8 @@ import (
 func written(t testing.TB, text string) recipe.Recipe {
 	t.Helper()
 	lines := recipetest.Lines(t, text)
-	return recipe.Recipe{Name: "test", Kind: recipe.White, Size: measure.LoafPounds(3, 2), Standard: measure.US, Lines: lines}
+	return recipe.Recipe{Name: "test", Kind: recipe.White, Size: measure.LoafPounds(3, 2), Standard: measure.US,
+		Lines: lines}
 }
 
 func weigh(t testing.TB, r recipe.Recipe) []recipe.Weighed {
@@ -47,10 +48,13 @@ func loafWith(t testing.TB, id larder.ID) recipe.Recipe {
 	if !ok {
 		t.Fatalf("no %s in the larder", id)
 	}
-	const rest = "; 3/4 cup water; 3 tbsp butter; 3 tbsp sugar; 1 1/4 tsp salt; 3 cups bread flour; 2 tsp active dry yeast"
+	const rest = "; 3/4 cup water; 3 tbsp butter; 3 tbsp sugar; 1 1/4 tsp salt; 3 cups bread flour; 2 tsp active " +
+		"dry yeast"
 	amount := map[larder.Kind]string{
-		larder.Liquid: "1/4 cup", larder.Egg: "1", larder.Fat: "2 tbsp", larder.Syrup: "2 tbsp", larder.Sugar: "2 tbsp", larder.Salt: "1 tsp",
-		larder.DryMilk: "1 tbsp", larder.Flour: "1 1/2 cups", larder.Yeast: "2 tsp", larder.DryExtra: "2 tbsp", larder.Extra: "1/2 cup",
+		larder.Liquid: "1/4 cup", larder.Egg: "1", larder.Fat: "2 tbsp", larder.Syrup: "2 tbsp",
+		larder.Sugar: "2 tbsp", larder.Salt: "1 tsp",
+		larder.DryMilk: "1 tbsp", larder.Flour: "1 1/2 cups", larder.Yeast: "2 tsp", larder.DryExtra: "2 tbsp",
+		larder.Extra: "1/2 cup",
 	}[i.Kind]
 	return written(t, amount+" "+i.Name+rest)
 }
@@ -59,7 +63,8 @@ func TestEverySwapKeepsWaterFatSugarSaltAndYeast(t *testing.T) {
 	for _, how := range table {
 		r := loafWith(t, how.from)
 		if how.gluten && how.drinks < 0 {
-			r = written(t, "3 cups wholemeal flour; 1 1/4 cups water; 2 tsp salt; 1 1/2 tbsp gluten; 2 tsp active dry yeast")
+			r = written(t, "3 cups wholemeal flour; 1 1/4 cups water; 2 tsp salt; 1 1/2 tbsp gluten; 2 tsp active "+
+				"dry yeast")
 		}
 		before := formula.FromRecipe(weigh(t, r))
 		swapped, err := Apply(r, larder.Know, Pick{Line: "l1", Swap: how.id()})
@@ -73,20 +78,24 @@ func TestEverySwapKeepsWaterFatSugarSaltAndYeast(t *testing.T) {
 			before, after float64
 			within        float64
 		}{
-			{"water", before.Hydration, after.Hydration, 0.3}, {"fat", before.Fat, after.Fat, 0.2}, {"sugar", before.Sugar, after.Sugar, 0.2},
+			{"water", before.Hydration, after.Hydration, 0.3}, {"fat", before.Fat, after.Fat, 0.2},
+			{"sugar", before.Sugar, after.Sugar, 0.2},
 			{"salt", before.Salt, after.Salt, 0.2}, {"yeast", before.Yeast, after.Yeast, 0.01},
 		} {
-			if off := math.Abs(c.after - c.before); off > c.within && !(c.what == "water" && how.drinks != 0) && !(c.what == "yeast" && how.except == moreYeast) {
+			if off := math.Abs(c.after - c.before); off > c.within && !(c.what == "water" && how.drinks != 0) &&
+				!(c.what == "yeast" && how.except == moreYeast) {
 				t.Errorf("%s moves %s from %.2f to %.2f per 100 flour", how.id(), c.what, c.before, c.after)
 			}
 		}
 		if (how.except == moreYeast) != (after.Yeast > before.Yeast+0.1) {
-			t.Errorf("%s moves yeast from %.2f to %.2f per 100 flour and says %q", how.id(), before.Yeast, after.Yeast, how.except)
+			t.Errorf("%s moves yeast from %.2f to %.2f per 100 flour and says %q", how.id(), before.Yeast, after.Yeast,
+				how.except)
 		}
 		if how.drinks != 0 && math.Abs(after.Hydration-before.Hydration) <= 0.3 {
 			t.Errorf("%s says that it moves the water, and does not", how.id())
 		}
-		if how.to != "" && how.to != how.from && grams(t, swapped)[how.from] > grams(t, r)[how.from]-1 && how.from != "butter" && how.from != "salt" {
+		if how.to != "" && how.to != how.from && grams(t, swapped)[how.from] > grams(t, r)[how.from]-1 &&
+			how.from != "butter" && how.from != "salt" {
 			t.Errorf("%s leaves %s in: %v", how.id(), how.from, grams(t, swapped))
 		}
 	}
@@ -106,7 +115,8 @@ func TestSwappingThereAndBackRestoresTheRecipe(t *testing.T) {
 		}
 		r := loafWith(t, there.from)
 		if there.gluten && there.drinks < 0 {
-			r = written(t, "3 cups wholemeal flour; 1 1/4 cups water; 2 tsp salt; 1 1/2 tbsp gluten; 2 tsp active dry yeast")
+			r = written(t, "3 cups wholemeal flour; 1 1/4 cups water; 2 tsp salt; 1 1/2 tbsp gluten; 2 tsp active "+
+				"dry yeast")
 		}
 		swapped, err := Apply(r, larder.Know, Pick{Line: "l1", Swap: there.id(), Share: share})
 		if err != nil {
@@ -137,7 +147,8 @@ func TestSwappingThereAndBackRestoresTheRecipe(t *testing.T) {
 		if share == 0 {
 			for n, l := range again.Lines {
 				if n < len(r.Lines) && l.Amount != r.Lines[n].Amount {
-					t.Errorf("%s and back: %s is written %s, was %s", there.id(), l.Ingredient, l.Amount, r.Lines[n].Amount)
+					t.Errorf("%s and back: %s is written %s, was %s", there.id(), l.Ingredient, l.Amount,
+						r.Lines[n].Amount)
 				}
 			}
 		}
@@ -156,14 +167,17 @@ func TestSwapsWorkedByHand(t *testing.T) {
 		want   map[larder.ID]float64
 	}{
 		{
-			why: "a cup of whole milk, 244 g, holds 12.2 g of milk sugar: 12.2/0.52 = 23.46 g dry milk. Its fat is 8.05 g, of which the dry milk " +
-				"brings 0.23: 7.82/0.81 = 9.65 g butter, whose water is 1.54. Its water is 214.72; 0.70 and 1.54 are there: 212.47 g of water",
+			why: "a cup of whole milk, 244 g, holds 12.2 g of milk sugar: 12.2/0.52 = 23.46 g dry milk. Its fat is " +
+				"8.05 g, of which the dry milk " +
+				"brings 0.23: 7.82/0.81 = 9.65 g butter, whose water is 1.54. Its water is 214.72; 0.70 and 1.54 " +
+				"are there: 212.47 g of water",
 			recipe: "1 cup milk; 1 1/2 tsp salt; 3 cups bread flour; 1 3/4 tsp active dry yeast",
 			pick:   Pick{Line: "l1", Swap: "milk>dry-milk"},
 			want:   map[larder.ID]float64{"milk": 0, "dry-milk": 23.46, "butter": 9.65, "water": 212.47},
 		},
 		{
-			why:    "28.4 g of butter (2 tbsp) hold 0.81 × 28.375 = 22.98 g of fat, so 22.98 g of oil, and 4.54 g of water",
+			why: "28.4 g of butter (2 tbsp) hold 0.81 × 28.375 = 22.98 g of fat, so 22.98 g of oil, and 4.54 g " +
+				"of water",
 			recipe: "1 cup water; 2 tbsp butter; 1 1/2 tsp salt; 3 cups bread flour; 1 3/4 tsp active dry yeast",
 			pick:   Pick{Line: "l2", Swap: "butter>oil"},
 			want:   map[larder.ID]float64{"butter": 0, "oil": 22.98, "water": 236.6 + 4.54},
@@ -175,13 +189,15 @@ func TestSwapsWorkedByHand(t *testing.T) {
 			want:   map[larder.ID]float64{"sugar": 0, "honey": 30.49, "water": 236.6 - 5.18},
 		},
 		{
-			why:    "6.2 g of active dry yeast (2 tsp) are 2.5 times as much fresh, 15.5 g, which holds 10.85 g of water where the dry held 0.31: 10.54 less",
+			why: "6.2 g of active dry yeast (2 tsp) are 2.5 times as much fresh, 15.5 g, which holds 10.85 g of " +
+				"water where the dry held 0.31: 10.54 less",
 			recipe: "1 cup water; 1 1/2 tsp salt; 3 cups bread flour; 2 tsp active dry yeast",
 			pick:   Pick{Line: "l4", Swap: "active-dry-yeast>fresh-yeast"},
 			want:   map[larder.ID]float64{"active-dry-yeast": 0, "fresh-yeast": 15.5, "water": 236.6 - 10.54},
 		},
 		{
-			why:    "6.2 g of active dry yeast are 0.8 times as much instant, 4.96 g; the hundredths of water that differ are let be",
+			why: "6.2 g of active dry yeast are 0.8 times as much instant, 4.96 g; the hundredths of water that " +
+				"differ are let be",
 			recipe: "1 cup water; 1 1/2 tsp salt; 3 cups bread flour; 2 tsp active dry yeast",
 			pick:   Pick{Line: "l4", Swap: "active-dry-yeast>instant-yeast"},
 			want:   map[larder.ID]float64{"active-dry-yeast": 0, "instant-yeast": 4.96, "water": 236.6},
@@ -193,10 +209,12 @@ func TestSwapsWorkedByHand(t *testing.T) {
 			want:   map[larder.ID]float64{"fresh-yeast": 0, "instant-yeast": 4.96, "water": 236.6 + 10.602},
 		},
 		{
-			why:    "a quarter of 375 g of bread flour is 93.75 g of wholemeal: 25 % of the flour, so 3.25 points of water, 12.19 g, and 2.34 g of gluten, whose 8 % are 0.19 g of that",
+			why: "a quarter of 375 g of bread flour is 93.75 g of wholemeal: 25 % of the flour, so 3.25 points " +
+				"of water, 12.19 g, and 2.34 g of gluten, whose 8 % are 0.19 g of that",
 			recipe: "1 cup water; 1 1/2 tsp salt; 3 cups bread flour; 2 tsp active dry yeast",
 			pick:   Pick{Line: "l3", Swap: "bread-flour>wholemeal-flour+gluten", Share: 25},
-			want:   map[larder.ID]float64{"bread-flour": 281.25, "wholemeal-flour": 93.75, "gluten": 2.34, "water": 236.6 + 12.0},
+			want: map[larder.ID]float64{"bread-flour": 281.25, "wholemeal-flour": 93.75, "gluten": 2.34,
+				"water": 236.6 + 12.0},
 		},
 		{
 			why:    "an egg of 50 g holds 4.75 g of fat, as much oil; 38 g of water make up for the rest",
@@ -220,7 +238,8 @@ func TestSwapsWorkedByHand(t *testing.T) {
 }
 
 func TestASwapThatCannotBeMadeSaysWhy(t *testing.T) {
-	dry := written(t, "1/4 cup water; 1 cup honey; 1 1/2 tsp salt; 3 cups bread flour; 1 cup dry milk; 2 tsp active dry yeast")
+	dry := written(t, "1/4 cup water; 1 cup honey; 1 1/2 tsp salt; 3 cups bread flour; 1 cup dry milk; 2 tsp active "+
+		"dry yeast")
 	for _, c := range []struct {
 		pick    Pick
 		pointer string
@@ -267,7 +286,8 @@ func TestEveryLineIsOfferedItsSwapsWithTheFormulaBeforeAndAfter(t *testing.T) {
 }
 
 func TestDelaySafeRidsALoafOfAllThatSpoils(t *testing.T) {
-	r := written(t, "1/2 cup milk; 1 egg; 1/4 cup cottage cheese; 2 tbsp butter; 1 tbsp sugar; 1 1/4 tsp salt; 3 cups bread flour; 2 tsp active dry yeast; 1/2 cup grated hard cheese; 1/4 cup mashed banana")
+	r := written(t, "1/2 cup milk; 1 egg; 1/4 cup cottage cheese; 2 tbsp butter; 1 tbsp sugar; 1 1/4 tsp salt; 3 "+
+		"cups bread flour; 2 tsp active dry yeast; 1/2 cup grated hard cheese; 1/4 cup mashed banana")
 	before := formula.FromRecipe(weigh(t, r))
 	picks, rest := DelaySafe(r, larder.Know)
 	for _, p := range picks {
@@ -285,7 +305,8 @@ func TestDelaySafeRidsALoafOfAllThatSpoils(t *testing.T) {
 		t.Errorf("what cannot be swapped is %v, want the banana alone", rest)
 	}
 	after := formula.FromRecipe(weigh(t, r))
-	if math.Abs(before.Hydration-after.Hydration) > 0.3 || math.Abs(before.Fat-after.Fat) > 0.2 || math.Abs(before.Salt-after.Salt) > 0.2 {
+	if math.Abs(before.Hydration-after.Hydration) > 0.3 || math.Abs(before.Fat-after.Fat) > 0.2 ||
+		math.Abs(before.Salt-after.Salt) > 0.2 {
 		t.Errorf("the dough was %+v and is %+v", before, after)
 	}
 }

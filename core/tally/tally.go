@@ -110,7 +110,8 @@ func Of(loaves []Loaf, k kitchen.Kitchen) Tally {
 		t.Loved = append(t.Loved, *r)
 	}
 	slices.SortFunc(t.Loved, func(a, b Loved) int {
-		return cmp.Or(cmp.Compare(b.Mark, a.Mark), cmp.Compare(b.Loaves, a.Loaves), cmp.Compare(a.Recipe, b.Recipe), cmp.Compare(a.RecipeID, b.RecipeID))
+		return cmp.Or(cmp.Compare(b.Mark, a.Mark), cmp.Compare(b.Loaves, a.Loaves), cmp.Compare(a.Recipe, b.Recipe),
+			cmp.Compare(a.RecipeID, b.RecipeID))
 	})
 	t.Loved = t.Loved[:min(len(t.Loved), mostLoved)]
 	t.Cost = cost(used, k)
@@ -139,7 +140,10 @@ func cost(used map[larder.ID]measure.Grams, k kitchen.Kitchen) Cost {
 			c.Unpriced = append(c.Unpriced, id)
 		}
 	}
-	slices.SortFunc(c.Unpriced, func(a, b larder.ID) int { return cmp.Or(cmp.Compare(used[b], used[a]), cmp.Compare(a, b)) })
+	slices.SortFunc(c.Unpriced, func(a, b larder.ID) int {
+		return cmp.Or(cmp.Compare(used[b], used[a]),
+			cmp.Compare(a, b))
+	})
 	if all > 0 {
 		c.Priced = float64(priced / all)
 	}

@@ -12,7 +12,8 @@ import (
 
 func TestAYearOfLoaves(t *testing.T) {
 	k := kitchen.New("Test", "UTC")
-	k.Prices = []kitchen.Price{{Ingredient: "bread-flour", Grams: 1500, Cost: 1.8}, {Ingredient: "salt", Grams: 750, Cost: 0.75}}
+	k.Prices = []kitchen.Price{{Ingredient: "bread-flour", Grams: 1500, Cost: 1.8}, {Ingredient: "salt", Grams: 750,
+		Cost: 0.75}}
 	white := []tally.Used{{"bread-flour", 375}, {"water", 240}, {"salt", 8}, {"active-dry-yeast", 5}}
 	loaves := []tally.Loaf{
 		{"w", "Towpath white", 5, white}, {"w", "Towpath white", 4, white}, {"w", "Towpath white", 0, white},
@@ -25,7 +26,8 @@ func TestAYearOfLoaves(t *testing.T) {
 	if got.Flour != 3*375+300 {
 		t.Errorf("%g g of flour", float64(got.Flour))
 	}
-	if len(got.Loved) != 2 || got.Loved[0].Recipe != "Towpath white" || got.Loved[0].Mark != 4.5 || got.Loved[0].Loaves != 3 {
+	if len(got.Loved) != 2 || got.Loved[0].Recipe != "Towpath white" || got.Loved[0].Mark != 4.5 ||
+		got.Loved[0].Loaves != 3 {
 		t.Errorf("most loved: %+v", got.Loved)
 	}
 	want := 1425*1.8/1500 + 24*0.75/750

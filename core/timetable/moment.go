@@ -34,7 +34,8 @@ const (
 	Eaten    MomentKind = "eaten"     // and is done
 )
 
-var MomentKinds = []MomentKind{Refused, Begins, Look, Held, AddIns, Scrape, Paddle, LastRise, Filling, Brush, Bakes, Ready, WarmEnds, Shaped, Oven, Eaten}
+var MomentKinds = []MomentKind{Refused, Begins, Look, Held, AddIns, Scrape, Paddle, LastRise, Filling, Brush, Bakes,
+	Ready, WarmEnds, Shaped, Oven, Eaten}
 
 func (k MomentKind) Words() []string { return vocab.List(MomentKinds) }
 func (k *MomentKind) UnmarshalText(text []byte) error {
@@ -135,14 +136,16 @@ func Moments(p machine.Programme, keepWarm machine.Minutes, n Needs) []Moment {
 		add(n.look(p, kneads, n.addInsAt(p, kneads)))
 	}
 	if len(kneads) > 0 && n.Held {
-		add(Moment{Kind: Held, After: min(kneads[0].From+heldUntil, kneads[0].To), Person: true, Say: "Put in what was held back."})
+		add(Moment{Kind: Held, After: min(kneads[0].From+heldUntil, kneads[0].To), Person: true,
+			Say: "Put in what was held back."})
 	}
 	out = append(out, called(p, n)...)
 	out = append(out, n.scraped(p, kneads)...)
 	out = append(out, n.filled(p)...)
 	out = append(out, n.brushed(p)...)
 	if n.AddIns && len(p.Calls(machine.ForAddIns)) == 0 && len(kneads) > 0 {
-		m := Moment{Kind: AddIns, After: clockTime(kneads), Person: true, Say: "No beep on this cycle: put the add-ins in by the clock."}
+		m := Moment{Kind: AddIns, After: clockTime(kneads), Person: true,
+			Say: "No beep on this cycle: put the add-ins in by the clock."}
 		if calls := p.Calls(machine.Scrape); n.Batter && len(calls) > 0 {
 			m.After, m.Say = calls[0].From, "With the scraping beep: put the add-ins in too."
 		}
@@ -192,7 +195,8 @@ func (n Needs) scraped(p machine.Programme, kneads []machine.Span) []Moment {
 	if !n.Batter || len(kneads) == 0 || len(p.Calls(machine.Scrape)) > 0 {
 		return nil
 	}
-	return []Moment{{ID: string(Scrape), Kind: Scrape, After: min(kneads[0].From+scrapeAfter, kneads[0].To), Person: true, Say: "Scrape the sides down."}}
+	return []Moment{{ID: string(Scrape), Kind: Scrape, After: min(kneads[0].From+scrapeAfter, kneads[0].To),
+		Person: true, Say: "Scrape the sides down."}}
 }
 
 // The work on the board between the pan and the pan again.
@@ -225,8 +229,10 @@ func (n Needs) filled(p machine.Programme) []Moment {
 		at = calls[0].From
 	case len(rises) > 0:
 		at = rises[len(rises)-1].From
-		out = append(out, Moment{ID: string(Paddle), Kind: Paddle, After: at, Person: true, Hands: n.Handwork, Steps: rolling,
-			Say: fmt.Sprintf("The machine does not wait: out with the dough, fill and roll it, and back within %d minutes.", n.Handwork)})
+		out = append(out, Moment{ID: string(Paddle), Kind: Paddle, After: at, Person: true, Hands: n.Handwork,
+			Steps: rolling,
+			Say: fmt.Sprintf("The machine does not wait: out with the dough, fill and roll it, and back within %d "+
+				"minutes.", n.Handwork)})
 	default:
 		return nil
 	}
@@ -250,7 +256,8 @@ func (n Needs) brushed(p machine.Programme) []Moment {
 	if n.Before > 0 {
 		m.After, m.Say = max(bakes[0].From, p.Total-n.Before), "Brush on the "+n.Brushed+", quickly, and shut the lid."
 	} else {
-		m.After, m.Say = max(0, bakes[0].From-brushOn), "Baking begins soon: put on the "+n.Brushed+" gently, and shut the lid."
+		m.After, m.Say = max(0, bakes[0].From-brushOn), "Baking begins soon: put on the "+n.Brushed+
+			" gently, and shut the lid."
 	}
 	return []Moment{m}
 }
@@ -321,7 +328,8 @@ func called(p machine.Programme, n Needs) []Moment {
 			continue
 		}
 		c := calls[e.Call]
-		m := Moment{ID: e.ID, Kind: c.kind, After: e.From, Person: c.person, Optional: !c.person, Say: c.say, Waits: e.Waits}
+		m := Moment{ID: e.ID, Kind: c.kind, After: e.From, Person: c.person, Optional: !c.person, Say: c.say,
+			Waits: e.Waits}
 		if e.To > e.From {
 			m.UpTo = e.To
 		}
@@ -333,13 +341,16 @@ func called(p machine.Programme, n Needs) []Moment {
 			m.Say = "Add-in beep: put in the " + n.ByHand + "."
 		case e.Call == machine.PaddleOut && n.Handwork > 0:
 			m.Person, m.Optional, m.Hands, m.Steps = true, false, n.Handwork, rolling
-			m.Say = fmt.Sprintf("The machine does not wait: out with the dough, fill and roll it, and back within %d minutes.", n.Handwork)
+			m.Say = fmt.Sprintf("The machine does not wait: out with the dough, fill and roll it, and back within "+
+				"%d minutes.", n.Handwork)
 			if e.Waits {
-				m.Say = fmt.Sprintf("The machine pauses: fill and roll the dough, put it back, then press %s again.", n.start())
+				m.Say = fmt.Sprintf("The machine pauses: fill and roll the dough, put it back, then press %s again.",
+					n.start())
 				m.Steps = append(slices.Clone(rolling), fmt.Sprintf(again, n.start()))
 			}
 		case e.Waits:
-			m.Person, m.Optional, m.Say = true, false, fmt.Sprintf("The machine pauses: paddle out, shape the dough, then press %s again.", n.start())
+			m.Person, m.Optional, m.Say = true, false, fmt.Sprintf("The machine pauses: paddle out, shape the "+
+				"dough, then press %s again.", n.start())
 		}
 		out = append(out, m)
 	}

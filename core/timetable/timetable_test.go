@@ -47,13 +47,17 @@ func TestBothKindsOfTimerByHand(t *testing.T) {
 		begin   string
 	}{
 		{"finish-based", machine.Delay{Rule: machine.FinishBased, Step: 10, Largest: 780}, 200, 500, 0, "03:40"},
-		{"finish-based, step 15", machine.Delay{Rule: machine.FinishBased, Step: 15, Largest: 780}, 200, 495, 5, "03:35"},
+		{"finish-based, step 15", machine.Delay{Rule: machine.FinishBased, Step: 15, Largest: 780}, 200, 495, 5,
+			"03:35"},
 		{"start-based", machine.Delay{Rule: machine.StartBased, Step: 30, Largest: 720}, 200, 300, 0, "03:40"},
-		{"start-based, rounded", machine.Delay{Rule: machine.StartBased, Step: 30, Largest: 720}, 190, 300, 10, "03:40"},
+		{"start-based, rounded", machine.Delay{Rule: machine.StartBased, Step: 30, Largest: 720}, 190, 300, 10,
+			"03:40"},
 	} {
 		got := Set(c.delay, true, c.total, press, Wish{At: ready})
-		if got.Fit != Delayed || got.Setting != c.setting || got.Early != c.early || got.Begin.In(z).Format("15:04") != c.begin {
-			t.Errorf("%s: set %v, begins %s, %d min early (%s); want %v, %s, %d", c.name, got.Setting, got.Begin.In(z).Format("15:04"), got.Early, got.Fit, c.setting, c.begin, c.early)
+		if got.Fit != Delayed || got.Setting != c.setting || got.Early != c.early ||
+			got.Begin.In(z).Format("15:04") != c.begin {
+			t.Errorf("%s: set %v, begins %s, %d min early (%s); want %v, %s, %d", c.name, got.Setting,
+				got.Begin.In(z).Format("15:04"), got.Early, got.Fit, c.setting, c.begin, c.early)
 		}
 	}
 }
@@ -100,13 +104,15 @@ func countdown(rule machine.DelayRule, setting, total machine.Minutes, press tim
 // stated ready time, never late, and never a step early unless that is said.
 func TestTheMachinesOwnCountdownEndsWhenThePlanSays(t *testing.T) {
 	random := rand.New(rand.NewPCG(11, 5))
-	zones := []*time.Location{zone(t, "Europe/London"), zone(t, "America/New_York"), zone(t, "Australia/Lord_Howe"), zone(t, "Asia/Kathmandu")}
+	zones := []*time.Location{zone(t, "Europe/London"), zone(t, "America/New_York"), zone(t, "Australia/Lord_Howe"),
+		zone(t, "Asia/Kathmandu")}
 	steps := []machine.Minutes{5, 10, 15, 30, 60}
 	start := time.Date(2026, 1, 1, 0, 0, 0, 0, time.UTC)
 	for range 4000 {
 		z := zones[random.IntN(len(zones))]
-		d := machine.Delay{Rule: machine.DelayRules[random.IntN(2)], Step: steps[random.IntN(len(steps))], Largest: machine.Minutes(300 + random.IntN(700)),
-			First: machine.FirstPresses[random.IntN(2)]}
+		d := machine.Delay{Rule: machine.DelayRules[random.IntN(2)], Step: steps[random.IntN(len(steps))],
+			Largest: machine.Minutes(300 + random.IntN(700)),
+			First:   machine.FirstPresses[random.IntN(2)]}
 		total := machine.Minutes(60 + random.IntN(300))
 		press := start.Add(time.Duration(random.IntN(2*365*24*60)) * time.Minute)
 		wish := WallOf(press.Add(time.Duration(random.IntN(24*60))*time.Minute), z)
@@ -132,7 +138,8 @@ func TestTheMachinesOwnCountdownEndsWhenThePlanSays(t *testing.T) {
 		if late > 0 || -late >= time.Duration(d.Step)*time.Minute {
 			t.Fatalf("%+v: ready %v against a wish for %v", got, got.Ready, ready)
 		}
-		if n := d.Presses(total, got.Setting); got.Setting > d.Largest || got.Setting > 0 && d.Least(total)+machine.Minutes(n-1)*d.Step != got.Setting {
+		if n := d.Presses(total, got.Setting); got.Setting > d.Largest || got.Setting > 0 && d.Least(total)+
+			machine.Minutes(n-1)*d.Step != got.Setting {
 			t.Fatalf("%v cannot be set on %+v for a cycle of %v", got.Setting, d, total)
 		}
 	}
@@ -145,16 +152,19 @@ func TestAVariablePreheatIsNeverLate(t *testing.T) {
 	press := time.Date(2026, 5, 1, 20, 0, 0, 0, time.UTC)
 	for range 1000 {
 		most := machine.Minutes(10 + random.IntN(30))
-		c := machine.Cycle{Stages: []machine.Stage{{Kind: machine.Rest, Minutes: most, Least: 1 + machine.Minutes(random.IntN(int(most)))},
+		c := machine.Cycle{Stages: []machine.Stage{{Kind: machine.Rest, Minutes: most, Least: 1 +
+			machine.Minutes(random.IntN(int(most)))},
 			{Kind: machine.Knead, Minutes: 20}, {Kind: machine.Rise, Minutes: 60}, {Kind: machine.Bake, Minutes: 50}}}
 		size := measure.LoafPounds(3, 2)
 		total := c.Total(size, machine.Medium)
 		d := machine.Delay{Rule: machine.StartBased, Step: 10, Largest: 780}
 		ready := press.Add(time.Duration(200+random.IntN(500)) * time.Minute)
 		got := Set(d, true, total, press, Wish{At: ready})
-		for _, actual := range []machine.Minutes{c.Stages[0].Least, c.Stages[0].Least + (most-c.Stages[0].Least)/2, most} {
+		for _, actual := range []machine.Minutes{c.Stages[0].Least, c.Stages[0].Least + (most-c.Stages[0].Least)/2,
+			most} {
 			done := countdown(d.Rule, got.Setting, total-most+actual, got.Press)
-			if early := got.Ready.Sub(done); early < 0 || early > time.Duration(c.Programme(size, machine.Medium).Slack())*time.Minute || done.After(ready) {
+			if early := got.Ready.Sub(done); early < 0 ||
+				early > time.Duration(c.Programme(size, machine.Medium).Slack())*time.Minute || done.After(ready) {
 				t.Fatalf("warmed up in %d of %d minutes it is ready at %v, stated %v", actual, most, done, got.Ready)
 			}
 		}
@@ -177,7 +187,8 @@ func TestWallTimesOnTheNightsWhenTheClocksChange(t *testing.T) {
 	} {
 		got, doubt := wall(t, c.wall).Resolve(z)
 		if got.UTC().Format(wallLayout) != c.utc || doubt != c.doubt {
-			t.Errorf("%s in London is %s UTC (%q), want %s (%q)", c.wall, got.UTC().Format(wallLayout), doubt, c.utc, c.doubt)
+			t.Errorf("%s in London is %s UTC (%q), want %s (%q)", c.wall, got.UTC().Format(wallLayout), doubt, c.utc,
+				c.doubt)
 		}
 	}
 }
@@ -193,14 +204,17 @@ func TestADelayAcrossTheSpringNightIsAnHourShorter(t *testing.T) {
 	}
 	autumn := time.Date(2026, 10, 24, 23, 0, 0, 0, z)
 	ready, _ = wall(t, "2026-10-25T07:00").Resolve(z)
-	if got := Set(machine.Delay{Rule: machine.FinishBased, Step: 10, Largest: 780}, true, 200, autumn, Wish{At: ready}); got.Setting != 540 {
+	if got := Set(machine.Delay{Rule: machine.FinishBased, Step: 10, Largest: 780}, true, 200, autumn,
+		Wish{At: ready}); got.Setting != 540 {
 		t.Errorf("in autumn set %v, want 9:00", got.Setting)
 	}
 }
 
 func TestMomentsInOrderWithTheBeepOnlyForAddIns(t *testing.T) {
-	c := machine.Cycle{KeepsWarm: true, Beeps: []machine.Beep{{For: machine.ForAddIns, By: machine.BeforeKneadEnd, Minutes: 6}}, Stages: []machine.Stage{{Kind: machine.Knead, Minutes: 9}, {Kind: machine.Rest, Minutes: 6},
-		{Kind: machine.Knead, Minutes: 19}, {Kind: machine.Rise, Minutes: 35}, {Kind: machine.Rise, Minutes: 48}, {Kind: machine.Bake, Minutes: 53}}}
+	c := machine.Cycle{KeepsWarm: true, Beeps: []machine.Beep{{For: machine.ForAddIns, By: machine.BeforeKneadEnd,
+		Minutes: 6}}, Stages: []machine.Stage{{Kind: machine.Knead, Minutes: 9}, {Kind: machine.Rest, Minutes: 6},
+		{Kind: machine.Knead, Minutes: 19}, {Kind: machine.Rise, Minutes: 35}, {Kind: machine.Rise, Minutes: 48},
+		{Kind: machine.Bake, Minutes: 53}}}
 	size := measure.LoafPounds(3, 2)
 	got := Moments(c.Programme(size, machine.Medium), 60, Needs{AddIns: true})
 	want := []struct {
@@ -224,7 +238,8 @@ func TestMomentsInOrderWithTheBeepOnlyForAddIns(t *testing.T) {
 
 func TestACycleThatOnlyBakesHasNoDoughToLookAt(t *testing.T) {
 	c := machine.Cycle{Stages: []machine.Stage{{Kind: machine.Bake, Minutes: 40}}}
-	for _, m := range Moments(c.Programme(measure.LoafPounds(1, 1), machine.Medium), 0, Needs{AddIns: true, Held: true}) {
+	for _, m := range Moments(c.Programme(measure.LoafPounds(1, 1), machine.Medium), 0,
+		Needs{AddIns: true, Held: true}) {
 		if m.Person && m.Kind != Ready {
 			t.Errorf("someone is called for %+v", m)
 		}
@@ -256,14 +271,17 @@ func FuzzReadingAWallTime(f *testing.F) {
 // Kneading from 0 to 9 and from 15 to 34: when each school looks at the ball for the first time, and when after
 // something that was held back at minute 3.
 func TestTheFirstLookAtTheDough(t *testing.T) {
-	p := machine.Programme{Total: 180, Stages: []machine.Span{{ID: "knead 1", Kind: machine.Knead, From: 0, To: 9}, {ID: "rest 1", Kind: machine.Rest, From: 9, To: 15},
-		{ID: "knead 2", Kind: machine.Knead, From: 15, To: 34}, {ID: "rise 1", Kind: machine.Rise, From: 34, To: 130}, {ID: "bake 1", Kind: machine.Bake, From: 130, To: 180}}}
+	p := machine.Programme{Total: 180, Stages: []machine.Span{{ID: "knead 1", Kind: machine.Knead, From: 0, To: 9},
+		{ID: "rest 1", Kind: machine.Rest, From: 9, To: 15},
+		{ID: "knead 2", Kind: machine.Knead, From: 15, To: 34}, {ID: "rise 1", Kind: machine.Rise, From: 34, To: 130},
+		{ID: "bake 1", Kind: machine.Bake, From: 130, To: 180}}}
 	for _, c := range []struct {
 		school dough.FirstLook
 		held   bool
 		want   machine.Minutes // -1: never
 	}{
-		{dough.UsualLook, false, 7}, {dough.EarlyLook, false, 3}, {dough.LateLook, false, 22}, {dough.NoLook, false, -1},
+		{dough.UsualLook, false, 7}, {dough.EarlyLook, false, 3}, {dough.LateLook, false, 22}, {dough.NoLook, false,
+			-1},
 		{dough.UsualLook, true, 13}, {dough.EarlyLook, true, 13}, {dough.LateLook, true, 22}, {dough.NoLook, true, -1},
 	} {
 		got := machine.Minutes(-1)

@@ -31,14 +31,19 @@ type move struct {
 
 // moves are the causes that a recipe's amount answers: of which ingredient, by how much, with what it does.
 var moves = map[Cause]move{
-	TooWet:      {isWater, plan.Hydration, measure.Of(1, 1, measure.Tbsp), true, "A dough that no longer smears: the top stands, the crumb is finer."},
-	TooDry:      {isWater, plan.Hydration, measure.Of(1, 1, measure.Tbsp), false, "A softer dough: it rises higher, and its outside is smooth."},
-	MuchYeast:   {isYeast, plan.Yeast, measure.Of(1, 4, measure.Tsp), true, "It rises later and stands: no crater."},
-	WarmPlace:   {isYeast, plan.Yeast, measure.Of(1, 4, measure.Tsp), true, "It rises later, and stands in a warm kitchen."},
+	TooWet: {isWater, plan.Hydration, measure.Of(1, 1, measure.Tbsp), true,
+		"A dough that no longer smears: the top stands, the crumb is finer."},
+	TooDry: {isWater, plan.Hydration, measure.Of(1, 1, measure.Tbsp), false,
+		"A softer dough: it rises higher, and its outside is smooth."},
+	MuchYeast: {isYeast, plan.Yeast, measure.Of(1, 4, measure.Tsp), true, "It rises later and stands: no crater."},
+	WarmPlace: {isYeast, plan.Yeast, measure.Of(1, 4, measure.Tsp), true,
+		"It rises later, and stands in a warm kitchen."},
 	LittleYeast: {isYeast, plan.Yeast, measure.Of(1, 4, measure.Tsp), false, "It rises higher in the same time."},
 	MuchSalt:    {isSalt, plan.Salt, measure.Of(1, 4, measure.Tsp), true, "It rises more freely, and tastes of bread."},
-	NoSalt:      {isSalt, plan.Salt, measure.Of(1, 4, measure.Tsp), false, "It rises more slowly and holds; it tastes of more."},
-	WetAddIns:   {isWater, plan.Hydration, measure.Of(1, 1, measure.Tbsp), true, "What the add-ins bring is taken out of the water."},
+	NoSalt: {isSalt, plan.Salt, measure.Of(1, 4, measure.Tsp), false,
+		"It rises more slowly and holds; it tastes of more."},
+	WetAddIns: {isWater, plan.Hydration, measure.Of(1, 1, measure.Tbsp), true,
+		"What the add-ins bring is taken out of the water."},
 }
 
 func isWater(i *larder.Ingredient) bool { return i.Kind == larder.Liquid }
@@ -68,7 +73,8 @@ func (m move) outside(p plan.Plan, grams measure.Grams) measure.Grams {
 const mostAway = 0.4
 
 // Propose is the one change that a cause asks of a recipe, in what its kitchen measures with: nil where no amount of it
-// answers the cause. Where the figure of the baked plan lies surely outside its band, the change leads to the band's edge,
+// answers the cause. Where the figure of the baked plan lies surely outside its band, the change leads to the band's
+// edge,
 // in whole steps; else it is one.
 func Propose(k kitchen.Kitchen, p plan.Plan, r recipe.Recipe, c Cause) *Change {
 	facts := k.Ingredient
@@ -106,7 +112,8 @@ func Propose(k kitchen.Kitchen, p plan.Plan, r recipe.Recipe, c Cause) *Change {
 }
 
 // most is the line of a recipe's dough that holds the most of what is looked for.
-func most(r recipe.Recipe, facts recipe.Lookup, of func(*larder.Ingredient) bool) (line recipe.Line, is *larder.Ingredient, grams measure.Grams, ok bool) {
+func most(r recipe.Recipe, facts recipe.Lookup, of func(*larder.Ingredient) bool) (line recipe.Line,
+	is *larder.Ingredient, grams measure.Grams, ok bool) {
 	for _, l := range r.Lines {
 		i, known := facts(l.Ingredient)
 		if g, err := i.Weigh(l.Amount); known && err == nil && l.Part == recipe.InDough && of(i) && g > grams {

@@ -44,7 +44,8 @@ func otherCrust(p plan.Plan, s bake.State) *Choice {
 	if by == 0 || n < 0 || n >= len(machine.Crusts) || !slices.Contains(p.Setting.Crusts, machine.Crusts[n]) {
 		return nil
 	}
-	return &Choice{Crust: machine.Crusts[n], From: string(p.Setting.Crust) + " crust", To: string(machine.Crusts[n]) + " crust", Effect: effect}
+	return &Choice{Crust: machine.Crusts[n], From: string(p.Setting.Crust) + " crust", To: string(machine.Crusts[n]) +
+		" crust", Effect: effect}
 }
 
 // otherCycle is the best one that suits the dough, for a loaf that was baked on one that does not.

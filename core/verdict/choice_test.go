@@ -18,7 +18,8 @@ func galleyPlan(t *testing.T, change func(*plan.Wish)) plan.Plan {
 	t.Helper()
 	w := plan.Wish{Loaf: plan.Loaf{Size: measure.LoafPounds(3, 2)}}
 	change(&w)
-	p, err := plan.Make(plan.Place{Kitchen: kitchen.New("Test", "UTC"), Zone: time.UTC, Recipe: demo.Recipes()[0], Machine: demo.Galley(), Now: firstDay}, w)
+	p, err := plan.Make(plan.Place{Kitchen: kitchen.New("Test", "UTC"), Zone: time.UTC, Recipe: demo.Recipes()[0],
+		Machine: demo.Galley(), Now: firstDay}, w)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -35,14 +36,21 @@ func TestTheSettingThatAnswersACause(t *testing.T) {
 		cause verdict.Cause
 		to    string // empty: nothing
 	}{
-		{"too dark", set(machine.Medium), bake.State{Verdict: bake.Verdict{Signs: []bake.Sign{bake.Burnt}}}, verdict.CrustSet, "light crust"},
-		{"too pale", set(machine.Medium), bake.State{Verdict: bake.Verdict{Signs: []bake.Sign{bake.Pale}}}, verdict.CrustSet, "dark crust"},
-		{"too dark at its lightest", set(machine.Light), bake.State{Verdict: bake.Verdict{Signs: []bake.Sign{bake.Burnt}}}, verdict.CrustSet, ""},
-		{"came out darker than it was set, by the swatches", set(machine.Medium), bake.State{Verdict: bake.Verdict{Crust: machine.Dark}}, verdict.MuchSugar, "light crust"},
-		{"neither dark nor pale", set(machine.Medium), bake.State{Verdict: bake.Verdict{Signs: []bake.Sign{bake.Gummy}}}, verdict.CrustSet, ""},
-		{"another cycle than suits it", galleyPlan(t, func(w *plan.Wish) { w.Cycle = "gluten-free" }), bake.State{}, verdict.WrongCycle, "1 Basic"},
+		{"too dark", set(machine.Medium), bake.State{Verdict: bake.Verdict{Signs: []bake.Sign{bake.Burnt}}},
+			verdict.CrustSet, "light crust"},
+		{"too pale", set(machine.Medium), bake.State{Verdict: bake.Verdict{Signs: []bake.Sign{bake.Pale}}},
+			verdict.CrustSet, "dark crust"},
+		{"too dark at its lightest", set(machine.Light),
+			bake.State{Verdict: bake.Verdict{Signs: []bake.Sign{bake.Burnt}}}, verdict.CrustSet, ""},
+		{"came out darker than it was set, by the swatches", set(machine.Medium),
+			bake.State{Verdict: bake.Verdict{Crust: machine.Dark}}, verdict.MuchSugar, "light crust"},
+		{"neither dark nor pale", set(machine.Medium),
+			bake.State{Verdict: bake.Verdict{Signs: []bake.Sign{bake.Gummy}}}, verdict.CrustSet, ""},
+		{"another cycle than suits it", galleyPlan(t, func(w *plan.Wish) { w.Cycle = "gluten-free" }), bake.State{},
+			verdict.WrongCycle, "1 Basic"},
 		{"the cycle that suits it", set(machine.Medium), bake.State{}, verdict.WrongCycle, ""},
-		{"what no setting answers", set(machine.Medium), bake.State{Verdict: bake.Verdict{Signs: []bake.Sign{bake.Burnt}}}, verdict.TooWet, ""},
+		{"what no setting answers", set(machine.Medium),
+			bake.State{Verdict: bake.Verdict{Signs: []bake.Sign{bake.Burnt}}}, verdict.TooWet, ""},
 	} {
 		t.Run(c.name, func(t *testing.T) {
 			got := ""
@@ -58,18 +66,22 @@ func TestTheSettingThatAnswersACause(t *testing.T) {
 
 // How high it stood counts in its last rise alone: high while much of that is left, low shortly before the baking.
 func TestHowHighItStoodIsEvidence(t *testing.T) {
-	stages := []machine.Span{{Kind: machine.Knead, From: 0, To: 30}, {Kind: machine.Rise, From: 30, To: 70}, {Kind: machine.Rise, From: 70, To: 120},
+	stages := []machine.Span{{Kind: machine.Knead, From: 0, To: 30}, {Kind: machine.Rise, From: 30, To: 70},
+		{Kind: machine.Rise, From: 70, To: 120},
 		{Kind: machine.Bake, From: 120, To: 180}}
 	for _, c := range []struct {
 		at     machine.Minutes
 		stands dough.Stands
 		want   verdict.Fact // empty: neither
 	}{
-		{90, dough.Above, verdict.RoseHigh}, {109, dough.Lid, verdict.RoseHigh}, {110, dough.Lid, ""}, {118, dough.Half, verdict.RoseLow}, {110, dough.Third, verdict.RoseLow},
+		{90, dough.Above, verdict.RoseHigh}, {109, dough.Lid, verdict.RoseHigh}, {110, dough.Lid, ""},
+		{118, dough.Half, verdict.RoseLow}, {110, dough.Third, verdict.RoseLow},
 		{109, dough.Third, ""}, {69, dough.Above, ""}, {120, dough.Half, ""}, {130, dough.Lid, ""},
 	} {
 		var got verdict.Fact
-		for _, f := range (verdict.Baked{Plan: galleyPlan(t, func(*plan.Wish) {}), State: bake.State{Stages: stages, Heights: []bake.Height{{Minute: c.at, Stands: c.stands}}}, Kitchen: kitchen.New("Test", "UTC")}).Evidence() {
+		for _, f := range (verdict.Baked{Plan: galleyPlan(t, func(*plan.Wish) {}), State: bake.State{Stages: stages,
+			Heights: []bake.Height{{Minute: c.at, Stands: c.stands}}}, Kitchen: kitchen.New("Test",
+			"UTC")}).Evidence() {
 			if f == verdict.RoseHigh || f == verdict.RoseLow {
 				got = f
 			}
@@ -93,7 +105,8 @@ func TestAChangeThatDidNotHelpIsEvidence(t *testing.T) {
 	if now := first(seen); now.Cause != was || now.For[len(now.For)-1] != verdict.TriedInPart {
 		t.Errorf("%s was changed and it helped in part; now %s comes first for %q", was, now.Cause, now.For)
 	}
-	baked := verdict.Baked{Plan: galleyPlan(t, func(*plan.Wish) {}), Kitchen: kitchen.New("Test", "UTC"), Tried: verdict.MuchYeast}
+	baked := verdict.Baked{Plan: galleyPlan(t, func(*plan.Wish) {}), Kitchen: kitchen.New("Test", "UTC"),
+		Tried: verdict.MuchYeast}
 	if got := baked.Seen().Tried; got != verdict.MuchYeast {
 		t.Errorf("a revision for too much yeast tried %q", got)
 	}
@@ -104,7 +117,8 @@ func TestWhatIsMeasuredAndTold(t *testing.T) {
 	p := galleyPlan(t, func(*plan.Wish) {})
 	facts := func(v bake.Verdict) map[verdict.Fact]bool {
 		out := map[verdict.Fact]bool{}
-		for _, f := range (verdict.Baked{Plan: p, State: bake.State{Verdict: v}, Kitchen: kitchen.New("Test", "UTC")}).Evidence() {
+		for _, f := range (verdict.Baked{Plan: p, State: bake.State{Verdict: v}, Kitchen: kitchen.New("Test",
+			"UTC")}).Evidence() {
 			out[f] = true
 		}
 		return out
@@ -121,13 +135,16 @@ func TestWhatIsMeasuredAndTold(t *testing.T) {
 	if s := signs(bake.Verdict{Sides: new(30)}); len(s) != 1 || s[0] != bake.Overflowed {
 		t.Errorf("edges 30 mm over the rim are %q", s)
 	}
-	cold := facts(bake.Verdict{Room: measure.Reading(12), Damp: true, Mishaps: []bake.Mishap{bake.LidOpened, bake.LeftOut, bake.PutTwice}})
-	for _, want := range []verdict.Fact{verdict.ColdKitchen, verdict.DampDay, verdict.LidWasOpen, verdict.NotTicked, verdict.SlipTold} {
+	cold := facts(bake.Verdict{Room: measure.Reading(12), Damp: true, Mishaps: []bake.Mishap{bake.LidOpened,
+		bake.LeftOut, bake.PutTwice}})
+	for _, want := range []verdict.Fact{verdict.ColdKitchen, verdict.DampDay, verdict.LidWasOpen, verdict.NotTicked,
+		verdict.SlipTold} {
 		if !cold[want] {
 			t.Errorf("it is not known that %s", want)
 		}
 	}
-	if usual := facts(bake.Verdict{}); usual[verdict.ColdKitchen] || usual[verdict.NotTicked] || usual[verdict.DampDay] {
+	if usual := facts(bake.Verdict{}); usual[verdict.ColdKitchen] || usual[verdict.NotTicked] ||
+		usual[verdict.DampDay] {
 		t.Errorf("of a usual day it is said: %v", usual)
 	}
 }

@@ -54,7 +54,8 @@ type Seen struct {
 	Cannot []Cause     // that such a loaf cannot have
 }
 
-// By what a cause that was answered already becomes less likely where that did not help, and more where it helped in part.
+// By what a cause that was answered already becomes less likely where that did not help, and more where it helped in
+// part.
 const (
 	inVain = 0.3
 	inPart = 1.6
@@ -185,8 +186,10 @@ func unsaid(f Fact) float64 {
 }
 
 // strange are facts that no usual bake has.
-var strange = map[Fact]bool{WetFormula: true, DryFormula: true, YeastHigh: true, YeastLow: true, SaltHigh: true, SaltLow: true, OldYeast: true, HotKitchen: true, ColdKitchen: true,
-	VeryHotLiquid: true, WeakUsed: true, OtherCycle: true, SlowOnRapid: true, FastOnLong: true, LongCycle: true, FullPan: true, StoodInPan: true, CutEarly: true, AddInsFirst: true, AddInsLate: true,
+var strange = map[Fact]bool{WetFormula: true, DryFormula: true, YeastHigh: true, YeastLow: true, SaltHigh: true,
+	SaltLow: true, OldYeast: true, HotKitchen: true, ColdKitchen: true,
+	VeryHotLiquid: true, WeakUsed: true, OtherCycle: true, SlowOnRapid: true, FastOnLong: true, LongCycle: true,
+	FullPan: true, StoodInPan: true, CutEarly: true, AddInsFirst: true, AddInsLate: true,
 	MoistAddIns: true, LidWasOpen: true, PowerWent: true}
 
 // Causes are what is told of the loaf, in the kitchen's own degrees.

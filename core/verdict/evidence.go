@@ -51,7 +51,8 @@ type Baked struct {
 // Seen is what is known of the loaf: the signs that were told, those that follow from what was measured of it, and the
 // facts.
 func (b Baked) Seen() Seen {
-	return Seen{Tried: b.Tried, Helped: b.State.Helped, Signs: append(slices.Clone(b.State.Signs), implied(b.Plan, b.State)...), All: true, Mark: b.State.Mark, Facts: b.Evidence(), Cannot: b.cannot()}
+	return Seen{Tried: b.Tried, Helped: b.State.Helped, Signs: append(slices.Clone(b.State.Signs),
+		implied(b.Plan, b.State)...), All: true, Mark: b.State.Mark, Facts: b.Evidence(), Cannot: b.cannot()}
 }
 
 // Evidence is what is known of a bake beside its signs: from its plan, its happenings and the kitchen.
@@ -95,7 +96,8 @@ func (e *evidence) add(is bool, f Fact) {
 	}
 }
 
-var figures = map[plan.Figure][2]Fact{plan.Hydration: {DryFormula, WetFormula}, plan.Yeast: {YeastLow, YeastHigh}, plan.Salt: {SaltLow, SaltHigh}, plan.Sugar: {"", SugarHigh}}
+var figures = map[plan.Figure][2]Fact{plan.Hydration: {DryFormula, WetFormula}, plan.Yeast: {YeastLow, YeastHigh},
+	plan.Salt: {SaltLow, SaltHigh}, plan.Sugar: {"", SugarHigh}}
 
 func (e *evidence) formula(p plan.Plan) {
 	for _, a := range p.Usual.Against {
@@ -117,7 +119,10 @@ func (e *evidence) plan(p plan.Plan, k kitchen.Kitchen) {
 		if !ok || i.Kind != larder.Yeast {
 			continue
 		}
-		old = old || slices.ContainsFunc(p.Cautions, func(c plan.Caution) bool { return c.About == plan.Dates && c.Line == l.ID })
+		old = old || slices.ContainsFunc(p.Cautions, func(c plan.Caution) bool {
+			return c.About == plan.Dates &&
+				c.Line == l.ID
+		})
 		dated = dated || slices.ContainsFunc(k.Packs, func(o kitchen.Pack) bool { return o.Ingredient == i.ID })
 	}
 	e.add(old, OldYeast)
@@ -183,7 +188,10 @@ func (e *evidence) cycle(p plan.Plan, s bake.State) {
 			rose += st.To - st.From
 		}
 	}
-	quick := slices.ContainsFunc(p.Usual.Against, func(a plan.Against) bool { return a.Of == plan.Yeast && a.Verdict == kind.Above })
+	quick := slices.ContainsFunc(p.Usual.Against, func(a plan.Against) bool {
+		return a.Of == plan.Yeast &&
+			a.Verdict == kind.Above
+	})
 	e.add(rose > longRises && (quick || slices.Contains(e.facts, OtherCycle)), LongCycle)
 }
 
@@ -207,7 +215,10 @@ func (e *evidence) watch(s bake.State, happened []bake.Happening) {
 	}
 	late := false
 	for _, h := range happened {
-		n := slices.IndexFunc(s.Moments, func(m bake.Moment) bool { return m.ID == h.Moment && m.Kind == timetable.AddIns && m.Done })
+		n := slices.IndexFunc(s.Moments, func(m bake.Moment) bool {
+			return m.ID == h.Moment &&
+				m.Kind == timetable.AddIns && m.Done
+		})
 		late = late || h.What == bake.Done && n >= 0 && h.At.After(kneaded)
 		e.add(h.What == bake.PowerCut && !slices.Contains(e.facts, PowerWent), PowerWent)
 	}

@@ -57,7 +57,8 @@ func (h has) beep() bool {
 // needs are what a loaf has to have for a cause to lie behind it; a cause that is not named here can lie behind any.
 var needs = map[Cause]func(has) bool{
 	TooWet: has.flour, TooDry: has.flour, PackedCup: has.flour,
-	MuchYeast: has.yeast, FastYeast: has.yeast, LittleYeast: has.yeast, DeadYeast: has.yeast, NoYeast: has.yeast, HotLiquid: has.yeast,
+	MuchYeast: has.yeast, FastYeast: has.yeast, LittleYeast: has.yeast, DeadYeast: has.yeast, NoYeast: has.yeast,
+	HotLiquid: has.yeast,
 	WarmPlace: has.yeast, ColdPlace: has.yeast, WeakFlour: has.yeast,
 	WrongCycle:  has.misfit,
 	LongRise:    func(h has) bool { return h.yeast() && h.rises() },
@@ -103,10 +104,12 @@ var advice = map[Cause]func(has) string{
 		if flour <= 0 {
 			return "Put the salt back."
 		}
-		return fmt.Sprintf("Put the salt back to %s for %s of flour.", h.amount(flour*usualSalt, "salt"), h.Kitchen.Weight(flour, false))
+		return fmt.Sprintf("Put the salt back to %s for %s of flour.", h.amount(flour*usualSalt, "salt"),
+			h.Kitchen.Weight(flour, false))
 	},
 	HotLiquid: func(h has) string {
-		return fmt.Sprintf("Let the liquid cool to %s at most.", h.Kitchen.Degrees.Text(dough.LimitsFor(h.meets()).High))
+		return fmt.Sprintf("Let the liquid cool to %s at most.",
+			h.Kitchen.Degrees.Text(dough.LimitsFor(h.meets()).High))
 	},
 	LongRise: func(h has) string {
 		if o := otherCycle(h.Plan); o != nil {
@@ -270,7 +273,8 @@ func (h has) baked() bool  { return h.stage(machine.Bake) }
 
 // shows are what a loaf has to have for a sign to be seen of it.
 var shows = map[bake.Sign]func(has) bool{
-	bake.Collapsed: has.raised, bake.NotRisen: has.raised, bake.Overflowed: has.raised, bake.Domed: has.raised, bake.Torn: has.baked,
+	bake.Collapsed: has.raised, bake.NotRisen: has.raised, bake.Overflowed: has.raised, bake.Domed: has.raised,
+	bake.Torn:    has.baked,
 	bake.Unmixed: has.kneads, bake.Lumpy: has.kneads, bake.Corners: has.kneads,
 	bake.Lopsided: has.kneads,
 	bake.Coarse:   has.raised, bake.FineCrumb: has.raised,

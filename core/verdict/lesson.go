@@ -55,7 +55,8 @@ type Lesson struct {
 	PerCup    measure.Grams   `json:"perCup,omitzero"`
 }
 
-// How many bakes a lesson waits for, and how much they must show: a recipe's liquid by the book (two that needed the same),
+// How many bakes a lesson waits for, and how much they must show: a recipe's liquid by the book (two that needed the
+// same),
 // the others until chance is unlikely.
 const (
 	enoughDosed  = 2
@@ -105,7 +106,8 @@ func (p Past) dosed() string {
 		if n > 0 {
 			text += ", "
 		}
-		text += fmt.Sprintf("%s of %s", d.Amount, map[dough.Stuff]string{dough.Water: "liquid", dough.FlourDose: "flour"}[d.Of])
+		text += fmt.Sprintf("%s of %s", d.Amount, map[dough.Stuff]string{dough.Water: "liquid",
+			dough.FlourDose: "flour"}[d.Of])
 	}
 	return p.on("%s", text)
 }
@@ -151,8 +153,10 @@ func LiquidLesson(id string, r recipe.Recipe, facts recipe.Lookup, past []Past) 
 	if !ok || steps == 0 {
 		return nil
 	}
-	out := Lesson{ID: "liquid " + id, RecipeID: id, Rests: len(needed), Change: &Change{Line: l.ID, Name: is.Name, From: l.Amount, To: to, Effect: "The ball comes together without a dose."},
-		Say:  fmt.Sprintf("%d doughs of %s wanted %s liquid than it has.", len(needed), r.Name, map[bool]string{true: "more", false: "less"}[sign > 0]),
+	out := Lesson{ID: "liquid " + id, RecipeID: id, Rests: len(needed), Change: &Change{Line: l.ID, Name: is.Name,
+		From: l.Amount, To: to, Effect: "The ball comes together without a dose."},
+		Say: fmt.Sprintf("%d doughs of %s wanted %s liquid than it has.", len(needed), r.Name,
+			map[bool]string{true: "more", false: "less"}[sign > 0]),
 		Take: fmt.Sprintf("Make it %s of %s", to, is.Name)}
 	for _, p := range told {
 		out.Evidence = append(out.Evidence, p.dosed())
@@ -187,9 +191,12 @@ func CrustLesson(id string, m machine.Machine, past []Past) *Lesson {
 	if browns == m.Browns || browns != 0 && agree(off, browns) < agreeing {
 		return nil
 	}
-	say := map[int]string{1: "come out darker than they are set", 0: "come out as they are set, after all", -1: "come out paler than they are set"}[browns]
-	take := map[int]string{1: "Suggest one lighter on it", 0: "Suggest crusts as usual on it", -1: "Suggest one darker on it"}[browns]
-	return &Lesson{ID: "crust " + id, Machine: id, Say: fmt.Sprintf("Crusts of %s %s.", m.Name, say), Take: take, Rests: len(off), Evidence: evidence, Browns: &browns}
+	say := map[int]string{1: "come out darker than they are set", 0: "come out as they are set, after all",
+		-1: "come out paler than they are set"}[browns]
+	take := map[int]string{1: "Suggest one lighter on it", 0: "Suggest crusts as usual on it",
+		-1: "Suggest one darker on it"}[browns]
+	return &Lesson{ID: "crust " + id, Machine: id, Say: fmt.Sprintf("Crusts of %s %s.", m.Name, say), Take: take,
+		Rests: len(off), Evidence: evidence, Browns: &browns}
 }
 
 // FillLesson is how much of the usual volume a machine's good loaves reach, by how they stand against the rim.
@@ -198,7 +205,8 @@ func FillLesson(id string, m machine.Machine, k kitchen.Kitchen, past []Past) *L
 	var evidence []string
 	for _, p := range past {
 		v := p.Verdict
-		if p.MachineID != id || v.Centre == nil || v.Mark < well-1 || slices.Contains(v.Signs, bake.Collapsed) || p.Fill.Low <= 0 {
+		if p.MachineID != id || v.Centre == nil || v.Mark < well-1 || slices.Contains(v.Signs, bake.Collapsed) ||
+			p.Fill.Low <= 0 {
 			continue
 		}
 		top := float64(*v.Centre)
@@ -238,7 +246,8 @@ func KneadLesson(id string, m machine.Machine, k kitchen.Kitchen, past []Past) *
 	for _, p := range past {
 		if p.MachineID == id && p.Off != nil {
 			off = append(off, float64(*p.Off))
-			evidence = append(evidence, p.on("%s %s than was aimed at", k.Degrees.Difference(max(*p.Off, -*p.Off)), map[bool]string{true: "colder", false: "warmer"}[*p.Off < 0]))
+			evidence = append(evidence, p.on("%s %s than was aimed at", k.Degrees.Difference(max(*p.Off, -*p.Off)),
+				map[bool]string{true: "colder", false: "warmer"}[*p.Off < 0]))
 		}
 	}
 	if len(off) < enoughProbed {
@@ -251,7 +260,8 @@ func KneadLesson(id string, m machine.Machine, k kitchen.Kitchen, past []Past) *
 	was := cmp.Or(m.KneadRise, dough.KneadRise)
 	rise := max(0.5, min(15, was+measure.Celsius(by)))
 	return &Lesson{ID: "kneading " + id, Machine: id, Rests: len(off), Evidence: evidence, KneadRise: rise,
-		Say:  fmt.Sprintf("The kneading of %s warms the dough by about %s, not %s.", m.Name, k.Degrees.Difference(rise), k.Degrees.Difference(was)),
+		Say: fmt.Sprintf("The kneading of %s warms the dough by about %s, not %s.", m.Name,
+			k.Degrees.Difference(rise), k.Degrees.Difference(was)),
 		Take: "Temper the liquid for that"}
 }
 
@@ -279,12 +289,14 @@ func CupLesson(k kitchen.Kitchen, past []Past) *Lesson {
 			evidence = append(evidence, p.dosed()+" ("+p.Recipe+")")
 		}
 	}
-	if !known || len(points) < enoughCups || len(recipes) < 2 || math.Abs(middle(points)) < worthCup || agree(points, signOf(middle(points))) < agreeing {
+	if !known || len(points) < enoughCups || len(recipes) < 2 || math.Abs(middle(points)) < worthCup ||
+		agree(points, signOf(middle(points))) < agreeing {
 		return nil
 	}
 	perCup := measure.Grams(math.Round(float64(is.PerCup) * (1 + middle(heavier))))
 	return &Lesson{ID: "cup " + string(flour), Rests: len(points), Evidence: evidence, Flour: flour, PerCup: perCup,
-		Say: fmt.Sprintf("Your cup of %s seems to hold about %s, not %s: %d doughs of %d recipes wanted %s liquid.", is.Name, k.Weight(perCup, false), k.Weight(is.PerCup, false), len(points), len(recipes),
+		Say: fmt.Sprintf("Your cup of %s seems to hold about %s, not %s: %d doughs of %d recipes wanted %s liquid.",
+			is.Name, k.Weight(perCup, false), k.Weight(is.PerCup, false), len(points), len(recipes),
 			map[bool]string{true: "more", false: "less"}[middle(points) > 0]),
 		Take: fmt.Sprintf("Count %s to a cup", k.Weight(perCup, false))}
 }

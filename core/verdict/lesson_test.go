@@ -33,8 +33,10 @@ func amount(t *testing.T, text string) measure.Amount {
 // water", "2 tsp flour"; "ok" for a smooth one, "" for one that nobody looked at.
 func kneaded(t *testing.T, day int, put string) verdict.Past {
 	t.Helper()
-	p := verdict.Past{At: firstDay.AddDate(0, 0, day), RecipeID: "white", Recipe: "Towpath white", MachineID: "galley", Liquid: amount(t, "1 cup"), Flour: "bread-flour",
-		Formula: plan.Formula{Formula: formula.Formula{Flour: 375, Hydration: 64}, Sure: plan.UnknownCup}, Crust: machine.Medium}
+	p := verdict.Past{At: firstDay.AddDate(0, 0, day), RecipeID: "white", Recipe: "Towpath white", MachineID: "galley",
+		Liquid: amount(t, "1 cup"), Flour: "bread-flour",
+		Formula: plan.Formula{Formula: formula.Formula{Flour: 375, Hydration: 64}, Sure: plan.UnknownCup},
+		Crust:   machine.Medium}
 	switch put {
 	case "":
 	case "ok":
@@ -80,7 +82,8 @@ func TestRepeatedDosesBecomeTheRecipesLiquid(t *testing.T) {
 			if got != c.to {
 				t.Errorf("the liquid becomes %q, want %q", got, c.to)
 			}
-			if lesson != nil && (lesson.Rests < 2 || len(lesson.Evidence) < 2 || !strings.HasPrefix(lesson.Evidence[0], "1 Oct: ") && c.puts[0] != "") {
+			if lesson != nil && (lesson.Rests < 2 || len(lesson.Evidence) < 2 || !strings.HasPrefix(lesson.Evidence[0],
+				"1 Oct: ") && c.puts[0] != "") {
 				t.Errorf("it rests on %d bakes: %q", lesson.Rests, lesson.Evidence)
 			}
 		})
@@ -88,7 +91,8 @@ func TestRepeatedDosesBecomeTheRecipesLiquid(t *testing.T) {
 	t.Run("bakes with another liquid tell nothing of this one", func(t *testing.T) {
 		old := kneaded(t, 1, "1 tbsp water")
 		old.Liquid = amount(t, "7/8 cup")
-		if l := verdict.LiquidLesson("white", white, larder.Get, []verdict.Past{kneaded(t, 9, "1 tbsp water"), old}); l != nil {
+		if l := verdict.LiquidLesson("white", white, larder.Get, []verdict.Past{kneaded(t, 9, "1 tbsp water"),
+			old}); l != nil {
 			t.Errorf("it says %q", l.Say)
 		}
 	})
@@ -131,7 +135,8 @@ func TestWhatAMachineDoesIsLearned(t *testing.T) {
 	if l := verdict.CrustLesson("galley", dark, crusts("medium dark", "medium dark", "medium dark")); l != nil {
 		t.Errorf("what is known already is taught again: %q", l.Say)
 	}
-	if l := verdict.CrustLesson("galley", dark, crusts("medium medium", "medium medium", "dark dark")); l == nil || *l.Browns != 0 {
+	if l := verdict.CrustLesson("galley", dark, crusts("medium medium", "medium medium", "dark dark")); l == nil ||
+		*l.Browns != 0 {
 		t.Errorf("a machine that was mended is not believed: %+v", l)
 	}
 
@@ -147,14 +152,16 @@ func TestWhatAMachineDoesIsLearned(t *testing.T) {
 	usual := tall(0)[0].Fill
 	rim := float64(m.Vessel.Depth)
 	expected := int(rim*float64(usual.Low+usual.High)/2/float64(usual.Pan) - rim) // mm over the rim of a usual loaf
-	if l := verdict.FillLesson("galley", m, kitchen.Kitchen{}, tall(expected, expected+2, expected-3, expected)); l != nil {
+	if l := verdict.FillLesson("galley", m, kitchen.Kitchen{}, tall(expected, expected+2, expected-3,
+		expected)); l != nil {
 		t.Errorf("usual loaves teach %q", l.Say)
 	}
 	low := expected - int(rim)/5
 	if l := verdict.FillLesson("galley", m, kitchen.Kitchen{}, tall(low, low, low)); l != nil {
 		t.Errorf("three loaves teach %q", l.Say)
 	}
-	if l := verdict.FillLesson("galley", m, kitchen.Kitchen{}, tall(low, low+2, low-2, low)); l == nil || l.Fills >= 0.95 || l.Fills < 0.7 || math.Abs(20*l.Fills-math.Round(20*l.Fills)) > 1e-9 {
+	if l := verdict.FillLesson("galley", m, kitchen.Kitchen{}, tall(low, low+2, low-2, low)); l == nil ||
+		l.Fills >= 0.95 || l.Fills < 0.7 || math.Abs(20*l.Fills-math.Round(20*l.Fills)) > 1e-9 {
 		t.Errorf("four low ones teach %+v", l)
 	}
 
@@ -169,7 +176,8 @@ func TestWhatAMachineDoesIsLearned(t *testing.T) {
 	if l := verdict.KneadLesson("galley", m, kitchen.Kitchen{}, probed(2, 2.4, 1.9)); l == nil || l.KneadRise != 5 {
 		t.Errorf("three doughs 2 °C too warm teach %+v", l)
 	}
-	if l := verdict.KneadLesson("galley", m, kitchen.Kitchen{Degrees: measure.InFahrenheit}, probed(1, 1, 1)); l == nil || l.KneadRise != 4 || !strings.Contains(l.Say, "7 °F, not 5 °F") {
+	if l := verdict.KneadLesson("galley", m, kitchen.Kitchen{Degrees: measure.InFahrenheit},
+		probed(1, 1, 1)); l == nil || l.KneadRise != 4 || !strings.Contains(l.Say, "7 °F, not 5 °F") {
 		t.Errorf("three doughs 1 °C too warm teach %+v", l)
 	}
 	for _, none := range [][]measure.Celsius{{2, 2}, {0.4, 0.2, -0.3}, {3, -3, 3, -3}} {
@@ -198,7 +206,8 @@ func TestTheKitchensCupIsLearnedFromItsDoughs(t *testing.T) {
 	if l := verdict.CupLesson(kitchen.New("Test", "UTC"), past(dry[:4]...)); l != nil {
 		t.Errorf("four teach %q", l.Say)
 	}
-	if l := verdict.CupLesson(kitchen.New("Test", "UTC"), past("1 tbsp water", "ok", "1 tbsp flour", "ok", "1 tbsp water", "ok")); l != nil {
+	if l := verdict.CupLesson(kitchen.New("Test", "UTC"), past("1 tbsp water", "ok", "1 tbsp flour", "ok",
+		"1 tbsp water", "ok")); l != nil {
 		t.Errorf("mixed ones teach %q", l.Say)
 	}
 	one := past(dry...)
@@ -227,7 +236,8 @@ func TestLessonsChangeTheNextPlan(t *testing.T) {
 	planned := func(change func(*machine.Machine)) plan.Plan {
 		m := demo.Galley()
 		change(&m)
-		p, err := plan.Make(plan.Place{Kitchen: kitchen.New("Test", "UTC"), Zone: time.UTC, Recipe: demo.Recipes()[0], Machine: m, Now: firstDay}, plan.Wish{Loaf: plan.Loaf{Size: measure.LoafPounds(3, 2)}})
+		p, err := plan.Make(plan.Place{Kitchen: kitchen.New("Test", "UTC"), Zone: time.UTC, Recipe: demo.Recipes()[0],
+			Machine: m, Now: firstDay}, plan.Wish{Loaf: plan.Loaf{Size: measure.LoafPounds(3, 2)}})
 		if err != nil {
 			t.Fatal(err)
 		}

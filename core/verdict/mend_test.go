@@ -28,14 +28,16 @@ var weighing = func() kitchen.Kitchen {
 // baked is what a baker sees of a recipe's loaf from the stand-in, and its plan.
 func baked(t *testing.T, r recipe.Recipe) (plan.Plan, []bake.Sign) {
 	t.Helper()
-	p, err := plantest.Make(weighing, plantest.Ask{Place: plan.Place{Recipe: r, Machine: demo.Galley(), Zone: time.UTC}, Wish: plan.Wish{Loaf: plan.Loaf{Size: r.Size}}}, time.Date(2026, 5, 2, 9, 0, 0, 0, time.UTC))
+	p, err := plantest.Make(weighing, plantest.Ask{Place: plan.Place{Recipe: r, Machine: demo.Galley(),
+		Zone: time.UTC}, Wish: plan.Wish{Loaf: plan.Loaf{Size: r.Size}}}, time.Date(2026, 5, 2, 9, 0, 0, 0, time.UTC))
 	if err != nil {
 		t.Fatal(err)
 	}
 	cycle, _ := demo.Galley().Cycle(p.Setting.Cycle.ID)
 	course := cycle.Programme(p.Setting.Size.LoafSize, p.Setting.Crust)
-	d := standin.Put(standin.In{Kind: kind.Of(p.Kind), Bands: p.Usual.Bands, Meant: p.Formula.Formula, Fills: (p.Pan.Fill.Low + p.Pan.Fill.High) / 2,
-		Room: 21, Liquid: p.Heat.Yeast, Meets: p.Heat.Meets}).Through(course, course.Total)
+	d := standin.Put(standin.In{Kind: kind.Of(p.Kind), Bands: p.Usual.Bands, Meant: p.Formula.Formula,
+		Fills: (p.Pan.Fill.Low + p.Pan.Fill.High) / 2,
+		Room:  21, Liquid: p.Heat.Yeast, Meets: p.Heat.Meets}).Through(course, course.Total)
 	loaf := d.Shape(demo.Galley().Vessel.Volume())
 	var signs []bake.Sign
 	add := func(is bool, s bake.Sign) {
@@ -60,9 +62,12 @@ func TestTheChangesMendARecipe(t *testing.T) {
 		name, line string
 		amount     measure.Amount
 	}{
-		{"5 tbsp too much water", "water", measure.Of(21, 16, measure.Cup)}, {"4 tbsp too little", "water", measure.Of(3, 4, measure.Cup)},
-		{"twice the yeast", "active-dry-yeast", measure.Of(7, 2, measure.Tsp)}, {"a third of the yeast", "active-dry-yeast", measure.Of(5, 8, measure.Tsp)},
-		{"twice the salt", "salt", measure.Of(3, 1, measure.Tsp)}, {"a pinch of salt", "salt", measure.Of(1, 4, measure.Tsp)},
+		{"5 tbsp too much water", "water", measure.Of(21, 16, measure.Cup)}, {"4 tbsp too little", "water",
+			measure.Of(3, 4, measure.Cup)},
+		{"twice the yeast", "active-dry-yeast", measure.Of(7, 2, measure.Tsp)}, {"a third of the yeast",
+			"active-dry-yeast", measure.Of(5, 8, measure.Tsp)},
+		{"twice the salt", "salt", measure.Of(3, 1, measure.Tsp)}, {"a pinch of salt", "salt",
+			measure.Of(1, 4, measure.Tsp)},
 	} {
 		r := demo.Recipes()[0]
 		r.Lines = slices.Clone(r.Lines)
@@ -82,7 +87,8 @@ func TestTheChangesMendARecipe(t *testing.T) {
 				t.Errorf("%s: after three changes (%q) it still is %q", c.name, said, signs)
 				break
 			}
-			seen := verdict.Seen{Signs: signs, All: true, Facts: verdict.Baked{Plan: p, Kitchen: kitchen.New("Test", "UTC")}.Evidence()}
+			seen := verdict.Seen{Signs: signs, All: true, Facts: verdict.Baked{Plan: p, Kitchen: kitchen.New("Test",
+				"UTC")}.Evidence()}
 			ranked := verdict.Weigh(seen)
 			change := verdict.Propose(weighing, p, r, ranked[0].Cause)
 			if change == nil {

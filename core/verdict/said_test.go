@@ -21,7 +21,8 @@ import (
 	"risepan/demo"
 )
 
-// All causes with their shares and evidence, for every row of cases.txt, by all signs and by those that were told alone.
+// All causes with their shares and evidence, for every row of cases.txt, by all signs and by those that were told
+// alone.
 func TestWhatCausesWeigh(t *testing.T) {
 	text, err := os.ReadFile("testdata/cases.txt")
 	if err != nil {
@@ -60,8 +61,11 @@ func TestWhatCausesWeigh(t *testing.T) {
 		var past []verdict.Past
 		for m := range 2 + n%7 {
 			b := kneaded(t, 60-3*m, puts[turn.IntN(2+n%6)])
-			b.Crust, b.Verdict = machine.Crusts[turn.IntN(3)], bake.Verdict{Mark: 3 + m%3, Crust: machine.Crusts[turn.IntN(2)+n%2], Centre: new(turn.IntN(30) - 20*(n%3)), Sides: new(turn.IntN(12) - n)}
-			b.Off, b.Fill = new(measure.Celsius(turn.Float64()*3+float64(n%3)-1)), demo.Galley().Vessel.FillOf("white", 375, 660)
+			b.Crust, b.Verdict = machine.Crusts[turn.IntN(3)], bake.Verdict{Mark: 3 + m%3,
+				Crust: machine.Crusts[turn.IntN(2)+n%2], Centre: new(turn.IntN(30) - 20*(n%3)),
+				Sides: new(turn.IntN(12) - n)}
+			b.Off, b.Fill = new(measure.Celsius(turn.Float64()*3+float64(n%3)-1)), demo.Galley().Vessel.FillOf("white",
+				375, 660)
 			if m%2 == n%2 {
 				b.RecipeID, b.Recipe = "oat", "Oat loaf"
 			}
@@ -69,13 +73,16 @@ func TestWhatCausesWeigh(t *testing.T) {
 		}
 		k := kitchen.New("Test", "UTC")
 		for _, l := range []*verdict.Lesson{
-			verdict.LiquidLesson("white", demo.Recipes()[0], larder.Get, past), verdict.CrustLesson("galley", demo.Galley(), past),
-			verdict.FillLesson("galley", demo.Galley(), k, past), verdict.KneadLesson("galley", demo.Galley(), k, past), verdict.CupLesson(k, past),
+			verdict.LiquidLesson("white", demo.Recipes()[0], larder.Get, past), verdict.CrustLesson("galley",
+				demo.Galley(), past),
+			verdict.FillLesson("galley", demo.Galley(), k, past), verdict.KneadLesson("galley", demo.Galley(), k,
+				past), verdict.CupLesson(k, past),
 		} {
 			lessons.Add(t, fmt.Sprintf("log %d", n), l)
 		}
 	}
-	all := []readtest.Said{{Name: "cases", Value: &cases}, {Name: "each sign with each fact", Value: &each}, {Name: "lessons", Value: &lessons}}
+	all := []readtest.Said{{Name: "cases", Value: &cases}, {Name: "each sign with each fact", Value: &each},
+		{Name: "lessons", Value: &lessons}}
 	for n, r := range demo.Recipes() {
 		all = append(all, readtest.Said{Name: r.Name + ", baked", Value: outcomes(t, n, r)})
 	}
@@ -96,14 +103,17 @@ func outcomes(t *testing.T, n int, r recipe.Recipe) *readtest.Rows {
 	t.Helper()
 	var said readtest.Rows
 	k := kitchen.New("Test", "UTC")
-	k.Packs = []kitchen.Pack{{Ingredient: "active-dry-yeast", Opened: kitchen.DateOf(firstDay.AddDate(0, -n, 0), time.UTC)}}
+	k.Packs = []kitchen.Pack{{Ingredient: "active-dry-yeast", Opened: kitchen.DateOf(firstDay.AddDate(0, -n, 0),
+		time.UTC)}}
 	wishes := []plan.Wish{
 		{Loaf: plan.Loaf{Size: r.Size}},
 		{Loaf: plan.Loaf{Size: measure.LoafPounds(2, 1)}, Timing: plan.Timing{Cycle: "rapid", AddIns: plan.AtStart}},
 		{Loaf: plan.Loaf{Size: measure.LoafPounds(1, 1)}, Timing: plan.Timing{Cycle: "wholemeal", Crust: machine.Dark}},
-		{Loaf: plan.Loaf{Size: r.Size}, Timing: plan.Timing{Crust: machine.Light}, Handling: plan.Handling{Warmth: plan.Warmth{Cold: []string{"l1"}}}},
+		{Loaf: plan.Loaf{Size: r.Size}, Timing: plan.Timing{Crust: machine.Light},
+			Handling: plan.Handling{Warmth: plan.Warmth{Cold: []string{"l1"}}}},
 	}
-	p, err := plan.Make(plan.Place{Kitchen: k, Zone: time.UTC, Recipe: r, Machine: demo.Galley(), Now: firstDay}, wishes[n%len(wishes)])
+	p, err := plan.Make(plan.Place{Kitchen: k, Zone: time.UTC, Recipe: r, Machine: demo.Galley(), Now: firstDay},
+		wishes[n%len(wishes)])
 	if err != nil {
 		said.Each(t, "error", err)
 		return &said
@@ -115,7 +125,8 @@ func outcomes(t *testing.T, n int, r recipe.Recipe) *readtest.Rows {
 		}
 	}
 	for m, of := range []float64{0, .80, .86, .90, .97, 1.02} {
-		v := bake.Verdict{Mark: m, Weight: measure.Grams(of) * scale.Baked(all), Room: measure.Reading(measure.Celsius(12 + 5*m)), Damp: m%2 == 0, Signs: []bake.Sign{bake.Gummy}}
+		v := bake.Verdict{Mark: m, Weight: measure.Grams(of) * scale.Baked(all),
+			Room: measure.Reading(measure.Celsius(12 + 5*m)), Damp: m%2 == 0, Signs: []bake.Sign{bake.Gummy}}
 		if m > 1 {
 			v.Centre, v.Sides, v.Crust = new(10*m-40), new(6*m), machine.Crusts[m%3]
 		}

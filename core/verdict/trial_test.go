@@ -72,9 +72,16 @@ var faults = []fault{
 		c.hurt = func(d *standin.Dough) { d.Alive = 0.1 }
 		c.notices(verdict.VeryHotLiquid, 0.9)
 	}},
-	{"cold kitchen", verdict.ColdPlace, func(c *trial) { c.room, c.liquid = 10, 9; c.f.Yeast *= 0.75; c.notices(verdict.ColdKitchen, 1) }},
-	{"wrong cycle", verdict.WrongCycle, func(c *trial) { c.cycle = "rapid"; c.f.Yeast *= 0.8; c.notices(verdict.OtherCycle, 1) }},
-	{"a long cycle for a rapid dough", verdict.LongRise, func(c *trial) { c.cycle = "crusty"; c.f.Yeast = 2.9; c.notices(verdict.LongCycle, 1) }},
+	{"cold kitchen", verdict.ColdPlace, func(c *trial) {
+		c.room, c.liquid = 10,
+			9
+		c.f.Yeast *= 0.75
+		c.notices(verdict.ColdKitchen, 1)
+	}},
+	{"wrong cycle", verdict.WrongCycle,
+		func(c *trial) { c.cycle = "rapid"; c.f.Yeast *= 0.8; c.notices(verdict.OtherCycle, 1) }},
+	{"a long cycle for a rapid dough", verdict.LongRise,
+		func(c *trial) { c.cycle = "crusty"; c.f.Yeast = 2.9; c.notices(verdict.LongCycle, 1) }},
 	{"overfull pan", verdict.TooBig, func(c *trial) { c.f.Flour *= 2.2; c.notices(verdict.FullPan, 1) }},
 	{"paddle missing", verdict.NoPaddle, func(c *trial) {
 		c.hurt = func(d *standin.Dough) { d.NoPaddle = true }
@@ -90,11 +97,19 @@ var faults = []fault{
 		delete(c.likely, verdict.TakenAtOnce)
 		c.notices(verdict.StoodInPan, 1)
 	}},
-	{"crust too dark by sugar", verdict.MuchSugar, func(c *trial) { c.f.Sugar = 15; c.f.Hydration -= 2; c.notices(verdict.SugarHigh, 1) }},
-	{"add-ins early", verdict.EarlyAddIns, func(c *trial) { c.signs = append(c.signs, bake.Mashed); c.notices(verdict.AddInsFirst, 1) }},
+	{"crust too dark by sugar", verdict.MuchSugar,
+		func(c *trial) { c.f.Sugar = 15; c.f.Hydration -= 2; c.notices(verdict.SugarHigh, 1) }},
+	{"add-ins early", verdict.EarlyAddIns,
+		func(c *trial) { c.signs = append(c.signs, bake.Mashed); c.notices(verdict.AddInsFirst, 1) }},
 	{"opened lid", verdict.OpenedLid, func(c *trial) { c.lid = true; c.notices(verdict.LidWasOpen, 1) }},
-	{"power cut", verdict.PowerOut, func(c *trial) { c.bakeFor = 24; c.signs = append(c.signs, bake.Pale); c.notices(verdict.PowerWent, 1) }},
-	{"a slow yeast on a rapid cycle", verdict.WrongCycle, func(c *trial) { c.cycle = "rapid"; c.f.Yeast *= 0.7; c.notices(verdict.SlowOnRapid, 1) }},
+	{"power cut", verdict.PowerOut, func(c *trial) {
+		c.bakeFor = 24
+		c.signs = append(c.signs,
+			bake.Pale)
+		c.notices(verdict.PowerWent, 1)
+	}},
+	{"a slow yeast on a rapid cycle", verdict.WrongCycle,
+		func(c *trial) { c.cycle = "rapid"; c.f.Yeast *= 0.7; c.notices(verdict.SlowOnRapid, 1) }},
 	{"wet add-ins", verdict.WetAddIns, func(c *trial) {
 		c.f.Hydration += 2
 		c.signs = append(c.signs, bake.Gummy, bake.Sunken)
@@ -103,16 +118,20 @@ var faults = []fault{
 }
 
 // known are the facts that no baker is asked for: the plan, the bench and the larder hold them.
-var known = map[verdict.Fact]bool{verdict.OtherCycle: true, verdict.SlowOnRapid: true, verdict.LongCycle: true, verdict.FullPan: true, verdict.SugarHigh: true, verdict.UnsureCup: true,
-	verdict.WeighedFlour: true, verdict.WeakUsed: true, verdict.AddInsFirst: true, verdict.NotTicked: true, verdict.MoistAddIns: true, verdict.OldYeast: true, verdict.FreshYeast: true}
+var known = map[verdict.Fact]bool{verdict.OtherCycle: true, verdict.SlowOnRapid: true, verdict.LongCycle: true,
+	verdict.FullPan: true, verdict.SugarHigh: true, verdict.UnsureCup: true,
+	verdict.WeighedFlour: true, verdict.WeakUsed: true, verdict.AddInsFirst: true, verdict.NotTicked: true,
+	verdict.MoistAddIns: true, verdict.OldYeast: true, verdict.FreshYeast: true}
 
 // loafOf bakes one loaf with a fault and tells what a baker sees of it and knows: with noise, and with three answers in
 // ten missing.
 func loafOf(fl fault, seed uint64) verdict.Seen {
 	r := rand.New(rand.NewPCG(seed, uint64(len(fl.name))*7919))
 	near := func(v, by float64) float64 { return v + by*(2*r.Float64()-1) }
-	c := trial{f: formula.Formula{Flour: 375, Hydration: near(63, 1.5), Salt: near(2.1, 0.15), Yeast: near(1.35, 0.1), Sugar: near(3.5, 0.5), Fat: 4.5},
-		room: measure.Celsius(near(21, 2)), liquid: measure.Celsius(near(25, 2)), cycle: "basic", hurt: func(*standin.Dough) {},
+	c := trial{f: formula.Formula{Flour: 375, Hydration: near(63, 1.5), Salt: near(2.1, 0.15), Yeast: near(1.35, 0.1),
+		Sugar: near(3.5, 0.5), Fat: 4.5},
+		room: measure.Celsius(near(21, 2)), liquid: measure.Celsius(near(25, 2)), cycle: "basic",
+		hurt:   func(*standin.Dough) {},
 		likely: map[verdict.Fact]float64{verdict.FreshYeast: 0.8, verdict.TakenAtOnce: 0.9, verdict.CutCold: 0.8}}
 	if r.Float64() < 0.5 {
 		c.likely[verdict.WeighedFlour] = 1
@@ -125,7 +144,8 @@ func loafOf(fl fault, seed uint64) verdict.Seen {
 	through := func(c trial) (early, late float64, look dough.Seen, loaf standin.Loaf) {
 		cycle, _ := m.Cycle(c.cycle)
 		p := cycle.Programme(measure.LoafPounds(3, 2), machine.Medium)
-		d := standin.Put(standin.In{Kind: kind.Of(recipe.White), Bands: kind.BandsOf(recipe.White, 0), Meant: usual.f, Went: c.f, Room: c.room, Liquid: c.liquid, Meets: dough.Layered})
+		d := standin.Put(standin.In{Kind: kind.Of(recipe.White), Bands: kind.BandsOf(recipe.White, 0), Meant: usual.f,
+			Went: c.f, Room: c.room, Liquid: c.liquid, Meets: dough.Layered})
 		c.hurt(&d)
 		bakes := p.Of(machine.Bake)[0]
 		kneads := p.Of(machine.Knead)
@@ -205,9 +225,12 @@ func loafOf(fl fault, seed uint64) verdict.Seen {
 }
 
 // plain is the usual table of troubles, its first cause of each sign, without any evidence: what the model is to beat.
-var plain = map[bake.Sign]verdict.Cause{bake.Collapsed: verdict.TooWet, bake.Overflowed: verdict.MuchYeast, bake.NotRisen: verdict.NoYeast, bake.Unmixed: verdict.NoPaddle,
-	bake.Dense: verdict.DeadYeast, bake.Lumpy: verdict.TooDry, bake.Coarse: verdict.TooWet, bake.Gummy: verdict.CutHot, bake.Corners: verdict.NotScraped, bake.Pale: verdict.CrustSet,
-	bake.Burnt: verdict.CrustSet, bake.Soggy: verdict.LeftInPan, bake.Mashed: verdict.EarlyAddIns, bake.Sunken: verdict.LateAddIns, bake.Salty: verdict.MuchSalt, bake.Bland: verdict.NoSalt}
+var plain = map[bake.Sign]verdict.Cause{bake.Collapsed: verdict.TooWet, bake.Overflowed: verdict.MuchYeast,
+	bake.NotRisen: verdict.NoYeast, bake.Unmixed: verdict.NoPaddle,
+	bake.Dense: verdict.DeadYeast, bake.Lumpy: verdict.TooDry, bake.Coarse: verdict.TooWet, bake.Gummy: verdict.CutHot,
+	bake.Corners: verdict.NotScraped, bake.Pale: verdict.CrustSet,
+	bake.Burnt: verdict.CrustSet, bake.Soggy: verdict.LeftInPan, bake.Mashed: verdict.EarlyAddIns,
+	bake.Sunken: verdict.LateAddIns, bake.Salty: verdict.MuchSalt, bake.Bland: verdict.NoSalt}
 
 // Twenty-four faults, two hundred loaves each, equally likely: how often the true cause comes first, and among the
 // first two.
@@ -236,7 +259,8 @@ func TestTheTrueCauseComesFirst(t *testing.T) {
 			}
 		}
 		all, firsts, twos = all+loaves, firsts+first, twos+two
-		t.Logf("%-32s first %3d %%, first two %3d %%  %s", fl.name, 100*first/loaves, 100*two/loaves, others(taken[fl.name], fl.cause))
+		t.Logf("%-32s first %3d %%, first two %3d %%  %s", fl.name, 100*first/loaves, 100*two/loaves,
+			others(taken[fl.name], fl.cause))
 		if first < loaves*60/100 {
 			t.Errorf("%s comes first in %d %% of its loaves, want 60", fl.name, 100*first/loaves)
 		}
@@ -244,10 +268,12 @@ func TestTheTrueCauseComesFirst(t *testing.T) {
 	t.Logf("all: first %.1f %%, first two %.1f %%", 100*float64(firsts)/float64(all), 100*float64(twos)/float64(all))
 	t.Logf("by the plain table of troubles: first %.1f %%", 100*float64(byTable)/float64(all))
 	if firsts-byTable < all*20/100 {
-		t.Errorf("the model is %.1f points better than the plain table, want 20", 100*float64(firsts-byTable)/float64(all))
+		t.Errorf("the model is %.1f points better than the plain table, want 20",
+			100*float64(firsts-byTable)/float64(all))
 	}
 	if firsts < all*80/100 || twos < all*95/100 {
-		t.Errorf("the true cause comes first in %.1f %%, in the first two in %.1f %%; want 80 and 95", 100*float64(firsts)/float64(all), 100*float64(twos)/float64(all))
+		t.Errorf("the true cause comes first in %.1f %%, in the first two in %.1f %%; want 80 and 95",
+			100*float64(firsts)/float64(all), 100*float64(twos)/float64(all))
 	}
 }
 

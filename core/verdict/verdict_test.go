@@ -71,7 +71,8 @@ func TestSignsAndEvidence(t *testing.T) {
 
 // A good loaf has no cause to look for, whatever is unusual about it.
 func TestAGoodLoafIsLeftAlone(t *testing.T) {
-	if got := verdict.Weigh(verdict.Seen{Signs: []bake.Sign{bake.Domed, bake.FineCrumb}, All: true, Facts: []verdict.Fact{verdict.YeastHigh, verdict.OldYeast}}); len(got) > 0 {
+	if got := verdict.Weigh(verdict.Seen{Signs: []bake.Sign{bake.Domed, bake.FineCrumb}, All: true,
+		Facts: []verdict.Fact{verdict.YeastHigh, verdict.OldYeast}}); len(got) > 0 {
 		t.Errorf("a good loaf is given %v", got)
 	}
 	if got := verdict.Weigh(verdict.Seen{}); len(got) > 0 {
@@ -82,8 +83,11 @@ func TestAGoodLoafIsLeftAlone(t *testing.T) {
 // The one change is a small step of the recipe's own amount, in its own measures.
 func TestTheOneChange(t *testing.T) {
 	white := demo.Recipes()[0] // 1 cup water, 1 1/2 tsp salt, 1 3/4 tsp yeast
-	weighed := recipe.New(recipe.Recipe{Name: "Weighed", Kind: recipe.White, Size: measure.LoafPounds(3, 2), Standard: measure.US, Lines: []recipe.Line{
-		{Ingredient: "water", Amount: measure.Of(250, 1, measure.Gram)}, {Ingredient: "bread-flour", Amount: measure.Of(400, 1, measure.Gram)}, {Ingredient: "active-dry-yeast", Amount: measure.Of(6, 1, measure.Gram)}}})
+	weighed := recipe.New(recipe.Recipe{Name: "Weighed", Kind: recipe.White, Size: measure.LoafPounds(3, 2),
+		Standard: measure.US, Lines: []recipe.Line{
+			{Ingredient: "water", Amount: measure.Of(250, 1, measure.Gram)}, {Ingredient: "bread-flour",
+				Amount: measure.Of(400, 1, measure.Gram)}, {Ingredient: "active-dry-yeast", Amount: measure.Of(6, 1,
+				measure.Gram)}}})
 	spoons, scale := kitchen.New("Spoons", "UTC"), kitchen.New("Scale", "UTC")
 	scale.Scale = true
 	for _, c := range []struct {
@@ -92,11 +96,16 @@ func TestTheOneChange(t *testing.T) {
 		cause verdict.Cause
 		want  string // empty: none
 	}{
-		{spoons, white, verdict.TooWet, "water 1 cup → 3/4 cup + 3 tbsp"}, {spoons, white, verdict.TooDry, "water 1 cup → 1 cup + 1 tbsp"},
-		{spoons, white, verdict.MuchYeast, "active dry yeast 1 3/4 tsp → 1 1/2 tsp"}, {spoons, white, verdict.LittleYeast, "active dry yeast 1 3/4 tsp → 2 tsp"},
-		{spoons, white, verdict.MuchSalt, "table salt 1 1/2 tsp → 1 1/4 tsp"}, {spoons, white, verdict.CutHot, ""}, {spoons, white, verdict.NoPaddle, ""},
-		{scale, weighed, verdict.TooWet, "water 250 g → 235 g"}, {scale, weighed, verdict.MuchYeast, "active dry yeast 6 g → 5.2 g"}, {scale, weighed, verdict.MuchSalt, ""},
-		{spoons, weighed, verdict.MuchYeast, "active dry yeast 2 tsp → 1 3/4 tsp"}, {spoons, weighed, verdict.TooWet, "water 1 cup + 1 tbsp → 1 cup"},
+		{spoons, white, verdict.TooWet, "water 1 cup → 3/4 cup + 3 tbsp"}, {spoons, white, verdict.TooDry,
+			"water 1 cup → 1 cup + 1 tbsp"},
+		{spoons, white, verdict.MuchYeast, "active dry yeast 1 3/4 tsp → 1 1/2 tsp"},
+		{spoons, white, verdict.LittleYeast, "active dry yeast 1 3/4 tsp → 2 tsp"},
+		{spoons, white, verdict.MuchSalt, "table salt 1 1/2 tsp → 1 1/4 tsp"}, {spoons, white, verdict.CutHot, ""},
+		{spoons, white, verdict.NoPaddle, ""},
+		{scale, weighed, verdict.TooWet, "water 250 g → 235 g"}, {scale, weighed, verdict.MuchYeast,
+			"active dry yeast 6 g → 5.2 g"}, {scale, weighed, verdict.MuchSalt, ""},
+		{spoons, weighed, verdict.MuchYeast, "active dry yeast 2 tsp → 1 3/4 tsp"}, {spoons, weighed, verdict.TooWet,
+			"water 1 cup + 1 tbsp → 1 cup"},
 	} {
 		got := ""
 		if change := verdict.Propose(c.k, plan.Plan{}, c.r, c.cause); change != nil {

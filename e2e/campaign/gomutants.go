@@ -15,10 +15,13 @@ import (
 // opposites are operators and what is the opposite of each; boundaries, those that differ by a hair.
 var (
 	opposites = map[token.Token]token.Token{
-		token.LSS: token.GEQ, token.GEQ: token.LSS, token.GTR: token.LEQ, token.LEQ: token.GTR, token.EQL: token.NEQ, token.NEQ: token.EQL,
-		token.LAND: token.LOR, token.LOR: token.LAND, token.ADD: token.SUB, token.SUB: token.ADD, token.MUL: token.QUO, token.QUO: token.MUL,
+		token.LSS: token.GEQ, token.GEQ: token.LSS, token.GTR: token.LEQ, token.LEQ: token.GTR, token.EQL: token.NEQ,
+		token.NEQ:  token.EQL,
+		token.LAND: token.LOR, token.LOR: token.LAND, token.ADD: token.SUB, token.SUB: token.ADD, token.MUL: token.QUO,
+		token.QUO: token.MUL,
 	}
-	boundaries = map[token.Token]token.Token{token.LSS: token.LEQ, token.LEQ: token.LSS, token.GTR: token.GEQ, token.GEQ: token.GTR}
+	boundaries = map[token.Token]token.Token{token.LSS: token.LEQ, token.LEQ: token.LSS, token.GTR: token.GEQ,
+		token.GEQ: token.GTR}
 )
 
 // goMutants lists the mutants of some folders' Go files, tests and their helpers left out.
@@ -102,7 +105,8 @@ func mutantsOf(root, path string) (out []mutation, err error) {
 	return out, err
 }
 
-// isError reports whether a condition asks for an error alone: an error of the disk or the database is not to be had in a
+// isError reports whether a condition asks for an error alone: an error of the disk or the database is not to be had in
+// a
 // test.
 func isError(e ast.Expr) bool {
 	b, ok := e.(*ast.BinaryExpr)

@@ -107,8 +107,11 @@ func house(temp string, n int, random *rand.Rand) error {
 		}
 		recipes, happened = recipes+len(w.recipes), happened+w.happened
 	}
-	fmt.Printf("%d kills of a server, %d of the one beside it and %d of the database in %.0f s, under %d devices of two households: %d recipes and %d happenings were acknowledged, each is there once, and nobody saw anything of the other household.\n",
-		killed["first"], killed["second"], killed["database"], time.Since(began).Seconds(), len(hands), recipes, happened)
+	fmt.Printf("%d kills of a server, %d of the one beside it and %d of the database in %.0f s, under %d devices of "+
+		"two households: %d recipes and %d happenings were acknowledged, each is there once, and nobody saw "+
+		"anything of the other household.\n",
+		killed["first"], killed["second"], killed["database"], time.Since(began).Seconds(), len(hands), recipes,
+		happened)
 	return nil
 }
 
@@ -117,7 +120,8 @@ const passphrase = "wet heron on a lock gate"
 // found makes a kitchen with what the demo has in it.
 func (w *writer) found(name string) error {
 	var made struct{ Kitchen string }
-	err := w.ask("POST", "/api/v1/kitchens", map[string]any{"name": name, "person": "Wren", "passphrase": passphrase}, "make "+name, &made)
+	err := w.ask("POST", "/api/v1/kitchens", map[string]any{"name": name, "person": "Wren", "passphrase": passphrase},
+		"make "+name, &made)
 	if err != nil {
 		return err
 	}
@@ -131,7 +135,8 @@ func (w *writer) pair(owner *writer) error {
 	if err := owner.ask("POST", "/household/people", map[string]any{}, "", &shown); err != nil {
 		return err
 	}
-	err := w.ask("POST", "/api/v1/session/paired", map[string]any{"code": shown.Code, "name": fmt.Sprint("Hand ", w.n)}, "", nil)
+	err := w.ask("POST", "/api/v1/session/paired", map[string]any{"code": shown.Code, "name": fmt.Sprint("Hand ",
+		w.n)}, "", nil)
 	w.kitchen = owner.kitchen
 	return err
 }

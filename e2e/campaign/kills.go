@@ -87,7 +87,8 @@ func kills(temp string, n int, random *rand.Rand) error {
 		}
 		recipes, happened = recipes+len(w.recipes), happened+w.happened
 	}
-	fmt.Printf("%d kills of the server and %d of the database in %.0f s, under %d writers: %d recipes and %d happenings were acknowledged, each is there once.\n",
+	fmt.Printf("%d kills of the server and %d of the database in %.0f s, under %d writers: %d recipes and %d "+
+		"happenings were acknowledged, each is there once.\n",
 		server, database, time.Since(began).Seconds(), writers, recipes, happened)
 	return nil
 }
@@ -95,7 +96,8 @@ func kills(temp string, n int, random *rand.Rand) error {
 func killDatabase(data string) error {
 	for range 200 {
 		b, err := os.ReadFile(filepath.Join(data, "mariadb.pid"))
-		if pid, e := strconv.Atoi(strings.TrimSpace(string(b))); err == nil && e == nil && syscall.Kill(pid, syscall.SIGKILL) == nil {
+		if pid, e := strconv.Atoi(strings.TrimSpace(string(b))); err == nil && e == nil &&
+			syscall.Kill(pid, syscall.SIGKILL) == nil {
 			return nil
 		}
 		time.Sleep(50 * time.Millisecond) // it is just coming up
@@ -108,7 +110,8 @@ func (w *writer) write(stop <-chan struct{}) error {
 	if err := w.ask("GET", "", nil, "", &shelf); err != nil {
 		return err
 	}
-	wish := map[string]any{"recipe": shelf.Recipes[0].ID, "machine": shelf.Machines[0].ID, "loaf": map[string]any{"size": "1 lb"}}
+	wish := map[string]any{"recipe": shelf.Recipes[0].ID, "machine": shelf.Machines[0].ID,
+		"loaf": map[string]any{"size": "1 lb"}}
 	var bench struct {
 		ID    string
 		Steps []struct{ ID string }
@@ -124,7 +127,8 @@ func (w *writer) write(stop <-chan struct{}) error {
 		default:
 		}
 		name := fmt.Sprintf("Loaf %d of writer %d", k, w.n)
-		recipe := map[string]any{"name": name, "kind": "white", "standard": "us", "text": "1 cup water\n3 cups bread flour\n1 1/2 tsp salt\n2 tsp instant yeast"}
+		recipe := map[string]any{"name": name, "kind": "white", "standard": "us",
+			"text": "1 cup water\n3 cups bread flour\n1 1/2 tsp salt\n2 tsp instant yeast"}
 		if err := w.ask("POST", "/recipes", recipe, name, nil); err != nil {
 			return err
 		}

@@ -65,8 +65,10 @@ var grounds = map[string]ground{
 	},
 }
 
-// mutations breaks n places of the last commit's source in each ground, drawn at random, one at a time: a boundary moved, an
-// operator turned round, a condition dropped, a constant changed, two arguments swapped. A mutant dies when a test fails.
+// mutations breaks n places of the last commit's source in each ground, drawn at random, one at a time: a boundary
+// moved, an
+// operator turned round, a condition dropped, a constant changed, two arguments swapped. A mutant dies when a test
+// fails.
 // Draws that do not compile do not count.
 func mutations(temp string, n int, random *rand.Rand, where string) error {
 	names := slices.Sorted(maps.Keys(grounds))
@@ -138,7 +140,8 @@ func breakGround(root, name string, n int, random *rand.Rand) error {
 		}
 		fmt.Printf("%s %2d  %s  %s\n", name, tried, word, m)
 	}
-	fmt.Printf("%s: %d of %d made a test fail, drawn of %d mutants. All took %.0f s.\n", name, n-len(lived), n, len(all), time.Since(began).Seconds())
+	fmt.Printf("%s: %d of %d made a test fail, drawn of %d mutants. All took %.0f s.\n", name, n-len(lived), n,
+		len(all), time.Since(began).Seconds())
 	return nil
 }
 
@@ -168,7 +171,8 @@ const mutantPatience = 4 * time.Minute
 func passes(in string, turns [][]string) (said []byte, ok bool) {
 	for _, packages := range turns {
 		ctx, cancel := context.WithTimeout(context.Background(), mutantPatience)
-		cmd := exec.CommandContext(ctx, "go", append([]string{"test", "-failfast", "-vet=off", "-timeout", "3m"}, packages...)...)
+		cmd := exec.CommandContext(ctx, "go", append([]string{"test", "-failfast", "-vet=off", "-timeout", "3m"},
+			packages...)...)
 		cmd.Dir = in
 		cmd.SysProcAttr = &syscall.SysProcAttr{Setpgid: true}
 		cmd.Cancel = func() error { return syscall.Kill(-cmd.Process.Pid, syscall.SIGKILL) }

@@ -53,7 +53,8 @@ func starts(temp string, n int, random *rand.Rand) error {
 		}
 		os.RemoveAll(data)
 	}
-	fmt.Printf("%d first starts ended at random moments of their first %v; each folder then started and was whole. The slowest took %.1f s. All took %.0f s.\n",
+	fmt.Printf("%d first starts ended at random moments of their first %v; each folder then started and was whole. "+
+		"The slowest took %.1f s. All took %.0f s.\n",
 		n, longest, slowest.Seconds(), time.Since(began).Seconds())
 	return nil
 }

@@ -10,11 +10,13 @@ import (
 	"risepan/ui/modules"
 )
 
-// In TypeScript: operators with what each may be turned into, by kind. Only those with a space on each side are operators
+// In TypeScript: operators with what each may be turned into, by kind. Only those with a space on each side are
+// operators
 // for certain.
 var typeScriptTurns = []struct{ kind, was, now string }{
 	{"boundary", " < ", " <= "}, {"boundary", " <= ", " < "}, {"boundary", " > ", " >= "}, {"boundary", " >= ", " > "},
-	{"opposite", " === ", " !== "}, {"opposite", " !== ", " === "}, {"opposite", " && ", " || "}, {"opposite", " || ", " && "},
+	{"opposite", " === ", " !== "}, {"opposite", " !== ", " === "}, {"opposite", " && ", " || "},
+	{"opposite", " || ", " && "},
 	{"opposite", " + ", " - "}, {"opposite", " - ", " + "}, {"opposite", " * ", " / "}, {"opposite", " / ", " * "},
 	{"opposite", " % ", " * "}, {"opposite", " ?? ", " && "}, {"opposite", " < ", " > "}, {"opposite", " > ", " < "},
 }

@@ -30,16 +30,20 @@ const HouseName = "bread.home.arpa"
 
 // needless is what a browser makes ready for a person at each new window: pages behind its address bar and processes in
 // store, a third of a test's processor time.
-var needless = []string{"WebUIOmniboxPopup", "WebUIOmniboxAimPopup", "WebUIOmniboxFullPopup", "PreloadTopChromeWebUI", "SpareRendererForSitePerProcess"}
+var needless = []string{"WebUIOmniboxPopup", "WebUIOmniboxAimPopup", "WebUIOmniboxFullPopup", "PreloadTopChromeWebUI",
+	"SpareRendererForSitePerProcess"}
 
 // Browser starts headless Chromium. Its context ends with cancel. Tabs that are opened in it share what it keeps.
 func Browser(parent context.Context) (ctx context.Context, cancel context.CancelFunc, err error) {
 	options := []chromedp.ExecAllocatorOption{
-		chromedp.ExecPath("chromium"), chromedp.Headless, chromedp.DisableGPU, chromedp.NoFirstRun, chromedp.NoDefaultBrowserCheck,
+		chromedp.ExecPath("chromium"), chromedp.Headless, chromedp.DisableGPU, chromedp.NoFirstRun,
+		chromedp.NoDefaultBrowserCheck,
 		chromedp.Flag("disable-background-networking", true), chromedp.Flag("disable-component-update", true),
-		chromedp.Flag("disable-sync", true), chromedp.Flag("disable-quic", true), chromedp.Flag("hide-scrollbars", true),
+		chromedp.Flag("disable-sync", true), chromedp.Flag("disable-quic", true), chromedp.Flag("hide-scrollbars",
+			true),
 		chromedp.Flag("disable-features", strings.Join(needless, ",")),
-		chromedp.Flag("force-color-profile", "srgb"), chromedp.Flag("host-resolver-rules", "MAP "+HouseName+" 127.0.0.1"),
+		chromedp.Flag("force-color-profile", "srgb"), chromedp.Flag("host-resolver-rules", "MAP "+HouseName+
+			" 127.0.0.1"),
 	}
 	if os.Getuid() == 0 {
 		options = append(options, chromedp.NoSandbox)
@@ -47,7 +51,8 @@ func Browser(parent context.Context) (ctx context.Context, cancel context.Cancel
 	allocator, stop := chromedp.NewExecAllocator(parent, options...)
 	ctx, end := chromedp.NewContext(allocator)
 	cancel = func() { end(); stop() }
-	if err := chromedp.Do(ctx); err != nil { // a context that has not run yet would start a browser for each of its tabs
+	// a context that has not run yet would start a browser for each of its tabs
+	if err := chromedp.Do(ctx); err != nil {
 		cancel()
 		return nil, nil, fmt.Errorf("the browser: %w", err)
 	}
@@ -66,7 +71,8 @@ func Device(browser context.Context, r Reporter) (device context.Context, forget
 	device, cancel := chromedp.NewContext(browser, chromedp.WithExistingBrowserContext(made.BrowserContextID))
 	return device, func() {
 		cancel()
-		_, err := cdp.Call(browser, running, target.DisposeBrowserContext, target.DisposeBrowserContextParams{BrowserContextID: made.BrowserContextID})
+		_, err := cdp.Call(browser, running, target.DisposeBrowserContext,
+			target.DisposeBrowserContextParams{BrowserContextID: made.BrowserContextID})
 		if err != nil {
 			r.Fatalf("forgetting a device: %v", err)
 		}
@@ -108,7 +114,8 @@ const clock = "Europe/London"
 // Zone moves the browser to another zone.
 func (p *Page) Zone(name string) {
 	p.report.Helper()
-	if _, err := chromedp.Call(p.ctx, emulation.SetTimezoneOverride, emulation.SetTimezoneOverrideParams{TimezoneID: name}); err != nil {
+	if _, err := chromedp.Call(p.ctx, emulation.SetTimezoneOverride,
+		emulation.SetTimezoneOverrideParams{TimezoneID: name}); err != nil {
 		p.report.Fatalf("zone %s: %v", name, err)
 	}
 }
@@ -146,7 +153,8 @@ func (p *Page) Resize(width, height int64) {
 // Slow makes the page's processor so many times slower.
 func (p *Page) Slow(times float64) {
 	p.report.Helper()
-	if _, err := chromedp.Call(p.ctx, emulation.SetCPUThrottlingRate, emulation.SetCPUThrottlingRateParams{Rate: times}); err != nil {
+	if _, err := chromedp.Call(p.ctx, emulation.SetCPUThrottlingRate,
+		emulation.SetCPUThrottlingRateParams{Rate: times}); err != nil {
 		p.report.Fatalf("a slower processor: %v", err)
 	}
 }
@@ -154,8 +162,10 @@ func (p *Page) Slow(times float64) {
 // Far puts the page's server so far away, at so many bytes a second each way.
 func (p *Page) Far(away time.Duration, rate float64) {
 	p.report.Helper()
-	line := []*network.Conditions{{Latency: float64(away.Milliseconds()), DownloadThroughput: rate, UploadThroughput: rate}}
-	if _, err := chromedp.Call(p.ctx, network.EmulateNetworkConditionsByRule, network.EmulateNetworkConditionsByRuleParams{MatchedNetworkConditions: line}); err != nil {
+	line := []*network.Conditions{{Latency: float64(away.Milliseconds()), DownloadThroughput: rate,
+		UploadThroughput: rate}}
+	if _, err := chromedp.Call(p.ctx, network.EmulateNetworkConditionsByRule,
+		network.EmulateNetworkConditionsByRuleParams{MatchedNetworkConditions: line}); err != nil {
 		p.report.Fatalf("a slow line: %v", err)
 	}
 }
@@ -176,7 +186,8 @@ var helpers string
 func eval[T any](p *Page, expression string) (T, error) {
 	ctx, cancel := context.WithTimeout(p.ctx, 2*patience)
 	defer cancel()
-	return chromedp.Run(ctx, chromedp.Evaluate[T]("(() => {"+helpers+"; return "+expression+"})()", chromedp.EvalAwaitPromise))
+	return chromedp.Run(ctx, chromedp.Evaluate[T]("(() => {"+helpers+"; return "+expression+"})()",
+		chromedp.EvalAwaitPromise))
 }
 
 // Value is the value of an expression in the page.
@@ -196,7 +207,8 @@ func (p *Page) Until(what, expression string) {
 	var err error
 	for time.Now().Before(end) {
 		var ok bool
-		ok, err = eval[bool](p, "new Promise(done => setTimeout(() => { try { done(!!("+expression+")) } catch { done(false) } }, 15))")
+		ok, err = eval[bool](p, "new Promise(done => setTimeout(() => { try { done(!!("+expression+
+			")) } catch { done(false) } }, 15))")
 		if err == nil && ok {
 			return
 		}
@@ -272,7 +284,8 @@ func (p *Page) Drag(selector string, dx, dy float64) {
 			does = input.DispatchMouseEventTypeMouseReleased
 		}
 		_, err := chromedp.Call(p.ctx, input.DispatchMouseEvent, input.DispatchMouseEventParams{
-			Type: does, X: at[0] + dx*share, Y: at[1] + dy*share, Button: input.MouseButtonLeft, Buttons: 1, ClickCount: 1,
+			Type: does, X: at[0] + dx*share, Y: at[1] + dy*share, Button: input.MouseButtonLeft, Buttons: 1,
+			ClickCount: 1,
 		})
 		if err != nil {
 			p.report.Fatalf("%s at %s: %v", does, selector, err)
@@ -345,7 +358,8 @@ func (p *Page) PDF(file string) {
 func (p *Page) Settled() {
 	p.report.Helper()
 	Value[bool](p, "frame().then(frame).then(() => true)")
-	p.Until("the page to settle", "document.fonts.status === 'loaded' && document.getAnimations().filter(a => a.playState === 'running' && !a.effect.target.matches('.dough')).length === 0")
+	p.Until("the page to settle", "document.fonts.status === 'loaded' && document.getAnimations().filter(a => "+
+		"a.playState === 'running' && !a.effect.target.matches('.dough')).length === 0")
 }
 
 // Violations lists what axe-core finds on the page: by all rules of WCAG 2.2 A and AA and its best practices, or
@@ -367,7 +381,8 @@ func (p *Page) Violations(rules ...string) []string {
 		only = string(named)
 	}
 	return Value[[]string](p, `axe.run(document, {resultTypes: ["violations"], runOnly: `+only+`})
-		.then(r => r.violations.map(v => v.id + ": " + v.help + ": " + v.nodes.map(n => n.html.slice(0, 160) + " " + (n.failureSummary ?? "")).join(" | ")))`)
+		.then(r => r.violations.map(v => v.id + ": " + v.help + ": " + v.nodes.map(n => n.html.slice(0,
+			160) + " " + (n.failureSummary ?? "")).join(" | ")))`)
 }
 
 // Font is a font that the browser really drew letters with.
@@ -391,7 +406,8 @@ func (p *Page) PlatformFonts() []Font {
 	fail(err)
 	doc, err := chromedp.Call(p.ctx, dom.GetDocument, dom.GetDocumentParams{})
 	fail(err)
-	all, err := chromedp.Call(p.ctx, dom.QuerySelectorAll, dom.QuerySelectorAllParams{NodeID: doc.Root.NodeID, Selector: "body, body *"})
+	all, err := chromedp.Call(p.ctx, dom.QuerySelectorAll, dom.QuerySelectorAllParams{NodeID: doc.Root.NodeID,
+		Selector: "body, body *"})
 	fail(err)
 	seen := map[string]Font{}
 	for _, id := range all.NodeIDs {
@@ -443,7 +459,8 @@ func (p *Page) Heard() []string {
 	var walk func(n *accessibility.Node)
 	walk = func(n *accessibility.Node) {
 		role, name := text(n.Role), text(n.Name)
-		if !n.Ignored && role != "InlineTextBox" && role != "none" && (name != "" || role != "generic" && role != "paragraph") {
+		if !n.Ignored && role != "InlineTextBox" && role != "none" && (name != "" || role != "generic" &&
+			role != "paragraph") {
 			out = append(out, role+": "+name)
 		}
 		for _, id := range n.ChildIDs {

@@ -52,7 +52,8 @@ func (s *Server) Start(ctx context.Context, flags ...string) error {
 	if s.URL != "" {
 		port = s.URL[strings.LastIndex(s.URL, ":")+1:]
 	}
-	s.cmd = exec.CommandContext(ctx, s.program, append([]string{"serve", "--data", s.Data, "--port", port}, flags...)...)
+	s.cmd = exec.CommandContext(ctx, s.program, append([]string{"serve", "--data", s.Data, "--port", port},
+		flags...)...)
 	s.cmd.SysProcAttr = &syscall.SysProcAttr{Setpgid: true}
 	stdout, err := s.cmd.StdoutPipe()
 	if err != nil {

@@ -93,7 +93,8 @@ func perSecond(c call, want int) (float64, error) {
 	return float64(n.Load()) / time.Since(began).Seconds(), nil
 }
 
-// against measures two calls by turns, and prints the medians of each and of the turns' ratios: what presses on the machine
+// against measures two calls by turns, and prints the medians of each and of the turns' ratios: what presses on the
+// machine
 // presses on both of a turn.
 func against(what string, a, b call, wantA, wantB int, bound string) error {
 	var as, bs, ratios []float64
@@ -167,7 +168,8 @@ func polls(ctx context.Context, b *bench) error {
 	bare := httptest.NewServer(api.NewBare(b.config(), view))
 	defer bare.Close()
 	return against(fmt.Sprintf("304 of a watch poll / a bare handler of the view (%d bytes)", len(view)),
-		call{"GET", fmt.Sprintf("%s?after=%d", url, newest), nil, nil}, call{"GET", bare.URL + "/bake", nil, nil}, 304, 200, "at least 1.5")
+		call{"GET", fmt.Sprintf("%s?after=%d", url, newest), nil, nil}, call{"GET", bare.URL + "/bake", nil, nil}, 304,
+		200, "at least 1.5")
 }
 
 // taps counts the statements and bytes of one tap at the bench, one plan and one page of the log.
@@ -181,7 +183,8 @@ func taps(ctx context.Context, b *bench) error {
 	}
 	keyed := func(key string) http.Header { return http.Header{"Idempotency-Key": {key}} }
 	client := http.DefaultClient
-	_, made, err := call{"POST", at + "/benches", wish, keyed("bench")}.send(&http.Client{Transport: &http.Transport{DisableCompression: true}})
+	_, made, err := call{"POST", at + "/benches", wish,
+		keyed("bench")}.send(&http.Client{Transport: &http.Transport{DisableCompression: true}})
 	if err != nil {
 		return err
 	}
@@ -196,8 +199,10 @@ func taps(ctx context.Context, b *bench) error {
 		call call
 	}{
 		{"a plan", call{"POST", at + "/plan", wish, nil}},
-		{"a poll that tells nothing new", call{"GET", at + "/benches/" + view.ID + "?after=0", nil, nil}}, // nothing has happened there yet
-		{"a tap at the bench", call{"POST", at + "/benches/" + view.ID + "/happenings", []byte(`{"do":"done","step":"tools"}`), keyed("tap")}},
+		// nothing has happened there yet
+		{"a poll that tells nothing new", call{"GET", at + "/benches/" + view.ID + "?after=0", nil, nil}},
+		{"a tap at the bench", call{"POST", at + "/benches/" + view.ID + "/happenings",
+			[]byte(`{"do":"done","step":"tools"}`), keyed("tap")}},
 		{"a page of the log", call{"GET", at + "/bakes", nil, nil}},
 	} {
 		before, err := b.statements(ctx)

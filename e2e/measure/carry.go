@@ -46,7 +46,8 @@ func carry(ctx context.Context, temp string) error {
 	if err != nil {
 		return err
 	}
-	fmt.Printf("a kitchen with %d bakes: a file of %d MB, written in %.1f s, at the most %d MB held\n", count["bakes"], size>>20, wrote.Seconds(), held>>20)
+	fmt.Printf("a kitchen with %d bakes: a file of %d MB, written in %.1f s, at the most %d MB held\n", count["bakes"],
+		size>>20, wrote.Seconds(), held>>20)
 	other, err := another(ctx, b.db, b.dsn)
 	if err != nil {
 		return err
@@ -56,7 +57,8 @@ func carry(ctx context.Context, temp string) error {
 	if err != nil {
 		return err
 	}
-	fmt.Printf("restored in %.1f s, at the most %d MB held: %.1f times as long as writing (at most 3 wanted, and under 50 MB)\n", read.Seconds(), held>>20, read.Seconds()/wrote.Seconds())
+	fmt.Printf("restored in %.1f s, at the most %d MB held: %.1f times as long as writing (at most 3 wanted, and "+
+		"under 50 MB)\n", read.Seconds(), held>>20, read.Seconds()/wrote.Seconds())
 	return nil
 }
 

@@ -35,7 +35,8 @@ func eye(ctx context.Context, temp string) error {
 	p.Until("the amounts", "document.querySelector('[data-amount]')")
 	type load struct{ Script, Style, Font, Data, All float64 }
 	l := drive.Value[load](p, firstLoad)
-	fmt.Printf("first load of Plan over the wire: %.1f kB (script %.1f, style %.1f, fonts %.1f, the page and data %.1f); at most 180, script 130\n",
+	fmt.Printf("first load of Plan over the wire: %.1f kB (script %.1f, style %.1f, fonts %.1f, the page and data "+
+		"%.1f); at most 180, script 130\n",
 		l.All, l.Script, l.Style, l.Font, l.Data)
 
 	fmt.Printf("%-44s %10s %10s\n", "press on a size to the changed figures", "p50", "p95")
@@ -43,7 +44,8 @@ func eye(ctx context.Context, temp string) error {
 		p.Slow(times)
 		took := drive.Value[[]float64](p, fmt.Sprintf(pressSizes, presses))
 		slices.Sort(took)
-		fmt.Printf("%-44s %7.0f ms %7.0f ms\n", fmt.Sprintf("processor %.0f times slower, %d presses", times, len(took)), took[len(took)/2], took[len(took)*95/100])
+		fmt.Printf("%-44s %7.0f ms %7.0f ms\n", fmt.Sprintf("processor %.0f times slower, %d presses", times,
+			len(took)), took[len(took)/2], took[len(took)*95/100])
 	}
 	farSights(browser, s)
 	return nil
@@ -53,8 +55,10 @@ func eye(ctx context.Context, temp string) error {
 // there.
 func farSights(browser context.Context, s *drive.Server) {
 	const away, rate, times = 150 * time.Millisecond, 200_000, 4
-	fmt.Printf("first sight on a phone, server %v away, %d kB a second, processor %d times slower:\n", away, rate/1000, times)
-	for _, look := range []struct{ path, sees string }{{"/", "[data-amount]"}, {"/log", "h1"}, {"/recipes", "main li"}} {
+	fmt.Printf("first sight on a phone, server %v away, %d kB a second, processor %d times slower:\n", away, rate/1000,
+		times)
+	for _, look := range []struct{ path, sees string }{{"/", "[data-amount]"}, {"/log", "h1"},
+		{"/recipes", "main li"}} {
 		var took []time.Duration
 		for range 9 {
 			phone, forget := drive.Device(browser, fatal{})
@@ -101,7 +105,8 @@ const pressSizes = `(async () => {
 		next.dispatchEvent(new PointerEvent("pointerdown", { bubbles: true }));
 		next.click();
 		while (figures() === before) await new Promise(requestAnimationFrame);
-		await new Promise(done => requestAnimationFrame(() => { const c = new MessageChannel(); c.port1.onmessage = done; c.port2.postMessage(0); }));
+		await new Promise(done => requestAnimationFrame(() => { const c = new MessageChannel();
+			c.port1.onmessage = done; c.port2.postMessage(0); }));
 		took.push(performance.now() - from);
 	}
 	return took;

@@ -24,7 +24,8 @@ const (
 	tries  = 3   // of each: now and then no trace is recorded
 )
 
-// Lighthouse makes a phone by slowing this machine's processor down to a quarter, which holds for one that its own benchmark
+// Lighthouse makes a phone by slowing this machine's processor down to a quarter, which holds for one that its own
+// benchmark
 // gives a quick desk's index. On a slower one that is a phone that nobody has: it is slowed down by as much less.
 const (
 	slowdown  = 4
@@ -45,7 +46,8 @@ func scores(ctx context.Context, temp string) error {
 	if err := logBakes(s); err != nil {
 		return err
 	}
-	fmt.Printf("%-10s %-11s %12s %14s %15s %6s %16s   medians of %d\n", "page", "on a", "performance", "accessibility", "best practices", "SEO", "processor index", looks)
+	fmt.Printf("%-10s %-11s %12s %14s %15s %6s %16s   medians of %d\n", "page", "on a", "performance", "accessibility",
+		"best practices", "SEO", "processor index", looks)
 	report := filepath.Join(temp, "report.json")
 	for _, path := range []string{"/", "/log", "/recipes"} {
 		if _, err := medians(ctx, path, "desk", s.URL+path, report, "--preset=desktop"); err != nil {
@@ -57,7 +59,8 @@ func scores(ctx context.Context, temp string) error {
 		}
 		if index := phone[len(phone)-1]; index < quickDesk {
 			times := max(1, slowdown*index/quickDesk)
-			if _, err := medians(ctx, path, fmt.Sprintf("phone, %.1f×", times), s.URL+path, report, fmt.Sprintf("--throttling.cpuSlowdownMultiplier=%.2f", times)); err != nil {
+			if _, err := medians(ctx, path, fmt.Sprintf("phone, %.1f×", times), s.URL+path, report,
+				fmt.Sprintf("--throttling.cpuSlowdownMultiplier=%.2f", times)); err != nil {
 				return err
 			}
 		}
@@ -65,7 +68,8 @@ func scores(ctx context.Context, temp string) error {
 	return nil
 }
 
-// figures are what one look gives: performance, accessibility, best practices and SEO, each of 100, and the index of this
+// figures are what one look gives: performance, accessibility, best practices and SEO, each of 100, and the index of
+// this
 // machine's processor.
 type figures [5]float64
 
@@ -90,13 +94,15 @@ func medians(ctx context.Context, page, on, url, report string, flags ...string)
 		slices.Sort(all[n])
 		middle[n] = all[n][looks/2]
 	}
-	fmt.Printf("%-10s %-11s %12.0f %14.0f %15.0f %6.0f %16.0f\n", page, on, middle[0], middle[1], middle[2], middle[3], middle[4])
+	fmt.Printf("%-10s %-11s %12.0f %14.0f %15.0f %6.0f %16.0f\n", page, on, middle[0], middle[1], middle[2], middle[3],
+		middle[4])
 	return middle, nil
 }
 
 // look runs Lighthouse once.
 func look(ctx context.Context, url, report string, flags ...string) (found figures, err error) {
-	args := append([]string{"--yes", lighthouse, url, "--quiet", "--output=json", "--output-path=" + report, "--chrome-flags=--headless --no-sandbox --disable-gpu"}, flags...)
+	args := append([]string{"--yes", lighthouse, url, "--quiet", "--output=json", "--output-path=" + report,
+		"--chrome-flags=--headless --no-sandbox --disable-gpu"}, flags...)
 	cmd := exec.CommandContext(ctx, "npx", args...)
 	cmd.Env = append(os.Environ(), "CHROME_PATH=/usr/bin/chromium")
 	if out, err := cmd.CombinedOutput(); err != nil {
@@ -159,7 +165,8 @@ func logBakes(s *drive.Server) error {
 		return err
 	}
 	for n := range logged {
-		wish := map[string]any{"recipe": shelf.Recipes[n%3].ID, "machine": shelf.Machines[0].ID, "loaf": map[string]any{"size": "1 1/2 lb"}, "time": map[string]any{"atPanel": true}}
+		wish := map[string]any{"recipe": shelf.Recipes[n%3].ID, "machine": shelf.Machines[0].ID,
+			"loaf": map[string]any{"size": "1 1/2 lb"}, "time": map[string]any{"atPanel": true}}
 		var plan struct{ Digest string }
 		if err := send("/plan", wish, &plan); err != nil {
 			return err

@@ -76,7 +76,8 @@ func manyBakes(ctx context.Context, b *bench) error {
 		return err
 	}
 	many, err := median(200, plan)
-	row("a plan of a kind never baked: 100,000 bakes / ten", ms(many), ms(few), float64(many)/float64(few), "at most 1.3")
+	row("a plan of a kind never baked: 100,000 bakes / ten", ms(many), ms(few), float64(many)/float64(few),
+		"at most 1.3")
 	return err
 }
 
@@ -87,13 +88,19 @@ func (b *bench) copyBakes(ctx context.Context, id string) error {
 		return err
 	}
 	defer conn.Close()
-	columns := `recipe_id, recipe_version, machine_id, machine_version, kitchen_version, wished_wall, wished_zone, wished_at, put_away, recipe, machine, kind, size,
-		cycle_id, cycle_panel, cycle_name, begins_at, ready_at, warm_until, ended_at, gave_up, mark, note, moments, hydration, salt, yeast, sugar, fat, powder, liked, crust, verdict, flour, sure, ball, doses, used, shape, plan`
+	columns := `recipe_id, recipe_version, machine_id, machine_version, kitchen_version, wished_wall, wished_zone,
+		wished_at, put_away, recipe, machine, kind, size,
+		cycle_id, cycle_panel, cycle_name, begins_at, ready_at, warm_until, ended_at, gave_up, mark, note, moments,
+			hydration, salt, yeast, sugar, fat, powder, liked, crust, verdict, flour, sure, ball, doses, used, shape,
+			plan`
 	for _, q := range []string{
 		`SET SESSION foreign_key_checks = 0`,
-		fmt.Sprintf(`CREATE TEMPORARY TABLE made (id UUID NOT NULL PRIMARY KEY, n INT NOT NULL) SELECT UUID() AS id, seq AS n FROM seq_1_to_%d`, bakes),
+		fmt.Sprintf(`CREATE TEMPORARY TABLE made (id UUID NOT NULL PRIMARY KEY, n INT NOT NULL) SELECT UUID() AS id,
+			seq AS n FROM seq_1_to_%d`, bakes),
 		`INSERT INTO journals (id, kitchen_id, newest) SELECT id, '` + b.kitchen + `', 0 FROM made`,
-		`INSERT INTO bakes (id, kitchen_id, started_at, ` + columns + `) SELECT made.id, kitchen_id, DATE_SUB(started_at, INTERVAL n MINUTE), ` + columns + ` FROM made, bakes WHERE bakes.id = '` + id + `'`,
+		`INSERT INTO bakes (id, kitchen_id, started_at, ` + columns +
+			`) SELECT made.id, kitchen_id, DATE_SUB(started_at, INTERVAL n MINUTE), ` + columns +
+			` FROM made, bakes WHERE bakes.id = '` + id + `'`,
 		`ANALYZE TABLE bakes`,
 	} {
 		if _, err := conn.ExecContext(ctx, q); err != nil {
@@ -137,8 +144,10 @@ func logPages(ctx context.Context, b *bench) error {
 			return err
 		}
 		plain, err := quantile(200, 0.95, func() error {
-			rows, err := b.db.QueryContext(ctx, `SELECT id, recipe_id, recipe_version, recipe, kind, machine, machine_id, size, cycle_id, cycle_panel, cycle_name, crust, started_at, begins_at, ready_at,
-				warm_until, ended_at, gave_up, verdict, photo, rehearsed, flour, hydration, salt, yeast, sugar, fat, sure, doses, moments FROM bakes FORCE INDEX (bakes_newest) WHERE kitchen_id = '`+b.kitchen+`' AND put_away = FALSE `+p.where+` ORDER BY started_at DESC, id DESC LIMIT 51`)
+			rows, err := b.db.QueryContext(ctx, `SELECT id, recipe_id, recipe_version, recipe, kind, machine,
+				machine_id, size, cycle_id, cycle_panel, cycle_name, crust, started_at, begins_at, ready_at,
+				warm_until, ended_at, gave_up, verdict, photo, rehearsed, flour, hydration, salt, yeast, sugar, fat,
+					sure, doses, moments FROM bakes FORCE INDEX (bakes_newest) WHERE kitchen_id = '`+b.kitchen+`' AND put_away = FALSE `+p.where+` ORDER BY started_at DESC, id DESC LIMIT 51`)
 			if err != nil {
 				return err
 			}
@@ -212,8 +221,10 @@ func shelves(ctx context.Context, temp string) error {
 		return err
 	}
 	shelfMany, paintMany, err := read()
-	row("the shelf: 20,000 recipes / nine", ms(shelfMany), ms(shelfFew), float64(shelfMany)/float64(shelfFew), "at most 1.5")
-	row("Plan to its first amounts: 20,000 recipes / nine", ms(paintMany), ms(paintFew), float64(paintMany)/float64(paintFew), "at most 1.5")
+	row("the shelf: 20,000 recipes / nine", ms(shelfMany), ms(shelfFew), float64(shelfMany)/float64(shelfFew),
+		"at most 1.5")
+	row("Plan to its first amounts: 20,000 recipes / nine", ms(paintMany), ms(paintFew),
+		float64(paintMany)/float64(paintFew), "at most 1.5")
 	return err
 }
 

@@ -20,10 +20,13 @@ import (
 
 func main() {
 	log.SetFlags(0)
-	quick := flag.Bool("quick", false, "only the calls: without a hundred thousand bakes, twenty thousand recipes and the browser")
+	quick := flag.Bool("quick", false, "only the calls: without a hundred thousand bakes, twenty thousand recipes "+
+		"and the browser")
 	eyes := flag.Bool("eye", false, "only what the eye waits for: the first load, and a press on a size")
-	lights := flag.Bool("lighthouse", false, "only Lighthouse's scores of Plan, the log and the recipes (npm fetches it)")
-	watches := flag.Duration("watch", 0, "only what 200 kitchens that watch a bake cost the server, for so long, such as 10m")
+	lights := flag.Bool("lighthouse", false, "only Lighthouse's scores of Plan, the log and the recipes (npm "+
+		"fetches it)")
+	watches := flag.Duration("watch", 0, "only what 200 kitchens that watch a bake cost the server, for so long, "+
+		"such as 10m")
 	carries := flag.Bool("carry", false, "only a kitchen with a hundred thousand bakes into its file and back")
 	flag.Parse()
 	temp, err := os.MkdirTemp("", "rise-pan-measure")

@@ -71,7 +71,8 @@ func watch(ctx context.Context, temp string, lasts time.Duration) error {
 		if err != nil {
 			return err
 		}
-		fmt.Printf("minute %2d: %5.1f %% of one core, %6.1f MB, %d answers, %d failed\n", minute, 100*(now-used)/time.Since(began).Seconds(), memory, asked.Load(), failed.Load())
+		fmt.Printf("minute %2d: %5.1f %% of one core, %6.1f MB, %d answers, %d failed\n", minute,
+			100*(now-used)/time.Since(began).Seconds(), memory, asked.Load(), failed.Load())
 		began, used = time.Now(), now
 	}
 	wg.Wait()
@@ -108,11 +109,13 @@ func kitchens(ctx context.Context, data string) ([]string, error) {
 			if err != nil {
 				return err
 			}
-			p, err := plan.Make(plan.Place{Kitchen: k, Zone: time.UTC, Recipe: r, Machine: m, Now: now}, plan.Wish{Loaf: plan.Loaf{Size: r.Size}, Timing: plan.Timing{AtPanel: true}})
+			p, err := plan.Make(plan.Place{Kitchen: k, Zone: time.UTC, Recipe: r, Machine: m, Now: now},
+				plan.Wish{Loaf: plan.Loaf{Size: r.Size}, Timing: plan.Timing{AtPanel: true}})
 			if err != nil {
 				return err
 			}
-			bakeID, err := q.StartBake(ctx, id, store.Bake{Pins: store.Pins{RecipeID: kept.ID, Revision: 1, MachineID: machineID, Machine: 1, Kitchen: 1}, Plan: p, StartedAt: now}, store.Wished{Zone: "UTC"})
+			bakeID, err := q.StartBake(ctx, id, store.Bake{Pins: store.Pins{RecipeID: kept.ID, Revision: 1,
+				MachineID: machineID, Machine: 1, Kitchen: 1}, Plan: p, StartedAt: now}, store.Wished{Zone: "UTC"})
 			urls = append(urls, "/api/v1/kitchens/"+id+"/bakes/"+bakeID)
 			return err
 		})

@@ -60,7 +60,10 @@ var scenes = []scene{
 		p.Until("the third of a cup away", "target('1/3 cup').ariaPressed === 'false'")
 	}},
 	{name: "recipe", path: "/recipes/new", wait: "A new recipe", act: func(p *drive.Page) {
-		p.Type("Ingredients", "Harbour fruit loaf\r| 1 lb | 1 1/2 lb\rWater, lukewarm | 2/3 cup | 1 cup\rButter, softened | 1 tbsp | 1 1/2 tbsp\rSalt | 1 tsp | 1 1/2 tsp\rStrong white flour | 2 cups | 3 cups\rNutmg | 1/4 tsp | 1/2 tsp\rYeast | 1 tsp | 1 1/2 tsp\rAdd-ins:\rMixed fruit | 1/3 cup | 1/2 cup\rSweet cycle, light crust.")
+		p.Type("Ingredients", "Harbour fruit loaf\r| 1 lb | 1 1/2 lb\rWater, lukewarm | 2/3 cup | 1 cup\rButter, "+
+			"softened | 1 tbsp | 1 1/2 tbsp\rSalt | 1 tsp | 1 1/2 tsp\rStrong white flour | 2 cups | 3 cups\rNutmg "+
+			"| 1/4 tsp | 1/2 tsp\rYeast | 1 tsp | 1 1/2 tsp\rAdd-ins:\rMixed fruit | 1/3 cup | 1/2 cup\rSweet "+
+			"cycle, light crust.")
 		p.Sees("Did you mean")
 		p.Sees("sweet cycle, light crust")
 	}},
@@ -106,7 +109,9 @@ var scenes = []scene{
 		p.Sees("Beside")
 	}},
 	{name: "bring", path: "/bring", wait: "Paste it here", act: func(p *drive.Page) {
-		p.Type("Paste it here", "Farm bread\n750 g bread flour\n480 ml water\n15 g salt\n10 g instant yeast\nMethod\nKnead for 10 minutes on a floured board.\nLeave until doubled in size.\nBake at 220 °C for 35 minutes.")
+		p.Type("Paste it here", "Farm bread\n750 g bread flour\n480 ml water\n15 g salt\n10 g instant "+
+			"yeast\nMethod\nKnead for 10 minutes on a floured board.\nLeave until doubled in size.\nBake at 220 °C "+
+			"for 35 minutes.")
 		p.Click("Read it")
 		p.Sees("Written for hands and oven")
 	}},
@@ -137,11 +142,14 @@ const saturday = `(async () => {
 	const at = "/api/v1/kitchens/" + localStorage.getItem("kitchen")
 	const shelf = await (await fetch(at)).json()
 	const loaf = (name, by) => ({ id: name.replaceAll(" ", "-"), when: "by", by: date + "T" + by, wish: {
-		recipe: shelf.recipes.find((r) => r.name === name).id, machine: shelf.machines[0].id, loaf: { size: "1 1/2 lb" } } })
-	const loaves = [loaf("Towpath white", "07:30"), loaf("Mooring raisin loaf", "13:00"), loaf("Oat and honey loaf", "13:00"),
+		recipe: shelf.recipes.find((r) => r.name === name).id, machine: shelf.machines[0].id,
+			loaf: { size: "1 1/2 lb" } } })
+	const loaves = [loaf("Towpath white", "07:30"), loaf("Mooring raisin loaf", "13:00"), loaf("Oat and honey loaf",
+		"13:00"),
 		loaf("Swing-bridge rolls", "19:00"), loaf("Lock-keeper's wholemeal", "18:00")]
 	const away = [{ from: date + "T10:00", to: date + "T12:30", name: "Market" }]
-	const put = await fetch(at + "/days/" + date, { method: "PUT", headers: { "If-Match": "0" }, body: JSON.stringify({ hands: 1, away, loaves }) })
+	const put = await fetch(at + "/days/" + date, { method: "PUT", headers: { "If-Match": "0" },
+		body: JSON.stringify({ hands: 1, away, loaves }) })
 	history.pushState(null, "", "/day/" + date)
 	dispatchEvent(new PopStateEvent("popstate"))
 	return put.ok

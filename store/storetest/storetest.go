@@ -146,5 +146,6 @@ func names(t testing.TB, s *store.Store, query string, args ...any) []string {
 // TablesWith lists the tables of a store that Open made that have a column.
 func TablesWith(t testing.TB, s *store.Store, column string) []string {
 	t.Helper()
-	return names(t, s, `SELECT table_name FROM information_schema.columns WHERE table_schema = DATABASE() AND column_name = ?`, column)
+	return names(t, s, `SELECT table_name FROM information_schema.columns WHERE table_schema = DATABASE() AND
+		column_name = ?`, column)
 }

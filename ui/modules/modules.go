@@ -4,7 +4,9 @@ package modules
 
 // Names are their paths below ui/src, without an ending.
 var Names = []string{
-	"bench/done", "bench/walk", "client/api", "client/changes", "client/clock", "client/early", "client/kept", "client/kitchen", "client/outbox",
+	"bench/done", "bench/walk", "client/api", "client/changes", "client/clock", "client/early", "client/kept",
+	"client/kitchen", "client/outbox",
 	"day/scale", "machines/tidy", "parts/addIns", "parts/draft", "parts/figures", "parts/nextMoment", "parts/panel",
-	"parts/singleKeys", "parts/time", "plan/hooks", "plan/panLayout", "plan/wish", "story/ticks", "watch/happened", "watch/untold",
+	"parts/singleKeys", "parts/time", "plan/hooks", "plan/panLayout", "plan/wish", "story/ticks", "watch/happened",
+	"watch/untold",
 }
