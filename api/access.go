@@ -99,9 +99,8 @@ func address(c *gin.Context) string {
 	return text
 }
 
-// ownHost answers only to this server's own names, so that no other site's name can be pointed at it. In an open house
-// it
-// is called by any address of its own as well: an address is no name that could be pointed elsewhere.
+// ownHost answers only to this server's own names, so that no other site's name can be pointed at it. In an open
+// house it is called by any address of its own as well: an address is no name that could be pointed elsewhere.
 func (s *server) ownHost(c *gin.Context) {
 	host := c.Request.Host
 	if h, _, err := net.SplitHostPort(host); err == nil {

@@ -237,8 +237,7 @@ func turns[Out any](s step[Out]) deed {
 
 // makes is a call that adds something. It wants an Idempotency-Key; what was made is kept under it in the same
 // transaction, and the answer is made of that afterwards, whether the call came for the first time or again. What
-// stands
-// before is done before the transaction.
+// stands before is done before the transaction.
 func makes[Out any](s step[string], show func(*scope, string) (Out, error), before ...func(*call) error) deed {
 	d := deed{is: adds, takes: s.takes, versioned: s.versioned, gives: *new(Out)}
 	d.handle = func(srv *server) gin.HandlerFunc {

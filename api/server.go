@@ -1,6 +1,6 @@
 // Package api is the HTTP side: it decodes what a client sends, calls one use case and encodes what comes back.
 //
-// The table of routes ([outside] and [inside], in routes.go) holds each call with its path, its words for the document,
+// The table of routes (routes.go) holds each call with its path, its words for the document,
 // what it takes and gives, and how it is done: one that shows, one that alters what is there, one that makes something
 // under an Idempotency-Key. The router, the OpenAPI document and the front end's types are made of that table. Errors
 // are problem details of RFC 9457 with the JSON pointer of the field.
@@ -145,9 +145,8 @@ func limited(most int64, patience time.Duration) gin.HandlerFunc {
 	}
 }
 
-// seen tells of every call how it ended and how long it took. What is no call counts together, so that nobody can make
-// up
-// names.
+// seen tells of every call how it ended and how long it took. What is no call counts together, so that nobody can
+// make up names.
 func (s *server) seen(c *gin.Context) {
 	if s.Seen == nil {
 		return

@@ -1,6 +1,5 @@
 // Package auth makes and checks what opens a kitchen: passphrases, the secrets that devices hold, and codes that are
-// read
-// from one screen and typed on another. It keeps nothing.
+// read from one screen and typed on another. It keeps nothing.
 package auth
 
 import (
@@ -88,8 +87,7 @@ const (
 )
 
 // CheckPassphrase refuses what is guessed first: too short, one thing said again and again, a row of keys, or little
-// more
-// than names that everybody in the house knows.
+// more than names that everybody in the house knows.
 func CheckPassphrase(text string, names ...string) error {
 	at := func(format string, args ...any) error { return fault.At("/passphrase", format, args...) }
 	n := len([]rune(text))

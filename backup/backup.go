@@ -1,6 +1,5 @@
-// Package backup copies all kitchens of a house into one file, verifies such a file and restores it: a ZIP archive with
-// a
-// kitchen's file for each, and a list of them with their sums.
+// Package backup copies all kitchens of a house into one file, verifies such a file and restores it: a ZIP archive
+// with a kitchen's file for each, and a list of them with their sums.
 package backup
 
 import (
@@ -88,8 +87,7 @@ func Write(ctx context.Context, s *store.Store, path string, now time.Time) (Lis
 }
 
 // writeKitchens writes every kitchen into the archive, those that were put away last, each with the file of the one
-// that
-// took its place.
+// that took its place.
 func writeKitchens(ctx context.Context, q store.Queries, archive *zip.Writer, now time.Time) (out []Kitchen,
 	err error) {
 	shown, err := q.Kitchens(ctx)

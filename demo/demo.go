@@ -171,7 +171,7 @@ type bags struct {
 func addBags(ctx context.Context, q store.Queries, k store.Kitchen, zone *time.Location, now time.Time, b bags) error {
 	at := now.AddDate(0, 0, -b.daysAgo)
 	p, err := plan.Make(plan.Place{Kitchen: k.Kitchen, Zone: zone, Recipe: b.recipe.Recipe, Machine: b.machine.Machine,
-		Now: at}, plan.Wish{Loaf: plan.Loaf{Size: b.size}})
+		Now: at}, plan.Wish{LoafWish: plan.LoafWish{Size: b.size}})
 	if err != nil {
 		return err
 	}
@@ -194,7 +194,7 @@ func addPast(ctx context.Context, q store.Queries, k store.Kitchen, zone *time.L
 	start := time.Date(day.Year(), day.Month(), day.Day(), b.hour, 10+b.daysAgo, 0, 0, zone).UTC()
 	p, err := plan.Make(plan.Place{Kitchen: k.Kitchen, Zone: zone, Recipe: b.recipe.Recipe, Machine: b.machine.Machine,
 		Now: start},
-		plan.Wish{RecipeID: b.recipe.ID, MachineID: b.machine.ID, Loaf: plan.Loaf{Size: b.size},
+		plan.Wish{RecipeID: b.recipe.ID, MachineID: b.machine.ID, LoafWish: plan.LoafWish{Size: b.size},
 			Timing: plan.Timing{AtPanel: true}})
 	if err != nil {
 		return err

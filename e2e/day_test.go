@@ -76,9 +76,8 @@ func row(p *drive.Page, loaf string) string {
 	return drive.Value[string](p, "document.querySelector('[data-row="+loaf+"]')?.innerText ?? ''")
 }
 
-// A Saturday of five loaves: put together on the page, dragged, undone, printed, exported, followed, and planned anew
-// after
-// a late start.
+// A Saturday of five loaves: put together on the page, dragged, undone, printed, exported, followed, and planned
+// anew after a late start.
 func TestASaturdayOfFiveLoaves(t *testing.T) {
 	s := serve(t)
 	at, date := kitchenOf(t, s), dayAfterTomorrow(t)
@@ -191,8 +190,7 @@ func TestASaturdayOfFiveLoaves(t *testing.T) {
 }
 
 // A ribbon's names are written by how wide it is, also in the first moment: by a guess, a phone's page would be too
-// wide
-// until it was measured.
+// wide until it was measured.
 func TestARibbonIsMeasuredBeforeItIsSeen(t *testing.T) {
 	s := serve(t)
 	at, date := kitchenOf(t, s), dayAfterTomorrow(t)

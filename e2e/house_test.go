@@ -148,8 +148,7 @@ func TestTwoDevicesOfAHouseSeeEachOther(t *testing.T) {
 const programKept = "navigator.serviceWorker.getRegistration().then((r) => !!r?.active)"
 
 // A phone whose server goes away with a bench in hand: it goes on, its page is closed and opened again, and all that
-// was
-// tapped is told once, in order, when the server is back. The laptop then sees it.
+// was tapped is told once, in order, when the server is back. The laptop then sees it.
 func TestABenchGoesOnWhileTheServerIsOutOfReach(t *testing.T) {
 	s := serve(t)
 	phone := device(t, s.URL, 390, 844)
@@ -252,9 +251,8 @@ func (m *member) ask(method, url string, body any, key string) (status int, answ
 }
 
 // Two servers of one database are one kitchen: who signs in at one is in at the other, a press that is sent to both
-// counts
-// once, tries are counted together, and one of them may die under use. Cookies do not tell ports apart, as with a
-// proxy.
+// counts once, tries are counted together, and one of them may die under use. Cookies do not tell ports apart, as
+// with a proxy.
 func TestTwoServersAreOneKitchen(t *testing.T) {
 	one := serve(t)
 	m := newMember(t)
@@ -433,8 +431,7 @@ func TestTheHouseIsReachedOverTLS(t *testing.T) {
 }
 
 // A recipe goes to another kitchen by a link, and not any more once that is taken back; a forgotten passphrase is
-// mended by
-// the printed code; the demo kitchen is made as new, and what was there is put aside.
+// mended by the printed code; the demo kitchen is made as new, and what was there is put aside.
 func TestALinkAPrintedCodeAndTheDemoAsNew(t *testing.T) {
 	s := serve(t)
 	demo := device(t, s.URL+"/recipes", 1280, 800)

@@ -85,8 +85,7 @@ func TestARehearsedBakeFromPressesToLoaf(t *testing.T) {
 }
 
 // A filled loaf in rehearsal: the machine pauses with a beep, the loaf is taken out, rolled and put back, and only
-// Start,
-// pressed on the stand-in's own panel, lets it go on.
+// Start, pressed on the stand-in's own panel, lets it go on.
 func TestARehearsedPause(t *testing.T) {
 	s := serve(t)
 	p := open(t, s.URL)

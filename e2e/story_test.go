@@ -8,8 +8,7 @@ import (
 )
 
 // The demo's loaf that kept collapsing, read from its first sight to its mended form: what was changed between the
-// loaves,
-// the figures over time and their tables, two revisions side by side, and a way back that is undone.
+// loaves, the figures over time and their tables, two revisions side by side, and a way back that is undone.
 func TestAStoryIsReadAndAnOldRevisionReturns(t *testing.T) {
 	s := serve(t)
 	p := open(t, s.URL+"/recipes")
@@ -24,7 +23,7 @@ func TestAStoryIsReadAndAnOldRevisionReturns(t *testing.T) {
 	p.Sees("24 mm under the rim")
 	p.Sees("domed, near the rim")
 	p.Sees("the change helped")
-	p.Until("four plots", "document.querySelectorAll('[data-plot] svg .recharts-line').length === 4")
+	p.Until("four plots", "document.querySelectorAll('[data-plot] svg polyline').length === 4")
 	p.Settled()
 	axe(t, p, "A recipe's story")
 	for _, f := range p.PlatformFonts() {
@@ -55,8 +54,7 @@ func TestAStoryIsReadAndAnOldRevisionReturns(t *testing.T) {
 }
 
 // Three loaves that came out darker than they were set are a lesson: read with its evidence, declined and offered
-// again,
-// taken, and seen in the next plan. The year counts them.
+// again, taken, and seen in the next plan. The year counts them.
 func TestTheLogTeachesAboutAMachine(t *testing.T) {
 	s := serve(t)
 	at := kitchenOf(t, s)

@@ -28,9 +28,8 @@ const (
 var errNoCalendar = errors.New("this calendar is not whole, or damaged")
 
 // ReadBusy reads the hours that a calendar shows as taken, from now on for sixty days, with what recurs worked out.
-// Days
-// without hours are whole days on the clock of the zone. What is cancelled or shown as free is left out; an event that
-// cannot be read is told.
+// Days without hours are whole days on the clock of the zone. What is cancelled or shown as free is left out; an
+// event that cannot be read is told.
 func ReadBusy(text string, zone *time.Location, now time.Time) (out []kitchen.Absence, faults []string, err error) {
 	if !strings.Contains(strings.ToUpper(text), "END:VCALENDAR") {
 		return nil, nil, errNoCalendar

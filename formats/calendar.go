@@ -50,8 +50,8 @@ const shortest = 5 * time.Minute
 
 func minutes(m machine.Minutes) time.Duration { return time.Duration(m) * time.Minute }
 
-// Loaf is a loaf whose hands a calendar shows.
-type Loaf struct {
+// Entry is a loaf whose hands a calendar shows.
+type Entry struct {
 	ID    string // tells it from others, so that a calendar that reads it again changes its events and doubles none
 	Name  string
 	About string // in the description of every event
@@ -59,14 +59,14 @@ type Loaf struct {
 }
 
 // LoafOf is a planned loaf as a calendar shows it.
-func LoafOf(p plan.Plan, id string) Loaf {
-	return Loaf{id, p.Recipe, fmt.Sprintf("%s, %s, %s", p.Recipe, p.Size, p.Machine), Hands(p)}
+func LoafOf(p plan.Plan, id string) Entry {
+	return Entry{id, p.Recipe, fmt.Sprintf("%s, %s, %s", p.Recipe, p.Size, p.Machine), Hands(p)}
 }
 
 // LoafOfBake is a bake as a calendar shows it: its moments as they now stand, moved by what happened, that still need a
 // person.
-func LoafOfBake(id, name, about string, moments []bake.Moment) Loaf {
-	l := Loaf{ID: id, Name: name, About: about}
+func LoafOfBake(id, name, about string, moments []bake.Moment) Entry {
+	l := Entry{ID: id, Name: name, About: about}
 	for _, m := range moments {
 		if m.Person && !m.Done && !m.Skipped {
 			l.Hands = append(l.Hands, HandOf(m.Moment, m.At))
@@ -75,10 +75,9 @@ func LoafOfBake(id, name, about string, moments []bake.Moment) Loaf {
 	return l
 }
 
-// Timetable writes the hands of loaves as an iCalendar file: an event for each with an alarm at its time, on the clock
-// of
-// a zone whose changes are written out.
-func Timetable(name string, loaves []Loaf, zone *time.Location, now time.Time) string {
+// Timetable writes the hands of loaves as an iCalendar file: an event for each with an alarm at its time, on the
+// clock of a zone whose changes are written out.
+func Timetable(name string, loaves []Entry, zone *time.Location, now time.Time) string {
 	cal := ical.NewCalendar()
 	cal.Props.SetText(ical.PropProductID, "-//Rise Pan//EN")
 	cal.Props.SetText(ical.PropVersion, "2.0")
@@ -106,8 +105,7 @@ func Timetable(name string, loaves []Loaf, zone *time.Location, now time.Time) s
 const longLine = 75
 
 // folded breaks lines that are too long, as the library that writes them does not: each part after the first begins
-// with
-// a space.
+// with a space.
 func folded(text string) string {
 	var out strings.Builder
 	for line := range strings.SplitSeq(text, "\r\n") {
@@ -124,7 +122,7 @@ func folded(text string) string {
 	return strings.TrimSuffix(out.String(), "\r\n")
 }
 
-func event(l Loaf, h Hand, zone *time.Location, now time.Time) *ical.Component {
+func event(l Entry, h Hand, zone *time.Location, now time.Time) *ical.Component {
 	e := ical.NewComponent(ical.CompEvent)
 	e.Props.SetText(ical.PropUID, fmt.Sprintf("%s-%s@rise-pan", l.ID, h.ID))
 	e.Props.SetDateTime(ical.PropDateTimeStamp, now.UTC())
@@ -152,9 +150,8 @@ const wallLayout = "20060102T150405"
 
 func local(t time.Time, zone *time.Location) string { return t.In(zone).Format(wallLayout) }
 
-// twice reports whether the clock of a zone shows a time on two occasions, before and after it goes back: such a time
-// is
-// written as an instant, for no calendar could tell which is meant.
+// twice reports whether the clock of a zone shows a time on two occasions, before and after it goes back: such a
+// time is written as an instant, for no calendar could tell which is meant.
 func twice(t time.Time, zone *time.Location) bool {
 	at := t.In(zone)
 	_, offset := at.Zone()

@@ -17,7 +17,7 @@ import (
 func planAt(t *testing.T, recipe int, zone *time.Location, now time.Time, ready string) plan.Plan {
 	t.Helper()
 	r := demo.Recipes()[recipe]
-	w := plan.Wish{Loaf: plan.Loaf{Size: r.Size}}
+	w := plan.Wish{LoafWish: plan.LoafWish{Size: r.Size}}
 	if ready != "" {
 		wall, err := timetable.ParseWall(ready)
 		if err != nil {
@@ -34,8 +34,7 @@ func planAt(t *testing.T, recipe int, zone *time.Location, now time.Time, ready 
 }
 
 // A timetable is read back by a second library with the same instants and alarms, on ordinary days and across both
-// changes
-// of the clocks, in zones with and without them.
+// changes of the clocks, in zones with and without them.
 func TestTheTimetableAsACalendar(t *testing.T) {
 	for _, c := range []struct{ name, zone, now, ready string }{
 		{"an ordinary day", "Europe/London", "2026-06-10T08:00:00Z", ""},
@@ -55,7 +54,7 @@ func TestTheTimetableAsACalendar(t *testing.T) {
 			}
 			now, _ := time.Parse(time.RFC3339, c.now)
 			p := planAt(t, 4, zone, now, c.ready)
-			text := formats.Timetable(p.Recipe, []formats.Loaf{formats.LoafOf(p, "one")}, zone, now)
+			text := formats.Timetable(p.Recipe, []formats.Entry{formats.LoafOf(p, "one")}, zone, now)
 			cal, err := ical.NewDecoder(strings.NewReader(text)).Decode()
 			if err != nil {
 				t.Fatalf("%v in\n%s", err, text)
@@ -88,7 +87,7 @@ func TestTheTimetableAsACalendar(t *testing.T) {
 					t.Errorf("line %d is no line of a calendar: %q", n, line)
 				}
 			}
-			if again := formats.Timetable(p.Recipe, []formats.Loaf{formats.LoafOf(p, "one")}, zone,
+			if again := formats.Timetable(p.Recipe, []formats.Entry{formats.LoafOf(p, "one")}, zone,
 				now); again != text {
 				t.Error("the same loaf is written otherwise the second time")
 			}

@@ -35,9 +35,8 @@ const offsetLayout = "UTC-07:00"
 // lettersMark is what a spreadsheet knows the letters by.
 const lettersMark = "\ufeff"
 
-// WriteLog writes bakes as a table for a spreadsheet, with times on the clock of a zone: CSV by RFC 4180, in UTF-8 with
-// its
-// mark, so that names in any script are read as they are.
+// WriteLog writes bakes as a table for a spreadsheet, with times on the clock of a zone: CSV by RFC 4180, in UTF-8
+// with its mark, so that names in any script are read as they are.
 func WriteLog(w io.Writer, bakes []Bake, zone *time.Location) error {
 	if _, err := io.WriteString(w, lettersMark); err != nil {
 		return err

@@ -31,10 +31,9 @@ func IsLog(text string) bool {
 // mostRows is the most bakes of one table.
 const mostRows = 5_000
 
-// ReadLog reads the log as WriteLog writes it, also when a spreadsheet has put semicolons or tabs between its cells or
-// the
-// columns in another order. Times without an offset are on the clock of the zone. What cannot be read stops no other
-// row.
+// ReadLog reads the log as WriteLog writes it, also when a spreadsheet has put semicolons or tabs between its cells
+// or the columns in another order. Times without an offset are on the clock of the zone. What cannot be read stops
+// no other row.
 func ReadLog(text string, zone *time.Location) ([]Bake, []LogFault, error) {
 	text = strings.TrimPrefix(text, lettersMark)
 	head, _, _ := strings.Cut(text, "\n")

@@ -27,8 +27,7 @@ type Sheet struct {
 }
 
 // Written is a recipe as its baker wrote it. Columns for other sizes and the answers that the kitchen keeps with a
-// recipe
-// are in none of these formats.
+// recipe are in none of these formats.
 func Written(r recipe.Recipe) Sheet {
 	s := Sheet{Name: r.Name, Kind: r.Kind, Size: r.Size.String(), Makes: r.Makes, Note: r.Note, Method: r.Method}
 	r.Columns, r.Makes, r.Method = nil, "", nil

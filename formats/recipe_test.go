@@ -61,7 +61,7 @@ func TestAPlannedLoafIsCarriedAway(t *testing.T) {
 	small := measure.LoafPounds(1, 1)
 	p, err := plan.Make(plan.Place{Kitchen: kitchen.New("Test", "UTC"), Zone: time.UTC, Recipe: r,
 		Machine: demo.Galley(), Now: time.Date(2026, 5, 2, 8, 0, 0, 0, time.UTC)},
-		plan.Wish{Loaf: plan.Loaf{Size: small}})
+		plan.Wish{LoafWish: plan.LoafWish{Size: small}})
 	if err != nil {
 		t.Fatal(err)
 	}

@@ -8,15 +8,13 @@ import (
 )
 
 // A kitchen's file holds all that a kitchen keeps, as rows of its tables in an order in which each can be written
-// again.
-// docs/kitchen-file.md says what stands in it.
+// again. docs/kitchen-file.md says what stands in it.
 
 // archiveVersion is the version of the file's frame; what stands in the rows has the database's own.
 const archiveVersion = 1
 
-// archiveTables are the tables of a kitchen, those first that others point at. A test holds them against the database,
-// so
-// that none is forgotten.
+// archiveTables are the tables of a kitchen, those first that others point at. A test holds them against the
+// database, so that none is forgotten.
 var archiveTables = []string{"kitchens", "kitchen_versions", "machines", "machine_versions", "recipes",
 	"recipe_versions", "habits", "journals", "happenings", "benches", "bags", "bakes", "days", "day_versions",
 	"rehearsals", "photos", "imports"}

@@ -19,9 +19,8 @@ import (
 // ErrNoChest is returned for a file that holds no kitchen.
 var ErrNoChest = errors.New("this is no kitchen's file of Rise Pan")
 
-// ReadKitchen writes all of a kitchen's file into the database as a kitchen of its own, whole or not at all, and gives
-// its
-// id. Where a kitchen of the file's own id is there already, everything gets new ids, in the same order.
+// ReadKitchen writes all of a kitchen's file into the database as a kitchen of its own, whole or not at all, and
+// gives its id. Where a kitchen of the file's own id is there already, everything gets new ids, in the same order.
 func (s *Store) ReadKitchen(ctx context.Context, r io.ReadSeeker) (id string, count Count, err error) {
 	err = s.Do(ctx, func(q Queries) (err error) {
 		id, count, err = q.ReadKitchen(ctx, r)

@@ -127,8 +127,7 @@ func TestAKitchensFileComesBack(t *testing.T) {
 var anyID = regexp.MustCompile(`[0-9a-f]{8}-[0-9a-f]{4}-7[0-9a-f]{3}-[0-9a-f]{4}-[0-9a-f]{12}`)
 
 // Files that are read one after another in one transaction share its connection: what wrote the one has let go of it
-// before
-// the next is read.
+// before the next is read.
 func TestFilesAreReadOneAfterAnother(t *testing.T) {
 	s := storetest.Open(t)
 	id, err := s.AddKitchen(ctx, kitchen.New("Annexe", "UTC"), noon)
@@ -313,7 +312,7 @@ func TestRandomKitchensComeBack(t *testing.T) {
 					return err
 				}
 				p, err := plan.Make(plan.Place{Kitchen: k, Zone: time.UTC, Recipe: one, Machine: m, Now: noon},
-					plan.Wish{Loaf: plan.Loaf{Size: one.Size}, Timing: plan.Timing{AtPanel: true}})
+					plan.Wish{LoafWish: plan.LoafWish{Size: one.Size}, Timing: plan.Timing{AtPanel: true}})
 				if err != nil {
 					return err
 				}

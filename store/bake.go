@@ -62,8 +62,8 @@ type Glance struct {
 }
 
 // Way is how the bake was made.
-func (g Glance) Way() bake.Way {
-	return bake.Way{Machine: g.Machine, Size: g.Size, Cycle: g.Cycle.Name, Crust: g.Crust}
+func (g Glance) Way() bake.Setup {
+	return bake.Setup{Machine: g.Machine, Size: g.Size, Cycle: g.Cycle.Name, Crust: g.Crust}
 }
 
 // Past is what is kept of an ended bake to learn from.
@@ -306,9 +306,8 @@ func (q Queries) Glances(ctx context.Context, kitchenID string, p Page) ([]Glanc
 	return list(rows, err, glance)
 }
 
-// Past lists the newest ended bakes of a kitchen, or of one of its recipes, to learn from; what was rehearsed, given up
-// or
-// put away teaches nothing.
+// Past lists the newest ended bakes of a kitchen, or of one of its recipes, to learn from; what was rehearsed, given
+// up or put away teaches nothing.
 func (q Queries) Past(ctx context.Context, kitchenID, recipeID string, most int) ([]Past, error) {
 	query, args, index := ``, []any{kitchenID}, "bakes_newest"
 	if recipeID != "" {
@@ -333,14 +332,13 @@ func (q Queries) Past(ctx context.Context, kitchenID, recipeID string, most int)
 	})
 }
 
-// Baked lists a kitchen's finished bakes of a time, oldest first, with what was used: what was rehearsed, given up or
-// put away
-// is not among them.
-func (q Queries) Baked(ctx context.Context, kitchenID string, from, to time.Time) ([]tally.Loaf, error) {
+// Baked lists a kitchen's finished bakes of a time, oldest first, with what was used: what was rehearsed, given up
+// or put away is not among them.
+func (q Queries) Baked(ctx context.Context, kitchenID string, from, to time.Time) ([]tally.BakedLoaf, error) {
 	rows, err := q.q.QueryContext(ctx, `SELECT recipe_id, recipe, mark, used FROM bakes FORCE INDEX (bakes_newest)
 		WHERE kitchen_id = ? AND put_away = FALSE AND started_at >= ? AND started_at < ? AND ended_at IS NOT NULL AND
 			NOT gave_up AND NOT rehearsed ORDER BY started_at`, kitchenID, from.UTC(), to.UTC())
-	return list(rows, err, func(scan func(...any) error) (l tally.Loaf, err error) {
+	return list(rows, err, func(scan func(...any) error) (l tally.BakedLoaf, err error) {
 		var used string
 		if err := scan(&l.RecipeID, &l.Recipe, &l.Mark, &used); err != nil {
 			return l, err

@@ -5,8 +5,7 @@ import (
 )
 
 // Changed notes that something of a topic changed in a kitchen. It is told last in a transaction, for it holds the
-// others
-// that change the same.
+// others that change the same.
 func (q Queries) Changed(ctx context.Context, kitchenID, topic string) error {
 	_, err := q.q.ExecContext(ctx,
 		`INSERT INTO changes (id, kitchen_id, topic, number) VALUES (?, ?, ?, 1) ON DUPLICATE KEY UPDATE number =

@@ -288,8 +288,7 @@ func (q Queries) TakePairing(ctx context.Context, code [32]byte, now time.Time) 
 }
 
 // Try counts one try in a scope, in a transaction of its own so that it counts whatever follows, and says how many
-// there
-// were since the window began, and when it ends.
+// there were since the window began, and when it ends.
 func (s *Store) Try(ctx context.Context, scope [32]byte, now time.Time, window time.Duration) (n int, ends time.Time,
 	err error) {
 	err = s.Do(ctx, func(q Queries) error {

@@ -63,9 +63,8 @@ func (q Queries) made(ctx context.Context, kitchenID, key string, hash []byte) (
 // KeysKeep is how long a call can be sent again and is still told from a new one.
 const KeysKeep = 48 * time.Hour
 
-// Prune forgets what has served its time: keys of calls, sessions that ended, codes, and tries. It goes by a thousand
-// rows
-// so that nobody waits for it.
+// Prune forgets what has served its time: keys of calls, sessions that ended, codes, and tries. It goes by a
+// thousand rows so that nobody waits for it.
 func (q Queries) Prune(ctx context.Context, now time.Time) error {
 	for _, old := range []struct {
 		query  string

@@ -87,7 +87,7 @@ func samples(t *testing.T) []sample {
 	r.Makes, r.Method, r.Open = "12 slices", []string{"Add the fruit at the beep."}, []string{"320 flour"}
 
 	w := plan.Wish{RecipeID: store.NewID(), MachineID: store.NewID(),
-		Loaf: plan.Loaf{Size: measure.LoafPounds(2, 1), Slices: 10, Eaters: 2, Have: &plan.Have{Line: "l1",
+		LoafWish: plan.LoafWish{Size: measure.LoafPounds(2, 1), Slices: 10, Eaters: 2, Have: &plan.Have{Line: "l1",
 			Amount: measure.Of(1, 1, measure.Cup)},
 			Without: []string{"l1"}, Instead: map[string]larder.ID{"l1": "milk"},
 			Swaps: []swap.Pick{{Line: "l2", Swap: "butter>oil", Share: 50}}},
@@ -98,7 +98,7 @@ func samples(t *testing.T) []sample {
 			Loading: pan.Manner{Order: pan.DryFirst}, Warmth: plan.Warmth{Room: room, Flour: room,
 				Cold: []string{"l1"}}}}
 	p, err := plan.Make(plan.Place{Kitchen: kitchen.New("Golden", "UTC"), Zone: time.UTC, Recipe: demo.Recipes()[4],
-		Machine: demo.Galley(), Now: noon}, plan.Wish{Loaf: plan.Loaf{Size: measure.LoafPounds(2, 1)}})
+		Machine: demo.Galley(), Now: noon}, plan.Wish{LoafWish: plan.LoafWish{Size: measure.LoafPounds(2, 1)}})
 	if err != nil {
 		t.Fatal(err)
 	}

@@ -82,9 +82,8 @@ func TestARecipeBeyondTheShelfIsAskedFor(t *testing.T) {
 	}
 }
 
-// What was pressed while the server is away is done on the page at once, at the bench and beside a bake, and the server
-// is
-// told of neither.
+// What was pressed while the server is away is done on the page at once, at the bench and beside a bake, and the
+// server is told of neither.
 func TestAPressShowsBeforeTheServerKnows(t *testing.T) {
 	t.Parallel()
 	s, d := serve(t), device(t)

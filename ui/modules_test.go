@@ -37,9 +37,8 @@ func runAll(m *testing.M) int {
 	return m.Run()
 }
 
-// stage is what a test has beside the modules: use shows what a hook gives, in a part without any looks, and how it can
-// be
-// called again with something else.
+// stage is what a test has beside the modules: use shows what a hook gives, in a part without any looks, and how it
+// can be called again with something else.
 const stage = `
 import { act, createElement } from "react";
 import { createRoot } from "react-dom/client";

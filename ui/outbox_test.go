@@ -20,8 +20,7 @@ func press(p *drive.Page, what string) {
 }
 
 // Two tabs on one device, the server away: both are pressed in, one is closed. When the server is back, both presses
-// are
-// told.
+// are told.
 func TestAPressInEachOfTwoTabsIsToldThoughOneIsClosed(t *testing.T) {
 	for _, closed := range []string{"the first", "the second"} {
 		t.Run(closed+" is closed", func(t *testing.T) {

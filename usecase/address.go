@@ -59,9 +59,8 @@ func (c *Scope) ShareRecipe(id string, in Shared) (SecretAddress, error) {
 
 var errNoAddress = refuse(NotFound, "", "there is nothing at this address, or not any more")
 
-// Feed gives the moments of all bakes that have not ended, as they now stand, and of the loaves of the coming days, as
-// a
-// calendar, to whoever knows the address.
+// Feed gives the moments of all bakes that have not ended, as they now stand, and of the loaves of the coming days,
+// as a calendar, to whoever knows the address.
 func (c *Scope) Feed(secret string) (string, error) {
 	if err := c.try(readingFeeds, c.visitor.Address); err != nil {
 		return "", err
@@ -82,7 +81,7 @@ func (c *Scope) Feed(secret string) (string, error) {
 	if err != nil {
 		return "", err
 	}
-	var loaves []formats.Loaf
+	var loaves []formats.Entry
 	for _, g := range running {
 		_, moments := bake.Follow(g.Clock, g.Moments, c.now)
 		loaves = append(loaves, formats.LoafOfBake(g.ID, g.Recipe, g.Recipe+", "+g.Size.String()+", "+g.Machine,

@@ -32,7 +32,7 @@ type AtBench struct {
 	Step   string         `json:"step,omitzero"`
 	Line   string         `json:"line,omitzero"`
 	Amount measure.Amount `json:"amount,omitzero"`
-	Way    bench.Way      `json:"way,omitzero"`
+	Way    bench.Answer   `json:"way,omitzero"`
 }
 
 // BenchTold is what a happening changed: where the bench stands, and the whole of it only where there
@@ -224,7 +224,7 @@ func (c *Scope) WaysOut(id string, of SlipOf) (WaysOut, error) {
 	if in.Went, err = before.Session.Weigh(k.Kitchen, before.Plan, of.Line, of.Amount); err != nil {
 		return WaysOut{}, err
 	}
-	after := func(way bench.Way) (*plan.Plan, error) {
+	after := func(way bench.Answer) (*plan.Plan, error) {
 		h := bench.Happening{Do: bench.Slip, Line: of.Line, Amount: of.Amount, Way: way}
 		h, _, err := c.replan(b, happened, h)
 		if err != nil {

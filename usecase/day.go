@@ -271,9 +271,9 @@ func (c *Scope) viewDays(from, to kitchen.Date) ([]DayView, error) {
 const daysInFeed = 7
 
 // plannedLoaves are the loaves of the coming days that do not run yet, as a calendar shows them.
-func (c *Scope) plannedLoaves(today kitchen.Date) ([]formats.Loaf, error) {
+func (c *Scope) plannedLoaves(today kitchen.Date) ([]formats.Entry, error) {
 	views, err := c.viewDays(today, today.AddDays(daysInFeed))
-	var out []formats.Loaf
+	var out []formats.Entry
 	for _, v := range views {
 		v.Day.Hands = slices.DeleteFunc(v.Day.Hands, func(m day.Moment) bool { return m.Loaf == "" })
 		out = append(out, formats.DayLoaves(v.Date, v.Day)...)

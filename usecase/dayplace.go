@@ -37,7 +37,7 @@ func (c *Scope) dayPlace(date kitchen.Date, loaves []day.Loaf) (p day.Place, err
 			p.LeftOut = append(p.LeftOut, m.Machine.Name)
 			continue
 		}
-		p.Machines = append(p.Machines, day.Machine{ID: m.ID, Machine: m.Machine})
+		p.Machines = append(p.Machines, day.OwnedMachine{ID: m.ID, Machine: m.Machine})
 	}
 	var ids []string
 	for _, l := range loaves {

@@ -125,7 +125,7 @@ func (c *Scope) keepThen(b startedThen, k store.Kitchen, zone *time.Location) (s
 		return "", err
 	}
 	m := b.machine.Machine
-	w := plan.Wish{RecipeID: r.ID, MachineID: b.machine.ID, Loaf: plan.Loaf{Size: b.Size},
+	w := plan.Wish{RecipeID: r.ID, MachineID: b.machine.ID, LoafWish: plan.LoafWish{Size: b.Size},
 		Timing: plan.Timing{AtPanel: true}}
 	if n := slices.IndexFunc(m.Cycles, func(cy machine.Cycle) bool {
 		return cy.Panel == b.Panel &&

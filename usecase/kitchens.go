@@ -25,8 +25,7 @@ type Kitchens struct {
 }
 
 // ListKitchens tells a device where it may go: the kitchen that it is signed in to, and on this computer alone those
-// that
-// have no household.
+// that have no household.
 func (c *Scope) ListKitchens() (Kitchens, error) {
 	out := Kitchens{Kitchens: []store.KitchenName{}, House: c.House.Open}
 	session, err := c.session()

@@ -181,9 +181,8 @@ func (c *Scope) DeclineLesson(in Declining) (Lessons, error) {
 	return c.lessonsOf("")
 }
 
-// past are the newest bakes of a recipe, or of the whole kitchen, to learn from; with their machines, and their recipes
-// at
-// their newest.
+// past are the newest bakes of a recipe, or of the whole kitchen, to learn from; with their machines, and their
+// recipes at their newest.
 func (c *Scope) past(k kitchen.Kitchen, zone *time.Location, recipeID string, most int) (past []verdict.Past,
 	machines map[string]store.Machine, recipes map[string]recipe.Recipe, err error) {
 	machines, recipes = map[string]store.Machine{}, map[string]recipe.Recipe{}

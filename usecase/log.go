@@ -109,9 +109,8 @@ func (c *Scope) ListBakes(look Looking, from string) (Log, error) {
 // tablePage is how many bakes are read at once for the log as a table.
 const tablePage = 500
 
-// LogTable gives what is looked for in the log, whole, as a table for a spreadsheet. It is made before its first byte
-// is
-// sent, so that no half of it passes for the whole.
+// LogTable gives what is looked for in the log, whole, as a table for a spreadsheet. It is made before its first
+// byte is sent, so that no half of it passes for the whole.
 func (c *Scope) LogTable(look Looking) ([]byte, error) {
 	_, zone, err := c.settings()
 	if err != nil {

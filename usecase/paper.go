@@ -89,12 +89,12 @@ func (c *Scope) CarryBake(id string) (Paper, error) {
 }
 
 // calendar is the hours of one loaf, of the day on which Start is pressed.
-func (c *Scope) calendar(l formats.Loaf, press time.Time) (Paper, error) {
+func (c *Scope) calendar(l formats.Entry, press time.Time) (Paper, error) {
 	_, zone, err := c.settings()
 	if err != nil {
 		return Paper{}, err
 	}
 	day := press.In(zone).Format(time.DateOnly)
-	return Paper{l.Name + " " + day, "ics", "text/calendar", []byte(formats.Timetable(l.Name, []formats.Loaf{l}, zone,
+	return Paper{l.Name + " " + day, "ics", "text/calendar", []byte(formats.Timetable(l.Name, []formats.Entry{l}, zone,
 		c.now))}, nil
 }

@@ -272,7 +272,7 @@ func beside(k kitchen.Kitchen, r recipe.Recipe, weighed []recipe.Weighed, c reci
 			continue
 		}
 		card, err := weighed[n].Ingredient.Weigh(c.Amounts[n])
-		at := slices.IndexFunc(scaled, func(s scale.Line) bool { return s.Line.ID == l.ID })
+		at := slices.IndexFunc(scaled, func(s scale.Scaled) bool { return s.Line.ID == l.ID })
 		if err != nil || at < 0 {
 			continue
 		}

@@ -33,8 +33,7 @@ const usage = `usage: rise-pan COMMAND [flags]
 `
 
 // tidy is by how many per cent the heap may grow before it is swept: what is held is small, so that sweeping often
-// costs
-// little, and memory stays flat.
+// costs little, and memory stays flat.
 const tidy = 40
 
 func main() {

@@ -16,8 +16,7 @@ import (
 )
 
 // measure serves figures in Prometheus' form on a port of this computer alone, where the options ask for them. It
-// returns
-// what is told of every request, nil without figures, and how to stop.
+// returns what is told of every request, nil without figures, and how to stop.
 func (o *options) measure(log *slog.Logger, s *store.Store) (seen func(route string, status int, took time.Duration),
 	stop func(), err error) {
 	if o.metrics == 0 {

@@ -384,7 +384,7 @@ func dayHoldsIt(d drawn) (complaint string) {
 	w := d.Wish
 	w.RecipeID, w.MachineID, w.Timing = "r", "m", plan.Timing{}
 	p := day.Place{Kitchen: d.Kitchen, Zone: time.UTC, Now: now, Date: date,
-		Recipes: map[string]recipe.Recipe{"r": d.Recipe}, Machines: []day.Machine{{ID: "m", Machine: d.Machine}},
+		Recipes: map[string]recipe.Recipe{"r": d.Recipe}, Machines: []day.OwnedMachine{{ID: "m", Machine: d.Machine}},
 		Choice: func(string, string) (string, machine.Crust) { return "", "" }}
 	if _, err := day.Make(p, day.Book{Hands: 1, Loaves: []day.Loaf{{ID: "1", Wish: w, When: day.By,
 		By: by}}}); err != nil {

@@ -22,7 +22,7 @@ import (
 // dough looked at the first look, and how the loaf came out.
 type practised struct {
 	look dough.Seen
-	loaf *standin.Loaf
+	loaf *standin.Outcome
 	over bool
 }
 

@@ -91,7 +91,7 @@ func TestALoafAndItsSettingAreTwoFacts(t *testing.T) {
 			t.Errorf("1 lb is offered as %+v", o)
 		}
 	}
-	again := at(t, d.Recipe, d.Machine, plan.Wish{Loaf: plan.Loaf{Size: p.Size}})
+	again := at(t, d.Recipe, d.Machine, plan.Wish{LoafWish: plan.LoafWish{Size: p.Size}})
 	if line(again.p, "bread-flour").Exact != 250 {
 		t.Errorf("baked again it has %v g of flour", line(again.p, "bread-flour").Exact)
 	}
@@ -122,7 +122,7 @@ func TestABatterIsMadeAsWritten(t *testing.T) {
 		}
 	}
 	size, _ := r.Size.Times(measure.NewRatio(9, 4))
-	if p := at(t, r, demo.Galley(), plan.Wish{Loaf: plan.Loaf{Size: size}}).p; says(p, plan.Overflow) == "" {
+	if p := at(t, r, demo.Galley(), plan.Wish{LoafWish: plan.LoafWish{Size: size}}).p; says(p, plan.Overflow) == "" {
 		t.Errorf("2 1/4 times a quick bread fills %s, and nothing is said", p.Pan.Fill)
 	}
 }
@@ -136,7 +136,7 @@ func TestAWishInGramsIsMetOrRefused(t *testing.T) {
 	r := loaf(t, recipe.White, oneHalf, usual)
 	p, err := plan.Make(plan.Place{Kitchen: kitchen.New("Weir", "UTC"), Zone: time.UTC, Recipe: r,
 		Machine: demo.Boatyard(), Now: now},
-		plan.Wish{Loaf: plan.Loaf{Size: size}})
+		plan.Wish{LoafWish: plan.LoafWish{Size: size}})
 	if err == nil && p.Size != size {
 		t.Errorf("1000 g became %s", p.Size)
 	}
@@ -337,7 +337,7 @@ func TestAGrownLoafKeepsWhatWentIn(t *testing.T) {
 	r := loaf(t, recipe.White, oneHalf, usual)
 	for _, grams := range []int64{107, 200, 251, 263} {
 		have := &plan.Have{Line: r.Lines[0].ID, Amount: measure.Of(grams, 1, measure.Gram)}
-		p := at(t, r, demo.Galley(), plan.Wish{Loaf: plan.Loaf{Have: have}}).p
+		p := at(t, r, demo.Galley(), plan.Wish{LoafWish: plan.LoafWish{Have: have}}).p
 		if l := line(p, "water"); math.Abs(float64(l.Exact)-float64(grams)) > 0.5 {
 			t.Errorf("%d g of water went in, the loaf has %.1f g", grams, float64(l.Exact))
 		}

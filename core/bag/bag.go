@@ -1,4 +1,3 @@
-// Package bag is the home-made mix: all dry ingredients of a loaf but its yeast, measured once and kept.
 package bag
 
 import (

@@ -35,7 +35,7 @@ func plannedIn(t *testing.T, k kitchen.Kitchen, name string, m machine.Machine, 
 	t.Helper()
 	n := slices.IndexFunc(demo.Recipes(), func(r recipe.Recipe) bool { return r.Name == name })
 	p, err := plantest.Make(k, plantest.Ask{Place: plan.Place{Recipe: demo.Recipes()[n], Machine: m, Zone: time.UTC,
-		Bag: b}, Wish: plan.Wish{Loaf: plan.Loaf{Size: oneHalf}}}, morning)
+		Bag: b}, Wish: plan.Wish{LoafWish: plan.LoafWish{Size: oneHalf}}}, morning)
 	if err != nil {
 		t.Fatal(err)
 	}

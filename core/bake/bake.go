@@ -1,4 +1,3 @@
-// Package bake is a started plan and what happened since, folded into its present state.
 package bake
 
 import (

@@ -24,7 +24,7 @@ var press = time.Date(2026, 5, 2, 9, 0, 0, 0, time.UTC)
 func started(t *testing.T, ready string) plan.Plan {
 	t.Helper()
 	w := plantest.Ask{Place: plan.Place{Recipe: demo.Recipes()[0], Machine: demo.Galley(), Zone: time.UTC},
-		Wish: plan.Wish{Loaf: plan.Loaf{Size: measure.LoafPounds(3, 2)}, Timing: plan.Timing{AtPanel: true}}}
+		Wish: plan.Wish{LoafWish: plan.LoafWish{Size: measure.LoafPounds(3, 2)}, Timing: plan.Timing{AtPanel: true}}}
 	if ready != "" {
 		var err error
 		if w.Ready, err = timetable.ParseWall(ready); err != nil {

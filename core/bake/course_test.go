@@ -35,7 +35,7 @@ func swirl(t *testing.T, more string) plan.Plan {
 	}
 	p, err := plantest.Make(kitchen.New("Test", "UTC"),
 		plantest.Ask{Place: plan.Place{Recipe: r, Machine: demo.Galley(), Zone: time.UTC},
-			Wish: plan.Wish{Loaf: plan.Loaf{Size: r.Size}, Timing: plan.Timing{AtPanel: true}}}, press)
+			Wish: plan.Wish{LoafWish: plan.LoafWish{Size: r.Size}, Timing: plan.Timing{AtPanel: true}}}, press)
 	if err != nil {
 		t.Fatal(err)
 	}

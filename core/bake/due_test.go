@@ -21,7 +21,7 @@ func loaf(t *testing.T, name string) plan.Plan {
 	for _, r := range demo.Recipes() {
 		if r.Name == name {
 			w := plantest.Ask{Place: plan.Place{Recipe: r, Machine: demo.Galley(), Zone: time.UTC},
-				Wish: plan.Wish{Loaf: plan.Loaf{Size: r.Size}, Timing: plan.Timing{AtPanel: true,
+				Wish: plan.Wish{LoafWish: plan.LoafWish{Size: r.Size}, Timing: plan.Timing{AtPanel: true,
 					AddIns: plan.WithHands}}}
 			p, err := plantest.Make(kitchen.New("Test", "UTC"), w, press)
 			if err != nil {

@@ -24,8 +24,7 @@ type Before struct {
 const about = 12
 
 // Rise is what to do about the last height that was told; empty where none was. It is held against what the plan has
-// the
-// loaf fill of its pan, and against earlier loaves, newest first.
+// the loaf fill of its pan, and against earlier loaves, newest first.
 func Rise(p plan.Plan, s State, before []Before) string {
 	if len(s.Heights) == 0 {
 		return ""

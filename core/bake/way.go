@@ -5,8 +5,8 @@ import (
 	"risepan/core/measure"
 )
 
-// Way is how a loaf was made, beside its recipe.
-type Way struct {
+// Setup is how a loaf was made, beside its recipe.
+type Setup struct {
 	Machine string // its name
 	Size    measure.LoafSize
 	Cycle   string        // its name
@@ -14,7 +14,7 @@ type Way struct {
 }
 
 // Since is what is otherwise than at an earlier bake, in words.
-func (w Way) Since(before Way) (out []string) {
+func (w Setup) Since(before Setup) (out []string) {
 	for _, is := range []struct{ was, now, say string }{
 		{before.Machine, w.Machine, "in the "}, {before.Size.String(), w.Size.String(), "size "},
 		{before.Cycle, w.Cycle, "cycle "}, {string(before.Crust), string(w.Crust), "crust set to "},

@@ -1,4 +1,3 @@
-// Package bench turns a plan into steps for the hands, one thing at a time, and follows what was done.
 package bench
 
 import (
@@ -204,8 +203,7 @@ func (b *maker) look() {
 }
 
 // fridge names what is cold and is to come to the kitchen's warmth before it goes in. Raw meat, milk for a delay and
-// fruit
-// for jam stay cold.
+// fruit for jam stay cold.
 func (b *maker) fridge() {
 	if kind.Of(b.plan.Kind).Still || b.plan.Timer.Setting > 0 {
 		return

@@ -43,7 +43,7 @@ func wishFor(t testing.TB, name string, m machine.Machine) plantest.Ask {
 	for _, r := range demo.Recipes() {
 		if r.Name == name {
 			return plantest.Ask{Place: plan.Place{Recipe: r, Machine: m, Zone: time.UTC},
-				Wish: plan.Wish{Loaf: plan.Loaf{Size: oneHalf}, Timing: plan.Timing{AtPanel: true}}}
+				Wish: plan.Wish{LoafWish: plan.LoafWish{Size: oneHalf}, Timing: plan.Timing{AtPanel: true}}}
 		}
 	}
 	t.Fatalf("the demo has no %s", name)

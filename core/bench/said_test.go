@@ -16,9 +16,8 @@ import (
 	"risepan/demo"
 )
 
-// Every demo loaf at the bench: its steps, and the ways out of a slip of each line, too much and too little, before and
-// after
-// what lies above it.
+// Every demo loaf at the bench: its steps, and the ways out of a slip of each line, too much and too little, before
+// and after what lies above it.
 func TestWhatTheBenchSays(t *testing.T) {
 	ounces := heron()
 	ounces.Weights, ounces.Decimal, ounces.Degrees = measure.InOunces, measure.Comma, measure.InFahrenheit
@@ -39,7 +38,7 @@ func TestWhatTheBenchSays(t *testing.T) {
 					continue
 				}
 				w := plantest.Ask{Place: plan.Place{Recipe: r, Machine: m, Zone: time.UTC},
-					Wish: plan.Wish{Loaf: plan.Loaf{Size: oneHalf}, Timing: plan.Timing{AtPanel: true}}}
+					Wish: plan.Wish{LoafWish: plan.LoafWish{Size: oneHalf}, Timing: plan.Timing{AtPanel: true}}}
 				p, err := plantest.Make(k, w, evening)
 				if err != nil {
 					all = append(all, readtest.Said{Name: r.Name + ": " + m.Name, Value: err.Error()})

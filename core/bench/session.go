@@ -36,18 +36,20 @@ var Dos = []Do{Done, Undone, Begun, Slip, Mended, Emptied, Started, Cleared, Reo
 func (d Do) Words() []string                  { return vocab.List(Dos) }
 func (d *Do) UnmarshalText(text []byte) error { return vocab.Read(d, text, "doing at the bench", Dos) }
 
-// Way is how a slip is answered.
-type Way string
+// Answer is how a slip is answered.
+type Answer string
 
 const (
-	Fit  Way = "fit"  // the rest is measured around what went in
-	Grow Way = "grow" // the loaf grows to it
+	Fit  Answer = "fit"  // the rest is measured around what went in
+	Grow Answer = "grow" // the loaf grows to it
 )
 
-var Ways = []Way{Fit, Grow}
+var Ways = []Answer{Fit, Grow}
 
-func (w Way) Words() []string                  { return vocab.List(Ways) }
-func (w *Way) UnmarshalText(text []byte) error { return vocab.Read(w, text, "answer to a slip", Ways) }
+func (w Answer) Words() []string { return vocab.List(Ways) }
+func (w *Answer) UnmarshalText(text []byte) error {
+	return vocab.Read(w, text, "answer to a slip", Ways)
+}
 
 // Shape is the number of a happening's JSON shape.
 const Shape = 1
@@ -59,7 +61,7 @@ type Happening struct {
 	Step   string         `json:"step,omitzero"`
 	Line   string         `json:"line,omitzero"`
 	Amount measure.Amount `json:"amount,omitzero"` // of a slip
-	Way    Way            `json:"way,omitzero"`
+	Way    Answer         `json:"way,omitzero"`
 	In     []plan.Lock    `json:"in,omitzero"` // of a slip: what was in the pan then
 }
 

@@ -1,5 +1,3 @@
-// Package choice picks the cycle and the crust on the baker's own machine, with the reason and
-// the runners-up.
 package choice
 
 import (

@@ -1,5 +1,3 @@
-// Package day is a baking day as a baker puts it together: loaves, each with when it is wanted, and the hours in which
-// nobody is there. It makes of them the day that package schedule plans, and tells that plan by the kitchen's clock.
 package day
 
 import (

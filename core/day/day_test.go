@@ -28,7 +28,7 @@ var friday = time.Date(2026, 11, 27, 16, 0, 0, 0, zone)
 func heron() day.Place {
 	p := day.Place{Kitchen: kitchen.New("Heron Lock", "Europe/London"), Zone: zone, Now: friday,
 		Date:     kitchen.DateOf(friday.AddDate(0, 0, 1), zone),
-		Machines: []day.Machine{{ID: "galley", Machine: demo.Galley()}, {ID: "boatyard", Machine: demo.Boatyard()}},
+		Machines: []day.OwnedMachine{{ID: "galley", Machine: demo.Galley()}, {ID: "boatyard", Machine: demo.Boatyard()}},
 		Recipes:  map[string]recipe.Recipe{}, Choice: func(string, string) (string, machine.Crust) { return "", "" }}
 	for _, r := range demo.Recipes() {
 		p.Recipes[r.Name] = r
@@ -43,7 +43,7 @@ func at(hour, minute int) timetable.Wall {
 
 func loaf(id, name string, pounds int64, by timetable.Wall) day.Loaf {
 	return day.Loaf{ID: id, When: day.By, By: by, Wish: plan.Wish{RecipeID: name, MachineID: "galley",
-		Loaf: plan.Loaf{Size: measure.LoafPounds(pounds, 2)}}}
+		LoafWish: plan.LoafWish{Size: measure.LoafPounds(pounds, 2)}}}
 }
 
 func book(loaves ...day.Loaf) day.Book { return day.Book{Loaves: loaves, Hands: 1} }

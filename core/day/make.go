@@ -46,7 +46,7 @@ func (p Place) draft(b Book) (draft, error) {
 	d.wanted = schedule.Wanted{Pairs: b.Hands, Ends: minutes(to.Sub(from))}
 	d.hours()
 	for _, m := range p.machines(b) {
-		d.wanted.Machines = append(d.wanted.Machines, schedule.Machine{Free: max(0, d.minute(d.free(m))),
+		d.wanted.Machines = append(d.wanted.Machines, schedule.Resource{Free: max(0, d.minute(d.free(m))),
 			Cool: int(m.CoolDown)})
 	}
 	d.beside()
@@ -68,7 +68,7 @@ func (p Place) draft(b Book) (draft, error) {
 			continue
 		}
 		for _, y := range ways {
-			wanted.Ways = append(wanted.Ways, y.Way)
+			wanted.Ways = append(wanted.Ways, y.Option)
 		}
 		d.none[n], d.ways, d.nth = nil, append(d.ways, ways), append(d.nth, n)
 		d.wanted.Loaves = append(d.wanted.Loaves, wanted)
@@ -121,7 +121,7 @@ func (d draft) instant(w timetable.Wall) time.Time {
 }
 
 // loaf is when a loaf is wanted.
-func (d draft) loaf(l Loaf) (out schedule.Loaf, err error) {
+func (d draft) loaf(l Loaf) (out schedule.Job, err error) {
 	out.Whenever = l.When == Whenever
 	for _, one := range []struct {
 		at   string
@@ -235,7 +235,7 @@ func (d *draft) started() {
 }
 
 // free is when a machine can be started: its last bake is out, and it has cooled.
-func (d draft) free(m Machine) time.Time {
+func (d draft) free(m OwnedMachine) time.Time {
 	free := d.from
 	for _, b := range d.Bakes {
 		if b.Machine != m.ID {
@@ -253,7 +253,7 @@ func (d *draft) beside() {
 	lead := max(1, int(d.Kitchen.Lead))
 	for _, b := range d.Beside {
 		press, done := d.minute(d.instant(b.Stood.Press)), d.minute(d.instant(b.Stood.Done))
-		n := slices.IndexFunc(d.Machines, func(m Machine) bool { return m.ID == b.Stood.Machine })
+		n := slices.IndexFunc(d.Machines, func(m OwnedMachine) bool { return m.ID == b.Stood.Machine })
 		if n < 0 || press <= d.minute(d.Now) || press > d.wanted.Ends || done < 0 {
 			continue
 		}

@@ -20,8 +20,8 @@ type Mend struct {
 }
 
 // Mends are what would have a loaf nearer to its time, the best first: another cycle, the dispenser, what does not
-// spoil, a
-// bag made the evening before, a friend's machine, somebody at home, more time. What does not help is not named.
+// spoil, a bag made the evening before, a friend's machine, somebody at home, more time. What does not help is not
+// named.
 func Mends(p Place, b Book, id string) ([]Mend, error) {
 	n := slices.IndexFunc(b.Loaves, func(l Loaf) bool { return l.ID == id })
 	if n < 0 {

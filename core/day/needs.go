@@ -201,7 +201,7 @@ func regularLoaf(r kitchen.Regular, date kitchen.Date, zone *time.Location) Loaf
 	t := date.Begins(zone)
 	by := time.Date(t.Year(), t.Month(), t.Day(), int(r.By)/60, int(r.By)%60, 0, 0, zone)
 	return Loaf{ID: "every-week-" + r.ID, When: By, By: timetable.WallOf(by, zone),
-		Wish: plan.Wish{RecipeID: r.Recipe, MachineID: r.Machine, Loaf: plan.Loaf{Size: r.Size}}}
+		Wish: plan.Wish{RecipeID: r.Recipe, MachineID: r.Machine, LoafWish: plan.LoafWish{Size: r.Size}}}
 }
 
 // Usual are the loaves that are baked on a date every week, and are not in its book.

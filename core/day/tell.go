@@ -105,8 +105,7 @@ func (d draft) placed(l *Planned, y way, at schedule.Placed, asked Loaf) {
 }
 
 // measured is the wish with which a loaf is measured and started at its time, and its programme then. A cycle that
-// would
-// not be chosen for a loaf with a time is named.
+// would not be chosen for a loaf with a time is named.
 func (d draft) measured(y way, asked Loaf, l Planned) (*plan.Wish, plan.Programme) {
 	w := y.wish
 	w.Ready = timetable.WallOf(l.Ready.Add(time.Duration(y.Finish)*time.Minute), d.Zone)

@@ -21,7 +21,7 @@ type Place struct {
 	Zone     *time.Location
 	Now      time.Time
 	Date     kitchen.Date
-	Machines []Machine
+	Machines []OwnedMachine
 	LeftOut  []string // machines that there are beside them, by name
 	Recipes  map[string]recipe.Recipe
 	Bags     map[string]*plan.Bag
@@ -39,8 +39,8 @@ type Beside struct {
 	Stood Stood
 }
 
-// Machine is a machine of the kitchen.
-type Machine struct {
+// OwnedMachine is a machine of the kitchen.
+type OwnedMachine struct {
 	ID string
 	machine.Machine
 }
@@ -86,11 +86,11 @@ func (b Bake) Asks(moments []bake.Moment, on string, now time.Time) (out []Momen
 
 // way is a way to make a loaf with the plan's values that it comes from.
 type way struct {
-	schedule.Way
+	schedule.Option
 	wish      plan.Wish
 	dough     plan.Dough
 	programme plan.Programme
-	machine   Machine
+	machine   OwnedMachine
 	lent      bool
 }
 
@@ -102,7 +102,7 @@ type option struct {
 }
 
 // wayOf is the way to make a loaf on a machine.
-func (p Place) wayOf(l Loaf, nth int, m Machine, o option) (way, error) {
+func (p Place) wayOf(l Loaf, nth int, m OwnedMachine, o option) (way, error) {
 	y := way{wish: l.Wish, machine: m}
 	y.wish.MachineID = m.ID
 	if o.cycle != "" {
@@ -127,7 +127,7 @@ func (p Place) wayOf(l Loaf, nth int, m Machine, o option) (way, error) {
 	if y.programme, err = plan.MakeProgramme(at, y.wish, y.dough); err != nil {
 		return y, err
 	}
-	y.Way = p.asTheDayHas(y, nth)
+	y.Option = p.asTheDayHas(y, nth)
 	if o.bagged {
 		y.Load = min(y.Load, loadBag)
 	}
@@ -138,15 +138,15 @@ func (p Place) wayOf(l Loaf, nth int, m Machine, o option) (way, error) {
 const loadBag = 5
 
 // place is where a loaf of the day is planned on a machine.
-func (p Place) place(l Loaf, m Machine, now time.Time) plan.Place {
+func (p Place) place(l Loaf, m OwnedMachine, now time.Time) plan.Place {
 	return plan.Place{Kitchen: p.Kitchen, Zone: p.Zone, Recipe: p.Recipes[l.Wish.RecipeID], Machine: m.Machine,
 		Bag: p.Bags[l.Wish.BagID], Now: now}
 }
 
 // asTheDayHas is a way in the figures that the search knows.
-func (p Place) asTheDayHas(y way, nth int) schedule.Way {
+func (p Place) asTheDayHas(y way, nth int) schedule.Option {
 	g, d := y.programme, y.machine.Delay
-	out := schedule.Way{Machine: nth, Run: int(g.Setting.Total), Load: max(1, int(p.Kitchen.Lead))}
+	out := schedule.Option{Machine: nth, Run: int(g.Setting.Total), Load: max(1, int(p.Kitchen.Lead))}
 	for _, m := range g.Moments {
 		if m.Kind == timetable.Ready {
 			out.Run = int(m.After)
@@ -217,7 +217,7 @@ func (p Place) waysOf(b Book, l Loaf) (out []way, none error) {
 }
 
 // machines are those of the kitchen, and the one that friends lend.
-func (p Place) machines(b Book) []Machine {
+func (p Place) machines(b Book) []OwnedMachine {
 	for _, m := range p.Machines {
 		if m.ID == b.Lent {
 			lent := m

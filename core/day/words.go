@@ -147,7 +147,7 @@ func (d draft) shutOut(k int) string {
 	case better(func(w *schedule.Wanted) { w.Away, w.Quiet = nil, nil }):
 		return "it would sound in the quiet hours"
 	case better(func(w *schedule.Wanted) {
-		w.Machines = append([]schedule.Machine{}, w.Machines...)
+		w.Machines = append([]schedule.Resource{}, w.Machines...)
 		for n := range w.Machines {
 			w.Machines[n].Free = 0
 		}

@@ -29,9 +29,8 @@ func (s *Seen) UnmarshalText(text []byte) error {
 	return vocab.Read(s, text, "look of a dough", Looks)
 }
 
-// By how many points of hydration a dough may be off and still be one smooth ball, from where it pours or knocks, and
-// from
-// where a plan says so beforehand: at the first look some of the water is not drunk yet.
+// By how many points of hydration a dough may be off and still be one smooth ball, from where it pours or knocks,
+// and from where a plan says so beforehand: at the first look some of the water is not drunk yet.
 const (
 	Smeared = 4.0
 	poured  = 8.0

@@ -1,5 +1,3 @@
-// Package dough is the dough itself: how warm the liquid must be so that the dough leaves the
-// kneading at the temperature that yeast likes.
 package dough
 
 import (

@@ -1,5 +1,3 @@
-// Package fault is the error of a value that a baker can mend: it points at the field and says
-// what would be right.
 package fault
 
 import (

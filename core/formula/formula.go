@@ -1,5 +1,3 @@
-// Package formula works out baker's percentages: each ingredient per 100 of the flour's weight,
-// and the usual bands that a bread of its kind lies in.
 package formula
 
 import (

@@ -1,6 +1,3 @@
-// Package journal is the one mechanism of things that happened: they are numbered from 1 in the order
-// in which the record book took them, appended, taken back by later ones, and folded by their rooms
-// into how things stand.
 package journal
 
 import (
@@ -18,14 +15,14 @@ type Stamp struct {
 // Number is the happening's place in its journal.
 func (s Stamp) Number() int { return s.Seq }
 
-// Happening is one thing that happened.
-type Happening interface {
+// Entry is one thing that happened.
+type Entry interface {
 	Number() int
 	TakesBack() int // the number of an earlier happening that this one takes back; 0 for none
 }
 
 // Last is the number of the newest happening; 0 where nothing happened.
-func Last[H Happening](happened []H) int {
+func Last[H Entry](happened []H) int {
 	if len(happened) == 0 {
 		return 0
 	}
@@ -34,7 +31,7 @@ func Last[H Happening](happened []H) int {
 
 // Standing are the happenings that were not taken back, without those that took others back. An undoing that is taken
 // back itself leaves standing what it had taken.
-func Standing[H Happening](happened []H) []H {
+func Standing[H Entry](happened []H) []H {
 	back := map[int]bool{}
 	var out []H
 	for _, h := range slices.Backward(happened) {

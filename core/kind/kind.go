@@ -1,5 +1,3 @@
-// Package kind is the table of kinds of recipe: for each, what is usual in its dough, how it rises,
-// whether it is a batter, and how the size of a loaf of it is told. Rules ask the row.
 package kind
 
 import (

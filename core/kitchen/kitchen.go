@@ -1,5 +1,3 @@
-// Package kitchen is what a household owns and prefers: its cups and spoons, its schools, its own
-// facts of ingredients.
 package kitchen
 
 import (

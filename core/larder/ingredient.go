@@ -1,5 +1,3 @@
-// Package larder knows what each ingredient is: how heavy a cup of it is, how much of it is water,
-// fat, sugar and salt, whether it spoils, and how it goes into the pan.
 package larder
 
 import (

@@ -12,8 +12,7 @@ import (
 )
 
 // What every row weighs by every measure, what weighings make of a cup, what cannot be, and how names are read that
-// were
-// mistyped.
+// were mistyped.
 func TestWhatTheLarderSays(t *testing.T) {
 	var all []readtest.Said
 	var rows readtest.Rows

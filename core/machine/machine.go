@@ -1,5 +1,3 @@
-// Package machine describes bread machines: their pan, sizes and crusts, the stages of their
-// cycles minute by minute, and the rule of their delay timer.
 package machine
 
 import (

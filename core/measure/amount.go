@@ -1,5 +1,3 @@
-// Package measure holds the amounts of a kitchen: exact numbers, units, cups and spoons, and the
-// reading and writing of amounts as cooks write them ("1 1/2 cups", "2-3 tbsp", "7 g").
 package measure
 
 import (

@@ -1,5 +1,3 @@
-// Package pan is the vessel: how big it is, how full a loaf fills it, and the order in which the
-// ingredients go in.
 package pan
 
 import (

@@ -90,7 +90,7 @@ const carried = 1.0 / 3
 
 // placeAddIns decides how each add-in goes in: as wished, else by the dispenser where it can, else by hand
 // where somebody is there, else at the start. It is nil where there are none.
-func placeAddIns(m machine.Machine, t Timing, lines []scale.Line) (*AddIns, error) {
+func placeAddIns(m machine.Machine, t Timing, lines []scale.Scaled) (*AddIns, error) {
 	a := AddIns{Box: m.Dispenser, Lines: []string{}, Carries: volumeOf(lines, larder.Flour) * carried}
 	fits := measure.Millilitres(0) // what could go in the dispenser
 	for _, l := range lines {
@@ -144,7 +144,7 @@ func placeAddIns(m machine.Machine, t Timing, lines []scale.Line) (*AddIns, erro
 var drained = regexp.MustCompile(`(?i)\b(?:drained|patted dry|pat dry|well dried)\b`)
 
 // patted reports whether an add-in that is only too wet for a dispenser is drained, as its line says.
-func patted(l scale.Line) bool {
+func patted(l scale.Scaled) bool {
 	return drained.MatchString(l.Line.Note) && l.Ingredient.Kind != larder.Syrup && !l.Ingredient.Raw &&
 		l.Ingredient.Kind != larder.DryExtra
 }

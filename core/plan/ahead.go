@@ -50,7 +50,7 @@ type step struct {
 var frozen = regexp.MustCompile(`(?i)\bfrozen\b|\bthaw\w*\b|\bdefrost\w*\b`)
 
 // before is what a line wants before: what its ingredient does, and thawing where it says so.
-func before(l scale.Line, of recipe.Kind) larder.Beforehand {
+func before(l scale.Scaled, of recipe.Kind) larder.Beforehand {
 	switch {
 	case frozen.MatchString(l.Line.Note):
 		return larder.Thawed
@@ -106,7 +106,7 @@ func (j *judgement) ahead() {
 
 // long reports whether a line is begun days before.
 func (j *judgement) long(line string) bool {
-	return slices.ContainsFunc(j.dough.lines, func(l scale.Line) bool {
+	return slices.ContainsFunc(j.dough.lines, func(l scale.Scaled) bool {
 		return l.Line.ID == line &&
 			early[before(l, j.dough.Kind)].long
 	})

@@ -142,7 +142,7 @@ func (l Line) Counted() string {
 }
 
 // goesIn is what goes in of a line: what it is held at, or what the loaf wants.
-func (h Handling) goesIn(l scale.Line) measure.Grams {
+func (h Handling) goesIn(l scale.Scaled) measure.Grams {
 	if m := h.locked(l.Line.ID); m >= 0 {
 		if g, err := l.Ingredient.Weigh(h.Locks[m].Amount); err == nil {
 			return g
@@ -169,7 +169,7 @@ func lockedText(k kitchen.Kitchen, i *larder.Ingredient, a measure.Amount) strin
 }
 
 // describe is a line as it is named, weighed and noted.
-func describe(p Place, d Dough, l scale.Line, atBeep bool) Line {
+func describe(p Place, d Dough, l scale.Scaled, atBeep bool) Line {
 	out := Line{
 		ID: l.Line.ID, Ingredient: l.Ingredient.ID, Name: l.Ingredient.Name, Note: l.Line.Note,
 		AtBeep: atBeep, Exact: l.Grams, Fine: l.Ingredient.Fine(),
@@ -200,7 +200,7 @@ func written(r recipe.Recipe, l recipe.Line) bool {
 }
 
 // others lists what can stand in a line's place, the recipe's own first choice among it.
-func others(p Place, l scale.Line) []Named {
+func others(p Place, l scale.Scaled) []Named {
 	var out []Named
 	for _, o := range p.Recipe.Lines {
 		if o.ID != l.Line.ID || len(o.Or) == 0 {
@@ -222,7 +222,7 @@ const hair = 0.03
 const packet = 7
 
 // tips are what is good to know of a line before measuring it.
-func tips(k kitchen.Kitchen, l scale.Line) []string {
+func tips(k kitchen.Kitchen, l scale.Scaled) []string {
 	i := l.Ingredient
 	switch {
 	case i.Packet:
@@ -296,7 +296,7 @@ func load(p Place, w Wish, d Dough, g Programme) Pan {
 // running adds up what a scale under the pan shows, line after line in loading order. Each line is
 // added as it is read off, so that the sums are those on the display. With an unknown ingredient in the
 // pan there are none.
-func running(k kitchen.Kitchen, loaded Pan, lines []scale.Line, weights []measure.Grams) map[string]string {
+func running(k kitchen.Kitchen, loaded Pan, lines []scale.Scaled, weights []measure.Grams) map[string]string {
 	at := map[string]int{}
 	for n, l := range lines {
 		at[l.Line.ID] = n

@@ -20,7 +20,7 @@ type Bag struct {
 // intoBags are the kinds of ingredient that go into a bag: dry, and no yeast.
 var intoBags = []larder.Kind{larder.Flour, larder.Sugar, larder.Salt, larder.DryMilk, larder.DryExtra, larder.Leavening}
 
-func intoBag(l scale.Line) bool {
+func intoBag(l scale.Scaled) bool {
 	i := l.Ingredient
 	return l.Line.Part == recipe.InDough && l.Line.When == recipe.InPan && slices.Contains(intoBags, i.Kind) &&
 		!i.Spoils && !i.Packet && !i.Unknown

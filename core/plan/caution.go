@@ -30,12 +30,12 @@ func (l *Level) UnmarshalText(text []byte) error {
 
 // Caution is something that stands against a plan or should be known about it.
 type Caution struct {
-	Level Level  `json:"level"`
-	About About  `json:"about"`
-	Line  string `json:"line,omitzero"` // that it is about, of a date or an unknown
-	Name  string `json:"name,omitzero"` // the ingredient that is asked about
-	Say   string `json:"say"`
-	Ways  []Way  `json:"ways,omitzero"`
+	Level Level    `json:"level"`
+	About About    `json:"about"`
+	Line  string   `json:"line,omitzero"` // that it is about, of a date or an unknown
+	Name  string   `json:"name,omitzero"` // the ingredient that is asked about
+	Say   string   `json:"say"`
+	Ways  []Remedy `json:"ways,omitzero"`
 }
 
 // About is what a caution is about.
@@ -72,8 +72,8 @@ const (
 	Wetness     About = "how the dough looks"
 )
 
-// Way is a way out of a caution: what of the wish to change.
-type Way struct {
+// Remedy is a way out of a caution: what of the wish to change.
+type Remedy struct {
 	Say    string         `json:"say"`
 	Now    bool           `json:"now,omitzero"` // start at once
 	Ready  timetable.Wall `json:"ready,omitzero"`
@@ -110,7 +110,7 @@ type judgement struct {
 	said      []Caution
 }
 
-func (j *judgement) say(l Level, a About, ways []Way, format string, args ...any) {
+func (j *judgement) say(l Level, a About, ways []Remedy, format string, args ...any) {
 	j.said = append(j.said, Caution{Level: l, About: a, Say: fmt.Sprintf(format, args...), Ways: ways})
 }
 

@@ -209,7 +209,7 @@ func sums(measures []measure.Measure, i *larder.Ingredient, low, high float64) [
 
 // reachable reports whether some amount of a line would lie within its tolerance beside some flour,
 // of all flours that the measures make within theirs. It shares nothing with the solver.
-func reachable(measures []measure.Measure, lines []scoop.Line, l scoop.Line, tolerance float64) bool {
+func reachable(measures []measure.Measure, lines []scoop.Item, l scoop.Item, tolerance float64) bool {
 	ratios := []float64{0}
 	total := 0.0
 	for _, f := range lines {
@@ -243,7 +243,7 @@ func reachable(measures []measure.Measure, lines []scoop.Line, l scoop.Line, tol
 
 // holds checks that a solution's scoops really hold the grams that it states, and that every line is
 // within its tolerance beside the measured flour or is flagged.
-func holds(t testing.TB, name string, in []scoop.Line, x scoop.Solution) {
+func holds(t testing.TB, name string, in []scoop.Item, x scoop.Solution) {
 	t.Helper()
 	var exact, measured float64
 	flagged := map[int]bool{}
@@ -274,7 +274,7 @@ func holds(t testing.TB, name string, in []scoop.Line, x scoop.Solution) {
 }
 
 // toleranceOf is a line's tolerance beside so much flour in all.
-func toleranceOf(l scoop.Line, flour float64) float64 {
+func toleranceOf(l scoop.Item, flour float64) float64 {
 	switch l.Ingredient.Kind {
 	case larder.Flour:
 		return 0.02 * flour / float64(l.Exact)
@@ -287,7 +287,7 @@ func toleranceOf(l scoop.Line, flour float64) float64 {
 	return max(0.15, eighth/float64(l.Exact))
 }
 
-func flourOf(in []scoop.Line) (g float64) {
+func flourOf(in []scoop.Item) (g float64) {
 	for _, l := range in {
 		if l.Ingredient.Kind == larder.Flour {
 			g += float64(l.Exact)
@@ -320,10 +320,10 @@ func roundCorpus(t testing.TB, eighth bool) tally {
 	return sum
 }
 
-func (s *tally) add(t testing.TB, name string, measures []measure.Measure, std measure.Standard, lines []scale.Line) {
-	in := make([]scoop.Line, len(lines))
+func (s *tally) add(t testing.TB, name string, measures []measure.Measure, std measure.Standard, lines []scale.Scaled) {
+	in := make([]scoop.Item, len(lines))
 	for n, l := range lines {
-		in[n] = scoop.Line{Ingredient: l.Ingredient, Exact: l.Grams}
+		in[n] = scoop.Item{Ingredient: l.Ingredient, Exact: l.Grams}
 		if l.Pieces > 0 {
 			in[n].Fixed, in[n].Actual = true, l.Grams
 		}
@@ -432,9 +432,9 @@ func TestCleanAmountsStayClean(t *testing.T) {
 		measures := measure.DefaultMeasures(r.Standard)
 		for _, size := range []measure.LoafSize{one, oneHalf, two} {
 			lines, _ := scale.To(written, r.Kind, size.Over(r.Size), scale.Schools{Yeast: scale.Eased})
-			in := make([]scoop.Line, len(lines))
+			in := make([]scoop.Item, len(lines))
 			for m, l := range lines {
-				in[m] = scoop.Line{Ingredient: l.Ingredient, Exact: l.Grams, Fixed: l.Pieces > 0, Actual: l.Grams}
+				in[m] = scoop.Item{Ingredient: l.Ingredient, Exact: l.Grams, Fixed: l.Pieces > 0, Actual: l.Grams}
 			}
 			set := scoop.NewSet(measures, r.Standard)
 			shown := set.Clean(in).At(0)
@@ -483,9 +483,9 @@ func BenchmarkJointRoundingOverTheCorpus(b *testing.B) {
 			}
 			for _, size := range []measure.LoafSize{one, oneHalf, two} {
 				lines, _ := scale.To(written, r.Kind, size.Over(r.Size), scale.Schools{})
-				in := make([]scoop.Line, len(lines))
+				in := make([]scoop.Item, len(lines))
 				for m, l := range lines {
-					in[m] = scoop.Line{Ingredient: l.Ingredient, Exact: l.Grams, Fixed: l.Pieces > 0, Actual: l.Grams}
+					in[m] = scoop.Item{Ingredient: l.Ingredient, Exact: l.Grams, Fixed: l.Pieces > 0, Actual: l.Grams}
 				}
 				began := time.Now()
 				scoop.NewSet(measure.DefaultMeasures(r.Standard), r.Standard).Clean(in)

@@ -37,7 +37,7 @@ type Dough struct {
 
 	swapped recipe.Recipe    // what is baked, as it would be written
 	written []recipe.Weighed // its lines at the written size
-	lines   []scale.Line     // and at this one
+	lines   []scale.Scaled   // and at this one
 	factor  measure.Ratio
 	setting machine.SizeSetting // on which it is baked
 	enough  bool                // the size gives as many slices as are wanted
@@ -45,7 +45,7 @@ type Dough struct {
 
 // Packet reports whether a packet is in it, of which only the maker knows what is in it.
 func (d Dough) packet() bool {
-	return slices.ContainsFunc(d.lines, func(l scale.Line) bool { return l.Ingredient.Packet })
+	return slices.ContainsFunc(d.lines, func(l scale.Scaled) bool { return l.Ingredient.Packet })
 }
 
 // whole is the weight of all that goes into the pan.
@@ -83,7 +83,7 @@ type Swapped struct {
 func MakeDough(p Place, w Wish) (Dough, error) {
 	d := Dough{Recipe: p.Recipe.Name, Kind: p.Recipe.Kind, Machine: p.Machine.Name}
 	batch := p.batch()
-	w.Loaf, d.enough = p.sized(w.Loaf, batch)
+	w.LoafWish, d.enough = p.sized(w.LoafWish, batch)
 	if err := p.fits(w, batch); err != nil {
 		return d, err
 	}
@@ -115,7 +115,7 @@ func MakeDough(p Place, w Wish) (Dough, error) {
 		d.Sizes = slices.DeleteFunc(d.Sizes, func(o SizeOffer) bool { return o.Size != w.Size })
 	}
 	d.lines, d.Deviations = scale.To(d.written, p.Recipe.Kind, d.factor, p.Kitchen.Schools())
-	w.Loaf.follow(d.lines)
+	w.LoafWish.follow(d.lines)
 	d.Formula = formulate(p.Kitchen, w.Handling, d.lines)
 	if say := kind.Of(d.Kind).Missing(d.Formula.Flour); say != "" {
 		return d, fault.At("/lines", "%s", say)
@@ -130,7 +130,7 @@ func MakeDough(p Place, w Wish) (Dough, error) {
 	}
 	d.Slice = perSlice(d.lines, p.slices(d.Size))
 	d.Allergens, d.Unknown = allergens(d.lines)
-	d.Spoils = slices.ContainsFunc(d.lines, func(l scale.Line) bool {
+	d.Spoils = slices.ContainsFunc(d.lines, func(l scale.Scaled) bool {
 		return l.Ingredient.Spoils &&
 			l.Line.Part == recipe.InDough
 	})
@@ -139,7 +139,7 @@ func MakeDough(p Place, w Wish) (Dough, error) {
 
 // allergens are what the loaf with its glaze and fillings holds, in the order of food labels, and whether
 // something in it is not known.
-func allergens(lines []scale.Line) (held []larder.Allergen, unknown bool) {
+func allergens(lines []scale.Scaled) (held []larder.Allergen, unknown bool) {
 	var in []larder.Allergen
 	for n := range lines {
 		i := lines[n].Ingredient
@@ -155,7 +155,7 @@ func allergens(lines []scale.Line) (held []larder.Allergen, unknown bool) {
 }
 
 // perSlice is what a slice of the whole holds, its glaze and add-ins too.
-func perSlice(lines []scale.Line, slices int) formula.Slice {
+func perSlice(lines []scale.Scaled, slices int) formula.Slice {
 	eaten := make([]formula.Portion, 0, len(lines))
 	for n := range lines {
 		eaten = append(eaten, formula.Portion{Ingredient: lines[n].Ingredient, Grams: lines[n].Grams})
@@ -181,7 +181,7 @@ const (
 )
 
 // factor is how the recipe is scaled: to the size, or to what the baker has.
-func (l Loaf) factor(r recipe.Recipe, written []recipe.Weighed) (measure.Ratio, error) {
+func (l LoafWish) factor(r recipe.Recipe, written []recipe.Weighed) (measure.Ratio, error) {
 	if l.Have == nil {
 		return l.Size.Over(r.Size), nil
 	}
@@ -206,7 +206,7 @@ func (l Loaf) factor(r recipe.Recipe, written []recipe.Weighed) (measure.Ratio, 
 }
 
 // follow keeps the line that a loaf follows at what there is of it: whole eggs or eased yeast move it no further.
-func (l Loaf) follow(lines []scale.Line) {
+func (l LoafWish) follow(lines []scale.Scaled) {
 	if l.Have == nil {
 		return
 	}
@@ -231,7 +231,7 @@ func Offers(p Place, w Wish, line string) []swap.Offer {
 }
 
 // volumeOf is what the dough's flour fills.
-func volumeOf(lines []scale.Line, k larder.Kind) measure.Millilitres {
+func volumeOf(lines []scale.Scaled, k larder.Kind) measure.Millilitres {
 	var v measure.Millilitres
 	for _, l := range lines {
 		if l.Ingredient.Kind == k {

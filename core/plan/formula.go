@@ -73,7 +73,7 @@ func (c *Certainty) UnmarshalText(text []byte) error {
 }
 
 // formulate is the formula of the resized dough, with the range that its flour's cups give it.
-func formulate(k kitchen.Kitchen, h Handling, lines []scale.Line) Formula {
+func formulate(k kitchen.Kitchen, h Handling, lines []scale.Scaled) Formula {
 	dough := make([]formula.Portion, 0, len(lines))
 	var cupped []formula.Cupped
 	sure := Weighed
@@ -106,7 +106,7 @@ func formulate(k kitchen.Kitchen, h Handling, lines []scale.Line) Formula {
 }
 
 // cupOf is a line of flour by the cup, with what this kitchen knows of that cup.
-func cupOf(k kitchen.Kitchen, l scale.Line) formula.Cupped {
+func cupOf(k kitchen.Kitchen, l scale.Scaled) formula.Cupped {
 	c := formula.Cupped{Grams: l.Grams, Cup: l.Ingredient.PerCup}
 	if own, ok := k.Cup(l.Ingredient.ID); ok {
 		c.Known, _ = own.Calibrate()

@@ -151,7 +151,7 @@ var inCup = []larder.Kind{larder.Liquid, larder.Egg, larder.Syrup, larder.Puree}
 
 // weigh lists what the dough is mixed of, each at its temperature; the liquid of which there is most
 // is the one that is tempered.
-func (t *tempering) weigh(lines []scale.Line, goesIn []measure.Grams, said Warmth) {
+func (t *tempering) weigh(lines []scale.Scaled, goesIn []measure.Grams, said Warmth) {
 	most := measure.Grams(0)
 	t.parts, t.heat = make([]dough.Part, 0, len(lines)), make([]HeatPart, 0, len(lines))
 	for n, l := range lines {
@@ -273,7 +273,7 @@ func (t *tempering) cupAt(liquid measure.Celsius) []dough.Part {
 func (j *judgement) heat() {
 	h, d := j.amounts.Heat, j.Kitchen.Degrees
 	high := d.Text(dough.LimitsFor(h.Meets).High)
-	ways := []Way{{Say: "Work out a safe temperature", Tempered: true}}
+	ways := []Remedy{{Say: "Work out a safe temperature", Tempered: true}}
 	switch h.Bears {
 	case dough.Kills:
 		j.say(Stop, Heated, ways, "The yeast would meet %s, and none survives %s or more. Let it cool to %s or less "+

@@ -122,7 +122,7 @@ func (j *judgement) capacity() {
 
 // yeastBeside reports whether yeast stands beside the packet.
 func (j *judgement) yeastBeside() bool {
-	return slices.ContainsFunc(j.dough.lines, func(l scale.Line) bool { return l.Ingredient.Kind == larder.Yeast })
+	return slices.ContainsFunc(j.dough.lines, func(l scale.Scaled) bool { return l.Ingredient.Kind == larder.Yeast })
 }
 
 // machine warns of what does not suit the machine.
@@ -134,7 +134,7 @@ func (j *judgement) machine() {
 	best := g.Setting.Options[0]
 	switch harm := choice.Harm(g.cycle, j.needs()); {
 	case harm != "" && best.Suits && best.ID != g.cycle.ID:
-		j.say(Care, Unfit, []Way{{Say: "Use " + best.CycleName.String(), Cycle: best.ID}}, "%s", harm)
+		j.say(Care, Unfit, []Remedy{{Say: "Use " + best.CycleName.String(), Cycle: best.ID}}, "%s", harm)
 	case !best.Suits && kind.Of(j.dough.Kind).Only:
 		j.say(Stop, Unfit, nil, "%s has no cycle for it. %s", j.Machine.Name, choice.Harm(g.cycle, j.needs()))
 	case !best.Suits:
@@ -168,10 +168,10 @@ func (j *judgement) needs() choice.Needs {
 }
 
 // beeps are the ways to a cycle that beeps for the add-ins, each with what its beep costs.
-func (j *judgement) beeps() []Way {
-	var ways []Way
+func (j *judgement) beeps() []Remedy {
+	var ways []Remedy
 	for _, b := range j.programme.beeps(j.Machine) {
-		ways = append(ways, Way{Say: fmt.Sprintf("Use %s for its beep: it %s", b.CycleName, b.costs), Cycle: b.ID})
+		ways = append(ways, Remedy{Say: fmt.Sprintf("Use %s for its beep: it %s", b.CycleName, b.costs), Cycle: b.ID})
 	}
 	return ways
 }
@@ -191,15 +191,15 @@ func (j *judgement) slowYeast() {
 }
 
 // rapidYeast are the swaps of a slow yeast for one that a rapid cycle wants.
-func (j *judgement) rapidYeast() []Way {
-	var ways []Way
+func (j *judgement) rapidYeast() []Remedy {
+	var ways []Remedy
 	for _, l := range j.dough.lines {
 		if l.Ingredient.Kind != larder.Yeast || l.Ingredient.Rapid || l.Line.Part != recipe.InDough {
 			continue
 		}
 		for _, o := range swap.Offers(j.dough.swapped, j.Kitchen.Ingredient, l.Line.ID) {
 			if o.Problem == "" && swap.ForRapid(o.Swap) {
-				ways = append(ways, Way{Say: "Use " + o.Name, Swaps: []swap.Pick{o.Pick}})
+				ways = append(ways, Remedy{Say: "Use " + o.Name, Swaps: []swap.Pick{o.Pick}})
 			}
 		}
 	}
@@ -242,7 +242,7 @@ var unfit = map[larder.Strength]struct{ yeast, loose *Caution }{
 func (j *judgement) flour() {
 	today := kitchen.DateOf(j.Now, j.Zone)
 	gluten := false
-	var whole scale.Line
+	var whole scale.Scaled
 	for _, l := range j.dough.lines {
 		i := l.Ingredient
 		gluten = gluten || i.Gluten
@@ -268,7 +268,7 @@ func (j *judgement) flour() {
 			"somebody who must avoid gluten.", j.Machine.Name)
 	}
 	if whole.Line.ID != "" && !gluten && j.dough.Formula.Grain >= 50 {
-		j.say(Note, Grain, []Way{{Say: "Add a little gluten",
+		j.say(Note, Grain, []Remedy{{Say: "Add a little gluten",
 			Swaps: []swap.Pick{{Line: whole.Line.ID, Swap: swap.WithGluten}}}},
 			"%.0f %% of the flour is wholemeal. Vital wheat gluten, 2 to 3 %% of it (%s), lifts such a loaf.",
 			j.dough.Formula.Grain, j.Kitchen.Weight(0.025*whole.Grams, false))
@@ -302,8 +302,8 @@ func (j *judgement) stock() {
 const mostWays = 3
 
 // mending are the swaps for a line that neither fail nor need what is out too.
-func mending(k kitchen.Kitchen, r recipe.Recipe, line string) []Way {
-	var ways []Way
+func mending(k kitchen.Kitchen, r recipe.Recipe, line string) []Remedy {
+	var ways []Remedy
 	for _, o := range swap.Offers(r, k.Ingredient, line) {
 		if o.Problem != "" || o.Share > 0 || len(ways) == mostWays {
 			continue
@@ -314,7 +314,7 @@ func mending(k kitchen.Kitchen, r recipe.Recipe, line string) []Way {
 		}) {
 			continue
 		}
-		ways = append(ways, Way{Say: "Use " + o.Name, Swaps: []swap.Pick{o.Pick}})
+		ways = append(ways, Remedy{Say: "Use " + o.Name, Swaps: []swap.Pick{o.Pick}})
 	}
 	return ways
 }

@@ -144,7 +144,7 @@ func (j *judgement) implausible() []Figure {
 		}
 		ways, slip := j.slip(q)
 		j.said = append(j.said, Caution{Level: Ask, About: Implausible, Say: strings.TrimSpace(q.say + " " + slip),
-			Ways: append(ways, Way{Say: "It is meant", Meant: q.of})})
+			Ways: append(ways, Remedy{Say: "It is meant", Meant: q.of})})
 	}
 	return asked
 }
@@ -161,11 +161,11 @@ var smaller = map[measure.Unit]struct {
 
 // slip is the likeliest slip of the pen behind a figure that is too high, with its mend for this loaf: a
 // tablespoon for a teaspoon, a cup for a tablespoon.
-func (j *judgement) slip(q question) (ways []Way, say string) {
+func (j *judgement) slip(q question) (ways []Remedy, say string) {
 	if q.line == nil {
 		return nil, ""
 	}
-	var worst scale.Line
+	var worst scale.Scaled
 	for _, l := range j.dough.lines {
 		if q.line(l.Ingredient) && l.Line.Part == recipe.InDough && l.Grams > worst.Grams {
 			worst = l
@@ -180,7 +180,7 @@ func (j *judgement) slip(q question) (ways []Way, say string) {
 		j.Kitchen.Standard)
 	say = fmt.Sprintf("Is the %s of %s a slip for %s?", worst.Line.Amount, worst.Ingredient.Name, meant)
 	if simple {
-		ways = append(ways, Way{Say: fmt.Sprintf("Yes, use %s", here), Lock: &Lock{Line: worst.Line.ID, Amount: here}})
+		ways = append(ways, Remedy{Say: fmt.Sprintf("Yes, use %s", here), Lock: &Lock{Line: worst.Line.ID, Amount: here}})
 	}
 	return ways, say
 }

@@ -78,8 +78,8 @@ func (j *judgement) total() time.Duration {
 }
 
 // atOnce is the way out of starting without a delay.
-func (j *judgement) atOnce() Way {
-	return Way{Say: "Start now, ready " + j.clock(j.programme.Timer.Press.Add(j.total()+j.handwork())), Now: true}
+func (j *judgement) atOnce() Remedy {
+	return Remedy{Say: "Start now, ready " + j.clock(j.programme.Timer.Press.Add(j.total()+j.handwork())), Now: true}
 }
 
 // start is how the machine's start button is called.
@@ -113,9 +113,9 @@ func (j *judgement) spoils() {
 	if len(spoiling) == 0 {
 		return
 	}
-	ways := []Way{j.atOnce()}
+	ways := []Remedy{j.atOnce()}
 	if picks, rest := swap.DelaySafe(j.dough.swapped, j.Kitchen.Ingredient); len(picks) > 0 && len(rest) == 0 {
-		ways = []Way{{Say: "Make it delay-safe", Swaps: picks}, ways[0]}
+		ways = []Remedy{{Say: "Make it delay-safe", Swaps: picks}, ways[0]}
 	}
 	j.say(Stop, Spoils, ways,
 		"No delay with %s in the pan: it would stand warm for %s and spoil. Start now, or press %s by hand at %s "+
@@ -126,7 +126,7 @@ func (j *judgement) spoils() {
 // stood warns of a packet that is to stand: its yeast cannot be kept from the liquid altogether.
 func (j *judgement) stood() {
 	if j.programme.Timer.Setting > 0 && j.dough.packet() && !j.yeastBeside() && j.dough.Formula.Yeast > 0 {
-		j.say(Care, WetYeast, []Way{j.atOnce()}, "The packet's yeast is all through it, and what touches the liquid "+
+		j.say(Care, WetYeast, []Remedy{j.atOnce()}, "The packet's yeast is all through it, and what touches the liquid "+
 			"wakes: do not stir it, and keep the delay short.")
 	}
 }
@@ -137,7 +137,7 @@ func (j *judgement) dry() {
 	if j.programme.Timer.Setting == 0 || j.loose() || beside == "" {
 		return
 	}
-	ways := []Way{{Say: "Load it " + string(j.Machine.Loading), Order: j.Machine.Loading}}
+	ways := []Remedy{{Say: "Load it " + string(j.Machine.Loading), Order: j.Machine.Loading}}
 	if j.amounts.Pan.Order == pan.Bloomed {
 		j.say(Stop, WetYeast, ways, "No delay with bloomed yeast: it would work for %s before the dough is kneaded.",
 			j.waiting())
@@ -152,7 +152,7 @@ func (j *judgement) time() {
 	t, s := j.programme.Timer, j.programme.Setting
 	switch t.Fit {
 	case timetable.TooSoon:
-		j.say(Care, Timed, append(j.faster(), Way{Say: "Ready at " + j.clock(t.Ready.Add(j.handwork())) + " instead",
+		j.say(Care, Timed, append(j.faster(), Remedy{Say: "Ready at " + j.clock(t.Ready.Add(j.handwork())) + " instead",
 			Now: true}),
 			"Too soon: started at %s the bread is ready at %s, %s later than you wish.", j.clock(t.Press),
 			j.clock(t.Ready.Add(j.handwork())), InHours(t.Late))
@@ -170,7 +170,7 @@ func (j *judgement) time() {
 		if j.Machine.Delay.Rule == machine.NoTimer {
 			why = j.Machine.Name + " has no delay timer."
 		}
-		j.say(j.notYet(), Timed, []Way{j.atOnce()}, "%s Press %s by hand at %s.", why, j.start(), j.clock(t.Press))
+		j.say(j.notYet(), Timed, []Remedy{j.atOnce()}, "%s Press %s by hand at %s.", why, j.start(), j.clock(t.Press))
 	}
 	switch {
 	case j.Within == 0 || s.Total <= j.Within:
@@ -193,10 +193,10 @@ func (j *judgement) notYet() Level {
 }
 
 // early is the way out of starting at once all the same.
-func (j *judgement) early() []Way {
+func (j *judgement) early() []Remedy {
 	if j.notYet() == Stop {
 		now := wholeMinute(j.Now, true)
-		return []Way{{Say: "Start now, ready " + j.clock(now.Add(j.total()+j.handwork())), Now: true}}
+		return []Remedy{{Say: "Start now, ready " + j.clock(now.Add(j.total()+j.handwork())), Now: true}}
 	}
 	return nil
 }
@@ -207,12 +207,12 @@ func (j *judgement) refused() bool {
 }
 
 // faster are the cycles that suit the dough and are done by the wished time.
-func (j *judgement) faster() []Way {
-	var ways []Way
+func (j *judgement) faster() []Remedy {
+	var ways []Remedy
 	spare := machine.Minutes(j.due().Sub(j.programme.Timer.Press) / time.Minute)
 	for _, o := range j.programme.Setting.Options {
 		if o.Suits && o.Total <= spare && o.ID != j.programme.Setting.Cycle.ID {
-			ways = append(ways, Way{Say: fmt.Sprintf("Use %s: done in %s", o.CycleName, InHours(o.Total)), Cycle: o.ID})
+			ways = append(ways, Remedy{Say: fmt.Sprintf("Use %s: done in %s", o.CycleName, InHours(o.Total)), Cycle: o.ID})
 		}
 	}
 	return ways
@@ -242,25 +242,24 @@ func (j *judgement) quiet() {
 	if !j.Kitchen.Quiet.Holds(wall.OfDay()) {
 		return
 	}
-	var ways []Way
+	var ways []Remedy
 	if !slices.ContainsFunc(g.AddIns.Each, func(e AddIn) bool { return e.NoBox != "" }) {
-		ways = append(ways, Way{Say: "Let the dispenser do it", AddIns: InBox})
+		ways = append(ways, Remedy{Say: "Let the dispenser do it", AddIns: InBox})
 	}
-	ways = append(ways, Way{Say: "Put them in at the start", AddIns: AtStart})
+	ways = append(ways, Remedy{Say: "Put them in at the start", AddIns: AtStart})
 	shift := machine.Minutes(j.Kitchen.Quiet.Until(wall.OfDay())) + j.Machine.Delay.Step // the timer rounds down
 	const neat = 5 * time.Minute
 	ready := timetable.WallOf(g.Timer.Ready.Add(j.handwork()+time.Duration(shift)*time.Minute+neat-1).Truncate(neat),
 		j.Zone)
-	ways = append(ways, Way{Say: "Ready at " + j.wall(ready) + " instead", Ready: ready})
+	ways = append(ways, Remedy{Say: "Ready at " + j.wall(ready) + " instead", Ready: ready})
 	j.say(Care, Quiet, ways, "The beep for the add-ins comes at %s, in the quiet hours.", j.wall(wall))
 }
 
-// absent warns of a moment for which somebody is needed while nobody is home: the first one, with the hour from which
-// the
-// loaf can be taken out, where it is that.
+// absent warns of a moment for which somebody is needed while nobody is home: the first one, with the hour from
+// which the loaf can be taken out, where it is that.
 func (j *judgement) absent() {
 	g := j.programme
-	say := func(at time.Time, what string, ways func(kitchen.Absence) []Way) bool {
+	say := func(at time.Time, what string, ways func(kitchen.Absence) []Remedy) bool {
 		a, away := j.Kitchen.Absent(at)
 		if !away {
 			return false
@@ -273,7 +272,7 @@ func (j *judgement) absent() {
 			j.clock(a.To))
 		return true
 	}
-	none := func(kitchen.Absence) []Way { return nil }
+	none := func(kitchen.Absence) []Remedy { return nil }
 	if say(g.Timer.Press, j.start()+" is pressed", none) {
 		return
 	}
@@ -283,9 +282,9 @@ func (j *judgement) absent() {
 		case !m.Person || m.Kind == timetable.Look:
 		case m.Kind == timetable.Ready:
 			const neat = 5 * time.Minute
-			if say(at, "The loaf is ready", func(a kitchen.Absence) []Way {
+			if say(at, "The loaf is ready", func(a kitchen.Absence) []Remedy {
 				ready := timetable.WallOf(a.To.Add(j.handwork()+neat-1).Truncate(neat), j.Zone)
-				return []Way{{Say: "Ready at " + j.wall(ready) + " instead", Ready: ready}}
+				return []Remedy{{Say: "Ready at " + j.wall(ready) + " instead", Ready: ready}}
 			}) {
 				return
 			}

@@ -94,7 +94,7 @@ func judged(of, size string, m machine.Machine, ready, text string) (plan.Plan, 
 	}
 	place := plan.Place{Kitchen: kitchen.New("Galley", "UTC"), Zone: time.UTC, Recipe: r, Machine: m,
 		Now: time.Date(2026, 5, 2, 20, 0, 0, 0, time.UTC)}
-	w := plan.Wish{Loaf: plan.Loaf{Size: s}}
+	w := plan.Wish{LoafWish: plan.LoafWish{Size: s}}
 	for _, token := range strings.Fields(ready) {
 		if err := wished(&place, &w, token); err != nil {
 			return plan.Plan{}, err

@@ -92,7 +92,7 @@ func TestEveryKindHasItsOwnWay(t *testing.T) {
 }
 
 func (m made) holds(t *testing.T, order pan.Order, want, ready string) {
-	w := plan.Wish{Loaf: plan.Loaf{Size: m.recipe.Size}, Handling: plan.Handling{Loading: pan.Manner{Order: order}}}
+	w := plan.Wish{LoafWish: plan.LoafWish{Size: m.recipe.Size}, Handling: plan.Handling{Loading: pan.Manner{Order: order}}}
 	if ready != "" {
 		w.Ready = wall(t, ready)
 	}
@@ -170,7 +170,7 @@ func (m made) atOnce(t *testing.T, p plan.Plan) {
 func TestAMachineWithoutItsCycle(t *testing.T) {
 	for k, m := range kinds(t) {
 		p, err := plantest.Make(heron(), plantest.Ask{Place: plan.Place{Recipe: m.recipe, Machine: demo.Boatyard(),
-			Zone: time.UTC}, Wish: plan.Wish{Loaf: plan.Loaf{Size: m.recipe.Size}}}, evening)
+			Zone: time.UTC}, Wish: plan.Wish{LoafWish: plan.LoafWish{Size: m.recipe.Size}}}, evening)
 		if err != nil {
 			t.Errorf("%s: %v", k, err)
 			continue
@@ -204,7 +204,7 @@ func TestBatches(t *testing.T) {
 			t.Errorf("%s is read as %s, want %s", r.Name, r.Kind, c.kind)
 		}
 		p, err := plantest.Make(heron(), plantest.Ask{Place: plan.Place{Recipe: r, Machine: demo.Galley(),
-			Zone: time.UTC}, Wish: plan.Wish{Loaf: plan.Loaf{Size: r.Size}}}, evening)
+			Zone: time.UTC}, Wish: plan.Wish{LoafWish: plan.LoafWish{Size: r.Size}}}, evening)
 		if err != nil {
 			t.Error(err)
 			continue
@@ -228,7 +228,7 @@ func TestTooMuchFruitIsRefused(t *testing.T) {
 	for cups, refused := range map[string]bool{"3": false, "3 1/8": false, "3 1/4": true, "4": true} {
 		r := carded(t, "Jam\n"+cups+" cups crushed strawberries\n2 cups sugar")
 		p, err := plantest.Make(heron(), plantest.Ask{Place: plan.Place{Recipe: r, Machine: demo.Galley(),
-			Zone: time.UTC}, Wish: plan.Wish{Loaf: plan.Loaf{Size: r.Size}}}, evening)
+			Zone: time.UTC}, Wish: plan.Wish{LoafWish: plan.LoafWish{Size: r.Size}}}, evening)
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -252,7 +252,7 @@ func TestAPacketGoesInWhole(t *testing.T) {
 			size, _ = measure.ParseLoafSize(c.size)
 		}
 		p, err := plantest.Make(heron(), plantest.Ask{Place: plan.Place{Recipe: r, Machine: demo.Galley(),
-			Zone: time.UTC}, Wish: plan.Wish{Loaf: plan.Loaf{Size: size}}}, evening)
+			Zone: time.UTC}, Wish: plan.Wish{LoafWish: plan.LoafWish{Size: size}}}, evening)
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -273,7 +273,7 @@ func TestAPacketGoesInWhole(t *testing.T) {
 func TestAFilledLoafHasItsPause(t *testing.T) {
 	m := kinds(t)[recipe.Filled]
 	p, err := plantest.Make(heron(), plantest.Ask{Place: plan.Place{Recipe: m.recipe, Machine: demo.Galley(),
-		Zone: time.UTC}, Wish: plan.Wish{Loaf: plan.Loaf{Size: oneHalf}, Timing: plan.Timing{AtPanel: true}}}, evening)
+		Zone: time.UTC}, Wish: plan.Wish{LoafWish: plan.LoafWish{Size: oneHalf}, Timing: plan.Timing{AtPanel: true}}}, evening)
 	if err != nil {
 		t.Fatal(err)
 	}

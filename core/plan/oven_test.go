@@ -32,7 +32,7 @@ func TestALoafWithoutTheMachine(t *testing.T) {
 		n := slices.IndexFunc(demo.Recipes(), func(r recipe.Recipe) bool { return r.Name == name })
 		r := demo.Recipes()[n]
 		p, err := plantest.Make(k, plantest.Ask{Place: plan.Place{Recipe: r, Machine: demo.Galley(), Zone: time.UTC},
-			Wish: plan.Wish{Loaf: plan.Loaf{Size: r.Size}}}, evening)
+			Wish: plan.Wish{LoafWish: plan.LoafWish{Size: r.Size}}}, evening)
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -51,7 +51,7 @@ func TestALoafWithoutTheMachine(t *testing.T) {
 		n := slices.IndexFunc(demo.Recipes(), func(r recipe.Recipe) bool { return r.Name == name })
 		r := demo.Recipes()[n]
 		p, err := plantest.Make(k, plantest.Ask{Place: plan.Place{Recipe: r, Machine: demo.Galley(), Zone: time.UTC},
-			Wish: plan.Wish{Loaf: plan.Loaf{Size: r.Size}}}, evening)
+			Wish: plan.Wish{LoafWish: plan.LoafWish{Size: r.Size}}}, evening)
 		if err != nil {
 			t.Fatal(err)
 		}

@@ -1,5 +1,3 @@
-// Package plan joins the rooms of the job: a wish in a kitchen becomes a Dough, its Programme on a
-// machine, and the Amounts for the hands. Each is made by one function from those before it.
 package plan
 
 import "slices"

@@ -60,7 +60,7 @@ func wish(t testing.TB, name string, m machine.Machine, size measure.LoafSize, r
 		t.Fatal(err)
 	}
 	w := plantest.Ask{Place: plan.Place{Recipe: named(t, name), Machine: m, Zone: zone},
-		Wish: plan.Wish{Loaf: plan.Loaf{Size: size}}}
+		Wish: plan.Wish{LoafWish: plan.LoafWish{Size: size}}}
 	if ready != "" {
 		w.Ready = wall(t, ready)
 	}
@@ -129,7 +129,7 @@ func TestAMilkAndEggLoafIsRefusedADelayWithAWayOut(t *testing.T) {
 	if !strings.Contains(c.Say, "whole milk and large egg") || !strings.Contains(c.Say, "spoil") || len(c.Ways) == 0 {
 		t.Errorf("the refusal gives no reason or way out: %+v", c)
 	}
-	if !slices.ContainsFunc(c.Ways, func(w plan.Way) bool { return w.Now && strings.HasPrefix(w.Say, "Start now") }) {
+	if !slices.ContainsFunc(c.Ways, func(w plan.Remedy) bool { return w.Now && strings.HasPrefix(w.Say, "Start now") }) {
 		t.Errorf("no way out starts the bake now: %+v", c.Ways)
 	}
 	if p := mustMake(t, wish(t, "Sluice-gate egg loaf", demo.Galley(), oneHalf, "")); cautions(p, plan.Stop) != "" {
@@ -351,7 +351,7 @@ func twelveLines() recipe.Recipe {
 func BenchmarkPlanOfTwelveLines(b *testing.B) {
 	k := heron()
 	w := plantest.Ask{Place: plan.Place{Recipe: twelveLines(), Machine: demo.Galley(), Zone: time.UTC},
-		Wish: plan.Wish{Loaf: plan.Loaf{Size: two}}}
+		Wish: plan.Wish{LoafWish: plan.LoafWish{Size: two}}}
 	for b.Loop() {
 		if _, err := plantest.Make(k, w, evening); err != nil {
 			b.Fatal(err)

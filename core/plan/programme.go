@@ -253,7 +253,7 @@ func (d Dough) named(part recipe.Part) []string {
 
 // icing reports whether a part is sweet and goes on when the loaf has cooled: in the heat it would run and burn.
 func (d Dough) icing(part recipe.Part) bool {
-	return slices.ContainsFunc(d.lines, func(l scale.Line) bool {
+	return slices.ContainsFunc(d.lines, func(l scale.Scaled) bool {
 		return l.Line.Part == part && (l.Ingredient.Kind == larder.Sugar || l.Ingredient.Kind == larder.Syrup)
 	})
 }

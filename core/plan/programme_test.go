@@ -241,7 +241,7 @@ func TestTheRecipesOwnTemperatureWins(t *testing.T) {
 		r.Lines[0].Note = c.note
 		p, err := plan.Make(plan.Place{Kitchen: kitchen.New("n", "UTC"), Zone: time.UTC, Recipe: r,
 			Machine: demo.Galley(), Now: time.Date(2026, 5, 2, 9, 0, 0, 0, time.UTC)},
-			plan.Wish{Loaf: plan.Loaf{Size: r.Size}})
+			plan.Wish{LoafWish: plan.LoafWish{Size: r.Size}})
 		if err != nil {
 			t.Fatal(err)
 		}

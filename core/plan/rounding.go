@@ -53,7 +53,7 @@ type rounded struct {
 
 // round turns every line into what to pick up. The dough's lines are measured together; a glaze or
 // filling, and what has no flour that they could be held against, each on its own.
-func round(p Place, w Wish, d Dough, in []scoop.Line) rounded {
+func round(p Place, w Wish, d Dough, in []scoop.Item) rounded {
 	measures := p.Kitchen.Measures
 	if len(w.NotToHand) > 0 {
 		measures = slices.DeleteFunc(slices.Clone(measures),
@@ -67,7 +67,7 @@ func round(p Place, w Wish, d Dough, in []scoop.Line) rounded {
 	out := rounded{amounts: make([]scoop.Amount, len(in)), miss: make([]string, len(in))}
 	set.Stop = p.Stop
 	written := d.factor == measure.Whole(1)
-	dough := make([]scoop.Line, 0, len(in))
+	dough := make([]scoop.Item, 0, len(in))
 	place := make([]int, 0, len(in)) // of each in the recipe
 	for n, l := range d.lines {
 		if l.Line.Part == recipe.InDough && d.Formula.Flour > 0 {
@@ -105,7 +105,7 @@ func round(p Place, w Wish, d Dough, in []scoop.Line) rounded {
 // steady measures only what a change touches: a swap's lines, a locked one, what was to be picked up with a
 // measure that is missing. The others stay as they are without the change; ok is false where nothing was
 // changed, and where more would then miss its tolerance than has to.
-func steady(p Place, w Wish, set *scoop.Set, dough []scoop.Line, place []int, d Dough, misses int) (scoop.Solution,
+func steady(p Place, w Wish, set *scoop.Set, dough []scoop.Item, place []int, d Dough, misses int) (scoop.Solution,
 	bool) {
 	if len(w.Locks) == 0 && len(w.NotToHand) == 0 && len(w.Swaps) == 0 || p.Kitchen.Scale || w.Have != nil {
 		return scoop.Solution{}, false
@@ -123,7 +123,7 @@ func steady(p Place, w Wish, set *scoop.Set, dough []scoop.Line, place []int, d 
 	old := round(p, before, was, lines)
 	kept := map[int]scoop.Amount{}
 	for n, l := range dough {
-		at := slices.IndexFunc(was.lines, func(o scale.Line) bool { return o.Line.ID == d.lines[place[n]].Line.ID })
+		at := slices.IndexFunc(was.lines, func(o scale.Scaled) bool { return o.Line.ID == d.lines[place[n]].Line.ID })
 		if at < 0 || l.Fixed || lines[at].Fixed || lines[at].Ingredient.ID != l.Ingredient.ID ||
 			math.Abs(float64(lines[at].Exact/l.Exact)-1) > 1e-9 {
 			continue
@@ -163,7 +163,7 @@ type joint struct {
 // asked is a dough to be measured with a kitchen's measures.
 type asked struct {
 	set      *scoop.Set
-	dough    []scoop.Line
+	dough    []scoop.Item
 	measures []measure.Measure
 	jug      measure.Jug
 	standard measure.Standard
@@ -249,11 +249,10 @@ func (a asked) begins(front scoop.Front) scoop.Solution {
 // closely is how near an amount that is told by cups and spoons lies to its weight, as a share.
 const closely = 0.05
 
-// ByMeasures is the amount nearest to a weight of an ingredient that a kitchen's cups and spoons make, as one amount;
-// ok is
-// false where none suits it.
+// ByMeasures is the amount nearest to a weight of an ingredient that a kitchen's cups and spoons make, as one
+// amount; ok is false where none suits it.
 func ByMeasures(k kitchen.Kitchen, i *larder.Ingredient, g measure.Grams) (a measure.Amount, ok bool) {
-	scoops, ok := scoop.NewSet(k.Measures, k.Standard).Handy(scoop.Line{Ingredient: i, Exact: g}, false, closely)
+	scoops, ok := scoop.NewSet(k.Measures, k.Standard).Handy(scoop.Item{Ingredient: i, Exact: g}, false, closely)
 	if !ok {
 		return a, false
 	}
@@ -269,15 +268,15 @@ func moreOrLess(off float64) string {
 
 // scoopLines says which lines are measured and which are fixed: eggs, locked lines, and what this
 // kitchen weighs.
-func scoopLines(k kitchen.Kitchen, h Handling, lines []scale.Line) ([]scoop.Line, error) {
+func scoopLines(k kitchen.Kitchen, h Handling, lines []scale.Scaled) ([]scoop.Item, error) {
 	for n, lock := range h.Locks {
-		if !slices.ContainsFunc(lines, func(l scale.Line) bool { return l.Line.ID == lock.Line }) {
+		if !slices.ContainsFunc(lines, func(l scale.Scaled) bool { return l.Line.ID == lock.Line }) {
 			return nil, fault.At(fmt.Sprintf("/hands/locks/%d/line", n), "the recipe has no line %q", lock.Line)
 		}
 	}
-	out := make([]scoop.Line, len(lines))
+	out := make([]scoop.Item, len(lines))
 	for n, l := range lines {
-		s := scoop.Line{Ingredient: l.Ingredient, Exact: l.Grams, Prefer: k.Preferred(l.Ingredient.ID)}
+		s := scoop.Item{Ingredient: l.Ingredient, Exact: l.Grams, Prefer: k.Preferred(l.Ingredient.ID)}
 		_, whole := l.Whole()
 		// meat has its weight on its packet
 		bought := l.Ingredient.Raw && l.Line.Amount.Unit.Facts().Dimension == measure.Weight
@@ -297,7 +296,7 @@ func scoopLines(k kitchen.Kitchen, h Handling, lines []scale.Line) ([]scoop.Line
 }
 
 // held is what a lock makes of a line, within reason.
-func held(k kitchen.Kitchen, l scale.Line, lock Lock) (measure.Grams, error) {
+func held(k kitchen.Kitchen, l scale.Scaled, lock Lock) (measure.Grams, error) {
 	g, err := l.Ingredient.Weigh(lock.Amount)
 	if err == nil && (g <= 0 || g > 10*l.Grams) {
 		err = fault.At("", "%s of %s is not near the %s that this loaf wants", lock.Amount, l.Ingredient.Name,
@@ -306,7 +305,7 @@ func held(k kitchen.Kitchen, l scale.Line, lock Lock) (measure.Grams, error) {
 	return g, err
 }
 
-func shift(lines []scoop.Line, s scoop.Solution) RoundingShift {
+func shift(lines []scoop.Item, s scoop.Solution) RoundingShift {
 	grams := make([]float64, len(lines))
 	var exact, yeast float64
 	for n, l := range lines {
@@ -326,7 +325,7 @@ func shift(lines []scoop.Line, s scoop.Solution) RoundingShift {
 }
 
 // enoughFor says for how big a loaf the scarcest locked line is enough.
-func enoughFor(h Handling, lines []scale.Line) string {
+func enoughFor(h Handling, lines []scale.Scaled) string {
 	least, name := 1.0, ""
 	for _, l := range lines {
 		m := h.locked(l.Line.ID)

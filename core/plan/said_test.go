@@ -46,7 +46,7 @@ func TestWhatPlansSay(t *testing.T) {
 				if (n+turn+on)%3 > 0 {
 					continue
 				}
-				w := plan.Wish{Loaf: plan.Loaf{Size: []measure.LoafSize{oneHalf, one, two}[(n+turn)%3]}}
+				w := plan.Wish{LoafWish: plan.LoafWish{Size: []measure.LoafSize{oneHalf, one, two}[(n+turn)%3]}}
 				wishes[n%len(wishes)](&w)
 				place := plan.Place{Kitchen: k, Recipe: r, Machine: m, Zone: time.UTC, Now: evening}
 				p, err := plan.Make(place, w)

@@ -52,7 +52,7 @@ func holds(m machine.Machine, s measure.LoafSize) bool {
 // sized is the loaf with its size settled: the wished one; of a loaf that is wanted by slices the smallest that
 // gives so many; else as the recipe is written, or the machine's largest where that is too large for it. enough
 // is false where no size gives the wanted slices.
-func (p Place) sized(l Loaf, batch bool) (out Loaf, enough bool) {
+func (p Place) sized(l LoafWish, batch bool) (out LoafWish, enough bool) {
 	enough = true
 	switch {
 	case batch:

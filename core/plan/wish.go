@@ -26,13 +26,13 @@ const WishShape = 1
 type Wish struct {
 	RecipeID  string `json:"recipe"`
 	MachineID string `json:"machine"`
-	Loaf      `json:"loaf"`
+	LoafWish  `json:"loaf"`
 	Timing    `json:"time,omitzero"`
 	Handling  `json:"hands,omitzero"`
 }
 
-// Loaf is what is to be baked.
-type Loaf struct {
+// LoafWish is what is to be baked.
+type LoafWish struct {
 	// empty: as the recipe is written, or the machine's largest where that is too large
 	Size measure.LoafSize `json:"size,omitzero"`
 	// baked out of such a bag, by its id: of its size, with what is in it
@@ -201,7 +201,7 @@ func (p Place) fits(w Wish, batch bool) error {
 }
 
 // wanted is how many slices the loaf should give.
-func (l Loaf) wanted() int { return l.Slices * max(l.Eaters, 1) }
+func (l LoafWish) wanted() int { return l.Slices * max(l.Eaters, 1) }
 
 // weighs reports whether a line is weighed rather than scooped.
 func (h Handling) weighs(k kitchen.Kitchen, line string) bool {
@@ -222,7 +222,7 @@ func (t Timing) ready(zone *time.Location) time.Time {
 }
 
 // swapped is a recipe with the wished swaps made, one after another.
-func (l Loaf) swapped(k kitchen.Kitchen, r recipe.Recipe) (recipe.Recipe, []Swapped, error) {
+func (l LoafWish) swapped(k kitchen.Kitchen, r recipe.Recipe) (recipe.Recipe, []Swapped, error) {
 	done := []Swapped{}
 	for n, p := range l.Swaps {
 		next, err := swap.Apply(r, k.Ingredient, p)

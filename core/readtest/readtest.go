@@ -1,9 +1,8 @@
 // Package readtest holds what a room says to what it said before.
 //
-// A page testdata/said.txt has a block of text for each answer: a heading, and the answer as it is sent, written to be
-// read. Where a rule changes, the page changes with it, and the difference of the page is what there is to review.
-// Other
-// tests look at single figures and words; these hold the rest.
+// A page testdata/said.txt has a block of text for each answer: a heading, and the answer as it is sent, written to
+// be read. Where a rule changes, the page changes with it, and the difference of the page is what there is to
+// review. Other tests look at single figures and words; these hold the rest.
 package readtest
 
 import (
@@ -192,8 +191,7 @@ func (n node) lines() (out []string) {
 }
 
 // Rows are answers to one question asked over and over with something changed: a row each, those that follow one
-// another
-// with the same answer in one.
+// another with the same answer in one.
 type Rows struct {
 	rows []row
 }
@@ -243,8 +241,7 @@ func (r *Rows) String() string {
 }
 
 // Draws is how many random draws a test makes: few of them, so that all tests stay quick; many where RISEPAN_LONG=1
-// asks
-// for a search.
+// asks for a search.
 func Draws(few, many int) int {
 	if os.Getenv("RISEPAN_LONG") == "1" {
 		return many

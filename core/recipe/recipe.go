@@ -1,4 +1,3 @@
-// Package recipe holds recipes as they were written: their lines, parts, kind and loaf size.
 package recipe
 
 import (

@@ -1,6 +1,3 @@
-// Package rehearse joins a plan with the stand-in machine, so that a whole bake can be practised without flour: the
-// baker presses the stand-in's panel, the dough in it does what dough does, and the bake is followed as a real one,
-// on a clock that runs faster and stands still where hands are wanted.
 package rehearse
 
 import (
@@ -92,7 +89,7 @@ type State struct {
 	Sounds  []standin.Event   `json:"sounds"`           // the last ones, newest first
 	Differs []string          `json:"differs,omitzero"` // what is set otherwise than planned
 	Inside  *Inside           `json:"inside,omitzero"`  // through the window
-	Loaf    *standin.Loaf     `json:"loaf,omitzero"`    // when it is done
+	Loaf    *standin.Outcome  `json:"loaf,omitzero"`    // when it is done
 	Bake    *bake.State       `json:"bake,omitzero"`    // once it is started
 	Happens []bake.Happening  `json:"happens,omitzero"` // that were told of it
 	Last    int               `json:"last"`

@@ -36,7 +36,7 @@ func practise(t *testing.T, name, ready string, slip rehearse.Slip) *practice {
 	t.Helper()
 	n := slices.IndexFunc(demo.Recipes(), func(r recipe.Recipe) bool { return r.Name == name })
 	r := demo.Recipes()[n]
-	w := plan.Wish{Loaf: plan.Loaf{Size: r.Size}, Timing: plan.Timing{AddIns: plan.WithHands}}
+	w := plan.Wish{LoafWish: plan.LoafWish{Size: r.Size}, Timing: plan.Timing{AddIns: plan.WithHands}}
 	if ready != "" {
 		w.Ready, _ = timetable.ParseWall(ready)
 	}
@@ -173,13 +173,13 @@ func TestWhatIsSetOtherwiseIsSaid(t *testing.T) {
 
 // A slip shows in the loaf.
 func TestWhatASlipDoes(t *testing.T) {
-	for slip, is := range map[rehearse.Slip]func(standin.Loaf) bool{
-		rehearse.DoubleYeast: func(l standin.Loaf) bool { return l.Fell },
-		rehearse.NoYeast:     func(l standin.Loaf) bool { return l.Flat },
-		rehearse.NoSalt:      func(l standin.Loaf) bool { return l.Fell },
-		rehearse.NoPaddle:    func(l standin.Loaf) bool { return l.Raw },
-		rehearse.HotLiquid:   func(l standin.Loaf) bool { return l.Flat || l.Dense },
-		rehearse.HalfYeast:   func(l standin.Loaf) bool { return !l.Fell && l.Height < 0.5 },
+	for slip, is := range map[rehearse.Slip]func(standin.Outcome) bool{
+		rehearse.DoubleYeast: func(l standin.Outcome) bool { return l.Fell },
+		rehearse.NoYeast:     func(l standin.Outcome) bool { return l.Flat },
+		rehearse.NoSalt:      func(l standin.Outcome) bool { return l.Fell },
+		rehearse.NoPaddle:    func(l standin.Outcome) bool { return l.Raw },
+		rehearse.HotLiquid:   func(l standin.Outcome) bool { return l.Flat || l.Dense },
+		rehearse.HalfYeast:   func(l standin.Outcome) bool { return !l.Fell && l.Height < 0.5 },
 	} {
 		p := practise(t, "Towpath white", "", slip)
 		p.do(rehearse.Happening{What: rehearse.Paced, Pace: 600})
@@ -208,8 +208,7 @@ func TestDosesMendTheRehearsedDough(t *testing.T) {
 }
 
 // However long a baker takes to answer and to fetch a spoon, and however fast the clock runs, the dough gets all its
-// doses
-// at the minutes in which they are wanted.
+// doses at the minutes in which they are wanted.
 func TestASlowAnswerLosesNoDough(t *testing.T) {
 	for _, thinks := range []time.Duration{0, 20 * time.Second, 5 * time.Minute} {
 		p := practise(t, "Mooring raisin loaf", "", rehearse.TooWet)
@@ -269,9 +268,8 @@ func TestADoughCanBeLeftAlone(t *testing.T) {
 	}
 }
 
-// A rehearsal is kept as a bake once its loaf is out: the last thing that happened is now, all else as long before it
-// as
-// it was.
+// A rehearsal is kept as a bake once its loaf is out: the last thing that happened is now, all else as long before
+// it as it was.
 func TestARehearsalIsKeptAsABake(t *testing.T) {
 	p := practise(t, "Mooring raisin loaf", "", rehearse.TooWet)
 	p.do(rehearse.Happening{What: rehearse.Paced, Pace: 600})

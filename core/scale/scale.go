@@ -1,8 +1,3 @@
-// Package scale resizes a recipe from the loaf size it is written for to another: straight lines
-// as exact ratios, eggs whole, yeast eased, pieces and packets as spoons.
-//
-// Every line is worked out from the recipe as written, never from an earlier resizing, so any path
-// of sizes gives the same amounts.
 package scale
 
 import (
@@ -79,8 +74,8 @@ const (
 	ReducedSalt  Rule = "reduced salt"
 )
 
-// Line is a recipe's line at the new size.
-type Line struct {
+// Scaled is a recipe's line at the new size.
+type Scaled struct {
 	recipe.Weighed                // the line as written, and its grams there
 	Exact          measure.Amount // the amount at the new size, where it is straight; else no amount
 	Grams          measure.Grams  // at the new size
@@ -88,7 +83,7 @@ type Line struct {
 }
 
 // Whole is the line as so many whole pieces or packets, as its recipe counts it; ok is false where it is measured.
-func (l Line) Whole() (a measure.Amount, ok bool) {
+func (l Scaled) Whole() (a measure.Amount, ok bool) {
 	if l.Pieces > 0 {
 		return measure.Amount{Quantity: measure.Whole(l.Pieces)}, true
 	}
@@ -110,10 +105,10 @@ type Deviation struct {
 const AddedWater = "added-water"
 
 // To resizes weighed lines of a recipe by the exact factor f. The kind of recipe gives the yeast's band.
-func To(lines []recipe.Weighed, of recipe.Kind, f measure.Ratio, schools Schools) ([]Line, []Deviation) {
-	out := make([]Line, len(lines))
+func To(lines []recipe.Weighed, of recipe.Kind, f measure.Ratio, schools Schools) ([]Scaled, []Deviation) {
+	out := make([]Scaled, len(lines))
 	for n, l := range lines {
-		out[n] = Line{Weighed: l, Exact: l.Line.Amount.Times(f), Grams: l.Grams * measure.Grams(f.Float())}
+		out[n] = Scaled{Weighed: l, Exact: l.Line.Amount.Times(f), Grams: l.Grams * measure.Grams(f.Float())}
 	}
 	var dev []Deviation
 	out, dev = wholeEggs(out, dev, schools)
@@ -131,7 +126,7 @@ func To(lines []recipe.Weighed, of recipe.Kind, f measure.Ratio, schools Schools
 // wholeEggs keeps eggs whole, a half rounding up and one egg staying one, and gives the water that
 // they gain or lose back to the main liquid. Eggs that the recipe itself parts stay parted at its
 // own size.
-func wholeEggs(lines []Line, dev []Deviation, schools Schools) ([]Line, []Deviation) {
+func wholeEggs(lines []Scaled, dev []Deviation, schools Schools) ([]Scaled, []Deviation) {
 	main := mainLiquid(lines)
 	water := 0.0 // g that the eggs bring beyond straight proportion
 	first := len(dev)
@@ -180,9 +175,9 @@ func wholeEggs(lines []Line, dev []Deviation, schools Schools) ([]Line, []Deviat
 	if main < 0 {
 		facts := larder.Water()
 		g := measure.Grams(-water)
-		added := Line{Weighed: recipe.Weighed{Line: recipe.Line{ID: AddedWater, Ingredient: facts.ID},
+		added := Scaled{Weighed: recipe.Weighed{Line: recipe.Line{ID: AddedWater, Ingredient: facts.ID},
 			Ingredient: facts}, Grams: g}
-		return append([]Line{added}, lines...), append(dev, Deviation{AddedWater, LiquidForEgg, 0, g,
+		return append([]Scaled{added}, lines...), append(dev, Deviation{AddedWater, LiquidForEgg, 0, g,
 			fmt.Sprintf("Fewer eggs bring %s less water, and the recipe has no liquid, so water is added.",
 				schools.weight(g, false))})
 	}
@@ -202,7 +197,7 @@ func wholeEggs(lines []Line, dev []Deviation, schools Schools) ([]Line, []Deviat
 
 // mainLiquid is the liquid line in the pan that brings the most water; -1 without one, and where mashed fruit or
 // the like brings more: a little soured cream beside a cup of banana makes up for no egg.
-func mainLiquid(lines []Line) int {
+func mainLiquid(lines []Scaled) int {
 	best, most, mash := -1, 0.0, 0.0
 	for n, l := range lines {
 		if l.Line.When != recipe.InPan && l.Line.When != recipe.Warmed || l.Line.Part != recipe.InDough {
@@ -223,7 +218,7 @@ func mainLiquid(lines []Line) int {
 
 // canGive reports whether the main liquid can change by so much water and still be at least a fifth
 // of itself. Without a liquid, water can be added but not taken away.
-func canGive(lines []Line, main int, water float64) bool {
+func canGive(lines []Scaled, main int, water float64) bool {
 	if main < 0 {
 		return water <= 0
 	}
@@ -232,7 +227,7 @@ func canGive(lines []Line, main int, water float64) bool {
 
 // easeYeast scales the yeast by its school, inside the band of the kind, which is widened to
 // include the recipe's own share.
-func easeYeast(out []Line, dev []Deviation, written []recipe.Weighed, of recipe.Kind, f measure.Ratio,
+func easeYeast(out []Scaled, dev []Deviation, written []recipe.Weighed, of recipe.Kind, f measure.Ratio,
 	schools Schools) []Deviation {
 	own := formula.FromRecipe(written)
 	if own.Yeast <= 0 {
@@ -276,7 +271,7 @@ func easeYeast(out []Line, dev []Deviation, written []recipe.Weighed, of recipe.
 
 // reduceSalt holds the salt of a kitchen that likes little at the top of what it likes, salt hidden in
 // other things counted. What has less already stays as it is.
-func reduceSalt(out []Line, dev []Deviation, written []recipe.Weighed, of recipe.Kind,
+func reduceSalt(out []Scaled, dev []Deviation, written []recipe.Weighed, of recipe.Kind,
 	sign measure.DecimalSign) []Deviation {
 	own := formula.FromRecipe(written)
 	band := kind.BandsOf(of, own.Grain).In(kind.Reduced).Salt
@@ -300,7 +295,7 @@ func reduceSalt(out []Line, dev []Deviation, written []recipe.Weighed, of recipe
 }
 
 // spoonPieces turns broken pieces and packets into what spoons can measure.
-func spoonPieces(lines []Line, dev []Deviation) []Deviation {
+func spoonPieces(lines []Scaled, dev []Deviation) []Deviation {
 	for n := range lines {
 		l := &lines[n]
 		u := l.Exact.Unit
@@ -314,7 +309,7 @@ func spoonPieces(lines []Line, dev []Deviation) []Deviation {
 	return dev
 }
 
-func pieceName(l Line) string {
+func pieceName(l Scaled) string {
 	if l.Exact.Unit == measure.Packet {
 		return "a packet"
 	}

@@ -34,7 +34,7 @@ func dough(t testing.TB, kind recipe.Kind, pairs ...string) []recipe.Weighed {
 	return w
 }
 
-func find(t *testing.T, lines []Line, id larder.ID) Line {
+func find(t *testing.T, lines []Scaled, id larder.ID) Scaled {
 	t.Helper()
 	for _, l := range lines {
 		if l.Ingredient.ID == id {
@@ -42,7 +42,7 @@ func find(t *testing.T, lines []Line, id larder.ID) Line {
 		}
 	}
 	t.Fatalf("no %s among the lines", id)
-	return Line{}
+	return Scaled{}
 }
 
 var (

@@ -73,9 +73,8 @@ func ForSlices(slices int, sizes []measure.LoafSize) (size measure.LoafSize, ok 
 	return size, Slices(size) >= slices
 }
 
-// Beyond is the largest of some sizes, and how much of a loaf it takes, where the loaf is larger than all of them; ok
-// is
-// false where one of them holds it.
+// Beyond is the largest of some sizes, and how much of a loaf it takes, where the loaf is larger than all of them;
+// ok is false where one of them holds it.
 func Beyond(loaf measure.LoafSize, sizes []measure.LoafSize) (largest measure.LoafSize, share float64, ok bool) {
 	for _, s := range sizes {
 		if largest.IsZero() || s.Pounds().Cmp(largest.Pounds()) > 0 {

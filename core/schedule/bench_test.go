@@ -15,14 +15,14 @@ func saturday(seed uint64, loaves, machines int) schedule.Wanted {
 	w := schedule.Wanted{Ends: 30 * 60, Pairs: 1, Away: []schedule.Span{{From: 16 * 60, To: 20 * 60}},
 		Quiet: []schedule.Span{{From: 2 * 60, To: 9 * 60}}}
 	for range machines {
-		w.Machines = append(w.Machines, schedule.Machine{Cool: 30})
+		w.Machines = append(w.Machines, schedule.Resource{Cool: 30})
 	}
 	for range loaves {
 		by := 11*60 + 30*r.IntN(36)
-		l := schedule.Loaf{By: by, From: by - 60*r.IntN(3)}
+		l := schedule.Job{By: by, From: by - 60*r.IntN(3)}
 		run := 185 + 5*r.IntN(12)
 		for m := range machines {
-			y := schedule.Way{Machine: m, Run: run + 5*m, Load: 15, First: 10, Step: 10, Longest: 13 * 60}
+			y := schedule.Option{Machine: m, Run: run + 5*m, Load: 15, First: 10, Step: 10, Longest: 13 * 60}
 			if r.IntN(3) == 0 { // with fresh milk in the pan
 				y.Longest = 0
 			}
@@ -61,8 +61,7 @@ func BenchmarkSaturday(b *testing.B) {
 }
 
 // near2 reports whether a plan is within 2 % of what any plan costs at the least, at the first of its costs in which
-// the two
-// differ: what follows it weighs nothing beside it.
+// the two differ: what follows it weighs nothing beside it.
 func near2(p schedule.Plan) bool {
 	for _, c := range [][2]int{{p.Cost.Without, p.Least.Without}, {p.Cost.Late, p.Least.Late},
 		{p.Cost.Minutes, p.Least.Minutes}, {p.Cost.Waits, p.Least.Waits}} {

@@ -36,10 +36,9 @@ func within(spans []schedule.Span, at int) bool {
 	return false
 }
 
-// try lays a loaf on the timeline, and takes it off by what it returns; ok tells whether it could lie there, and odd in
-// how
-// many moments hands would rather not be there.
-func (t *timeline) try(y schedule.Way, press, begin, taken int) (off func(), odd int, ok bool) {
+// try lays a loaf on the timeline, and takes it off by what it returns; ok tells whether it could lie there, and odd
+// in how many moments hands would rather not be there.
+func (t *timeline) try(y schedule.Option, press, begin, taken int) (off func(), odd int, ok bool) {
 	ready := begin + y.Run
 	var minutes []int // in which hands are wanted
 	add := func(from, to int) {
@@ -106,7 +105,7 @@ func (t *timeline) try(y schedule.Way, press, begin, taken int) (off func(), odd
 }
 
 // delays are what a way's timer can be set to.
-func delays(y schedule.Way) []int {
+func delays(y schedule.Option) []int {
 	out := []int{0}
 	for d := y.First; y.Step > 0 && d <= y.Longest; d += y.Step {
 		out = append(out, d)
@@ -191,7 +190,7 @@ func random(r *rand.Rand) schedule.Wanted {
 		w.Ends += 120
 	}
 	for range 1 + r.IntN(2) {
-		w.Machines = append(w.Machines, schedule.Machine{Free: 30 * r.IntN(3), Cool: 30 * r.IntN(2)})
+		w.Machines = append(w.Machines, schedule.Resource{Free: 30 * r.IntN(3), Cool: 30 * r.IntN(2)})
 	}
 	span := func(longest int) schedule.Span {
 		from := 30 * r.IntN(w.Ends/30)
@@ -210,7 +209,7 @@ func random(r *rand.Rand) schedule.Wanted {
 		w.Odd = append(w.Odd, span(4))
 	}
 	for range loaves {
-		l := schedule.Loaf{Whenever: r.IntN(5) == 0}
+		l := schedule.Job{Whenever: r.IntN(5) == 0}
 		if !l.Whenever {
 			l.By = 30 * (4 + r.IntN(w.Ends/30-3))
 			l.From = l.By - 30*r.IntN(4)*r.IntN(2)
@@ -222,7 +221,7 @@ func random(r *rand.Rand) schedule.Wanted {
 			if m > 0 && r.IntN(4) == 0 {
 				continue
 			}
-			y := schedule.Way{Machine: m, Run: 30*(3+r.IntN(4)) - r.IntN(2)*r.IntN(30),
+			y := schedule.Option{Machine: m, Run: 30*(3+r.IntN(4)) - r.IntN(2)*r.IntN(30),
 				Load: []int{1, 10, 15}[r.IntN(3)]}
 			if r.IntN(2) == 0 {
 				y.First, y.Step, y.Longest = []int{30, 30, 18}[r.IntN(3)], 30, 30*(1+r.IntN(3))
@@ -248,8 +247,7 @@ func random(r *rand.Rand) schedule.Wanted {
 }
 
 // The search finds what trying everything finds, over random days of up to five loaves on two machines, by prices of
-// hands
-// as well.
+// hands as well.
 func TestThePlanIsTheBestThereIs(t *testing.T) {
 	r := rand.New(rand.NewPCG(18, 21))
 	sizes := map[int]int{}

@@ -2,9 +2,8 @@ package schedule
 
 import "slices"
 
-// guess finds a first day by putting loaf after loaf at the cheapest place that is left, in several orders; and leaves
-// out
-// all places that cannot be part of a better one.
+// guess finds a first day by putting loaf after loaf at the cheapest place that is left, in several orders; and
+// leaves out all places that cannot be part of a better one.
 func (s *search) guess() {
 	alone, whole := make([]int, len(s.Loaves)), 0
 	each := make([][][]place, len(s.Machines))

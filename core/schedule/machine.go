@@ -24,9 +24,8 @@ type last struct{ loaf, place int16 }
 // move is a place as a machine's day counts it: in slots.
 type move struct{ before, out, cost int }
 
-// rowOf works out a machine's day exactly, set after set: a set's last loaf follows upon the best that the others can
-// do
-// before it is started. Hands have prices. What a row that is no longer wanted holds is used again.
+// rowOf works out a machine's day exactly, set after set: a set's last loaf follows upon the best that the others
+// can do before it is started. Hands have prices. What a row that is no longer wanted holds is used again.
 func rowOf(each [][]place, p prices, old *row) *row {
 	r := &row{each: each, times: old.times[:0]}
 	for _, places := range each {

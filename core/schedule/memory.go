@@ -7,8 +7,7 @@ import (
 )
 
 // Memory plans days, and remembers those that it planned last: pages look at a day over and over while nothing of it
-// changes
-// but the time. The zero Memory is empty, and several may ask it at once.
+// changes but the time. The zero Memory is empty, and several may ask it at once.
 type Memory struct {
 	mu   sync.Mutex
 	days []remembered // the oldest first
@@ -56,13 +55,10 @@ func (m *Memory) recall(w Wanted) (Plan, bool) {
 	return Plan{}, false
 }
 
-// answers reports whether the plan of the day as it was asked for is one of the day as it is asked for now: nothing but
-// the
-// present and the hours from which machines are free lie later, and none of its loaves is loaded before them. Whatever
-// could
-// be done later could be done then, so that nothing better can be had now; what is proven stays proven. Where the
-// loaves
-// stood may be where it put them.
+// answers reports whether the plan of the day as it was asked for is one of the day as it is asked for now: nothing
+// but the present and the hours from which machines are free lie later, and none of its loaves is loaded before
+// them. Whatever could be done later could be done then, so that nothing better can be had now; what is proven stays
+// proven. Where the loaves stood may be where it put them.
 func (d remembered) answers(w Wanted) bool {
 	was := d.asked
 	if w.Now < was.Now || len(w.Machines) != len(was.Machines) || len(w.Loaves) != len(was.Loaves) {

@@ -99,7 +99,7 @@ func TestWhatHasADayPlannedAnew(t *testing.T) {
 		"a loaf less":      {func(w *schedule.Wanted) { w.Loaves = w.Loaves[:1] }, false},
 		"a machine more": {func(w *schedule.Wanted) {
 			w.Machines = append(slices.Clone(w.Machines),
-				schedule.Machine{})
+				schedule.Resource{})
 		}, false},
 		"planned in a hurry": {func(w *schedule.Wanted) { w.Hurry = 16 }, false},
 	} {

@@ -62,7 +62,7 @@ func (p *place) out() int { return p.Taken + TakeOut }
 
 // places are the places of a loaf on a machine that no other of them is as good as, those of a begin of its cycle
 // together.
-func (w hours) places(l Loaf, machine int) []place {
+func (w hours) places(l Job, machine int) []place {
 	var out []place
 	for n, y := range l.Ways {
 		if y.Machine != machine {
@@ -91,10 +91,10 @@ func (b bars) met(p *place) bool {
 	return !slices.ContainsFunc(b.must, func(m Span) bool { return !p.wants(m) })
 }
 
-// barring are places of a loaf on a machine under bars, of those that cost less than a limit: where one of the places
-// for
-// a begin of its cycle is not to be had, those that then are the best for it. Without bars, where one pays a price.
-func (w hours) barring(places []place, l Loaf, b bars, limit int) []place {
+// barring are places of a loaf on a machine under bars, of those that cost less than a limit: where one of the
+// places for a begin of its cycle is not to be had, those that then are the best for it. Without bars, where one
+// pays a price.
+func (w hours) barring(places []place, l Job, b bars, limit int) []place {
 	touched := b.touch
 	if !b.any() {
 		touched = func(p *place) bool { return w.prices.of(p) > 0 }
@@ -123,11 +123,11 @@ func (w hours) barring(places []place, l Loaf, b bars, limit int) []place {
 	return out
 }
 
-// begun adds the places of a loaf whose cycle begins at a minute, which cost less than a limit: with the shortest delay
-// that lets it be loaded, which holds the machine the least, and with longer ones for which hands cost less; taken out
-// as
-// soon as somebody can, and later where that costs less; beside them those in which it wants hands when it must.
-func (w hours) begun(out []place, l Loaf, n, begin int, b bars, limit int) []place {
+// begun adds the places of a loaf whose cycle begins at a minute, which cost less than a limit: with the shortest
+// delay that lets it be loaded, which holds the machine the least, and with longer ones for which hands cost less;
+// taken out as soon as somebody can, and later where that costs less; beside them those in which it wants hands when
+// it must.
+func (w hours) begun(out []place, l Job, n, begin int, b bars, limit int) []place {
 	y := l.Ways[n]
 	if slices.ContainsFunc(b.must, func(m Span) bool { return !y.reaches(begin, m.From) }) {
 		return out
@@ -147,7 +147,7 @@ func (w hours) begun(out []place, l Loaf, n, begin int, b bars, limit int) []pla
 }
 
 // reaches reports whether hands can be wanted in a minute by a loaf whose cycle begins at another.
-func (y Way) reaches(begin, minute int) bool {
+func (y Option) reaches(begin, minute int) bool {
 	switch since := minute - begin; {
 	case since < 0: // while it is loaded
 		return since >= -y.Longest-y.Load
@@ -157,10 +157,9 @@ func (y Way) reaches(begin, minute int) bool {
 	return true // when it is taken out, or after that
 }
 
-// presses are when Start is pressed for a cycle that is to begin at a minute: with the shortest delay, and with longer
-// ones
-// for which the hands cost less; beside them all by which hands are wanted when they must be.
-func (w hours) presses(y Way, begin int, must []Span) []int {
+// presses are when Start is pressed for a cycle that is to begin at a minute: with the shortest delay, and with
+// longer ones for which the hands cost less; beside them all by which hands are wanted when they must be.
+func (w hours) presses(y Option, begin int, must []Span) []int {
 	var out []int
 	least := none // that the hands cost
 	for delay := 0; delay <= y.Longest || delay == 0; {
@@ -187,7 +186,7 @@ func (w hours) presses(y Way, begin int, must []Span) []int {
 }
 
 // again is the place in which a loaf stood, if it can still stand there.
-func (w hours) again(l Loaf, was Placed) *place {
+func (w hours) again(l Job, was Placed) *place {
 	y := l.Ways[was.Way]
 	p := w.placed(l, was.Way, was.Press, was.Begin, was.Done-y.Finish)
 	if !y.shows(was.Begin-was.Press) || was.Press%w.Grid != 0 || was.Press < max(w.Machines[y.Machine].Free, y.Load) ||
@@ -208,21 +207,20 @@ func (w hours) taken(p *place) bool {
 }
 
 // shows reports whether the timer has a delay.
-func (y Way) shows(delay int) bool {
+func (y Option) shows(delay int) bool {
 	return delay == 0 || y.Step > 0 && delay >= y.First && delay <= y.Longest && (delay-y.First)%y.Step == 0
 }
 
 // within reports whether what happens within a cycle can happen when it begins at a minute.
-func (w hours) within(y Way, begin int) bool {
+func (w hours) within(y Option, begin int) bool {
 	return !w.quiet.meets(Span{begin + y.Run, begin + y.Run + 1}) &&
 		!slices.ContainsFunc(y.Beeps, func(b int) bool { return w.quiet.meets(Span{begin + b, begin + b + 1}) }) &&
 		!slices.ContainsFunc(y.Hands, func(h Span) bool { return w.away.meets(h.plus(begin)) })
 }
 
-// takes are when a loaf whose cycle begins at a minute can be taken out: as soon as somebody can, and later where that
-// and
-// the hands cost less together; and whenever hands are then wanted when they must be.
-func (w hours) takes(l Loaf, y Way, begin, limit int, must []Span) []int {
+// takes are when a loaf whose cycle begins at a minute can be taken out: as soon as somebody can, and later where
+// that and the hands cost less together; and whenever hands are then wanted when they must be.
+func (w hours) takes(l Job, y Option, begin, limit int, must []Span) []int {
 	var out []int
 	var spans []Span
 	least := none // that a time and its hands cost
@@ -257,14 +255,14 @@ func (w hours) takes(l Loaf, y Way, begin, limit int, must []Span) []int {
 }
 
 // late is by how many minutes a loaf is done too late, and early by how many too early.
-func (l Loaf) late(done int) int {
+func (l Job) late(done int) int {
 	if l.Whenever {
 		return 0
 	}
 	return max(0, done-l.By)
 }
 
-func (l Loaf) early(done int) int {
+func (l Job) early(done int) int {
 	if l.Whenever {
 		return 0
 	}
@@ -272,7 +270,7 @@ func (l Loaf) early(done int) int {
 }
 
 // placed is a place, whether or not it can be.
-func (w hours) placed(l Loaf, n, press, begin, taken int) place {
+func (w hours) placed(l Job, n, press, begin, taken int) place {
 	y := l.Ways[n]
 	p := place{machine: y.Machine, Placed: Placed{Way: n, Press: press, Begin: begin, Ready: begin + y.Run,
 		Taken: taken, Done: taken + y.Finish}}

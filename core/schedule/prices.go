@@ -2,9 +2,9 @@ package schedule
 
 import "slices"
 
-// prices are what hands cost in each minute of a day, as the sum of all minutes before. A day on which they are never
-// wanted
-// twice pays each price at most once: what it costs by them, less all of them together, is no more than what it costs.
+// prices are what hands cost in each minute of a day, as the sum of all minutes before. A day on which they are
+// never wanted twice pays each price at most once: what it costs by them, less all of them together, is no more than
+// what it costs.
 type prices []int
 
 // in is what a span costs.

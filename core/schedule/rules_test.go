@@ -11,17 +11,17 @@ func hours(h, m int) int { return 60*h + m }
 
 // usual is a loaf of three hours on the first machine, loaded in a quarter of an hour, with a timer of ten minutes'
 // steps.
-func usual(by int) schedule.Loaf {
-	return schedule.Loaf{From: by, By: by, Ways: []schedule.Way{{Run: 180, Load: 15, First: 10, Step: 10,
+func usual(by int) schedule.Job {
+	return schedule.Job{From: by, By: by, Ways: []schedule.Option{{Run: 180, Load: 15, First: 10, Step: 10,
 		Longest: hours(13, 0)}}}
 }
 
-func alone(loaves ...schedule.Loaf) schedule.Wanted {
-	return schedule.Wanted{Loaves: loaves, Machines: []schedule.Machine{{Cool: 30}}, Pairs: 1, Ends: hours(24, 0)}
+func alone(loaves ...schedule.Job) schedule.Wanted {
+	return schedule.Wanted{Loaves: loaves, Machines: []schedule.Resource{{Cool: 30}}, Pairs: 1, Ends: hours(24, 0)}
 }
 
 func TestDays(t *testing.T) {
-	second := schedule.Way{Machine: 1, Run: 180, Load: 15, First: 10, Step: 10, Longest: hours(13, 0)}
+	second := schedule.Option{Machine: 1, Run: 180, Load: 15, First: 10, Step: 10, Longest: hours(13, 0)}
 	for name, c := range map[string]struct {
 		day  func() schedule.Wanted
 		want schedule.Cost
@@ -51,14 +51,14 @@ func TestDays(t *testing.T) {
 			l := usual(hours(12, 0))
 			l.Ways = append(l.Ways, second)
 			w := alone(l, l)
-			w.Machines = append(w.Machines, schedule.Machine{Cool: 30})
+			w.Machines = append(w.Machines, schedule.Resource{Cool: 30})
 			return w
 		}, schedule.Cost{Waits: 5}, nil},
 		"with two pairs of hands at once": {func() schedule.Wanted {
 			l := usual(hours(12, 0))
 			l.Ways = append(l.Ways, second)
 			w := alone(l, l)
-			w.Machines, w.Pairs = append(w.Machines, schedule.Machine{Cool: 30}), 2
+			w.Machines, w.Pairs = append(w.Machines, schedule.Resource{Cool: 30}), 2
 			return w
 		}, schedule.Cost{}, nil},
 		"nothing sounds while the house sleeps": {func() schedule.Wanted {
@@ -112,29 +112,29 @@ func TestDays(t *testing.T) {
 
 func TestADayBeyondWhatIsPlannedIsRefused(t *testing.T) {
 	for field, w := range map[string]schedule.Wanted{
-		"no loaves":  {Machines: []schedule.Machine{{}}, Pairs: 1, Ends: 600},
-		"no machine": {Loaves: []schedule.Loaf{usual(300)}, Pairs: 1, Ends: 600},
-		"no hands": {Loaves: []schedule.Loaf{usual(300)},
-			Machines: []schedule.Machine{{}}, Ends: 600},
-		"a week": {Loaves: []schedule.Loaf{usual(300)},
-			Machines: []schedule.Machine{{}}, Pairs: 1, Ends: 7 * 24 * 60},
-		"another's machine": {Loaves: []schedule.Loaf{{By: 300, From: 300,
-			Ways: []schedule.Way{{Machine: 1, Run: 60, Load: 5}}}}, Machines: []schedule.Machine{{}}, Pairs: 1,
+		"no loaves":  {Machines: []schedule.Resource{{}}, Pairs: 1, Ends: 600},
+		"no machine": {Loaves: []schedule.Job{usual(300)}, Pairs: 1, Ends: 600},
+		"no hands": {Loaves: []schedule.Job{usual(300)},
+			Machines: []schedule.Resource{{}}, Ends: 600},
+		"a week": {Loaves: []schedule.Job{usual(300)},
+			Machines: []schedule.Resource{{}}, Pairs: 1, Ends: 7 * 24 * 60},
+		"another's machine": {Loaves: []schedule.Job{{By: 300, From: 300,
+			Ways: []schedule.Option{{Machine: 1, Run: 60, Load: 5}}}}, Machines: []schedule.Resource{{}}, Pairs: 1,
 			Ends: 600},
-		"hands that are back before they come": {Loaves: []schedule.Loaf{{By: 300, From: 300,
-			Ways: []schedule.Way{{Run: 60, Load: 5, Hands: []schedule.Span{{From: 20, To: 20}}}}}},
-			Machines: []schedule.Machine{{}}, Pairs: 1, Ends: 600},
-		"hands after the cycle within it": {Loaves: []schedule.Loaf{{By: 300, From: 300,
-			Ways: []schedule.Way{{Run: 60, Load: 5, Hands: []schedule.Span{{From: 50, To: 70}}}}}},
-			Machines: []schedule.Machine{{}}, Pairs: 1, Ends: 600},
-		"a timer without a first step": {Loaves: []schedule.Loaf{{By: 300, From: 300,
-			Ways: []schedule.Way{{Run: 60, Load: 5, Step: 10, Longest: 600}}}}, Machines: []schedule.Machine{{}},
+		"hands that are back before they come": {Loaves: []schedule.Job{{By: 300, From: 300,
+			Ways: []schedule.Option{{Run: 60, Load: 5, Hands: []schedule.Span{{From: 20, To: 20}}}}}},
+			Machines: []schedule.Resource{{}}, Pairs: 1, Ends: 600},
+		"hands after the cycle within it": {Loaves: []schedule.Job{{By: 300, From: 300,
+			Ways: []schedule.Option{{Run: 60, Load: 5, Hands: []schedule.Span{{From: 50, To: 70}}}}}},
+			Machines: []schedule.Resource{{}}, Pairs: 1, Ends: 600},
+		"a timer without a first step": {Loaves: []schedule.Job{{By: 300, From: 300,
+			Ways: []schedule.Option{{Run: 60, Load: 5, Step: 10, Longest: 600}}}}, Machines: []schedule.Resource{{}},
 			Pairs: 1, Ends: 600},
-		"a machine that is free before the day": {Loaves: []schedule.Loaf{usual(300)},
-			Machines: []schedule.Machine{{Free: -5}}, Pairs: 1, Ends: 600},
-		"a past of other loaves": {Loaves: []schedule.Loaf{usual(300)}, Machines: []schedule.Machine{{}}, Pairs: 1,
+		"a machine that is free before the day": {Loaves: []schedule.Job{usual(300)},
+			Machines: []schedule.Resource{{Free: -5}}, Pairs: 1, Ends: 600},
+		"a past of other loaves": {Loaves: []schedule.Job{usual(300)}, Machines: []schedule.Resource{{}}, Pairs: 1,
 			Ends: 600, Was: make([]schedule.Placed, 2)},
-		"a window backward": {Loaves: []schedule.Loaf{{By: 300, From: 400}}, Machines: []schedule.Machine{{}},
+		"a window backward": {Loaves: []schedule.Job{{By: 300, From: 400}}, Machines: []schedule.Resource{{}},
 			Pairs: 1, Ends: 600},
 	} {
 		if _, err := schedule.Make(w); err == nil {

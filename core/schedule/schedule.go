@@ -1,8 +1,3 @@
-// Package schedule plans several loaves on several machines: which machine, when Start is pressed, what the timer is
-// set to and
-// when each comes out, so that loaves are on time and hands are where they are wanted. Times are whole minutes since
-// the
-// day that is planned begins.
 package schedule
 
 import (
@@ -19,8 +14,8 @@ func (s Span) meets(o Span) bool { return s.From < o.To && o.From < s.To }
 
 func (s Span) plus(minutes int) Span { return Span{s.From + minutes, s.To + minutes} }
 
-// Way is one way to make a loaf: on a machine, by a cycle.
-type Way struct {
+// Option is one way to make a loaf: on a machine, by a cycle.
+type Option struct {
 	Machine int    // its place among the day's machines
 	Run     int    // from the cycle's begin until the machine is done, at its longest
 	Load    int    // that hands are wanted to load the pan and press Start; 1 at the least
@@ -33,17 +28,17 @@ type Way struct {
 	Finish  int    // from when a dough is taken out until it is done; bread is done when it is out
 }
 
-// Loaf is a loaf that is wanted.
-type Loaf struct {
-	Ways     []Way
+// Job is a loaf that is wanted.
+type Job struct {
+	Ways     []Option
 	Whenever bool // it may be done at any time
 	From     int  // done not before; the same as By for bread that is wanted fresh by a time
 	By       int  // done not after
 	Pin      Span // in which it is to be done, whatever that costs; zero: nowhere
 }
 
-// Machine is a machine as the day finds it.
-type Machine struct {
+// Resource is a machine as the day finds it.
+type Resource struct {
 	Free int // from when it can be started
 	Cool int // from when a loaf is out until it can be started again
 
@@ -53,8 +48,8 @@ type Machine struct {
 
 // Wanted is a day as it is wanted.
 type Wanted struct {
-	Loaves   []Loaf
-	Machines []Machine
+	Loaves   []Job
+	Machines []Resource
 	Now      int    // nothing that is planned happens before
 	Away     []Span // in which nobody's hands are to be had
 	Quiet    []Span // in which nothing may sound
@@ -168,7 +163,7 @@ func (w Wanted) Check() error {
 }
 
 // can reports whether a way is one that a machine could go.
-func (y Way) can() bool {
+func (y Option) can() bool {
 	within := func(h Span) bool { return h.From >= 0 && h.From < h.To && h.To <= y.Run }
 	after := func(h Span) bool { return h.From >= 0 && h.From < h.To }
 	timer := y.Step >= 0 && y.Longest >= 0 && (y.Step == 0 || y.First >= 1)

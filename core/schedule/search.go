@@ -7,8 +7,7 @@ import (
 )
 
 // budget is how much one search may do: places tried, each in every set of loaves that it may be the last of; and so
-// much
-// for each day that is worked out.
+// much for each day that is worked out.
 const (
 	budget = 300_000_000
 	perDay = 100_000
@@ -43,8 +42,8 @@ func newSearch(w Wanted) *search {
 }
 
 // search looks for the cheapest day in which hands are never wanted twice: the cheapest in which that may happen is
-// taken
-// first, and where it does, the two days are looked at in which one or the other loaf leaves that minute alone.
+// taken first, and where it does, the two days are looked at in which one or the other loaf leaves that minute
+// alone.
 type search struct {
 	hours
 	left     int      // of the budget
@@ -153,9 +152,8 @@ func (s *search) found(placed []*place, cost int) (better bool) {
 	return better
 }
 
-// fork parts a day, still to be worked out, in two: one in which a loaf has the hands in a minute, and all others leave
-// it
-// alone; and one in which it leaves the minute alone.
+// fork parts a day, still to be worked out, in two: one in which a loaf has the hands in a minute, and all others
+// leave it alone; and one in which it leaves the minute alone.
 func (d *oneDay) fork(a, b, minute int) (with, without *oneDay) {
 	m := Span{minute, minute + 1}
 	with, without = &oneDay{barred: slices.Clone(d.barred), cost: d.cost, depth: d.depth + 1, from: d},
@@ -204,9 +202,8 @@ func others(whole []int, loaves int) []int {
 	return out
 }
 
-// narrowed are the places on a machine that can be part of a better day. By prices a begin of a cycle is left out where
-// none
-// of its places can.
+// narrowed are the places on a machine that can be part of a better day. By prices a begin of a cycle is left out
+// where none of its places can.
 func (s *search) narrowed(each, priced [][]place) [][]place {
 	out := make([][]place, len(each))
 	for loaf, places := range each {
@@ -231,8 +228,8 @@ func (s *search) narrowed(each, priced [][]place) [][]place {
 }
 
 // solve works out the cheapest day, from the one on which nothing is barred: the machines are gone through anew on
-// which
-// what is barred takes a place away. By the prices of hands it is seen first whether it can be better than the best.
+// which what is barred takes a place away. By the prices of hands it is seen first whether it can be better than the
+// best.
 func (s *search) solve(d *oneDay) {
 	rows := func(priced int, root []*row, h hours) []*row {
 		out := slices.Clone(root)
@@ -277,8 +274,7 @@ func (s *search) solve(d *oneDay) {
 func same(a, b []place) bool { return len(a) == len(b) && (len(a) == 0 || &a[0] == &b[0]) }
 
 // share deals the loaves out among the machines at the least cost. Whole is what every set of loaves costs at the
-// least,
-// where that is asked for.
+// least, where that is asked for.
 func (s *search) share(rows []*row, all bool) (cost int, placed []*place, whole []int) {
 	sets := 1 << len(s.Loaves)
 	// best[m][set] is what a set costs at the least on the machines up to the m-th; part is the m-th machine's share.

@@ -7,38 +7,38 @@ import (
 )
 
 // loaf is a usual one, changed.
-func loaf(by int, change func(l *schedule.Loaf)) schedule.Loaf {
+func loaf(by int, change func(l *schedule.Job)) schedule.Job {
 	l := usual(by)
 	change(&l)
 	return l
 }
 
 // untimed is a loaf that no timer may delay: fresh milk, or a cycle without one.
-func untimed(by int) schedule.Loaf {
-	return loaf(by, func(l *schedule.Loaf) { l.Ways[0].First, l.Ways[0].Step, l.Ways[0].Longest = 0, 0, 0 })
+func untimed(by int) schedule.Job {
+	return loaf(by, func(l *schedule.Job) { l.Ways[0].First, l.Ways[0].Step, l.Ways[0].Longest = 0, 0, 0 })
 }
 
 // anywhere may be made on the second machine too, in the same time.
-func anywhere(l schedule.Loaf) schedule.Loaf {
+func anywhere(l schedule.Job) schedule.Job {
 	other := l.Ways[0]
 	other.Machine = 1
-	l.Ways = []schedule.Way{l.Ways[0], other}
+	l.Ways = []schedule.Option{l.Ways[0], other}
 	return l
 }
 
 func with(w schedule.Wanted, change func(w *schedule.Wanted)) schedule.Wanted { change(&w); return w }
 
 // two is a day with a second machine.
-func two(loaves ...schedule.Loaf) schedule.Wanted {
+func two(loaves ...schedule.Job) schedule.Wanted {
 	return with(alone(loaves...), func(w *schedule.Wanted) {
 		w.Machines = append(w.Machines,
-			schedule.Machine{Cool: 30})
+			schedule.Resource{Cool: 30})
 	})
 }
 
-func window(l schedule.Loaf, from int) schedule.Loaf { l.From = from; return l }
+func window(l schedule.Job, from int) schedule.Job { l.From = from; return l }
 
-func pinned(l schedule.Loaf, from, to int) schedule.Loaf {
+func pinned(l schedule.Job, from, to int) schedule.Job {
 	l.Pin = schedule.Span{From: from, To: to}
 	return l
 }
@@ -47,9 +47,8 @@ func span(h, m, toH, toM int) []schedule.Span {
 	return []schedule.Span{{From: hours(h, m), To: hours(toH, toM)}}
 }
 
-// Days whose best plan is reasoned by hand: the loaf takes three hours, a quarter of one to load, five minutes to take
-// out;
-// the machine cools for half an hour.
+// Days whose best plan is reasoned by hand: the loaf takes three hours, a quarter of one to load, five minutes to
+// take out; the machine cools for half an hour.
 func TestReasonedDays(t *testing.T) {
 	noon := usual(hours(12, 0))
 	for _, c := range []struct {
@@ -91,36 +90,36 @@ func TestReasonedDays(t *testing.T) {
 				15, 0)
 		}), schedule.Cost{}},
 		{"a timer of half an hour at the most waits half of it",
-			with(alone(loaf(hours(18, 0), func(l *schedule.Loaf) { l.Ways[0].Longest = 30 })),
+			with(alone(loaf(hours(18, 0), func(l *schedule.Job) { l.Ways[0].Longest = 30 })),
 				func(w *schedule.Wanted) { w.Away = span(14, 0, 15, 0) }), schedule.Cost{Waits: 30}},
 		{"its first press is 8 minutes, its largest 38: 22 early",
-			with(alone(loaf(hours(18, 0), func(l *schedule.Loaf) { l.Ways[0].First, l.Ways[0].Longest = 8, 38 })),
+			with(alone(loaf(hours(18, 0), func(l *schedule.Job) { l.Ways[0].First, l.Ways[0].Longest = 8, 38 })),
 				func(w *schedule.Wanted) { w.Away = span(14, 0, 15, 0) }), schedule.Cost{Waits: 22}},
 		{"3 h 02 from a press on the fives: at 11:57",
-			alone(loaf(hours(12, 0), func(l *schedule.Loaf) { *l = untimed(hours(12, 0)); l.Ways[0].Run = 182 })),
+			alone(loaf(hours(12, 0), func(l *schedule.Job) { *l = untimed(hours(12, 0)); l.Ways[0].Run = 182 })),
 			schedule.Cost{Waits: 3}},
 		{"a first press of 8 minutes makes good for it: 8:50 and 8 and 182 is noon",
-			alone(loaf(hours(12, 0), func(l *schedule.Loaf) {
+			alone(loaf(hours(12, 0), func(l *schedule.Job) {
 				l.Ways[0].Run, l.Ways[0].First, l.Ways[0].Longest = 182,
 					8, 608
 			})), schedule.Cost{}},
 		{"hands at 9:25, and nobody there from 9:20: begun ten minutes sooner",
-			with(alone(loaf(hours(12, 0), func(l *schedule.Loaf) {
+			with(alone(loaf(hours(12, 0), func(l *schedule.Job) {
 				l.Ways[0].Hands = []schedule.Span{{From: 25,
 					To: 30}}
 			})), func(w *schedule.Wanted) { w.Away = span(9, 20, 9, 40) }), schedule.Cost{Waits: 10}},
 		{"three machines at noon, taken out at 12:00, 11:55 and 11:50",
 			with(two(anywhere(noon), anywhere(noon),
-				loaf(hours(12, 0), func(l *schedule.Loaf) { l.Ways[0].Machine = 2 })),
-				func(w *schedule.Wanted) { w.Machines = append(w.Machines, schedule.Machine{}) }),
+				loaf(hours(12, 0), func(l *schedule.Job) { l.Ways[0].Machine = 2 })),
+				func(w *schedule.Wanted) { w.Machines = append(w.Machines, schedule.Resource{}) }),
 			schedule.Cost{Waits: 15}},
 		{"two without a timer are loaded one after the other: a quarter of an hour apart",
 			two(anywhere(untimed(hours(12, 0))), anywhere(untimed(hours(12, 0)))), schedule.Cost{Waits: 15}},
 		{"loaded in five minutes, five apart",
 			two(anywhere(loaf(hours(12, 0),
-				func(l *schedule.Loaf) { *l = untimed(hours(12, 0)); l.Ways[0].Load = 5 })),
+				func(l *schedule.Job) { *l = untimed(hours(12, 0)); l.Ways[0].Load = 5 })),
 				anywhere(loaf(hours(12, 0),
-					func(l *schedule.Loaf) { *l = untimed(hours(12, 0)); l.Ways[0].Load = 5 }))),
+					func(l *schedule.Job) { *l = untimed(hours(12, 0)); l.Ways[0].Load = 5 }))),
 			schedule.Cost{Waits: 5}},
 		{"with two pairs of hands at once", with(two(anywhere(untimed(hours(12, 0))), anywhere(untimed(hours(12, 0)))),
 			func(w *schedule.Wanted) { w.Pairs = 2 }), schedule.Cost{}},
@@ -128,8 +127,8 @@ func TestReasonedDays(t *testing.T) {
 			anywhere(noon)), schedule.Cost{Waits: 220}},
 		{"four on two: the loadings in the middle of the morning fall together, and one chain begins ten minutes sooner", two(anywhere(noon), anywhere(noon), anywhere(noon), anywhere(noon)), schedule.Cost{Waits: 450}},
 		{"the faster machine alone has it ready by half past three",
-			two(loaf(hours(3, 30), func(l *schedule.Loaf) {
-				l.Ways = append(l.Ways, schedule.Way{Machine: 1, Run: 240,
+			two(loaf(hours(3, 30), func(l *schedule.Job) {
+				l.Ways = append(l.Ways, schedule.Option{Machine: 1, Run: 240,
 					Load: 15})
 			})), schedule.Cost{}},
 		{"pinned at ten past ten at the latest, and wanted at noon", alone(pinned(noon, hours(10, 0), hours(10, 6))),
@@ -145,17 +144,17 @@ func TestReasonedDays(t *testing.T) {
 		{"wanted from five on, it costs nothing", with(alone(window(usual(hours(7, 0)), hours(5, 0))),
 			func(w *schedule.Wanted) { w.Quiet = span(6, 0, 7, 30) }), schedule.Cost{}},
 		{"a beep at 9:25, quiet from 9:20 to 9:30: begun at 8:50",
-			with(alone(loaf(hours(12, 0), func(l *schedule.Loaf) { l.Ways[0].Beeps = []int{25} })),
+			with(alone(loaf(hours(12, 0), func(l *schedule.Job) { l.Ways[0].Beeps = []int{25} })),
 				func(w *schedule.Wanted) { w.Quiet = span(9, 20, 9, 30) }), schedule.Cost{Waits: 10}},
 		{"a dough for seven in the evening: out at six, an hour for shaping, rise and oven",
-			alone(loaf(hours(19, 0), func(l *schedule.Loaf) {
+			alone(loaf(hours(19, 0), func(l *schedule.Job) {
 				l.Ways[0].Run, l.Ways[0].Finish, l.Ways[0].After = 90, 60, []schedule.Span{{From: 0, To: 15}}
 			})), schedule.Cost{}},
-		{"nobody there to shape it at six: out at 17:45", with(alone(loaf(hours(19, 0), func(l *schedule.Loaf) {
+		{"nobody there to shape it at six: out at 17:45", with(alone(loaf(hours(19, 0), func(l *schedule.Job) {
 			l.Ways[0].Run, l.Ways[0].Finish, l.Ways[0].After = 90, 60, []schedule.Span{{From: 0, To: 15}}
 		})), func(w *schedule.Wanted) { w.Away = span(18, 0, 18, 30) }), schedule.Cost{Waits: 15}},
 		{"nobody there when it goes into the oven, 45 minutes after it is out: ten minutes sooner",
-			with(alone(loaf(hours(19, 0), func(l *schedule.Loaf) {
+			with(alone(loaf(hours(19, 0), func(l *schedule.Job) {
 				l.Ways[0].Run, l.Ways[0].Finish, l.Ways[0].After = 90, 60, []schedule.Span{{From: 0, To: 15},
 					{From: 45, To: 50}}
 			})), func(w *schedule.Wanted) { w.Away = span(18, 40, 18, 50) }), schedule.Cost{Waits: 10}},
@@ -174,16 +173,16 @@ func TestReasonedDays(t *testing.T) {
 			with(alone(noon), func(w *schedule.Wanted) { w.Machines[0].Taken = span(5, 0, 9, 30) }),
 			schedule.Cost{Waits: 425}},
 		{"the slower one is free an hour sooner: ten minutes late",
-			with(two(loaf(hours(12, 0), func(l *schedule.Loaf) {
-				l.Ways = append(l.Ways, schedule.Way{Machine: 1,
+			with(two(loaf(hours(12, 0), func(l *schedule.Job) {
+				l.Ways = append(l.Ways, schedule.Option{Machine: 1,
 					Run: 190, Load: 15})
 			})), func(w *schedule.Wanted) {
 				w.Machines[0].Free, w.Machines[1].Free = hours(10, 0), hours(9, 0)
 			}), schedule.Cost{Late: 1, Minutes: 10}},
 		{"the shorter cycle goes second, for the other is then the least early: at 4:25", alone(usual(hours(6, 0)),
-			loaf(hours(6, 0), func(l *schedule.Loaf) { l.Ways[0].Run = 60 })), schedule.Cost{Waits: 95}},
+			loaf(hours(6, 0), func(l *schedule.Job) { l.Ways[0].Run = 60 })), schedule.Cost{Waits: 95}},
 		{"a loaf at any time waits until the other two are out",
-			alone(loaf(0, func(l *schedule.Loaf) { l.Whenever = true }), usual(hours(3, 30)), usual(hours(7, 5))),
+			alone(loaf(0, func(l *schedule.Job) { l.Whenever = true }), usual(hours(3, 30)), usual(hours(7, 5))),
 			schedule.Cost{}},
 	} {
 		t.Run(c.because, func(t *testing.T) {

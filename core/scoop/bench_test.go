@@ -9,8 +9,8 @@ import (
 )
 
 // fourteen is a sweet loaf of fourteen lines with three flours, resized from 1 1/2 to 2 lb.
-func fourteen(t testing.TB) []Line {
-	var out []Line
+func fourteen(t testing.TB) []Item {
+	var out []Item
 	for _, l := range []struct {
 		id    string
 		grams measure.Grams
@@ -20,7 +20,7 @@ func fourteen(t testing.TB) []Line {
 		{"honey", 42.5}, {"sugar", 16.7}, {"salt", 10}, {"dry-milk", 11.3}, {"gluten", 12}, {"ground-spice", 4.7},
 		{"active-dry-yeast", 7.36}, {"raisins", 133.3},
 	} {
-		out = append(out, Line{Ingredient: ingredient(t, larder.ID(l.id)), Exact: l.grams})
+		out = append(out, Item{Ingredient: ingredient(t, larder.ID(l.id)), Exact: l.grams})
 	}
 	return out
 }
@@ -42,23 +42,23 @@ func BenchmarkJointRoundingOfFourteenLines(b *testing.B) {
 // nasty are the hardest things that a request within the limits can ask for: forty lines, forty
 // measures. Each was the slowest of its sort in a search over counts, sizes and measures.
 func nasty(t testing.TB) map[string]struct {
-	lines    []Line
+	lines    []Item
 	measures []measure.Measure
 } {
 	odd := make([]measure.Measure, 40) // from 1 ml up, none a multiple of another
 	for n := range odd {
 		odd[n] = measure.Measure{Amount: measure.Of(int64(101+53*n), 100, measure.Millilitre)}
 	}
-	many := func(id larder.ID, n int, grams, step measure.Grams) []Line {
-		var out []Line
+	many := func(id larder.ID, n int, grams, step measure.Grams) []Item {
+		var out []Item
 		for m := range n {
-			out = append(out, Line{Ingredient: ingredient(t, id), Exact: grams + step*measure.Grams(m)})
+			out = append(out, Item{Ingredient: ingredient(t, id), Exact: grams + step*measure.Grams(m)})
 		}
 		return out
 	}
 	loaf := append(many("bread-flour", 1, 375, 0), many("salt", 1, 9, 0)...)
 	type hard = struct {
-		lines    []Line
+		lines    []Item
 		measures []measure.Measure
 	}
 	return map[string]hard{
@@ -123,22 +123,22 @@ func TestNobodyWaitsNothingIsWorkedOut(t *testing.T) {
 
 // The sorts of dough in which the search has most to go through.
 func BenchmarkHardDoughs(b *testing.B) {
-	many := func(ids []larder.ID, base ...Line) []Line {
+	many := func(ids []larder.ID, base ...Item) []Item {
 		out := base
 		for n, id := range ids {
-			out = append(out, Line{Ingredient: ingredient(b, id), Exact: 31.7 + 9.3*measure.Grams(n)})
+			out = append(out, Item{Ingredient: ingredient(b, id), Exact: 31.7 + 9.3*measure.Grams(n)})
 		}
 		return out
 	}
-	flour := Line{Ingredient: ingredient(b, "bread-flour"), Exact: 401}
-	salt := Line{Ingredient: ingredient(b, "salt"), Exact: 7.7}
+	flour := Item{Ingredient: ingredient(b, "bread-flour"), Exact: 401}
+	salt := Item{Ingredient: ingredient(b, "salt"), Exact: 7.7}
 	wet := []larder.ID{"water", "milk", "butter", "honey", "yoghurt", "oil", "buttermilk", "maple-syrup"}
 	flours := []larder.ID{"bread-flour", "wholemeal-flour", "rye-flour", "spelt-flour", "oats", "cornmeal", "semolina",
 		"barley-flour"}
-	for name, lines := range map[string][]Line{
+	for name, lines := range map[string][]Item{
 		"8 wet lines": many(wet, flour, salt), "5 flours": many(flours[:5], salt,
-			Line{Ingredient: ingredient(b, "water"), Exact: 171}),
-		"8 flours": many(flours, salt, Line{Ingredient: ingredient(b, "water"), Exact: 251}),
+			Item{Ingredient: ingredient(b, "water"), Exact: 171}),
+		"8 flours": many(flours, salt, Item{Ingredient: ingredient(b, "water"), Exact: 251}),
 	} {
 		b.Run(name, func(b *testing.B) {
 			b.ReportAllocs()
@@ -158,14 +158,14 @@ func BenchmarkHardDoughs(b *testing.B) {
 func BenchmarkDoughOfSoManyLines(b *testing.B) {
 	others := []larder.ID{"ground-spice", "sugar", "butter", "dry-milk", "milk", "gluten", "honey", "cocoa"}
 	for _, n := range []int{6, 12, 18, 24} {
-		lines := []Line{{Ingredient: ingredient(b, "bread-flour"), Exact: 401}, {Ingredient: ingredient(b, "water"),
+		lines := []Item{{Ingredient: ingredient(b, "bread-flour"), Exact: 401}, {Ingredient: ingredient(b, "water"),
 			Exact: 251}, {Ingredient: ingredient(b, "salt"), Exact: 7.7}}
 		for m := len(lines); m < n; m++ {
 			id := others[m%len(others)]
 			if m >= 12 && (id == "milk" || id == "butter" || id == "honey") {
 				id = "ground-spice" // no dough has a dozen liquids
 			}
-			lines = append(lines, Line{Ingredient: ingredient(b, id), Exact: 6.3 + 1.7*measure.Grams(m)})
+			lines = append(lines, Item{Ingredient: ingredient(b, id), Exact: 6.3 + 1.7*measure.Grams(m)})
 		}
 		b.Run(fmt.Sprintf("%d lines", n), func(b *testing.B) {
 			for b.Loop() {

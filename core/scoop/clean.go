@@ -9,7 +9,7 @@ import (
 
 // Clean is Joint with clean amounts left alone: a line whose exact amount one kind of measure makes (3 cups,
 // 2 tsp) is shown so, where no more is missed by that than has to be.
-func (s *Set) Clean(lines []Line) Front {
+func (s *Set) Clean(lines []Item) Front {
 	f := s.Joint(lines)
 	if !f.Proven || len(f.found) == 0 {
 		return f
@@ -44,7 +44,7 @@ func (s *Set) Clean(lines []Line) Front {
 
 // AsWritten is Joint with every line left alone that the measures can make exactly, by as many kinds of measure as it
 // takes, whatever the others then miss: what a card says and a drawer holds is measured as it is written.
-func (s *Set) AsWritten(lines []Line) Front {
+func (s *Set) AsWritten(lines []Item) Front {
 	f, ok := s.Holding(lines, s.exact(lines, len(s.measures)+1), math.MaxInt)
 	if !ok {
 		return s.Clean(lines)
@@ -62,7 +62,7 @@ func all(kept map[int]Amount, is func(int) bool) bool {
 }
 
 // exact are the lines whose exact amount at most so many kinds of measure make, with that amount.
-func (s *Set) exact(lines []Line, kinds int) map[int]Amount {
+func (s *Set) exact(lines []Item, kinds int) map[int]Amount {
 	out := map[int]Amount{}
 	for n, l := range lines {
 		if a, ok := s.clean(l, kinds); ok {
@@ -79,7 +79,7 @@ const exactly = 1e-3
 const mostScoops = 9
 
 // clean is a line's exact amount where at most so many kinds of measure make it.
-func (s *Set) clean(l Line, kinds int) (Amount, bool) {
+func (s *Set) clean(l Item, kinds int) (Amount, bool) {
 	if l.Fixed || l.Only > 0 || l.Prefer.Amount.Millilitres() > 0 {
 		return Amount{}, false
 	}
@@ -99,7 +99,7 @@ func (s *Set) clean(l Line, kinds int) (Amount, bool) {
 
 // Holding is Joint with some lines held at an amount that the measures make; false where more than so many tolerances
 // are missed by that.
-func (s *Set) Holding(lines []Line, kept map[int]Amount, misses int) (Front, bool) {
+func (s *Set) Holding(lines []Item, kept map[int]Amount, misses int) (Front, bool) {
 	held := slices.Clone(lines)
 	for n, a := range kept {
 		held[n].Only = a.Volume
@@ -116,7 +116,7 @@ const smallest = 1.2
 
 // Handy is what to pick up for a line that is measured by itself: as it is written where it is to stay so and the
 // measures make it, else the least handling within a share of it. ok is false where no measure suits it.
-func (s *Set) Handy(l Line, written bool, within float64) (Amount, bool) {
+func (s *Set) Handy(l Item, written bool, within float64) (Amount, bool) {
 	if a, ok := s.clean(l, len(s.measures)+1); ok && (written || len(a.Scoops) == 1 && a.Count() <= 4) {
 		return a, true
 	}

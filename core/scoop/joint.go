@@ -22,8 +22,8 @@ const (
 	shareTolerance     = 0.02 // of each flour of a blend, as a share of all flour
 )
 
-// Line is one ingredient to measure beside others.
-type Line struct {
+// Item is one ingredient to measure beside others.
+type Item struct {
 	Ingredient *larder.Ingredient
 	Exact      measure.Grams // what the resized recipe asks for, more than 0
 	Fixed      bool          // it costs no scoop and is taken as Actual: whole eggs, weighed and locked lines
@@ -33,7 +33,7 @@ type Line struct {
 }
 
 // Key tells apart what Joint answers: by the lines and the measures with all of them that counts.
-func Key(lines []Line, measures []measure.Measure, jug measure.Jug, s measure.Standard) string {
+func Key(lines []Item, measures []measure.Measure, jug measure.Jug, s measure.Standard) string {
 	b := append([]byte(s), ' ')
 	number := func(v float64) { b = binary.LittleEndian.AppendUint64(b, math.Float64bits(v)) }
 	number(float64(jug.Step.Millilitres()))
@@ -110,7 +110,7 @@ type wanted struct {
 // problem is a set of lines made ready to solve.
 type problem struct {
 	set    *Set
-	lines  []Line
+	lines  []Item
 	flours []wanted
 	dry    []wanted // all that neither is flour nor brings water
 	wet    []wanted // the main liquid last
@@ -163,7 +163,7 @@ func (f Front) At(n int) Solution { return f.problem.solution(f.found[n]) }
 // Joint measures all lines together. A line without any measure that suits it gets an amount without
 // scoops at its exact weight. docs/rounding.md states the objective. Where the budget of work is used up
 // it returns the best that was found.
-func (s *Set) Joint(lines []Line) Front {
+func (s *Set) Joint(lines []Item) Front {
 	f := Front{problem: s.problem(lines)}
 	f.found = f.problem.search()
 	for _, x := range f.found {
@@ -173,7 +173,7 @@ func (s *Set) Joint(lines []Line) Front {
 	return f
 }
 
-func (s *Set) problem(lines []Line) *problem {
+func (s *Set) problem(lines []Item) *problem {
 	p := &problem{set: s, lines: lines, work: work{left: budget, stop: s.Stop}}
 	all := 0.0
 	for _, l := range lines {
@@ -211,7 +211,7 @@ func (p *problem) beside(least, most float64) {
 }
 
 // other takes in one of them.
-func (p *problem) other(n int, l Line, least, most float64) {
+func (p *problem) other(n int, l Item, least, most float64) {
 	w := wanted{index: n, exact: float64(l.Exact), tolerance: toleranceOf(l.Ingredient, l.Exact)}
 	share := l.Ingredient.Shares.Water / 100
 	if l.Ingredient.Kind == larder.Extra {
@@ -244,7 +244,7 @@ const widest = 2000
 
 // candidates lists the amounts near the exact one that the measures can make: all within the
 // tolerance beside flour of least to most of its exact weight, and the next one below and above.
-func (p *problem) candidates(w *wanted, l Line, least, most float64) bool {
+func (p *problem) candidates(w *wanted, l Item, least, most float64) bool {
 	s := p.set
 	perStep := float64(l.Ingredient.GramsPerMl()) * s.step
 	if perStep <= 0 {

@@ -21,7 +21,7 @@ type outcome struct {
 // brute finds the whole front by trying everything. It shares nothing with the solver but the
 // larder: sums are made by counting measures, not by tables, and every deviation is worked out from
 // docs/rounding.md afresh.
-func brute(measures []measure.Measure, jug measure.Jug, lines []Line) (misses int, front []outcome) {
+func brute(measures []measure.Measure, jug measure.Jug, lines []Item) (misses int, front []outcome) {
 	type pick struct {
 		grams    float64
 		handling int
@@ -47,7 +47,7 @@ func brute(measures []measure.Measure, jug measure.Jug, lines []Line) (misses in
 			flourTotal += float64(l.Exact)
 		}
 	}
-	tolerance := func(l Line) float64 {
+	tolerance := func(l Item) float64 {
 		switch l.Ingredient.Kind {
 		case larder.Flour:
 			return 0.02 * flourTotal / float64(l.Exact)
@@ -310,18 +310,18 @@ func TestTheFrontIsTheTrueOptimum(t *testing.T) {
 	for cases < 600 {
 		set := sets[random.IntN(len(sets))]
 		n := 2 + random.IntN(3)
-		var lines []Line
+		var lines []Item
 		for _, k := range random.Perm(len(kinds))[:n] {
 			c := kinds[k]
 			g := measure.Grams(c.low + random.Float64()*(c.top-c.low))
-			l := Line{Ingredient: ingredient(t, c.id), Exact: g}
+			l := Item{Ingredient: ingredient(t, c.id), Exact: g}
 			if random.IntN(9) == 0 {
 				l.Fixed, l.Actual = true, g*measure.Grams(0.9+0.2*random.Float64())
 			}
 			lines = append(lines, l)
 		}
 		if random.IntN(4) == 0 {
-			lines = append(lines, Line{Ingredient: ingredient(t, "egg"), Exact: 50, Fixed: true, Actual: 50})
+			lines = append(lines, Item{Ingredient: ingredient(t, "egg"), Exact: 50, Fixed: true, Actual: 50})
 		}
 		cases++
 		var jug measure.Jug

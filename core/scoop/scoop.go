@@ -1,5 +1,3 @@
-// Package scoop turns weights into amounts that a kitchen's own cups and spoons can measure: sums
-// of level measures.
 package scoop
 
 import (

@@ -75,7 +75,7 @@ func (p *problem) solution(x found) Solution {
 
 // Judge is lines at amounts that were chosen already, of fixed ones as they are: how much handling they are, and
 // what of them lies beyond its tolerance.
-func Judge(lines []Line, amounts []Amount) Solution {
+func Judge(lines []Item, amounts []Amount) Solution {
 	out := Solution{Amounts: amounts}
 	grams := make([]float64, len(lines))
 	all := 0.0
@@ -111,7 +111,7 @@ func Judge(lines []Line, amounts []Amount) Solution {
 		out.Scoops += amounts[n].Count()
 		out.Handling += amounts[n].handling()
 	}
-	free := slices.ContainsFunc(lines, func(l Line) bool { return l.Ingredient.Kind == larder.Flour && !l.Fixed })
+	free := slices.ContainsFunc(lines, func(l Item) bool { return l.Ingredient.Kind == larder.Flour && !l.Fixed })
 	if free && math.Abs(out.Flour) > flourTolerance+1e-9 {
 		out.Misses = append(out.Misses, Miss{AllFlour, out.Flour})
 	}
@@ -132,7 +132,7 @@ func (a Amount) handling() float64 {
 
 // Alone measures each line on its own, by its nearest amount: what a baker does without help. It
 // is there to be compared with.
-func (s *Set) Alone(lines []Line) Solution {
+func (s *Set) Alone(lines []Item) Solution {
 	out := Solution{Amounts: make([]Amount, len(lines))}
 	grams := make([]float64, len(lines))
 	for n, l := range lines {
@@ -150,7 +150,7 @@ func (s *Set) Alone(lines []Line) Solution {
 }
 
 // Shift is how far measured weights move a dough: all flour (relative) and hydration (points).
-func Shift(lines []Line, grams []float64) (flour, water float64) {
+func Shift(lines []Item, grams []float64) (flour, water float64) {
 	var f, measured, w, wet float64
 	for n, l := range lines {
 		switch l.Ingredient.Kind {

@@ -51,7 +51,7 @@ func (c trial) programme() machine.Programme {
 
 func (c trial) baked() standin.Dough { p := c.programme(); return c.put().Through(p, p.Total) }
 
-func (c trial) loaf() standin.Loaf { return c.baked().Shape(demo.Galley().Vessel.Volume()) }
+func (c trial) loaf() standin.Outcome { return c.baked().Shape(demo.Galley().Vessel.Volume()) }
 
 // height is ml a gram of flour, baked.
 func (c trial) height() float64 { d := c.baked(); return float64(d.Volume()) / float64(d.Flour) }
@@ -172,29 +172,29 @@ func TestWhatGoesWrong(t *testing.T) {
 	for _, c := range []struct {
 		say   string
 		trial trial
-		is    func(standin.Loaf) bool
+		is    func(standin.Outcome) bool
 		want  bool
 	}{
-		{"a usual loaf stands", u, func(l standin.Loaf) bool {
+		{"a usual loaf stands", u, func(l standin.Outcome) bool {
 			return l.Fell || l.Raw || l.Flat || l.Over || l.Gummy || l.Coarse || l.Dense
 		}, false},
-		{"twice the yeast falls", u.with(yeast(2)), func(l standin.Loaf) bool { return l.Fell }, true},
-		{"no salt falls", u.with(salt(0)), func(l standin.Loaf) bool { return l.Fell }, true},
+		{"twice the yeast falls", u.with(yeast(2)), func(l standin.Outcome) bool { return l.Fell }, true},
+		{"no salt falls", u.with(salt(0)), func(l standin.Outcome) bool { return l.Fell }, true},
 		{"a hot kitchen and more yeast falls", u.with(room(32)).with(liquid(34)).with(yeast(1.8)),
-			func(l standin.Loaf) bool { return l.Fell }, true},
+			func(l standin.Outcome) bool { return l.Fell }, true},
 		{"weak flour on a long cycle falls", u.with(weak).with(on("crusty")),
-			func(l standin.Loaf) bool { return l.Fell }, true},
-		{"half the yeast does not fall", u.with(yeast(0.5)), func(l standin.Loaf) bool { return l.Fell }, false},
-		{"a quarter of the yeast is dense", u.with(yeast(0.25)), func(l standin.Loaf) bool { return l.Dense }, true},
-		{"dead yeast stays flat", u.with(liquid(80)), func(l standin.Loaf) bool { return l.Flat }, true},
+			func(l standin.Outcome) bool { return l.Fell }, true},
+		{"half the yeast does not fall", u.with(yeast(0.5)), func(l standin.Outcome) bool { return l.Fell }, false},
+		{"a quarter of the yeast is dense", u.with(yeast(0.25)), func(l standin.Outcome) bool { return l.Dense }, true},
+		{"dead yeast stays flat", u.with(liquid(80)), func(l standin.Outcome) bool { return l.Flat }, true},
 		{"without a paddle it is a raw heap", u.with(func(c *trial) { c.noPaddle = true }),
-			func(l standin.Loaf) bool { return l.Raw }, true},
-		{"12 points more is gummy", u.with(water(13)), func(l standin.Loaf) bool { return l.Gummy }, true},
-		{"8 points more is coarse", u.with(water(8)), func(l standin.Loaf) bool { return l.Coarse }, true},
+			func(l standin.Outcome) bool { return l.Raw }, true},
+		{"12 points more is gummy", u.with(water(13)), func(l standin.Outcome) bool { return l.Gummy }, true},
+		{"8 points more is coarse", u.with(water(8)), func(l standin.Outcome) bool { return l.Coarse }, true},
 		{"a wholemeal loaf stands", u.with(grain(66)).with(on("wholemeal")),
-			func(l standin.Loaf) bool { return l.Fell || l.Gummy || l.Coarse }, false},
+			func(l standin.Outcome) bool { return l.Fell || l.Gummy || l.Coarse }, false},
 		{"a sweet loaf stands", u.with(sugar(12)).with(fat(10)).with(water(-6)).with(yeast(1.2)).with(on("sweet")),
-			func(l standin.Loaf) bool { return l.Fell || l.Dense }, false},
+			func(l standin.Outcome) bool { return l.Fell || l.Dense }, false},
 	} {
 		if l := c.trial.loaf(); c.is(l) != c.want {
 			t.Errorf("%s: %+v", c.say, l)

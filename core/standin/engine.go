@@ -1,5 +1,3 @@
-// Package standin is a bread machine that is not there: its panel, its stages, its beeps, and the dough that was
-// put into it. It obeys only its buttons, as a real one does: it knows nothing of the plan.
 package standin
 
 import (

@@ -9,8 +9,8 @@ import (
 	"risepan/core/measure"
 )
 
-// Loaf is how it came out.
-type Loaf struct {
+// Outcome is how it came out.
+type Outcome struct {
 	Height  float64 `json:"height"` // of the pan, 1 at its rim
 	Fell    bool    `json:"fell"`   // its top sank in
 	Raw     bool    `json:"raw"`    // a heap that was never mixed
@@ -33,9 +33,9 @@ const (
 )
 
 // Shape is how a dough came out of a pan that holds so much.
-func (d Dough) Shape(pan measure.Millilitres) Loaf {
+func (d Dough) Shape(pan measure.Millilitres) Outcome {
 	height := float64(d.Volume() / pan)
-	l := Loaf{
+	l := Outcome{
 		Height: height, Fell: d.Fell, Raw: d.Mixed < 0.3, Over: height > 1.15,
 		Flat:  d.Gas < flat*d.Most,
 		Dense: d.Gas < closeCrumb*d.Most && !d.Fell,
@@ -65,7 +65,7 @@ func crust(browned float64) machine.Crust {
 }
 
 // words tell what is wrong with a loaf and how its crust is; one with nothing wrong is good.
-func (l Loaf) words() string {
+func (l Outcome) words() string {
 	var faults []string
 	for _, f := range []struct {
 		is  bool

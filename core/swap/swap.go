@@ -1,5 +1,3 @@
-// Package swap puts one ingredient in the place of another so that the dough keeps its water, fat,
-// sugar and salt.
 package swap
 
 import (

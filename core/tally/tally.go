@@ -1,4 +1,3 @@
-// Package tally counts what a kitchen baked: loaves, flour, what was loved, what it cost.
 package tally
 
 import (
@@ -11,8 +10,8 @@ import (
 	"risepan/core/scale"
 )
 
-// Loaf is one bake that was finished.
-type Loaf struct {
+// BakedLoaf is one bake that was finished.
+type BakedLoaf struct {
 	RecipeID string
 	Recipe   string
 	Mark     int // 1 to 5; 0: not judged
@@ -75,7 +74,7 @@ type Cost struct {
 const mostLoved = 5
 
 // Of counts loaves, by the facts and prices of a kitchen.
-func Of(loaves []Loaf, k kitchen.Kitchen) Tally {
+func Of(loaves []BakedLoaf, k kitchen.Kitchen) Tally {
 	t := Tally{Loaves: len(loaves), Loved: []Loved{}}
 	marks := 0
 	by := map[string]*Loved{}

@@ -15,7 +15,7 @@ func TestAYearOfLoaves(t *testing.T) {
 	k.Prices = []kitchen.Price{{Ingredient: "bread-flour", Grams: 1500, Cost: 1.8}, {Ingredient: "salt", Grams: 750,
 		Cost: 0.75}}
 	white := []tally.Used{{"bread-flour", 375}, {"water", 240}, {"salt", 8}, {"active-dry-yeast", 5}}
-	loaves := []tally.Loaf{
+	loaves := []tally.BakedLoaf{
 		{"w", "Towpath white", 5, white}, {"w", "Towpath white", 4, white}, {"w", "Towpath white", 0, white},
 		{"o", "Oat loaf", 2, []tally.Used{{"bread-flour", 300}, {"water", 230}, {"unknown thing", 40}}},
 	}

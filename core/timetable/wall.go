@@ -1,5 +1,3 @@
-// Package timetable does the arithmetic of a baker's clock: what to set on a delay timer so that
-// bread is ready at a wished time, and when each moment of a bake falls.
 package timetable
 
 import (

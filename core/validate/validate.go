@@ -1,6 +1,3 @@
-// Package validate holds the rule that what can be kept can be read: a value whose check passes comes back
-// from what it was written as. It walks a value as it will be written and finds the first thing in it
-// that no reader would take.
 package validate
 
 import (

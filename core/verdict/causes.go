@@ -1,5 +1,3 @@
-// Package verdict says why a loaf came out as it did: each cause weighed by the signs and by the evidence of this very
-// bake. docs/verdict.md states the model and where its numbers come from.
 package verdict
 
 import (
@@ -114,9 +112,8 @@ var Facts = []Fact{WetFormula, DryFormula, YeastHigh, YeastLow, SaltHigh, SaltLo
 func (f Fact) Words() []string                  { return vocab.List(Facts) }
 func (f *Fact) UnmarshalText(text []byte) error { return vocab.Read(f, text, "fact", Facts) }
 
-// row is what is known of a cause: how common it is, how likely each sign is under it, how much more likely each fact
-// is
-// under it than without it, and what to do about it.
+// row is what is known of a cause: how common it is, how likely each sign is under it, how much more likely each
+// fact is under it than without it, and what to do about it.
 type row struct {
 	prior   float64
 	signs   map[bake.Sign]float64
@@ -131,8 +128,7 @@ type row struct {
 const leak = 0.03
 
 // causes: priors are the order of the booklets' tables of troubles, turned into shares (the first cause of a common
-// sign
-// is the most common); likelihoods are a home baker's judgement, one figure in one place, to be corrected here.
+// sign is the most common); likelihoods are a home baker's judgement, one figure in one place, to be corrected here.
 var causes = map[Cause]row{
 	TooWet: {0.12, signs{bake.Collapsed: .55, bake.Coarse: .45, bake.Gummy: .35, bake.Sunken: .15},
 		facts{WetFormula: 4, BallWet: 6, BallGood: .25, BallDry: .1, FlourGiven: 1.6, DryFormula: .2, UnsureCup: 1.3},

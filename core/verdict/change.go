@@ -72,10 +72,9 @@ func (m move) outside(p plan.Plan, grams measure.Grams) measure.Grams {
 // mostAway is how much of an amount one change takes away at the most, as a share.
 const mostAway = 0.4
 
-// Propose is the one change that a cause asks of a recipe, in what its kitchen measures with: nil where no amount of it
-// answers the cause. Where the figure of the baked plan lies surely outside its band, the change leads to the band's
-// edge,
-// in whole steps; else it is one.
+// Propose is the one change that a cause asks of a recipe, in what its kitchen measures with: nil where no amount of
+// it answers the cause. Where the figure of the baked plan lies surely outside its band, the change leads to the
+// band's edge, in whole steps; else it is one.
 func Propose(k kitchen.Kitchen, p plan.Plan, r recipe.Recipe, c Cause) *Change {
 	facts := k.Ingredient
 	m, ok := moves[c]

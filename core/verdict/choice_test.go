@@ -16,7 +16,7 @@ import (
 
 func galleyPlan(t *testing.T, change func(*plan.Wish)) plan.Plan {
 	t.Helper()
-	w := plan.Wish{Loaf: plan.Loaf{Size: measure.LoafPounds(3, 2)}}
+	w := plan.Wish{LoafWish: plan.LoafWish{Size: measure.LoafPounds(3, 2)}}
 	change(&w)
 	p, err := plan.Make(plan.Place{Kitchen: kitchen.New("Test", "UTC"), Zone: time.UTC, Recipe: demo.Recipes()[0],
 		Machine: demo.Galley(), Now: firstDay}, w)

@@ -56,8 +56,7 @@ type Lesson struct {
 }
 
 // How many bakes a lesson waits for, and how much they must show: a recipe's liquid by the book (two that needed the
-// same),
-// the others until chance is unlikely.
+// same), the others until chance is unlikely.
 const (
 	enoughDosed  = 2
 	enoughCrusts = 3

@@ -237,7 +237,7 @@ func TestLessonsChangeTheNextPlan(t *testing.T) {
 		m := demo.Galley()
 		change(&m)
 		p, err := plan.Make(plan.Place{Kitchen: kitchen.New("Test", "UTC"), Zone: time.UTC, Recipe: demo.Recipes()[0],
-			Machine: m, Now: firstDay}, plan.Wish{Loaf: plan.Loaf{Size: measure.LoafPounds(3, 2)}})
+			Machine: m, Now: firstDay}, plan.Wish{LoafWish: plan.LoafWish{Size: measure.LoafPounds(3, 2)}})
 		if err != nil {
 			t.Fatal(err)
 		}

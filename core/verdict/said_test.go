@@ -106,10 +106,10 @@ func outcomes(t *testing.T, n int, r recipe.Recipe) *readtest.Rows {
 	k.Packs = []kitchen.Pack{{Ingredient: "active-dry-yeast", Opened: kitchen.DateOf(firstDay.AddDate(0, -n, 0),
 		time.UTC)}}
 	wishes := []plan.Wish{
-		{Loaf: plan.Loaf{Size: r.Size}},
-		{Loaf: plan.Loaf{Size: measure.LoafPounds(2, 1)}, Timing: plan.Timing{Cycle: "rapid", AddIns: plan.AtStart}},
-		{Loaf: plan.Loaf{Size: measure.LoafPounds(1, 1)}, Timing: plan.Timing{Cycle: "wholemeal", Crust: machine.Dark}},
-		{Loaf: plan.Loaf{Size: r.Size}, Timing: plan.Timing{Crust: machine.Light},
+		{LoafWish: plan.LoafWish{Size: r.Size}},
+		{LoafWish: plan.LoafWish{Size: measure.LoafPounds(2, 1)}, Timing: plan.Timing{Cycle: "rapid", AddIns: plan.AtStart}},
+		{LoafWish: plan.LoafWish{Size: measure.LoafPounds(1, 1)}, Timing: plan.Timing{Cycle: "wholemeal", Crust: machine.Dark}},
+		{LoafWish: plan.LoafWish{Size: r.Size}, Timing: plan.Timing{Crust: machine.Light},
 			Handling: plan.Handling{Warmth: plan.Warmth{Cold: []string{"l1"}}}},
 	}
 	p, err := plan.Make(plan.Place{Kitchen: k, Zone: time.UTC, Recipe: r, Machine: demo.Galley(), Now: firstDay},

@@ -141,7 +141,7 @@ func loafOf(fl fault, seed uint64) verdict.Seen {
 	usual := c
 	fl.do(&c)
 	m := demo.Galley()
-	through := func(c trial) (early, late float64, look dough.Seen, loaf standin.Loaf) {
+	through := func(c trial) (early, late float64, look dough.Seen, loaf standin.Outcome) {
 		cycle, _ := m.Cycle(c.cycle)
 		p := cycle.Programme(measure.LoafPounds(3, 2), machine.Medium)
 		d := standin.Put(standin.In{Kind: kind.Of(recipe.White), Bands: kind.BandsOf(recipe.White, 0), Meant: usual.f,

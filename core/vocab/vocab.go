@@ -1,7 +1,3 @@
-// Package vocab reads the small closed vocabularies of bread: crusts, stages, schools.
-//
-// Each such type is a string with a list of its words; a text outside the list is refused with an
-// error that names the words that would be right.
 package vocab
 
 import (

@@ -105,9 +105,8 @@ func mutantsOf(root, path string) (out []mutation, err error) {
 	return out, err
 }
 
-// isError reports whether a condition asks for an error alone: an error of the disk or the database is not to be had in
-// a
-// test.
+// isError reports whether a condition asks for an error alone: an error of the disk or the database is not to be had
+// in a test.
 func isError(e ast.Expr) bool {
 	b, ok := e.(*ast.BinaryExpr)
 	if !ok {

@@ -66,10 +66,8 @@ var grounds = map[string]ground{
 }
 
 // mutations breaks n places of the last commit's source in each ground, drawn at random, one at a time: a boundary
-// moved, an
-// operator turned round, a condition dropped, a constant changed, two arguments swapped. A mutant dies when a test
-// fails.
-// Draws that do not compile do not count.
+// moved, an operator turned round, a condition dropped, a constant changed, two arguments swapped. A mutant dies
+// when a test fails. Draws that do not compile do not count.
 func mutations(temp string, n int, random *rand.Rand, where string) error {
 	names := slices.Sorted(maps.Keys(grounds))
 	if where != "" {

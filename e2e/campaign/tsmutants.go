@@ -11,8 +11,7 @@ import (
 )
 
 // In TypeScript: operators with what each may be turned into, by kind. Only those with a space on each side are
-// operators
-// for certain.
+// operators for certain.
 var typeScriptTurns = []struct{ kind, was, now string }{
 	{"boundary", " < ", " <= "}, {"boundary", " <= ", " < "}, {"boundary", " > ", " >= "}, {"boundary", " >= ", " > "},
 	{"opposite", " === ", " !== "}, {"opposite", " !== ", " === "}, {"opposite", " && ", " || "},

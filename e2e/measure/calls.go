@@ -37,7 +37,7 @@ func (b *bench) config() api.Config {
 }
 
 func (b *bench) wish() plan.Wish {
-	return plan.Wish{RecipeID: b.recipe.ID, MachineID: b.machine, Loaf: plan.Loaf{Size: measure.LoafPounds(2, 1)}}
+	return plan.Wish{RecipeID: b.recipe.ID, MachineID: b.machine, LoafWish: plan.LoafWish{Size: measure.LoafPounds(2, 1)}}
 }
 
 // call is a request to measure.
@@ -94,8 +94,7 @@ func perSecond(c call, want int) (float64, error) {
 }
 
 // against measures two calls by turns, and prints the medians of each and of the turns' ratios: what presses on the
-// machine
-// presses on both of a turn.
+// machine presses on both of a turn.
 func against(what string, a, b call, wantA, wantB int, bound string) error {
 	var as, bs, ratios []float64
 	for range rounds {

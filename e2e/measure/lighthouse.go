@@ -25,8 +25,8 @@ const (
 )
 
 // Lighthouse makes a phone by slowing this machine's processor down to a quarter, which holds for one that its own
-// benchmark
-// gives a quick desk's index. On a slower one that is a phone that nobody has: it is slowed down by as much less.
+// benchmark gives a quick desk's index. On a slower one that is a phone that nobody has: it is slowed down by as
+// much less.
 const (
 	slowdown  = 4
 	quickDesk = 1500
@@ -69,8 +69,7 @@ func scores(ctx context.Context, temp string) error {
 }
 
 // figures are what one look gives: performance, accessibility, best practices and SEO, each of 100, and the index of
-// this
-// machine's processor.
+// this machine's processor.
 type figures [5]float64
 
 // medians looks at a page several times and prints the middle of each figure.

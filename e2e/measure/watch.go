@@ -110,7 +110,7 @@ func kitchens(ctx context.Context, data string) ([]string, error) {
 				return err
 			}
 			p, err := plan.Make(plan.Place{Kitchen: k, Zone: time.UTC, Recipe: r, Machine: m, Now: now},
-				plan.Wish{Loaf: plan.Loaf{Size: r.Size}, Timing: plan.Timing{AtPanel: true}})
+				plan.Wish{LoafWish: plan.LoafWish{Size: r.Size}, Timing: plan.Timing{AtPanel: true}})
 			if err != nil {
 				return err
 			}

@@ -78,7 +78,7 @@ var scenes = []scene{
 	}},
 	{name: "story", path: "/recipes", wait: "Oat and honey loaf", act: func(p *drive.Page) {
 		p.Click("Its story: Oat and honey loaf")
-		p.Until("its figures", "document.querySelectorAll('[data-plot] svg .recharts-line').length === 4")
+		p.Until("its figures", "document.querySelectorAll('[data-plot] svg polyline').length === 4")
 	}},
 	{name: "plan-phone", path: "/", wait: "Measure, in this order", phone: true},
 	{name: "bench", path: "/", wait: "In the pan", act: measure("bread flour")},

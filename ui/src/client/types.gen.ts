@@ -574,9 +574,9 @@ export interface PlanCaution {
   line?: string;
   name?: string;
   say: string;
-  ways?: PlanWay[];
+  ways?: PlanRemedy[];
 }
-export interface PlanWay {
+export interface PlanRemedy {
   say: string;
   now?: boolean;
   ready?: string;
@@ -1583,11 +1583,11 @@ export interface HabitOf {
 export interface Wish {
   recipe: string;
   machine: string;
-  loaf: PlanLoaf;
+  loaf: PlanLoafWish;
   time?: PlanTiming;
   hands?: PlanHandling;
 }
-export interface PlanLoaf {
+export interface PlanLoafWish {
   size?: string;
   bag?: string;
   slices?: number;
@@ -2071,7 +2071,7 @@ export interface RehearseState {
   sounds: StandinEvent[];
   differs?: string[];
   inside?: RehearseInside;
-  loaf?: StandinLoaf;
+  loaf?: StandinOutcome;
   bake?: BakeState;
   happens?: BakeHappening[];
   last: number;
@@ -2111,7 +2111,7 @@ export interface RehearseInside {
   height: number;
   warm: number;
 }
-export interface StandinLoaf {
+export interface StandinOutcome {
   height: number;
   fell: boolean;
   raw: boolean;

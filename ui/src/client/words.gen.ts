@@ -63,6 +63,9 @@ export const BakeWhat = [
 ] as const;
 export type BakeWhat = (typeof BakeWhat)[number];
 
+export const BenchAnswer = ["fit", "grow"] as const;
+export type BenchAnswer = (typeof BenchAnswer)[number];
+
 export const BenchDo = ["done", "undone", "begun", "slip", "mended", "emptied", "started", "cleared", "reopened"] as const;
 export type BenchDo = (typeof BenchDo)[number];
 
@@ -87,9 +90,6 @@ export const BenchKind = [
   "start",
 ] as const;
 export type BenchKind = (typeof BenchKind)[number];
-
-export const BenchWay = ["fit", "grow"] as const;
-export type BenchWay = (typeof BenchWay)[number];
 
 export const DayDoing = ["load", "help", "take out", "after"] as const;
 export type DayDoing = (typeof DayDoing)[number];

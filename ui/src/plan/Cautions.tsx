@@ -1,7 +1,7 @@
 import { Button } from "../parts/Button";
 import { CircleAlert, CircleQuestionMark, Hand, Info } from "lucide-react";
 import { Suspense, useState } from "react";
-import type { PlanCaution, PlanWay, Wish } from "../client/types.gen";
+import type { PlanCaution, PlanRemedy, Wish } from "../client/types.gen";
 import { useMeanIt } from "../client/queries";
 import { awaited } from "../parts/later";
 import { TroubleNote } from "../parts/Trouble";
@@ -28,7 +28,7 @@ export function Cautions({ cautions, revision, wish, change }: Props) {
   const mean = useMeanIt(wish.recipe);
   const grave = cautions.filter((c) => c.level !== "note");
   const notes = cautions.filter((c) => c.level === "note");
-  const take = (way: PlanWay) => {
+  const take = (way: PlanRemedy) => {
     if (way.meant) return mean.mutate({ revision, figure: way.meant });
     const { lock } = way;
     change({
@@ -65,7 +65,7 @@ export function Cautions({ cautions, revision, wish, change }: Props) {
   );
 }
 
-function Said({ caution, take }: { caution: PlanCaution; take: (way: PlanWay) => void }) {
+function Said({ caution, take }: { caution: PlanCaution; take: (way: PlanRemedy) => void }) {
   const { icon: Icon, name, tone, mark } = look[caution.level];
   const [asked, ask] = useState(false);
   return (
