@@ -30,6 +30,8 @@ const usage = `usage: rise-pan COMMAND [flags]
   restore FILE  verify a backup and restore it into a data folder that has no kitchen
   verify FILE   say what a backup holds, and whether it is whole
   schema    print the JSON Schema of the API's shapes
+  words     print its vocabularies as a TypeScript module
+  version   say which Rise Pan this is
 `
 
 // tidy is by how many per cent the heap may grow before it is swept: what is held is small, so that sweeping often
@@ -103,6 +105,9 @@ func run(args []string) error {
 		return withStore(ctx, log, *data, func(rooms) error { return nil })
 	case "demo":
 		return withStore(ctx, log, *data, func(h rooms) error { return h.firstKitchen(ctx, false, time.Now()) })
+	case "version":
+		fmt.Println(versionLine())
+		return nil
 	case "words":
 		_, err := os.Stdout.Write(api.Words())
 		return err

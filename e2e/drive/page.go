@@ -72,7 +72,7 @@ func Device(browser context.Context, r Reporter) (device context.Context, forget
 	return device, func() {
 		cancel()
 		_, err := cdp.Call(browser, running, target.DisposeBrowserContext,
-			target.DisposeBrowserContextParams{BrowserContextID: made.BrowserContextID})
+			target.DisposeBrowserContextParams(made))
 		if err != nil {
 			r.Fatalf("forgetting a device: %v", err)
 		}
