@@ -2,6 +2,8 @@ package kitchen
 
 import (
 	"errors"
+	"fmt"
+	"slices"
 	"strings"
 	"testing"
 	"time"
@@ -166,4 +168,45 @@ func FuzzReadingDatesAndClocks(f *testing.F) {
 			}
 		}
 	})
+}
+
+// Loaves of every week have ids of their own, days and an hour.
+func TestRegularLoavesAreChecked(t *testing.T) {
+	good := Regular{ID: "a", Recipe: "r", Machine: "m", Size: measure.LoafPounds(3, 2), Days: []Weekday{"monday"}, By: 420}
+	for name, c := range map[string]struct {
+		at     string
+		change func(*Regular)
+	}{
+		"as it is":         {"", func(*Regular) {}},
+		"no id":            {"/regulars/1/id", func(r *Regular) { r.ID = "" }},
+		"another's id":     {"/regulars/1/id", func(r *Regular) { r.ID = "first" }},
+		"no day":           {"/regulars/1/days", func(r *Regular) { r.Days = nil }},
+		"more than a week": {"/regulars/1/days", func(r *Regular) { r.Days = append(slices.Clone(Weekdays), "monday") }},
+		"beyond the day":   {"/regulars/1/by", func(r *Regular) { r.By = 24 * 60 }},
+		"at the day's end": {"", func(r *Regular) { r.By = 24*60 - 1 }},
+		"all days":         {"", func(r *Regular) { r.Days = Weekdays }},
+	} {
+		k := New("Test", "UTC")
+		first, second := good, good
+		first.ID = "first"
+		c.change(&second)
+		k.Regulars = []Regular{first, second}
+		var f *fault.Fault
+		err := k.Check()
+		switch {
+		case c.at == "" && err != nil:
+			t.Errorf("%s: %v", name, err)
+		case c.at != "" && (!errors.As(err, &f) || f.Pointer != c.at):
+			t.Errorf("%s is answered %v, want a fault at %s", name, err, c.at)
+		}
+	}
+	k := New("Test", "UTC")
+	for n := range 21 {
+		r := good
+		r.ID = fmt.Sprint(n)
+		k.Regulars = append(k.Regulars, r)
+		if err := k.Check(); (err != nil) != (n+1 > 20) {
+			t.Errorf("%d regular loaves: %v", n+1, err)
+		}
+	}
 }
