@@ -36,7 +36,7 @@ export function DayTools({ date, planned, open, undo }: Props) {
           <a href={dayCalendar(date)} download className="flex min-h-11 items-center gap-2 font-semibold text-rim underline">
             <CalendarPlus size={20} aria-hidden="true" /> Calendar
           </a>
-          <PressLink to={`/paper/day?date=${date}`} className="flex items-center gap-2">
+          <PressLink to={`/paper/day?date=${date}`} picture>
             <Printer size={20} aria-hidden="true" /> Print
           </PressLink>
         </>

@@ -63,7 +63,7 @@ export default function LogScreen() {
           <Picker label="Machine" value={machine} pick={setMachine} choices={[{ id: "", name: "every machine" }, ...shelf.machines]} />
         )}
         <Picker label="Year" value={year} pick={setYear} choices={[{ id: "", name: "every year" }, ...years(now)]} />
-        <PressLink to="/log/year" className="flex items-center md:ml-auto">
+        <PressLink to="/log/year" className="md:ml-auto">
           The year
         </PressLink>
         {bakes.length > 0 && (

@@ -31,13 +31,18 @@ export const Button = ({ look, size, className, ...rest }: ComponentProps<"butto
   <button type="button" {...rest} className={pressLook({ look, size }, className)} />
 );
 
-/** A link that looks like a button, or like text that is pressed. */
-export const PressLink = ({ look = "text", size, className = "", ...rest }: ComponentProps<typeof Link> & Looks) => (
-  <Link
-    {...rest}
-    className={pressLook(
-      { look, size },
-      `${look === "text" ? "inline-block content-center" : "inline-grid place-items-center"} ${className}`,
-    )}
-  />
-);
+/** A link that looks like a button, or like text that is pressed; with a picture before its words, of which it is told. */
+export const PressLink = ({
+  look = "text",
+  size,
+  picture,
+  className = "",
+  ...rest
+}: ComponentProps<typeof Link> & Looks & { picture?: boolean }) => {
+  const inside = picture
+    ? "inline-flex items-center gap-2"
+    : look === "text"
+      ? "inline-block content-center"
+      : "inline-grid place-items-center";
+  return <Link {...rest} className={pressLook({ look, size }, `${inside} ${className}`)} />;
+};

@@ -89,7 +89,7 @@ function OnePlot({ plot, points }: { plot: Plot; points: Point[] }) {
 }
 
 const left = 44; // px, for the figures at the side
-const right = 24;
+const right = 44;
 const top = 8;
 const bottom = 28; // for the days
 const dayWide = 72; // that a day's name takes
