@@ -10,13 +10,15 @@ import (
 	"testing"
 )
 
-// arrows are what each room outside core may know, beside core. Nobody but the API knows HTTP, nobody but the store SQL.
+// arrows are what each room outside core may know, beside core. Nobody but the API knows HTTP, nobody but the store
+// SQL.
 var arrows = map[string]struct{ rooms, never []string }{
 	"store":   {nil, []string{"net/http", "github.com/gin-gonic/gin"}},
 	"formats": {nil, []string{"net/http", "database/sql", "github.com/gin-gonic/gin"}},
 	"auth":    {nil, []string{"net/http", "database/sql", "github.com/gin-gonic/gin"}},
-	"usecase": {[]string{"store", "formats", "auth", "photo"}, []string{"net/http", "database/sql", "github.com/gin-gonic/gin"}},
-	"api":     {[]string{"usecase", "store", "formats", "auth", "photo"}, []string{"database/sql"}},
+	"usecase": {[]string{"store", "formats", "auth", "photo"}, []string{"net/http", "database/sql",
+		"github.com/gin-gonic/gin"}},
+	"api": {[]string{"usecase", "store", "formats", "auth", "photo"}, []string{"database/sql"}},
 }
 
 func TestArrowsOutsideTheCore(t *testing.T) {

@@ -58,7 +58,8 @@ func open(t *testing.T) *house {
 // scope is a request's, by its key.
 func (h *house) scope(key string) *usecase.Scope {
 	h.t.Helper()
-	c, _, err := h.base.Enter(context.Background(), h.kitchen, usecase.Visitor{Address: "192.0.2.1", Key: key}, h.now, false)
+	c, _, err := h.base.Enter(context.Background(), h.kitchen, usecase.Visitor{Address: "192.0.2.1", Key: key}, h.now,
+		false)
 	if err != nil {
 		h.t.Fatal(err)
 	}
@@ -123,7 +124,10 @@ func TestALoafIsMeasuredStartedAndToldOf(t *testing.T) {
 	}
 	start := usecase.Start{Wish: view.Wish, Digest: view.Digest, Bench: at}
 	early := func() error {
-		_, err := h.scope("early").Once([]byte("early"), "bakes", func(c *usecase.Scope) (string, error) { return c.StartBake(start) })
+		_, err := h.scope("early").Once([]byte("early"), "bakes", func(c *usecase.Scope) (string,
+			error) {
+			return c.StartBake(start)
+		})
 		return err
 	}
 	for _, step := range view.Steps {
@@ -135,13 +139,19 @@ func TestALoafIsMeasuredStartedAndToldOf(t *testing.T) {
 	}
 	other := start
 	other.Digest = "another"
-	_, err := h.scope("other").Once([]byte("other"), "bakes", func(c *usecase.Scope) (string, error) { return c.StartBake(other) })
+	_, err := h.scope("other").Once([]byte("other"), "bakes", func(c *usecase.Scope) (string,
+		error) {
+		return c.StartBake(other)
+	})
 	var r *usecase.Refusal
 	if !errors.As(err, &r) || r.Kind != usecase.Conflict || r.Plan == nil || r.Plan.Digest != view.Digest {
 		t.Errorf("a plan that has changed is answered %v", err)
 	}
 	bake := h.makes("start", func(c *usecase.Scope) (string, error) { return c.StartBake(start) })
-	if again := h.makes("start", func(c *usecase.Scope) (string, error) { return "", errors.New("made twice") }); again != bake {
+	if again := h.makes("start", func(c *usecase.Scope) (string, error) {
+		return "",
+			errors.New("made twice")
+	}); again != bake {
 		t.Errorf("the same key made %s, and first %s", again, bake)
 	}
 	if shelf := fine[usecase.Shelf](t)(h.scope("").Shelf()); shelf.Bench != nil {
@@ -205,7 +215,8 @@ func TestAWayOutThatFailsLeavesTheOthers(t *testing.T) {
 		t.Errorf("nine cups of flour leave %v (%v)", much, err)
 	}
 	little, err := exits("l4", "2 tsp")
-	if err != nil || !slices.Contains(little, bench.Exit(bench.Fit)) || !slices.Contains(little, bench.Exit(bench.Grow)) {
+	if err != nil || !slices.Contains(little, bench.Exit(bench.Fit)) || !slices.Contains(little,
+		bench.Exit(bench.Grow)) {
 		t.Errorf("half a spoon of salt too much leaves %v (%v)", little, err)
 	}
 	if _, err := exits("l99", "1 cup"); pointer(err) != "/line" {
@@ -224,10 +235,16 @@ func TestTheWeekCountsLoavesOnTheirDays(t *testing.T) {
 	k := settings.Kitchen
 	k.Week = "monday"
 	k.Regulars = []kitchen.Regular{
-		{ID: "a", Recipe: w.RecipeID, Machine: w.MachineID, Size: measure.LoafPounds(3, 2), Days: []kitchen.Weekday{"tuesday", "friday"}, By: 420},
-		{ID: "b", Recipe: w.RecipeID, Machine: w.MachineID, Size: measure.LoafPounds(1, 1), Days: []kitchen.Weekday{"friday"}, By: 720},
+		{ID: "a", Recipe: w.RecipeID, Machine: w.MachineID, Size: measure.LoafPounds(3, 2),
+			Days: []kitchen.Weekday{"tuesday", "friday"}, By: 420},
+		{ID: "b", Recipe: w.RecipeID, Machine: w.MachineID, Size: measure.LoafPounds(1, 1),
+			Days: []kitchen.Weekday{"friday"}, By: 720},
 	}
-	if err := h.changes(func(c *usecase.Scope) error { _, err := c.ChangeKitchen(settings.Version, k); return err }); err != nil {
+	if err := h.changes(func(c *usecase.Scope) error {
+		_, err := c.ChangeKitchen(settings.Version,
+			k)
+		return err
+	}); err != nil {
 		t.Fatal(err)
 	}
 	friday := fine[kitchen.Date](t)(kitchen.ParseDate("2026-03-13"))
@@ -261,13 +278,15 @@ func TestASearchTakesItsLettersAsTheyAre(t *testing.T) {
 	h := open(t)
 	add := func(name string) {
 		h.makes(name, func(c *usecase.Scope) (string, error) {
-			return c.AddRecipe(usecase.RecipeText{Name: name, Standard: "us", Text: "1 cup water\n3 cups bread flour\n2 tsp dry yeast\n1 tsp salt"})
+			return c.AddRecipe(usecase.RecipeText{Name: name, Standard: "us", Text: "1 cup water\n3 cups bread " +
+				"flour\n2 tsp dry yeast\n1 tsp salt"})
 		})
 	}
 	for _, name := range []string{"Rye_2", "Rye 12", "100% rye", "100 rye", `back\slash`} {
 		add(name)
 	}
-	for words, want := range map[string]string{"Rye_2": "Rye_2", "100%": "100% rye", `back\`: `back\slash`, "_": "Rye_2", "%": "100% rye"} {
+	for words, want := range map[string]string{"Rye_2": "Rye_2", "100%": "100% rye", `back\`: `back\slash`,
+		"_": "Rye_2", "%": "100% rye"} {
 		found := fine[usecase.Recipes](t)(h.scope("").ListRecipes(store.Search{Words: words}))
 		if len(found.Recipes) != 1 || found.Recipes[0].Name != want || found.More {
 			t.Errorf("%q finds %+v, want %s", words, found, want)
@@ -291,7 +310,8 @@ func TestTheShelfShowsAWindow(t *testing.T) {
 	for n := have; n < 41; n++ {
 		name := fmt.Sprintf("Loaf %02d", n)
 		h.makes(name, func(c *usecase.Scope) (string, error) {
-			return c.AddRecipe(usecase.RecipeText{Name: name, Standard: "us", Text: "1 cup water\n3 cups bread flour\n2 tsp dry yeast\n1 tsp salt"})
+			return c.AddRecipe(usecase.RecipeText{Name: name, Standard: "us", Text: "1 cup water\n3 cups bread " +
+				"flour\n2 tsp dry yeast\n1 tsp salt"})
 		})
 		shelf := fine[usecase.Shelf](t)(h.scope("").Shelf())
 		if want := n+1 > 40; shelf.More != want || len(shelf.Recipes) != min(n+1, 40) {
@@ -344,14 +364,16 @@ func TestAnImportIsTakenBack(t *testing.T) {
 		return c
 	}
 	before := fine[usecase.RecipeRead](t)(h.scope("").ShowRecipe(white)).Recipe.Text
-	in := usecase.Bringing{Cards: []usecase.CardKept{card("Brand new", ""), card("Towpath white", white), card("Boathook rye", rye)}}
+	in := usecase.Bringing{Cards: []usecase.CardKept{card("Brand new", ""), card("Towpath white", white),
+		card("Boathook rye", rye)}}
 	id := h.makes("import", func(c *usecase.Scope) (string, error) { return c.KeepBrought(in) })
 	done := fine[usecase.BringDone](t)(h.scope("").BroughtIn(id))
 	if len(done.Recipes) != 3 || done.Recipes[0].Revision != 1 || done.Recipes[1].Revision != in.Cards[1].Seen+1 {
 		t.Fatalf("the import made %+v", done)
 	}
 	h.makes("changed since", func(c *usecase.Scope) (string, error) {
-		return c.ReviseRecipe(rye, done.Recipes[2].Revision, usecase.RecipeText{Name: "Boathook rye", Standard: "us", Text: text + "\n1 tbsp caraway seeds"})
+		return c.ReviseRecipe(rye, done.Recipes[2].Revision, usecase.RecipeText{Name: "Boathook rye", Standard: "us",
+			Text: text + "\n1 tbsp caraway seeds"})
 	})
 	if err := h.changes(func(c *usecase.Scope) error { _, err := c.UndoBrought(id); return err }); err != nil {
 		t.Fatal(err)
@@ -366,11 +388,17 @@ func TestAnImportIsTakenBack(t *testing.T) {
 		t.Error("what was changed since has lost its change")
 	}
 	var none usecase.Bringing
-	if _, err := h.scope("none").Once(nil, "x", func(c *usecase.Scope) (string, error) { return c.KeepBrought(none) }); pointer(err) != "/cards" {
+	if _, err := h.scope("none").Once(nil, "x", func(c *usecase.Scope) (string,
+		error) {
+		return c.KeepBrought(none)
+	}); pointer(err) != "/cards" {
 		t.Errorf("nothing is brought in: %v", err)
 	}
 	stale := usecase.Bringing{Cards: []usecase.CardKept{{Recipe: in.Cards[1].Recipe, Of: white, Seen: 1 << 20}}}
-	if _, err := h.scope("stale").Once(nil, "x", func(c *usecase.Scope) (string, error) { return c.KeepBrought(stale) }); !errors.Is(err, store.ErrStale) {
+	if _, err := h.scope("stale").Once(nil, "x", func(c *usecase.Scope) (string,
+		error) {
+		return c.KeepBrought(stale)
+	}); !errors.Is(err, store.ErrStale) {
 		t.Errorf("a revision of what nobody saw is answered %v", err)
 	}
 }
@@ -386,23 +414,33 @@ func TestRevisionsOfARecipe(t *testing.T) {
 		return err
 	}
 	for _, to := range []int{0, n, n + 1} {
-		if err := try(func(c *usecase.Scope) (string, error) { return c.GoBack(id, usecase.Back{Revision: n, To: to}) }); pointer(err) != "/to" {
+		if err := try(func(c *usecase.Scope) (string, error) {
+			return c.GoBack(id, usecase.Back{Revision: n,
+				To: to})
+		}); pointer(err) != "/to" {
 			t.Errorf("going from %d to %d is answered %v", n, to, err)
 		}
 	}
 	first := fine[usecase.Difference](t)(h.scope("").Difference(id, 1, n))
-	if len(first.Changed) == 0 || first.From != 1 || first.To != n || len(first.Figures) != 5 || first.Figures[0].From <= first.Figures[0].To {
+	if len(first.Changed) == 0 || first.From != 1 || first.To != n || len(first.Figures) != 5 ||
+		first.Figures[0].From <= first.Figures[0].To {
 		t.Errorf("the first and the newest differ in %+v", first)
 	}
 	h.makes("back", func(c *usecase.Scope) (string, error) { return c.GoBack(id, usecase.Back{Revision: n, To: 1}) })
 	if d := fine[usecase.Difference](t)(h.scope("").Difference(id, 1, n+1)); len(d.Changed) != 0 {
 		t.Errorf("gone back, it still differs in %v", d.Changed)
 	}
-	h.makes("undo", func(c *usecase.Scope) (string, error) { return c.UndoRecipe(id, usecase.RecipeKept{Revision: n + 1}) })
+	h.makes("undo", func(c *usecase.Scope) (string, error) {
+		return c.UndoRecipe(id, usecase.RecipeKept{Revision: n +
+			1})
+	})
 	if d := fine[usecase.Difference](t)(h.scope("").Difference(id, n, n+2)); len(d.Changed) != 0 {
 		t.Errorf("undone, it differs in %v from what it was", d.Changed)
 	}
-	if err := try(func(c *usecase.Scope) (string, error) { return c.UndoRecipe(id, usecase.RecipeKept{Revision: n}) }); !errors.Is(err, store.ErrStale) {
+	if err := try(func(c *usecase.Scope) (string, error) {
+		return c.UndoRecipe(id,
+			usecase.RecipeKept{Revision: n})
+	}); !errors.Is(err, store.ErrStale) {
 		t.Errorf("undoing what is not the newest is answered %v", err)
 	}
 	h.makes("meant", func(c *usecase.Scope) (string, error) {
@@ -417,7 +455,10 @@ func TestRevisionsOfARecipe(t *testing.T) {
 	if got := newest().Revision; got != n+3 {
 		t.Errorf("said twice, it is revision %d", got)
 	}
-	if err := try(func(c *usecase.Scope) (string, error) { return c.KeepSwaps(id, usecase.SwapsKept{Revision: n + 3}) }); pointer(err) != "/swaps" {
+	if err := try(func(c *usecase.Scope) (string, error) {
+		return c.KeepSwaps(id, usecase.SwapsKept{Revision: n +
+			3})
+	}); pointer(err) != "/swaps" {
 		t.Errorf("no swaps are answered %v", err)
 	}
 	line := usecase.Taught{Line: "l99", Amount: measure.Of(1, 1, measure.Cup), Cause: "too wet"}
@@ -432,7 +473,10 @@ func TestRevisionsOfARecipe(t *testing.T) {
 		t.Errorf("a revision was made for %q", because)
 	}
 	fresh := h.wish("Towpath white").RecipeID
-	if err := try(func(c *usecase.Scope) (string, error) { return c.UndoRecipe(fresh, usecase.RecipeKept{Revision: 1}) }); pointer(err) != "/revision" {
+	if err := try(func(c *usecase.Scope) (string, error) {
+		return c.UndoRecipe(fresh,
+			usecase.RecipeKept{Revision: 1})
+	}); pointer(err) != "/revision" {
 		t.Errorf("undoing the first revision is answered %v", err)
 	}
 }
@@ -444,7 +488,8 @@ func TestTheLogIsLookedThrough(t *testing.T) {
 	if len(all.Bakes) < 8 || all.Next != "" {
 		t.Fatalf("the log has %d bakes and goes on at %q", len(all.Bakes), all.Next)
 	}
-	for mark, fits := range map[string]func(int) bool{"good": func(m int) bool { return m >= 4 }, "poor": func(m int) bool { return m > 0 && m <= 2 }} {
+	for mark, fits := range map[string]func(int) bool{"good": func(m int) bool { return m >= 4 },
+		"poor": func(m int) bool { return m > 0 && m <= 2 }} {
 		want := 0
 		for _, b := range all.Bakes {
 			if fits(b.Mark) {
@@ -457,13 +502,15 @@ func TestTheLogIsLookedThrough(t *testing.T) {
 	}
 	oldest := all.Bakes[len(all.Bakes)-1]
 	from := kitchen.DateOf(oldest.StartedAt, time.UTC)
-	if got := list(usecase.Looking{From: from, To: from.AddDays(1)}); len(got.Bakes) != 1 || got.Bakes[0].ID != oldest.ID {
+	if got := list(usecase.Looking{From: from, To: from.AddDays(1)}); len(got.Bakes) != 1 ||
+		got.Bakes[0].ID != oldest.ID {
 		t.Errorf("on the day of the oldest are %d bakes", len(got.Bakes))
 	}
 	if got := list(usecase.Looking{From: from.AddDays(1)}); len(got.Bakes) != len(all.Bakes)-1 {
 		t.Errorf("from the day after it are %d bakes", len(got.Bakes))
 	}
-	for field, l := range map[string]usecase.Looking{"/recipe": {Recipe: "x"}, "/machine": {Machine: "x"}, "/mark": {Mark: "so-so"}} {
+	for field, l := range map[string]usecase.Looking{"/recipe": {Recipe: "x"}, "/machine": {Machine: "x"},
+		"/mark": {Mark: "so-so"}} {
 		if _, err := h.scope("").ListBakes(l, ""); pointer(err) != field {
 			t.Errorf("looking for %+v is answered %v", l, err)
 		}
@@ -500,7 +547,8 @@ func TestTriesAreCounted(t *testing.T) {
 		}
 	}
 	var r *usecase.Refusal
-	if err := from("192.0.2.9"); !errors.As(err, &r) || r.Kind != usecase.TooManyRequests || r.Wait <= 0 || r.Wait > auth.PairingPause {
+	if err := from("192.0.2.9"); !errors.As(err, &r) || r.Kind != usecase.TooManyRequests || r.Wait <= 0 ||
+		r.Wait > auth.PairingPause {
 		t.Errorf("one try too many is answered %v", err)
 	}
 	if err := from("192.0.2.10"); pointer(err) != "/code" {
@@ -521,7 +569,8 @@ func TestMachinesAreComparedAndRemembered(t *testing.T) {
 		ids = append(ids, c.ID)
 	}
 	compare := func(n int) (usecase.Compared, error) {
-		return h.scope("").Compare(w.MachineID, usecase.Compare{Cycles: ids[:n], Size: m.Machine.Sizes[0], Crust: "medium", Recipe: w.RecipeID})
+		return h.scope("").Compare(w.MachineID, usecase.Compare{Cycles: ids[:n], Size: m.Machine.Sizes[0],
+			Crust: "medium", Recipe: w.RecipeID})
 	}
 	for n, field := range map[int]string{1: "/cycles", 2: "<nil>", 6: "<nil>", 7: "/cycles"} {
 		if n > len(ids) {
@@ -531,7 +580,8 @@ func TestMachinesAreComparedAndRemembered(t *testing.T) {
 		if pointer(err) != field {
 			t.Errorf("comparing %d cycles is answered %v", n, err)
 		}
-		if err == nil && (len(got.Cycles) != n || got.Cycles[0].Beside != "" || got.Cycles[1].Beside == "" || got.Cycles[0].Reason == "") {
+		if err == nil && (len(got.Cycles) != n || got.Cycles[0].Beside != "" || got.Cycles[1].Beside == "" ||
+			got.Cycles[0].Reason == "") {
 			t.Errorf("%d cycles are compared as %+v", n, got.Cycles)
 		}
 	}
@@ -550,23 +600,37 @@ func TestMachinesAreComparedAndRemembered(t *testing.T) {
 		t.Errorf("the baker's own choice gives %s, %s", p.Plan.Setting.Cycle.ID, p.Plan.Setting.Crust)
 	}
 	w.Cycle, w.Crust = ids[0], "light"
-	if p := fine[usecase.PlanAnswer](t)(h.scope("").MakePlan(w)); p.Plan.Setting.Cycle.ID != ids[0] || p.Plan.Setting.Crust != "light" {
+	if p := fine[usecase.PlanAnswer](t)(h.scope("").MakePlan(w)); p.Plan.Setting.Cycle.ID != ids[0] ||
+		p.Plan.Setting.Crust != "light" {
 		t.Errorf("a wish gives %s, %s", p.Plan.Setting.Cycle.ID, p.Plan.Setting.Crust)
 	}
 	habit.Cycle = "no such"
-	if err := h.changes(func(c *usecase.Scope) error { _, err := c.SetHabit(habit); return err }); pointer(err) != "/cycle" {
+	if err := h.changes(func(c *usecase.Scope) error {
+		_,
+			err := c.SetHabit(habit)
+		return err
+	}); pointer(err) != "/cycle" {
 		t.Errorf("a habit of no cycle is answered %v", err)
 	}
 	version := m.Version
 	changed := m.Machine
 	changed.Name = "Renamed"
-	if err := h.changes(func(c *usecase.Scope) error { _, err := c.ChangeMachine(w.MachineID, version, changed); return err }); err != nil {
+	if err := h.changes(func(c *usecase.Scope) error {
+		_, err := c.ChangeMachine(w.MachineID, version,
+			changed)
+		return err
+	}); err != nil {
 		t.Fatal(err)
 	}
-	if err := h.changes(func(c *usecase.Scope) error { _, err := c.UndoMachine(w.MachineID, version+1); return err }); err != nil {
+	if err := h.changes(func(c *usecase.Scope) error {
+		_, err := c.UndoMachine(w.MachineID, version+
+			1)
+		return err
+	}); err != nil {
 		t.Fatal(err)
 	}
-	if now := fine[usecase.MachineRead](t)(h.scope("").ShowMachine(w.MachineID)); now.Machine.Name != m.Machine.Name || now.Version != version+2 {
+	if now := fine[usecase.MachineRead](t)(h.scope("").ShowMachine(w.MachineID)); now.Machine.Name != m.Machine.Name ||
+		now.Version != version+2 {
 		t.Errorf("undone, the machine is %s at version %d", now.Machine.Name, now.Version)
 	}
 }
@@ -577,7 +641,11 @@ func TestWithoutYeastOtherLoavesAreOffered(t *testing.T) {
 	s := fine[usecase.Shelf](t)(h.scope("").Shelf())
 	k := s.Kitchen
 	k.Stock = []kitchen.Stocked{{Ingredient: "active-dry-yeast"}, {Ingredient: "instant-yeast"}}
-	if err := h.changes(func(c *usecase.Scope) error { _, err := c.ChangeKitchen(s.Version, k); return err }); err != nil {
+	if err := h.changes(func(c *usecase.Scope) error {
+		_, err := c.ChangeKitchen(s.Version,
+			k)
+		return err
+	}); err != nil {
 		t.Fatal(err)
 	}
 	p := fine[usecase.PlanAnswer](t)(h.scope("").MakePlan(h.wish("Towpath white")))

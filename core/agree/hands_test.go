@@ -17,7 +17,8 @@ import (
 func TestRawMeatIsWeighedAndFillingsAreHandy(t *testing.T) {
 	for _, r := range demo.Recipes() {
 		for _, size := range []measure.LoafSize{oneLb, oneHalf, twoLb} {
-			p, err := plan.Make(at(t, r, demo.Galley(), plan.Wish{}).Place, plan.Wish{LoafWish: plan.LoafWish{Size: size}})
+			p, err := plan.Make(at(t, r, demo.Galley(), plan.Wish{}).Place,
+				plan.Wish{LoafWish: plan.LoafWish{Size: size}})
 			if err != nil {
 				continue // a size of which its machine says why not
 			}

@@ -13,7 +13,8 @@ import (
 func Example() {
 	start := time.Date(2026, 3, 10, 20, 0, 0, 0, time.UTC)
 	p, err := plan.Make(plan.Place{
-		Kitchen: kitchen.New("Heron Lock", "UTC"), Zone: time.UTC, Recipe: demo.Recipes()[0], Machine: demo.Galley(), Now: start,
+		Kitchen: kitchen.New("Heron Lock", "UTC"), Zone: time.UTC, Recipe: demo.Recipes()[0], Machine: demo.Galley(),
+		Now: start,
 	}, plan.Wish{Timing: plan.Timing{AtPanel: true}})
 	if err != nil {
 		fmt.Println(err)

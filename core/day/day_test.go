@@ -27,9 +27,10 @@ var friday = time.Date(2026, 11, 27, 16, 0, 0, 0, zone)
 
 func heron() day.Place {
 	p := day.Place{Kitchen: kitchen.New("Heron Lock", "Europe/London"), Zone: zone, Now: friday,
-		Date:     kitchen.DateOf(friday.AddDate(0, 0, 1), zone),
-		Machines: []day.OwnedMachine{{ID: "galley", Machine: demo.Galley()}, {ID: "boatyard", Machine: demo.Boatyard()}},
-		Recipes:  map[string]recipe.Recipe{}, Choice: func(string, string) (string, machine.Crust) { return "", "" }}
+		Date: kitchen.DateOf(friday.AddDate(0, 0, 1), zone),
+		Machines: []day.OwnedMachine{{ID: "galley", Machine: demo.Galley()},
+			{ID: "boatyard", Machine: demo.Boatyard()}},
+		Recipes: map[string]recipe.Recipe{}, Choice: func(string, string) (string, machine.Crust) { return "", "" }}
 	for _, r := range demo.Recipes() {
 		p.Recipes[r.Name] = r
 	}

@@ -172,16 +172,20 @@ func FuzzReadingDatesAndClocks(f *testing.F) {
 
 // Loaves of every week have ids of their own, days and an hour.
 func TestRegularLoavesAreChecked(t *testing.T) {
-	good := Regular{ID: "a", Recipe: "r", Machine: "m", Size: measure.LoafPounds(3, 2), Days: []Weekday{"monday"}, By: 420}
+	good := Regular{ID: "a", Recipe: "r", Machine: "m", Size: measure.LoafPounds(3, 2), Days: []Weekday{"monday"},
+		By: 420}
 	for name, c := range map[string]struct {
 		at     string
 		change func(*Regular)
 	}{
-		"as it is":         {"", func(*Regular) {}},
-		"no id":            {"/regulars/1/id", func(r *Regular) { r.ID = "" }},
-		"another's id":     {"/regulars/1/id", func(r *Regular) { r.ID = "first" }},
-		"no day":           {"/regulars/1/days", func(r *Regular) { r.Days = nil }},
-		"more than a week": {"/regulars/1/days", func(r *Regular) { r.Days = append(slices.Clone(Weekdays), "monday") }},
+		"as it is":     {"", func(*Regular) {}},
+		"no id":        {"/regulars/1/id", func(r *Regular) { r.ID = "" }},
+		"another's id": {"/regulars/1/id", func(r *Regular) { r.ID = "first" }},
+		"no day":       {"/regulars/1/days", func(r *Regular) { r.Days = nil }},
+		"more than a week": {"/regulars/1/days", func(r *Regular) {
+			r.Days = append(slices.Clone(Weekdays),
+				"monday")
+		}},
 		"beyond the day":   {"/regulars/1/by", func(r *Regular) { r.By = 24 * 60 }},
 		"at the day's end": {"", func(r *Regular) { r.By = 24*60 - 1 }},
 		"all days":         {"", func(r *Regular) { r.Days = Weekdays }},

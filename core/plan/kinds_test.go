@@ -92,7 +92,8 @@ func TestEveryKindHasItsOwnWay(t *testing.T) {
 }
 
 func (m made) holds(t *testing.T, order pan.Order, want, ready string) {
-	w := plan.Wish{LoafWish: plan.LoafWish{Size: m.recipe.Size}, Handling: plan.Handling{Loading: pan.Manner{Order: order}}}
+	w := plan.Wish{LoafWish: plan.LoafWish{Size: m.recipe.Size},
+		Handling: plan.Handling{Loading: pan.Manner{Order: order}}}
 	if ready != "" {
 		w.Ready = wall(t, ready)
 	}
@@ -273,7 +274,8 @@ func TestAPacketGoesInWhole(t *testing.T) {
 func TestAFilledLoafHasItsPause(t *testing.T) {
 	m := kinds(t)[recipe.Filled]
 	p, err := plantest.Make(heron(), plantest.Ask{Place: plan.Place{Recipe: m.recipe, Machine: demo.Galley(),
-		Zone: time.UTC}, Wish: plan.Wish{LoafWish: plan.LoafWish{Size: oneHalf}, Timing: plan.Timing{AtPanel: true}}}, evening)
+		Zone: time.UTC}, Wish: plan.Wish{LoafWish: plan.LoafWish{Size: oneHalf}, Timing: plan.Timing{AtPanel: true}}},
+		evening)
 	if err != nil {
 		t.Fatal(err)
 	}

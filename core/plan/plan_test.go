@@ -129,7 +129,10 @@ func TestAMilkAndEggLoafIsRefusedADelayWithAWayOut(t *testing.T) {
 	if !strings.Contains(c.Say, "whole milk and large egg") || !strings.Contains(c.Say, "spoil") || len(c.Ways) == 0 {
 		t.Errorf("the refusal gives no reason or way out: %+v", c)
 	}
-	if !slices.ContainsFunc(c.Ways, func(w plan.Remedy) bool { return w.Now && strings.HasPrefix(w.Say, "Start now") }) {
+	if !slices.ContainsFunc(c.Ways, func(w plan.Remedy) bool {
+		return w.Now && strings.HasPrefix(w.Say,
+			"Start now")
+	}) {
 		t.Errorf("no way out starts the bake now: %+v", c.Ways)
 	}
 	if p := mustMake(t, wish(t, "Sluice-gate egg loaf", demo.Galley(), oneHalf, "")); cautions(p, plan.Stop) != "" {

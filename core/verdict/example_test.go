@@ -8,7 +8,8 @@ import (
 )
 
 func Example() {
-	for _, w := range verdict.Told(verdict.Weigh(verdict.Seen{All: true, Signs: []bake.Sign{bake.Collapsed, bake.Coarse}})) {
+	for _, w := range verdict.Told(verdict.Weigh(verdict.Seen{All: true, Signs: []bake.Sign{bake.Collapsed,
+		bake.Coarse}})) {
 		fmt.Println(w.Strength, w.Cause)
 	}
 	// Output:

@@ -29,7 +29,8 @@ var weighing = func() kitchen.Kitchen {
 func baked(t *testing.T, r recipe.Recipe) (plan.Plan, []bake.Sign) {
 	t.Helper()
 	p, err := plantest.Make(weighing, plantest.Ask{Place: plan.Place{Recipe: r, Machine: demo.Galley(),
-		Zone: time.UTC}, Wish: plan.Wish{LoafWish: plan.LoafWish{Size: r.Size}}}, time.Date(2026, 5, 2, 9, 0, 0, 0, time.UTC))
+		Zone: time.UTC}, Wish: plan.Wish{LoafWish: plan.LoafWish{Size: r.Size}}}, time.Date(2026, 5, 2, 9, 0, 0, 0,
+		time.UTC))
 	if err != nil {
 		t.Fatal(err)
 	}

@@ -107,8 +107,10 @@ func outcomes(t *testing.T, n int, r recipe.Recipe) *readtest.Rows {
 		time.UTC)}}
 	wishes := []plan.Wish{
 		{LoafWish: plan.LoafWish{Size: r.Size}},
-		{LoafWish: plan.LoafWish{Size: measure.LoafPounds(2, 1)}, Timing: plan.Timing{Cycle: "rapid", AddIns: plan.AtStart}},
-		{LoafWish: plan.LoafWish{Size: measure.LoafPounds(1, 1)}, Timing: plan.Timing{Cycle: "wholemeal", Crust: machine.Dark}},
+		{LoafWish: plan.LoafWish{Size: measure.LoafPounds(2, 1)}, Timing: plan.Timing{Cycle: "rapid",
+			AddIns: plan.AtStart}},
+		{LoafWish: plan.LoafWish{Size: measure.LoafPounds(1, 1)}, Timing: plan.Timing{Cycle: "wholemeal",
+			Crust: machine.Dark}},
 		{LoafWish: plan.LoafWish{Size: r.Size}, Timing: plan.Timing{Crust: machine.Light},
 			Handling: plan.Handling{Warmth: plan.Warmth{Cold: []string{"l1"}}}},
 	}

@@ -153,7 +153,8 @@ func licenceIn(dir string) (string, error) {
 		}
 	}
 	var named struct{ License string }
-	if b, err := os.ReadFile(filepath.Join(dir, "package.json")); err == nil && json.Unmarshal(b, &named) == nil && named.License != "" {
+	if b, err := os.ReadFile(filepath.Join(dir, "package.json")); err == nil && json.Unmarshal(b, &named) == nil &&
+		named.License != "" {
 		return "Licence: " + named.License, nil
 	}
 	return "", fmt.Errorf("no licence in it")
