@@ -56,53 +56,77 @@ func mutantsOf(root, path string) (out []mutation, err error) {
 		return nil, err
 	}
 	name, err := filepath.Rel(root, path)
-	source := func(n ast.Node) string {
-		return string(text[files.Position(n.Pos()).Offset:files.Position(n.End()).Offset])
-	}
-	add := func(pos token.Pos, kind, was, now string) {
-		at := files.Position(pos)
-		out = append(out, mutation{name, at.Offset, at.Line, kind, was, now})
-	}
-	drop := func(cond ast.Expr) {
-		for _, now := range []string{"true", "false"} {
-			add(cond.Pos(), "condition", source(cond), fmt.Sprintf("(%s || true) == %s", source(cond), now))
-		}
-	}
+	b := breaker{name: name, text: string(text), files: files}
 	ast.Inspect(f, func(n ast.Node) bool {
 		switch n := n.(type) {
 		case *ast.BinaryExpr:
-			if to, ok := opposites[n.Op]; ok {
-				add(n.OpPos, "opposite", n.Op.String(), to.String())
-			}
-			if to, ok := boundaries[n.Op]; ok {
-				add(n.OpPos, "boundary", n.Op.String(), to.String())
-			}
-			if n.Op == token.LAND || n.Op == token.LOR {
-				add(n.Pos(), "condition", source(n), source(n.X))
-				add(n.Pos(), "condition", source(n), source(n.Y))
-			}
+			b.operator(n)
 		case *ast.IfStmt:
-			if !isError(n.Cond) {
-				drop(n.Cond)
-			}
+			b.condition(n.Cond)
 		case *ast.BasicLit:
 			if now, ok := more(n); ok {
-				add(n.Pos(), "constant", n.Value, now)
+				b.add(n.Pos(), "constant", n.Value, now)
 			}
 		case *ast.CallExpr:
-			for i := 0; i+1 < len(n.Args); i++ {
-				a, b := source(n.Args[i]), source(n.Args[i+1])
-				both := string(text[files.Position(n.Args[i].Pos()).Offset:files.Position(n.Args[i+1].End()).Offset])
-				if a != b && !strings.HasPrefix(a, `"`) {
-					add(n.Args[i].Pos(), "swapped", both, b+", "+a)
-				}
-			}
+			b.arguments(n)
 		case *ast.GenDecl:
 			return n.Tok != token.IMPORT
 		}
 		return true
 	})
-	return out, err
+	return b.out, err
+}
+
+// breaker collects the mutants of one file.
+type breaker struct {
+	name, text string
+	files      *token.FileSet
+	out        []mutation
+}
+
+func (b *breaker) source(from, to token.Pos) string {
+	return b.text[b.files.Position(from).Offset:b.files.Position(to).Offset]
+}
+
+func (b *breaker) add(pos token.Pos, kind, was, now string) {
+	at := b.files.Position(pos)
+	b.out = append(b.out, mutation{b.name, at.Offset, at.Line, kind, was, now})
+}
+
+// operator turns an operator round, moves a boundary, and drops one side of a condition.
+func (b *breaker) operator(n *ast.BinaryExpr) {
+	if to, ok := opposites[n.Op]; ok {
+		b.add(n.OpPos, "opposite", n.Op.String(), to.String())
+	}
+	if to, ok := boundaries[n.Op]; ok {
+		b.add(n.OpPos, "boundary", n.Op.String(), to.String())
+	}
+	if n.Op == token.LAND || n.Op == token.LOR {
+		whole := b.source(n.Pos(), n.End())
+		b.add(n.Pos(), "condition", whole, b.source(n.X.Pos(), n.X.End()))
+		b.add(n.Pos(), "condition", whole, b.source(n.Y.Pos(), n.Y.End()))
+	}
+}
+
+// condition makes a condition always true, and always false.
+func (b *breaker) condition(cond ast.Expr) {
+	if isError(cond) {
+		return
+	}
+	was := b.source(cond.Pos(), cond.End())
+	for _, now := range []string{"true", "false"} {
+		b.add(cond.Pos(), "condition", was, fmt.Sprintf("(%s || true) == %s", was, now))
+	}
+}
+
+// arguments swaps two arguments that follow one another.
+func (b *breaker) arguments(n *ast.CallExpr) {
+	for i := 0; i+1 < len(n.Args); i++ {
+		first, second := b.source(n.Args[i].Pos(), n.Args[i].End()), b.source(n.Args[i+1].Pos(), n.Args[i+1].End())
+		if first != second && !strings.HasPrefix(first, `"`) {
+			b.add(n.Args[i].Pos(), "swapped", b.source(n.Args[i].Pos(), n.Args[i+1].End()), second+", "+first)
+		}
+	}
 }
 
 // isError reports whether a condition asks for an error alone: an error of the disk or the database is not to be had

@@ -47,17 +47,9 @@ func house(temp string, n int, random *rand.Rand) error {
 	if err := owners[1].found("Mill Cottage"); err != nil {
 		return err
 	}
-	hands := []*writer{}
-	for k, owner := range owners {
-		owner.servers = []string{first.URL, second.URL}
-		hands = append(hands, owner)
-		for d := 1; d < devices; d++ {
-			w := &writer{n: k*devices + d, servers: owner.servers}
-			if err := w.pair(owner); err != nil {
-				return err
-			}
-			hands = append(hands, w)
-		}
+	hands, err := pairedTo(owners, []string{first.URL, second.URL})
+	if err != nil {
+		return err
 	}
 	began, stop := time.Now(), make(chan struct{})
 	var all sync.WaitGroup
@@ -68,29 +60,9 @@ func house(temp string, n int, random *rand.Rand) error {
 		spy := &writer{n: w.n, servers: w.servers, cookie: w.cookie}
 		all.Go(func() { faults[2*k+1] = spy.spy(stop, other.kitchen) })
 	}
-	killed := map[string]int{}
-	for range n {
-		time.Sleep(time.Duration(200+random.IntN(900)) * time.Millisecond)
-		switch random.IntN(3) {
-		case 0:
-			killed["first"]++
-			first.Kill()
-			if err := first.Start(ctx, "--house"); err != nil {
-				return err
-			}
-		case 1:
-			killed["second"]++
-			second.Kill()
-			if err := second.Start(ctx, "--house", "--beside"); err != nil {
-				return err
-			}
-		default:
-			killed["database"]++
-			if err := killDatabase(first.Data); err != nil {
-				return err
-			}
-			time.Sleep(2 * time.Second) // whoever serves beside it cannot start without one
-		}
+	killed, err := killing(ctx, n, random, first, second)
+	if err != nil {
+		return err
 	}
 	close(stop)
 	all.Wait()
@@ -181,4 +153,47 @@ func (w *writer) alone(from, to int) error {
 		}
 	}
 	return nil
+}
+
+// pairedTo are the owners of households, each with further devices that are paired to it; all write to some servers.
+func pairedTo(owners []*writer, servers []string) (hands []*writer, err error) {
+	for k, owner := range owners {
+		owner.servers = servers
+		hands = append(hands, owner)
+		for d := 1; d < devices; d++ {
+			w := &writer{n: k*devices + d, servers: servers}
+			if err := w.pair(owner); err != nil {
+				return nil, err
+			}
+			hands = append(hands, w)
+		}
+	}
+	return hands, nil
+}
+
+// killing ends a server, the one beside it or their database n times, each started again, and counts them.
+func killing(ctx context.Context, n int, random *rand.Rand, first, second *drive.Server) (map[string]int, error) {
+	killed := map[string]int{}
+	for range n {
+		time.Sleep(time.Duration(200+random.IntN(900)) * time.Millisecond)
+		var err error
+		switch random.IntN(3) {
+		case 0:
+			killed["first"]++
+			first.Kill()
+			err = first.Start(ctx, "--house")
+		case 1:
+			killed["second"]++
+			second.Kill()
+			err = second.Start(ctx, "--house", "--beside")
+		default:
+			killed["database"]++
+			err = killDatabase(first.Data)
+			time.Sleep(2 * time.Second) // whoever serves beside it cannot start without one
+		}
+		if err != nil {
+			return nil, err
+		}
+	}
+	return killed, nil
 }
