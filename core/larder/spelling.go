@@ -1,6 +1,7 @@
 package larder
 
 import (
+	_ "embed"
 	"strings"
 )
 
@@ -31,54 +32,30 @@ func singular(w string) string {
 	return w
 }
 
-// spellings bring a word to the table's spelling, usual misspellings too.
-var spellings = map[string]string{
-	"yogurt": "yoghurt", "yoghourt": "yoghurt", "fiber": "fibre", "soy": "soya", "chili": "chilli", "chile": "chilli",
-	"chilly": "chilli", "chily": "chilli", "unflavored": "unflavoured", "flavor": "flavour", "flavored": "flavoured",
-	"flavoring": "flavouring", "color": "colour", "coloring": "colouring", "colored": "coloured",
-	"wholewheat": "whole wheat", "wholegrain": "whole grain", "multigrain": "multi grain",
-	"stoneground": "stone ground", "flaxseed": "flax seed", "flaxmeal": "flax meal", "poppyseed": "poppy seed",
-	"breadcrumb": "bread crumb", "gingerroot": "ginger root", "skim": "skimmed",
-	"nonfat": "fatfree", "gf": "glutenfree", "evoo": "extra virgin olive oil", "crystallized": "crystallised",
-	"caramelized": "caramelised", "iodized": "iodised", "homogenized": "homogenised", "pasteurized": "pasteurised",
-	"dessicated": "desiccated", "unsulfured": "unsulphured",
-	"unsulphered": "unsulphured", "choc": "chocolate", "temp": "temperature", "wheatgerm": "wheat germ",
-	"wheatbran": "wheat bran", "oatbran": "oat bran", "tumeric": "turmeric", "brocolli": "broccoli",
-	"gelatin": "gelatine", "orangepeel": "orange peel", "whisky": "whiskey", "parmigiana": "parmigiano",
-	"sundried": "sun dried", "sunblushed": "sun blushed", "almondmilk": "almond milk", "soymilk": "soya milk",
-	"oatmilk": "oat milk", "cornmeal": "corn meal", "soybean": "soya bean",
-	"maccadamia": "macadamia", "rosewater": "rose water", "applesauce": "apple sauce", "sweetcorn": "sweet corn",
-	"popcorn": "pop corn", "crabmeat": "crab meat", "sausagemeat": "sausage meat",
-	"raising": "rising", "unbleeched": "unbleached", "allpurpose": "all purpose", "ap": "all purpose",
-	"cornflake": "corn flake", "aluminum": "aluminium",
-	"hazlenut": "hazelnut", "tinned": "canned",
-}
+// spellingSheet is a sheet of words as people write them and as the larder's table has them: misspellings, other spellings,
+// and words that are written as one or as two.
+//
+//go:embed spellings.csv
+var spellingSheet string
 
-// pairs are words that are written as one or as two.
-var pairs = map[string]string{
-	"butter milk": "buttermilk", "sour dough": "sourdough", "non fat": "fatfree", "whole meal": "wholemeal",
-	"corn starch": "cornstarch", "free range": "freerange", "semi sweet": "semisweet", "stone ground": "stoneground",
-	"lin seed": "linseed", "room temperature": "roomtemperature", "low fat": "lowfat", "fat free": "fatfree",
-	"reduced fat": "reducedfat", "full fat": "fullfat", "sugar free": "sugarfree",
-	"gluten free": "glutenfree", "dairy free": "dairyfree", "low sodium": "lowsodium", "reduced sodium": "lowsodium",
-	"low sugar": "lowsugar", "low salt": "lowsalt",
-}
+// spellings bring a word to the table's spelling; pairs, two words to one.
+var spellings, pairs = func() (one, two map[string]string) {
+	one, two = map[string]string{}, map[string]string{}
+	for line := range strings.Lines(spellingSheet) {
+		written, read, _ := strings.Cut(strings.TrimSpace(line), ",")
+		if strings.Contains(written, " ") {
+			two[written] = read
+		} else {
+			one[written] = read
+		}
+	}
+	return one, two
+}()
 
-// What is read off round a name, in singular words.
-const (
-	grades = `organic flat plain fresh freshly ripe very extra good best quality high large medium small big little fine finely coarse coarsely thick thickly thin thinly natural pure real raw
-unbleached bleached stoneground sifted unsifted packed firmly lightly loosely heaping heaped level levelled rounded scant freerange local homemade unsalted salted unsweetened sweetened seedless
-pitted stoned unwaxed untreated lean mature mild sharp plump soft tender young favourite favorite regular ordinary traditional classic premium artisan decaf decaffeinated washed unwashed unpeeled skinless boneless shelled hulled unhulled whole unsmoked smoked smoky canned jarred bottled frozen thick-cut ready good-quality overripe over
-neutral store bought virgin quick generous overnight active light lite low reduced lowfat fatfree reducedfat fullfat sugarfree glutenfree dairyfree lowsodium lowsugar lowsalt new`
-	states = `softened melted beaten whisked chopped diced sliced minced grated shredded crumbled crushed mashed pureed cubed halved quartered cut torn snipped strained sieved pressed squeezed
-juiced flaked slivered broken drained undrained rinsed soaked thawed defrosted toasted untoasted roasted blanched peeled cored seeded deseeded trimmed separated bruised roughly well cooled
-scalded warmed patted dry piece chunk cube slice bit half into and then divided heated whipped split rubbed hydrated washed picked destemmed stemmed hulled folded
-packed`
-	warmths  = `boiling warm lukewarm tepid hand blood hot cold cool chilled iced icy roomtemperature ice at`
-	colours  = `white red yellow green black brown golden dark pink purple blue`
-	cookings = `cooked fried sauteed steamed boiled poached baked braised caramelised crispy crisp grilled`
-	fillers  = `the of a an some any kind your own about approx approximately each such as e g eg ie i e preferably so room for to stalk sprig leaf stick rasher clove ear head strip of`
-)
+// wordList is what is read off round a name.
+//
+//go:embed words.txt
+var wordList string
 
 // modifier is what a word says that is read off round a name.
 type modifier uint8
@@ -92,13 +69,23 @@ const (
 	filler
 )
 
+// headings are the modifiers by the headings of the list.
+var headings = map[string]modifier{"grade": grade, "state": state, "warmth": warmth, "colour": colour, "cooking": cooking,
+	"filler": filler}
+
+// modifiers are the words of the list. A word that stands under two headings is the first of them.
 var modifiers = func() map[string]modifier {
 	out := map[string]modifier{}
-	for m, list := range map[modifier]string{filler: fillers, cooking: cookings, colour: colours, warmth: warmths,
-		state: states, grade: grades} {
-		for _, w := range strings.Fields(list) {
-			if old, ok := out[w]; !ok || m < old {
-				out[w] = m
+	var under modifier
+	for line := range strings.Lines(wordList) {
+		if heading, ok := strings.CutPrefix(line, "# "); ok {
+			name, _, _ := strings.Cut(heading, ":")
+			under = headings[name]
+			continue
+		}
+		for _, w := range strings.Fields(line) {
+			if old, ok := out[w]; !ok || under < old {
+				out[w] = under
 			}
 		}
 	}
