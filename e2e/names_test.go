@@ -46,8 +46,8 @@ const cut = `(() => {
 		}));
 		if (right > width + 1 && !scrolls(e)) out.push("beyond the page: " + says(e) + " to " + Math.round(right));
 	}
-	const pressables = [...document.querySelectorAll("main button, main a[href], nav a[href],
-		main label:has(> input)")].filter(e => seen(e) && !e.closest("[inert]") && !e.closest("svg"));
+	const pressed = "main button, main a[href], nav a[href], main label:has(> input)";
+	const pressables = [...document.querySelectorAll(pressed)].filter(e => seen(e) && !e.closest("[inert]") && !e.closest("svg"));
 	const window = (e) => { for (let a = e.parentElement; a; a = a.parentElement) if (["auto",
 		"scroll"].includes(getComputedStyle(a).overflowY)) return a.getBoundingClientRect();
 		return document.documentElement.getBoundingClientRect(); };
