@@ -41,7 +41,8 @@ func TestACardKeepsTwelvePhotos(t *testing.T) {
 		t.Fatal(err)
 	}
 	add := func() (string, error) {
-		p := store.Photo{ID: store.NewID(), RecipeID: rows[0].ID, Full: []byte("full"), Small: []byte("small"), Width: 3, Height: 2, At: noonOf}
+		p := store.Photo{ID: store.NewID(), RecipeID: rows[0].ID, At: noonOf,
+			Full: []byte("full"), Small: []byte("small"), Width: 3, Height: 2}
 		return p.ID, s.AddCardPhoto(ctx, k, p)
 	}
 	var first string
@@ -123,7 +124,8 @@ func TestCodesPairOnce(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		id, _, err := s.AddHousehold(ctx, store.Household{KitchenID: k, Name: name, Passphrase: "p", MadeKey: name, CreatedAt: noonOf}, "Wren")
+		h := store.Household{KitchenID: k, Name: name, Passphrase: "p", MadeKey: name, CreatedAt: noonOf}
+		id, _, err := s.AddHousehold(ctx, h, "Wren")
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -195,10 +197,12 @@ func TestAKeyIsKeptForTwoDays(t *testing.T) {
 		}
 	}
 	boom := errors.New("boom")
-	if _, err := s.Once(ctx, k, "fails", []byte("x"), noonOf, func(store.Queries) (store.Made, error) { return store.Made{}, boom }); !errors.Is(err, boom) {
+	fails := func(store.Queries) (store.Made, error) { return store.Made{}, boom }
+	if _, err := s.Once(ctx, k, "fails", []byte("x"), noonOf, fails); !errors.Is(err, boom) {
 		t.Errorf("what fails is answered %v", err)
 	}
-	if m, err := s.Once(ctx, k, "fails", []byte("other"), noonOf, func(store.Queries) (store.Made, error) { return store.Made{Ref: "ok"}, nil }); err != nil || m.Ref != "ok" {
+	works := func(store.Queries) (store.Made, error) { return store.Made{Ref: "ok"}, nil }
+	if m, err := s.Once(ctx, k, "fails", []byte("other"), noonOf, works); err != nil || m.Ref != "ok" {
 		t.Errorf("a key whose call failed is kept: %v, %v", m, err)
 	}
 }
@@ -222,7 +226,8 @@ func TestTheShelfIsSearched(t *testing.T) {
 		return out
 	}
 	for words, want := range map[string]string{
-		"TOWPATH": "Towpath white;", "white towpath": "Towpath white;", "towpath rye": "", "raisins": "Mooring raisin loaf;", "\\": "", "%": "", "_": "",
+		"TOWPATH": "Towpath white;", "white towpath": "Towpath white;", "towpath rye": "",
+		"raisins": "Mooring raisin loaf;", "\\": "", "%": "", "_": "",
 	} {
 		if got := names(store.Search{Words: words}); got != want {
 			t.Errorf("%q finds %q, want %q", words, got, want)

@@ -24,7 +24,7 @@ func slipped(t *testing.T, name, line, went string, done ...string) []bench.Out 
 		t.Fatal(err)
 	}
 	in := bench.Slipped{Before: before, Stands: s, Line: line, Went: g}
-	for _, way := range bench.Ways {
+	for _, way := range bench.Answers {
 		h := bench.Happening{Do: bench.Slip, Line: line, Amount: a, Way: way, In: slices.DeleteFunc(s.Measured(before),
 			func(l plan.Lock) bool { return l.Line == line })}
 		again := w

@@ -92,7 +92,7 @@ func slip(t *testing.T, said *readtest.Rows, of oneSlip) {
 	}
 	g, err := s.Weigh(k, p, l.ID, a)
 	in := bench.Slipped{Before: p, Stands: s, Line: l.ID, Went: g}
-	for _, way := range bench.Ways {
+	for _, way := range bench.Answers {
 		h.Way, h.In = way, slices.DeleteFunc(s.Measured(p), func(o plan.Lock) bool { return o.Line == l.ID })
 		again := of.ask
 		again.Wish = bench.At([]bench.Happening{h}).Wish(of.ask.Wish)

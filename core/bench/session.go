@@ -44,11 +44,11 @@ const (
 	Grow Answer = "grow" // the loaf grows to it
 )
 
-var Ways = []Answer{Fit, Grow}
+var Answers = []Answer{Fit, Grow}
 
-func (w Answer) Words() []string { return vocab.List(Ways) }
+func (w Answer) Words() []string { return vocab.List(Answers) }
 func (w *Answer) UnmarshalText(text []byte) error {
-	return vocab.Read(w, text, "answer to a slip", Ways)
+	return vocab.Read(w, text, "answer to a slip", Answers)
 }
 
 // Shape is the number of a happening's JSON shape.

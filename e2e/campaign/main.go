@@ -1,7 +1,7 @@
 // Campaign tries Rise Pan hard, for longer than the tests do:
 //
 //	go run ./e2e/campaign starts [-n 60]    first starts killed at random moments, each followed by one that works
-//	go run ./e2e/campaign house [-n 100]    two households of five devices each on two servers of one database, all of which are killed
+//	go run ./e2e/campaign house [-n 100]    two households on two servers of one database, all of which are killed
 //	go run ./e2e/campaign kills [-n 150]    server and database killed under writers; nothing told is lost, nothing twice
 //	go run ./e2e/campaign mutations [-n 40] [-in core]
 //	                                        places of core, server and screens broken one at a time: how many of them make a
