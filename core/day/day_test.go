@@ -306,6 +306,21 @@ func TestALoafWhoseBagIsGoneHasNoPlace(t *testing.T) {
 	}
 }
 
+// A loaf that fits none of its machines says what stands against it on the machine that it was asked of, not that
+// there is none.
+func TestALoafThatFitsNoMachineSaysWhy(t *testing.T) {
+	l := only(loaf("a", "Towpath white", 3, at(12, 0)))
+	l.Wish.Size = measure.LoafPounds(3, 1)
+	d := planned(t, heron(), book(l))
+	if got := d.Loaves[0]; got.Standing != day.NoPlace || !strings.Contains(got.Say, "3 lb") {
+		t.Errorf("a loaf of 3 lb stands so: %+v", got)
+	}
+	l.Wish.Size, l.Wish.MachineID = measure.LoafPounds(1, 1), "gone"
+	if got := planned(t, heron(), book(l)).Loaves[0]; got.Say != "Its machine is not on the shelf any more." {
+		t.Errorf("its machine is gone, and it says %q", got.Say)
+	}
+}
+
 // Of a running bake the hands are asked for what was not done, is no mere look, and is not long past.
 func TestWhatARunningBakeAsks(t *testing.T) {
 	at := func(clock string) time.Time {

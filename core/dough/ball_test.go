@@ -145,3 +145,13 @@ func TestFollowingTheAdviceMendsTheDough(t *testing.T) {
 		}
 	}
 }
+
+// From the flour of a 2 lb loaf on, liquid is given by the tablespoon.
+func TestADoseGoesByTheFlour(t *testing.T) {
+	tsp, tbsp := spoon(t, Water, "1 tsp").Amount, spoon(t, Water, "1 tbsp").Amount
+	for flour, want := range map[measure.Grams]measure.Amount{250: tsp, 434.9: tsp, 435: tbsp, 500: tbsp} {
+		if s := UsualSpoons(flour); s.Water != want || s.Least != tsp || s.Flour != tbsp {
+			t.Errorf("%g g of flour get %+v", float64(flour), s)
+		}
+	}
+}

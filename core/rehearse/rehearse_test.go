@@ -295,3 +295,33 @@ func TestARehearsalIsKeptAsABake(t *testing.T) {
 		t.Error("one that does not know its recipe is kept")
 	}
 }
+
+// The dough ages by the minutes of its own clock, however often it is looked at or touched meanwhile; while the
+// machine is paused it waits with it.
+func TestTheDoughAgesByItsOwnMinutes(t *testing.T) {
+	heights := map[bool]float64{}
+	for _, often := range []bool{false, true} {
+		p := practise(t, "Towpath white", "", rehearse.NoSlip)
+		p.press(p.r.Plan.Setting.Presses)
+		p.do(rehearse.Happening{What: rehearse.Paced, Pace: 60})
+		for p.state().Stage != machine.Rise {
+			for s := p.state(); s.Waits != ""; s = p.state() {
+				p.answer(s)
+			}
+			p.now = p.now.Add(time.Second)
+		}
+		risen := p.state().Inside.Height
+		for range 80 { // 20 minutes of the rise, a quarter at a time
+			if p.now = p.now.Add(250 * time.Millisecond); often {
+				p.do(rehearse.Happening{What: rehearse.Paced, Pace: 60})
+			}
+		}
+		if heights[often] = p.state().Inside.Height; heights[often] < 1.1*risen {
+			t.Errorf("20 minutes of rising take it from %.2f to %.2f of the pan", risen, heights[often])
+		}
+	}
+	if heights[false] != heights[true] {
+		t.Errorf("the dough stands at %.3f of the pan, and at %.3f where the clock was touched meanwhile",
+			heights[false], heights[true])
+	}
+}
