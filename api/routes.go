@@ -120,8 +120,8 @@ func inside() []route {
 		{"POST /recipes/:id/undo", "Bring the revision before the newest back",
 			makes(sentTo((*scope).UndoRecipe), (*scope).RecipeKept)},
 		{"GET /recipes/:id/paper", "A recipe as it is written, as a file",
-			hands("text/plain", step[usecase.Paper]{run: carryRecipe}).asks("as: text, markdown or json " +
-				"(schema.org's Recipe)")},
+			hands("text/plain", step[usecase.Paper]{run: carryRecipe}).asks("as: " + usecase.Sheets + "; json is " +
+				"schema.org's Recipe")},
 		{"GET /recipes/:id/story", "Its revisions, its bakes and what they teach",
 			shows(of((*scope).Story))},
 		{"GET /recipes/:id/difference", "What two revisions differ in",
@@ -158,7 +158,7 @@ func inside() []route {
 			shows(sent((*scope).OfferSwaps))},
 		{"POST /plan/paper", "A planned loaf as a file",
 			hands("text/plain", step[usecase.Paper]{takes: plan.Wish{},
-				run: carryPlan}).asks("what: recipe, timetable (iCalendar) or shopping", "as: text, markdown or json")},
+				run: carryPlan}).asks("what: recipe, timetable (iCalendar) or shopping", "as: "+usecase.Sheets)},
 		{"POST /plan/oven", "The loaf by mixer and oven",
 			shows(sent((*scope).ByOven))},
 		{"GET /lessons", "What the log teaches",

@@ -1,6 +1,9 @@
 package usecase
 
 import (
+	"maps"
+	"slices"
+	"strings"
 	"time"
 
 	"risepan/core/bake"
@@ -16,7 +19,7 @@ type Paper struct {
 	Body         []byte
 }
 
-// sheets are the ways in which a recipe is carried away.
+// sheets are the ways in which a recipe is carried away, by their names.
 var sheets = map[string]func(formats.Sheet) (Paper, error){
 	"text": func(s formats.Sheet) (Paper, error) { return Paper{s.Name, "txt", "text/plain", []byte(s.Text())}, nil },
 	"markdown": func(s formats.Sheet) (Paper, error) {
@@ -28,10 +31,13 @@ var sheets = map[string]func(formats.Sheet) (Paper, error){
 	},
 }
 
+// Sheets names the ways in which a recipe is carried away.
+var Sheets = strings.Join(slices.Sorted(maps.Keys(sheets)), ", ")
+
 func sheet(s formats.Sheet, as string) (Paper, error) {
 	write, ok := sheets[as]
 	if !ok {
-		return Paper{}, fault.At("/as", "a recipe is had as text, markdown or json")
+		return Paper{}, fault.At("/as", "choose one of %s", Sheets)
 	}
 	return write(s)
 }
