@@ -101,6 +101,34 @@ func TestEverySwapKeepsWaterFatSugarSaltAndYeast(t *testing.T) {
 	}
 }
 
+// What makes up for a swap is a line of the dough: a glaze, a filling and what is warmed keep their amounts.
+func TestASwapLeavesWhatIsNotDoughAsItIs(t *testing.T) {
+	for _, c := range []struct{ first, beside string }{
+		{"1 cup milk", "3/4 cup water"}, {"3 tbsp honey", "1/2 cup sugar"}, {"3 tbsp honey", "3/4 cup water"},
+		{"2 tbsp butter", "2 tbsp oil"},
+	} {
+		r := written(t, c.first+"; 1/2 cup water; 2 tbsp sugar; 1 tsp salt; 3 cups bread flour; 2 tsp active dry "+
+			"yeast; "+c.beside)
+		last := len(r.Lines) - 1
+		r.Lines[last].Part = recipe.Glaze
+		for _, how := range table {
+			if how.from != r.Lines[0].Ingredient {
+				continue
+			}
+			swapped, err := Apply(r, larder.Know, Pick{Line: r.Lines[0].ID, Swap: how.id()})
+			if err != nil {
+				t.Errorf("%s: %v", how.id(), err)
+				continue
+			}
+			for _, l := range swapped.Lines {
+				if l.Part == recipe.Glaze && l.Amount != r.Lines[last].Amount {
+					t.Errorf("%s changes the glaze from %s to %s", how.id(), r.Lines[last].Amount, l.Amount)
+				}
+			}
+		}
+	}
+}
+
 func TestSwappingThereAndBackRestoresTheRecipe(t *testing.T) {
 	pairs := 0
 	for _, there := range table {
