@@ -57,7 +57,7 @@ func (c *Scope) viewDay(date kitchen.Date, b day.Book, version int) (DayView, da
 	if version == 0 && len(b.Loaves) == 0 { // an untouched day begins with what is baked on it every week
 		b.Loaves, usual = usual, nil
 	}
-	made, err := day.Make(p, b)
+	made, err := day.Make(c.ctx, p, b)
 	if err != nil {
 		return DayView{}, p, err
 	}
@@ -156,7 +156,7 @@ func (c *Scope) MendDay(date kitchen.Date, loaf string) (Mends, error) {
 	if err != nil {
 		return Mends{}, err
 	}
-	mends, err := day.Mends(p, v.Book, loaf)
+	mends, err := day.Mends(c.ctx, p, v.Book, loaf)
 	return Mends{mends}, err
 }
 

@@ -1,6 +1,7 @@
 package agree
 
 import (
+	"context"
 	"fmt"
 	"math"
 	"slices"
@@ -386,7 +387,7 @@ func dayHoldsIt(d drawn) (complaint string) {
 	p := day.Place{Kitchen: d.Kitchen, Zone: time.UTC, Now: now, Date: date,
 		Recipes: map[string]recipe.Recipe{"r": d.Recipe}, Machines: []day.OwnedMachine{{ID: "m", Machine: d.Machine}},
 		Choice: func(string, string) (string, machine.Crust) { return "", "" }}
-	if _, err := day.Make(p, day.Book{Hands: 1, Loaves: []day.Loaf{{ID: "1", Wish: w, When: day.By,
+	if _, err := day.Make(context.Background(), p, day.Book{Hands: 1, Loaves: []day.Loaf{{ID: "1", Wish: w, When: day.By,
 		By: by}}}); err != nil {
 		return err.Error()
 	}

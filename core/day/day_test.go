@@ -51,7 +51,7 @@ func book(loaves ...day.Loaf) day.Book { return day.Book{Loaves: loaves, Hands: 
 
 func planned(t *testing.T, p day.Place, b day.Book) day.Day {
 	t.Helper()
-	d, err := day.Make(p, b)
+	d, err := day.Make(t.Context(), p, b)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -221,7 +221,7 @@ func TestWhatStandsInTheWayAndWhatWouldHelp(t *testing.T) {
 			if n < 0 || !strings.Contains(d.Loaves[n].Say, c.why) {
 				t.Fatalf("the loaf says %q, want %q in it: %+v", d.Loaves[max(n, 0)].Say, c.why, d.Loaves)
 			}
-			mends, err := day.Mends(p, b, of)
+			mends, err := day.Mends(t.Context(), p, b, of)
 			if err != nil {
 				t.Fatal(err)
 			}

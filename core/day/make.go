@@ -1,6 +1,7 @@
 package day
 
 import (
+	"context"
 	"fmt"
 	"slices"
 	"time"
@@ -13,6 +14,7 @@ import (
 // draft is a day on its way to be planned.
 type draft struct {
 	Place
+	ctx    context.Context // of whoever waits for the day
 	book   Book
 	from   time.Time
 	wanted schedule.Wanted
@@ -22,9 +24,9 @@ type draft struct {
 	bake   []*Bake // of each loaf of the book: that was started for it
 }
 
-// Make plans a day.
-func Make(p Place, b Book) (Day, error) {
-	d, err := p.draft(b)
+// Make plans a day. It gives up soon after ctx ends, with ctx's error.
+func Make(ctx context.Context, p Place, b Book) (Day, error) {
+	d, err := p.draft(ctx, b)
 	if err != nil {
 		return Day{}, err
 	}
@@ -32,16 +34,17 @@ func Make(p Place, b Book) (Day, error) {
 	if err != nil {
 		return Day{}, err
 	}
-	return d.tell(made), nil
+	out := d.tell(made)
+	return out, ctx.Err()
 }
 
 // draft lays a book out for the search.
-func (p Place) draft(b Book) (draft, error) {
+func (p Place) draft(ctx context.Context, b Book) (draft, error) {
 	if err := b.Check(); err != nil {
 		return draft{}, err
 	}
 	from, to := Window(p.Date, p.Zone)
-	d := draft{Place: p, book: b, from: from, none: make([]error, len(b.Loaves)), bake: make([]*Bake, len(b.Loaves))}
+	d := draft{Place: p, ctx: ctx, book: b, from: from, none: make([]error, len(b.Loaves)), bake: make([]*Bake, len(b.Loaves))}
 	d.started()
 	d.wanted = schedule.Wanted{Pairs: b.Hands, Ends: minutes(to.Sub(from))}
 	d.hours()
@@ -83,7 +86,7 @@ func (d draft) plan() (schedule.Plan, error) {
 	}
 	w := d.wanted
 	w.Was = d.was()
-	return d.Memory.Make(w)
+	return d.Memory.Make(d.ctx, w)
 }
 
 // was is where the loaves stood when the baker last changed the day.

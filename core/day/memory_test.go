@@ -1,6 +1,8 @@
 package day_test
 
 import (
+	"context"
+	"errors"
 	"fmt"
 	"slices"
 	"testing"
@@ -57,14 +59,34 @@ func BenchmarkDayOfTwelve(b *testing.B) {
 	}{{"planned anew", nil}, {"looked at again", &schedule.Memory{}}} {
 		b.Run(c.name, func(b *testing.B) {
 			p.Memory = c.memory
-			if _, err := day.Make(p, of); err != nil {
+			if _, err := day.Make(b.Context(), p, of); err != nil {
 				b.Fatal(err)
 			}
 			for b.Loop() {
-				if _, err := day.Make(p, of); err != nil {
+				if _, err := day.Make(b.Context(), p, of); err != nil {
 					b.Fatal(err)
 				}
 			}
 		})
+	}
+}
+
+// A day that nobody waits for any more is given up, and so are the ways to help; what was begun is not remembered.
+func TestADayIsGivenUpWhenNobodyWaits(t *testing.T) {
+	gone, leave := context.WithCancel(t.Context())
+	leave()
+	p, b := heron(), twelve()
+	p.Memory = &schedule.Memory{}
+	for range 2 {
+		if _, err := day.Make(gone, p, b); !errors.Is(err, context.Canceled) {
+			t.Errorf("a day is planned for nobody: %v", err)
+		}
+	}
+	if _, err := day.Mends(gone, p, b, b.Loaves[0].ID); !errors.Is(err, context.Canceled) {
+		t.Errorf("ways to help are looked for, for nobody: %v", err)
+	}
+	few := day.Book{Loaves: b.Loaves[:2], Hands: 1}
+	if d, err := day.Make(t.Context(), p, few); err != nil || len(d.Loaves) != 2 {
+		t.Errorf("asked by somebody who waits: %v", err)
 	}
 }

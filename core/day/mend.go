@@ -1,6 +1,7 @@
 package day
 
 import (
+	"context"
 	"fmt"
 	"slices"
 
@@ -21,13 +22,13 @@ type Mend struct {
 
 // Mends are what would have a loaf nearer to its time, the best first: another cycle, the dispenser, what does not
 // spoil, a bag made the evening before, a friend's machine, somebody at home, more time. What does not help is not
-// named.
-func Mends(p Place, b Book, id string) ([]Mend, error) {
+// named. It gives up soon after ctx ends, with ctx's error.
+func Mends(ctx context.Context, p Place, b Book, id string) ([]Mend, error) {
 	n := slices.IndexFunc(b.Loaves, func(l Loaf) bool { return l.ID == id })
 	if n < 0 {
 		return nil, fault.At("/loaf", "this day has no such loaf")
 	}
-	m := mending{Place: p, book: b, nth: n}
+	m := mending{Place: p, ctx: ctx, book: b, nth: n}
 	d, made, err := m.plan(b)
 	if err != nil {
 		return nil, err
@@ -42,7 +43,7 @@ func Mends(p Place, b Book, id string) ([]Mend, error) {
 	m.hours()
 	m.later()
 	slices.SortStableFunc(m.found, func(a, b Mend) int { return lessCost(a.Cost, b.Cost) })
-	return append([]Mend{}, m.found...), nil
+	return append([]Mend{}, m.found...), ctx.Err()
 }
 
 func lessCost(a, b schedule.Cost) int {
@@ -86,6 +87,7 @@ func (d draft) fareOf(made schedule.Plan, nth int) fare {
 // mending looks for what would mend one loaf of a day.
 type mending struct {
 	Place
+	ctx   context.Context
 	book  Book
 	nth   int
 	draft draft // of the day as it is
@@ -96,7 +98,7 @@ type mending struct {
 
 // plan plans a book, in a hurry.
 func (m *mending) plan(b Book) (draft, schedule.Plan, error) {
-	d, err := m.Place.draft(b)
+	d, err := m.Place.draft(m.ctx, b)
 	if err != nil {
 		return d, schedule.Plan{}, err
 	}

@@ -37,7 +37,7 @@ func TestWhatDaysSay(t *testing.T) {
 		said := []any{d, err, day.Together(p.Kitchen, plans), p.Keep(b, d), fmt.Sprint(b.Check())}
 		for _, l := range d.Loaves {
 			if n%4 == 0 {
-				mends, err := day.Mends(p, b, l.ID)
+				mends, err := day.Mends(t.Context(), p, b, l.ID)
 				said = append(said, mends, err)
 			}
 		}

@@ -117,7 +117,7 @@ func (d draft) waits(l Planned) string {
 // alone is where a loaf would be if it were the only one, in other hours.
 func (d draft) alone(k int, w schedule.Wanted) (schedule.Placed, bool) {
 	w.Loaves, w.Was = w.Loaves[k:k+1], nil
-	p, err := schedule.Make(w)
+	p, err := schedule.Make(d.ctx, w)
 	if err != nil || p.Loaves[0].None {
 		return schedule.Placed{}, false
 	}

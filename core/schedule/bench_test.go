@@ -43,7 +43,7 @@ func BenchmarkSaturday(b *testing.B) {
 			seed, proven, near := uint64(0), 0, 0
 			for b.Loop() {
 				seed++
-				p, err := schedule.Make(saturday(seed%20, n[0], n[1]))
+				p, err := schedule.Make(b.Context(), saturday(seed%20, n[0], n[1]))
 				if err != nil {
 					b.Fatal(err)
 				}

@@ -253,7 +253,7 @@ func TestThePlanIsTheBestThereIs(t *testing.T) {
 	sizes := map[int]int{}
 	for n := range readtest.Draws(40, 300) {
 		w := random(r)
-		got, err := schedule.Make(w)
+		got, err := schedule.Make(t.Context(), w)
 		if err != nil {
 			t.Fatal(err)
 		}

@@ -1,6 +1,7 @@
 package schedule_test
 
 import (
+	"context"
 	"fmt"
 
 	"risepan/core/schedule"
@@ -9,7 +10,7 @@ import (
 func Example() {
 	loaf := schedule.Job{From: 600, By: 600, Ways: []schedule.Option{{Run: 180, Load: 15, First: 10, Step: 10,
 		Longest: 780}}}
-	p, err := schedule.Make(schedule.Wanted{
+	p, err := schedule.Make(context.Background(), schedule.Wanted{
 		Loaves: []schedule.Job{loaf, loaf}, Machines: []schedule.Resource{{Cool: 30}}, Pairs: 1, Ends: 1440,
 	})
 	fmt.Println(err, p.Proven)

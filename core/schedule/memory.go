@@ -1,6 +1,7 @@
 package schedule
 
 import (
+	"context"
 	"reflect"
 	"slices"
 	"sync"
@@ -23,14 +24,14 @@ type remembered struct {
 const mostRemembered = 100
 
 // Make plans a day as the function Make does. A nil Memory remembers nothing.
-func (m *Memory) Make(w Wanted) (Plan, error) {
+func (m *Memory) Make(ctx context.Context, w Wanted) (Plan, error) {
 	if m == nil {
-		return Make(w)
+		return Make(ctx, w)
 	}
 	if p, ok := m.recall(w); ok {
 		return p, nil
 	}
-	p, err := Make(w)
+	p, err := Make(ctx, w)
 	if err != nil {
 		return p, err
 	}

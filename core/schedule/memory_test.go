@@ -25,7 +25,7 @@ func TestARememberedDayIsAsGood(t *testing.T) {
 	recalled, planned := 0, 0
 	for n := range 400 {
 		w, m := random(r), &schedule.Memory{}
-		if _, err := m.Make(w); err != nil {
+		if _, err := m.Make(t.Context(), w); err != nil {
 			t.Fatal(err)
 		}
 		w = later(r, w, 10*r.IntN(12))
@@ -34,11 +34,11 @@ func TestARememberedDayIsAsGood(t *testing.T) {
 		} else {
 			planned++
 		}
-		got, err := m.Make(w)
+		got, err := m.Make(t.Context(), w)
 		if err != nil {
 			t.Fatal(err)
 		}
-		anew, err := schedule.Make(w)
+		anew, err := schedule.Make(t.Context(), w)
 		if err != nil || got.Cost != anew.Cost || !got.Proven || !anew.Proven {
 			t.Fatalf("day %d: %+v from memory, %+v planned anew (%v)\n%+v", n, got.Cost, anew.Cost, err, w)
 		}
@@ -58,12 +58,12 @@ func TestARememberedDayIsAsGood(t *testing.T) {
 func TestWhatHasADayPlannedAnew(t *testing.T) {
 	w := two(usual(hours(14, 0)), usual(hours(18, 0)))
 	m := &schedule.Memory{}
-	p, err := m.Make(w)
+	p, err := m.Make(t.Context(), w)
 	if err != nil {
 		t.Fatal(err)
 	}
 	p.Loaves[0].Press = -1 // whoever has a plan may write into it
-	again, _ := m.Make(w)
+	again, _ := m.Make(t.Context(), w)
 	first := again.Loaves[0]
 	load := first.Press - w.Loaves[0].Ways[first.Way].Load
 	kept := func(w *schedule.Wanted) {

@@ -96,7 +96,7 @@ func TestDays(t *testing.T) {
 	} {
 		t.Run(name, func(t *testing.T) {
 			w := c.day()
-			p, err := schedule.Make(w)
+			p, err := schedule.Make(t.Context(), w)
 			if err != nil {
 				t.Fatal(err)
 			}
@@ -137,7 +137,7 @@ func TestADayBeyondWhatIsPlannedIsRefused(t *testing.T) {
 		"a window backward": {Loaves: []schedule.Job{{By: 300, From: 400}}, Machines: []schedule.Resource{{}},
 			Pairs: 1, Ends: 600},
 	} {
-		if _, err := schedule.Make(w); err == nil {
+		if _, err := schedule.Make(t.Context(), w); err == nil {
 			t.Errorf("%s is planned", field)
 		}
 	}

@@ -2,6 +2,7 @@ package schedule
 
 import (
 	"container/heap"
+	"context"
 	"math"
 	"slices"
 )
@@ -14,15 +15,18 @@ const (
 )
 
 // Make plans a day: the best plan there is; or, after a budget, the best that was found, and what any plan costs at the
-// least. docs/day.md says how, and why it is the best.
-func Make(w Wanted) (Plan, error) {
+// least. docs/day.md says how, and why it is the best. It stops soon after ctx ends, with ctx's error.
+func Make(ctx context.Context, w Wanted) (Plan, error) {
 	if err := w.Check(); err != nil {
 		return Plan{}, err
 	}
 	if w.Grid == 0 {
 		w.Grid = usualGrid
 	}
-	return newSearch(w).run(), nil
+	s := newSearch(w)
+	s.ended = ctx.Done()
+	p := s.run()
+	return p, ctx.Err()
 }
 
 // unpriced is after how many days that were worked out hands are given prices: most searches are over by then. Of many
@@ -46,10 +50,11 @@ func newSearch(w Wanted) *search {
 // alone.
 type search struct {
 	hours
-	left     int      // of the budget
-	patience int      // how many days are worked out until hands are given prices
-	best     []*place // the best day that was found, of each loaf; nil: none
-	cost     int      // of it
+	ended    <-chan struct{} // closed when nobody waits for the day any more
+	left     int             // of the budget
+	patience int             // how many days are worked out until hands are given prices
+	best     []*place        // the best day that was found, of each loaf; nil: none
+	cost     int             // of it
 	root     *oneDay
 	rest     []int // of each loaf: what all the others cost at the least
 	scratch  []row // of machines' days that are not kept
@@ -274,8 +279,14 @@ func (s *search) solve(d *oneDay) {
 func same(a, b []place) bool { return len(a) == len(b) && (len(a) == 0 || &a[0] == &b[0]) }
 
 // share deals the loaves out among the machines at the least cost. Whole is what every set of loaves costs at the
-// least, where that is asked for.
+// least, where that is asked for. It is the part that all of the search goes through over and over: nothing is left of
+// the budget from here on when nobody waits any more.
 func (s *search) share(rows []*row, all bool) (cost int, placed []*place, whole []int) {
+	select {
+	case <-s.ended:
+		s.left = 0
+	default:
+	}
 	sets := 1 << len(s.Loaves)
 	// best[m][set] is what a set costs at the least on the machines up to the m-th; part is the m-th machine's share.
 	best, part := make([][]int, len(rows)+1), make([][]int, len(rows))

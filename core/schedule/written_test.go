@@ -186,7 +186,7 @@ func TestReasonedDays(t *testing.T) {
 			schedule.Cost{}},
 	} {
 		t.Run(c.because, func(t *testing.T) {
-			p, err := schedule.Make(c.w)
+			p, err := schedule.Make(t.Context(), c.w)
 			if err != nil {
 				t.Fatal(err)
 			}
@@ -205,12 +205,12 @@ func TestADayStaysAsItWas(t *testing.T) {
 	w := alone(window(usual(hours(14, 0)), hours(10, 0)))
 	was := schedule.Placed{Press: hours(8, 25), Begin: hours(9, 5), Done: hours(12, 5)}
 	w.Was = []schedule.Placed{was}
-	p, err := schedule.Make(w)
+	p, err := schedule.Make(t.Context(), w)
 	if err != nil || p.Loaves[0].Press != was.Press || p.Loaves[0].Done != was.Done {
 		t.Errorf("it stood well at %d and now stands at %d (%v)", was.Press, p.Loaves[0].Press, err)
 	}
 	w.Away = span(12, 0, 12, 10)
-	if p, err = schedule.Make(w); err != nil || p.Loaves[0].Done == was.Done || p.Cost != (schedule.Cost{}) {
+	if p, err = schedule.Make(t.Context(), w); err != nil || p.Loaves[0].Done == was.Done || p.Cost != (schedule.Cost{}) {
 		t.Errorf("nobody is there at 12:05 any more, and it stands at %d (%v)", p.Loaves[0].Done, err)
 	}
 }
