@@ -1,6 +1,7 @@
 package api
 
 import (
+	"context"
 	"net"
 	"net/http"
 	"net/netip"
@@ -28,10 +29,14 @@ func OwnersOnly(key string) bool {
 }
 
 // inKitchen finds the kitchen that the path names and checks the right to it, or refuses.
-func (s *server) inKitchen(owners bool) gin.HandlerFunc {
+func (s *server) inKitchen(d deed) gin.HandlerFunc {
 	return func(c *gin.Context) {
 		v := s.visitor(c)
-		in, renewed, err := s.base.Enter(c.Request.Context(), c.Param("kitchen"), v, s.Now(), owners)
+		enter := s.base.Enter
+		if d.replaces {
+			enter = s.base.EnterReplaced
+		}
+		in, renewed, err := enter(c.Request.Context(), c.Param("kitchen"), v, s.Now(), d.owners)
 		if err != nil {
 			s.refuse(c, err)
 			return
@@ -133,11 +138,32 @@ func (s *server) authority(c *gin.Context) {
 
 // ready says whether the server can be sent requests: its database answers.
 func (s *server) ready(c *gin.Context) {
-	if err := s.base.Store.Ping(c.Request.Context()); err != nil {
+	if err := s.ping(c.Request.Context()); err != nil {
 		c.String(http.StatusServiceUnavailable, "the database does not answer\n")
 		return
 	}
 	c.String(http.StatusOK, "ready\n")
+}
+
+// pingWithin is how long the database may take to say that it is there.
+const pingWithin = 2 * time.Second
+
+var errNoPing = problem(http.StatusServiceUnavailable, "", "the record book is not answering just now")
+
+// ping asks the database whether it is there. One that hangs is not waited for, whatever its driver does.
+func (s *server) ping(ctx context.Context) error {
+	ctx, cancel := context.WithTimeout(ctx, pingWithin)
+	said := make(chan error, 1)
+	go func() {
+		defer cancel()
+		said <- s.base.Store.Ping(ctx)
+	}()
+	select {
+	case err := <-said:
+		return err
+	case <-time.After(pingWithin):
+		return errNoPing
+	}
 }
 
 // Health says that the server and its database answer.
@@ -145,4 +171,4 @@ type Health struct {
 	OK bool `json:"ok"`
 }
 
-func health(c *call) (Health, error) { return Health{true}, c.Store.Ping(c.gin.Request.Context()) }
+func health(c *call) (Health, error) { return Health{true}, c.server.ping(c.gin.Request.Context()) }

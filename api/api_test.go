@@ -50,12 +50,17 @@ func openTo(t testing.TB, to usecase.House, called ...string) *house {
 	if err := demo.Fill(context.Background(), h.store, h.now); err != nil {
 		t.Fatal(err)
 	}
+	h.serve(to, called...)
+	return h
+}
+
+// serve has the house answer by a new server, which has read nothing yet.
+func (h *house) serve(to usecase.House, called ...string) {
 	pages := fstest.MapFS{"index.html": {Data: []byte("<title>Rise Pan</title>")}, "assets/a.js": {Data: []byte("1")}}
 	base := usecase.Base{Store: h.store, Log: slog.New(slog.NewTextHandler(h.log, nil)), House: to,
 		FillDemo: demo.Furnish, MoorDemo: demo.Moor}
 	h.handler = api.New(api.Config{Base: base, Pages: pages, Net: api.Net{Hosts: called},
 		Now: func() time.Time { h.mu.Lock(); defer h.mu.Unlock(); return h.now }})
-	return h
 }
 
 // kitchen is the id of the kitchen that was made first; in a path, ~ stands for it.

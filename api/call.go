@@ -38,8 +38,15 @@ func (s *server) callOf(c *gin.Context) *call {
 	if v, ok := c.Get(callKey); ok {
 		return v.(*call)
 	}
-	out := s.base.Outside(c.Request.Context(), s.visitor(c), s.Now())
-	return &call{scope: out, server: s, gin: c, body: c.Request.Body}
+	out := &call{scope: s.base.Outside(c.Request.Context(), s.visitor(c), s.Now()), server: s, gin: c,
+		body: c.Request.Body}
+	c.Set(callKey, out)
+	return out
+}
+
+// again has a call go by its request as it now is: what was sent lies aside, and its time begins anew.
+func (c *call) again() {
+	c.scope, c.body = c.Within(c.gin.Request.Context()), c.gin.Request.Body
 }
 
 // within is the call in a transaction's scope, reading the body anew.

@@ -69,12 +69,6 @@ func (s *server) feed(gc *gin.Context) {
 	gc.Data(http.StatusOK, "text/calendar; charset=utf-8", []byte(body))
 }
 
-// A kitchen's file: the most bytes of one, and how long it may take.
-const (
-	largestArchive  = 2 << 30
-	archivePatience = 10 * time.Minute
-)
-
 // carryKitchen gives all of a kitchen as one file. Where it cannot be written to its end, the connection is broken off.
 func (s *server) carryKitchen(gc *gin.Context) {
 	name, write, err := s.callOf(gc).KitchenFile()
@@ -90,8 +84,8 @@ func (s *server) carryKitchen(gc *gin.Context) {
 	}
 }
 
-// restores is the call that puts the kitchen of a file in the place of another.
-func restores() deed {
+// restored is the call that puts the kitchen of a file in the place of another.
+func restored() deed {
 	return deed{is: adds, gives: usecase.Restored{}, handle: func(s *server) gin.HandlerFunc {
 		return func(gc *gin.Context) {
 			out, err := s.restoreKitchen(gc)
@@ -117,24 +111,14 @@ func (s *server) restoreKitchen(gc *gin.Context) (usecase.Restored, error) {
 	return c.RestoreKitchen(fmt.Appendf(nil, "%s %s\n%x", gc.Request.Method, gc.Request.URL.Path, hash.Sum(nil)), file)
 }
 
-// uploads keeps more than a few photos from being held in memory while they are sent.
-var uploads = make(chan struct{}, 4)
-
 // cleaned makes a photo that is sent fit to be kept, outside of any transaction. The call's body is then the clean
 // picture, so that the same photo sent again is known again.
 func cleaned(c *call) error {
-	ctx := c.gin.Request.Context()
-	select {
-	case uploads <- struct{}{}:
-		defer func() { <-uploads }()
-	case <-ctx.Done():
-		return ctx.Err()
-	}
 	sent, err := io.ReadAll(c.body)
 	if err != nil {
 		return err
 	}
-	clean, err := photo.Clean(ctx, sent)
+	clean, err := photo.Clean(sent)
 	switch {
 	case err == nil:
 		c.photo, c.body = clean, bytes.NewReader(clean.Full)
@@ -142,8 +126,6 @@ func cleaned(c *call) error {
 	case errors.Is(err, photo.ErrKind):
 		return problem(http.StatusUnsupportedMediaType, "", "%v: send a JPEG, PNG or WebP of up to %d MB", err,
 			photo.Largest>>20)
-	case ctx.Err() != nil:
-		return err
 	}
 	return fault.At("", "%v", err)
 }

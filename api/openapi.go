@@ -167,7 +167,7 @@ func (d deed) parameters(path string) []any {
 	return out
 }
 
-func (s *server) openAPI(c *gin.Context) { c.Data(http.StatusOK, "application/json", OpenAPI()) }
+func (s *server) openAPI(c *gin.Context) { c.Data(http.StatusOK, "application/json", s.document()) }
 
 // DocumentedRoutes lists the calls that are documented, as "GET /path".
 func DocumentedRoutes() []string {

@@ -18,6 +18,7 @@ import (
 	"github.com/go-sql-driver/mysql"
 
 	"risepan/core/fault"
+	"risepan/gate"
 	"risepan/store"
 	"risepan/usecase"
 )
@@ -128,8 +129,15 @@ func mistake(err error) *Problem {
 func trouble(err error) *Problem {
 	var network net.Error
 	switch {
-	case errors.Is(err, mysql.ErrInvalidConn), errors.Is(err, driver.ErrBadConn), errors.As(err, &network),
-		errors.Is(err, context.DeadlineExceeded), errors.Is(err, context.Canceled):
+	case errors.Is(err, gate.ErrBusy):
+		p := problem(http.StatusServiceUnavailable, "", "there is more to work out here than can be just now; nothing "+
+			"was stored, so try again in some seconds")
+		p.wait = crowded
+		return p
+	case errors.Is(err, context.DeadlineExceeded), errors.Is(err, context.Canceled):
+		return problem(http.StatusServiceUnavailable, "", "this took too long just now; nothing was stored, so try "+
+			"again in a moment")
+	case errors.Is(err, mysql.ErrInvalidConn), errors.Is(err, driver.ErrBadConn), errors.As(err, &network):
 		return problem(http.StatusServiceUnavailable, "", "the record book is not answering just now; nothing was "+
 			"stored, so try again in a moment")
 	}
@@ -176,8 +184,8 @@ func kindInWords(t reflect.Type) string {
 	return "an object"
 }
 
-// shortly is when a client may try again while the database does not answer.
-const shortly = 2 * time.Second
+// When a client may try again: while the database does not answer, and where too many wait.
+const shortly, crowded = 2 * time.Second, 5 * time.Second
 
 func (s *server) refuse(c *gin.Context, err error) {
 	p := asProblem(err)
@@ -186,7 +194,7 @@ func (s *server) refuse(c *gin.Context, err error) {
 			"error", err)
 	}
 	if p.Status == http.StatusServiceUnavailable {
-		p.wait = shortly
+		p.wait = max(p.wait, shortly)
 	}
 	if p.wait > 0 {
 		c.Header("Retry-After", strconv.Itoa(int(p.wait/time.Second)))

@@ -169,6 +169,13 @@ func listBakes(c *call) (usecase.Log, error) {
 	if err != nil {
 		return usecase.Log{}, err
 	}
+	if look != (usecase.Looking{}) { // what is looked for may be far back; the newest are not
+		leave, err := c.server.spent[searches].gate.Enter(c.gin.Request.Context(), visitorOf(c.gin))
+		if err != nil {
+			return usecase.Log{}, err
+		}
+		defer leave()
+	}
 	return c.ListBakes(look, c.gin.Query("before"))
 }
 

@@ -4,7 +4,6 @@ import (
 	"fmt"
 	"io"
 	"net/http"
-	"time"
 
 	"github.com/gin-gonic/gin"
 
@@ -29,9 +28,9 @@ type deed struct {
 	query     []string // "name: what it says"
 	versioned bool     // it wants If-Match
 	owners    bool     // it is the owner's alone
-	most      int64    // bytes that it may send; 0: as usual
-	patience  time.Duration
-	loose     bool // its answer is not packed
+	replaces  bool     // it puts another kitchen in the place of this one
+	limit     int      // the kind of call, of whose limits it is
+	loose     bool     // its answer is not packed
 	handle    func(*server) gin.HandlerFunc
 }
 
@@ -50,11 +49,14 @@ func (d deed) asks(query ...string) deed { d.query = query; return d }
 // ownersOnly keeps a call from all but the owner of a kitchen.
 func (d deed) ownersOnly() deed { d.owners = true; return d }
 
-// sends has a call take a file of a media type, of so many bytes, for so long.
-func (d deed) sends(media string, most int64, patience time.Duration) deed {
-	d.media, d.most, d.patience = media, most, patience
-	return d
-}
+// sends has a call take a file of a media type.
+func (d deed) sends(media string) deed { d.media = media; return d }
+
+// within holds a call to the limits of a kind.
+func (d deed) within(kind int) deed { d.limit = kind; return d }
+
+// replacing marks a call that puts another kitchen in the place of this one.
+func (d deed) replacing() deed { d.replaces = true; return d }
 
 // loosely leaves a call's answer as it is: it is large, or packed already.
 func (d deed) loosely() deed { d.loose = true; return d }
@@ -293,6 +295,9 @@ func opens(is way, s step[usecase.Opened]) deed {
 			out, err := s.run(c)
 			if err == nil {
 				srv.setCookie(gc, c.Secret())
+				if c.Others() {
+					gc.Header("Clear-Site-Data", `"cache", "storage"`)
+				}
 			}
 			srv.answer(gc, status, out, err)
 		}

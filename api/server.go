@@ -10,9 +10,7 @@ package api
 
 import (
 	"bytes"
-	"cmp"
 	stdgzip "compress/gzip"
-	"context"
 	"errors"
 	"io"
 	"io/fs"
@@ -29,7 +27,6 @@ import (
 	"github.com/gin-gonic/gin"
 
 	"risepan/core/schedule"
-	"risepan/formats"
 	"risepan/usecase"
 )
 
@@ -44,9 +41,11 @@ type Config struct {
 
 type server struct {
 	Config
-	base  *usecase.Base
-	log   *slog.Logger
-	tight *sync.Map // the front end's files, packed, by name
+	base     *usecase.Base
+	log      *slog.Logger
+	tight    *sync.Map // the front end's files, packed, by name
+	spent    [kindsOfCalls]*spent
+	document func() []byte // the OpenAPI document, made once
 }
 
 func newServer(cfg Config) *server {
@@ -55,15 +54,12 @@ func newServer(cfg Config) *server {
 	}
 	cfg.House.Authority = len(cfg.Net.Authority) > 0
 	s := &server{Config: cfg, log: cfg.Log, tight: &sync.Map{}}
-	s.base = &s.Config.Base
+	s.base, s.document = &s.Config.Base, sync.OnceValue(OpenAPI)
+	for kind, l := range limits {
+		s.spent[kind] = newSpent(l)
+	}
 	return s
 }
-
-const (
-	largestBody = 256 << 10                     // bytes that a request may send
-	largestFile = formats.Largest + largestBody // that is brought in
-	patience    = 15 * time.Second              // that a request has in all: a database that hangs holds nobody longer
-)
 
 // New builds the whole site: the API under /api/v1 and the pages everywhere else.
 func New(cfg Config) http.Handler {
@@ -75,10 +71,10 @@ func engine(cfg Config) *gin.Engine {
 	s := newServer(cfg)
 	r := s.router()
 	for _, route := range outside() {
-		s.add(r, route)
+		s.add(r, route, func(*gin.Context) {})
 	}
 	for _, route := range inside() {
-		s.add(r, route.below(kitchenPath), s.inKitchen(route.owners))
+		s.add(r, route.below(kitchenPath), s.inKitchen(route.deed))
 	}
 	r.NoMethod(func(c *gin.Context) {
 		s.refuse(c, problem(http.StatusMethodNotAllowed, "", "%s does not work here", c.Request.Method))
@@ -88,14 +84,13 @@ func engine(cfg Config) *gin.Engine {
 }
 
 // add has the router know a call.
-func (s *server) add(r *gin.Engine, route route, before ...gin.HandlerFunc) {
+func (s *server) add(r *gin.Engine, route route, right gin.HandlerFunc) {
 	method, path, _ := strings.Cut(route.key, " ")
-	limit := limited(cmp.Or(route.most, largestBody), cmp.Or(route.patience, patience))
-	handlers := append([]gin.HandlerFunc{limit}, before...)
+	handlers := []gin.HandlerFunc{s.limited(route.limit, right), route.handle(s)}
 	if !route.loose {
 		handlers = append([]gin.HandlerFunc{packed}, handlers...)
 	}
-	r.Handle(method, path, append(handlers, route.handle(s))...)
+	r.Handle(method, path, handlers...)
 }
 
 // router is a router with what stands before every handler.
@@ -103,6 +98,7 @@ func (s *server) router() *gin.Engine {
 	gin.SetMode(gin.ReleaseMode)
 	r := gin.New()
 	r.HandleMethodNotAllowed = true
+	r.RedirectTrailingSlash = false // the redirect would go where a header of anybody's says
 	r.RemoteIPHeaders = []string{"X-Forwarded-For"}
 	proxies := make([]string, len(s.Net.Proxies))
 	for n, p := range s.Net.Proxies {
@@ -111,7 +107,7 @@ func (s *server) router() *gin.Engine {
 	if err := r.SetTrustedProxies(proxies); err != nil {
 		panic(err) // a prefix that was parsed is one
 	}
-	r.Use(s.seen, s.recover, s.ownHost, s.secure)
+	r.Use(s.seen, s.paced, s.recover, s.ownHost, s.secure)
 	return r
 }
 
@@ -123,7 +119,7 @@ var packed = gzip.Gzip(gzip.BestSpeed)
 func NewBare(cfg Config, answer []byte) http.Handler {
 	s := newServer(cfg)
 	r := s.router()
-	r.Group("", packed, limited(largestBody, patience)).Any("/*path", func(c *gin.Context) {
+	r.Group("", packed, s.limited(ordinary, func(*gin.Context) {})).Any("/*path", func(c *gin.Context) {
 		if _, err := io.Copy(io.Discard, c.Request.Body); err != nil {
 			s.refuse(c, err)
 			return
@@ -131,18 +127,6 @@ func NewBare(cfg Config, answer []byte) http.Handler {
 		c.Data(http.StatusOK, "application/json", answer)
 	})
 	return http.NewCrossOriginProtection().Handler(r)
-}
-
-// limited bounds how many bytes a request may send and how long it may take.
-func limited(most int64, patience time.Duration) gin.HandlerFunc {
-	return func(c *gin.Context) {
-		ctx, cancel := context.WithTimeout(c.Request.Context(), patience)
-		defer cancel()
-		c.Request = c.Request.WithContext(ctx)
-		c.Request.Body = http.MaxBytesReader(c.Writer, c.Request.Body, most)
-		c.Header("Cache-Control", "no-store")
-		c.Next()
-	}
 }
 
 // seen tells of every call how it ended and how long it took. What is no call counts together, so that nobody can

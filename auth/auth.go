@@ -139,18 +139,11 @@ func inRow(text string) bool {
 }
 
 // Cost is what one check of a passphrase costs: 19 MiB, twice over, as OWASP's cheat sheet on storing passwords has it
-// for argon2id (2024). Only Hashing checks run at a time, so that many together take no more memory.
+// for argon2id (2024). Some 40 ms of a processor's time: package api lets only a few be worked on at a time.
 var Cost = argon2id.Params{Memory: 19 * 1024, Iterations: 2, Parallelism: 1, SaltLength: 16, KeyLength: 32}
-
-// Hashing is how many passphrases are worked on at a time.
-const Hashing = 2
-
-var turns = make(chan struct{}, Hashing)
 
 // Locked is what is kept of a passphrase.
 func Locked(passphrase string) (string, error) {
-	turns <- struct{}{}
-	defer func() { <-turns }()
 	return argon2id.CreateHash(passphrase, &Cost)
 }
 
@@ -159,8 +152,6 @@ var nobodys, _ = Locked(NewSecret())
 
 // Opens reports whether a passphrase is the one that was kept; where none was, it takes as long and says no.
 func Opens(passphrase, kept string) bool {
-	turns <- struct{}{}
-	defer func() { <-turns }()
 	if kept == "" {
 		argon2id.ComparePasswordAndHash(passphrase, nobodys)
 		return false

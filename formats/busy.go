@@ -1,9 +1,11 @@
 package formats
 
 import (
+	"context"
 	"errors"
 	"fmt"
 	"io"
+	"regexp"
 	"slices"
 	"strings"
 	"time"
@@ -27,10 +29,14 @@ const (
 
 var errNoCalendar = errors.New("this calendar is not whole, or damaged")
 
+// ErrLongCalendar is returned for a calendar that takes too long to work out.
+var ErrLongCalendar = errors.New("this calendar takes too long to work out: bring one with fewer events that recur")
+
 // ReadBusy reads the hours that a calendar shows as taken, from now on for sixty days, with what recurs worked out.
 // Days without hours are whole days on the clock of the zone. What is cancelled or shown as free is left out; an
-// event that cannot be read is told.
-func ReadBusy(text string, zone *time.Location, now time.Time) (out []kitchen.Absence, faults []string, err error) {
+// event that cannot be read is told. It stops when ctx ends, with ErrLongCalendar.
+func ReadBusy(ctx context.Context, text string, zone *time.Location, now time.Time) (out []kitchen.Absence,
+	faults []string, err error) {
 	if !strings.Contains(strings.ToUpper(text), "END:VCALENDAR") {
 		return nil, nil, errNoCalendar
 	}
@@ -44,6 +50,9 @@ func ReadBusy(text string, zone *time.Location, now time.Time) (out []kitchen.Ab
 			return nil, nil, errNoCalendar
 		}
 		for _, e := range cal.Events() {
+			if ctx.Err() != nil {
+				return nil, nil, ErrLongCalendar
+			}
 			some, err := busy(e, zone, now)
 			if err != nil {
 				faults = append(faults, fmt.Sprintf("%s: %v", nameOfEvent(e), err))
@@ -113,9 +122,15 @@ func busy(e ical.Event, zone *time.Location, now time.Time) (out []kitchen.Absen
 	return out, nil
 }
 
+// often finds the rules of what recurs within a day.
+var often = regexp.MustCompile(`(?i)FREQ=(?:SECONDLY|MINUTELY|HOURLY)`)
+
 // begins are when an event that lasts so long begins, of what is not past: once, or as its rule says.
 func begins(e ical.Event, from time.Time, lasts time.Duration, zone *time.Location, now time.Time) ([]time.Time,
 	error) {
+	if p := e.Props.Get(ical.PropRecurrenceRule); p != nil && often.MatchString(p.Value) {
+		return nil, errors.New("it recurs more than once a day, as no hours away do")
+	}
 	set, err := e.RecurrenceSet(zone)
 	switch {
 	case err != nil:

@@ -1,6 +1,8 @@
 package formats_test
 
 import (
+	"context"
+	"errors"
 	"slices"
 	"strings"
 	"testing"
@@ -51,7 +53,7 @@ func TestBusyHoursAreRead(t *testing.T) {
 		{"what leaves one free", "TRANSP:TRANSPARENT\nDTSTART:20261021T090000Z\nDTEND:20261021T110000Z", nil},
 	} {
 		t.Run(c.name, func(t *testing.T) {
-			got, faults, err := formats.ReadBusy(calendarOf(c.event), london, now)
+			got, faults, err := formats.ReadBusy(t.Context(), calendarOf(c.event), london, now)
 			if err != nil || len(faults) > 0 {
 				t.Fatal(err, faults)
 			}
@@ -74,17 +76,32 @@ func TestBusyHoursAreRead(t *testing.T) {
 		"no beginning":       "SUMMARY:X\nDTEND:20261021T080000Z",
 		"an unknown clock":   "SUMMARY:X\nDTSTART;TZID=Nowhere:20261021T090000\nDURATION:PT1H",
 		"a rule of nonsense": "SUMMARY:X\nDTSTART:20261021T090000Z\nDURATION:PT1H\nRRULE:FREQ=SOMETIMES"} {
-		got, faults, err := formats.ReadBusy(calendarOf(bad, good), london, now)
+		got, faults, err := formats.ReadBusy(t.Context(), calendarOf(bad, good), london, now)
 		if err != nil || len(got) != 1 || len(faults) != 1 {
 			t.Errorf("%s: %v, %q, %v", name, got, faults, err)
 		}
 	}
-	if _, _, err := formats.ReadBusy("BEGIN:VCALENDAR\r\nBEGIN:VEVENT\r\n", london, now); err == nil {
+	if _, _, err := formats.ReadBusy(t.Context(), "BEGIN:VCALENDAR\r\nBEGIN:VEVENT\r\n", london, now); err == nil {
 		t.Error("half a calendar is taken")
 	}
-	if _, _, err := formats.ReadBusy(calendarOf("DTSTART:20261020T000000Z\nDURATION:PT1M\nRRULE:FREQ=MINUTELY"),
-		london, now); err == nil {
-		t.Error("a minute in every minute is taken")
+	for _, often := range []string{"MINUTELY", "secondly", "HOURLY"} {
+		many := slices.Repeat([]string{"DTSTART:20261020T000000Z\nDURATION:PT1M\nRRULE:FREQ=" + often}, 2000)
+		got, faults, err := formats.ReadBusy(t.Context(), calendarOf(many...), london, now)
+		if len(got) > 0 || len(faults) != 2000 || err != nil || !strings.Contains(faults[0], "more than once a day") {
+			t.Errorf("%s: %d taken, %d faults, %v", often, len(got), len(faults), err)
+		}
+	}
+}
+
+// Rules that are slow to work out, and of which there are many, are given up when nobody waits any more.
+func TestACalendarIsGivenUpInTime(t *testing.T) {
+	never := slices.Repeat([]string{"DTSTART:20200101T000000Z\nDURATION:PT1H\nRRULE:FREQ=YEARLY;BYMONTH=2;BYMONTHDAY=30"},
+		3000)
+	ctx, cancel := context.WithTimeout(t.Context(), 100*time.Millisecond)
+	defer cancel()
+	_, _, err := formats.ReadBusy(ctx, calendarOf(never...), time.UTC, time.Date(2026, 10, 20, 8, 0, 0, 0, time.UTC))
+	if !errors.Is(err, formats.ErrLongCalendar) {
+		t.Errorf("three thousand rules of 30 February: %v", err)
 	}
 }
 
@@ -93,7 +110,7 @@ func FuzzReadBusy(f *testing.F) {
 	f.Add(calendarOf("DTSTART;VALUE=DATE:20261025"))
 	now := time.Date(2026, 10, 20, 8, 0, 0, 0, time.UTC)
 	f.Fuzz(func(t *testing.T, text string) {
-		got, _, err := formats.ReadBusy(text, time.UTC, now)
+		got, _, err := formats.ReadBusy(t.Context(), text, time.UTC, now)
 		if err != nil {
 			return
 		}

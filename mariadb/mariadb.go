@@ -350,7 +350,8 @@ func (s *Server) watch() {
 	}
 }
 
-func (s *Server) pid() int {
+// Pid is the process of its mariadbd; 0: none is known.
+func (s *Server) Pid() int {
 	b, err := os.ReadFile(s.path("mariadb.pid"))
 	if err != nil {
 		return 0
@@ -362,7 +363,7 @@ func (s *Server) pid() int {
 // alive reports whether the process that the folder names still runs on its data. A number that another
 // program was given since is not taken for it.
 func (s *Server) alive() bool {
-	pid := s.pid()
+	pid := s.Pid()
 	if pid <= 0 {
 		return false
 	}
@@ -392,7 +393,7 @@ func (s *Server) shut() {
 	exited := s.exited
 	s.mu.Unlock()
 	if s.alive() {
-		syscall.Kill(s.pid(), syscall.SIGTERM)
+		syscall.Kill(s.Pid(), syscall.SIGTERM)
 	}
 	deadline := time.Now().Add(20 * time.Second)
 	for time.Now().Before(deadline) {

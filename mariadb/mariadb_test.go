@@ -174,7 +174,7 @@ func TestADatabaseThatComesBackOnAnotherPortIsFound(t *testing.T) {
 	exited := s.exited
 	s.set.Port = 1 // another one; where this user may not listen there, a third is taken
 	s.mu.Unlock()
-	if err := syscall.Kill(s.pid(), syscall.SIGKILL); err != nil {
+	if err := syscall.Kill(s.Pid(), syscall.SIGKILL); err != nil {
 		t.Fatal(err)
 	}
 	<-exited

@@ -4,10 +4,10 @@ package photo
 
 import (
 	"bytes"
-	"context"
 	"errors"
 	"fmt"
 	"image"
+	"image/color"
 	"image/jpeg"
 	_ "image/png"
 	"runtime/debug"
@@ -23,11 +23,12 @@ const Largest = 10 << 20
 // Of a photo that is sent, the most points, and from how many on its memory is given back at once; of one that is kept,
 // the longest side, in points, of the picture itself and of the small one that lists show.
 const (
-	mostPoints = 50_000_000
-	large      = 8_000_000
-	longest    = 1600
-	small      = 320
-	quality    = 82 // of JPEG
+	mostPoints  = 50_000_000
+	longestSide = 20_000
+	large       = 8_000_000
+	longest     = 1600
+	small       = 320
+	quality     = 82 // of JPEG
 )
 
 // Photo is a picture as it is kept: two JPEGs.
@@ -42,29 +43,23 @@ var (
 	ErrBroken = errors.New("this picture cannot be read to its end: take it again, or save it anew")
 )
 
-// one keeps two large pictures from being in memory at the same time.
-var one = make(chan struct{}, 1)
-
-// Clean makes a photo fit to be kept. Only one is in work at a time; who comes meanwhile waits as long as ctx does.
-func Clean(ctx context.Context, b []byte) (Photo, error) {
+// Clean makes a photo fit to be kept. It takes up to some 300 MB of memory, so that few should be in work at a time.
+func Clean(b []byte) (Photo, error) {
 	at, kind, err := image.DecodeConfig(bytes.NewReader(b))
 	if err != nil || kind != "jpeg" && kind != "png" && kind != "webp" {
 		return Photo{}, ErrKind
 	}
-	if at.Width < 1 || at.Height < 1 || at.Width > mostPoints/at.Height {
-		return Photo{}, fmt.Errorf("this picture has %d × %d points: up to %d million can be kept", at.Width,
-			at.Height, mostPoints/1_000_000)
+	if at.Width < 1 || at.Height < 1 || at.Width > longestSide || at.Height > longestSide ||
+		at.Width > mostPoints/at.Height {
+		return Photo{}, fmt.Errorf("this picture has %d × %d points: up to %d million can be kept, and %d on a side",
+			at.Width, at.Height, mostPoints/1_000_000, longestSide)
 	}
-	select {
-	case one <- struct{}{}:
-		defer func() {
-			if at.Width*at.Height > large {
-				debug.FreeOSMemory() // before the next one is unpacked
-			}
-			<-one
-		}()
-	case <-ctx.Done():
-		return Photo{}, ctx.Err()
+	if deep(at.ColorModel) && at.Width*at.Height > mostPoints/2 {
+		return Photo{}, fmt.Errorf("this picture has %d × %d points of 16 bits a colour: save it with 8", at.Width,
+			at.Height)
+	}
+	if at.Width*at.Height > large {
+		defer debug.FreeOSMemory() // before the next one is unpacked
 	}
 	whole, _, err := image.Decode(bytes.NewReader(b))
 	if err != nil {
@@ -77,6 +72,11 @@ func Clean(ctx context.Context, b []byte) (Photo, error) {
 	}
 	p.Small, err = written(fitted(shown, small))
 	return p, err
+}
+
+// deep reports whether each point of a picture takes eight bytes.
+func deep(m color.Model) bool {
+	return m == color.RGBA64Model || m == color.NRGBA64Model
 }
 
 func written(i image.Image) ([]byte, error) {

@@ -101,6 +101,23 @@ func (q Queries) ChestSchema(ctx context.Context) (map[string]any, error) {
 // Count is how many rows of each table a kitchen's file holds.
 type Count map[string]int
 
+// Holds counts what a kitchen holds, as its file would.
+func (q Queries) Holds(ctx context.Context, kitchenID string) (Count, error) {
+	out := Count{}
+	for _, table := range archiveTables {
+		of := "kitchen_id"
+		if table == "kitchens" {
+			of = "id"
+		}
+		var n int
+		if err := q.q.QueryRowContext(ctx, `SELECT COUNT(*) FROM `+table+` WHERE `+of+` = ?`, kitchenID).Scan(&n); err != nil {
+			return nil, err
+		}
+		out[table] = n
+	}
+	return out, nil
+}
+
 // Snapshot reads everything as it stands at one instant.
 func (s *Store) Snapshot(ctx context.Context, f func(Queries) error) error {
 	tx, err := s.db.BeginTx(ctx, &sql.TxOptions{Isolation: sql.LevelRepeatableRead, ReadOnly: true})

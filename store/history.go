@@ -79,7 +79,7 @@ func (h history[T]) at(ctx context.Context, q Queries, kitchenID, id string, ver
 			return v, 0, found(err)
 		}
 	}
-	key := versionKey{kitchenID, id, version}
+	key := versionKey{h.versions, kitchenID, id, version}
 	if v, ok := q.read.get(key); ok {
 		return v.(T), version, nil
 	}
@@ -99,10 +99,10 @@ func (h history[T]) at(ctx context.Context, q Queries, kitchenID, id string, ver
 	return v, version, nil
 }
 
-// versionKey names one version of one thing.
+// versionKey names one version of one thing: an id alone does not, for a caller may take a recipe's for a machine's.
 type versionKey struct {
-	kitchen, id string
-	number      int
+	of, kitchen, id string // the table of the versions first
+	number          int
 }
 
 // readVersions are versions that were read and decoded before. A version never changes, so one that was
@@ -141,6 +141,28 @@ func (q Queries) putAway(ctx context.Context, table, kitchenID, id string, away 
 	_, err := q.q.ExecContext(ctx, `UPDATE `+table+` SET put_away = ? WHERE kitchen_id = ? AND id = ?`, away,
 		kitchenID, id)
 	return err
+}
+
+// has reports whether a kitchen has a thing, on the shelf or put away.
+func (q Queries) has(ctx context.Context, table, kitchenID, id string) (has bool, err error) {
+	err = q.q.QueryRowContext(ctx, `SELECT EXISTS (SELECT 1 FROM `+table+` WHERE kitchen_id = ? AND id = ?)`, kitchenID,
+		id).Scan(&has)
+	return has, err
+}
+
+// HasRecipe reports whether a kitchen has a recipe, on the shelf or put away.
+func (q Queries) HasRecipe(ctx context.Context, kitchenID, id string) (bool, error) {
+	return q.has(ctx, "recipes", kitchenID, id)
+}
+
+// HasMachine reports whether a kitchen has a machine, on the shelf or put away.
+func (q Queries) HasMachine(ctx context.Context, kitchenID, id string) (bool, error) {
+	return q.has(ctx, "machines", kitchenID, id)
+}
+
+// HasBag reports whether a kitchen has bags of an id, also where none is left.
+func (q Queries) HasBag(ctx context.Context, kitchenID, id string) (bool, error) {
+	return q.has(ctx, "bags", kitchenID, id)
 }
 
 // PutRecipeAway takes a recipe off the shelf, or brings it back. Its bakes keep it.

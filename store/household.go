@@ -79,6 +79,13 @@ func (q Queries) HouseholdNamed(ctx context.Context, name string) (Household, er
 	return q.household(ctx, `name = ?`, name)
 }
 
+// NameKey is the same for all spellings of a name that HouseholdNamed takes for one.
+func (q Queries) NameKey(ctx context.Context, name string) (key string, err error) {
+	err = q.q.QueryRowContext(ctx, `SELECT HEX(WEIGHT_STRING(CONVERT(? USING utf8mb4) COLLATE utf8mb4_uca1400_ai_ci))`,
+		name).Scan(&key)
+	return key, err
+}
+
 // HouseholdOf finds the household of a kitchen.
 func (q Queries) HouseholdOf(ctx context.Context, kitchenID string) (Household, error) {
 	return q.household(ctx, `kitchen_id = ?`, kitchenID)

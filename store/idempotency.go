@@ -60,6 +60,13 @@ func (q Queries) made(ctx context.Context, kitchenID, key string, hash []byte) (
 	return m, nil
 }
 
+// WasMade reports whether a call under a key has made something in a kitchen.
+func (q Queries) WasMade(ctx context.Context, kitchenID, key string) (was bool, err error) {
+	err = q.q.QueryRowContext(ctx, `SELECT EXISTS (SELECT 1 FROM idempotency WHERE kitchen_id = ? AND name = ?)`,
+		kitchenID, key).Scan(&was)
+	return was, err
+}
+
 // KeysKeep is how long a call can be sent again and is still told from a new one.
 const KeysKeep = 48 * time.Hour
 

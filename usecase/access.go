@@ -4,7 +4,6 @@ import (
 	"context"
 	"errors"
 	"fmt"
-	"strings"
 	"time"
 
 	"risepan/auth"
@@ -18,6 +17,31 @@ var (
 	errNobody    = &Refusal{Kind: Unauthorized, Closed: true, Detail: "sign in to this kitchen first"}
 	errNoKitchen = &Refusal{Kind: NotFound, Closed: true, Detail: "there is no such kitchen"}
 )
+
+// EnterReplaced is Enter for a request that puts another kitchen in the place of this one. Sent again under the same key
+// after it has succeeded, this kitchen is put away: then the right to the one that is in its place counts, and the
+// request can only be answered as it was the first time.
+func (b *Base) EnterReplaced(ctx context.Context, kitchen string, v Visitor, now time.Time, owners bool) (*Scope, bool,
+	error) {
+	c, renewed, err := b.Enter(ctx, kitchen, v, now, owners)
+	if err == nil || !store.ValidID(kitchen) || v.Key == "" {
+		return c, renewed, err
+	}
+	q := b.Store.Queries
+	shown, missing := q.BesideOf(ctx, kitchen)
+	if missing != nil {
+		return c, renewed, err
+	}
+	if was, unmade := q.WasMade(ctx, kitchen, v.Key); unmade != nil || !was {
+		return c, renewed, err
+	}
+	c, renewed, again := b.Enter(ctx, shown, v, now, owners)
+	if again != nil {
+		return nil, false, err
+	}
+	c.kitchen = kitchen
+	return c, renewed, nil
+}
 
 // Enter is the scope of a request in a kitchen, where the visitor has the right to it; renewed says that the device's
 // secret lives longer from now on. Somebody who is not signed in learns no more than that; somebody of another kitchen
@@ -76,6 +100,7 @@ func (c *Scope) session() (store.Session, error) {
 // signIn makes this device one of a person's, under a secret that only it holds. What it held before ends.
 func (c *Scope) signIn(household, person string) error {
 	if before, err := c.session(); err == nil {
+		c.others = before.Person.ID != person
 		if err := c.q.EndSession(c.ctx, before.Household, before.ID); err != nil && !errors.Is(err, store.ErrNotFound) {
 			return err
 		}
@@ -102,7 +127,7 @@ var (
 	readingFeeds = allowance{"reading a calendar from ", auth.FeedEach, auth.PairingPause}
 )
 
-func (a allowance) scope(of string) [32]byte { return auth.HashOf(a.what + strings.ToLower(of)) }
+func (a allowance) scope(of string) [32]byte { return auth.HashOf(a.what + of) }
 
 // try counts one try, and refuses it where there were too many.
 func (c *Scope) try(a allowance, of string) error {

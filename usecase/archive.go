@@ -40,14 +40,12 @@ func (b *BadFile) Unwrap() error { return b.Err }
 // and can be brought back. The request tells the file apart from another under the same key. It runs in a transaction
 // of its own.
 func (c *Scope) RestoreKitchen(request []byte, file io.ReadSeeker) (Restored, error) {
-	holds := store.Count{}
 	made, err := c.Store.Once(c.ctx, c.kitchen, c.visitor.Key, request, c.now, func(q store.Queries) (store.Made,
 		error) {
-		id, count, err := q.ReadKitchen(c.ctx, file)
+		id, _, err := q.ReadKitchen(c.ctx, file)
 		if err != nil {
 			return store.Made{}, &BadFile{err}
 		}
-		holds = count
 		return store.Made{Status: created, Ref: id}, q.Replace(c.ctx, c.kitchen, id)
 	})
 	if err != nil {
@@ -55,6 +53,10 @@ func (c *Scope) RestoreKitchen(request []byte, file io.ReadSeeker) (Restored, er
 	}
 	c.audit("kitchen restored", "kitchen", c.kitchen, "by", made.Ref, "person", c.access.Person.ID)
 	k, err := c.q.Kitchen(c.ctx, made.Ref, 0)
+	if err != nil {
+		return Restored{}, err
+	}
+	holds, err := c.q.Holds(c.ctx, made.Ref)
 	return Restored{made.Ref, k.Kitchen.Name, holds}, err
 }
 

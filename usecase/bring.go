@@ -1,6 +1,7 @@
 package usecase
 
 import (
+	"context"
 	"errors"
 	"fmt"
 	"slices"
@@ -64,6 +65,9 @@ type LogRow struct {
 	Skip    string           `json:"skip,omitzero"`
 }
 
+// longCalendar is how long a calendar's events may take to be worked out.
+const longCalendar = 2 * time.Second
+
 // Bring reads a file or a pasted text. It stores nothing.
 func (c *Scope) Bring(b []byte) (Brought, error) {
 	text, err := formats.Text(b)
@@ -79,7 +83,9 @@ func (c *Scope) Bring(b []byte) (Brought, error) {
 		return Brought{Log: &BroughtLog{rows, faults}}, err
 	}
 	if formats.IsCalendar(text) {
-		absences, faults, err := formats.ReadBusy(text, zone, c.now)
+		ctx, cancel := context.WithTimeout(c.ctx, longCalendar)
+		defer cancel()
+		absences, faults, err := formats.ReadBusy(ctx, text, zone, c.now)
 		if err != nil {
 			return Brought{}, fault.At("/file", "%v", err)
 		}
@@ -95,6 +101,9 @@ func (c *Scope) Bring(b []byte) (Brought, error) {
 	}
 	out := Brought{Cards: []BroughtCard{}}
 	for _, card := range cards {
+		if err := c.ctx.Err(); err != nil {
+			return Brought{}, err
+		}
 		one, err := c.broughtCard(card, k.Kitchen, machines)
 		if err != nil {
 			return Brought{}, err

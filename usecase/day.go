@@ -2,15 +2,20 @@ package usecase
 
 import (
 	"cmp"
+	"context"
 	"errors"
+	"fmt"
+	"path"
 	"slices"
 	"time"
 
 	"risepan/core/day"
+	"risepan/core/fault"
 	"risepan/core/kitchen"
 	"risepan/core/measure"
 	"risepan/core/schedule"
 	"risepan/formats"
+	"risepan/store"
 )
 
 // DayView is a baking day: its book, and the best plan of it as things now stand.
@@ -110,7 +115,7 @@ var errMoved = errors.New("the kitchen changed while the day was planned")
 // setDay plans a book and keeps it. The day is planned outside of any transaction, for that may take its time, and
 // stored in one of its own if nothing of the kitchen has changed meanwhile; else it is planned again.
 func (c *Scope) setDay(date kitchen.Date, version int, b day.Book) (v DayView, err error) {
-	if err := b.Check(); err != nil {
+	if err := errors.Join(b.Check(), c.own(b)); err != nil {
 		return v, err
 	}
 	for n := range plannings {
@@ -139,6 +144,34 @@ func (c *Scope) setDay(date kitchen.Date, version int, b day.Book) (v DayView, e
 		}
 	}
 	return v, nil
+}
+
+// own refuses a book with a recipe, a machine or a bag that this kitchen does not have. One that was put away is still
+// its own.
+func (c *Scope) own(b day.Book) error {
+	for n, l := range b.Loaves {
+		at := fmt.Sprintf("/loaves/%d/wish/", n)
+		for _, thing := range []struct {
+			field, id string
+			has       func(context.Context, string, string) (bool, error)
+		}{{"recipe", l.Wish.RecipeID, c.q.HasRecipe}, {"machine", l.Wish.MachineID, c.q.HasMachine},
+			{"loaf/bag", l.Wish.BagID, c.q.HasBag}} {
+			if thing.id == "" {
+				continue
+			}
+			has, err := store.ValidID(thing.id), error(nil)
+			if has {
+				has, err = thing.has(c.ctx, c.kitchen, thing.id)
+			}
+			if err != nil {
+				return err
+			}
+			if !has {
+				return fault.At(at+thing.field, "this kitchen has no such %s", path.Base(thing.field))
+			}
+		}
+	}
+	return nil
 }
 
 // UndoDay brings the book of a date back as it was before its newest change.

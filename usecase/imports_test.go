@@ -18,7 +18,7 @@ var arrows = map[string]struct{ rooms, never []string }{
 	"auth":    {nil, []string{"net/http", "database/sql", "github.com/gin-gonic/gin"}},
 	"usecase": {[]string{"store", "formats", "auth", "photo"}, []string{"net/http", "database/sql",
 		"github.com/gin-gonic/gin"}},
-	"api": {[]string{"usecase", "store", "formats", "auth", "photo"}, []string{"database/sql"}},
+	"api": {[]string{"usecase", "store", "formats", "auth", "photo", "gate"}, []string{"database/sql"}},
 }
 
 func TestArrowsOutsideTheCore(t *testing.T) {

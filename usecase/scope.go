@@ -65,6 +65,7 @@ type Scope struct {
 	access  store.Access
 	visitor Visitor
 	secret  string
+	others  bool // this device was somebody else's until now
 	now     time.Time
 }
 
@@ -73,11 +74,21 @@ func (b *Base) Outside(ctx context.Context, v Visitor, now time.Time) *Scope {
 	return &Scope{Base: b, q: b.Store.Queries, ctx: ctx, visitor: v, now: now}
 }
 
+// Within is the same scope for as long as another context lasts.
+func (c *Scope) Within(ctx context.Context) *Scope {
+	in := *c
+	in.ctx = ctx
+	return &in
+}
+
 // Now is the present of the request.
 func (c *Scope) Now() time.Time { return c.now }
 
 // Secret is what the device shall hold from now on; empty where nothing changed.
 func (c *Scope) Secret() string { return c.secret }
+
+// Others reports whether this device was somebody else's until now, whose things may still lie on it.
+func (c *Scope) Others() bool { return c.others }
 
 // Change runs a use case in one transaction and notes that a topic of the kitchen changed, for the other devices to
 // see. Where it fails nothing is stored.
@@ -111,7 +122,7 @@ func (c *Scope) do(f func(*Scope) error) error {
 	return c.Store.Do(c.ctx, func(q store.Queries) error {
 		in := c.by(q)
 		err := f(in)
-		c.secret = in.secret
+		c.secret, c.others = in.secret, in.others
 		return err
 	})
 }

@@ -2,6 +2,7 @@ package usecase
 
 import (
 	"errors"
+	"strings"
 
 	"risepan/auth"
 	"risepan/core/fault"
@@ -58,14 +59,33 @@ func (c *Scope) trySigning(name string) error {
 	if err := c.try(signingFrom, c.visitor.Address); err != nil {
 		return err
 	}
-	return c.try(signingTo, name)
+	key, err := c.nameKey(name)
+	if err != nil {
+		return err
+	}
+	return c.try(signingTo, key)
+}
+
+// nameKey is one text for all spellings by which one kitchen is found, so that none of them is a further try.
+func (c *Scope) nameKey(name string) (string, error) {
+	return c.q.NameKey(c.ctx, clipName(name))
+}
+
+// clipName bounds a name that is looked for: no kitchen's is longer.
+func clipName(name string) string {
+	r := []rune(strings.TrimSpace(name[:min(len(name), 8*longestName)]))
+	return string(r[:min(len(r), 2*longestName)])
 }
 
 // forgive forgets what was tried on a kitchen before the right one came. Of the address only this one try is: who has a
 // kitchen of their own could wash away by it what they try on another.
 func (c *Scope) forgive(name string) error {
+	key, err := c.nameKey(name)
+	if err != nil {
+		return err
+	}
 	return errors.Join(c.q.Uncount(c.ctx, signingFrom.scope(c.visitor.Address)),
-		c.q.Forgive(c.ctx, signingTo.scope(name)))
+		c.q.Forgive(c.ctx, signingTo.scope(key)))
 }
 
 // knocked counts the try of who would come in and finds the household; an empty one where there is none.
@@ -73,7 +93,7 @@ func (c *Scope) knocked(in SigningIn) (h store.Household, err error) {
 	if err := c.trySigning(in.Name); err != nil {
 		return h, err
 	}
-	if h, err = c.q.HouseholdNamed(c.ctx, in.Name); errors.Is(err, store.ErrNotFound) {
+	if h, err = c.q.HouseholdNamed(c.ctx, clipName(in.Name)); errors.Is(err, store.ErrNotFound) {
 		err = nil
 	}
 	return h, err

@@ -178,8 +178,19 @@ func (o *options) secure(d *doorway, names []string, addresses []netip.Addr, now
 	default:
 		return nil
 	}
-	d.secure = &tls.Config{Certificates: []tls.Certificate{cert}, MinVersion: tls.VersionTLS12}
+	d.secure = &tls.Config{Certificates: []tls.Certificate{cert}, MinVersion: tls.VersionTLS12, CipherSuites: suites()}
 	return nil
+}
+
+// suites are those of TLS 1.2 that encrypt and authenticate in one, with a secret of each connection's own; those of
+// 1.3 all do.
+func suites() (out []uint16) {
+	for _, s := range tls.CipherSuites() {
+		if strings.Contains(s.Name, "ECDHE") && (strings.Contains(s.Name, "GCM") || strings.Contains(s.Name, "POLY1305")) {
+			out = append(out, s.ID)
+		}
+	}
+	return out
 }
 
 // errNoOwner keeps the house closed.
@@ -227,8 +238,9 @@ func (o *options) serve(ctx context.Context, log *slog.Logger) error {
 		server := &http.Server{
 			Handler:   api.New(api.Config{Base: base, Pages: ui.Pages(), Now: now, Net: d.net, Seen: seen}),
 			TLSConfig: d.secure, ReadHeaderTimeout: 10 * time.Second, ReadTimeout: 30 * time.Second,
-			IdleTimeout: 2 * time.Minute,
-			ErrorLog:    slog.NewLogLogger(log.Handler(), slog.LevelDebug),
+			WriteTimeout: time.Minute, IdleTimeout: 2 * time.Minute, // calls set their own: docs/limits.md
+			MaxHeaderBytes: 32 << 10,
+			ErrorLog:       slog.NewLogLogger(log.Handler(), slog.LevelDebug),
 		}
 		go prune(ctx, log, h.store)
 		done := make(chan error, 1)

@@ -28,6 +28,9 @@ func Mends(ctx context.Context, p Place, b Book, id string) ([]Mend, error) {
 	if n < 0 {
 		return nil, fault.At("/loaf", "this day has no such loaf")
 	}
+	if _, there := p.Recipes[b.Loaves[n].Wish.RecipeID]; !there {
+		return []Mend{}, nil // nothing helps a loaf whose recipe is gone
+	}
 	m := mending{Place: p, ctx: ctx, book: b, nth: n}
 	d, made, err := m.plan(b)
 	if err != nil {

@@ -257,8 +257,9 @@ func IsBare(text string) bool {
 	return ok
 }
 
-// leastSlip is the fewest letters of a word in which a slip is looked for.
-const leastSlip = 4
+// A slip is looked for in words of so many letters: shorter ones are one slip from too much, and the larder has none
+// that are longer.
+const leastSlip, mostSlip = 4, 40
 
 // without lists a word and all that it is without one of its letters.
 func without(w string) []string {
@@ -274,7 +275,7 @@ func without(w string) []string {
 func near(words []string) []Ingredient {
 	var out []Ingredient
 	for n, w := range words {
-		if names.words[w] || len(w) < leastSlip || len(words) > mostWords {
+		if names.words[w] || len(w) < leastSlip || len(w) > mostSlip || len(words) > mostWords {
 			continue
 		}
 		var tried []string

@@ -9,6 +9,7 @@ import (
 	"os"
 	"sync"
 	"sync/atomic"
+	"syscall"
 	"testing"
 
 	"github.com/go-sql-driver/mysql"
@@ -74,6 +75,19 @@ func Open(t testing.TB) *store.Store {
 	return s
 }
 
+// Again is another store on the database of one that Open made, as after a restart.
+func Again(t testing.TB, s *store.Store) *store.Store {
+	t.Helper()
+	dsn, _ := dsns.Load(s)
+	again, err := store.Open(context.Background(), dsn.(string))
+	if err != nil {
+		t.Fatal(err)
+	}
+	dsns.Store(again, dsn)
+	t.Cleanup(func() { again.Close() })
+	return again
+}
+
 var dsns sync.Map // of the stores that Open made
 
 // Run runs a statement on the database of a store that Open made, as no call of the program would.
@@ -111,6 +125,17 @@ func Hold(t testing.TB, s *store.Store, table string) (release func()) {
 		t.Fatal(err)
 	}
 	return func() { db.Close() }
+}
+
+// Freeze has the database hang, as one whose machine is out of breath, until wake is called.
+func Freeze(t testing.TB) (wake func()) {
+	t.Helper()
+	if err := syscall.Kill(server.Pid(), syscall.SIGSTOP); err != nil {
+		t.Fatal(err)
+	}
+	wake = func() { _ = syscall.Kill(server.Pid(), syscall.SIGCONT) }
+	t.Cleanup(wake)
+	return wake
 }
 
 // Tables lists the tables of a store that Open made.
