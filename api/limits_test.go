@@ -84,7 +84,6 @@ func plainly(t *testing.T, what string, status int, p api.Problem) {
 	}
 }
 
-
 // A machine without a delay timer: a day with a loaf on it is planned, told and carried away like any other, and the
 // secret address goes on telling what runs.
 func TestADayOnAMachineWithoutATimer(t *testing.T) {

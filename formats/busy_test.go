@@ -8,6 +8,8 @@ import (
 	"testing"
 	"time"
 
+	"risepan/core/kitchen"
+	"risepan/core/readtest"
 	"risepan/formats"
 )
 
@@ -110,7 +112,11 @@ func FuzzReadBusy(f *testing.F) {
 	f.Add(calendarOf("DTSTART;VALUE=DATE:20261025"))
 	now := time.Date(2026, 10, 20, 8, 0, 0, 0, time.UTC)
 	f.Fuzz(func(t *testing.T, text string) {
-		got, _, err := formats.ReadBusy(t.Context(), text, time.UTC, now)
+		ctx, cancel := context.WithTimeout(t.Context(), time.Second)
+		defer cancel()
+		var got []kitchen.Absence
+		var err error
+		readtest.Within(t, 1<<20+len(text), func() { got, _, err = formats.ReadBusy(ctx, text, time.UTC, now) })
 		if err != nil {
 			return
 		}

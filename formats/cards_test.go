@@ -11,6 +11,7 @@ import (
 
 	"risepan/core/larder"
 	"risepan/core/measure"
+	"risepan/core/readtest"
 	"risepan/core/recipe"
 	"risepan/formats"
 )
@@ -167,13 +168,15 @@ func FuzzCards(f *testing.F) {
 	f.Add("# A\n- 1 cup water\n# B\n- 2 cups flour")
 	f.Add("<h1>A</h1>Ingredients<br>1 cup water<br>2 cups flour")
 	f.Fuzz(func(t *testing.T, file string) {
-		text, err := formats.Text([]byte(file))
-		if err != nil {
-			return
-		}
-		cards, err := formats.Cards(text)
-		if err == nil && len(cards) == 0 {
-			t.Error("no recipe and no error")
-		}
+		readtest.Within(t, len(file), func() {
+			text, err := formats.Text([]byte(file))
+			if err != nil {
+				return
+			}
+			cards, err := formats.Cards(text)
+			if err == nil && len(cards) == 0 {
+				t.Error("no recipe and no error")
+			}
+		})
 	})
 }

@@ -10,6 +10,7 @@ import (
 
 	"risepan/core/bake"
 	"risepan/core/measure"
+	"risepan/core/readtest"
 	"risepan/formats"
 )
 
@@ -110,7 +111,9 @@ func FuzzReadLog(f *testing.F) {
 	f.Add("started,recipe,machine,size\n2026-10-25 02:30,White,Galley,1 lb\n")
 	f.Add("started;recipe;machine;size;signs\n\"2026-10-25 02:30\";'=x;Galley;750 g;sunken top\n")
 	f.Fuzz(func(t *testing.T, text string) {
-		bakes, _, err := formats.ReadLog(text, time.UTC)
+		var bakes []formats.Bake
+		var err error
+		readtest.Within(t, len(text), func() { bakes, _, err = formats.ReadLog(text, time.UTC) })
 		if err != nil {
 			return
 		}

@@ -44,7 +44,11 @@ func (q Queries) ReadKitchen(ctx context.Context, r io.ReadSeeker) (string, Coun
 		return "", nil, err
 	}
 	w := q.writing(ctx)
-	c := archiveReader{ctx: ctx, q: q, d: jsontext.NewDecoder(r), columns: columns, count: Count{}, write: w.write}
+	c := archiveReader{d: jsontext.NewDecoder(r), columns: columns, count: Count{}, write: w.write,
+		taken: func(id string) (taken bool, err error) {
+			err = q.q.QueryRowContext(ctx, `SELECT EXISTS (SELECT 1 FROM kitchens WHERE id = ?)`, id).Scan(&taken)
+			return taken, err
+		}}
 	err = c.read(version)
 	return c.id, c.count, errors.Join(err, w.finish())
 }
@@ -64,14 +68,13 @@ func (c *archiveReader) read(version int) error {
 
 // archiveReader reads a kitchen's file into the database.
 type archiveReader struct {
-	ctx     context.Context
-	q       Queries
 	d       *jsontext.Decoder
 	columns map[string][]column
 	count   Count
-	write   func(statement) error // into the database
-	id      string                // of the kitchen, as it is now
-	mask    [6]byte               // by which ids differ from those of the file; zero: not at all
+	write   func(statement) error         // into the database
+	taken   func(id string) (bool, error) // whether a kitchen of that id is there
+	id      string                        // of the kitchen, as it is now
+	mask    [6]byte                       // by which ids differ from those of the file; zero: not at all
 }
 
 // damaged is what a file is that ends too soon, or holds what no kitchen's file does.
@@ -209,11 +212,11 @@ func (c *archiveReader) begin(v jsontext.Value) error {
 	if err != nil || !ValidID(old) || c.id != "" {
 		return damaged(errors.New("a kitchen's file holds one kitchen"))
 	}
-	var taken int
-	if err := c.q.q.QueryRowContext(c.ctx, `SELECT COUNT(*) FROM kitchens WHERE id = ?`, old).Scan(&taken); err != nil {
+	taken, err := c.taken(old)
+	if err != nil {
 		return err
 	}
-	if taken > 0 {
+	if taken {
 		rand.Read(c.mask[:])
 	}
 	c.id = c.moved(old)

@@ -1,5 +1,29 @@
 package store
 
+import (
+	"context"
+	"io"
+
+	"github.com/go-json-experiment/json/jsontext"
+)
+
+// DryReader reads a kitchen's file as ReadKitchen does, and counts the rows in place of writing them.
+func (q Queries) DryReader(ctx context.Context) (func(io.Reader) (id string, count Count, rows int, err error), error) {
+	columns, err := q.columnsOf(ctx)
+	if err != nil {
+		return nil, err
+	}
+	version, err := q.tablesVersion(ctx)
+	return func(r io.Reader) (string, Count, int, error) {
+		rows := 0
+		c := archiveReader{d: jsontext.NewDecoder(r), columns: columns, count: Count{},
+			write: func(s statement) error { rows += len(s.args); return nil },
+			taken: func(string) (bool, error) { return false, nil }}
+		err := c.read(version)
+		return c.id, c.count, rows, err
+	}, err
+}
+
 // Document is a kind of stored document, for tests of all of them.
 type Document = document
 

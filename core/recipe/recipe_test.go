@@ -11,6 +11,7 @@ import (
 	"risepan/core/fault"
 	"risepan/core/larder"
 	"risepan/core/measure"
+	"risepan/core/readtest"
 )
 
 const pasted = `
@@ -178,7 +179,9 @@ func FuzzReadingACard(f *testing.F) {
 		f.Add(card)
 	}
 	f.Fuzz(func(t *testing.T, text string) {
-		c, err := ReadCard(text, measure.US, larder.Find)
+		var c Card
+		var err error
+		readtest.Within(t, len(text), func() { c, err = ReadCard(text, measure.US, larder.Find) })
 		if err != nil {
 			return
 		}
@@ -199,7 +202,9 @@ func FuzzReadingALine(f *testing.F) {
 	}
 	r := reading{measure.US, larder.Find}
 	f.Fuzz(func(t *testing.T, text string) {
-		for _, u := range r.rows(text) {
+		var rows []Understood
+		readtest.Within(t, len(text), func() { rows = r.rows(text) })
+		for _, u := range rows {
 			if utf8.RuneCountInString(u.Line.Note) > longLineNote {
 				t.Errorf("%q has a note of %d letters", text, utf8.RuneCountInString(u.Line.Note))
 			}
