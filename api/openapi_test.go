@@ -152,6 +152,19 @@ func TestEveryCallIsDocumented(t *testing.T) {
 	}
 }
 
+// docs/limits.md is the table of limits as it is.
+func TestTheLimitsAreWrittenDown(t *testing.T) {
+	if os.Getenv("RISEPAN_GOLDEN") == "docs" {
+		if err := os.WriteFile("../docs/limits.md", api.Limits(), 0o644); err != nil {
+			t.Fatal(err)
+		}
+	}
+	kept, err := os.ReadFile("../docs/limits.md")
+	if err != nil || !bytes.Equal(kept, api.Limits()) {
+		t.Errorf("docs/limits.md is stale (%v): RISEPAN_GOLDEN=docs go test ./api writes it", err)
+	}
+}
+
 // Every call that sends or gives JSON has an example from a test, which fits the shapes of the document.
 func TestExamplesFitTheDocument(t *testing.T) {
 	var examples map[string]api.Example

@@ -8,6 +8,7 @@ import (
 	"fmt"
 	"io"
 	"math/rand/v2"
+	"net"
 	"net/http"
 	"os"
 	"path/filepath"
@@ -29,6 +30,7 @@ type writer struct {
 	servers  []string // asked in turn, where one does not answer
 	kitchen  string   // its path below each
 	cookie   string   // that its device holds
+	from     net.Addr // its own address; nil: whichever
 	bench    string
 	recipes  []string // names that were acknowledged
 	happened int      // happenings that were acknowledged
@@ -148,6 +150,10 @@ func (w *writer) ask(method, path string, body any, key string, v any) error {
 		return err
 	}
 	client := http.Client{Timeout: 20 * time.Second}
+	if w.from != nil {
+		client.Transport = &http.Transport{DialContext: (&net.Dialer{LocalAddr: w.from}).DialContext,
+			DisableKeepAlives: true}
+	}
 	for n := range 600 {
 		at := w.kitchen + path
 		if strings.HasPrefix(path, "/api/") {

@@ -23,7 +23,7 @@ import (
 func main() {
 	log.SetFlags(0)
 	if len(os.Args) < 2 {
-		log.Fatal("say which campaign: starts, kills, house, mutations or searches")
+		log.Fatal("say which campaign: starts, kills, house, mutations, requests, wear or searches")
 	}
 	flags := flag.NewFlagSet(os.Args[1], flag.ExitOnError)
 	n := flags.Int("n", 0, "how often; 0: as often as the campaign is meant")
@@ -45,6 +45,10 @@ func main() {
 		err = house(temp, or(*n, 100), random)
 	case "mutations":
 		err = mutations(temp, or(*n, 40), random, *in)
+	case "requests":
+		err = requests(temp, or(*n, 50_000), random)
+	case "wear":
+		err = wear(temp)
 	case "searches":
 		err = searches()
 	default:
