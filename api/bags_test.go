@@ -51,7 +51,12 @@ func TestBagsAreMadeUsedAndLeaveTheShelf(t *testing.T) {
 	if left() != 0 {
 		t.Errorf("the last bag is used, and the shelf holds %+v", shelf.Bags)
 	}
-	h.must(422, "PUT", "~/bags/"+made.ID, map[string]any{"left": 3}, nil)
+	h.must(422, "PUT", "~/bags/"+made.ID, map[string]any{"left": made.Made + 1}, nil)
+	h.must(422, "PUT", "~/bags/"+made.ID, map[string]any{"left": -1}, nil)
+	h.must(200, "PUT", "~/bags/"+made.ID, map[string]any{"left": made.Made}, &made)
+	if left() != made.Made {
+		t.Errorf("all bags are found again, and the shelf holds %+v", shelf.Bags)
+	}
 	for path, body := range map[string]any{
 		"/count":       map[string]any{"wish": h.wish("Towpath white"), "count": 99},
 		"/wish/recipe": map[string]any{"wish": h.wish("Hedgerow jam"), "count": 1},

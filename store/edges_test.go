@@ -7,6 +7,8 @@ import (
 	"testing"
 	"time"
 
+	"github.com/go-sql-driver/mysql"
+
 	"risepan/core/kitchen"
 	"risepan/core/measure"
 	"risepan/core/recipe"
@@ -261,5 +263,26 @@ func TestTheShelfIsSearched(t *testing.T) {
 	}
 	if err := s.PutRecipeAway(ctx, k, store.NewID(), true); !errors.Is(err, store.ErrNotFound) {
 		t.Errorf("putting nothing away is answered %v", err)
+	}
+}
+
+// A transaction is tried again where another came between, and for no other reason.
+func TestOnlyAConflictIsTriedAgain(t *testing.T) {
+	for number, want := range map[uint16]bool{1205: true, 1213: true, 1020: true, 1062: false, 1204: false, 1214: false,
+		1146: false} {
+		if got := store.Conflict(fmt.Errorf("writing: %w", &mysql.MySQLError{Number: number})); got != want {
+			t.Errorf("error %d is tried again: %v", number, got)
+		}
+	}
+	if store.Conflict(errors.New("something else")) {
+		t.Error("any error is tried again")
+	}
+}
+
+// What a bake used is pairs of a name and grams; a pair that is none is left out.
+func TestWhatWasUsedIsReadByPairs(t *testing.T) {
+	got, err := store.ReadUsed(`[["water", 240], ["honey", "much"], [3, 4], ["salt", 7.5]]`)
+	if err != nil || len(got) != 2 || got[0].Ingredient != "water" || got[1].Grams != 7.5 {
+		t.Errorf("%v, %v", got, err)
 	}
 }

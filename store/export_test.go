@@ -5,6 +5,8 @@ import (
 	"io"
 
 	"github.com/go-json-experiment/json/jsontext"
+
+	"risepan/core/tally"
 )
 
 // DryReader reads a kitchen's file as ReadKitchen does, and counts the rows in place of writing them.
@@ -46,3 +48,9 @@ func (d document) Shape() int { return d.shape }
 func (d document) Decode(id string, shape int, doc string, v any) error {
 	return d.decode(id, shape, doc, v)
 }
+
+// Conflict reports whether a transaction that failed so is tried again.
+func Conflict(err error) bool { return conflict(err) }
+
+// ReadUsed reads what of each ingredient a bake used.
+func ReadUsed(doc string) ([]tally.Used, error) { return readUsed(doc) }

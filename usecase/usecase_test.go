@@ -11,6 +11,7 @@ import (
 	"time"
 
 	"risepan/auth"
+	"risepan/core/bake"
 	"risepan/core/bench"
 	"risepan/core/day"
 	"risepan/core/fault"
@@ -515,6 +516,16 @@ func TestTheLogIsLookedThrough(t *testing.T) {
 			t.Errorf("looking for %+v is answered %v", l, err)
 		}
 	}
+	for _, b := range all.Bakes {
+		was := b.Crust
+		h.makes("crust of "+b.ID, func(c *usecase.Scope) (string, error) {
+			return c.AddInBake(b.ID, usecase.Happened{What: bake.Judged, Verdict: bake.Verdict{Mark: 3, Crust: "dark"}})
+		})
+		if now := list(usecase.Looking{Recipe: b.RecipeID}).Bakes; was == "dark" || now[0].Crust != "dark" {
+			t.Errorf("a crust of %s that came out dark is shown as %s", was, now[0].Crust)
+		}
+		break
+	}
 	for _, before := range []string{"x", "2026-03-10T20:00:00Z~x", "x~01a231ea-19a1-76ea-9f7f-6c1a6a368147"} {
 		if _, err := h.scope("").ListBakes(usecase.Looking{}, before); pointer(err) != "/before" {
 			t.Errorf("a page before %q is answered %v", before, err)
@@ -659,5 +670,49 @@ func TestWithoutYeastOtherLoavesAreOffered(t *testing.T) {
 	}
 	if p := fine[usecase.PlanAnswer](t)(h.scope("").MakePlan(h.wish("Boatyard banana bread"))); len(p.NoYeast) != 0 {
 		t.Errorf("a loaf without yeast comes with %d others", len(p.NoYeast))
+	}
+}
+
+// Hours that were brought in go again with their import, and no others.
+func TestBroughtHoursAreTakenBack(t *testing.T) {
+	h := open(t)
+	own := kitchen.Absence{Name: "Market", From: h.now.Add(48 * time.Hour), To: h.now.Add(50 * time.Hour)}
+	brought := kitchen.Absence{Name: "Choir", From: h.now.Add(72 * time.Hour), To: h.now.Add(74 * time.Hour)}
+	away := func() []kitchen.Absence { return fine[usecase.Shelf](t)(h.scope("").Shelf()).Kitchen.Absences }
+	id := h.makes("hours", func(c *usecase.Scope) (string, error) {
+		return c.KeepBrought(usecase.Bringing{Absences: []kitchen.Absence{brought}})
+	})
+	h.makes("own", func(c *usecase.Scope) (string, error) {
+		return c.KeepBrought(usecase.Bringing{Absences: []kitchen.Absence{own}})
+	})
+	if got := away(); len(got) != 2 {
+		t.Fatalf("two imports bring %v", got)
+	}
+	for range 2 { // twice is once
+		if err := h.changes(func(c *usecase.Scope) error {
+			done, err := c.UndoBrought(id)
+			if err == nil && (!done.Undone || done.Hours != 1) {
+				t.Errorf("it says %+v", done)
+			}
+			return err
+		}); err != nil {
+			t.Fatal(err)
+		}
+	}
+	if got := away(); len(got) != 1 || got[0].Name != "Market" {
+		t.Errorf("taken back, these are left: %v", got)
+	}
+}
+
+// A kitchen's clock is one that can be named, not whichever this computer has.
+func TestAKitchenIsMadeOnANamedClock(t *testing.T) {
+	h := open(t)
+	for zone, want := range map[string]string{"Local": "/zone", "Atlantis/Here": "/zone", "Europe/London": "<nil>",
+		"": "<nil>"} {
+		_, err := h.scope("k" + zone).MakeKitchen(usecase.NewKitchen{Name: "Mill " + zone, Person: "Ash", Zone: zone,
+			Passphrase: "wet heron on a lock gate"})
+		if got := pointer(err); got != want {
+			t.Errorf("a kitchen on the clock %q is answered %s", zone, got)
+		}
 	}
 }
