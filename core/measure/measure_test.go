@@ -6,6 +6,7 @@ import (
 	"math"
 	"math/big"
 	"math/rand/v2"
+	"strings"
 	"testing"
 
 	"risepan/core/readtest"
@@ -71,10 +72,11 @@ func TestWrongAmountsSayWhereTheyAreWrong(t *testing.T) {
 	for _, c := range []struct {
 		text   string
 		column int
+		says   string
 	}{
-		{"", 1}, {"flour", 1}, {"-1 cup", 1}, {"1/0 cup", 4}, {"1 bucket", 3}, {"1 cup plus 100 g", 7},
-		{"1 tbsp less 1 cup", 8},
-		{"123456789 g", 1}, {"3-2 cups", 2},
+		{"", 1, "want an amount"}, {"flour", 1, "want an amount"}, {"-1 cup", 1, "negative"}, {"1/0 cup", 4, "under the fraction"},
+		{"1 bucket", 3, "want a unit"}, {"1 cup plus 100 g", 7, "weight"}, {"1 tbsp less 1 cup", 8, "nothing is left"},
+		{"123456789 g", 1, "too large"}, {"3-2 cups", 2, "want a unit"}, {strings.Repeat("1", 300), 1, "too long"},
 	} {
 		_, err := Parse(c.text, US)
 		var p *ParseError
@@ -82,6 +84,8 @@ func TestWrongAmountsSayWhereTheyAreWrong(t *testing.T) {
 			t.Errorf("%q was read without an error", c.text)
 		} else if p.Column != c.column {
 			t.Errorf("%q is wrong at column %d, reported at %d: %v", c.text, c.column, p.Column, p)
+		} else if !strings.Contains(p.Error(), c.says) {
+			t.Errorf("%q is refused with %q, which does not say %q", c.text, p, c.says)
 		}
 	}
 }

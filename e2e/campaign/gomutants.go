@@ -119,8 +119,11 @@ func (b *breaker) condition(cond ast.Expr) {
 	}
 }
 
-// arguments swaps two arguments that follow one another.
+// arguments swaps two arguments that follow one another, but for those whose order does not matter.
 func (b *breaker) arguments(n *ast.CallExpr) {
+	if f, ok := n.Fun.(*ast.Ident); ok && (f.Name == "min" || f.Name == "max") {
+		return
+	}
 	for i := 0; i+1 < len(n.Args); i++ {
 		first, second := b.source(n.Args[i].Pos(), n.Args[i].End()), b.source(n.Args[i+1].Pos(), n.Args[i+1].End())
 		if first != second && !strings.HasPrefix(first, `"`) {
