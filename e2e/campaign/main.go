@@ -23,7 +23,7 @@ import (
 func main() {
 	log.SetFlags(0)
 	if len(os.Args) < 2 {
-		log.Fatal("say which campaign: starts, kills, house, mutations, requests, wear or searches")
+		log.Fatal("say which campaign: starts, kills, house, mutations, requests, wear, races or searches")
 	}
 	flags := flag.NewFlagSet(os.Args[1], flag.ExitOnError)
 	n := flags.Int("n", 0, "how often; 0: as often as the campaign is meant")
@@ -49,8 +49,11 @@ func main() {
 		err = requests(temp, or(*n, 50_000), random)
 	case "wear":
 		err = wear(temp)
+	case "races":
+		err = tests("-race", "./gate", "./api", "./store", "./usecase", "./backup", "./mariadb", "./core/schedule")
 	case "searches":
-		err = searches()
+		os.Setenv("RISEPAN_LONG", "1")
+		err = tests("./core/...")
 	default:
 		err = fmt.Errorf("there is no campaign %q", os.Args[1])
 	}
@@ -60,10 +63,10 @@ func main() {
 	}
 }
 
-// searches runs the core's tests with all their random draws.
-func searches() error {
-	cmd := exec.Command("go", "test", "-count=1", "./core/...")
-	cmd.Dir, cmd.Env = drive.Root(), append(os.Environ(), "RISEPAN_LONG=1")
+// tests runs tests anew, with what they say for all to read.
+func tests(args ...string) error {
+	cmd := exec.Command("go", append([]string{"test", "-count=1", "-timeout", "60m"}, args...)...)
+	cmd.Dir = drive.Root()
 	cmd.Stdout, cmd.Stderr = os.Stdout, os.Stderr
 	return cmd.Run()
 }
