@@ -277,8 +277,8 @@ taken. What is refused says why, and when to try again. This page is made from t
 - What is sent begins within %s and comes at %d kB a second or faster; an answer is taken at %d kB in %s or faster.
   There is no bound on how long either takes in all.
 - Whoever finds no place waiting is answered 503 with Retry-After at once.
-- Tries to guess a passphrase, a code or an address are counted apart from this: docs/house.md tells how many are let
-  through.
+- Tries to guess a passphrase, a code or an address are counted apart from this: docs/security.md tells how many are
+  let through.
 
 ## The calls of each kind
 

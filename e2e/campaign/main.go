@@ -6,6 +6,11 @@
 //	go run ./e2e/campaign mutations [-n 40] [-in core]
 //	                                        places of core, server and screens broken one at a time: how many of them make a
 //	                                        fast test fail
+//	go run ./e2e/campaign requests [-n 50000]
+//	                                        requests made from the OpenAPI document, good, wrong, hostile and large: what each
+//	                                        takes, and how long another household waits meanwhile
+//	go run ./e2e/campaign wear              connections that read nothing, say nothing or send hardly anything
+//	go run ./e2e/campaign races             the server's tests under the race detector
 //	go run ./e2e/campaign searches          the core's tests with all their random draws
 package main
 
