@@ -94,7 +94,7 @@ func (h history[T]) at(ctx context.Context, q Queries, kitchenID, id string, ver
 		return v, version, err
 	}
 	if !q.inTransaction { // what a transaction reads may never come to be
-		q.read.put(key, v)
+		q.read.put(key, v, len(doc))
 	}
 	return v, version, nil
 }
@@ -108,12 +108,13 @@ type versionKey struct {
 // readVersions are versions that were read and decoded before. A version never changes, so one that was
 // committed can be given again.
 type readVersions struct {
-	mu   sync.Mutex
-	seen map[versionKey]any
+	mu    sync.Mutex
+	seen  map[versionKey]any
+	bytes int // of their documents
 }
 
-// mostRead is how many versions are remembered, of a few kB each.
-const mostRead = 1000
+// mostRead is how many bytes of documents are remembered; decoded they take some times as much.
+const mostRead = 3 << 20
 
 func (r *readVersions) get(k versionKey) (any, bool) {
 	r.mu.Lock()
@@ -122,11 +123,14 @@ func (r *readVersions) get(k versionKey) (any, bool) {
 	return v, ok
 }
 
-func (r *readVersions) put(k versionKey, v any) {
+func (r *readVersions) put(k versionKey, v any, bytes int) {
 	r.mu.Lock()
 	defer r.mu.Unlock()
-	if r.seen == nil || len(r.seen) >= mostRead {
-		r.seen = map[versionKey]any{}
+	if r.seen == nil || r.bytes+bytes > mostRead {
+		r.seen, r.bytes = map[versionKey]any{}, 0
+	}
+	if _, there := r.seen[k]; !there {
+		r.bytes += bytes
 	}
 	r.seen[k] = v
 }

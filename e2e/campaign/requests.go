@@ -136,10 +136,10 @@ func costlyCalls() (map[string]bool, error) {
 
 // request is one that is sent.
 type request struct {
-	operation            string // method and path as the limits name it
-	method, path, accept string
-	header               map[string]string
-	body                 []byte
+	operation    string // method and path as the limits name it
+	method, path string
+	header       map[string]string
+	body         []byte
 }
 
 func (r request) String() string {

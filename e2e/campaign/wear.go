@@ -51,7 +51,7 @@ func wear(temp string) error {
 	host := "Host: 127.0.0.1\r\nCookie: " + owner.cookie + "\r\n"
 	get := func(path string) string { return "GET " + path + " HTTP/1.1\r\n" + host + "\r\n" }
 	crowds := []crowd{
-		{"readers that read nothing", 400, asks(strings.Repeat(get("/api/v1/openapi.json"), 4)), nil},
+		{"readers that read nothing", 400, asks(strings.Repeat(get("/api/v1/openapi.json"), 40)), nil},
 		{"connections that say nothing", min(10_000, files()-200), func(net.Conn) error { return nil }, nil},
 		{"restores that trickle in", 200, asks("POST " + owner.kitchen + "/restore HTTP/1.1\r\n" + host +
 			"Idempotency-Key: r\r\nContent-Length: 60000000\r\n\r\n{\"risePan\":\"kitchen\","), []byte(" ")},
@@ -128,7 +128,7 @@ func (c crowd) wear(s *drive.Server, other *writer, wish map[string]any) error {
 
 // gone reports whether the other side has ended a connection, after whatever of an answer had come.
 func gone(conn net.Conn) bool {
-	_ = conn.SetReadDeadline(time.Now().Add(2 * time.Millisecond))
+	_ = conn.SetReadDeadline(time.Now().Add(50 * time.Millisecond))
 	for buffer := make([]byte, 64<<10); ; {
 		_, err := conn.Read(buffer)
 		if timeout, ok := err.(net.Error); ok && timeout.Timeout() {
