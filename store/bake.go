@@ -373,6 +373,15 @@ func readUsed(doc string) ([]tally.Used, error) {
 	return out, nil
 }
 
+// CameOutWell reports whether a revision of a recipe was liked at another bake.
+func (q Queries) CameOutWell(ctx context.Context, kitchenID, recipeID string, revision int, but string) (well bool,
+	err error) {
+	err = q.q.QueryRowContext(ctx, `SELECT EXISTS (SELECT 1 FROM bakes WHERE kitchen_id = ? AND recipe_id = ? AND
+		recipe_version = ? AND liked = TRUE AND NOT put_away AND NOT rehearsed AND id <> ?)`, kitchenID, recipeID, revision,
+		but).Scan(&well)
+	return well, err
+}
+
 // mostRunning is how many bakes that have not ended are listed.
 const mostRunning = 20
 

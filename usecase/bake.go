@@ -294,6 +294,9 @@ func (c *Scope) why(b store.Bake, s bake.State, happened []bake.Happening) ([]Wh
 	if tried := verdict.Cause(then.Recipe.Because.Cause); slices.Contains(verdict.Causes, tried) {
 		baked.Tried = tried
 	}
+	if baked.Well, err = c.q.CameOutWell(c.ctx, c.kitchen, b.RecipeID, b.Revision, b.ID); err != nil {
+		return nil, err
+	}
 	habits, unreadable, err := c.q.Habits(c.ctx, c.kitchen)
 	if err != nil {
 		return nil, err
@@ -302,6 +305,10 @@ func (c *Scope) why(b store.Bake, s bake.State, happened []bake.Happening) ([]Wh
 	habit := habits[[2]string{b.RecipeID, b.MachineID}]
 	var out []Why
 	for _, w := range baked.Causes() {
+		if !w.Asks() { // nothing is changed for what cannot be told, nor what was changed in vain
+			out = append(out, Why{Weighed: w})
+			continue
+		}
 		why := Why{Weighed: w, Step: verdict.Propose(k.Kitchen, b.Plan, r.Recipe, w.Cause)}
 		if other := verdict.Choose(b.Plan, s, w.Cause); other != nil {
 			becomes := store.Habit{Cycle: cmp.Or(other.Cycle, habit.Cycle), Crust: cmp.Or(other.Crust, habit.Crust)}

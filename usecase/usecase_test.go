@@ -22,6 +22,7 @@ import (
 	"risepan/core/recipe"
 	"risepan/core/schedule"
 	"risepan/core/timetable"
+	"risepan/core/verdict"
 	"risepan/demo"
 	"risepan/store"
 	"risepan/store/storetest"
@@ -711,5 +712,46 @@ func TestAKitchenIsMadeOnANamedClock(t *testing.T) {
 		if got := pointer(err); got != want {
 			t.Errorf("a kitchen on the clock %q is answered %s", zone, got)
 		}
+	}
+}
+
+// Where nothing of a bake tells why its loaf is as it is, no change is asked for, and one thing is named to look at;
+// once something is known, its cause is named, and what answers it.
+func TestAVerdictThatCannotTellChangesNothing(t *testing.T) {
+	h := open(t)
+	w := h.wish("Towpath white")
+	w.Timing.AtPanel = true
+	p := fine[usecase.PlanAnswer](t)(h.scope("").MakePlan(w))
+	id := h.makes("start", func(c *usecase.Scope) (string, error) {
+		return c.StartBake(usecase.Start{Wish: w, Digest: p.Digest})
+	})
+	h.now = p.Plan.Timer.Ready.Add(time.Minute)
+	say := func(key string, said usecase.Happened) usecase.BakeView {
+		h.now = h.now.Add(time.Hour)
+		h.makes(key, func(c *usecase.Scope) (string, error) { return c.AddInBake(id, said) })
+		return fine[usecase.BakeView](t)(h.scope("").ShowBake(id))
+	}
+	say("out", usecase.Happened{What: bake.TakenOut})
+	gummy := bake.Verdict{Mark: 2, Signs: []bake.Sign{bake.Gummy}}
+	v := say("gummy", usecase.Happened{What: bake.Judged, Verdict: gummy})
+	if len(v.Why) == 0 || v.Why[0].Strength != verdict.Unclear || v.Why[0].Tell == "" {
+		t.Fatalf("a gummy loaf of which nothing is known is explained by %+v", v.Why)
+	}
+	for _, why := range v.Why {
+		if why.Step != nil || why.Choice != nil {
+			t.Errorf("a change is asked for %s", why.Cause)
+		}
+	}
+	gummy.Core, _ = measure.ParseTemperature("80 °C")
+	v = say("measured", usecase.Happened{What: bake.Judged, Verdict: gummy})
+	if v.Why[0].Cause != verdict.UnderBaked || v.Why[0].Strength != verdict.Likely {
+		t.Errorf("with 80 °C in its middle it is explained by %+v", v.Why[0])
+	}
+	gummy.Core, _ = measure.ParseTemperature("140 °C")
+	_, err := h.scope("hot").Once([]byte("hot"), "bakes", func(c *usecase.Scope) (string, error) {
+		return c.AddInBake(id, usecase.Happened{What: bake.Judged, Verdict: gummy})
+	})
+	if pointer(err) != "/core" {
+		t.Errorf("a middle at 140 °C is answered %v", err)
 	}
 }

@@ -27,6 +27,22 @@ const (
 	Hole       Sign = "big hole, torn base"
 	Lopsided   Sign = "lopsided, a dry lump"
 
+	Raw        Sign = "raw in the middle"
+	Crumbly    Sign = "crumbly, falls apart"
+	DryCrumb   Sign = "dry crumb"
+	SoftCrust  Sign = "crust too soft"
+	ThickCrust Sign = "crust thick and hard"
+	Broke      Sign = "broke as it was turned out"
+	Outside    Sign = "add-ins on the outside"
+	Clumped    Sign = "add-ins in a lump"
+	Tunnels    Sign = "tunnels in the crumb"
+	Soapy      Sign = "tastes soapy"
+	Rancid     Sign = "tastes bitter or stale"
+	Sour       Sign = "too sour"
+	OffSmell   Sign = "smells off"
+	BurntSmell Sign = "a burnt smell"
+	Mouldy     Sign = "mould"
+
 	Domed     Sign = "domed, near the rim"
 	Hollow    Sign = "sounds hollow"
 	FineCrumb Sign = "fine, even crumb"
@@ -35,6 +51,8 @@ const (
 // Signs lists them, the good ones last.
 var Signs = []Sign{Collapsed, Overflowed, NotRisen, Unmixed, Dense, Lumpy, Coarse, Gummy, Corners, Pale, Burnt, Soggy,
 	Mashed, Sunken, Salty, Bland, TooSmall, Torn, Hole, Lopsided,
+	Raw, Crumbly, DryCrumb, SoftCrust, ThickCrust, Broke, Outside, Clumped, Tunnels, Soapy, Rancid, Sour, OffSmell,
+	BurntSmell, Mouldy,
 	Domed, Hollow, FineCrumb}
 
 // Helped is whether what was tried with a loaf helped.

@@ -17,10 +17,12 @@ type Verdict struct {
 	Helped   Helped        `json:"helped,omitzero"`   // whether what was tried did
 	// mm by which its middle stands above the rim; below 0 under it
 	Centre  *int                `json:"centre,omitzero"`
-	Sides   *int                `json:"sides,omitzero"` // and its edges
-	Crust   machine.Crust       `json:"crust,omitzero"` // as it came out
-	Room    measure.Temperature `json:"room,omitzero"`  // of the kitchen that day
-	Damp    bool                `json:"damp,omitzero"`  // the day was damp
+	Sides   *int                `json:"sides,omitzero"`  // and its edges
+	Crust   machine.Crust       `json:"crust,omitzero"`  // as it came out
+	Room    measure.Temperature `json:"room,omitzero"`   // of the kitchen that day
+	Damp    bool                `json:"damp,omitzero"`   // the day was damp
+	Core    measure.Temperature `json:"core,omitzero"`   // of the loaf's middle as it ended
+	Liquid  measure.Temperature `json:"liquid,omitzero"` // of the liquid as it went in
 	Mishaps []Mishap            `json:"mishaps,omitzero"`
 }
 
@@ -28,12 +30,32 @@ type Verdict struct {
 type Mishap string
 
 const (
-	LidOpened Mishap = "the lid was opened while it rose or baked"
-	LeftOut   Mishap = "something was left out"
-	PutTwice  Mishap = "something went in twice, or too much"
+	LidOpened    Mishap = "the lid was opened while it rose or baked"
+	LeftOut      Mishap = "something was left out"
+	PutTwice     Mishap = "something went in twice, or too much"
+	PaddleOff    Mishap = "the paddle or the pan was not in place"
+	FlourAdded   Mishap = "flour was added while it kneaded"
+	LiquidAdded  Mishap = "liquid was added while it kneaded"
+	YeastWetted  Mishap = "the yeast got wet before the kneading"
+	TwoYeasts    Mishap = "yeast went in beside that of the mix"
+	WeakStarter  Mishap = "the starter was young, cold or hungry"
+	AddedLate    Mishap = "the add-ins went in after the kneading"
+	PressedDown  Mishap = "the dough was pressed down or pricked"
+	LidTouched   Mishap = "the lid or the flap touched the dough"
+	StopPressed  Mishap = "Stop was pressed, or the cycle began again"
+	OtherSize    Mishap = "another size was set on the machine"
+	PulledOut    Mishap = "it was pulled or twisted out"
+	CameOutEarly Mishap = "it was turned out at once"
+	CooledShut   Mishap = "it cooled in a bag or under cover"
+	KeptDamp     Mishap = "it was kept in a closed bag or in the damp"
+	MixedLonger  Mishap = "it was mixed longer than its cycle"
+	Spilt        Mishap = "something fell or ran beside the pan"
+	StoodWarm    Mishap = "milk, egg or meat stood in the warm for hours"
 )
 
-var Mishaps = []Mishap{LidOpened, LeftOut, PutTwice}
+var Mishaps = []Mishap{LidOpened, LeftOut, PutTwice, PaddleOff, FlourAdded, LiquidAdded, YeastWetted, TwoYeasts,
+	WeakStarter, AddedLate, PressedDown, LidTouched, StopPressed, OtherSize, PulledOut, CameOutEarly, CooledShut, KeptDamp,
+	MixedLonger, Spilt, StoodWarm}
 
 func (m Mishap) Words() []string                  { return vocab.List(Mishaps) }
 func (m *Mishap) UnmarshalText(text []byte) error { return vocab.Read(m, text, "mishap", Mishaps) }
@@ -47,6 +69,7 @@ const (
 	mostUnder  = 180
 	coldest    = 0
 	hottest    = 45
+	boiling    = 105
 )
 
 // checkVerdict reports why a loaf cannot be judged so.
@@ -68,6 +91,10 @@ func checkVerdict(s State, v Verdict) error {
 		return fault.At("/sides", "the edges stand from %d mm under the rim to %d above it", mostUnder, mostAbove)
 	case !v.Room.IsZero() && (room < coldest || room > hottest):
 		return fault.At("/room", "a kitchen is between %d and %d °C, not %s", coldest, hottest, v.Room)
+	case !v.Core.IsZero() && (v.Core.Celsius() < coldest || v.Core.Celsius() > boiling):
+		return fault.At("/core", "a loaf's middle is between %d and %d °C, not %s", coldest, boiling, v.Core)
+	case !v.Liquid.IsZero() && (v.Liquid.Celsius() < coldest || v.Liquid.Celsius() > boiling):
+		return fault.At("/liquid", "a liquid is between %d and %d °C, not %s", coldest, boiling, v.Liquid)
 	case !s.Over():
 		return fault.At("/what", "judge the loaf when it is out of the pan")
 	}

@@ -39,13 +39,45 @@ const (
 	LidTouched  Cause = "lid or flap touched it"
 	PowerOut    Cause = "power cut"
 	PaddleLeft  Cause = "the paddle in the loaf"
+
+	UnderBaked   Cause = "not baked through"
+	OverBaked    Cause = "baked too long"
+	WrongSize    Cause = "another size was set"
+	ManyKnocks   Cause = "knocked back too often"
+	LittleSugar  Cause = "too little sugar to brown"
+	ManyAddIns   Cause = "too many add-ins"
+	NoBinder     Cause = "nothing that binds it"
+	OldPowder    Cause = "old or forgotten leavening"
+	LittlePowder Cause = "too little leavening"
+	MuchPowder   Cause = "too much leavening"
+	SodaAlone    Cause = "soda with nothing sour"
+	OldFlour     Cause = "flour or seeds gone stale"
+	HiddenSalt   Cause = "salt hidden in other things"
+	MuchFlour    Cause = "too much flour added while it kneaded"
+	MuchLiquid   Cause = "too much liquid added while it kneaded"
+	WetYeast     Cause = "the yeast got wet too soon"
+	DoubleYeast  Cause = "the mix's own yeast, and more"
+	WeakFerment  Cause = "a starter that was not ripe"
+	PressedDown  Cause = "pressed down before it baked"
+	StoppedCycle Cause = "the cycle was stopped or begun again"
+	PulledOut    Cause = "pulled or twisted out of the pan"
+	TurnedOut    Cause = "turned out while it was fragile"
+	CooledShut   Cause = "cooled under cover"
+	KeptDamp     Cause = "kept closed or damp"
+	OverMixed    Cause = "mixed too long"
+	SpiltOver    Cause = "something burnt beside the pan"
+	Spoilt       Cause = "milk, egg or meat that stood too long"
+	TooRich      Cause = "richer than its cycle bears"
 )
 
 // Causes lists them.
 var Causes = []Cause{TooWet, TooDry, PackedCup, MuchYeast, FastYeast, LittleYeast, DeadYeast, NoYeast, NoSalt,
 	MuchSalt, HotLiquid, WarmPlace, ColdPlace, LongRise, WrongCycle,
 	WeakFlour, TooBig, MuchSugar, NoPaddle, NotScraped, CutHot, LeftInPan, CrustSet, EarlyAddIns, LateAddIns,
-	WetAddIns, OpenedLid, LidTouched, PowerOut, PaddleLeft}
+	WetAddIns, OpenedLid, LidTouched, PowerOut, PaddleLeft, UnderBaked, OverBaked, WrongSize, ManyKnocks, LittleSugar,
+	ManyAddIns, NoBinder, OldPowder, LittlePowder, MuchPowder, SodaAlone, OldFlour, HiddenSalt, MuchFlour, MuchLiquid,
+	WetYeast, DoubleYeast, WeakFerment, PressedDown, StoppedCycle, PulledOut, TurnedOut, CooledShut, KeptDamp, OverMixed,
+	SpiltOver, Spoilt, TooRich}
 
 func (c Cause) Words() []string                  { return vocab.List(Causes) }
 func (c *Cause) UnmarshalText(text []byte) error { return vocab.Read(c, text, "cause", Causes) }
@@ -87,6 +119,8 @@ const (
 	CutCold       Fact = "it was cut cold"
 	CrustDarker   Fact = "the crust was set darker than suggested"
 	CrustLighter  Fact = "the crust was set lighter than suggested"
+	CrustOther    Fact = "the crust was set the other way"
+	ScoopedCup    Fact = "its flour was scooped into the cup"
 	AddInsFirst   Fact = "its add-ins went in at the start"
 	AddInsLate    Fact = "its add-ins went in after the kneading"
 	MoistAddIns   Fact = "its add-ins are moist"
@@ -99,6 +133,53 @@ const (
 	DampDay       Fact = "the day was damp"
 	TriedInVain   Fact = "what was changed for it before this loaf did not help"
 	TriedInPart   Fact = "what was changed for it before this loaf helped, in part"
+
+	WaterUsual  Fact = "its water is as usual"
+	YeastUsual  Fact = "its yeast is as usual"
+	SaltUsual   Fact = "its salt is as usual"
+	SugarUsual  Fact = "its sugar is as usual"
+	SugarLow    Fact = "its sugar is below the usual"
+	RoomMild    Fact = "the kitchen was neither warm nor cold"
+	LiquidMild  Fact = "its liquid was as warm as it should be"
+	CoreDone    Fact = "its middle was done, by the thermometer"
+	CoreLow     Fact = "its middle was not done, by the thermometer"
+	KnockedMuch Fact = "its cycle knocks it back more often than it bears"
+	MuchAdded   Fact = "its add-ins are more than it can carry"
+	Unbound     Fact = "nothing in it binds it"
+	PowderHigh  Fact = "its leavening is above the usual"
+	PowderLow   Fact = "its leavening is below the usual"
+	PowderUsual Fact = "its leavening is as usual"
+	OldLeaven   Fact = "its leavening is past its date, or long opened"
+	NothingSour Fact = "its soda has nothing sour to work on"
+	StaleFlour  Fact = "its flour or seeds are past their date, or long opened"
+	SaltAddIns  Fact = "something salty is in it beside the salt"
+	ToldPaddle  Fact = "the paddle or the pan was not in place"
+	ToldFlour   Fact = "flour was added while it kneaded"
+	ToldLiquid  Fact = "liquid was added while it kneaded"
+	ToldWet     Fact = "the yeast got wet before the kneading"
+	ToldTwo     Fact = "yeast went in beside that of the mix"
+	ToldStarter Fact = "the starter was young, cold or hungry"
+	ToldPressed Fact = "the dough was pressed down or pricked"
+	ToldTouched Fact = "the lid or the flap touched the dough"
+	ToldStopped Fact = "Stop was pressed, or the cycle began again"
+	ToldSize    Fact = "another size was set on the machine"
+	ToldPulled  Fact = "it was pulled or twisted out"
+	ToldEarly   Fact = "it was turned out at once"
+	ToldShut    Fact = "it cooled in a bag or under cover"
+	ToldDamp    Fact = "it was kept in a closed bag or in the damp"
+	ToldMixed   Fact = "it was mixed longer than its cycle"
+	ToldSpilt   Fact = "something fell or ran beside the pan"
+	ToldWarm    Fact = "milk, egg or meat stood in the warm for hours"
+
+	CoreHigh     Fact = "its middle was hotter than done, by the thermometer"
+	LightAlready Fact = "the crust was set to light already"
+	DarkAlready  Fact = "the crust was set to dark already"
+	CrustRoom    Fact = "the crust can be set another step"
+	MaybeWet     Fact = "its water may be above the usual, by its cups"
+	RapidShort   Fact = "a rapid cycle, and too little yeast for one"
+	FatHigh      Fact = "its fat is above the usual"
+	WellBefore   Fact = "the same recipe came out well before"
+	AddInsAtBeep Fact = "its add-ins went in at the beep"
 )
 
 // Facts lists them.
@@ -106,8 +187,15 @@ var Facts = []Fact{WetFormula, DryFormula, YeastHigh, YeastLow, SaltHigh, SaltLo
 	BallWet, BallDry, BallGood, FlourGiven, LiquidGiven, RoseHigh, RoseLow,
 	HotKitchen, ColdKitchen, VeryHotLiquid, WeakUsed, UnsureCup, WeighedFlour, OtherCycle, SlowOnRapid, FastOnLong,
 	LongCycle, FullPan, StoodInPan, TakenAtOnce, CutEarly, CutCold,
-	CrustDarker, CrustLighter, AddInsFirst, AddInsLate, MoistAddIns, LidWasOpen, PowerWent, NotTicked, HeavyLoaf,
-	WeightAsMeant, SlipTold, DampDay, TriedInVain, TriedInPart}
+	CrustDarker, CrustLighter, CrustOther, ScoopedCup, AddInsFirst, AddInsLate, MoistAddIns, LidWasOpen, PowerWent,
+	NotTicked, HeavyLoaf,
+	WeightAsMeant, SlipTold, DampDay, TriedInVain, TriedInPart, WaterUsual, YeastUsual, SaltUsual, SugarUsual, SugarLow,
+	RoomMild, LiquidMild, CoreDone, CoreLow, KnockedMuch, MuchAdded, Unbound, PowderHigh, PowderLow, PowderUsual,
+	OldLeaven,
+	NothingSour, StaleFlour, SaltAddIns, ToldPaddle, ToldFlour, ToldLiquid, ToldWet, ToldTwo, ToldStarter, ToldPressed,
+	ToldTouched, ToldStopped, ToldSize, ToldPulled, ToldEarly, ToldShut, ToldDamp, ToldMixed, ToldSpilt, ToldWarm,
+	CoreHigh, LightAlready,
+	DarkAlready, CrustRoom, MaybeWet, RapidShort, FatHigh, WellBefore, AddInsAtBeep}
 
 func (f Fact) Words() []string                  { return vocab.List(Facts) }
 func (f *Fact) UnmarshalText(text []byte) error { return vocab.Read(f, text, "fact", Facts) }
@@ -131,25 +219,29 @@ const leak = 0.03
 // sign is the most common); likelihoods are a home baker's judgement, one figure in one place, to be corrected here.
 var causes = map[Cause]row{
 	TooWet: {0.12, signs{bake.Collapsed: .55, bake.Coarse: .45, bake.Gummy: .35, bake.Sunken: .15},
-		facts{WetFormula: 4, BallWet: 6, BallGood: .25, BallDry: .1, FlourGiven: 1.6, DryFormula: .2, UnsureCup: 1.3},
+		facts{MaybeWet: 3, WellBefore: .45, WaterUsual: .3, MuchAdded: .6, WetFormula: 4, BallWet: 6, BallGood: .25,
+			BallDry: .1, FlourGiven: 1.6, DryFormula: .2, UnsureCup: 1.3},
 		"", "", "Take 1 tbsp less water, and nothing else.",
 		"Look at the dough ball: does it smear the floor of the pan?"},
 	TooDry: {0.06, signs{bake.Dense: .6, bake.Lumpy: .5, bake.Corners: .2, bake.Lopsided: .2},
-		facts{DryFormula: 4, BallDry: 6, BallGood: .25, BallWet: .1, LiquidGiven: 1.6, WetFormula: .2,
+		facts{WellBefore: .45, WaterUsual: .3, ToldFlour: 1.2, DryFormula: 4, BallDry: 6, BallGood: .25, BallWet: .1,
+			LiquidGiven: 1.6, WetFormula: .2,
 			WeighedFlour: 1.2, HeavyLoaf: .3, WeightAsMeant: 1.2}, "", "", "Take 1 tbsp more water, and nothing else.",
 		"Look at the dough ball: is it torn, does it knock?"},
 	PackedCup: {0.05, signs{bake.Dense: .6, bake.Lumpy: .55, bake.Corners: .15},
-		facts{BallDry: 4, UnsureCup: 1.7, HeavyLoaf: 9, WeightAsMeant: .2, WeighedFlour: .03, DryFormula: .6,
+		facts{ScoopedCup: 8, BallDry: 4, UnsureCup: 1.7, HeavyLoaf: 9, WeightAsMeant: .2, WeighedFlour: .03, DryFormula: .6,
 			LiquidGiven: 2, BallWet: .15, BallGood: .4}, "", "",
 		"Fill the cup lightly and level it, or weigh a cup of your flour.", "Weigh a cup of your flour."},
 	MuchYeast: {0.09, signs{bake.Collapsed: .6, bake.Overflowed: .5, bake.Coarse: .5, bake.Torn: .1},
-		facts{YeastHigh: 7, RoseHigh: 4, YeastLow: .1, RoseLow: .1, BallWet: .6, SlipTold: 1.5, BallGood: 1.3}, "", "",
+		facts{WellBefore: .15, YeastUsual: .25, YeastHigh: 7, RoseHigh: 4, YeastLow: .1, RoseLow: .1, BallWet: .6,
+			SlipTold: 1.5, BallGood: 1.3}, "", "",
 		"Take a quarter teaspoon less yeast, and nothing else.", "Note how high it stands as the last rise begins."},
 	FastYeast: {0.03, signs{bake.Overflowed: .55, bake.Collapsed: .5, bake.Coarse: .4},
 		facts{FastOnLong: 12, RoseHigh: 4, YeastHigh: 1.5}, FastOnLong, "",
 		"Of instant yeast take a fifth less than of active dry.", "Read the jar: instant, or active dry?"},
 	LittleYeast: {0.05, signs{bake.Dense: .65, bake.NotRisen: .08, bake.TooSmall: .25},
-		facts{YeastLow: 7, RoseLow: 4, YeastHigh: .1, FreshYeast: 1.4, OldYeast: .4, RoseHigh: .1, BallGood: 1.2}, "",
+		facts{WellBefore: .15, YeastUsual: .25, YeastLow: 7, RoseLow: 4, YeastHigh: .1, FreshYeast: 1.4, OldYeast: .4,
+			RoseHigh: .1, BallGood: 1.2}, "",
 		"", "Take a quarter teaspoon more yeast, and nothing else.", "Test the yeast in warm water."},
 	DeadYeast: {0.06, signs{bake.NotRisen: .5, bake.Dense: .6},
 		facts{OldYeast: 9, RoseLow: 4, FreshYeast: .15, RoseHigh: .05, BallGood: 1.2}, "", "",
@@ -158,60 +250,141 @@ var causes = map[Cause]row{
 		facts{NotTicked: 9, RoseLow: 4, OldYeast: .6, FreshYeast: 1.3, RoseHigh: .03}, NotTicked, "",
 		"Tick each thing off at the bench as it goes in.", "Is the yeast still where you set it out?"},
 	NoSalt: {0.05, signs{bake.Collapsed: .55, bake.Coarse: .5, bake.Bland: .75, bake.Overflowed: .35},
-		facts{SaltLow: 7, RoseHigh: 3, SaltHigh: .1, NotTicked: 3, RoseLow: .15}, "", "",
+		facts{WellBefore: .15, SaltUsual: .25, SaltLow: 7, RoseHigh: 3, SaltHigh: .1, NotTicked: 3, RoseLow: .15}, "", "",
 		"Put the salt back to 1½ tsp for 3 cups of flour.", "Taste it: is it bland?"},
 	MuchSalt: {0.03, signs{bake.Dense: .55, bake.Salty: .85},
-		facts{SaltHigh: 8, RoseLow: 3, SaltLow: .1, SlipTold: 2, RoseHigh: .1}, "", "",
+		facts{WellBefore: .15, SaltUsual: .3, SaltHigh: 8, RoseLow: 3, SaltLow: .1, SlipTold: 2, RoseHigh: .1}, "", "",
 		"Take a quarter teaspoon less salt.", "Taste it: is it salty?"},
 	HotLiquid: {0.03, signs{bake.Dense: .55, bake.NotRisen: .5},
-		facts{VeryHotLiquid: 25, RoseLow: 4, FreshYeast: 1.3, OldYeast: .5, RoseHigh: .1}, "", "",
+		facts{LiquidMild: .05, VeryHotLiquid: 25, RoseLow: 4, FreshYeast: 1.3, OldYeast: .5, RoseHigh: .1}, "", "",
 		"Let the liquid cool to hand warmth: at most 43 °C.", "Measure how warm the liquid is."},
 	WarmPlace: {0.05, signs{bake.Collapsed: .5, bake.Overflowed: .35, bake.Coarse: .3},
-		facts{HotKitchen: 12, DampDay: 4, RoseHigh: 3, ColdKitchen: .05, RoseLow: .1}, "", "",
+		facts{RoomMild: .15, HotKitchen: 12, DampDay: 4, RoseHigh: 3, ColdKitchen: .05, RoseLow: .1}, "", "",
 		"On a warm day take the liquid cold from the tap, and a little less yeast.", "Note how warm the kitchen is."},
 	ColdPlace: {0.04, signs{bake.Dense: .6, bake.TooSmall: .15},
-		facts{ColdKitchen: 14, RoseLow: 4, HotKitchen: .05, FreshYeast: 1.2, RoseHigh: .1}, "", "",
+		facts{RoomMild: .15, LiquidMild: .12, ColdKitchen: 14, RoseLow: 4, HotKitchen: .05, FreshYeast: 1.2,
+			RoseHigh: .1}, "", "",
 		"In a cold kitchen take the liquid at 30 °C.", "Note how warm the kitchen is."},
 	LongRise: {0.03, signs{bake.Collapsed: .6, bake.Coarse: .3},
-		facts{LongCycle: 12, RoseHigh: 3, OtherCycle: 1.5, RoseLow: .15}, LongCycle, "",
+		facts{WellBefore: .15, YeastUsual: 1.2, LongCycle: 12, RoseHigh: 2.2, OtherCycle: 1.5, RoseLow: .15}, LongCycle, "",
 		"Take a shorter cycle, or half the yeast.", "Note how high it stands when the baking begins."},
 	WrongCycle: {0.03, signs{bake.Dense: .5, bake.Gummy: .35, bake.Collapsed: .25, bake.Pale: .2},
-		facts{OtherCycle: 14, SlowOnRapid: 12, LongCycle: .6}, OtherCycle, SlowOnRapid,
+		facts{WellBefore: .15, RapidShort: 14, YeastUsual: 1.1, OtherCycle: 14, SlowOnRapid: 12, LongCycle: .6},
+		OtherCycle, SlowOnRapid,
 		"Use the cycle that the plan suggests.", "Compare the cycles side by side."},
 	WeakFlour: {0.04, signs{bake.Dense: .45, bake.Collapsed: .45, bake.Coarse: .2},
 		facts{WeakUsed: 16, BallWet: 1.8}, WeakUsed, "", "Use bread flour.",
 		"Read the bag: bread flour has 12 g of protein or more in 100."},
 	TooBig: {0.03, signs{bake.Overflowed: .8, bake.Torn: .35, bake.Gummy: .25},
-		facts{FullPan: 20, RoseHigh: 2, RoseLow: .1}, FullPan, "", "Bake the next smaller size.",
+		facts{WellBefore: .15, FullPan: 20, RoseHigh: 2, RoseLow: .1}, FullPan, "", "Bake the next smaller size.",
 		"See what the plan says of how full the pan gets."},
 	MuchSugar: {0.04, signs{bake.Burnt: .8, bake.Gummy: .15, bake.Collapsed: .1},
-		facts{SugarHigh: 7, CrustDarker: .6}, SugarHigh, "", "Set the crust one lighter.", ""},
+		facts{WellBefore: .15, LightAlready: 9, SugarUsual: .5, SugarHigh: 7, CrustDarker: .6}, SugarHigh, "",
+		"Set the crust one lighter.", ""},
 	NoPaddle: {0.02, signs{bake.Unmixed: .9, bake.NotRisen: .3, bake.Lopsided: .4, bake.Corners: .3},
-		facts{NotTicked: 3, BallDry: 1.5}, "", "", "Paddle on its shaft first, right down.",
+		facts{ToldPaddle: 40, NotTicked: 3, BallDry: 1.5}, "", "", "Paddle on its shaft first, right down.",
 		"Look for the paddle before the pan goes in."},
 	NotScraped: {0.03, signs{bake.Corners: .85, bake.Lumpy: .15},
 		facts{BallGood: 1.4}, "", "", "Scrape the corners with plastic some minutes into kneading.", ""},
 	CutHot: {0.05, signs{bake.Gummy: .75},
-		facts{CutEarly: 12, CutCold: .05}, "", "", "Let it cool for an hour before it is cut.",
+		facts{CoreDone: 1.6, CoreLow: .2, CutEarly: 12, CutCold: .05}, "", "", "Let it cool for an hour before it is cut.",
 		"Cut the next one cold."},
 	LeftInPan: {0.04, signs{bake.Soggy: .9},
-		facts{StoodInPan: 14, TakenAtOnce: .05}, "", "", "Take it out within minutes of the end.", ""},
+		facts{ToldShut: .3, StoodInPan: 14, TakenAtOnce: .05}, "", "", "Take it out within minutes of the end.", ""},
 	CrustSet: {0.04, signs{bake.Pale: .6, bake.Burnt: .5},
-		facts{CrustDarker: 4, CrustLighter: 4}, CrustDarker, CrustLighter, "Set the crust one step the other way.", ""},
+		facts{CrustRoom: 3, DarkAlready: .1, LightAlready: .1, CrustOther: .1, CrustDarker: 4, CrustLighter: 4},
+		CrustRoom, "", "Set the crust one step the other way.", ""},
 	EarlyAddIns: {0.02, signs{bake.Mashed: .85},
-		facts{AddInsFirst: 12, AddInsLate: .05}, AddInsFirst, "", "Put them in at the beep.", ""},
-	LateAddIns: {0.02, signs{bake.Sunken: .6, bake.Lopsided: .15},
+		facts{AddInsAtBeep: .1, AddInsFirst: 12, AddInsLate: .05}, AddInsFirst, "", "Put them in at the beep.", ""},
+	LateAddIns: {0.02, signs{bake.Outside: .8, bake.Sunken: .6, bake.Lopsided: .15},
 		facts{AddInsLate: 12, AddInsFirst: .2}, "", "", "Put them in at the beep, a handful at a time.", ""},
 	WetAddIns: {0.02, signs{bake.Gummy: .45, bake.Collapsed: .35, bake.Sunken: .45, bake.Coarse: .2},
 		facts{MoistAddIns: 14, BallGood: 1.3}, MoistAddIns, "", "Drain the add-ins and pat them dry.", ""},
-	OpenedLid: {0.015, signs{bake.Collapsed: .6, bake.Dense: .25},
+	OpenedLid: {0.015, signs{bake.Gummy: .3, bake.Collapsed: .6, bake.Dense: .25},
 		facts{LidWasOpen: 20, BallGood: 1.2}, "", "", "Leave the lid shut from the last rise on.", ""},
 	LidTouched: {0.02, signs{bake.Torn: .85, bake.Overflowed: .4},
-		facts{FullPan: 3, RoseHigh: 3}, "", "", "Bake a smaller size, or shut the dispenser's flap.", ""},
-	PowerOut: {0.01, signs{bake.Gummy: .4, bake.Collapsed: .4, bake.Dense: .35, bake.Pale: .35},
+		facts{ToldTouched: 30, FullPan: 3, RoseHigh: 3}, "", "", "Bake a smaller size, or shut the dispenser's flap.", ""},
+	PowerOut: {0.01, signs{bake.Coarse: .3, bake.Gummy: .4, bake.Collapsed: .4, bake.Dense: .35, bake.Pale: .35},
 		facts{PowerWent: 40}, "", "", "Tell the program of a cut at once: it says what can be saved.", ""},
 	PaddleLeft: {0.03, signs{bake.Hole: .9},
-		facts{}, "", "", "Take the paddle out before the last rise.", ""},
+		facts{ToldPulled: .3}, "", "", "Take the paddle out before the last rise.", ""},
+
+	UnderBaked: {0.04, signs{bake.Gummy: .8, bake.Raw: .8, bake.Pale: .3, bake.Collapsed: .2},
+		facts{CoreHigh: .05, CoreLow: 30, CoreDone: .02, CutEarly: .7, CrustLighter: 1.5}, "", "",
+		"Give it some minutes more at its end.", "Measure its middle as it ends."},
+	OverBaked: {0.02, signs{bake.Burnt: .5, bake.ThickCrust: .6, bake.DryCrumb: .85},
+		facts{CoreHigh: 8, CoreLow: .05, CrustDarker: 2, StoodInPan: 2}, "", "", "Take it out some minutes before its end.",
+		"Measure its middle some minutes before its end."},
+	WrongSize: {0.01, signs{bake.Gummy: .5, bake.Raw: .4, bake.Pale: .4, bake.Burnt: .4, bake.ThickCrust: .4,
+		bake.Dense: .2},
+		facts{ToldSize: 40, CoreLow: 4}, ToldSize, "", "Check the size on the display before Start.",
+		"Look at the size on the display."},
+	ManyKnocks: {0.02, signs{bake.Dense: .75, bake.Collapsed: .2},
+		facts{WellBefore: .15, KnockedMuch: 14, RoseLow: 2, YeastUsual: 1.3, WaterUsual: 1.2}, KnockedMuch, "",
+		"Take a cycle with a single rise, or one of your own.", ""},
+	LittleSugar: {0.02, signs{bake.Pale: .75},
+		facts{SugarUsual: .5, DarkAlready: 9, WellBefore: .15, SugarLow: 12, CrustLighter: .5, CrustDarker: 1.6},
+		SugarLow, "",
+		"A spoonful of sugar, honey or dry milk browns it.", ""},
+	ManyAddIns: {0.02, signs{bake.Dense: .6, bake.Clumped: .6, bake.Sunken: .3, bake.Torn: .2},
+		facts{WellBefore: .15, MuchAdded: 14, YeastUsual: 1.2}, MuchAdded, "",
+		"Take fewer add-ins: a third of the flour at most.", ""},
+	NoBinder: {0.02, signs{bake.Crumbly: .85, bake.Collapsed: .3, bake.DryCrumb: .4, bake.Dense: .3},
+		facts{WellBefore: .15, Unbound: 20}, Unbound, "", "Add what binds it: xanthan gum, psyllium or gluten.", ""},
+	OldPowder: {0.03, signs{bake.Dense: .6, bake.NotRisen: .6, bake.Raw: .1},
+		facts{OldLeaven: 12, PowderUsual: 1.3, NotTicked: 4, PowderLow: .4}, "", "",
+		"Use fresh baking powder or soda, and tick it off as it goes in.",
+		"Put a little of the powder in hot water: it should froth."},
+	LittlePowder: {0.02, signs{bake.Dense: .7, bake.NotRisen: .2},
+		facts{WellBefore: .15, PowderLow: 12, PowderUsual: .2, PowderHigh: .05}, PowderLow, "",
+		"Take half a teaspoon more leavening.", ""},
+	MuchPowder: {0.02, signs{bake.Collapsed: .6, bake.Overflowed: .5, bake.Soapy: .6, bake.Coarse: .5},
+		facts{WellBefore: .15, PowderHigh: 14, PowderUsual: .2, PowderLow: .05}, PowderHigh, "",
+		"Take half a teaspoon less leavening.", ""},
+	SodaAlone: {0.02, signs{bake.Soapy: .85, bake.Dense: .5, bake.Burnt: .3},
+		facts{WellBefore: .15, NothingSour: 16, PowderHigh: .6}, NothingSour, "",
+		"Take buttermilk, or baking powder in the soda's place.", ""},
+	OldFlour: {0.02, signs{bake.Rancid: .9, bake.Dense: .3},
+		facts{StaleFlour: 14}, "", "", "Open a fresh bag of wholemeal or seeds, and keep it cold.",
+		"Smell the flour: stale wholemeal smells of paint."},
+	HiddenSalt: {0.015, signs{bake.Salty: .8, bake.Dense: .3},
+		facts{WellBefore: .15, SaltAddIns: 12, SaltHigh: 2, SaltLow: .2}, SaltAddIns, "",
+		"Take half the salt: cheese, olives and the like bring their own.",
+		""},
+	MuchFlour: {0.01, signs{bake.Dense: .7, bake.Lumpy: .5, bake.Crumbly: .3, bake.DryCrumb: .2},
+		facts{ToldFlour: 25, BallDry: 2, BallWet: .3}, ToldFlour, "",
+		"Add flour by the teaspoon, and look again after a minute.", ""},
+	MuchLiquid: {0.01, signs{bake.Collapsed: .6, bake.Coarse: .5, bake.Gummy: .4},
+		facts{ToldLiquid: 25, BallWet: 2, BallDry: .3}, ToldLiquid, "",
+		"Add liquid by the teaspoon, and look again after a minute.", ""},
+	WetYeast: {0.01, signs{bake.NotRisen: .5, bake.Dense: .7},
+		facts{ToldWet: 40, RoseLow: 2}, ToldWet, "", "Keep the yeast dry, on top of the flour, until the kneading.", ""},
+	DoubleYeast: {0.01, signs{bake.Overflowed: .6, bake.Collapsed: .7, bake.Coarse: .6},
+		facts{ToldTwo: 40, RoseHigh: 2}, ToldTwo, "", "Use the mix's own yeast alone.", ""},
+	WeakFerment: {0.02, signs{bake.Dense: .8, bake.NotRisen: .3, bake.Gummy: .3, bake.Sour: .2},
+		facts{ToldStarter: 30, RoseLow: 2}, ToldStarter, "", "Feed the starter and use it at its peak.",
+		"Watch whether the starter doubles before you use it."},
+	PressedDown: {0.01, signs{bake.Collapsed: .7, bake.Torn: .5, bake.Dense: .4},
+		facts{ToldPressed: 40}, ToldPressed, "", "Leave the dough alone once it rises.", ""},
+	StoppedCycle: {0.01, signs{bake.Collapsed: .5, bake.Gummy: .4, bake.Pale: .4, bake.Coarse: .4, bake.Dense: .3,
+		bake.Sour: .2, bake.Raw: .3}, facts{ToldStopped: 40, CoreLow: 1.5}, ToldStopped, "",
+		"Lock the buttons once it runs.", ""},
+	PulledOut: {0.01, signs{bake.Hole: .8},
+		facts{ToldPulled: 40}, ToldPulled, "", "Wait some minutes, then shake it out: no pulling, no turning.", ""},
+	TurnedOut: {0.01, signs{bake.Broke: .9},
+		facts{ToldEarly: 10, TakenAtOnce: 1.2}, "", "", "Let it stand in the pan for ten minutes, then turn it out.", ""},
+	CooledShut: {0.01, signs{bake.SoftCrust: .8, bake.Soggy: .6, bake.Mouldy: .2},
+		facts{ToldShut: 40}, ToldShut, "", "Let it cool on a rack, uncovered.", ""},
+	KeptDamp: {0.01, signs{bake.Mouldy: .9},
+		facts{ToldDamp: 20}, "", "", "Keep it dry and airy, and freeze what is not eaten in two days.", ""},
+	OverMixed: {0.01, signs{bake.Tunnels: .8, bake.Dense: .4, bake.Torn: .2},
+		facts{ToldMixed: 30}, "", "", "Stop as soon as no dry flour is left.", ""},
+	SpiltOver: {0.01, signs{bake.BurntSmell: .85},
+		facts{ToldSpilt: 20}, "", "", "Unplug the machine, let it cool, and wipe the heater clean.", ""},
+	TooRich: {0.02, signs{bake.Dense: .6, bake.Gummy: .5, bake.NotRisen: .2, bake.Raw: .3},
+		facts{FatHigh: 16, SugarHigh: 3, CoreLow: 2.5}, FatHigh, "", "Take a third less butter or oil.", ""},
+	Spoilt: {0.01, signs{bake.OffSmell: .9, bake.Sour: .5, bake.Dense: .2},
+		facts{ToldWarm: 60}, "", "", "Throw it out. In a delay take water and dry milk, and no egg.", ""},
 }
 
 type signs = map[bake.Sign]float64

@@ -50,7 +50,11 @@ func isWater(i *larder.Ingredient) bool { return i.Kind == larder.Liquid }
 func isYeast(i *larder.Ingredient) bool { return i.Kind == larder.Yeast }
 func isSalt(i *larder.Ingredient) bool  { return i.Kind == larder.Salt }
 
-// outside is how much of so much of an ingredient lies outside the band of its figure; 0 where it may lie inside.
+// inwards is how far into a band a change leads that comes from outside of it, as a share of the band.
+const inwards = 1.0 / 3
+
+// outside is how much of so much of an ingredient is to move, where its figure lies outside its band, for the figure to
+// come well inside; 0 where it may lie inside.
 func (m move) outside(p plan.Plan, grams measure.Grams) measure.Grams {
 	for _, a := range p.Usual.Against {
 		if a.Of != m.figure || m.less && a.Verdict != kind.Above || !m.less && a.Verdict != kind.Below {
@@ -60,7 +64,7 @@ func (m move) outside(p plan.Plan, grams measure.Grams) measure.Grams {
 		if !m.less {
 			is, edge = a.High, a.Usual.Low
 		}
-		off := max(is-edge, edge-is)
+		off := max(is-edge, edge-is) + inwards*(a.Usual.High-a.Usual.Low)
 		if m.figure == plan.Hydration {
 			return p.Formula.Flour * measure.Grams(off/100)
 		}
@@ -73,8 +77,8 @@ func (m move) outside(p plan.Plan, grams measure.Grams) measure.Grams {
 const mostAway = 0.4
 
 // Propose is the one change that a cause asks of a recipe, in what its kitchen measures with: nil where no amount of
-// it answers the cause. Where the figure of the baked plan lies surely outside its band, the change leads to the
-// band's edge, in whole steps; else it is one.
+// it answers the cause. Where the figure of the baked plan lies surely outside its band, the change leads a
+// third into the band, in whole steps; else it is one.
 func Propose(k kitchen.Kitchen, p plan.Plan, r recipe.Recipe, c Cause) *Change {
 	facts := k.Ingredient
 	m, ok := moves[c]

@@ -41,7 +41,13 @@ type Weighed struct {
 	Against  []Fact      `json:"against,omitzero"` // and against it
 	Change   string      `json:"change"`
 	Tell     string      `json:"tell,omitzero"` // what would tell it from its like next time
+
+	net     float64 // by how much the facts of this bake that touch it lift it
+	telling bool    // a sign that hardly has another cause speaks for it
 }
+
+// lifted reports whether this bake's own facts, or a sign that hardly has another cause, lift it above its like.
+func (w Weighed) lifted() bool { return w.net >= lifts || w.telling && w.net >= sunk }
 
 // Seen is what is known of a loaf: the signs, whether all the others were looked for and not seen, and the facts.
 type Seen struct {
@@ -82,7 +88,7 @@ func Weigh(s Seen) []Weighed {
 			continue
 		}
 		r := causes[c]
-		w := Weighed{Cause: c, Change: r.change, Tell: r.tell}
+		w := Weighed{Cause: c, Change: r.change, Tell: r.tell, net: 1}
 		w.Share = math.Exp(math.Log(r.prior) + r.bySigns(&w, bad, s.All) + r.byFacts(&w, s.Facts))
 		w.Share *= s.tried(&w)
 		total += w.Share
@@ -94,9 +100,19 @@ func Weigh(s Seen) []Weighed {
 		out[n].Share /= total
 		out[n].Strength = strengthOf(out[n].Share)
 	}
-	slices.SortStableFunc(out, func(a, b Weighed) int { return cmp.Compare(b.Share, a.Share) })
-	if s.Mark >= well && len(bad) == 1 && len(out) > 0 && len(out[0].For) == 0 {
-		return nil // a good loaf with one flaw that nothing else speaks of: the worry is needless
+	slices.SortStableFunc(out, func(a, b Weighed) int {
+		if a.lifted() != b.lifted() && max(a.Share, b.Share) < overwhelming*min(a.Share, b.Share) {
+			return cmp.Compare(b.rank(), a.rank())
+		}
+		return cmp.Compare(b.Share, a.Share)
+	})
+	if len(out) > 0 && !out[0].lifted() { // its signs alone, which others share: nobody can tell from that
+		if s.Mark >= well {
+			return nil // a good loaf with a flaw that nothing else speaks of: the worry is needless
+		}
+		for n := range out {
+			out[n].Strength = Unclear
+		}
 	}
 	return out
 }
@@ -134,6 +150,7 @@ func (r row) bySigns(w *Weighed, bad []bake.Sign, all bool) float64 {
 			score += math.Log(r.of(sign))
 			if r.signs[sign] > 0 {
 				w.Signs = append(w.Signs, sign)
+				w.telling = w.telling || r.signs[sign] >= telling && alone[sign]
 			}
 		case all && !sign.Good():
 			score += absent * math.Log(1-r.of(sign))
@@ -154,6 +171,9 @@ func (r row) byFacts(w *Weighed, facts []Fact) float64 {
 			ratio = unsaid(f)
 		}
 		score += math.Log(ratio)
+		if said {
+			w.net *= ratio
+		}
 		switch {
 		case said && ratio > speaksFor:
 			w.For = append(w.For, f)
@@ -164,11 +184,30 @@ func (r row) byFacts(w *Weighed, facts []Fact) float64 {
 	return score
 }
 
-// From these ratios a fact is told as speaking for a cause, or against it.
+// From these ratios a fact is told as speaking for a cause, or against it; and from one on it lifts the cause above its
+// like.
 const (
 	speaksFor     = 1.5
 	speaksAgainst = 0.8
+	lifts         = 2.5
+	sunk          = 0.6 // below this net ratio not even a telling sign lifts a cause
+	overwhelming  = 30  // so many times as likely, an unlifted cause stands before a lifted one
 )
+
+func (w Weighed) rank() int {
+	if w.lifted() {
+		return 1
+	}
+	return 0
+}
+
+// telling is how likely a sign is under the cause that it tells by itself.
+const telling = 0.7
+
+// alone are the signs that hardly have more than one cause.
+var alone = map[bake.Sign]bool{bake.Salty: true, bake.Bland: true, bake.Mashed: true, bake.Corners: true,
+	bake.Unmixed: true, bake.Hole: true, bake.Rancid: true, bake.OffSmell: true, bake.BurntSmell: true,
+	bake.Mouldy: true, bake.Broke: true, bake.Tunnels: true, bake.DryCrumb: true}
 
 // well is from which mark a loaf came out well.
 const well = 4
@@ -194,8 +233,13 @@ var strange = map[Fact]bool{WetFormula: true, DryFormula: true, YeastHigh: true,
 
 // Causes are what is told of the loaf, in the kitchen's own degrees.
 func (b Baked) Causes() []Weighed {
-	told := Told(Weigh(b.Seen()))
+	seen := b.Seen()
+	all := Weigh(seen)
+	told := Told(all)
 	h := b.has()
+	if len(told) > 0 && told[0].Strength == Unclear {
+		return h.untold(all, seen.Facts)
+	}
 	for n := range told {
 		w := &told[n]
 		if say, ok := advice[w.Cause]; ok {
@@ -209,11 +253,32 @@ func (b Baked) Causes() []Weighed {
 	return told
 }
 
+// Asks reports whether a change is asked for: the cause can be told, and what answers it was not tried in vain.
+func (w Weighed) Asks() bool {
+	return w.Strength != Unclear && !slices.Contains(w.Against, TriedInVain)
+}
+
+// mostMaybe is how many causes are named that may lie behind a loaf of which nothing can be told.
+const mostMaybe = 3
+
+// untold are the causes that may lie behind a loaf of which this bake tells none: nothing is to be changed for any of
+// them. The first says what to look at next time.
+func (h has) untold(all []Weighed, known []Fact) []Weighed {
+	out := slices.Clone(all[:min(len(all), mostMaybe)])
+	for n := range out {
+		out[n].Change, out[n].Tell = "Change nothing: bake it again as it is written.", ""
+	}
+	if l := h.lookFor(all, known); l != nil {
+		out[0].Tell = h.Kitchen.Degrees.Say(l.say(h))
+	}
+	return out
+}
+
 // Told are the causes that are worth telling: the likely and the possible, at most three; with none of them the first,
 // which cannot be told from its like.
 func Told(all []Weighed) []Weighed {
 	n := 0
-	for n < len(all) && n < 3 && all[n].Strength != Unclear {
+	for n < len(all) && n < 3 && all[n].Strength != Unclear && (n == 0 || all[n].lifted()) {
 		n++
 	}
 	return all[:min(max(n, 1), len(all))]

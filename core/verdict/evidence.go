@@ -14,6 +14,7 @@ import (
 	"risepan/core/machine"
 	"risepan/core/measure"
 	"risepan/core/plan"
+	"risepan/core/recipe"
 	"risepan/core/scale"
 	"risepan/core/timetable"
 )
@@ -34,6 +35,9 @@ const (
 	sunkBy     = 10 // mm of the middle below the edges
 	bulges     = 25 // mm of the edges above the rim
 	longRises  = 120
+	shortRises = 60
+	veryLong   = 165 // of any dough
+	hotter     = 3   // °C in the middle beyond done
 )
 
 // Baked is a bake that ended: its plan, what happened, the kitchen, and the bench where it was measured, with the ids
@@ -46,6 +50,7 @@ type Baked struct {
 	Bench    *bench.Session
 	Steps    []string
 	Tried    Cause // for which the recipe's revision was made; empty: for none
+	Well     bool  // the same revision came out well before
 }
 
 // Seen is what is known of the loaf: the signs that were told, those that follow from what was measured of it, and the
@@ -58,13 +63,20 @@ func (b Baked) Seen() Seen {
 // Evidence is what is known of a bake beside its signs: from its plan, its happenings and the kitchen.
 func (b Baked) Evidence() []Fact {
 	e := evidence{}
-	e.formula(b.Plan)
+	e.formula(b.Plan, b.Kitchen)
 	e.plan(b.Plan, b.Kitchen)
+	e.crust(b.Plan, b.State)
+	e.recipe(b.Plan, b.Kitchen)
+	e.told(b.State.Verdict)
 	e.day(b.State.Verdict, b.Kitchen)
 	e.bench(b)
 	e.watch(b.State, b.Happened)
 	e.cycle(b.Plan, b.State)
 	e.end(b.Plan, b.State)
+	e.add(b.Well, WellBefore)
+	if slices.Contains(e.facts, BallWet) || slices.Contains(e.facts, BallDry) { // what is seen outweighs what is reckoned
+		e.facts = slices.DeleteFunc(e.facts, func(f Fact) bool { return f == WaterUsual })
+	}
 	return e.facts
 }
 
@@ -96,15 +108,33 @@ func (e *evidence) add(is bool, f Fact) {
 	}
 }
 
-var figures = map[plan.Figure][2]Fact{plan.Hydration: {DryFormula, WetFormula}, plan.Yeast: {YeastLow, YeastHigh},
-	plan.Salt: {SaltLow, SaltHigh}, plan.Sugar: {"", SugarHigh}}
+// figures are what is known where a figure of the formula lies below its band, inside and above.
+var figures = map[plan.Figure][3]Fact{plan.Hydration: {DryFormula, WaterUsual, WetFormula},
+	plan.Yeast: {YeastLow, YeastUsual, YeastHigh}, plan.Salt: {SaltLow, SaltUsual, SaltHigh},
+	plan.Sugar: {SugarLow, SugarUsual, SugarHigh}, plan.Fat: {"", "", FatHigh},
+	plan.Powder: {PowderLow, PowderUsual, PowderHigh}}
 
-func (e *evidence) formula(p plan.Plan) {
+func (e *evidence) formula(p plan.Plan, k kitchen.Kitchen) {
+	rose := rises(p.Stages)
+	row, starts := kind.Of(p.Kind), Baked{Plan: p, Kitchen: k}.has()
+	rapid := rose > 0 && rose <= shortRises && p.Kind != recipe.Rapid && !row.FewKnock && !row.Batter
 	for _, a := range p.Usual.Against {
-		pair := figures[a.Of]
-		e.add(a.Verdict == kind.Below && pair[0] != "", pair[0])
-		e.add(a.Verdict == kind.Above && pair[1] != "", pair[1])
+		facts, known := figures[a.Of]
+		if !known || a.Of == plan.Yeast && !starts.bakersYeast() {
+			continue // a starter's own yeast is not weighed
+		}
+		e.add(a.Verdict == kind.Below && facts[0] != "" && !(a.Of == plan.Yeast && rapid), facts[0])
+		e.add(a.Verdict == kind.Below && a.Of == plan.Yeast && rapid, RapidShort)
+		e.add(a.Verdict != kind.Below && a.Verdict != kind.Above && facts[1] != "" && a.Low >= a.Usual.Low &&
+			a.High <= a.Usual.High, facts[1])
+		e.add(a.Verdict == kind.Above, facts[2])
+		e.add(a.Of == plan.Hydration && a.Verdict != kind.Above && a.Usual.High > 0 && a.Is > a.Usual.High+surely, MaybeWet)
 	}
+	e.add(slices.ContainsFunc(k.Cups, func(c larder.Cup) bool {
+		return c.Filling == larder.Scooped && slices.ContainsFunc(p.Lines, func(l plan.Line) bool {
+			return l.Ingredient == c.Flour
+		})
+	}), ScoopedCup)
 	e.add(p.Formula.Sure == plan.UnknownCup, UnsureCup)
 	e.add(p.Formula.Sure == plan.Weighed, WeighedFlour)
 }
@@ -134,10 +164,6 @@ func (e *evidence) plan(p plan.Plan, k kitchen.Kitchen) {
 		e.add(o.ID == p.Setting.Cycle.ID && !o.Suits, OtherCycle)
 	}
 	e.add(p.Heat.Bears == dough.TooHot || p.Heat.Bears == dough.Kills, VeryHotLiquid)
-	if was := p.Setting.Suggested; was != "" {
-		e.add(shade(p.Setting.Crust) > shade(was), CrustDarker)
-		e.add(shade(p.Setting.Crust) < shade(was), CrustLighter)
-	}
 	if p.AddIns != nil {
 		e.add(p.AddIns.Way == plan.AtStart, AddInsFirst)
 		wet := slices.ContainsFunc(p.AddIns.Lines, func(id string) bool {
@@ -149,12 +175,33 @@ func (e *evidence) plan(p plan.Plan, k kitchen.Kitchen) {
 	}
 }
 
+// crust is whether the crust was set otherwise than suggested: towards how it came out, or away from it.
+func (e *evidence) crust(p plan.Plan, s bake.State) {
+	if !p.Setting.HasCrust {
+		return
+	}
+	signs := append(slices.Clone(s.Signs), implied(p, s)...)
+	pale, dark := slices.Contains(signs, bake.Pale), slices.Contains(signs, bake.Burnt)
+	e.add(pale && p.Setting.Crust == machine.Dark, DarkAlready)
+	e.add(dark && p.Setting.Crust == machine.Light, LightAlready)
+	e.add(dark && p.Setting.Crust != machine.Light || pale && p.Setting.Crust != machine.Dark, CrustRoom)
+	was := p.Setting.Suggested
+	if was == "" {
+		return
+	}
+	darker, lighter := shade(p.Setting.Crust) > shade(was), shade(p.Setting.Crust) < shade(was)
+	e.add(darker && dark, CrustDarker)
+	e.add(lighter && pale, CrustLighter)
+	e.add(darker && pale || lighter && dark, CrustOther)
+}
+
 // day is how warm and damp the kitchen was: as told of this loaf, else as the kitchen usually is.
 func (e *evidence) day(v bake.Verdict, k kitchen.Kitchen) {
 	room := k.Room
 	if !v.Room.IsZero() {
 		room = v.Room
 	}
+	e.add(!v.Room.IsZero() && room.Celsius() >= coldBelow && room.Celsius() <= hotAbove, RoomMild)
 	e.add(room.Celsius() < coldBelow, ColdKitchen)
 	e.add(room.Celsius() > hotAbove, HotKitchen)
 	e.add(v.Damp, DampDay)
@@ -180,19 +227,24 @@ func (e *evidence) bench(b Baked) {
 	e.add(told(bake.LidOpened), LidWasOpen)
 }
 
-// cycle is whether it rose longer than such a dough needs.
-func (e *evidence) cycle(p plan.Plan, s bake.State) {
-	rose := machine.Minutes(0)
-	for _, st := range s.Stages {
-		if st.Kind == machine.Rise {
-			rose += st.To - st.From
+// rises is how long all rises take together.
+func rises(stages []machine.Span) (all machine.Minutes) {
+	for _, s := range stages {
+		if s.Kind == machine.Rise {
+			all += s.To - s.From
 		}
 	}
+	return all
+}
+
+// cycle is whether it rose longer than such a dough needs.
+func (e *evidence) cycle(p plan.Plan, s bake.State) {
+	rose := rises(s.Stages)
 	quick := slices.ContainsFunc(p.Usual.Against, func(a plan.Against) bool {
 		return a.Of == plan.Yeast &&
 			a.Verdict == kind.Above
 	})
-	e.add(rose > longRises && (quick || slices.Contains(e.facts, OtherCycle)), LongCycle)
+	e.add(rose > veryLong || rose > longRises && (quick || slices.Contains(e.facts, OtherCycle)), LongCycle)
 }
 
 func (e *evidence) watch(s bake.State, happened []bake.Happening) {
@@ -213,16 +265,18 @@ func (e *evidence) watch(s bake.State, happened []bake.Happening) {
 			kneaded = s.Begin.Add(time.Duration(st.To) * time.Minute)
 		}
 	}
-	late := false
+	late, beeped := false, false
 	for _, h := range happened {
 		n := slices.IndexFunc(s.Moments, func(m bake.Moment) bool {
 			return m.ID == h.Moment &&
 				m.Kind == timetable.AddIns && m.Done
 		})
 		late = late || h.What == bake.Done && n >= 0 && h.At.After(kneaded)
+		beeped = beeped || h.What == bake.Done && n >= 0 && !h.At.After(kneaded)
 		e.add(h.What == bake.PowerCut && !slices.Contains(e.facts, PowerWent), PowerWent)
 	}
 	e.add(late, AddInsLate)
+	e.add(beeped && !late, AddInsAtBeep)
 }
 
 // heights are how high it stood in its last rise.
@@ -254,6 +308,16 @@ func (e *evidence) end(p plan.Plan, s bake.State) {
 		stood := s.End.Sub(s.Ready)
 		e.add(stood > tooLong, StoodInPan)
 		e.add(stood <= atOnce, TakenAtOnce)
+	}
+	if core, done := s.Core, kind.Of(p.Kind).Ending.Core; !core.IsZero() && done.High > 0 {
+		e.add(float64(core.Celsius()) < done.Low, CoreLow)
+		e.add(float64(core.Celsius()) >= done.Low && float64(core.Celsius()) <= done.High+hotter, CoreDone)
+		e.add(float64(core.Celsius()) > done.High+hotter, CoreHigh)
+	}
+	if warm := s.Liquid; !warm.IsZero() && p.Formula.Yeast > 0 {
+		limits := dough.LimitsFor(Baked{Plan: p}.has().meets())
+		e.add(warm.Celsius() > limits.High && !slices.Contains(e.facts, VeryHotLiquid), VeryHotLiquid)
+		e.add(warm.Celsius() <= limits.High && warm.Celsius() > coldBelow, LiquidMild)
 	}
 	e.add(s.CutAfter > 0 && s.CutAfter <= hotFor, CutEarly)
 	e.add(s.CutAfter >= coldAfter, CutCold)

@@ -8,11 +8,14 @@ import (
 )
 
 func Example() {
-	for _, w := range verdict.Told(verdict.Weigh(verdict.Seen{All: true, Signs: []bake.Sign{bake.Collapsed,
-		bake.Coarse}})) {
+	sunken := verdict.Seen{All: true, Signs: []bake.Sign{bake.Collapsed, bake.Coarse}}
+	slack := sunken
+	slack.Facts = []verdict.Fact{verdict.BallWet}
+	for _, s := range []verdict.Seen{sunken, slack} {
+		w := verdict.Told(verdict.Weigh(s))[0]
 		fmt.Println(w.Strength, w.Cause)
 	}
 	// Output:
-	// possible too wet
-	// possible too much yeast
+	// cannot tell too wet
+	// likely too wet
 }

@@ -12,6 +12,7 @@ import (
 	"risepan/core/machine"
 	"risepan/core/measure"
 	"risepan/core/plan"
+	"risepan/core/recipe"
 	"risepan/core/timetable"
 )
 
@@ -25,12 +26,34 @@ type has struct {
 func (b Baked) has() has { return has{b, kind.Of(b.Plan.Kind)} }
 
 func (h has) yeast() bool  { return h.Plan.Formula.Yeast > 0 }
-func (h has) flour() bool  { return h.Plan.Formula.Flour > 0 }
-func (h has) addIns() bool { return h.Plan.AddIns != nil }
-func (h has) paddle() bool { return !h.kind.Outside }
-func (h has) ball() bool   { return h.kneads() && !h.kind.Batter && !h.kind.Still }
-func (h has) crust() bool  { return h.Plan.Setting.HasCrust }
-func (h has) cut() bool    { return h.Plan.Ending.Slice > 0 }
+func (h has) powder() bool { return h.Plan.Formula.Powder > 0 }
+
+// holds reports whether a line of it is of some sort.
+func (h has) holds(of func(*larder.Ingredient) bool) bool {
+	return slices.ContainsFunc(h.Plan.Lines, func(l plan.Line) bool {
+		i, ok := h.Kitchen.Ingredient(l.Ingredient)
+		return ok && of(i)
+	})
+}
+
+// bakersYeast reports whether yeast goes in by itself: a loaf of a starter alone has none that could be more or less. A
+// plan without its kitchen's facts has what its formula says.
+func (h has) bakersYeast() bool { return h.yeast() && (!h.starter() || h.holds(isYeast)) }
+
+func (h has) starter() bool {
+	return slices.ContainsFunc(h.Plan.Lines, func(l plan.Line) bool {
+		return strings.Contains(string(l.Ingredient), "starter")
+	})
+}
+
+func (h has) comesOut() bool { return h.baked() && h.paddle() }
+func (h has) sized() bool    { return !h.kind.Batch && h.Plan.Setting.HasSize }
+func (h has) flour() bool    { return h.Plan.Formula.Flour > 0 }
+func (h has) addIns() bool   { return h.Plan.AddIns != nil }
+func (h has) paddle() bool   { return !h.kind.Outside }
+func (h has) ball() bool     { return h.kneads() && !h.kind.Batter && !h.kind.Still }
+func (h has) crust() bool    { return h.Plan.Setting.HasCrust }
+func (h has) cut() bool      { return h.Plan.Ending.Slice > 0 }
 
 func (h has) stage(k machine.StageKind) bool {
 	return slices.ContainsFunc(h.Plan.Stages, func(s machine.Span) bool { return s.Kind == k })
@@ -41,6 +64,9 @@ func (h has) rises() bool  { return h.stage(machine.Rise) }
 
 // misfit reports whether its cycle is not made for it, or is too quick for its yeast.
 func (h has) misfit() bool {
+	if rose := rises(h.Plan.Stages); rose > 0 && rose <= shortRises && h.Plan.Kind != recipe.Rapid && !h.kind.FewKnock {
+		return true
+	}
 	slow := slices.ContainsFunc(h.Plan.Cautions, func(c plan.Caution) bool { return c.About == plan.SlowYeast })
 	return slow || slices.ContainsFunc(h.Plan.Setting.Options, func(o plan.CycleOption) bool {
 		return o.ID == h.Plan.Setting.Cycle.ID && !o.Suits
@@ -57,17 +83,25 @@ func (h has) beep() bool {
 // needs are what a loaf has to have for a cause to lie behind it; a cause that is not named here can lie behind any.
 var needs = map[Cause]func(has) bool{
 	TooWet: has.flour, TooDry: has.flour, PackedCup: has.flour,
-	MuchYeast: has.yeast, FastYeast: has.yeast, LittleYeast: has.yeast, DeadYeast: has.yeast, NoYeast: has.yeast,
+	MuchYeast: has.bakersYeast, FastYeast: has.bakersYeast, LittleYeast: has.bakersYeast, DeadYeast: has.bakersYeast,
+	NoYeast:   has.yeast,
 	HotLiquid: has.yeast,
 	WarmPlace: has.yeast, ColdPlace: has.yeast, WeakFlour: has.yeast,
-	WrongCycle:  has.misfit,
-	LongRise:    func(h has) bool { return h.yeast() && h.rises() },
-	MuchSalt:    func(h has) bool { return h.Plan.Formula.Salt > 0 },
-	NoPaddle:    func(h has) bool { return h.paddle() && h.kneads() },
-	NotScraped:  has.kneads,
-	PaddleLeft:  has.paddle,
-	CutHot:      has.cut,
-	CrustSet:    has.crust,
+	WrongCycle: has.misfit,
+	LongRise:   func(h has) bool { return h.yeast() && h.rises() },
+	MuchSalt:   func(h has) bool { return h.Plan.Formula.Salt > 0 },
+	NoPaddle:   func(h has) bool { return h.paddle() && h.kneads() },
+	NotScraped: has.kneads,
+	PaddleLeft: has.paddle,
+	CutHot:     has.cut,
+	CrustSet:   has.crust,
+	OldPowder:  has.powder, LittlePowder: has.powder, MuchPowder: has.powder, SodaAlone: has.powder, OverMixed: has.powder,
+	WeakFerment: has.starter, WetYeast: has.bakersYeast, DoubleYeast: has.bakersYeast, ManyKnocks: has.rises,
+	UnderBaked: has.baked, OverBaked: has.baked, LittleSugar: has.baked, TooRich: has.yeast, ManyAddIns: has.addIns,
+	HiddenSalt: func(h has) bool { return h.holds(isSalt) },
+	MuchFlour:  has.ball, MuchLiquid: has.ball, PressedDown: has.rises, PulledOut: has.comesOut, TurnedOut: has.comesOut,
+	CooledShut: has.cut, KeptDamp: has.cut, OldFlour: has.flour, WrongSize: has.sized,
+	Spoilt:      func(h has) bool { return h.holds(func(i *larder.Ingredient) bool { return i.Spoils }) },
 	EarlyAddIns: has.addIns, LateAddIns: has.addIns, WetAddIns: has.addIns,
 }
 

@@ -14,7 +14,6 @@ interface Props {
 
 /** What can be measured of the loaf and told of the day. All of it may be left out. */
 export function Measured({ told, set, plan }: Props) {
-  const { unit } = thermometer();
   const happened = told.mishaps ?? [];
   return (
     <>
@@ -46,38 +45,60 @@ export function Measured({ told, set, plan }: Props) {
         <OnScale label="It weighs" value={told.weight} keep={(weight) => set({ weight })} />
         <OverRim label="Its middle over the rim" value={told.centre} keep={(centre) => set({ centre })} />
         <OverRim label="Its edges over the rim" value={told.sides} keep={(sides) => set({ sides })} />
-        <label className="flex items-center justify-between gap-2">
-          How warm the kitchen was
-          <Typed
-            value={told.room ?? ""}
-            show={(room) => room}
-            parse={(text) => (/^(-?\d+([.,]\d+)?\s*(°?\s*[cf])?)?$/i.test(text.trim()) ? degrees(unit)(text) : null)}
-            say={`such as 21 ${unit}`}
-            keep={(room, kept) => {
-              set({ room: room || undefined });
-              kept();
-            }}
-            placeholder="–"
-            className={`figures h-12 w-28 text-center text-lg font-bold ${box}`}
-          />
-        </label>
+        <Warmth label="How warm the kitchen was" value={told.room} such={21} keep={(room) => set({ room })} />
+        <Warmth label="How warm the liquid was" value={told.liquid} such={25} keep={(liquid) => set({ liquid })} />
+        <Warmth label="How hot its middle was at the end" value={told.core} such={94} keep={(core) => set({ core })} />
         <Tick on={!!told.damp} turn={(damp) => set({ damp })}>
           The day was damp
         </Tick>
       </div>
       <fieldset className="mt-4">
         <legend className="font-semibold">Did anything go otherwise?</legend>
-        {BakeMishap.map((m) => (
-          <Tick
-            key={m}
-            on={happened.includes(m)}
-            turn={(on) => set({ mishaps: on ? [...happened, m] : happened.filter((other) => other !== m) })}
-          >
-            {m.charAt(0).toUpperCase() + m.slice(1)}
-          </Tick>
-        ))}
+        <div className="grid gap-x-8 sm:grid-cols-2">
+          {BakeMishap.map((m) => (
+            <Tick
+              key={m}
+              on={happened.includes(m)}
+              turn={(on) => set({ mishaps: on ? [...happened, m] : happened.filter((other) => other !== m) })}
+            >
+              {m.charAt(0).toUpperCase() + m.slice(1)}
+            </Tick>
+          ))}
+        </div>
       </fieldset>
     </>
+  );
+}
+
+/** A temperature that may be left out, in the kitchen's degrees or with a unit of its own. */
+function Warmth({
+  label,
+  value,
+  such,
+  keep,
+}: {
+  label: string;
+  value: string | undefined;
+  such: number;
+  keep: (t: string | undefined) => void;
+}) {
+  const { unit } = thermometer();
+  return (
+    <label className="flex items-center justify-between gap-2">
+      {label}
+      <Typed
+        value={value ?? ""}
+        show={(t) => t}
+        parse={(text) => (/^(-?\d+([.,]\d+)?\s*(°?\s*[cf])?)?$/i.test(text.trim()) ? degrees(unit)(text) : null)}
+        say={`such as ${unit === "°F" ? Math.round(such * 1.8 + 32) : such} ${unit}`}
+        keep={(t, kept) => {
+          keep(t || undefined);
+          kept();
+        }}
+        placeholder="–"
+        className={`figures h-12 w-28 text-center text-lg font-bold ${box}`}
+      />
+    </label>
   );
 }
 

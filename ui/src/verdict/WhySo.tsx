@@ -7,7 +7,7 @@ import type { BakeView, Why } from "../client/types.gen";
 import { Arrow } from "../parts/Arrow";
 import { TroubleNote } from "../parts/Trouble";
 
-const strength: Record<Why["strength"], string> = { likely: "Likely", possible: "Possible", "cannot tell": "Cannot be told apart yet" };
+const strength: Record<Why["strength"], string> = { likely: "Likely", possible: "Possible", "cannot tell": "Cannot tell" };
 
 /** Why the loaf came out so: causes with what speaks for and against them, and one change for next time. */
 export function WhySo({ bake }: { bake: BakeView }) {
@@ -23,6 +23,7 @@ export function WhySo({ bake }: { bake: BakeView }) {
         <p className="mt-1">It is simply a good loaf. Change nothing.</p>
       </section>
     );
+  if (why[0]?.strength === "cannot tell") return <NobodyCanTell why={why} />;
   return (
     <section aria-labelledby="why" className="mt-6">
       <h2 id="why" className="text-lg font-semibold">
@@ -63,6 +64,27 @@ export function WhySo({ bake }: { bake: BakeView }) {
           ? "Two changes at once: the next loaf cannot tell which of them helped. Undo one, unless you are sure of both."
           : "One change at a time: only so can the next loaf tell whether it helped."}
       </p>
+    </section>
+  );
+}
+
+/** Where nothing of this bake tells why: nothing is changed, and the one thing is named that would tell most next time. */
+function NobodyCanTell({ why }: { why: Why[] }) {
+  return (
+    <section aria-labelledby="why" className="mt-6">
+      <h2 id="why" className="text-lg font-semibold">
+        Why it came out so
+      </h2>
+      <p className="mt-1 text-xl font-bold">This bake does not tell.</p>
+      <p className="mt-1">
+        Its signs fit several causes, and nothing that is known of it speaks for one of them: {why.map((w) => w.cause).join(", ")}. Change
+        nothing, and bake it again as it is written.
+      </p>
+      {why[0]?.tell && (
+        <p className="mt-2 border-l-4 border-rim pl-3">
+          <b>Next time:</b> {why[0].tell}
+        </p>
+      )}
     </section>
   );
 }

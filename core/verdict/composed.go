@@ -1,0 +1,84 @@
+package verdict
+
+import (
+	"slices"
+
+	"risepan/core/bake"
+	"risepan/core/kind"
+	"risepan/core/kitchen"
+	"risepan/core/larder"
+	"risepan/core/machine"
+	"risepan/core/measure"
+	"risepan/core/plan"
+	"risepan/core/recipe"
+)
+
+// What of a recipe can be behind a loaf beside its figures, and what the baker tells of the bake.
+
+// The edges of what a recipe bears: add-ins in 100 of flour, and salt in other things than salt.
+const (
+	mostAddIns = 45
+	muchHidden = 0.8
+	surely     = 3 // points of water beyond the edge, where the cup leaves room for doubt
+)
+
+// recipe is what of the recipe itself can be behind a loaf.
+func (e *evidence) recipe(p plan.Plan, k kitchen.Kitchen) {
+	row := kind.Of(p.Kind)
+	knocks := 0
+	for _, s := range p.Stages {
+		if s.Kind == machine.KnockBack {
+			knocks++
+		}
+	}
+	e.add(row.FewKnock && knocks > 1 || (row.Sticky || row.Dense) && knocks > 2, KnockedMuch)
+	var addIns measure.Grams
+	binds, sour, salty := false, false, false
+	for _, l := range p.Lines {
+		i, ok := k.Ingredient(l.Ingredient)
+		if !ok {
+			continue
+		}
+		if p.AddIns != nil && slices.Contains(p.AddIns.Lines, l.ID) {
+			addIns += l.Exact
+			salty = salty || i.Shares.Salt > 1
+		}
+		binds = binds || binders[l.Ingredient]
+		sour = sour || acids[l.Ingredient]
+		old := slices.ContainsFunc(p.Cautions, func(c plan.Caution) bool { return c.About == plan.Dates && c.Line == l.ID })
+		e.add(old && i.Kind == larder.Leavening && !slices.Contains(e.facts, OldLeaven), OldLeaven)
+		stale := old && (i.Kind == larder.Flour || i.Kind == larder.DryExtra)
+		e.add(stale && !slices.Contains(e.facts, StaleFlour), StaleFlour)
+	}
+	e.add(p.Formula.Flour > 0 && float64(addIns/p.Formula.Flour)*100 > mostAddIns, MuchAdded)
+	e.add((p.Kind == recipe.GlutenFree || p.Kind == recipe.LowCarb) && p.Formula.Flour > 0 && !binds, Unbound)
+	e.add(p.Formula.Soda > 0 && !sour && p.Formula.Powder <= p.Formula.Soda, NothingSour)
+	e.add(salty || p.Formula.Hidden > muchHidden, SaltAddIns)
+}
+
+// binders hold a dough together that has no gluten of wheat.
+var binders = map[larder.ID]bool{"xanthan-gum": true, "psyllium": true, "psyllium-husk": true,
+	"vital-wheat-gluten": true, "gluten": true, "guar-gum": true}
+
+// acids are what soda works on.
+var acids = map[larder.ID]bool{"buttermilk": true, "kefir": true, "yoghurt": true, "soured-cream": true,
+	"orange-juice": true, "apple-juice": true, "lemon-juice": true, "vinegar": true, "honey": true, "molasses": true,
+	"brown-sugar": true, "buttermilk-powder": true, "yoghurt-powder": true, "sour-cream-powder": true,
+	"sourdough-starter": true, "applesauce": true, "banana": true, "sour-milk": true, "lemon": true, "cocoa": true}
+
+// mishaps are what follows from what was told of the bake.
+var mishaps = map[bake.Mishap]Fact{bake.PaddleOff: ToldPaddle, bake.FlourAdded: ToldFlour, bake.LiquidAdded: ToldLiquid,
+	bake.YeastWetted: ToldWet, bake.TwoYeasts: ToldTwo, bake.WeakStarter: ToldStarter, bake.PressedDown: ToldPressed,
+	bake.LidTouched: ToldTouched, bake.StopPressed: ToldStopped, bake.OtherSize: ToldSize, bake.PulledOut: ToldPulled,
+	bake.CameOutEarly: ToldEarly, bake.CooledShut: ToldShut, bake.KeptDamp: ToldDamp, bake.MixedLonger: ToldMixed,
+	bake.Spilt: ToldSpilt, bake.StoodWarm: ToldWarm}
+
+// told is what the baker said of the bake, at its end.
+func (e *evidence) told(v bake.Verdict) {
+	for _, m := range v.Mishaps {
+		if f, ok := mishaps[m]; ok {
+			e.add(true, f)
+		}
+	}
+	e.add(slices.Contains(v.Mishaps, bake.AddedLate), AddInsLate)
+}
