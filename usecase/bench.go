@@ -2,6 +2,7 @@ package usecase
 
 import (
 	"errors"
+	"regexp"
 	"strings"
 	"time"
 
@@ -193,8 +194,24 @@ func (c *Scope) replan(b store.Bench, happened []bench.Happening, h bench.Happen
 
 // SlipOf is a slip that the baker asks about before answering it.
 type SlipOf struct {
-	Line   string         `json:"line"`
-	Amount measure.Amount `json:"amount"` // all of it that went in
+	Line   string `json:"line"`
+	Amount string `json:"amount"` // all of it that went in, as the baker says it
+}
+
+// nothing are words for no amount at all, also before a unit.
+var nothing = regexp.MustCompile(`(?i)^\s*(?:none|nothing|no|nil|zero|0+(?:[.,]0+)?(?:[^.,/\d]|$))`)
+
+// went reads how much went in.
+func (s SlipOf) went() (measure.Amount, error) {
+	if nothing.MatchString(s.Amount) {
+		return measure.Amount{}, fault.At("/amount", "Then it is not in the pan yet: close this, and put it in now, as its "+
+			"step says.")
+	}
+	a, err := measure.Parse(s.Amount, measure.US)
+	if err != nil {
+		return a, fault.At("/amount", "%v", err)
+	}
+	return a, nil
 }
 
 // WaysOut are the ways out of a slip.
@@ -220,12 +237,16 @@ func (c *Scope) WaysOut(id string, of SlipOf) (WaysOut, error) {
 	if err != nil {
 		return WaysOut{}, err
 	}
+	amount, err := of.went()
+	if err != nil {
+		return WaysOut{}, err
+	}
 	in := bench.Slipped{Before: before.Plan, Stands: before.Session, Line: of.Line}
-	if in.Went, err = before.Session.Weigh(k.Kitchen, before.Plan, of.Line, of.Amount); err != nil {
+	if in.Went, err = before.Session.Weigh(k.Kitchen, before.Plan, of.Line, amount); err != nil {
 		return WaysOut{}, err
 	}
 	after := func(way bench.Answer) (*plan.Plan, error) {
-		h := bench.Happening{Do: bench.Slip, Line: of.Line, Amount: of.Amount, Way: way}
+		h := bench.Happening{Do: bench.Slip, Line: of.Line, Amount: amount, Way: way}
 		h, _, err := c.replan(b, happened, h)
 		if err != nil {
 			return nil, err

@@ -200,11 +200,7 @@ func TestAWayOutThatFailsLeavesTheOthers(t *testing.T) {
 	h := open(t)
 	at := h.makes("bench", func(c *usecase.Scope) (string, error) { return c.AddBench(h.wish("Towpath white")) })
 	exits := func(line, amount string) ([]bench.Exit, error) {
-		a, err := measure.Parse(amount, measure.US)
-		if err != nil {
-			t.Fatal(err)
-		}
-		ways, err := h.scope("").WaysOut(at, usecase.SlipOf{Line: line, Amount: a})
+		ways, err := h.scope("").WaysOut(at, usecase.SlipOf{Line: line, Amount: amount})
 		var out []bench.Exit
 		for _, w := range ways.Ways {
 			out = append(out, w.Exit)
@@ -224,8 +220,16 @@ func TestAWayOutThatFailsLeavesTheOthers(t *testing.T) {
 	if _, err := exits("l99", "1 cup"); pointer(err) != "/line" {
 		t.Errorf("a slip of no line is answered %v", err)
 	}
-	if _, err := exits("l4", "0 tsp"); err == nil {
-		t.Error("a slip of nothing is answered")
+	for _, none := range []string{"0 tsp", "none", "None at all", "0", "nothing", "0.0 g"} {
+		if _, err := exits("l4", none); pointer(err) != "/amount" || !strings.Contains(err.Error(), "put it in now") {
+			t.Errorf("a slip of %q is answered %v", none, err)
+		}
+	}
+	if _, err := exits("l4", "0.5 tsp"); err != nil {
+		t.Errorf("half a spoon is taken for none: %v", err)
+	}
+	if _, err := exits("l4", "a bit"); pointer(err) != "/amount" {
+		t.Errorf("a slip of a bit is answered %v", err)
 	}
 }
 
