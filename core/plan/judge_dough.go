@@ -17,6 +17,7 @@ import (
 	"risepan/core/scale"
 	"risepan/core/scoop"
 	"risepan/core/swap"
+	"risepan/core/vocab"
 )
 
 // loose reports whether the loaf is a quick bread's batter.
@@ -263,7 +264,10 @@ func (j *judgement) flour() {
 			j.said = append(j.said, Caution{Level: Care, About: Dates, Line: l.Line.ID, Say: worry})
 		}
 	}
-	if kind.Of(j.dough.Kind).NoWheat {
+	if holds := j.holdsGluten(); holds != nil && kind.Of(j.dough.Kind).NoWheat {
+		j.say(Care, Allergy, nil, "%s holds gluten: this loaf is not gluten-free. Whoever must avoid gluten must not eat it.",
+			vocab.Upper(holds.Name))
+	} else if kind.Of(j.dough.Kind).NoWheat {
 		j.say(Note, Allergy, nil, "If %s has ever held wheat dough, traces of it stay in pan and paddle: not for "+
 			"somebody who must avoid gluten.", j.Machine.Name)
 	}
@@ -273,6 +277,16 @@ func (j *judgement) flour() {
 			"%.0f %% of the flour is wholemeal. Vital wheat gluten, 2 to 3 %% of it (%s), lifts such a loaf.",
 			j.dough.Formula.Grain, j.Kitchen.Weight(0.025*whole.Grams, false))
 	}
+}
+
+// holdsGluten is the first thing in the dough that holds it; nil: nothing does.
+func (j *judgement) holdsGluten() *larder.Ingredient {
+	for _, l := range j.dough.lines {
+		if l.Ingredient.HoldsGluten() {
+			return l.Ingredient
+		}
+	}
+	return nil
 }
 
 // stock says what the house has too little of, with the swaps that would do.
