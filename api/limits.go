@@ -54,7 +54,7 @@ var limits = [kindsOfCalls]limit{
 		bytes: 256 << 10, patience: 15 * time.Second, running: 1, waiting: 30, each: 4},
 	help: {name: "help", what: "ways to help a loaf of a day: some twenty days are planned",
 		bytes: 256 << 10, patience: 10 * time.Second, running: 1, waiting: 4, each: 2},
-	searches: {name: "search", what: "the log looked through, as a table, or by its year: they grow with the log",
+	searches: {name: "search", what: "the log looked through, as a table, by its year, or for what it teaches: they grow with the log",
 		bytes: 256 << 10, patience: 15 * time.Second, running: 1, waiting: 12, each: 3},
 	photos: {name: "photo", what: "a photo is unpacked, turned and written anew",
 		bytes: photo.Largest, patience: 15 * time.Second, running: 1, waiting: 8, each: 3},

@@ -38,14 +38,15 @@ var arrows = map[string]string{
 	"kitchen": "dough formula validate kind larder machine measure pan scale",
 	"plan": "choice dough formula validate kind kitchen larder machine measure pan recipe scale scoop swap " +
 		"timetable",
-	"bake":     "journal validate kind machine plan recipe timetable dough measure",
-	"bag":      "validate kitchen larder machine measure pan plan recipe",
-	"standin":  "dough formula kind machine measure",
-	"day":      "bake schedule validate kitchen larder machine plan recipe swap timetable vocab measure",
-	"tally":    "kitchen larder measure scale",
-	"verdict":  "bake bench dough kind kitchen larder machine measure pan plan recipe scale timetable",
-	"rehearse": "bake dough journal validate kind machine measure plan standin timetable",
-	"bench":    "journal validate kind kitchen larder machine measure pan plan recipe scoop",
+	"bake":      "journal validate kind machine otherwise plan recipe timetable dough measure",
+	"bag":       "validate kitchen larder machine measure pan plan recipe",
+	"standin":   "dough formula kind machine measure",
+	"day":       "bake schedule validate kitchen larder machine plan recipe swap timetable vocab measure",
+	"tally":     "kitchen larder measure scale",
+	"verdict":   "bake bench dough kind kitchen larder machine measure otherwise pan plan recipe scale timetable",
+	"rehearse":  "bake dough journal validate kind machine measure plan standin timetable",
+	"otherwise": "kind machine plan recipe",
+	"bench":     "journal validate kind kitchen larder machine measure pan plan recipe scoop",
 }
 
 func TestCoreKnowsOnlyTheJob(t *testing.T) {

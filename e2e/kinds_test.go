@@ -119,7 +119,7 @@ func TestAFilledLoafFromPromptToPutBack(t *testing.T) {
 	if now := drive.Value[string](p, "document.querySelector('[data-moment=ready] .figures').innerText"); now == late {
 		t.Errorf("ready at %s, though Start was pressed ten minutes before it was said", now)
 	}
-	p.Click("Something went otherwise")
+	p.Click("The times are not right")
 	axe(t, p, "Otherwise than planned")
 	before := drive.Value[string](p, "document.querySelector('[data-moment=ready] .figures').innerText")
 	p.Click("added")
@@ -157,7 +157,7 @@ func TestStarterJamAndAPowerCut(t *testing.T) {
 	id := startLoaf(t, s)
 	later(t, s, "30m")
 	p.Go(s.URL + "/watch/" + id)
-	p.Click("Something went otherwise")
+	p.Click("The times are not right")
 	p.Click("the machine went on by itself")
 	p.Click("Say so")
 	p.Until("what is left to do", "document.querySelector('section[aria-label=\"After the power cut\"] li')")

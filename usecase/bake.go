@@ -13,6 +13,7 @@ import (
 	"risepan/core/kitchen"
 	"risepan/core/machine"
 	"risepan/core/measure"
+	"risepan/core/otherwise"
 	"risepan/core/plan"
 	"risepan/core/verdict"
 	"risepan/store"
@@ -75,6 +76,8 @@ type Happened struct {
 	bake.Verdict           // of the finished loaf
 	Of           int       `json:"of,omitzero"`
 
+	Event otherwise.Event `json:"event,omitzero"` // that went otherwise
+
 	Seen dough.Seen  `json:"seen,omitzero"` // how the dough ball looks
 	Dose *dough.Dose `json:"dose,omitzero"` // what was put in to mend it
 
@@ -92,7 +95,8 @@ type Happened struct {
 // at is what was said as a happening of a journal.
 func (h Happened) at(stamp journal.Stamp) bake.Happening {
 	return bake.Happening{Stamp: stamp, What: h.What, Moment: h.Moment, Verdict: h.Verdict, Of: h.Of,
-		Seen: h.Seen, Dose: h.Dose, Stands: h.Stands, Refusal: h.Refusal, Minutes: h.Minutes, Cut: h.Cut, Warm: h.Warm}
+		Seen: h.Seen, Dose: h.Dose, Stands: h.Stands, Refusal: h.Refusal, Minutes: h.Minutes, Cut: h.Cut, Warm: h.Warm,
+		Event: h.Event}
 }
 
 // BakeTold is what a happening changed: how the bake now stands, and all that happened in it.

@@ -10,6 +10,7 @@ import (
 	"risepan/core/journal"
 	"risepan/core/machine"
 	"risepan/core/measure"
+	"risepan/core/otherwise"
 	"risepan/core/plan"
 	"risepan/core/timetable"
 	"risepan/core/validate"
@@ -37,6 +38,7 @@ const (
 	Moved     What = "moved"      // all that is to come, by some minutes: begun late, minutes added
 	StageOver What = "stage over" // the present stage ended early, by hand
 	PowerCut  What = "power cut"
+	Otherwise What = "otherwise" // something else than planned, by its event
 
 	Probed       What = "probed" // the dough, with a thermometer
 	Photographed What = "photographed"
@@ -45,7 +47,7 @@ const (
 )
 
 var Whats = []What{Done, Skipped, TakenOut, Abandoned, Judged, Saw, PutIn, Stood, Refused, Resumed, Moved, StageOver,
-	PowerCut, Probed, Photographed, Undone}
+	PowerCut, Otherwise, Probed, Photographed, Undone}
 
 func (w What) Words() []string                  { return vocab.List(Whats) }
 func (w *What) UnmarshalText(text []byte) error { return vocab.Read(w, text, "happening", Whats) }
@@ -66,6 +68,8 @@ type Happening struct {
 	Stands dough.Stands `json:"stands,omitzero"` // of Stood
 
 	Refusal Refusal `json:"refusal,omitzero"` // of Refused
+
+	Event otherwise.Event `json:"event,omitzero"` // of Otherwise
 
 	Minutes int  `json:"minutes,omitzero"` // of Moved: by so many, below 0 sooner; of Resumed: so many ago
 	Cut     *Cut `json:"cut,omitzero"`     // of PowerCut
@@ -322,6 +326,13 @@ func Check(s State, happened []Happening, h Happening) error {
 		}
 		if h.Stands == "" {
 			return fault.At("/stands", "say how high it stands: %s", strings.Join(dough.Stands("").Words(), ", "))
+		}
+	case Otherwise:
+		switch {
+		case s.Over():
+			return fault.At("/what", "this bake is over")
+		case h.Event == "":
+			return fault.At("/event", "say what went otherwise")
 		}
 	case Refused, Resumed, Moved, StageOver, PowerCut:
 		if s.Over() {

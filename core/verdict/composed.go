@@ -9,6 +9,7 @@ import (
 	"risepan/core/larder"
 	"risepan/core/machine"
 	"risepan/core/measure"
+	"risepan/core/otherwise"
 	"risepan/core/plan"
 	"risepan/core/recipe"
 )
@@ -72,6 +73,14 @@ var mishaps = map[bake.Mishap]Fact{bake.PaddleOff: ToldPaddle, bake.FlourAdded: 
 	bake.LidTouched: ToldTouched, bake.StopPressed: ToldStopped, bake.OtherSize: ToldSize, bake.PulledOut: ToldPulled,
 	bake.CameOutEarly: ToldEarly, bake.CooledShut: ToldShut, bake.KeptDamp: ToldDamp, bake.MixedLonger: ToldMixed,
 	bake.Spilt: ToldSpilt, bake.StoodWarm: ToldWarm}
+
+// events are what follows from what went otherwise while it ran.
+var events = map[otherwise.Event]Fact{otherwise.NoYeast: NotTicked, otherwise.NoSalt: NotTicked,
+	otherwise.NoSugar: NotTicked, otherwise.NoFat: NotTicked, otherwise.NoEgg: NotTicked, otherwise.NoFlour: NotTicked,
+	otherwise.NoWater: NotTicked, otherwise.NoPaddle: ToldPaddle, otherwise.PanLoose: ToldPaddle,
+	otherwise.TwoYeasts: SlipTold, otherwise.TwoSalts: SlipTold, otherwise.TwoOther: SlipTold,
+	otherwise.WrongSize: ToldSize, otherwise.Stopped: ToldStopped, otherwise.FlapIn: ToldTouched,
+	otherwise.OpenLid: LidWasOpen, otherwise.OnHeater: ToldSpilt, otherwise.Smoke: ToldSpilt, otherwise.Spoiling: ToldWarm}
 
 // told is what the baker said of the bake, at its end.
 func (e *evidence) told(v bake.Verdict) {

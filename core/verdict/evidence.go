@@ -273,6 +273,9 @@ func (e *evidence) watch(s bake.State, happened []bake.Happening) {
 		})
 		late = late || h.What == bake.Done && n >= 0 && h.At.After(kneaded)
 		beeped = beeped || h.What == bake.Done && n >= 0 && !h.At.After(kneaded)
+		if f, ok := events[h.Event]; ok && h.What == bake.Otherwise {
+			e.add(!slices.Contains(e.facts, f), f)
+		}
 		e.add(h.What == bake.PowerCut && !slices.Contains(e.facts, PowerWent), PowerWent)
 	}
 	e.add(late, AddInsLate)

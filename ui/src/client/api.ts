@@ -51,6 +51,7 @@ import type {
   Shelf,
   SlipOf,
   Story,
+  Troubles,
   WaysOut,
   Week,
   Wish,
@@ -227,6 +228,7 @@ const journal = <T>(path: string, after: number | undefined, signal: AbortSignal
 export const fetchBench = (id: string, after: number | undefined, signal: AbortSignal) =>
   journal<BenchView>(`/benches/${id}`, after, signal);
 export const fetchBake = (id: string, after: number | undefined, signal: AbortSignal) => journal<BakeView>(`/bakes/${id}`, after, signal);
+export const fetchTroubles = (bake: string, signal: AbortSignal) => call<Troubles>(`/bakes/${bake}/troubles`, { signal });
 export type LookedInLog = Partial<Record<"find" | "kind" | "mark" | "machine" | "sign" | "recipe" | "from" | "to", string>>;
 export const fetchLog = (looked: LookedInLog, before: string, signal: AbortSignal) =>
   call<Log>(`/bakes?${new URLSearchParams({ ...looked, before })}`, { signal });

@@ -40,6 +40,16 @@ export function useBake(id: string) {
   });
 }
 
+/** What can go otherwise with a bake, asked for while the page shows it. */
+export const useTroubles = (id: string, shown: boolean) =>
+  useQuery({
+    queryKey: at("troubles", id),
+    queryFn: ({ signal }) => timed(api.fetchTroubles(id, signal)),
+    enabled: shown,
+    refetchInterval: 30_000,
+    staleTime: 10_000,
+  });
+
 export const useStartBake = () =>
   usePress(
     (start: Start) => press<BakeView>("/bakes", start),

@@ -87,6 +87,7 @@ export interface Schema {
   Start: Start;
   Happened: Happened;
   BakeTold: BakeTold;
+  Troubles: Troubles;
   Brought: Brought;
   Bringing: Bringing;
   BringDone: BringDone;
@@ -2369,6 +2370,7 @@ export interface BakeHappening {
     | "moved"
     | "stage over"
     | "power cut"
+    | "otherwise"
     | "probed"
     | "photographed"
     | "undone";
@@ -2461,6 +2463,38 @@ export interface BakeHappening {
     | "a finger above the rim"
     | "touches the lid";
   refusal?: "too hot" | "too cold";
+  event?:
+    | "yeast or leavening was left out"
+    | "salt was left out"
+    | "sugar or honey was left out"
+    | "butter or oil was left out"
+    | "egg or milk powder was left out"
+    | "some of the flour was left out"
+    | "some of the liquid was left out"
+    | "the paddle is not in"
+    | "yeast went in twice"
+    | "salt went in twice"
+    | "something else went in twice"
+    | "the wrong cycle was chosen"
+    | "the wrong size was chosen"
+    | "the wrong crust was chosen"
+    | "the delay was not set"
+    | "Stop was pressed"
+    | "the dispenser did not open"
+    | "the flap or lid touches the dough"
+    | "more went in at the beep than planned"
+    | "the dough is nearly at the lid"
+    | "the lid stood open"
+    | "the pan is not seated, or the paddle came off"
+    | "it makes a loud noise"
+    | "the machine walks on the worktop"
+    | "something fell or ran beside the pan"
+    | "it smokes, or smells burnt"
+    | "the filling leaks"
+    | "it is not done inside"
+    | "it will not come out"
+    | "it was forgotten for hours"
+    | "something in it stood too long in the warm";
   minutes?: number;
   cut?: BakeCut;
 }
@@ -2497,6 +2531,7 @@ export interface Happened {
     | "moved"
     | "stage over"
     | "power cut"
+    | "otherwise"
     | "probed"
     | "photographed"
     | "undone";
@@ -2577,6 +2612,38 @@ export interface Happened {
     | "milk, egg or meat stood in the warm for hours"
   )[];
   of?: number;
+  event?:
+    | "yeast or leavening was left out"
+    | "salt was left out"
+    | "sugar or honey was left out"
+    | "butter or oil was left out"
+    | "egg or milk powder was left out"
+    | "some of the flour was left out"
+    | "some of the liquid was left out"
+    | "the paddle is not in"
+    | "yeast went in twice"
+    | "salt went in twice"
+    | "something else went in twice"
+    | "the wrong cycle was chosen"
+    | "the wrong size was chosen"
+    | "the wrong crust was chosen"
+    | "the delay was not set"
+    | "Stop was pressed"
+    | "the dispenser did not open"
+    | "the flap or lid touches the dough"
+    | "more went in at the beep than planned"
+    | "the dough is nearly at the lid"
+    | "the lid stood open"
+    | "the pan is not seated, or the paddle came off"
+    | "it makes a loud noise"
+    | "the machine walks on the worktop"
+    | "something fell or ran beside the pan"
+    | "it smokes, or smells burnt"
+    | "the filling leaks"
+    | "it is not done inside"
+    | "it will not come out"
+    | "it was forgotten for hours"
+    | "something in it stood too long in the warm";
   seen?: "pours" | "smears" | "smooth" | "torn" | "knocks" | "corners";
   dose?: DoughDose;
   stands?:
@@ -3059,6 +3126,49 @@ export interface BakeTold {
   why?: Why[];
   happenings: BakeHappening[];
   now: string;
+}
+export interface Troubles {
+  troubles: Trouble[];
+  now: string;
+}
+export interface Trouble {
+  event:
+    | "yeast or leavening was left out"
+    | "salt was left out"
+    | "sugar or honey was left out"
+    | "butter or oil was left out"
+    | "egg or milk powder was left out"
+    | "some of the flour was left out"
+    | "some of the liquid was left out"
+    | "the paddle is not in"
+    | "yeast went in twice"
+    | "salt went in twice"
+    | "something else went in twice"
+    | "the wrong cycle was chosen"
+    | "the wrong size was chosen"
+    | "the wrong crust was chosen"
+    | "the delay was not set"
+    | "Stop was pressed"
+    | "the dispenser did not open"
+    | "the flap or lid touches the dough"
+    | "more went in at the beep than planned"
+    | "the dough is nearly at the lid"
+    | "the lid stood open"
+    | "the pan is not seated, or the paddle came off"
+    | "it makes a loud noise"
+    | "the machine walks on the worktop"
+    | "something fell or ran beside the pan"
+    | "it smokes, or smells burnt"
+    | "the filling leaks"
+    | "it is not done inside"
+    | "it will not come out"
+    | "it was forgotten for hours"
+    | "something in it stood too long in the warm";
+  do: string;
+  until?: string;
+  never?: string;
+  costs?: string;
+  why: string;
 }
 export interface Brought {
   cards?: BroughtCard[];

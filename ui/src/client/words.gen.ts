@@ -90,6 +90,7 @@ export const BakeWhat = [
   "moved",
   "stage over",
   "power cut",
+  "otherwise",
   "probed",
   "photographed",
   "undone",
@@ -283,6 +284,41 @@ export type MeasureStandard = (typeof MeasureStandard)[number];
 
 export const MeasureWeights = ["grams", "ounces"] as const;
 export type MeasureWeights = (typeof MeasureWeights)[number];
+
+export const OtherwiseEvent = [
+  "yeast or leavening was left out",
+  "salt was left out",
+  "sugar or honey was left out",
+  "butter or oil was left out",
+  "egg or milk powder was left out",
+  "some of the flour was left out",
+  "some of the liquid was left out",
+  "the paddle is not in",
+  "yeast went in twice",
+  "salt went in twice",
+  "something else went in twice",
+  "the wrong cycle was chosen",
+  "the wrong size was chosen",
+  "the wrong crust was chosen",
+  "the delay was not set",
+  "Stop was pressed",
+  "the dispenser did not open",
+  "the flap or lid touches the dough",
+  "more went in at the beep than planned",
+  "the dough is nearly at the lid",
+  "the lid stood open",
+  "the pan is not seated, or the paddle came off",
+  "it makes a loud noise",
+  "the machine walks on the worktop",
+  "something fell or ran beside the pan",
+  "it smokes, or smells burnt",
+  "the filling leaks",
+  "it is not done inside",
+  "it will not come out",
+  "it was forgotten for hours",
+  "something in it stood too long in the warm",
+] as const;
+export type OtherwiseEvent = (typeof OtherwiseEvent)[number];
 
 export const PanFatPlace = ["in pieces", "in four corners", "over the bottom", "melted"] as const;
 export type PanFatPlace = (typeof PanFatPlace)[number];

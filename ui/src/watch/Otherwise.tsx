@@ -28,7 +28,7 @@ export function Otherwise({ bake, now, tell, wait }: Props) {
     <section aria-label="Otherwise than planned" className="mt-2">
       <p className="flex flex-wrap items-center gap-x-4">
         <Button aria-expanded={open} onClick={() => setOpen(!open)} look="text">
-          Something went otherwise
+          The times are not right
         </Button>
         {last && (
           <Button disabled={wait} onClick={() => tell({ what: "undone", of: last.seq })} look="text">

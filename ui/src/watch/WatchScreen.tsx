@@ -17,6 +17,7 @@ import { Otherwise } from "./Otherwise";
 import { Rise } from "./Rise";
 import { useTold } from "./untold";
 import { TakeOut } from "./TakeOut";
+import { Troubles } from "./Troubles";
 import { cycleTitle, startButton } from "../parts/panel";
 import { Made } from "../parts/Made";
 
@@ -164,6 +165,7 @@ function Running({ bake: heard, fresh }: { bake: BakeView; fresh: boolean }) {
         <div className="self-center">
           <Moments bake={bake} now={now} tell={(h) => tell.mutate(h)} />
           <Photos bake={bake} ask="Keep a photo of it" />
+          <Troubles bake={bake} tell={(h) => tell.mutate(h)} wait={tell.isPending} />
           {!ready && <Otherwise bake={bake} now={now} tell={(h) => tell.mutate(h)} wait={tell.isPending} />}
         </div>
       </div>

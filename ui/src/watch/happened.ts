@@ -20,4 +20,5 @@ export const moved: Partial<Record<BakeHappening["what"], string>> = {
   "power cut": "power cut",
   resumed: "Start pressed again",
   probed: "a thermometer in the dough",
+  otherwise: "what went otherwise",
 };

@@ -1,0 +1,15 @@
+package otherwise_test
+
+import (
+	"fmt"
+
+	"risepan/core/otherwise"
+	"risepan/core/recipe"
+)
+
+func Example() {
+	at := otherwise.AtCourse(recipe.White, course, 12, false, true)
+	a := otherwise.Answer(otherwise.NoSalt, at)
+	fmt.Println(a.Do, "Until minute", a.Until)
+	// Output: Dissolve it in a teaspoon of water and pour it over the dough. Until minute 35
+}
