@@ -71,6 +71,9 @@ const (
 // that: a pan that was not too full is hardly the cause of an overflow.
 const without = 0.2
 
+// missing is by how much the absence of that fact sinks what lifts the cause.
+const missing = 0.6
+
 // An absent sign counts for less than a present one: bakers name what strikes them.
 const absent = 0.6
 
@@ -100,11 +103,18 @@ func Weigh(s Seen) []Weighed {
 		out[n].Share /= total
 		out[n].Strength = strengthOf(out[n].Share)
 	}
-	slices.SortStableFunc(out, func(a, b Weighed) int {
-		if a.lifted() != b.lifted() && max(a.Share, b.Share) < overwhelming*min(a.Share, b.Share) {
-			return cmp.Compare(b.rank(), a.rank())
+	most := 0.0
+	for _, w := range out {
+		most = max(most, w.Share)
+	}
+	before := func(w Weighed) int { // what this bake lifts stands before what it does not, unless that is far likelier
+		if w.lifted() && w.Share*overwhelming > most {
+			return 0
 		}
-		return cmp.Compare(b.Share, a.Share)
+		return 1
+	}
+	slices.SortStableFunc(out, func(a, b Weighed) int {
+		return cmp.Or(cmp.Compare(before(a), before(b)), cmp.Compare(b.Share, a.Share))
 	})
 	if len(out) > 0 && !out[0].lifted() { // its signs alone, which others share: nobody can tell from that
 		if s.Mark >= well {
@@ -164,6 +174,7 @@ func (r row) byFacts(w *Weighed, facts []Fact) float64 {
 	score := 0.0
 	if r.wants != "" && !slices.Contains(facts, r.wants) && !(r.orWants != "" && slices.Contains(facts, r.orWants)) {
 		score += math.Log(without)
+		w.net *= missing
 	}
 	for _, f := range facts {
 		ratio, said := r.facts[f]
@@ -193,13 +204,6 @@ const (
 	sunk          = 0.6 // below this net ratio not even a telling sign lifts a cause
 	overwhelming  = 30  // so many times as likely, an unlifted cause stands before a lifted one
 )
-
-func (w Weighed) rank() int {
-	if w.lifted() {
-		return 1
-	}
-	return 0
-}
 
 // telling is how likely a sign is under the cause that it tells by itself.
 const telling = 0.7
@@ -261,12 +265,22 @@ func (w Weighed) Asks() bool {
 // mostMaybe is how many causes are named that may lie behind a loaf of which nothing can be told.
 const mostMaybe = 3
 
+// common is from which prior a cause is named among those that may be: rarer ones are told by whoever saw them.
+const common = 0.03
+
 // untold are the causes that may lie behind a loaf of which this bake tells none: nothing is to be changed for any of
 // them. The first says what to look at next time.
 func (h has) untold(all []Weighed, known []Fact) []Weighed {
-	out := slices.Clone(all[:min(len(all), mostMaybe)])
+	out := slices.DeleteFunc(slices.Clone(all), func(w Weighed) bool { // what this page would know is not among them
+		return causes[w.Cause].wants != "" || causes[w.Cause].prior < common
+	})
+	if len(out) == 0 {
+		out = slices.Clone(all)
+	}
+	out = out[:min(len(out), mostMaybe)]
 	for n := range out {
-		out[n].Change, out[n].Tell = "Change nothing: bake it again as it is written.", ""
+		out[n].Strength, out[n].Change, out[n].Tell = Unclear, "Change nothing: bake it again as it is written.",
+			""
 	}
 	if l := h.lookFor(all, known); l != nil {
 		out[0].Tell = h.Kitchen.Degrees.Say(l.say(h))

@@ -2,6 +2,7 @@ import { useState } from "react";
 import { useTroubles } from "../client/bakes";
 import type { BakeView, Happened, Trouble } from "../client/types.gen";
 import { Button } from "../parts/Button";
+import { Sheet } from "../parts/Sheet";
 import { clock } from "../parts/time";
 import { TroubleNote } from "../parts/Trouble";
 
@@ -21,20 +22,20 @@ export function Troubles({ bake, tell, wait }: Props) {
   const chosen = all.find((t) => t.event === event);
   const words = word.trim().toLowerCase().split(/\s+/);
   const found = all.filter((t) => words.every((w) => t.event.toLowerCase().includes(w)));
+  const close = () => {
+    setOpen(false);
+    choose(undefined);
+  };
   return (
-    <section aria-label="Something else happened" className="mt-1">
-      <Button
-        aria-expanded={open}
-        onClick={() => {
-          setOpen(!open);
-          choose(undefined);
-        }}
-        look="text"
-      >
+    <div className="mt-1">
+      <Button onClick={() => setOpen(true)} look="text">
         Something else happened
       </Button>
       {open && (
-        <div className="space-y-3 border-l-4 border-rim pl-4">
+        <Sheet
+          title={chosen ? <span className="inline-block first-letter:uppercase">{chosen.event}</span> : "What happened?"}
+          close={close}
+        >
           <TroubleNote error={troubles.error} />
           {chosen ? (
             <Answer
@@ -43,36 +44,42 @@ export function Troubles({ bake, tell, wait }: Props) {
               wait={wait}
               note={() => {
                 tell({ what: "otherwise", event: chosen.event });
-                setOpen(false);
+                close();
               }}
               back={() => choose(undefined)}
             />
           ) : (
             <>
-              <label className="block">
-                What happened?
+              <label className="mt-3 block">
+                A word for it
                 <input
+                  autoFocus
                   value={word}
                   onChange={(e) => setWord(e.target.value)}
                   placeholder="salt, smoke, stuck …"
-                  className="mt-1 block h-12 w-72 max-w-full rounded-tray border-2 border-rim bg-enamel px-3 text-lg"
+                  className="mt-1 block h-12 w-full rounded-tray border-2 border-rim bg-enamel px-3 text-lg"
                 />
               </label>
-              <ul className="flex max-w-4xl flex-wrap gap-2">
+              <ul className="mt-3 divide-y divide-rule border-y border-rule">
                 {found.map((t) => (
                   <li key={t.event}>
-                    <Button onClick={() => choose(t.event)}>
+                    <button type="button" onClick={() => choose(t.event)} className="min-h-11 w-full py-2 text-left text-lg">
                       <span className="inline-block first-letter:uppercase">{t.event}</span>
-                    </Button>
+                    </button>
                   </li>
                 ))}
               </ul>
-              {troubles.data && found.length === 0 && <p>Nothing is called so. Try another word, such as salt, pan, lid or smell.</p>}
+              {troubles.data && found.length === 0 && (
+                <p className="mt-3">Nothing here is called so. Try another word, such as salt, pan, lid or smell.</p>
+              )}
+              <Button onClick={close} look="text" className="mt-3">
+                Close
+              </Button>
             </>
           )}
-        </div>
+        </Sheet>
       )}
-    </section>
+    </div>
   );
 }
 
@@ -87,8 +94,7 @@ interface AnswerProps {
 /** What to do about it now, until when, what never, and why. */
 function Answer({ of, zone, wait, note, back }: AnswerProps) {
   return (
-    <div role="status" className="max-w-3xl space-y-2">
-      <h3 className="text-lg font-semibold first-letter:uppercase">{of.event}</h3>
+    <div role="status" className="mt-3 space-y-2">
       <p className="text-xl font-bold">{of.do}</p>
       {of.until && (
         <p>
