@@ -12,7 +12,8 @@ import (
 
 // Whatever stands in a query, it is read or refused in time.
 func FuzzAQuery(f *testing.F) {
-	for _, q := range []string{"find=a+b&kind=white&from=2026-01-01&to=x", "year=2026&after=3", "sign=sunken+top&mark=good",
+	for _, q := range []string{"find=a+b&kind=white&from=2026-01-01&to=x", "year=2026&after=3",
+		"sign=sunken+top&mark=good",
 		"name=%E2%82%AC&%zz", "find=%00&find=b;c"} {
 		f.Add(q)
 	}
@@ -30,7 +31,8 @@ func FuzzAQuery(f *testing.F) {
 			if err == nil && (len([]rune(look.Words)) > longestAnswer || len(look.Mark) > 4*longestAnswer) {
 				t.Errorf("%q looks for %+v", query, look)
 			}
-			if n, err := c.number("year", "a year", firstYear, lastYear); err == nil && n != 0 && (n < firstYear || n > lastYear) {
+			n, err := c.number("year", "a year", firstYear, lastYear)
+			if err == nil && n != 0 && (n < firstYear || n > lastYear) {
 				t.Errorf("%q asks for the year %d", query, n)
 			}
 			_, _, _ = c.after("a number")

@@ -54,7 +54,8 @@ var limits = [kindsOfCalls]limit{
 		bytes: 256 << 10, patience: 15 * time.Second, running: 1, waiting: 30, each: 4},
 	help: {name: "help", what: "ways to help a loaf of a day: some twenty days are planned",
 		bytes: 256 << 10, patience: 10 * time.Second, running: 1, waiting: 4, each: 2},
-	searches: {name: "search", what: "the log looked through, as a table, by its year, or for what it teaches: they grow with the log",
+	searches: {name: "search", what: "the log looked through, as a table, by its year, or for what it teaches: they " +
+		"grow with the log",
 		bytes: 256 << 10, patience: 15 * time.Second, running: 1, waiting: 12, each: 3},
 	photos: {name: "photo", what: "a photo is unpacked, turned and written anew",
 		bytes: photo.Largest, patience: 15 * time.Second, running: 1, waiting: 8, each: 3},
@@ -185,8 +186,8 @@ func (r *steady) Read(p []byte) (int, error) {
 	return n, err
 }
 
-var errSlow = problem(http.StatusRequestTimeout, "", "what was sent came too slowly, and nothing was stored: try again "+
-	"where the connection is better")
+var errSlow = problem(http.StatusRequestTimeout, "", "what was sent came too slowly, and nothing was stored: try "+
+	"again where the connection is better")
 
 // aside is what was sent, whole, in memory or in a file.
 type aside struct {

@@ -38,7 +38,8 @@ func TestWhatIsOfAnotherKindIsRefusedInPlainWords(t *testing.T) {
 	}
 	machine := h.shelf().Machines[0].ID
 	for path, bodies := range map[string][]string{
-		"~/recipes":                          {`{"text": 5}`, `{"kind": "x"}`, `{"lines": [1]}`, `{"size": 3}`, `{"size": [1]}`},
+		"~/recipes": {`{"text": 5}`, `{"kind": "x"}`, `{"lines": [1]}`, `{"size": 3}`,
+			`{"size": [1]}`},
 		"~/machines/estimate":                {`{"total": "x"}`, `{"total": 1.5}`, `{"character": 4}`},
 		"~/benches":                          {`{"wish": 1}`, `{"wish": {"recipe": 1.5}}`},
 		"~/larder":                           {`{"name": 5}`, `{"is": {}}`},
@@ -106,8 +107,8 @@ func TestADayOnAMachineWithoutATimer(t *testing.T) {
 	}
 	var address usecase.SecretAddress
 	ours.must(200, "PUT", "~/calendar", map[string]any{"on": true}, &address)
-	ours.must(200, "PUT", "~/days/"+date, map[string]any{"hands": 1, "loaves": []any{map[string]any{"id": "a", "when": "by",
-		"only": true, "by": date + "T12:00", "wish": map[string]any{"recipe": shelf.Recipes[0].ID, "machine": made.ID,
+	ours.must(200, "PUT", "~/days/"+date, map[string]any{"hands": 1, "loaves": []any{map[string]any{"id": "a",
+		"when": "by", "only": true, "by": date + "T12:00", "wish": map[string]any{"recipe": shelf.Recipes[0].ID, "machine": made.ID,
 			"loaf": map[string]any{"size": size}}}}}, nil, "If-Match", "0")
 	for _, path := range []string{"", "/needs", "/mends?loaf=a", "/calendar"} {
 		ours.must(200, "GET", "~/days/"+date+path, nil, nil)
@@ -159,7 +160,8 @@ func TestManyTriesHoldNobody(t *testing.T) {
 func TestSpellingsOfANameAreOneTry(t *testing.T) {
 	h, _, _, _ := openHouse(t)
 	for _, names := range [][]string{
-		{"Wharf House", "wharf house", "WHARF HOUSE", "Whárf House", "Wharf Hoüse", "ｗｈａｒｆ House", " Wharf House "},
+		{"Wharf House", "wharf house", "WHARF HOUSE", "Whárf House", "Wharf Hoüse", "ｗｈａｒｆ House",
+			" Wharf House "},
 		{"Nobody's", "nobody's", "NOBODY'S", "Nóbody's"}, // nor does a kitchen that is not there tell it by this
 	} {
 		refused := 0

@@ -110,7 +110,8 @@ func (q Queries) Holds(ctx context.Context, kitchenID string) (Count, error) {
 			of = "id"
 		}
 		var n int
-		if err := q.q.QueryRowContext(ctx, `SELECT COUNT(*) FROM `+table+` WHERE `+of+` = ?`, kitchenID).Scan(&n); err != nil {
+		if err := q.q.QueryRowContext(ctx, `SELECT COUNT(*) FROM `+table+` WHERE `+of+` = ?`,
+			kitchenID).Scan(&n); err != nil {
 			return nil, err
 		}
 		out[table] = n

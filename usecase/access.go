@@ -18,8 +18,8 @@ var (
 	errNoKitchen = &Refusal{Kind: NotFound, Closed: true, Detail: "there is no such kitchen"}
 )
 
-// EnterReplaced is Enter for a request that puts another kitchen in the place of this one. Sent again under the same key
-// after it has succeeded, this kitchen is put away: then the right to the one that is in its place counts, and the
+// EnterReplaced is Enter for a request that puts another kitchen in the place of this one. Sent again under the same
+// key after it has succeeded, this kitchen is put away: then the right to the one that is in its place counts, and the
 // request can only be answered as it was the first time.
 func (b *Base) EnterReplaced(ctx context.Context, kitchen string, v Visitor, now time.Time, owners bool) (*Scope, bool,
 	error) {

@@ -15,7 +15,8 @@ func FuzzARecipeThatIsSent(f *testing.F) {
 	for _, doc := range []string{
 		`{"standard": "us", "text": "White\n3 cups bread flour\n1 cup water\n2 tsp yeast"}`,
 		`{"standard": "us", "text": "", "lines": [{"amount": "3 cups", "name": "bread flour", "or": ["rye"], "from": 1}]}`,
-		`{"standard": "metric", "size": "750 g", "kind": "white", "text": "500 g flour", "lines": [{"amount": "", "name": ""}]}`,
+		`{"standard": "metric", "size": "750 g", "kind": "white", "text": "500 g flour",
+			"lines": [{"amount": "", "name": ""}]}`,
 	} {
 		f.Add([]byte(doc))
 	}
@@ -36,7 +37,8 @@ func FuzzARecipeThatIsSent(f *testing.F) {
 
 // Whatever wish is sent, it is decoded and checked in time; what is good comes back as it was.
 func FuzzAWishThatIsSent(f *testing.F) {
-	f.Add([]byte(`{"recipe": "a", "machine": "b", "loaf": {"size": "1 lb", "slices": 4}, "time": {"ready": "2026-03-11T07:00"}}`))
+	f.Add([]byte(`{"recipe": "a", "machine": "b", "loaf": {"size": "1 lb", "slices": 4},
+		"time": {"ready": "2026-03-11T07:00"}}`))
 	f.Add([]byte(`{"hands": {"locks": [], "closer": 3, "warmth": {"room": "21 °C"}}, "loaf": {"without": ["l1"]}}`))
 	f.Fuzz(func(t *testing.T, doc []byte) {
 		readtest.Within(t, len(doc), func() {

@@ -44,7 +44,8 @@ func (p Place) draft(ctx context.Context, b Book) (draft, error) {
 		return draft{}, err
 	}
 	from, to := Window(p.Date, p.Zone)
-	d := draft{Place: p, ctx: ctx, book: b, from: from, none: make([]error, len(b.Loaves)), bake: make([]*Bake, len(b.Loaves))}
+	d := draft{Place: p, ctx: ctx, book: b, from: from, none: make([]error, len(b.Loaves)),
+		bake: make([]*Bake, len(b.Loaves))}
 	d.started()
 	d.wanted = schedule.Wanted{Pairs: b.Hands, Ends: minutes(to.Sub(from))}
 	d.hours()

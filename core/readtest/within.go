@@ -12,8 +12,8 @@ const (
 	leastTime, timePerByte     = 2 * time.Second, 100 * time.Microsecond
 )
 
-// Within runs a reader on a text of so many bytes, and wants it to take no more memory and time than grow with the text:
-// what is built, whether it is kept or not, counts. It is meant for fuzz targets; the time has room for a slow machine,
+// Within runs a reader on a text of so many bytes, and wants it to take no more memory and time than grow with the
+// text: what is built, whether it is kept or not, counts. It is meant for fuzz targets; the time has room for a slow machine,
 // and still tells a reader whose work grows with the square of its text.
 func Within(t testing.TB, bytes int, read func()) {
 	t.Helper()

@@ -7,8 +7,8 @@
 //	                                        places of core, server and screens broken one at a time: how many of them make a
 //	                                        fast test fail
 //	go run ./e2e/campaign requests [-n 50000]
-//	                                        requests made from the OpenAPI document, good, wrong, hostile and large: what each
-//	                                        takes, and how long another household waits meanwhile
+//	                                        requests made from the OpenAPI document, good, wrong, hostile and large: what
+//	                                        each takes, and how long another household waits meanwhile
 //	go run ./e2e/campaign wear              connections that read nothing, say nothing or send hardly anything
 //	go run ./e2e/campaign races             the server's tests under the race detector
 //	go run ./e2e/campaign searches          the core's tests with all their random draws

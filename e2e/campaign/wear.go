@@ -55,7 +55,8 @@ func wear(temp string) error {
 		{"connections that say nothing", min(10_000, files()-200), func(net.Conn) error { return nil }, nil},
 		{"restores that trickle in", 200, asks("POST " + owner.kitchen + "/restore HTTP/1.1\r\n" + host +
 			"Idempotency-Key: r\r\nContent-Length: 60000000\r\n\r\n{\"risePan\":\"kitchen\","), []byte(" ")},
-		{"photos that trickle in", 200, asks("POST " + owner.kitchen + "/bakes/" + shelf.Recipes[0].ID + "/photos HTTP/1.1\r\n" +
+		{"photos that trickle in", 200, asks("POST " + owner.kitchen + "/bakes/" + shelf.Recipes[0].ID +
+			"/photos HTTP/1.1\r\n" +
 			host + "Idempotency-Key: p\r\nContent-Length: 9000000\r\n\r\n\x89PNG"), []byte{0}},
 	}
 	for _, c := range crowds {
