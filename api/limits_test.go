@@ -353,3 +353,16 @@ func TestNothingIsLeftForTheNext(t *testing.T) {
 		t.Errorf("another's device is left as it is: %q", got)
 	}
 }
+
+// A request that is refused by the limits costs next to nothing: no right is asked for, no database.
+func BenchmarkARefusedRequest(b *testing.B) {
+	h := open(b)
+	path := "http://127.0.0.1/api/v1/kitchens/" + h.kitchen() + "/larder?name=" + strings.Repeat("a", 5000)
+	r := httptest.NewRequest("GET", path, nil)
+	for b.Loop() {
+		w := httptest.NewRecorder()
+		if h.handler.ServeHTTP(w, r); w.Code != http.StatusRequestURITooLong {
+			b.Fatalf("it is answered %d", w.Code)
+		}
+	}
+}
