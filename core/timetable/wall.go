@@ -15,7 +15,7 @@ const wallLayout = "2006-01-02T15:04"
 // ParseWall reads a wall time such as 2026-03-28T07:00.
 func ParseWall(s string) (Wall, error) {
 	t, err := time.Parse(wallLayout, s)
-	if err != nil || t.Year() < 2000 || t.Year() > 2200 {
+	if err != nil || t.Format(wallLayout) != s || t.Year() < 2000 || t.Year() > 2200 { // Parse takes a short hour
 		return Wall{}, fmt.Errorf("%q is no time: use one such as 2026-03-28T07:00", vocab.Clip(s))
 	}
 	return Wall{t}, nil
