@@ -44,6 +44,9 @@ func Parse(text string, s Standard) (Amount, error) {
 	if !p.done() {
 		return Amount{}, p.fail("want a unit such as cup, tbsp, tsp, ml or g")
 	}
+	if _, parts := a.Quantity.Terms(); parts > largest {
+		return Amount{}, p.fail("these do not add up to one amount: write them in one measure")
+	}
 	return a, nil
 }
 
