@@ -376,7 +376,7 @@ var causes = map[Cause]row{
 	CooledShut: {0.01, signs{bake.SoftCrust: .8, bake.Soggy: .6, bake.Mouldy: .2},
 		facts{ToldShut: 40}, ToldShut, "", "Let it cool on a rack, uncovered.", ""},
 	KeptDamp: {0.01, signs{bake.Mouldy: .9},
-		facts{ToldDamp: 20}, "", "", "Keep it dry and airy, and freeze what is not eaten in two days.", ""},
+		facts{ToldDamp: 20}, "", "", "Let it cool fully, keep it dry, and freeze what you will not eat in two days.", ""},
 	OverMixed: {0.01, signs{bake.Tunnels: .8, bake.Dense: .4, bake.Torn: .2},
 		facts{ToldMixed: 30}, "", "", "Stop as soon as no dry flour is left.", ""},
 	SpiltOver: {0.01, signs{bake.BurntSmell: .85},
