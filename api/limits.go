@@ -14,6 +14,7 @@ import (
 
 	"github.com/gin-gonic/gin"
 
+	"risepan/core/vocab"
 	"risepan/formats"
 	"risepan/gate"
 	"risepan/photo"
@@ -157,15 +158,13 @@ func shortQuery(r *http.Request) error {
 	for name, values := range r.URL.Query() {
 		for _, v := range values {
 			if n := len([]rune(v)); n > longestAnswer {
-				return problem(http.StatusUnprocessableEntity, "/"+strings.ToLower(clipped(name)),
+				return problem(http.StatusUnprocessableEntity, "/"+strings.ToLower(vocab.Clip(name)),
 					"this is too long: %d letters, and at most %d are looked at", n, longestAnswer)
 			}
 		}
 	}
 	return nil
 }
-
-func clipped(name string) string { return name[:min(len(name), 40)] }
 
 // steady reads what is sent as long as it comes steadily.
 type steady struct {

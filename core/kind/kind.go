@@ -23,6 +23,7 @@ type Row struct {
 	ByWhite  bool          // on any cycle but a rapid one it is held against what is usual of a white loaf
 	Shaped   bool          // by hand: the machine kneads and raises only
 	FewKnock bool          // dislikes more than one knock-back
+	Unbound  bool          // its flours hold nothing together by themselves: it wants a binder
 	ByWeight bool          // its flour says little of its size: the weight of all of it does
 	OfAll    Band          // baked volume at the least, ml per g of all of it; zero: its flour tells
 	Dense    bool          // moist and close: it wants longer until its middle is done
@@ -111,10 +112,12 @@ var table = map[recipe.Kind]Row{
 	recipe.Pasta: {Edges: Pasta, Low: 1.5, High: 1.6, Shaped: true, Batch: true, Finish: recipe.Finish{Rise: 30},
 		Ending: rolled,
 		Bands:  Bands{Hydration: Band{36, 50}}},
-	recipe.GlutenFree: {Oven: 190, Bake: 50, NoWheat: true, Edges: kneaded.wet(60, 140, 6), Low: 3.5, High: 3.5,
+	recipe.GlutenFree: {Oven: 190, Bake: 50, NoWheat: true, Unbound: true,
+		Edges: kneaded.wet(60, 140, 6), Low: 3.5, High: 3.5,
 		Batter: true, FewKnock: true, Ending: glutenFree,
 		Bands: Bands{Band{80, 110}, Band{1.4, 2.8}, Band{1.2, 2.8}, Band{1, 10}, Band{5, 20}, Band{}}},
-	recipe.LowCarb: {Oven: 180, Bake: 50, Edges: kneaded.wet(60, 230, 4.5), Low: 3.5, High: 3.5, FewKnock: true,
+	recipe.LowCarb: {Oven: 180, Bake: 50, Unbound: true,
+		Edges: kneaded.wet(60, 230, 4.5), Low: 3.5, High: 3.5, FewKnock: true,
 		Dense: true, Look: 10, ByWeight: true, OfAll: Band{1.6, 2.0}, Ending: close,
 		Bands: Bands{Band{85, 130}, Band{1.4, 2.8}, Band{1.8, 3.5}, Band{0, 3}, Band{4, 25}, Band{}}},
 	recipe.QuickBread: {Oven: 175, Bake: 55, Edges: batter, Low: 2.2, High: 2.2, Batter: true, Loose: true,

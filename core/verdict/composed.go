@@ -11,7 +11,6 @@ import (
 	"risepan/core/measure"
 	"risepan/core/otherwise"
 	"risepan/core/plan"
-	"risepan/core/recipe"
 )
 
 // What of a recipe can be behind a loaf beside its figures, and what the baker tells of the bake.
@@ -52,14 +51,14 @@ func (e *evidence) recipe(p plan.Plan, k kitchen.Kitchen) {
 		e.add(stale && !slices.Contains(e.facts, StaleFlour), StaleFlour)
 	}
 	e.add(p.Formula.Flour > 0 && float64(addIns/p.Formula.Flour)*100 > mostAddIns, MuchAdded)
-	e.add((p.Kind == recipe.GlutenFree || p.Kind == recipe.LowCarb) && p.Formula.Flour > 0 && !binds, Unbound)
+	e.add(row.Unbound && p.Formula.Flour > 0 && !binds, Unbound)
 	e.add(p.Formula.Soda > 0 && !sour && p.Formula.Powder <= p.Formula.Soda, NothingSour)
 	e.add(salty || p.Formula.Hidden > muchHidden, SaltAddIns)
 }
 
 // binders hold a dough together that has no gluten of wheat.
-var binders = map[larder.ID]bool{"xanthan-gum": true, "psyllium": true, "psyllium-husk": true,
-	"vital-wheat-gluten": true, "gluten": true, "guar-gum": true}
+var binders = map[larder.ID]bool{"xanthan-gum": true, "psyllium-husk": true, "gluten": true,
+	"guar-gum": true}
 
 // acids are what soda works on.
 var acids = map[larder.ID]bool{"buttermilk": true, "kefir": true, "yoghurt": true, "soured-cream": true,

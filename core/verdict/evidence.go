@@ -14,7 +14,6 @@ import (
 	"risepan/core/machine"
 	"risepan/core/measure"
 	"risepan/core/plan"
-	"risepan/core/recipe"
 	"risepan/core/scale"
 	"risepan/core/timetable"
 )
@@ -115,9 +114,8 @@ var figures = map[plan.Figure][3]Fact{plan.Hydration: {DryFormula, WaterUsual, W
 	plan.Powder: {PowderLow, PowderUsual, PowderHigh}}
 
 func (e *evidence) formula(p plan.Plan, k kitchen.Kitchen) {
-	rose := rises(p.Stages)
-	row, starts := kind.Of(p.Kind), Baked{Plan: p, Kitchen: k}.has()
-	rapid := rose > 0 && rose <= shortRises && p.Kind != recipe.Rapid && !row.FewKnock && !row.Batter
+	starts := Baked{Plan: p, Kitchen: k}.has()
+	rapid := starts.hurried()
 	for _, a := range p.Usual.Against {
 		facts, known := figures[a.Of]
 		if !known || a.Of == plan.Yeast && !starts.bakersYeast() {

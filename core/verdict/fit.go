@@ -62,9 +62,15 @@ func (h has) stage(k machine.StageKind) bool {
 func (h has) kneads() bool { return h.stage(machine.Knead) }
 func (h has) rises() bool  { return h.stage(machine.Rise) }
 
+// hurried reports whether a dough that wants its rises has a rapid cycle's.
+func (h has) hurried() bool {
+	rose := rises(h.Plan.Stages)
+	return rose > 0 && rose <= shortRises && h.Plan.Kind != recipe.Rapid && !h.kind.FewKnock && !h.kind.Batter
+}
+
 // misfit reports whether its cycle is not made for it, or is too quick for its yeast.
 func (h has) misfit() bool {
-	if rose := rises(h.Plan.Stages); rose > 0 && rose <= shortRises && h.Plan.Kind != recipe.Rapid && !h.kind.FewKnock {
+	if h.hurried() {
 		return true
 	}
 	slow := slices.ContainsFunc(h.Plan.Cautions, func(c plan.Caution) bool { return c.About == plan.SlowYeast })

@@ -329,7 +329,7 @@ func (f *fuzzer) spent(r request) (time.Duration, bool) {
 var ending = []string{"/session", "/household", "/restore", "/reset", "/swap", "/calendar"}
 
 func (f *fuzzer) closed(r request) bool {
-	if !slices.ContainsFunc(ending, func(e string) bool { return strings.Contains(r.operation, e) }) {
+	if !f.closedBy(r) {
 		return false
 	}
 	q, _ := http.NewRequest("GET", f.s.URL+f.owner.kitchen, nil)
