@@ -17,20 +17,20 @@ func TestAHeightIsHeldBesideEarlierLoaves(t *testing.T) {
 	}
 	first := h.start("Winding-hole crusty", "one")
 	if told := tell(first.ID, "h1", map[string]any{"what": "stood",
-		"stands": "touches the lid"}); !strings.Contains(told.Rise, "kneaded") {
-		t.Errorf("right after Start: %q", told.Rise)
+		"stands": "touches the lid"}); !strings.Contains(told.Rise.Said(), "kneaded") {
+		t.Errorf("right after Start: %q", told.Rise.Said())
 	}
 	var view usecase.BakeView
 	h.must(200, "GET", "~/bakes/"+first.ID, nil, &view)
-	if len(view.State.Heights) != 1 || view.Rise == "" {
-		t.Errorf("the bake knows of %+v, and says %q", view.State.Heights, view.Rise)
+	if len(view.State.Heights) != 1 || view.Rise == nil {
+		t.Errorf("the bake knows of %+v, and says %v", view.State.Heights, view.Rise)
 	}
 	h.must(422, "POST", "~/bakes/"+first.ID+"/happenings", map[string]any{"what": "stood"}, nil, "Idempotency-Key",
 		"h2")
 	tell(first.ID, "h3", map[string]any{"what": "taken out"})
 	view = usecase.BakeView{}
 	h.must(200, "GET", "~/bakes/"+first.ID, nil, &view)
-	if view.Rise != "" {
-		t.Errorf("a loaf that is out is still told %q", view.Rise)
+	if view.Rise != nil {
+		t.Errorf("a loaf that is out is still told %v", view.Rise)
 	}
 }

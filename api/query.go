@@ -6,6 +6,7 @@ import (
 
 	"risepan/core/fault"
 	"risepan/core/kitchen"
+	"risepan/core/measure"
 	"risepan/core/plan"
 	"risepan/store"
 	"risepan/usecase"
@@ -102,6 +103,18 @@ func difference(c *call) (usecase.Difference, error) {
 		}
 	}
 	return c.Difference(id, ends[0], ends[1])
+}
+
+func troubles(c *call) (usecase.Troubles, error) {
+	id, err := c.id()
+	if err != nil {
+		return usecase.Troubles{}, err
+	}
+	var core measure.Temperature
+	if err := c.word("core", &core); err != nil {
+		return usecase.Troubles{}, err
+	}
+	return c.Troubles(id, core)
 }
 
 func carryRecipe(c *call) (usecase.Paper, error) {

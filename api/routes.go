@@ -227,7 +227,7 @@ func inside() []route {
 		{"POST /bakes/:id/happenings", "Say what happened in a bake, judge the loaf, or take something back",
 			makes(sentTo((*scope).AddInBake), (*scope).ToldBake)},
 		{"GET /bakes/:id/troubles", "What can go otherwise with a bake as it stands, and what to do about it",
-			shows(of((*scope).Troubles))},
+			shows(step[usecase.Troubles]{run: troubles}).asks("core: how warm its middle is, such as 86 °C")},
 		{"GET /bakes/:id/timetable", "A bake's hours as iCalendar with alarms",
 			hands("text/calendar", of((*scope).CarryBake))},
 		{"PUT /bakes/:id/shelf", "Put a bake away, or bring it back",

@@ -26,7 +26,7 @@ func TestWhatWentOtherwiseIsAnsweredAndTold(t *testing.T) {
 		return all.Troubles[n]
 	}
 	early := salt()
-	if !strings.Contains(early.Do, "pour it over the dough") || early.Until == nil || !early.Until.After(h.now) {
+	if !strings.Contains(early.Do(), "over the dough") || early.Until == nil || !early.Until.After(h.now) {
 		t.Errorf("salt at minute 12: %+v", early)
 	}
 	var told usecase.BakeTold
@@ -41,7 +41,7 @@ func TestWhatWentOtherwiseIsAnsweredAndTold(t *testing.T) {
 	h.must(422, "POST", at, map[string]any{"what": "otherwise"}, nil, "Idempotency-Key", "o3")
 	h.must(400, "POST", at, map[string]any{"what": "otherwise", "event": "it sulks"}, nil, "Idempotency-Key", "o4")
 	h.later(100 * time.Minute)
-	if late := salt(); !strings.Contains(late.Do, "Leave it out") || late.Until != nil {
+	if late := salt(); !strings.Contains(late.Do(), "Leave it out") || late.Until != nil {
 		t.Errorf("salt in the rise: %+v", late)
 	}
 	h.later(3 * time.Hour)

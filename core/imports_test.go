@@ -34,18 +34,19 @@ var arrows = map[string]string{
 	"formula": "kind larder measure recipe", "scale": "formula kind larder measure recipe", "scoop": "larder measure",
 	"pan": "kind larder measure recipe", "machine": "validate measure pan",
 	"choice":    "formula kind larder machine measure recipe",
-	"timetable": "dough machine recipe", "dough": "larder measure", "swap": "formula larder measure recipe",
+	"timetable": "dough machine recipe", "dough": "advice larder machine measure", "swap": "formula larder measure recipe",
 	"kitchen": "dough formula validate kind larder machine measure pan scale",
 	"plan": "choice dough formula validate kind kitchen larder machine measure pan recipe scale scoop swap " +
 		"timetable",
-	"bake":      "journal validate kind machine otherwise plan recipe timetable dough measure",
+	"bake":      "advice journal validate kind machine otherwise plan recipe timetable dough measure",
 	"bag":       "validate kitchen larder machine measure pan plan recipe",
 	"standin":   "dough formula kind machine measure",
 	"day":       "bake schedule validate kitchen larder machine plan recipe swap timetable vocab measure",
 	"tally":     "kitchen larder measure scale",
 	"verdict":   "bake bench dough kind kitchen larder machine measure otherwise pan plan recipe scale timetable",
 	"rehearse":  "bake dough journal validate kind machine measure plan standin timetable",
-	"otherwise": "kind machine plan recipe",
+	"advice":    "machine",
+	"otherwise": "advice kind kitchen larder machine measure plan recipe",
 	"bench":     "journal validate kind kitchen larder machine measure pan plan recipe scoop",
 }
 

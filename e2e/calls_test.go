@@ -50,7 +50,7 @@ func TestAMachineThatRefusesToStart(t *testing.T) {
 	p.Sees("The machine refuses to start")
 }
 
-// Salt that was left out and smoke: found by a word, answered for where the bake stands, noted, and taken back.
+// Salt that was left out: found by a word, answered for where the bake stands, noted, and taken back.
 func TestSomethingElseHappenedIsAnswered(t *testing.T) {
 	s := serve(t)
 	id := started(t, s, "Towpath white")
@@ -58,20 +58,87 @@ func TestSomethingElseHappenedIsAnswered(t *testing.T) {
 	p := open(t, s.URL+"/watch/"+id)
 	p.Click("Something else happened")
 	p.Type("A word for it", "salt")
-	p.Until("what is called so alone", "!shows('The wrong size was chosen') && shows('Salt was left out')")
+	p.Until("what is called so alone", "!shows('Too large a size was chosen') && shows('Salt was left out')")
 	axe(t, p, "Something else happened")
 	p.Click("salt was left out")
-	p.Sees("pour it over the dough")
-	p.Sees("Until ")
+	p.Sees("finely over the dough")
+	p.Sees("You can do this until ")
 	axe(t, p, "An answer to what happened")
 	p.Click("Note it with this bake")
 	p.Click("Take back: what went otherwise")
 	p.Until("nothing more to take back", "!shows('Take back: what went otherwise')")
-	later(t, s, "190m")
-	p.Go(s.URL + "/watch/" + id)
+}
+
+// What happens on the way of one loaf, each found in its group and answered for its minute.
+func TestWhateverHappensIsAnsweredOnItsWay(t *testing.T) {
+	s := serve(t)
+	id := started(t, s, "Towpath white")
+	p := open(t, s.URL+"/watch/"+id)
+	ahead := ""
+	for _, c := range []struct {
+		at, group, event string
+		says             []string
+	}{
+		{"3m", "pressed or set", "too small a size was chosen", []string{"Set the right size and start again"}},
+		{"3m", "pressed or set", "another button was pressed, and the display counts on", []string{"Leave it"}},
+		{"3m", "pan, paddle or lid", "the paddle is not in", []string{"Pull the plug", "fit the paddle"}},
+		{"12m", "forgotten or too much", "yeast was left out", []string{"dry over the dough now"}},
+		{"12m", "forgotten or too much", "salt went in twice", []string{"sweet butter"}},
+		{"12m", "add-ins and shaping", "the dispenser did not open", []string{"Empty it by hand"}},
+		{"12m", "heard or smelt", "the machine walks on the worktop", []string{"by its sides"}},
+		{"12m", "spoilt or unsafe", "a chip of the pan's coating is in it", []string{"Throw the dough away"}},
+		{"12m", "pressed or set", "Stop was pressed, and the display is back at its start",
+			[]string{"Set cycle, size and crust as before", "I started it again"}},
+		{"112m", "pressed or set", "too small a size was chosen", []string{"Measure its middle at its end"}},
+		{"112m", "add-ins and shaping", "the dispenser did not open", []string{"Leave them out"}},
+		{"112m", "seen in the pan", "the dough touches the lid", []string{"Prick it"}},
+		{"112m", "forgotten or too much", "salt was left out", []string{"Leave it out"}},
+		{"112m", "pan, paddle or lid", "the lid stood open", []string{"Shut it"}},
+		{"172m", "heard or smelt", "thick smoke or a flame", []string{"Pull the plug", "No water, no hand inside"}},
+		{"172m", "heard or smelt", "a little smoke, and it smells of toast or sugar", []string{"Leave it, with the lid shut"}},
+		{"172m", "pressed or set", "Stop was pressed, and the display is back at its start", []string{"at once, for"}},
+		{"232m", "at the end", "it will not come out", []string{"turn the nut under the pan"}},
+		{"232m", "at the end", "it is to be sliced at once", []string{"Let it cool on a rack"}},
+		{"532m", "at the end", "it was forgotten in the pan", []string{"Let it dry on a rack"}},
+	} {
+		if c.at != ahead {
+			ahead = c.at
+			later(t, s, ahead)
+		}
+		p.Go(s.URL + "/watch/" + id)
+		p.Until("the bake", "document.querySelector('[data-phase]')")
+		p.Click("Something else happened")
+		p.Sees("What happened?")
+		p.Click(c.group)
+		p.Click(c.event)
+		for _, say := range c.says {
+			p.Sees(say)
+		}
+	}
+	p.Click("Something else")
+	p.Click("it is not done inside")
+	p.Sees("Bake on for")
+	p.Type("The middle of the loaf, if you measured it", "88")
+	p.Keys("\r")
+	p.Sees("Bake on for")
+	p.Type("The middle of the loaf, if you measured it", "94")
+	p.Keys("\r")
+	p.Sees("It is done: turn it out")
+}
+
+// A cycle that is started again runs from its beginning, and its moments are to come anew.
+func TestACycleStartedAgainRunsAnew(t *testing.T) {
+	s := serve(t)
+	id := started(t, s, "Towpath white")
+	later(t, s, "12m")
+	p := open(t, s.URL+"/watch/"+id)
+	p.Sees("Ready: take the loaf out")
+	ready := p.Text("[data-moment=ready] .figures")
 	p.Click("Something else happened")
-	p.Type("A word for it", "smoke")
-	p.Click("it smokes, or smells burnt")
-	p.Sees("pull the plug")
-	p.Sees("No water, no hand inside")
+	p.Click("pressed or set")
+	p.Click("Stop was pressed, and the display is back at its start")
+	p.Click("I started it again")
+	p.Until("a later loaf", "document.querySelector('[data-moment=ready] .figures').innerText !== "+quoted(ready))
+	p.Click("Take back: started again")
+	p.Until("the loaf as before", "document.querySelector('[data-moment=ready] .figures').innerText === "+quoted(ready))
 }

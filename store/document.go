@@ -40,13 +40,13 @@ var (
 	habits = document{"habit", "habits", HabitShape, nil}
 	wishes = document{"wish", "benches", plan.WishShape, nil}
 	plans  = document{"plan", "bakes", plan.Shape, map[int]func(map[string]any) error{1: guessesOfPlan,
-		2: settingOfPlan}}
+		2: settingOfPlan, 3: dosesOfPlan}}
 	benchHappened = document{"happening at a bench", "happenings", bench.Shape, nil}
 	bakeHappened  = document{"happening in a bake", "happenings", bake.Shape, nil}
 	bags          = document{"bag", "bags", bag.Shape, nil}
 	books         = document{"day", "day_versions", day.Shape, nil}
 	rehearsals    = document{"rehearsal", "rehearsals", rehearse.Shape,
-		map[int]func(map[string]any) error{1: settingOfRehearsal}}
+		map[int]func(map[string]any) error{1: inPlan(settingOfPlan), 2: inPlan(dosesOfPlan)}}
 	imports   = document{"import", "imports", ImportShape, nil}
 	rehearsed = document{"happening in a rehearsal", "happenings", rehearse.HappeningShape, nil}
 )
@@ -164,13 +164,23 @@ func settingOfPlan(plan map[string]any) error {
 	return nil
 }
 
-// settingOfRehearsal does the same to the plan that a rehearsal holds.
-func settingOfRehearsal(rehearsal map[string]any) error {
-	plan, ok := rehearsal["plan"].(map[string]any)
-	if !ok {
-		return fmt.Errorf("the rehearsal's plan is %T", rehearsal["plan"])
+// dosesOfPlan brings a plan from shape 3, in which a dough that poured got a larger dose of flour.
+func dosesOfPlan(plan map[string]any) error {
+	plan["shape"] = 4
+	doses, _ := plan["doses"].(map[string]any)
+	delete(doses, "muchFlour")
+	return nil
+}
+
+// inPlan does to the plan that a rehearsal holds what is done to a plan.
+func inPlan(upgrade func(map[string]any) error) func(map[string]any) error {
+	return func(rehearsal map[string]any) error {
+		plan, ok := rehearsal["plan"].(map[string]any)
+		if !ok {
+			return fmt.Errorf("the rehearsal's plan is %T", rehearsal["plan"])
+		}
+		return upgrade(plan)
 	}
-	return settingOfPlan(plan)
 }
 
 func known(id any) any {

@@ -5,6 +5,7 @@ import (
 	"slices"
 	"time"
 
+	"risepan/core/advice"
 	"risepan/core/bake"
 	"risepan/core/bench"
 	"risepan/core/dough"
@@ -60,7 +61,7 @@ type BakeView struct {
 	// why the recipe's revision was made: what this loaf was to show
 	Tried      string           `json:"tried,omitzero"`
 	State      bake.State       `json:"state"`
-	Rise       string           `json:"rise,omitzero"` // what to do about the height that was told last
+	Rise       *advice.Advice   `json:"rise,omitzero"` // what to do about the height that was told last
 	Shows      []bake.Sign      `json:"shows"`         // the signs that this loaf can show
 	Why        []Why            `json:"why,omitzero"`  // it came out so, likeliest cause first
 	Plan       plan.Plan        `json:"plan"`
@@ -103,7 +104,7 @@ func (h Happened) at(stamp journal.Stamp) bake.Happening {
 type BakeTold struct {
 	ID         string           `json:"id"`
 	State      bake.State       `json:"state"`
-	Rise       string           `json:"rise,omitzero"`
+	Rise       *advice.Advice   `json:"rise,omitzero"`
 	Why        []Why            `json:"why,omitzero"`
 	Happenings []bake.Happening `json:"happenings"`
 	Now        time.Time        `json:"now"`
@@ -248,7 +249,7 @@ func (c *Scope) ShowBake(id string) (BakeView, error) {
 		return BakeView{}, err
 	}
 	state := bake.At(b.Plan, happened, c.now)
-	rise := ""
+	var rise *advice.Advice
 	if len(state.Heights) > 0 && !state.Over() {
 		before, err := c.q.HeightsBefore(c.ctx, c.kitchen, b)
 		if err != nil {

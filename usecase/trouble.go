@@ -2,14 +2,13 @@ package usecase
 
 import (
 	"math"
-	"slices"
 	"time"
 
+	"risepan/core/advice"
 	"risepan/core/bake"
-	"risepan/core/kitchen"
 	"risepan/core/machine"
+	"risepan/core/measure"
 	"risepan/core/otherwise"
-	"risepan/core/plan"
 )
 
 // Troubles are what can go otherwise with a bake as it now stands, each with what to do about it.
@@ -21,15 +20,16 @@ type Troubles struct {
 // Trouble is one thing that went otherwise, with what to do.
 type Trouble struct {
 	Event otherwise.Event `json:"event"`
-	Do    string          `json:"do"`
-	Until *time.Time      `json:"until,omitzero"` // when it is too late for that
-	Never string          `json:"never,omitzero"`
-	Costs string          `json:"costs,omitzero"`
-	Why   string          `json:"why"`
+	Group otherwise.Group `json:"group"`
+	Asks  bool            `json:"asks,omitzero"` // how warm its middle is would tell more
+	advice.Advice
+	Until    *time.Time `json:"until,omitzero"`    // when it is too late for that
+	Restarts bool       `json:"restarts,omitzero"` // a running cycle is started again
 }
 
-// Troubles answers everything that can go otherwise with a bake that runs.
-func (c *Scope) Troubles(id string) (Troubles, error) {
+// Troubles answers everything that can go otherwise with a bake that runs. The core is its middle as it was measured;
+// none is zero.
+func (c *Scope) Troubles(id string, core measure.Temperature) (Troubles, error) {
 	b, err := c.q.Bake(c.ctx, c.kitchen, id)
 	if err != nil {
 		return Troubles{}, err
@@ -43,25 +43,22 @@ func (c *Scope) Troubles(id string) (Troubles, error) {
 		return Troubles{}, err
 	}
 	s := bake.At(b.Plan, happened, c.now)
-	minute := machine.Minutes(math.Floor(c.now.Sub(s.Begin).Minutes()))
-	stand := otherwise.At(b.Plan, s.Stages, minute, spoils(b.Plan, k.Kitchen))
+	stand := otherwise.At(b.Plan, s.Stages, machine.Minutes(math.Floor(c.now.Sub(s.Begin).Minutes())))
+	if !core.IsZero() {
+		stand.Core = float64(core.Celsius())
+	}
 	out := Troubles{Troubles: []Trouble{}, Now: c.now}
 	for _, e := range otherwise.Events {
-		a := otherwise.Answer(e, stand)
-		t := Trouble{Event: e, Do: k.Kitchen.Degrees.Say(a.Do), Never: a.Never, Costs: a.Costs, Why: a.Why}
-		if a.Until > 0 {
-			until := s.Begin.Add(time.Duration(a.Until) * time.Minute)
+		t := Trouble{Event: e, Group: e.Group(), Asks: e.Asks(stand), Advice: otherwise.Answer(e, stand)}
+		for n := range t.Steps {
+			t.Steps[n].Say = k.Kitchen.Degrees.Say(t.Steps[n].Say)
+		}
+		if t.Advice.Until > 0 {
+			until := s.Begin.Add(time.Duration(t.Advice.Until) * time.Minute)
 			t.Until = &until
 		}
+		t.Restarts = t.Has(advice.Restart) && s.Phase == bake.Running && !t.Lost
 		out.Troubles = append(out.Troubles, t)
 	}
 	return out, nil
-}
-
-// spoils reports whether something in a loaf may not stand in the warm; what is not known is taken to be such.
-func spoils(p plan.Plan, k kitchen.Kitchen) bool {
-	return slices.ContainsFunc(p.Lines, func(l plan.Line) bool {
-		i, known := k.Ingredient(l.Ingredient)
-		return !known || i.Spoils
-	})
 }

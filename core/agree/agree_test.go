@@ -289,7 +289,8 @@ func oneFigure(d drawn) string {
 var stands = []struct {
 	is        dough.Stands
 	low, high float64
-}{{dough.Third, 0.25, 0.41}, {dough.Half, 0.42, 0.6}, {dough.Below, 0.75, 0.93}, {dough.Level, 0.94, 1.05}}
+}{{dough.Third, 0.25, 0.39}, {dough.Half, 0.44, 0.57}, {dough.TwoThirds, 0.6, 0.72},
+	{dough.FourFifths, 0.75, 0.84}, {dough.Below, 0.86, 0.94}, {dough.Level, 0.96, 1.05}}
 
 // heightAsPlanned: a dough that stands, just before its bake, as high as its loaf was planned to, is not called low.
 func heightAsPlanned(d drawn) string {
@@ -305,7 +306,7 @@ func heightAsPlanned(d drawn) string {
 		}
 		at := d.p.Timer.Begin.Add(time.Duration(d.p.Stages[bakes].From-1) * time.Minute)
 		b := bake.At(d.p, []bake.Happening{{Stamp: journal.Stamp{Seq: 1, At: at}, What: bake.Stood, Stands: s.is}}, at)
-		if say := bake.Rise(d.p, b, nil); strings.Contains(say, "low") {
+		if say := bake.Rise(d.p, b, nil).Said(); strings.Contains(say, "It is low") {
 			return fmt.Sprintf("planned to fill %s, at %s: “%s”", f, s.is, say)
 		}
 	}

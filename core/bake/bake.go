@@ -5,6 +5,7 @@ import (
 	"strings"
 	"time"
 
+	"risepan/core/advice"
 	"risepan/core/dough"
 	"risepan/core/fault"
 	"risepan/core/journal"
@@ -38,7 +39,8 @@ const (
 	Moved     What = "moved"      // all that is to come, by some minutes: begun late, minutes added
 	StageOver What = "stage over" // the present stage ended early, by hand
 	PowerCut  What = "power cut"
-	Otherwise What = "otherwise" // something else than planned, by its event
+	Restarted What = "started again" // the whole cycle, from its beginning
+	Otherwise What = "otherwise"     // something else than planned, by its event
 
 	Probed       What = "probed" // the dough, with a thermometer
 	Photographed What = "photographed"
@@ -47,7 +49,7 @@ const (
 )
 
 var Whats = []What{Done, Skipped, TakenOut, Abandoned, Judged, Saw, PutIn, Stood, Refused, Resumed, Moved, StageOver,
-	PowerCut, Otherwise, Probed, Photographed, Undone}
+	PowerCut, Restarted, Otherwise, Probed, Photographed, Undone}
 
 func (w What) Words() []string                  { return vocab.List(Whats) }
 func (w *What) UnmarshalText(text []byte) error { return vocab.Read(w, text, "happening", Whats) }
@@ -120,7 +122,7 @@ type State struct {
 	Stages  []machine.Span    `json:"stages"`           // as they went and will go, in minutes from there
 	Total   machine.Minutes   `json:"total"`            // of the machine
 	Paused  string            `json:"paused,omitzero"`  // the moment at which it waits for Start
-	Outage  *Outage           `json:"outage,omitzero"`  // what to do after a power cut that the machine did not bridge
+	Outage  *advice.Advice    `json:"outage,omitzero"`  // what to do after a power cut that the machine did not bridge
 	Refuses *time.Time        `json:"refuses,omitzero"` // until when it can be said that it would not start
 	Ready   time.Time         `json:"ready"`
 	Freed   *time.Time        `json:"freed,omitzero"` // when a dough left the machine
@@ -183,6 +185,14 @@ func At(p plan.Plan, happened []Happening, now time.Time) State {
 			}
 		case PowerCut:
 			s.Outage = outage(p, c, h)
+		case Restarted: // what is done in the cycle is to be done anew
+			s.Outage = nil
+			for _, m := range c.moments {
+				if m.After >= 0 {
+					delete(done, m.ID)
+					delete(skipped, m.ID)
+				}
+			}
 		}
 	}
 	for _, m := range c.moments {
@@ -334,7 +344,7 @@ func Check(s State, happened []Happening, h Happening) error {
 		case h.Event == "":
 			return fault.At("/event", "say what went otherwise")
 		}
-	case Refused, Resumed, Moved, StageOver, PowerCut:
+	case Refused, Resumed, Moved, StageOver, PowerCut, Restarted:
 		if s.Over() {
 			return fault.At("/what", "this bake is over")
 		}

@@ -49,14 +49,17 @@ func ball(p plan.Plan, s State, standing []Happening) *Ball {
 			b.Until = s.Begin.Add(time.Duration(st.To) * time.Minute)
 		}
 	}
+	row := kind.Of(p.Kind)
 	d := dough.Ball{
-		Slow: p.Formula.Grain >= grainy, Sticky: kind.Of(p.Kind).Sticky, Spoons: p.Doses,
+		Slow: p.Formula.Grain >= grainy || row.Look > 0, Soft: row.Soft || row.Sticky, Gives: row.Gives,
+		Mend: row.Mend, Batter: row.Batter,
+		Poured: row.Loose, Spoons: p.Doses,
 		Flour: p.Formula.Flour, Hydration: p.Formula.Hydration,
 	}
 	for _, h := range standing {
 		switch {
 		case h.What == Saw:
-			d.Into, d.Left = s.kneaded(b.From, h.At), s.kneaded(h.At, b.Until)
+			d.Into, d.Left, d.Resting = s.kneaded(b.From, h.At), s.kneaded(h.At, b.Until), s.resting(h.At, b.Until)
 			if n := len(b.Doses); n > 0 {
 				d.Since = s.kneaded(b.Doses[n-1].At, h.At)
 			}
@@ -65,6 +68,8 @@ func ball(p plan.Plan, s State, standing []Happening) *Ball {
 			if a.Again > 0 {
 				b.Look = s.afterKneading(h.At, a.Again)
 			}
+		case h.What == Restarted:
+			b.Seen, b.Advice, b.Look = "", nil, &first
 		case h.What == Done && h.Moment == s.Moments[at].ID:
 			b.Look = nil
 		case h.What == PutIn && h.Dose != nil:
@@ -102,6 +107,18 @@ func (s State) kneaded(from, to time.Time) int {
 		}
 	}
 	return int(turned / time.Minute)
+}
+
+// resting is in how many minutes the paddle turns again; 0 where it turns, or does not any more.
+func (s State) resting(at, until time.Time) int {
+	for _, st := range s.Stages {
+		begins, ends := s.Begin.Add(time.Duration(st.From)*time.Minute), s.Begin.Add(time.Duration(st.To)*time.Minute)
+		if st.Kind != machine.Knead || !ends.After(at) || ends.After(until) {
+			continue
+		}
+		return int(wholeMinutes(begins.Sub(at)) / time.Minute)
+	}
+	return 0
 }
 
 // afterKneading is when the paddle has turned for so many more minutes; nil where it does not any more.

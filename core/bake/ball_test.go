@@ -112,7 +112,7 @@ func TestTheBallKnowsTheLoaf(t *testing.T) {
 	}
 	for size, want := range map[measure.LoafSize]string{measure.LoafPounds(3, 2): "1 tsp", measure.LoafPounds(2,
 		1): "1 tbsp", measure.LoafPounds(5, 2): "1 tbsp"} {
-		p.Doses = dough.UsualSpoons(measure.Grams(250 * size.Pounds().Float()))
+		p.Doses = dough.UsualSpoons(measure.Grams(250*size.Pounds().Float()), false)
 		if a := saw(dough.Torn); a.Add == nil || a.Add.Amount.String() != want {
 			t.Errorf("%v: %+v, want %s", size, a, want)
 		}

@@ -19,10 +19,15 @@ type course struct {
 	paused  string          // the moment at which the machine waits for Start; empty: it does not
 }
 
+// begun is a plan's course whose cycle begins at an instant.
+func begun(p plan.Plan, at time.Time) course {
+	return course{begin: at, stages: slices.Clone(p.Stages), moments: slices.Clone(p.Moments),
+		total: machine.Minutes(p.Timer.Ready.Sub(p.Timer.Begin) / time.Minute)}
+}
+
 // courseOf moves a plan by what happened, up to now.
 func courseOf(p plan.Plan, standing []Happening, now time.Time) course {
-	c := course{begin: p.Timer.Begin, stages: slices.Clone(p.Stages), moments: slices.Clone(p.Moments)}
-	c.total = machine.Minutes(p.Timer.Ready.Sub(p.Timer.Begin) / time.Minute)
+	c := begun(p, p.Timer.Begin)
 	var refused *Happening
 	for _, h := range standing {
 		switch h.What {
@@ -39,6 +44,8 @@ func courseOf(p plan.Plan, standing []Happening, now time.Time) course {
 			c.later(h.At, h.Minutes)
 		case StageOver:
 			c.stageOver(h.At)
+		case Restarted:
+			c = begun(p, h.At.Add(-time.Duration(h.Minutes)*time.Minute))
 		case PowerCut:
 			if h.Cut != nil && h.Cut.Resumed {
 				c.later(h.Cut.From, int(h.Cut.To.Sub(h.Cut.From)/time.Minute))

@@ -2,10 +2,12 @@ package bake_test
 
 import (
 	"errors"
+	"slices"
 	"strings"
 	"testing"
 	"time"
 
+	"risepan/core/advice"
 	"risepan/core/bake"
 	"risepan/core/fault"
 	"risepan/core/journal"
@@ -15,6 +17,7 @@ import (
 	"risepan/core/plan"
 	"risepan/core/plan/plantest"
 	"risepan/core/recipe"
+	"risepan/core/timetable"
 	"risepan/demo"
 )
 
@@ -148,14 +151,14 @@ func TestAfterAPowerCut(t *testing.T) {
 		name, from, to, says string
 		spoils, throw        bool
 	}{
-		{"hardly begun", "09:10", "09:40", "start the same cycle again", false, false},
-		{"while it kneads", "09:34", "09:50", "the dough can be saved", false, false},
-		{"while it rises", "09:50", "10:20", "leave it in the pan", false, false},
-		{"while it bakes", "11:30", "11:50", "bake it to its end", false, false},
-		{"milk for three hours", "09:34", "12:40", "throw it away", true, true},
-		{"milk for an hour", "09:34", "10:40", "the dough can be saved", true, false},
-		{"milk, while it bakes, for three hours", "11:30", "14:40", "bake it to its end", true, false},
-		{"after its end", "12:30", "13:00", "take it out", false, false},
+		{"hardly begun", "09:10", "09:40", "Start the same cycle again", false, false},
+		{"while it kneads", "09:34", "09:50", "Start the same cycle again", false, false},
+		{"while it rises", "09:50", "10:20", "Keep the lid shut for about", false, false},
+		{"while it bakes", "11:30", "11:50", "it is baked to its end", false, false},
+		{"milk for three hours", "09:34", "12:40", "Throw it away", true, true},
+		{"milk for an hour", "09:34", "10:40", "Start the same cycle again", true, false},
+		{"milk, while it bakes, for three hours", "11:30", "14:40", "Throw it away", true, true},
+		{"after its end", "12:30", "13:00", "Take it out", false, false},
 	} {
 		t.Run(c.name, func(t *testing.T) {
 			more := ""
@@ -168,7 +171,7 @@ func TestAfterAPowerCut(t *testing.T) {
 				{Stamp: journal.Stamp{Seq: 2, At: clock(c.to)}, What: bake.PowerCut,
 					Cut: &bake.Cut{From: clock(c.from), To: clock(c.to)}}}
 			o := bake.At(p, happened, clock(c.to)).Outage
-			if o == nil || !strings.Contains(o.Say, c.says) || o.Throw != c.throw {
+			if o == nil || !strings.Contains(o.Said(), c.says) || o.Has(advice.Discard) != c.throw {
 				t.Errorf("%+v, want %q, thrown away %v", o, c.says, c.throw)
 			}
 		})
@@ -177,8 +180,8 @@ func TestAfterAPowerCut(t *testing.T) {
 	p := swirl(t, "")
 	waits := []bake.Happening{{Stamp: journal.Stamp{Seq: 1, At: clock("10:40")}, What: bake.PowerCut,
 		Cut: &bake.Cut{From: clock("10:20"), To: clock("10:40")}}}
-	if o := bake.At(p, waits, clock("10:41")).Outage; o == nil || !strings.Contains(o.Say,
-		"It was waiting for Start") || len(o.Steps) != 3 || !strings.Contains(o.Steps[0], "Let it rise") {
+	if o := bake.At(p, waits, clock("10:41")).Outage; o == nil || !o.Has(advice.Wait) ||
+		!o.Has(advice.BakeOn) {
 		t.Errorf("a cut while it waits for Start: %+v", o)
 	}
 	for pointer, h := range map[string]bake.Happening{
@@ -257,6 +260,40 @@ func TestAListFollowsAWaitThatNobodyAnswers(t *testing.T) {
 			if !m.At.Equal(now.Moments[n].At) {
 				t.Errorf("kept at %s, at %s: %s at %s, want %s", c.kept, c.now, m.ID, m.At, now.Moments[n].At)
 			}
+		}
+	}
+}
+
+// A cycle that is started again runs from its beginning: its stages and moments are to come anew, what was done in it is
+// not done any more, and taken back it is as before.
+func TestACycleIsStartedAgain(t *testing.T) {
+	p := swirl(t, "")
+	look := p.Moments[slices.IndexFunc(p.Moments, func(m timetable.Moment) bool { return m.Kind == timetable.Look })]
+	happened := []bake.Happening{
+		{Stamp: journal.Stamp{Seq: 1, At: clock("09:20")}, What: bake.Done, Moment: look.ID},
+		{Stamp: journal.Stamp{Seq: 2, At: clock("09:31")}, What: bake.Restarted, Minutes: 1}}
+	before, after := bake.At(p, happened[:1], clock("09:31")), bake.At(p, happened, clock("09:31"))
+	if !after.Begin.Equal(clock("09:30")) || after.Ready.Sub(before.Ready) != after.Begin.Sub(before.Begin) {
+		t.Errorf("begun again at %s it is ready at %s, before at %s", after.Begin, after.Ready, before.Ready)
+	}
+	n := slices.IndexFunc(after.Moments, func(m bake.Moment) bool { return m.ID == look.ID })
+	if after.Moments[n].Done || after.Ball == nil || after.Ball.Look == nil {
+		t.Errorf("the look is %+v", after.Moments[n])
+	}
+	undone := append(slices.Clone(happened), bake.Happening{Stamp: journal.Stamp{Seq: 3, At: clock("09:32")},
+		What: bake.Undone, Of: 2})
+	if back := bake.At(p, undone, clock("09:32")); !back.Ready.Equal(before.Ready) {
+		t.Errorf("taken back it is ready at %s, want %s", back.Ready, before.Ready)
+	}
+	var f *fault.Fault
+	for pointer, h := range map[string]bake.Happening{"/minutes": {What: bake.Restarted, Minutes: 999},
+		"/what": {What: bake.Restarted}} {
+		h.At = clock("09:20")
+		if pointer == "/what" {
+			h.At = clock("08:50")
+		}
+		if err := bake.Check(bake.At(p, nil, h.At), nil, h); !errors.As(err, &f) || f.Pointer != pointer {
+			t.Errorf("%+v: %v, want a fault at %s", h, err, pointer)
 		}
 	}
 }

@@ -3,6 +3,7 @@ package bake
 import (
 	"time"
 
+	"risepan/core/advice"
 	"risepan/core/dough"
 	"risepan/core/machine"
 	"risepan/core/plan"
@@ -23,11 +24,11 @@ type Before struct {
 // about is by how many minutes an earlier look may lie beside this one.
 const about = 12
 
-// Rise is what to do about the last height that was told; empty where none was. It is held against what the plan has
+// Rise is what to do about the last height that was told; nil where none was. It is held against what the plan has
 // the loaf fill of its pan, and against earlier loaves, newest first.
-func Rise(p plan.Plan, s State, before []Before) string {
+func Rise(p plan.Plan, s State, before []Before) *advice.Advice {
 	if len(s.Heights) == 0 {
-		return ""
+		return nil
 	}
 	h := s.Heights[len(s.Heights)-1]
 	r := dough.Rise{Stands: h.Stands, Doing: dough.Rests, Last: true}
@@ -64,7 +65,8 @@ func Rise(p plan.Plan, s State, before []Before) string {
 			r.Before = append(r.Before, e)
 		}
 	}
-	return r.Judge()
+	a := r.Judge()
+	return &a
 }
 
 // at is how high it stood nearest to a minute.
@@ -82,7 +84,7 @@ func (b Before) at(minute machine.Minutes) (e dough.Earlier, ok bool) {
 func heights(c course, standing []Happening) []Height {
 	var out []Height
 	for _, h := range standing {
-		if h.What == Stood {
+		if h.What == Stood && !h.At.Before(c.begin) {
 			out = append(out, Height{c.minute(h.At.Truncate(time.Minute)), h.Stands})
 		}
 	}

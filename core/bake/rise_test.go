@@ -19,7 +19,7 @@ func TestAHeightOnTheClock(t *testing.T) {
 	stood := func(when string, how dough.Stands) string {
 		h := bake.Happening{Stamp: journal.Stamp{Seq: 2, At: clock(when)}, What: bake.Stood, Stands: how}
 		s := bake.At(p, []bake.Happening{resumed, h}, clock(when))
-		return bake.Rise(p, s, nil)
+		return bake.Rise(p, s, nil).Said()
 	}
 	for when, want := range map[string]string{"09:20": "kneaded", "10:00": "knocked back", "10:50": "early",
 		"11:08": "Leave it", "11:30": "shut"} {
@@ -40,7 +40,7 @@ func TestAHeightOnTheClock(t *testing.T) {
 	}{{105, 5, "stood as high"}, {122, 5, "stood as high"}, {130, 5, "skewer"}, {110, 1, "came out poor"}} {
 		before := []bake.Before{{Heights: []bake.Height{{Minute: 60, Stands: dough.Third},
 			{Minute: c.minute, Stands: dough.Lid}}, Mark: c.mark}}
-		if say := bake.Rise(p, s, before); !strings.Contains(say, c.want) {
+		if say := bake.Rise(p, s, before).Said(); !strings.Contains(say, c.want) {
 			t.Errorf("an earlier loaf at the lid at minute %d, marked %d: %q, want %q", c.minute, c.mark, say, c.want)
 		}
 	}

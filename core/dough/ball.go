@@ -1,9 +1,12 @@
 package dough
 
 import (
+	"cmp"
 	"fmt"
 	"math"
+	"slices"
 
+	"risepan/core/advice"
 	"risepan/core/larder"
 	"risepan/core/measure"
 	"risepan/core/vocab"
@@ -19,10 +22,11 @@ const (
 	Torn    Seen = "torn"    // a ragged, torn surface
 	Knocks  Seen = "knocks"  // hard, or bits that stay apart; the machine knocks
 	Corners Seen = "corners" // dry flour in the corners
+	Lumps   Seen = "lumps"   // firm, and lumps of cold butter show
 )
 
 // Looks are all that can be seen, from the wettest to the driest.
-var Looks = []Seen{Pours, Smears, Smooth, Torn, Knocks, Corners}
+var Looks = []Seen{Pours, Smears, Smooth, Torn, Knocks, Corners, Lumps}
 
 func (s Seen) Words() []string { return vocab.List(Looks) }
 func (s *Seen) UnmarshalText(text []byte) error {
@@ -131,20 +135,29 @@ type Spoons struct {
 	Water     measure.Amount `json:"water"`
 	MuchWater measure.Amount `json:"muchWater"` // for a dough that is hard
 	Flour     measure.Amount `json:"flour"`
-	MuchFlour measure.Amount `json:"muchFlour"` // for one that pours
 }
 
-// bold is from how much flour on liquid is given by the tablespoon, g: that of a loaf of 2 lb.
-const bold = 435
+// bold is from how much flour on liquid is given by the tablespoon, g: that of a loaf of 2 lb. Below small, that of one
+// of 1 lb, doses are halved; from large on, that of 2 1/2 lb, flour is given by one and a half.
+const (
+	large = 560
+	bold  = 435
+	small = 310
+)
 
-// UsualSpoons are the doses for so much flour in a kitchen that has teaspoon and tablespoon.
-func UsualSpoons(flour measure.Grams) Spoons {
+// UsualSpoons are the doses for so much flour in a kitchen that has teaspoon and tablespoon. Where fibre drinks, as in
+// a low-carb dough, less does not show.
+func UsualSpoons(flour measure.Grams, fibrous bool) Spoons {
 	tsp, tbsp := measure.Of(1, 1, measure.Tsp), measure.Of(1, 1, measure.Tbsp)
-	s := Spoons{tsp, tsp, measure.Of(2, 1, measure.Tsp), tbsp, measure.Of(2, 1, measure.Tbsp)}
-	if flour >= bold {
-		s.Water, s.MuchWater = tbsp, tbsp
+	switch half := measure.Of(1, 2, measure.Tsp); {
+	case flour >= large:
+		return Spoons{tsp, tbsp, tbsp, measure.Of(3, 2, measure.Tbsp)}
+	case flour >= bold || fibrous:
+		return Spoons{tsp, tbsp, tbsp, tbsp}
+	case flour > 0 && flour < small:
+		return Spoons{half, half, tsp, measure.Of(3, 2, measure.Tsp)}
 	}
-	return s
+	return Spoons{tsp, tsp, measure.Of(2, 1, measure.Tsp), tbsp}
 }
 
 // mostFillings is how many fillings of one spoon a dose takes.
@@ -152,7 +165,7 @@ const mostFillings = 2
 
 // With are the doses as some measures make them: each in one or two fillings of one measure, the nearest that there is.
 func (s Spoons) With(measures []measure.Measure) Spoons {
-	for _, dose := range []*measure.Amount{&s.Least, &s.Water, &s.MuchWater, &s.Flour, &s.MuchFlour} {
+	for _, dose := range []*measure.Amount{&s.Least, &s.Water, &s.MuchWater, &s.Flour} {
 		*dose = nearest(*dose, measures)
 	}
 	return s
@@ -175,8 +188,12 @@ func nearest(dose measure.Amount, measures []measure.Measure) measure.Amount {
 // Ball is a dough in its kneading. Times are minutes.
 type Ball struct {
 	Batter    bool   // it makes no ball
-	Slow      bool   // much whole grain, which drinks slowly
-	Sticky    bool   // rye, which smears however much flour it gets
+	Poured    bool   // and it is thin by nature: a batter without yeast, a starter
+	Slow      bool   // much whole grain or fibre, which drinks slowly
+	Gives     bool   // a purée of grain, which gives its water off slowly
+	Soft      bool   // by nature: a ball that smears a little is as it should be
+	Resting   int    // minutes until the paddle turns again; 0: it turns
+	Mend      string // the flour that it is mended with; empty: flour
 	Spoons    Spoons // that doses are given by
 	Flour     measure.Grams
 	Hydration float64 // with the doses so far
@@ -188,10 +205,11 @@ type Ball struct {
 
 // Advice is what to do about a dough ball.
 type Advice struct {
-	Say    string  `json:"say"`
-	Add    *Dose   `json:"add,omitzero"`
-	Points float64 `json:"points,omitzero"` // what that does to the hydration
-	Again  int     `json:"again,omitzero"`  // minutes until to look again; 0: no more
+	Say    string     `json:"say"`
+	Act    advice.Act `json:"act"`
+	Add    *Dose      `json:"add,omitzero"`
+	Points float64    `json:"points,omitzero"` // what that does to the hydration
+	Again  int        `json:"again,omitzero"`  // minutes until to look again; 0: no more
 }
 
 // Minutes of the dough ball (docs/dough.md): a dough needs some until it is one, a dose some until it is worked
@@ -200,29 +218,50 @@ const (
 	together  = 5  // until a dough has come together
 	workedIn  = 2  // from dose to dose
 	settling  = 3  // where the last dose went the other way
-	drinking  = 15 // until whole grain has drunk
+	drinking  = 9  // until whole grain, fibre or purée has drunk
 	onceMore  = 10 // after which a good ball is looked at again
 	mendUntil = 5  // before kneading ends
 	tooMany   = 4  // doses one way: something was mismeasured
 )
 
 const (
-	slackSays = "It is slack: %s of flour, strewn over the middle."
+	slackSays = "It is slack: %s of %s, strewn over the middle."
 	stiffSays = "It is %s: %s of liquid, onto the ball."
 )
 
 // Advise is what to do about a dough ball that looks so.
 func Advise(b Ball, seen Seen) Advice {
+	a := b.advise(seen)
+	a.Act = cmp.Or(a.Act, advice.Leave)
+	return a
+}
+
+// doses are the acts of each stuff.
+var doses = map[Stuff]advice.Act{Water: advice.Liquid, FlourDose: advice.Flour}
+
+// batterDose is the liquid that loosens a batter that is too stiff to mix.
+var batterDose = measure.Of(1, 1, measure.Tbsp)
+
+func (b Ball) advise(seen Seen) Advice {
 	slack := seen == Smears || seen == Pours
 	strong := seen == Pours || seen == Knocks
 	switch {
+	case b.Poured && seen != Corners:
+		return Advice{Say: "Leave it: it is thin by nature."}
+	case b.Batter && seen == Knocks && b.Left >= mendUntil:
+		d := Dose{Water, batterDose}
+		return Advice{Say: fmt.Sprintf("It is too stiff to mix: scrape it towards the paddle, and add %s of liquid.",
+			d.Amount.Spoken()), Act: advice.Liquid, Add: &d, Points: d.Points(b), Again: b.again(workedIn)}
 	case b.Batter:
-		return Advice{Say: "This is a batter and makes no ball. Scrape its sides down once, and no more."}
+		return Advice{Say: "This is a batter and makes no ball. Scrape its sides down once, and no more.",
+			Act: advice.Scrape}
 	case b.Left <= 0:
 		return Advice{Say: "Too late: kneading is over. Leave the lid shut, and note how the dough looked."}
 	case seen == Corners:
-		return Advice{Say: "Scrape the corners down with a plastic spatula, clear of the paddle.",
+		return Advice{Say: "Scrape the corners down with a plastic spatula, clear of the paddle.", Act: advice.Scrape,
 			Again: b.again(workedIn)}
+	case seen == Lumps:
+		return Advice{Say: "Leave it: cold butter works in and softens it. Add no liquid yet.", Again: b.again(onceMore)}
 	case seen == Smooth:
 		if b.Left > onceMore+mendUntil {
 			return Advice{Say: "Leave it: that is the ball you want. Look once more in ten minutes.", Again: onceMore}
@@ -232,30 +271,32 @@ func Advise(b Ball, seen Seen) Advice {
 		return Advice{Say: fmt.Sprintf("Too late to mend: in the %d minutes that are left nothing is worked in. "+
 			"Leave it, and note how it looked.", b.Left)}
 	case b.Into < together:
-		return Advice{Say: "It is still coming together. Touch nothing yet.", Again: together - b.Into}
+		return Advice{Say: "It is still coming together. Touch nothing yet.", Act: advice.Wait, Again: together - b.Into}
 	case len(b.Doses) > 0 && b.Since < workedIn:
-		return Advice{Say: "The last spoon is not worked in yet.", Again: workedIn - b.Since}
-	case b.Sticky && seen == Smears:
-		return Advice{Say: "Rye stays sticky and smears: leave it as long as the paddle turns it as one lump. " +
-			"Scrape the sides down.", Again: b.again(onceMore)}
-	case b.Slow && slack && len(b.Doses) == 0 && b.Into < drinking && b.Left-(drinking-b.Into) >= mendUntil:
-		return Advice{Say: "Whole grain drinks slowly. Wait with the flour: it stiffens by itself.",
-			Again: drinking - b.Into}
+		return Advice{Say: "The last spoon is not worked in yet.", Act: advice.Wait, Again: workedIn - b.Since}
+	case b.Resting > 0:
+		return Advice{Say: fmt.Sprintf("The paddle rests: wait %d minutes until it kneads again, and look then.", b.Resting),
+			Act: advice.Wait, Again: workedIn}
+	case b.Soft && seen == Smears:
+		return Advice{Say: "Leave it: this dough is soft by nature, as long as the paddle turns it as one lump.",
+			Again: b.again(onceMore)}
+	case (b.Slow && slack || b.Gives) && len(b.Doses) == 0 && b.Into < drinking && b.Left-(drinking-b.Into) >= mendUntil:
+		return Advice{Say: "It drinks slowly. Wait: it changes by itself.", Act: advice.Wait, Again: drinking - b.Into}
 	}
 	want := Water
 	if slack {
 		want = FlourDose
 	}
-	other := len(b.Doses) > 0 && b.Doses[len(b.Doses)-1].Of != want
+	other := slices.ContainsFunc(b.Doses, func(d Dose) bool { return d.Of != want })
 	if other && !strong {
-		return Advice{Say: "Wait: the last spoon went the other way, and more now would be a see-saw.",
+		return Advice{Say: "Leave it: a spoon went the other way before, and more now would be a see-saw.",
 			Again: b.again(settling)}
 	}
 	d := b.dose(want, strong, other)
-	a := Advice{Add: &d, Points: d.Points(b), Again: b.again(workedIn)}
+	a := Advice{Act: doses[d.Of], Add: &d, Points: d.Points(b), Again: b.again(workedIn)}
 	switch amount := d.Amount.Spoken(); {
 	case slack:
-		a.Say = fmt.Sprintf(slackSays, amount)
+		a.Say = fmt.Sprintf(slackSays, amount, cmp.Or(b.Mend, "flour"))
 	case seen == Knocks:
 		a.Say = fmt.Sprintf(stiffSays, "hard", amount)
 	default:
@@ -284,11 +325,9 @@ func (b Ball) again(in int) int {
 func (b Ball) dose(of Stuff, strong, small bool) Dose {
 	s := b.Spoons
 	if s == (Spoons{}) {
-		s = UsualSpoons(b.Flour)
+		s = UsualSpoons(b.Flour, false)
 	}
 	switch {
-	case of == FlourDose && strong && !small:
-		return Dose{of, s.MuchFlour}
 	case of == FlourDose:
 		return Dose{of, s.Flour}
 	case small:

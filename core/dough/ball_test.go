@@ -44,7 +44,8 @@ func TestAtThisMinuteThisIsSeen(t *testing.T) {
 		{"seven minutes in, torn: a teaspoon of liquid", at(loaf, 7, 21), Torn, "1 tsp water", "torn", 2},
 		{"seven minutes in, hard: two teaspoons", at(loaf, 7, 21), Knocks, "2 tsp water", "hard", 2},
 		{"seven minutes in, slack: a tablespoon of flour", at(loaf, 7, 21), Smears, "1 tbsp flour", "slack", 2},
-		{"seven minutes in, no ball at all: two tablespoons", at(loaf, 7, 21), Pours, "2 tbsp flour", "slack", 2},
+		{"seven minutes in, no ball at all: a tablespoon, and another look", at(loaf, 7, 21), Pours, "1 tbsp flour",
+			"slack", 2},
 		{"a big loaf takes a tablespoon of liquid", at(big, 7, 21), Torn, "1 tbsp water", "torn", 2},
 		{"a big loaf that knocks takes no more at once", at(big, 7, 21), Knocks, "1 tbsp water", "hard", 2},
 		{"a big loaf's flour goes in by the tablespoon too", at(big, 7, 21), Smears, "1 tbsp flour", "slack", 2},
@@ -64,9 +65,9 @@ func TestAtThisMinuteThisIsSeen(t *testing.T) {
 		{"nor with liquid", at(loaf, 24, 4), Knocks, "", "Too late", 0},
 		{"five minutes are enough for a spoon", at(loaf, 23, 5), Torn, "1 tsp water", "torn", 0},
 		{"after kneading it is too late for corners as well", at(loaf, 30, 0), Corners, "", "Too late", 0},
-		{"wholemeal drinks slowly: flour waits ten minutes", at(whole, 7, 21), Smears, "", "drinks", 8},
-		{"after fifteen it has drunk", at(whole, 15, 13), Smears, "1 tbsp flour", "slack", 2},
-		{"a short knead leaves no time to wait for it", at(whole, 7, 9), Smears, "1 tbsp flour", "slack", 2},
+		{"wholemeal drinks slowly: flour waits", at(whole, 7, 21), Smears, "", "drinks", 2},
+		{"after ten it has drunk", at(whole, 10, 13), Smears, "1 tbsp flour", "slack", 2},
+		{"a short knead leaves no time to wait for it", at(whole, 7, 6), Smears, "1 tbsp flour", "slack", 0},
 		{"wholemeal that is torn needs its liquid now", at(whole, 7, 21), Torn, "1 tsp water", "torn", 2},
 		{"a batter is only scraped", at(batter, 7, 10), Pours, "", "batter", 0},
 		{"a batter that looks ragged too", at(batter, 7, 10), Torn, "", "batter", 0},
@@ -146,12 +147,19 @@ func TestFollowingTheAdviceMendsTheDough(t *testing.T) {
 	}
 }
 
-// From the flour of a 2 lb loaf on, liquid is given by the tablespoon.
+// From the flour of a 2 lb loaf on, liquid is given by the tablespoon; below that of 1 1/2 lb, by the half teaspoon.
 func TestADoseGoesByTheFlour(t *testing.T) {
 	tsp, tbsp := spoon(t, Water, "1 tsp").Amount, spoon(t, Water, "1 tbsp").Amount
-	for flour, want := range map[measure.Grams]measure.Amount{250: tsp, 434.9: tsp, 435: tbsp, 500: tbsp} {
-		if s := UsualSpoons(flour); s.Water != want || s.Least != tsp || s.Flour != tbsp {
+	half, some, more := spoon(t, Water, "1/2 tsp").Amount, spoon(t, Water, "1 1/2 tsp").Amount,
+		spoon(t, Water, "1 1/2 tbsp").Amount
+	for flour, want := range map[measure.Grams][3]measure.Amount{250: {half, half, some}, 309: {half, half, some},
+		310: {tsp, tsp, tbsp}, 434.9: {tsp, tsp, tbsp}, 435: {tsp, tbsp, tbsp}, 500: {tsp, tbsp, tbsp},
+		560: {tsp, tbsp, more}} {
+		if s := UsualSpoons(flour, false); [3]measure.Amount{s.Least, s.Water, s.Flour} != want {
 			t.Errorf("%g g of flour get %+v", float64(flour), s)
 		}
+	}
+	if s := UsualSpoons(250, true); s.Water != tbsp || s.Flour != tbsp {
+		t.Errorf("fibre gets %+v", s)
 	}
 }

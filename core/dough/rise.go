@@ -4,6 +4,8 @@ import (
 	"fmt"
 	"math"
 
+	"risepan/core/advice"
+	"risepan/core/machine"
 	"risepan/core/vocab"
 )
 
@@ -11,19 +13,22 @@ import (
 type Stands string
 
 const (
-	Third Stands = "a third of the pan"
-	Half  Stands = "half the pan"
-	Below Stands = "a finger below the rim"
-	Level Stands = "at the rim"
-	Above Stands = "a finger above the rim"
-	Lid   Stands = "touches the lid"
+	Third      Stands = "a third of the pan"
+	Half       Stands = "half the pan"
+	TwoThirds  Stands = "two thirds of the pan"
+	FourFifths Stands = "four fifths of the pan"
+	Below      Stands = "a finger below the rim"
+	Level      Stands = "at the rim"
+	Above      Stands = "a finger above the rim"
+	Lid        Stands = "touches the lid"
 )
 
 // shares are the heights as shares of the pan, its rim being 1.
-var shares = map[Stands]float64{Third: 0.33, Half: 0.5, Below: 0.88, Level: 1, Above: 1.12, Lid: 1.2}
+var shares = map[Stands]float64{Third: 0.33, Half: 0.5, TwoThirds: 0.67, FourFifths: 0.8, Below: 0.9, Level: 1,
+	Above: 1.12, Lid: 1.2}
 
-// standing is the height that is nearest to a share of the pan.
-func standing(share float64) Stands {
+// Standing is the height that is nearest to a share of the pan, its rim being 1.
+func Standing(share float64) Stands {
 	best := Third
 	for _, s := range AllStands {
 		if math.Abs(shares[s]-share) < math.Abs(shares[best]-share) {
@@ -34,7 +39,7 @@ func standing(share float64) Stands {
 }
 
 // AllStands lists them, lowest first.
-var AllStands = []Stands{Third, Half, Below, Level, Above, Lid}
+var AllStands = []Stands{Third, Half, TwoThirds, FourFifths, Below, Level, Above, Lid}
 
 func (s Stands) Words() []string { return vocab.List(AllStands) }
 func (s *Stands) UnmarshalText(text []byte) error {
@@ -83,19 +88,22 @@ type Rise struct {
 	BakeOnly  string // how the machine's cycle that only bakes is called; empty: it has none
 }
 
-// planned are the heights between which the dough was planned to stand as its baking begins.
-func (r Rise) planned() (low, high Stands) {
+// planned are the shares of the pan between which the dough was planned to stand as its baking begins.
+func (r Rise) planned() (low, high float64) {
 	if r.High <= 0 {
-		return Below, Level
+		return shares[Below], shares[Level]
 	}
-	return standing(r.Low / Spring), standing(r.High / Spring)
+	return r.Low / Spring, r.High / Spring
 }
 
 // Minutes of the last rise (docs/dough.md).
 const (
-	soon  = 10 // the baking begins
-	early = 35 // to stand so high
+	soon     = 10 // the baking begins
+	lastHour = 60 // in each minute of which a dough gains about a hundredth of its height
 )
+
+// as is by how much of the pan a height that is told in words may be off.
+const as = 0.06
 
 // Marks of a loaf that came out well, and of one that did not.
 const (
@@ -105,82 +113,124 @@ const (
 
 // Judge says what to do about it. Earlier loaves are asked first: many a loaf that looked too high was not, and
 // patting it down spoiled it.
-func (r Rise) Judge() string {
+func (r Rise) Judge() advice.Advice {
+	leave := func(say, why string) advice.Advice { return advice.To(advice.Leave, say).For(why) }
 	switch {
 	case r.Doing == Bakes:
-		return "It bakes: it springs for the first 5 to 10 minutes, and then it stays as it is. Keep the lid shut."
+		return leave("Leave it, and keep the lid shut.", "It springs for the first 5 to 10 minutes of its baking.")
 	case r.Doing == Kneads:
-		return "It is still kneaded: its height says nothing yet."
+		return leave("Leave it: its height says nothing yet.", "It is still kneaded.")
 	case r.Doing == Rests:
-		return "It rests: its height says nothing yet."
+		return leave("Leave it: its height says nothing yet.", "It rests.")
 	case !r.Last:
-		return "Leave it: it is knocked back before its last rise, and begins again."
+		return leave("Leave it: it is knocked back before its last rise, and begins again.", "Only its last height counts.")
 	}
-	if say := r.beside(); say != "" {
-		return say
+	if a, ok := r.beside(); ok {
+		return a
 	}
 	low, high := r.planned()
-	switch is := r.Stands.high(); {
+	is, due := shares[r.Stands], 1-float64(min(r.ToBake, lastHour))/100
+	switch {
 	case r.Stands == Lid:
-		return "It touches the lid. Prick it three or four times with a thin skewer, near the sides: it sinks a " +
-			"little and goes on. Its top will be uneven. Do not pat it down."
-	case r.Stands == Above && r.ToBake > soon:
-		return fmt.Sprintf("It stands high, with %d minutes to go. Look again in ten minutes; if it comes near the "+
-			"lid, prick it with a skewer, as a last resort.", r.ToBake)
-	case r.Stands == Above:
-		return "Leave it: the baking begins soon, and sets it. It still springs a little."
-	case is > high.high() && r.ToBake > soon:
-		return fmt.Sprintf("It stands higher than this loaf was planned to, with %d minutes to go: a warm kitchen, "+
-			"or much yeast. There is room above it: look again in fifteen minutes.", r.ToBake)
-	case is >= low.high() && r.ToBake > early:
-		return fmt.Sprintf("It is early for it to stand so high, with %d minutes to go: a warm kitchen, or much "+
-			"yeast. Look again in fifteen minutes.", r.ToBake)
-	case is >= low.high() && r.ToBake <= soon:
-		return "Leave it: it stands as it should, for this loaf in this pan. It springs a little more in the heat."
-	case is >= low.high():
-		return fmt.Sprintf("Leave it: it stands as it should, and there are %d minutes still.", r.ToBake)
+		return r.full()
+	case r.Stands.high() >= Level.high() && r.ToBake > soon:
+		return advice.To(advice.Look, fmt.Sprintf("It stands high, with %d minutes to go. Look again in ten minutes.",
+			r.ToBake)).Then(advice.Prick, "If it comes within a finger of the lid prick it three or four times with a "+
+			"skewer, as a last resort.").Not("Do not pat it down.").For("A warm kitchen, or much yeast.")
+	case is > high*due+as && r.ToBake > soon:
+		return r.early(high)
+	case is >= low*due-as:
+		return leave("Leave it: it stands as it should, for this loaf in this pan.", "It springs a little more in the heat.").
+			Not("Do not prick it, and do not pat it down.")
 	case r.ToBake > soon:
-		return fmt.Sprintf("There is time: %d minutes to the baking. A cold kitchen is slow. Keep the lid shut, for "+
-			"the warmth.", r.ToBake)
+		return r.slow(low)
 	}
-	say := fmt.Sprintf("It is low: planned was %s. The machine goes by its clock. ", at(low))
-	if r.BakeOnly == "" {
-		return say + "Let it go on: it will be close, and good to eat."
-	}
-	return say + fmt.Sprintf("Where it lets you, stop it as the rise ends, leave the pan in until the dough stands "+
-		"there, and then bake it with %s. Else let it go on: it will be close, and good to eat.", r.BakeOnly)
+	return r.low(low)
 }
 
-// beside holds it against the newest earlier loaf; empty where that tells nothing.
-func (r Rise) beside() string {
+// full answers a dough that has risen as far as it can.
+func (r Rise) full() advice.Advice {
+	a := advice.To(advice.Open, "Open the lid and loosen the dough from it with an oiled spatula.").
+		Then(advice.Prick, "Prick it three or four times with a thin skewer, near the sides.")
+	if r.BakeOnly == "" {
+		return a.Not("Do not pat it down.").For("It sinks a little and goes on; its top will be uneven.")
+	}
+	return a.Then(advice.Stop, "Press Stop.").Then(advice.BakeOn, "Bake it with "+r.BakeOnly+".").
+		Not("Do not pat it down, and do not press the lid shut.").For("It has risen as far as it can.")
+}
+
+// early answers a dough that stands high too soon.
+func (r Rise) early(high float64) advice.Advice {
+	a := advice.To(advice.Look, fmt.Sprintf("It is early for it to stand so high, with %d minutes to go: it is "+
+		"higher than planned by now. Look again in ten minutes.", r.ToBake))
+	if r.BakeOnly != "" {
+		a = a.Then(advice.EndRise, fmt.Sprintf("When it stands %s press Stop.", at(Standing(high)))).
+			Then(advice.BakeOn, "Bake it with "+r.BakeOnly+".").Moving(machine.Minutes(-r.ToBake), 0)
+	}
+	return a.Not("Do not pat it down.").For("A warm kitchen, or much yeast.")
+}
+
+// slow answers a dough that is low while there is time.
+func (r Rise) slow(low float64) advice.Advice {
+	a := advice.To(advice.Look, fmt.Sprintf("There is time. Keep the lid shut for the warmth, and look again two minutes "+
+		"before the baking: in %d minutes.", r.ToBake-2))
+	if r.BakeOnly != "" {
+		a = a.Then(advice.Stop, fmt.Sprintf("If it is far below its planned height, %s, press Stop then.",
+			at(Standing(low)))).
+			Then(advice.Wait, "Let it rise on in the pan for 20 to 45 minutes.").
+			Then(advice.BakeOn, "Bake it with "+r.BakeOnly+".").Moving(0, 45)
+	}
+	return a.For("A cold kitchen is slow.")
+}
+
+// low answers a dough that is low as its baking begins.
+func (r Rise) low(low float64) advice.Advice {
+	say := fmt.Sprintf("It is low: planned was %s. ", at(Standing(low)))
+	if r.BakeOnly == "" {
+		return advice.To(advice.Leave, say+"Let it go on: it will be close, and good to eat.").
+			For("The machine goes by its clock.")
+	}
+	return advice.To(advice.Stop, say+"Press Stop as the rise ends.").
+		Then(advice.Wait, "Leave the pan in with the lid shut for 15 to 40 minutes, until it stands there or rises no more.").
+		Then(advice.BakeOn, "Bake it with "+r.BakeOnly+".").Not("Do not start the cycle again.").Moving(15, 40).
+		For("The machine goes by its clock. Left to go on it will be close, and good to eat.")
+}
+
+// beside holds it against the newest earlier loaf; false where that tells nothing.
+func (r Rise) beside() (advice.Advice, bool) {
 	if len(r.Before) == 0 {
-		return ""
+		return advice.Advice{}, false
 	}
 	was := r.Before[0]
 	here, there := r.Stands.high(), was.Stands.high()
 	switch {
 	case was.Mark > 0 && was.Mark <= poor && here == there && here >= Level.high():
-		say := "It stood like this on a loaf that came out poor."
+		a := advice.To(advice.Look, "It stood like this on a loaf that came out poor: look again in five minutes.")
 		if r.Stands == Lid || r.Stands == Above {
-			say += " Prick it with a skewer, near the sides, and take less yeast next time."
+			a = a.Then(advice.Prick, "Prick it with a skewer, near the sides, and take less yeast next time.")
 		}
-		return say
+		return a.Not("Do not pat it down."), true
 	case was.Mark < well:
-		return ""
+		return advice.Advice{}, false
 	case here <= there && here >= Level.high():
-		return fmt.Sprintf("Leave it: an earlier loaf stood as high at this minute (%s), and came out well.",
-			was.Stands)
+		return advice.To(advice.Leave, fmt.Sprintf("Leave it: an earlier loaf stood as high at this minute (%s), and came "+
+			"out well.", was.Stands)), true
 	case here == there && here < Below.high():
-		return "Leave it: an earlier loaf stood as low at this minute, and came out well."
+		return advice.To(advice.Leave, "Leave it: an earlier loaf stood as low at this minute, and came out well."), true
 	case here > there && here >= Above.high():
-		return fmt.Sprintf("It stands higher than an earlier loaf that came out well, which stood %s. Look again in "+
-			"ten minutes; near the lid prick it with a skewer.", at(was.Stands))
+		return advice.To(advice.Look, fmt.Sprintf("It stands higher than an earlier loaf that came out well, which stood "+
+			"%s. Look again in ten minutes.", at(was.Stands))).
+			Then(advice.Prick, "Near the lid prick it with a skewer."), true
 	case here < there && here < Below.high():
-		return fmt.Sprintf("It stands lower than an earlier loaf that came out well, which stood %s: a cold "+
-			"kitchen, or older yeast. With %d minutes to go, wait; the machine goes by its clock.", at(was.Stands),
-			r.ToBake)
+		a := r.low(shares[was.Stands])
+		if r.ToBake > soon {
+			a = r.slow(shares[was.Stands])
+		}
+		a.Why = fmt.Sprintf("It stands lower than an earlier loaf that came out well, which stood %s at this minute: a "+
+			"cold kitchen, or older yeast.", at(was.Stands))
+		return a, true
 	}
-	return ""
+	return advice.Advice{}, false
 }
 
 // at is a height for a sentence.

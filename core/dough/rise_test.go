@@ -44,7 +44,7 @@ func TestHowHighItStands(t *testing.T) {
 			m, _ := strconv.Atoi(mark)
 			r.Before = []Earlier{{Stands(stands), m}}
 		}
-		if say := r.Judge(); !strings.Contains(say, c[5]) || strings.Contains(say, c[6]) {
+		if say := r.Judge().Said(); !strings.Contains(say, c[5]) || strings.Contains(say, c[6]) {
 			t.Errorf("%s\n\tsays %q", row, say)
 		}
 	}

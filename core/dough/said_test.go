@@ -26,8 +26,8 @@ func TestWhatIsSaidOfADough(t *testing.T) {
 	some := [][]dough.Dose{nil, {dose(t, dough.Water, "1 tsp")}, {flour}, {flour, dose(t, dough.Water, "2 tsp")},
 		{water, water, water, water}}
 	kinds := map[string]dough.Ball{"a usual one": {}, "a batter": {Batter: true}, "a slow one": {Slow: true},
-		"a sticky one": {Sticky: true},
-		"a large one":  {Spoons: dough.UsualSpoons(500)}}
+		"a sticky one": {Soft: true},
+		"a large one":  {Spoons: dough.UsualSpoons(500, false)}}
 	for _, seen := range dough.Looks {
 		var said readtest.Rows
 		for _, name := range []string{"a usual one", "a batter", "a slow one", "a sticky one", "a large one"} {

@@ -1,5 +1,7 @@
 package kind
 
+import "fmt"
+
 // Rest is on what a loaf cools.
 type Rest string
 
@@ -80,3 +82,11 @@ var (
 
 // fruit is what a preserve wants before it is measured.
 const fruit = "Crush the fruit, and measure it crushed."
+
+// Said is the temperature of a done middle in words; empty where none tells.
+func (e Ending) Said() string {
+	if e.Core.IsZero() {
+		return ""
+	}
+	return fmt.Sprintf("%.0f to %.0f °C", e.Core.Low, e.Core.High)
+}

@@ -30,7 +30,11 @@ type Row struct {
 	Edges    Edges         // beyond which no loaf of it lies
 	Finish   recipe.Finish // of what is shaped by hand, where the recipe says nothing
 
-	Sticky    bool                // it stays so however long it is kneaded
+	Sticky    bool                // rye: it sticks however long it is kneaded
+	Soft      bool                // its ball smears a little by nature, however long it is kneaded
+	Gives     bool                // its purée gives water off slowly
+	Fibrous   bool                // its fibre drinks: it is mended by the tablespoon at any size
+	Mend      string              // the flour that its dough is mended with; empty: wheat flour
 	Look      int                 // minutes of kneading before its ball tells anything; 0: the usual 7
 	Still     bool                // nothing in it is kneaded to a ball, and its sides want no scraping
 	Batch     bool                // made by the batch: loaf sizes say nothing of it
@@ -89,24 +93,25 @@ var table = map[recipe.Kind]Row{
 	recipe.Wholemeal: {Oven: 200, Bake: 40, Whole: true, Look: 10, Edges: kneaded, Low: 4.0, High: 4.5, ByRapid: true,
 		Ending: lean,
 		Bands:  Bands{Band{57, 72}, Band{1.6, 2.8}, Band{1.0, 2.2}, Band{1, 8}, Band{1, 9}, Band{}}},
-	recipe.Sweet: {Oven: 180, Bake: 35, Rich: true, Edges: kneaded, Low: 5.0, High: 5.5, Ending: enriched,
+	recipe.Sweet: {Soft: true, Oven: 180, Bake: 35, Rich: true, Edges: kneaded, Low: 5.0, High: 5.5, Ending: enriched,
 		Bands: Bands{Band{52, 66}, Band{1.4, 2.4}, Band{1.2, 2.6}, Band{8, 20}, Band{5, 25}, Band{}}},
-	recipe.Crusty: {Oven: 225, Bake: 35, Lean: true, Edges: kneaded, Low: 5.5, High: 6.0, Ending: lean,
+	recipe.Crusty: {Soft: true, Oven: 225, Bake: 35, Lean: true, Edges: kneaded, Low: 5.5, High: 6.0, Ending: lean,
 		Bands: Bands{Band{60, 70}, Band{1.6, 2.8}, Band{0.8, 1.7}, Band{0, 2}, Band{0, 4}, Band{}}},
 	recipe.Rapid: {ByWhite: true, Oven: 200, Bake: 35, Edges: kneaded.wet(45, 95, RapidYeast), Low: 5.0, High: 5.5,
 		Ending: lean, Bands: Rapid},
-	recipe.Rye: {Oven: 200, Bake: 45, Sticky: true, Look: 10, Edges: kneaded, Low: 4.0, High: 4.5, ByRapid: true,
-		Ending: close,
-		Bands:  Bands{Band{57, 72}, Band{1.6, 2.8}, Band{1.0, 2.2}, Band{0, 8}, Band{0, 9}, Band{}}},
-	recipe.Sprouted: {Oven: 190, Bake: 45, Whole: true, Look: 10, Dense: true, Edges: kneaded, Low: 4.0, High: 4.5,
+	recipe.Rye: {Mend: "bread flour", Oven: 200, Bake: 45, Sticky: true, Look: 10, Edges: kneaded, Low: 4.0, High: 4.5,
+		ByRapid: true, Ending: close,
+		Bands: Bands{Band{57, 72}, Band{1.6, 2.8}, Band{1.0, 2.2}, Band{0, 8}, Band{0, 9}, Band{}}},
+	recipe.Sprouted: {Gives: true, Oven: 190, Bake: 45, Whole: true, Look: 10, Dense: true, Edges: kneaded, Low: 4.0,
+		High:   4.5,
 		Ending: close,
 		Bands:  Bands{Band{57, 80}, Band{1.6, 2.8}, Band{1.0, 2.6}, Band{1, 12}, Band{1, 9}, Band{}}},
-	recipe.Packet: {Oven: 200, Bake: 40, Batch: true, ByWeight: true, Edges: Edges{Wet: Band{45, 95}}, Low: 5.0,
-		High: 6.0, Ending: lean},
-	recipe.Dough: {Edges: kneaded, Low: 5.5, High: 6.0, Shaped: true, Finish: recipe.Finish{Shape: 15, Rise: 40,
-		Oven: 20}, Ending: shaped,
+	recipe.Packet: {Soft: true, Oven: 200, Bake: 40, Batch: true, ByWeight: true, Edges: Edges{Wet: Band{45, 95}},
+		Low: 5.0, High: 6.0, Ending: lean},
+	recipe.Dough: {Soft: true, Edges: kneaded, Low: 5.5, High: 6.0, Shaped: true,
+		Finish: recipe.Finish{Shape: 15, Rise: 40, Oven: 20}, Ending: shaped,
 		Bands: Bands{Band{57, 72}, Band{1.6, 2.8}, Band{1.0, 2.2}, Band{0, 20}, Band{0, 25}, Band{}}},
-	recipe.Filled: {Oven: 180, Bake: 35, Rich: true, Edges: kneaded, Low: 5.0, High: 5.5, Handwork: 10,
+	recipe.Filled: {Soft: true, Oven: 180, Bake: 35, Rich: true, Edges: kneaded, Low: 5.0, High: 5.5, Handwork: 10,
 		Ending: enriched,
 		Bands:  Bands{Band{52, 68}, Band{1.4, 2.4}, Band{1.2, 2.6}, Band{1, 20}, Band{1, 25}, Band{}}},
 	recipe.Pasta: {Edges: Pasta, Low: 1.5, High: 1.6, Shaped: true, Batch: true, Finish: recipe.Finish{Rise: 30},
@@ -116,7 +121,7 @@ var table = map[recipe.Kind]Row{
 		Edges: kneaded.wet(60, 140, 6), Low: 3.5, High: 3.5,
 		Batter: true, FewKnock: true, Ending: glutenFree,
 		Bands: Bands{Band{80, 110}, Band{1.4, 2.8}, Band{1.2, 2.8}, Band{1, 10}, Band{5, 20}, Band{}}},
-	recipe.LowCarb: {Oven: 180, Bake: 50, Unbound: true,
+	recipe.LowCarb: {Fibrous: true, Mend: "its own fibre or gluten flour", Oven: 180, Bake: 50, Unbound: true,
 		Edges: kneaded.wet(60, 230, 4.5), Low: 3.5, High: 3.5, FewKnock: true,
 		Dense: true, Look: 10, ByWeight: true, OfAll: Band{1.6, 2.0}, Ending: close,
 		Bands: Bands{Band{85, 130}, Band{1.4, 2.8}, Band{1.8, 3.5}, Band{0, 3}, Band{4, 25}, Band{}}},

@@ -10,6 +10,6 @@ import (
 func Example() {
 	at := otherwise.AtCourse(recipe.White, course, 12, false, true)
 	a := otherwise.Answer(otherwise.NoSalt, at)
-	fmt.Println(a.Do, "Until minute", int(a.Until))
-	// Output: Dissolve it in a teaspoon of water and pour it over the dough. Until minute 35
+	fmt.Println(a.Do(), "Until minute", int(a.Until))
+	// Output: Strew the salt finely over the dough. Until minute 35
 }

@@ -116,7 +116,7 @@ func MakeAmounts(p Place, w Wish, d Dough, g Programme) (Amounts, error) {
 		line.Spoken = line.spoken()
 		a.Lines = append(a.Lines, line)
 	}
-	a.Doses = dough.UsualSpoons(d.Formula.Flour).With(p.Kitchen.Measures)
+	a.Doses = dough.UsualSpoons(d.Formula.Flour, kind.Of(d.Kind).Fibrous).With(p.Kitchen.Measures)
 	a.Heat, err = temper(p, w, d, g, a.Pan.Order, weights)
 	return a, err
 }

@@ -3,7 +3,7 @@ package plan
 import "slices"
 
 // Shape is the number of the plan's JSON shape; a stored plan carries the one it was written in.
-const Shape = 3
+const Shape = 4
 
 // Plan is everything about one loaf: its three values, and what stands against it.
 type Plan struct {

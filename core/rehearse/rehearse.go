@@ -19,7 +19,7 @@ import (
 )
 
 // Shape is the number of a rehearsal's JSON shape.
-const Shape = 2
+const Shape = 3
 
 // HappeningShape is the number of the JSON shape of what happens in one.
 const HappeningShape = 1

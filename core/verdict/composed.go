@@ -74,12 +74,20 @@ var mishaps = map[bake.Mishap]Fact{bake.PaddleOff: ToldPaddle, bake.FlourAdded: 
 	bake.Spilt: ToldSpilt, bake.StoodWarm: ToldWarm}
 
 // events are what follows from what went otherwise while it ran.
-var events = map[otherwise.Event]Fact{otherwise.NoYeast: NotTicked, otherwise.NoSalt: NotTicked,
-	otherwise.NoSugar: NotTicked, otherwise.NoFat: NotTicked, otherwise.NoEgg: NotTicked, otherwise.NoFlour: NotTicked,
-	otherwise.NoWater: NotTicked, otherwise.NoPaddle: ToldPaddle, otherwise.PanLoose: ToldPaddle,
-	otherwise.TwoYeasts: SlipTold, otherwise.TwoSalts: SlipTold, otherwise.TwoOther: SlipTold,
-	otherwise.WrongSize: ToldSize, otherwise.Stopped: ToldStopped, otherwise.FlapIn: ToldTouched,
-	otherwise.OpenLid: LidWasOpen, otherwise.OnHeater: ToldSpilt, otherwise.Smoke: ToldSpilt, otherwise.Spoiling: ToldWarm}
+var events = map[otherwise.Event]Fact{otherwise.NoYeast: NotTicked, otherwise.NoPowder: NotTicked,
+	otherwise.NoSalt: NotTicked, otherwise.NoSugar: NotTicked, otherwise.NoFat: NotTicked, otherwise.NoEgg: NotTicked,
+	otherwise.NoDryMilk: NotTicked, otherwise.NoGluten: NotTicked, otherwise.NoBinder: NotTicked,
+	otherwise.NoFlour: NotTicked, otherwise.NoWater: NotTicked, otherwise.NoPaddle: ToldPaddle,
+	otherwise.OnePaddle: ToldPaddle, otherwise.PanLoose: ToldPaddle, otherwise.PaddleStill: ToldPaddle,
+	otherwise.PaddleOff: ToldPaddle, otherwise.PaddleFlat: ToldPaddle,
+	otherwise.TwoYeasts: SlipTold, otherwise.ManyYeasts: SlipTold, otherwise.TwoSalts: SlipTold,
+	otherwise.TwoSugars: SlipTold, otherwise.TwoEggs: SlipTold, otherwise.TwoFlours: ToldFlour,
+	otherwise.TwoWaters: ToldLiquid, otherwise.SizeUp: ToldSize, otherwise.SizeDown: ToldSize,
+	otherwise.Stopped: ToldStopped, otherwise.GaveUp: ToldStopped, otherwise.FlapIn: ToldTouched,
+	otherwise.Touches: ToldTouched, otherwise.OpenLid: LidWasOpen, otherwise.OnHeater: ToldSpilt,
+	otherwise.RanOver: ToldSpilt, otherwise.OverRim: ToldSpilt, otherwise.Smoke: ToldSpilt,
+	otherwise.ThinSmoke: ToldSpilt, otherwise.Spoiling: ToldWarm, otherwise.FillingOld: ToldWarm,
+	otherwise.ShutBox: AddInsLate, otherwise.NotIn: AddInsLate}
 
 // told is what the baker said of the bake, at its end.
 func (e *evidence) told(v bake.Verdict) {

@@ -228,7 +228,8 @@ const journal = <T>(path: string, after: number | undefined, signal: AbortSignal
 export const fetchBench = (id: string, after: number | undefined, signal: AbortSignal) =>
   journal<BenchView>(`/benches/${id}`, after, signal);
 export const fetchBake = (id: string, after: number | undefined, signal: AbortSignal) => journal<BakeView>(`/bakes/${id}`, after, signal);
-export const fetchTroubles = (bake: string, signal: AbortSignal) => call<Troubles>(`/bakes/${bake}/troubles`, { signal });
+export const fetchTroubles = (bake: string, core: string, signal: AbortSignal) =>
+  call<Troubles>(`/bakes/${bake}/troubles?${new URLSearchParams(core ? { core } : {})}`, { signal });
 export type LookedInLog = Partial<Record<"find" | "kind" | "mark" | "machine" | "sign" | "recipe" | "from" | "to", string>>;
 export const fetchLog = (looked: LookedInLog, before: string, signal: AbortSignal) =>
   call<Log>(`/bakes?${new URLSearchParams({ ...looked, before })}`, { signal });

@@ -41,11 +41,12 @@ export function useBake(id: string) {
 }
 
 /** What can go otherwise with a bake, asked for while the page shows it. */
-export const useTroubles = (id: string, shown: boolean) =>
+export const useTroubles = (id: string, shown: boolean, core: string) =>
   useQuery({
-    queryKey: at("troubles", id),
-    queryFn: ({ signal }) => timed(api.fetchTroubles(id, signal)),
+    queryKey: at("troubles", id, core),
+    queryFn: ({ signal }) => timed(api.fetchTroubles(id, core, signal)),
     enabled: shown,
+    placeholderData: keepPreviousData,
     refetchInterval: 30_000,
     staleTime: 10_000,
   });

@@ -567,7 +567,6 @@ export interface DoughSpoons {
   water: string;
   muchWater: string;
   flour: string;
-  muchFlour: string;
 }
 export interface PlanCaution {
   level: "stop" | "ask" | "care" | "note";
@@ -2166,7 +2165,7 @@ export interface StandinEvent {
   pips?: number;
 }
 export interface RehearseInside {
-  look?: "pours" | "smears" | "smooth" | "torn" | "knocks" | "corners";
+  look?: "pours" | "smears" | "smooth" | "torn" | "knocks" | "corners" | "lumps";
   height: number;
   warm: number;
 }
@@ -2192,7 +2191,7 @@ export interface BakeState {
   stages: MachineSpan[];
   total: number;
   paused?: string;
-  outage?: BakeOutage;
+  outage?: Advice;
   refuses?: string;
   ready: string;
   freed?: string;
@@ -2285,22 +2284,109 @@ export interface BakeState {
   last: number;
   changes?: string;
 }
-export interface BakeOutage {
+export interface Advice {
+  steps: AdviceStep[];
+  until?: number;
+  never?: string;
+  costs?: string;
+  later?: AdviceShift;
+  lost?: boolean;
+  why: string;
+}
+export interface AdviceStep {
+  act:
+    | "leave it"
+    | "look"
+    | "wait"
+    | "add"
+    | "add flour"
+    | "add liquid"
+    | "scrape down"
+    | "fold in"
+    | "stop"
+    | "start again"
+    | "change the cycle"
+    | "pause"
+    | "go on"
+    | "seat"
+    | "take the paddle out"
+    | "prick"
+    | "press down"
+    | "take off"
+    | "shape"
+    | "bake on"
+    | "bake in the oven"
+    | "end it now"
+    | "end the rise"
+    | "turn out"
+    | "loosen"
+    | "let it cool"
+    | "unplug"
+    | "shut the lid"
+    | "open the lid"
+    | "throw away"
+    | "set the delay"
+    | "ask"
+    | "clean"
+    | "note"
+    | "eat"
+    | "put in the fridge"
+    | "move";
   say: string;
-  steps?: string[];
-  throw?: boolean;
+}
+export interface AdviceShift {
+  low: number;
+  high: number;
 }
 export interface BakeBall {
   from: string;
   until: string;
   look?: string;
-  seen?: "pours" | "smears" | "smooth" | "torn" | "knocks" | "corners";
+  seen?: "pours" | "smears" | "smooth" | "torn" | "knocks" | "corners" | "lumps";
   advice?: DoughAdvice;
   doses?: BakeDosed[];
   points?: number;
 }
 export interface DoughAdvice {
   say: string;
+  act:
+    | "leave it"
+    | "look"
+    | "wait"
+    | "add"
+    | "add flour"
+    | "add liquid"
+    | "scrape down"
+    | "fold in"
+    | "stop"
+    | "start again"
+    | "change the cycle"
+    | "pause"
+    | "go on"
+    | "seat"
+    | "take the paddle out"
+    | "prick"
+    | "press down"
+    | "take off"
+    | "shape"
+    | "bake on"
+    | "bake in the oven"
+    | "end it now"
+    | "end the rise"
+    | "turn out"
+    | "loosen"
+    | "let it cool"
+    | "unplug"
+    | "shut the lid"
+    | "open the lid"
+    | "throw away"
+    | "set the delay"
+    | "ask"
+    | "clean"
+    | "note"
+    | "eat"
+    | "put in the fridge"
+    | "move";
   add?: DoughDose;
   points?: number;
   again?: number;
@@ -2330,6 +2416,8 @@ export interface BakeHeight {
   stands:
     | "a third of the pan"
     | "half the pan"
+    | "two thirds of the pan"
+    | "four fifths of the pan"
     | "a finger below the rim"
     | "at the rim"
     | "a finger above the rim"
@@ -2370,6 +2458,7 @@ export interface BakeHappening {
     | "moved"
     | "stage over"
     | "power cut"
+    | "started again"
     | "otherwise"
     | "probed"
     | "photographed"
@@ -2453,48 +2542,133 @@ export interface BakeHappening {
   of?: number;
   photo?: BakePhoto;
   warm?: string;
-  seen?: "pours" | "smears" | "smooth" | "torn" | "knocks" | "corners";
+  seen?: "pours" | "smears" | "smooth" | "torn" | "knocks" | "corners" | "lumps";
   dose?: DoughDose;
   stands?:
     | "a third of the pan"
     | "half the pan"
+    | "two thirds of the pan"
+    | "four fifths of the pan"
     | "a finger below the rim"
     | "at the rim"
     | "a finger above the rim"
     | "touches the lid";
   refusal?: "too hot" | "too cold";
   event?:
-    | "yeast or leavening was left out"
+    | "yeast was left out"
+    | "baking powder or soda was left out"
     | "salt was left out"
     | "sugar or honey was left out"
     | "butter or oil was left out"
-    | "egg or milk powder was left out"
+    | "egg was left out"
+    | "milk powder was left out"
+    | "gluten was left out"
+    | "the gum or husk was left out"
+    | "seeds or spices were left out"
+    | "lemon juice was left out"
     | "some of the flour was left out"
+    | "flour that was to be held back is in"
     | "some of the liquid was left out"
-    | "the paddle is not in"
     | "yeast went in twice"
+    | "yeast went in three times or more"
+    | "a packet of yeast is left over, and the mix has its own"
     | "salt went in twice"
-    | "something else went in twice"
-    | "the wrong cycle was chosen"
-    | "the wrong size was chosen"
-    | "the wrong crust was chosen"
+    | "sugar or butter went in twice"
+    | "an egg too many went in"
+    | "a cup of flour too many went in"
+    | "twice the liquid went in"
+    | "a cycle for another bread was chosen"
+    | "the rapid cycle was chosen"
+    | "the dough cycle was chosen"
+    | "bake only was chosen"
+    | "bake only was set too short"
+    | "too large a size was chosen"
+    | "too small a size was chosen"
+    | "too dark a crust was chosen"
+    | "too light a crust was chosen"
     | "the delay was not set"
-    | "Stop was pressed"
-    | "the dispenser did not open"
-    | "the flap or lid touches the dough"
-    | "more went in at the beep than planned"
+    | "the delay was set too long"
+    | "a delay is set, and something in the pan spoils"
+    | "Start was not pressed"
+    | "Stop was pressed, and the display is back at its start"
+    | "another button was pressed, and the display counts on"
+    | "it refuses to start: too hot"
+    | "it refuses to start: too cold"
     | "the dough is nearly at the lid"
-    | "the lid stood open"
-    | "the pan is not seated, or the paddle came off"
-    | "it makes a loud noise"
+    | "the dough touches the lid"
+    | "the dough hangs over the rim"
+    | "something ran over on to the heater"
+    | "it sinks in the middle"
+    | "the top is brown and the middle wobbles"
+    | "it is pale"
+    | "it is dark, with minutes still to go"
+    | "it is done, with minutes still to go"
+    | "the jam foams to the rim"
+    | "it is still thin"
+    | "the starter has risen and fallen, and smells sour"
+    | "it clicks or ticks softly"
+    | "it screeches or grinds"
+    | "it thumps"
+    | "it rattles after the add-ins"
+    | "the motor slows and hums"
     | "the machine walks on the worktop"
-    | "something fell or ran beside the pan"
-    | "it smokes, or smells burnt"
+    | "the machine hangs over the edge"
+    | "a little smoke, and it smells of toast or sugar"
+    | "thick smoke or a flame"
+    | "it smells of burnt plastic"
+    | "a new machine smells of warm oil"
+    | "a towel or the cord lies on it"
+    | "a curtain hangs over its vents"
+    | "the paddle is not in"
+    | "one of the two paddles is not in"
+    | "a paddle lies in the drawer, and another is in the pan"
+    | "the pan is not clicked in"
+    | "the pan stands crooked"
+    | "the motor runs and the paddle does not turn"
+    | "the paddle came off its shaft"
+    | "the folding paddle lies flat"
+    | "the paddle has a little play"
+    | "the paddle is still in"
+    | "the lid stood open"
+    | "flour or fruit fell beside the pan"
+    | "water runs out under the machine"
+    | "water was poured in without the pan"
+    | "the pan is wet outside"
+    | "metal touched the pan or the paddle"
+    | "the add-ins are not in yet"
+    | "the dispenser did not open"
+    | "something sticky is in the dispenser"
+    | "the flap or lid touches the dough"
+    | "more add-ins are ready than planned"
+    | "more add-ins went in than planned"
+    | "the add-ins went in at the start"
+    | "the add-ins went in dripping wet"
+    | "a large soft piece went in whole"
+    | "the pause for shaping was missed"
+    | "the machine gave up waiting and is off"
+    | "the filling is cold"
     | "the filling leaks"
+    | "egg wash, glaze or seeds are still to go on top"
+    | "nobody can shape the dough in time"
     | "it is not done inside"
     | "it will not come out"
-    | "it was forgotten for hours"
-    | "something in it stood too long in the warm";
+    | "the paddle is stuck in the loaf"
+    | "the paddle will not come off the shaft"
+    | "its sides fell in"
+    | "it was forgotten in the pan"
+    | "it is to be sliced at once"
+    | "the next loaf is to go in at once"
+    | "something for it stood too long in the warm"
+    | "an add-in or filling stood too long in the warm"
+    | "soaked or sprouted grain smells sour"
+    | "there are beetles in the flour"
+    | "a piece of eggshell is in it"
+    | "a stone, a nutshell or a bone went in"
+    | "a chip of the pan's coating is in it"
+    | "a plaster or something unclean may be in it"
+    | "somebody ate raw dough"
+    | "the milk was too hot for its culture"
+    | "a child reaches for the hot pan";
   minutes?: number;
   cut?: BakeCut;
 }
@@ -2531,6 +2705,7 @@ export interface Happened {
     | "moved"
     | "stage over"
     | "power cut"
+    | "started again"
     | "otherwise"
     | "probed"
     | "photographed"
@@ -2613,42 +2788,127 @@ export interface Happened {
   )[];
   of?: number;
   event?:
-    | "yeast or leavening was left out"
+    | "yeast was left out"
+    | "baking powder or soda was left out"
     | "salt was left out"
     | "sugar or honey was left out"
     | "butter or oil was left out"
-    | "egg or milk powder was left out"
+    | "egg was left out"
+    | "milk powder was left out"
+    | "gluten was left out"
+    | "the gum or husk was left out"
+    | "seeds or spices were left out"
+    | "lemon juice was left out"
     | "some of the flour was left out"
+    | "flour that was to be held back is in"
     | "some of the liquid was left out"
-    | "the paddle is not in"
     | "yeast went in twice"
+    | "yeast went in three times or more"
+    | "a packet of yeast is left over, and the mix has its own"
     | "salt went in twice"
-    | "something else went in twice"
-    | "the wrong cycle was chosen"
-    | "the wrong size was chosen"
-    | "the wrong crust was chosen"
+    | "sugar or butter went in twice"
+    | "an egg too many went in"
+    | "a cup of flour too many went in"
+    | "twice the liquid went in"
+    | "a cycle for another bread was chosen"
+    | "the rapid cycle was chosen"
+    | "the dough cycle was chosen"
+    | "bake only was chosen"
+    | "bake only was set too short"
+    | "too large a size was chosen"
+    | "too small a size was chosen"
+    | "too dark a crust was chosen"
+    | "too light a crust was chosen"
     | "the delay was not set"
-    | "Stop was pressed"
-    | "the dispenser did not open"
-    | "the flap or lid touches the dough"
-    | "more went in at the beep than planned"
+    | "the delay was set too long"
+    | "a delay is set, and something in the pan spoils"
+    | "Start was not pressed"
+    | "Stop was pressed, and the display is back at its start"
+    | "another button was pressed, and the display counts on"
+    | "it refuses to start: too hot"
+    | "it refuses to start: too cold"
     | "the dough is nearly at the lid"
-    | "the lid stood open"
-    | "the pan is not seated, or the paddle came off"
-    | "it makes a loud noise"
+    | "the dough touches the lid"
+    | "the dough hangs over the rim"
+    | "something ran over on to the heater"
+    | "it sinks in the middle"
+    | "the top is brown and the middle wobbles"
+    | "it is pale"
+    | "it is dark, with minutes still to go"
+    | "it is done, with minutes still to go"
+    | "the jam foams to the rim"
+    | "it is still thin"
+    | "the starter has risen and fallen, and smells sour"
+    | "it clicks or ticks softly"
+    | "it screeches or grinds"
+    | "it thumps"
+    | "it rattles after the add-ins"
+    | "the motor slows and hums"
     | "the machine walks on the worktop"
-    | "something fell or ran beside the pan"
-    | "it smokes, or smells burnt"
+    | "the machine hangs over the edge"
+    | "a little smoke, and it smells of toast or sugar"
+    | "thick smoke or a flame"
+    | "it smells of burnt plastic"
+    | "a new machine smells of warm oil"
+    | "a towel or the cord lies on it"
+    | "a curtain hangs over its vents"
+    | "the paddle is not in"
+    | "one of the two paddles is not in"
+    | "a paddle lies in the drawer, and another is in the pan"
+    | "the pan is not clicked in"
+    | "the pan stands crooked"
+    | "the motor runs and the paddle does not turn"
+    | "the paddle came off its shaft"
+    | "the folding paddle lies flat"
+    | "the paddle has a little play"
+    | "the paddle is still in"
+    | "the lid stood open"
+    | "flour or fruit fell beside the pan"
+    | "water runs out under the machine"
+    | "water was poured in without the pan"
+    | "the pan is wet outside"
+    | "metal touched the pan or the paddle"
+    | "the add-ins are not in yet"
+    | "the dispenser did not open"
+    | "something sticky is in the dispenser"
+    | "the flap or lid touches the dough"
+    | "more add-ins are ready than planned"
+    | "more add-ins went in than planned"
+    | "the add-ins went in at the start"
+    | "the add-ins went in dripping wet"
+    | "a large soft piece went in whole"
+    | "the pause for shaping was missed"
+    | "the machine gave up waiting and is off"
+    | "the filling is cold"
     | "the filling leaks"
+    | "egg wash, glaze or seeds are still to go on top"
+    | "nobody can shape the dough in time"
     | "it is not done inside"
     | "it will not come out"
-    | "it was forgotten for hours"
-    | "something in it stood too long in the warm";
-  seen?: "pours" | "smears" | "smooth" | "torn" | "knocks" | "corners";
+    | "the paddle is stuck in the loaf"
+    | "the paddle will not come off the shaft"
+    | "its sides fell in"
+    | "it was forgotten in the pan"
+    | "it is to be sliced at once"
+    | "the next loaf is to go in at once"
+    | "something for it stood too long in the warm"
+    | "an add-in or filling stood too long in the warm"
+    | "soaked or sprouted grain smells sour"
+    | "there are beetles in the flour"
+    | "a piece of eggshell is in it"
+    | "a stone, a nutshell or a bone went in"
+    | "a chip of the pan's coating is in it"
+    | "a plaster or something unclean may be in it"
+    | "somebody ate raw dough"
+    | "the milk was too hot for its culture"
+    | "a child reaches for the hot pan";
+  seen?: "pours" | "smears" | "smooth" | "torn" | "knocks" | "corners" | "lumps";
   dose?: DoughDose;
   stands?:
     | "a third of the pan"
     | "half the pan"
+    | "two thirds of the pan"
+    | "four fifths of the pan"
     | "a finger below the rim"
     | "at the rim"
     | "a finger above the rim"
@@ -2671,7 +2931,7 @@ export interface BakeView {
   rehearsed?: boolean;
   tried?: string;
   state: BakeState;
-  rise?: string;
+  rise?: Advice;
   shows: (
     | "sunken top"
     | "bulges over the rim"
@@ -3122,7 +3382,7 @@ export interface Start {
 export interface BakeTold {
   id: string;
   state: BakeState;
-  rise?: string;
+  rise?: Advice;
   why?: Why[];
   happenings: BakeHappening[];
   now: string;
@@ -3133,42 +3393,138 @@ export interface Troubles {
 }
 export interface Trouble {
   event:
-    | "yeast or leavening was left out"
+    | "yeast was left out"
+    | "baking powder or soda was left out"
     | "salt was left out"
     | "sugar or honey was left out"
     | "butter or oil was left out"
-    | "egg or milk powder was left out"
+    | "egg was left out"
+    | "milk powder was left out"
+    | "gluten was left out"
+    | "the gum or husk was left out"
+    | "seeds or spices were left out"
+    | "lemon juice was left out"
     | "some of the flour was left out"
+    | "flour that was to be held back is in"
     | "some of the liquid was left out"
-    | "the paddle is not in"
     | "yeast went in twice"
+    | "yeast went in three times or more"
+    | "a packet of yeast is left over, and the mix has its own"
     | "salt went in twice"
-    | "something else went in twice"
-    | "the wrong cycle was chosen"
-    | "the wrong size was chosen"
-    | "the wrong crust was chosen"
+    | "sugar or butter went in twice"
+    | "an egg too many went in"
+    | "a cup of flour too many went in"
+    | "twice the liquid went in"
+    | "a cycle for another bread was chosen"
+    | "the rapid cycle was chosen"
+    | "the dough cycle was chosen"
+    | "bake only was chosen"
+    | "bake only was set too short"
+    | "too large a size was chosen"
+    | "too small a size was chosen"
+    | "too dark a crust was chosen"
+    | "too light a crust was chosen"
     | "the delay was not set"
-    | "Stop was pressed"
-    | "the dispenser did not open"
-    | "the flap or lid touches the dough"
-    | "more went in at the beep than planned"
+    | "the delay was set too long"
+    | "a delay is set, and something in the pan spoils"
+    | "Start was not pressed"
+    | "Stop was pressed, and the display is back at its start"
+    | "another button was pressed, and the display counts on"
+    | "it refuses to start: too hot"
+    | "it refuses to start: too cold"
     | "the dough is nearly at the lid"
-    | "the lid stood open"
-    | "the pan is not seated, or the paddle came off"
-    | "it makes a loud noise"
+    | "the dough touches the lid"
+    | "the dough hangs over the rim"
+    | "something ran over on to the heater"
+    | "it sinks in the middle"
+    | "the top is brown and the middle wobbles"
+    | "it is pale"
+    | "it is dark, with minutes still to go"
+    | "it is done, with minutes still to go"
+    | "the jam foams to the rim"
+    | "it is still thin"
+    | "the starter has risen and fallen, and smells sour"
+    | "it clicks or ticks softly"
+    | "it screeches or grinds"
+    | "it thumps"
+    | "it rattles after the add-ins"
+    | "the motor slows and hums"
     | "the machine walks on the worktop"
-    | "something fell or ran beside the pan"
-    | "it smokes, or smells burnt"
+    | "the machine hangs over the edge"
+    | "a little smoke, and it smells of toast or sugar"
+    | "thick smoke or a flame"
+    | "it smells of burnt plastic"
+    | "a new machine smells of warm oil"
+    | "a towel or the cord lies on it"
+    | "a curtain hangs over its vents"
+    | "the paddle is not in"
+    | "one of the two paddles is not in"
+    | "a paddle lies in the drawer, and another is in the pan"
+    | "the pan is not clicked in"
+    | "the pan stands crooked"
+    | "the motor runs and the paddle does not turn"
+    | "the paddle came off its shaft"
+    | "the folding paddle lies flat"
+    | "the paddle has a little play"
+    | "the paddle is still in"
+    | "the lid stood open"
+    | "flour or fruit fell beside the pan"
+    | "water runs out under the machine"
+    | "water was poured in without the pan"
+    | "the pan is wet outside"
+    | "metal touched the pan or the paddle"
+    | "the add-ins are not in yet"
+    | "the dispenser did not open"
+    | "something sticky is in the dispenser"
+    | "the flap or lid touches the dough"
+    | "more add-ins are ready than planned"
+    | "more add-ins went in than planned"
+    | "the add-ins went in at the start"
+    | "the add-ins went in dripping wet"
+    | "a large soft piece went in whole"
+    | "the pause for shaping was missed"
+    | "the machine gave up waiting and is off"
+    | "the filling is cold"
     | "the filling leaks"
+    | "egg wash, glaze or seeds are still to go on top"
+    | "nobody can shape the dough in time"
     | "it is not done inside"
     | "it will not come out"
-    | "it was forgotten for hours"
-    | "something in it stood too long in the warm";
-  do: string;
+    | "the paddle is stuck in the loaf"
+    | "the paddle will not come off the shaft"
+    | "its sides fell in"
+    | "it was forgotten in the pan"
+    | "it is to be sliced at once"
+    | "the next loaf is to go in at once"
+    | "something for it stood too long in the warm"
+    | "an add-in or filling stood too long in the warm"
+    | "soaked or sprouted grain smells sour"
+    | "there are beetles in the flour"
+    | "a piece of eggshell is in it"
+    | "a stone, a nutshell or a bone went in"
+    | "a chip of the pan's coating is in it"
+    | "a plaster or something unclean may be in it"
+    | "somebody ate raw dough"
+    | "the milk was too hot for its culture"
+    | "a child reaches for the hot pan";
+  group:
+    | "forgotten or too much"
+    | "pressed or set"
+    | "seen in the pan"
+    | "heard or smelt"
+    | "pan, paddle or lid"
+    | "add-ins and shaping"
+    | "at the end"
+    | "spoilt or unsafe";
+  asks?: boolean;
+  steps: AdviceStep[];
   until?: string;
   never?: string;
   costs?: string;
+  later?: AdviceShift;
+  lost?: boolean;
   why: string;
+  restarts?: boolean;
 }
 export interface Brought {
   cards?: BroughtCard[];

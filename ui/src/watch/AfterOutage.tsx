@@ -1,4 +1,5 @@
 import type { BakeView } from "../client/types.gen";
+import { Advised } from "./Advised";
 
 /** After a power cut that the machine did not bridge: what is left to do. */
 export function AfterOutage({ bake }: { bake: BakeView }) {
@@ -6,12 +7,8 @@ export function AfterOutage({ bake }: { bake: BakeView }) {
   if (!outage) return null;
   return (
     <section aria-label="After the power cut" role="alert" className="rounded-tray border-4 border-signal px-4 py-2">
-      <h2 className={`text-xl font-bold ${outage.throw ? "text-signal" : ""}`}>{outage.say}</h2>
-      <ol className="mt-1 list-decimal pl-8 text-lg leading-8">
-        {(outage.steps ?? []).map((say) => (
-          <li key={say}>{say}</li>
-        ))}
-      </ol>
+      <h2 className="mb-1 text-lg font-bold">After the power cut</h2>
+      <Advised advice={outage} />
     </section>
   );
 }

@@ -10,6 +10,7 @@ const dough: Record<Seen, string> = {
   torn: "M25 56L29 44L23 40L33 32L34 24L45 27L52 19L58 27L69 26L66 36L75 42L69 48L72 57L56 55L48 59L38 54Z",
   knocks: "M30 58L27 44L36 30L54 27L66 34L70 48L66 58Z",
   corners: "M28 54C22 38 34 22 49 22S76 38 69 54Q64 58 48 58T28 54Z",
+  lumps: "M26 54C20 38 32 24 48 23S76 38 70 54Q64 58 48 58T26 54Z",
 };
 // How it moves while the paddle turns, by its keyframes.
 const moves: Record<Seen, string> = {
@@ -19,6 +20,7 @@ const moves: Record<Seen, string> = {
   torn: "jerks",
   knocks: "knocks",
   corners: "circles",
+  lumps: "jerks",
 };
 const left: Partial<Record<Seen, string>> = {
   pours: "M8 44V30Q12 34 12 44ZM88 44V26Q83 34 84 44Z",
@@ -42,6 +44,9 @@ export function BallPicture({ seen }: { seen: Seen }) {
       )}
       <g className="dough" style={{ animationName: moves[seen] }}>
         <path d={dough[seen]} fill="var(--mark)" stroke="currentColor" strokeWidth="2" strokeLinejoin="round" />
+        {seen === "lumps" && (
+          <path d="M36 34h7v6h-7ZM52 30h7v6h-7ZM44 44h7v6h-7ZM58 44h6v5h-6Z" fill="var(--enamel)" stroke="currentColor" />
+        )}
         {seen === "smooth" && <path d="M38 32Q44 26 52 27" fill="none" stroke="currentColor" strokeWidth="2" strokeLinecap="round" />}
       </g>
       <path d="M4 10V60H92V10" fill="none" stroke="currentColor" strokeWidth="4" strokeLinejoin="round" strokeLinecap="round" />

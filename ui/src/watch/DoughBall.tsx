@@ -20,6 +20,7 @@ const looks: Record<DoughSeen, string> = {
   torn: "Ragged, torn",
   knocks: "Hard, or in bits",
   corners: "Flour in the corners",
+  lumps: "Firm, lumps of butter",
 };
 
 /** While it kneads: what the dough looks like, and what to do about it. */
@@ -49,7 +50,7 @@ export function DoughBall({ bake, now, tell, wait }: Props) {
             </div>
           )}
           <h2 className="text-xl font-bold">{due ? "Look at the dough: what is it like?" : "How does it look now?"}</h2>
-          <div className="mt-2 grid grid-cols-2 gap-2 sm:grid-cols-3 lg:grid-cols-6">
+          <div className="mt-2 grid grid-cols-2 gap-2 sm:grid-cols-4 lg:grid-cols-7">
             {DoughSeen.map((seen) => (
               <button
                 key={seen}

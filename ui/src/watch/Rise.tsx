@@ -1,3 +1,4 @@
+import { Advised } from "./Advised";
 import { Button } from "../parts/Button";
 import { useState } from "react";
 import { DoughStands } from "../client/words.gen";
@@ -13,6 +14,8 @@ interface Props {
 const looks: Record<DoughStands, number> = {
   "a third of the pan": 42,
   "half the pan": 36,
+  "two thirds of the pan": 31,
+  "four fifths of the pan": 26,
   "a finger below the rim": 22,
   "at the rim": 16,
   "a finger above the rim": 10,
@@ -32,15 +35,16 @@ export function Rise({ bake, tell, wait }: Props) {
   return (
     <section aria-label="How high it stands" className="border-y border-rule py-1">
       {bake.rise && last && (
-        <p className="max-w-prose text-lg" data-rise>
-          <b className="first-letter:uppercase">{last.stands}:</b> {bake.rise}
-        </p>
+        <div className="max-w-prose text-lg" data-rise>
+          <b className="inline-block first-letter:uppercase">{last.stands}:</b>
+          <Advised advice={bake.rise} />
+        </div>
       )}
       <Button aria-expanded={open} onClick={() => setOpen(!open)} look="text">
         {last ? "Say again how high it stands" : "Too high, too low? Say how high it stands"}
       </Button>
       {open && (
-        <div className="grid grid-cols-2 gap-2 pb-2 sm:grid-cols-3 lg:grid-cols-6">
+        <div className="grid grid-cols-2 gap-2 pb-2 sm:grid-cols-4 lg:grid-cols-8">
           {DoughStands.map((stands) => (
             <button
               key={stands}

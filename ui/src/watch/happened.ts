@@ -18,6 +18,7 @@ export const moved: Partial<Record<BakeHappening["what"], string>> = {
   moved: "minutes moved",
   "stage over": "a stage ended early",
   "power cut": "power cut",
+  "started again": "started again",
   resumed: "Start pressed again",
   probed: "a thermometer in the dough",
   otherwise: "what went otherwise",
