@@ -160,6 +160,9 @@ func TestStarterJamAndAPowerCut(t *testing.T) {
 	p.Click("The times are not right")
 	p.Click("the machine went on by itself")
 	p.Click("Say so")
-	p.Until("what is left to do", "document.querySelector('section[aria-label=\"After the power cut\"] li')")
+	p.Until("what is left to do", "document.querySelector('section[aria-label=\"After the power cut\"] p')")
+	p.Click("I started it again")
+	p.Until("nothing left to do", "!document.querySelector('section[aria-label=\"After the power cut\"]')")
+	p.Click("Take back: started again")
 	axe(t, p, "After a power cut")
 }

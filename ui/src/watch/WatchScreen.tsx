@@ -103,7 +103,7 @@ function Running({ bake: heard, fresh }: { bake: BakeView; fresh: boolean }) {
         </p>
       </header>
       <NextOnTheDay before={ready && !dough ? 0 : next && Date.parse(next.at)} />
-      <AfterOutage bake={bake} />
+      <AfterOutage bake={bake} tell={(h) => tell.mutate(h)} wait={tell.isPending} />
       <DueNow bake={bake} now={now} tell={(h) => tell.mutate(h)} wait={tell.isPending} />
       <DoughBall bake={bake} now={now} tell={(h) => tell.mutate(h)} wait={tell.isPending} />
       <Rise bake={bake} tell={(h) => tell.mutate(h)} wait={tell.isPending} />
