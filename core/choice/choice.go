@@ -64,7 +64,7 @@ var preferences = []preference{
 	}, []machine.Character{machine.PacketMix, machine.Basic, machine.Rapid}},
 	{func(n Needs) (string, bool) {
 		return "No yeast: a quick bread is mixed and baked at once.", n.Formula.Yeast == 0
-	}, []machine.Character{machine.QuickBread}},
+	}, []machine.Character{machine.QuickBread, machine.BakeOnly}},
 	only(recipe.Rapid, "Meant to be done soon: the rapid cycle.", machine.Rapid, machine.Basic),
 	{func(n Needs) (string, bool) {
 		return "It is filled and rolled before its last rise: a cycle for sweet dough gives it time.",

@@ -15,6 +15,10 @@ var harms = map[machine.Character]func(Needs) string{
 		if n.row().Outside {
 			return ""
 		}
+		if n.row().Loose {
+			return "Bake only does not mix: stir the batter in a bowl, take the paddle out, pour it into the greased pan and " +
+				"bake it for 60 to 80 minutes, until a skewer comes out clean."
+		}
 		return "Bake only neither mixes nor raises: flour and water would bake as they lie. It is for what was " +
 			"mixed elsewhere."
 	},

@@ -111,6 +111,19 @@ func (b Bands) Soured(soda float64) Bands {
 	return b
 }
 
+// Fibre drinks more than twice its weight: the hydration band of a dough that is mostly fibre and gluten ends so many
+// points above what little fibre holds, for each per cent of fibre.
+const (
+	little   = 95
+	perFibre = 2.2
+)
+
+// Holding gives the bands for a share of fibre (g per 100 of flour) in a dough that fibre makes.
+func (b Bands) Holding(fibre float64) Bands {
+	b.Hydration.High = little + perFibre*fibre
+	return b
+}
+
 // On gives the bands for a share (0 to 100) of thirsty grain in the flour.
 func (b Bands) On(grain float64) Bands {
 	if !b.Hydration.IsZero() {

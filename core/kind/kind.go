@@ -60,8 +60,9 @@ type Edges struct {
 	Yeast  float64
 	Fat    float64
 	Sugar  float64
-	Salted bool // none at all is a slip
-	Raised bool // neither yeast nor other leavening is a slip
+	Powder float64 // all leavening, as baking powder
+	Salted bool    // none at all is a slip
+	Raised bool    // neither yeast nor other leavening is a slip
 }
 
 // RapidYeast is the most yeast on a rapid cycle.
@@ -73,8 +74,8 @@ var Pasta = Edges{Wet: Band{30, 60}, Salt: 4, Yeast: 4.5, Fat: 45, Sugar: 40}
 // kneaded are the edges of what is kneaded and raised with yeast; a batter without yeast is asked about salt
 // and leavening alone, for sugar, fat and water run far higher there.
 var (
-	kneaded = Edges{Band{45, 95}, 4, 4.5, 45, 40, true, true}
-	batter  = Edges{Salt: 4, Yeast: 4.5, Raised: true}
+	kneaded = Edges{Wet: Band{45, 95}, Salt: 4, Yeast: 4.5, Fat: 45, Sugar: 40, Salted: true, Raised: true}
+	batter  = Edges{Salt: 4, Yeast: 4.5, Powder: 9, Raised: true}
 )
 
 func (e Edges) wet(low, high, yeast float64) Edges {

@@ -136,11 +136,12 @@ type Beforehand string
 const (
 	AtOnce   Beforehand = ""
 	Sprouted Beforehand = "sprouted" // grain: soaked, rinsed, dried and milled
+	Ground   Beforehand = "ground"   // grain: soaked, rinsed and ground wet
 	Fed      Beforehand = "fed"      // a starter
 	Thawed   Beforehand = "thawed"
 )
 
-var Beforehands = []Beforehand{AtOnce, Sprouted, Fed, Thawed}
+var Beforehands = []Beforehand{AtOnce, Sprouted, Ground, Fed, Thawed}
 
 func (b Beforehand) Words() []string { return vocab.List(Beforehands) }
 func (b *Beforehand) UnmarshalText(text []byte) error {
@@ -199,10 +200,14 @@ type Ingredient struct {
 	Spoils    bool          `json:"spoils,omitzero"`    // at room temperature, during a delay
 	// meat or fish that is raw, or may be: it stays cold until it goes in
 	Raw       bool       `json:"raw,omitzero"`
-	Milky     bool       `json:"milky,omitzero"`  // its sugar is milk sugar, which the sugar band leaves out
-	Browns    bool       `json:"browns,omitzero"` // its sugar, milk or egg darkens the crust
-	Melts     bool       `json:"melts,omitzero"`  // in the warm dough
-	Breaks    bool       `json:"breaks,omitzero"` // up in kneading, and then counts as liquid
+	Milky     bool       `json:"milky,omitzero"`   // its sugar is milk sugar, which the sugar band leaves out
+	Browns    bool       `json:"browns,omitzero"`  // its sugar, milk or egg darkens the crust
+	Binds     bool       `json:"binds,omitzero"`   // it holds a dough together that has no gluten of wheat
+	MayBind   bool       `json:"mayBind,omitzero"` // a blend that may have a binder in it
+	Spent     bool       `json:"spent,omitzero"`   // a starter that was not fed: it raises nothing
+	Sour      bool       `json:"sour,omitzero"`    // soda works on it
+	Melts     bool       `json:"melts,omitzero"`   // in the warm dough
+	Breaks    bool       `json:"breaks,omitzero"`  // up in kneading, and then counts as liquid
 	Allergens []Allergen `json:"allergens,omitzero"`
 	State     State      `json:"state,omitzero"`
 	Dispenser Hopper     `json:"dispenser,omitzero"`

@@ -32,6 +32,11 @@ var early = map[larder.Beforehand]struct {
 		{24, "Dry the %s at 40 °C at the most, until hard again."},
 		{2, "Mill the %s fine, and let the flour cool."},
 	}},
+	larder.Ground: {true, []step{
+		{60, "Soak whole grain for the %s in cold water overnight."},
+		{48, "Drain and rinse the grain for the %s; rinse again morning and evening, until small tails show."},
+		{2, "Grind the %s wet, and keep it in the fridge until it goes in."},
+	}},
 	larder.Fed: {false, []step{
 		{12, "Feed the %s with flour and water, and leave it at the kitchen's warmth."},
 		{1, "Look at the %s: is it full of bubbles, and does a spoonful float on water? Take what the loaf wants, " +

@@ -70,6 +70,10 @@ const (
 	Divided     About = "part of a packet"
 	Heated      About = "heat"
 	Wetness     About = "how the dough looks"
+	Binder      About = "binder"
+	Leavening   About = "leavening"
+	RawMeat     About = "raw meat"
+	Keeping     About = "keeping"
 )
 
 // Remedy is a way out of a caution: what of the wish to change.
@@ -122,6 +126,7 @@ func judge(p Place, w Wish, d Dough, g Programme, a Amounts) []Caution {
 	j.dry()
 	j.heat()
 	j.stood()
+	j.fresh()
 	j.size()
 	j.spoils()
 	j.busy()
@@ -133,6 +138,11 @@ func judge(p Place, w Wish, d Dough, g Programme, a Amounts) []Caution {
 	j.lines()
 	j.ahead()
 	j.formula()
+	j.starter()
+	j.bound()
+	j.cold()
+	j.preserved()
+	j.filled()
 	j.flour()
 	j.stock()
 	return j.said

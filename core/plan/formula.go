@@ -131,6 +131,9 @@ func usual(p Place, d Dough, cycle machine.Cycle) Usual {
 	case !rapid && row.ByWhite:
 		b = kind.Of(recipe.White).Bands
 	}
+	if row.Fibrous {
+		b = b.Holding(d.fibre())
+	}
 	b = formula.Liking(b.On(d.Formula.Grain).Soured(d.Formula.Soda).In(p.Kitchen.Salt), counted(p.Liked))
 	return Usual{b, d.Formula.against(b)}
 }

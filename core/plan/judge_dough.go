@@ -134,6 +134,8 @@ func (j *judgement) machine() {
 	g := j.programme
 	best := g.Setting.Options[0]
 	switch harm := choice.Harm(g.cycle, j.needs()); {
+	case harm != "" && j.loose() && g.cycle.Character == machine.BakeOnly:
+		j.say(Care, Unfit, nil, "%s", harm)
 	case harm != "" && best.Suits && best.ID != g.cycle.ID:
 		j.say(Care, Unfit, []Remedy{{Say: "Use " + best.CycleName.String(), Cycle: best.ID}}, "%s", harm)
 	case !best.Suits && kind.Of(j.dough.Kind).Only:
@@ -235,8 +237,7 @@ var unfit = map[larder.Strength]struct{ yeast, loose *Caution }{
 	larder.Soft: {&Caution{Level: Care, Say: "Cake flour has too little gluten to hold a yeast loaf up. Use " +
 		"bread flour."}, nil},
 	larder.SelfRaising: {&Caution{Level: Care, Say: "Self-raising flour holds baking powder and salt and little " +
-		"gluten: a yeast loaf of it rises badly. Use bread flour."}, &Caution{Level: Note,
-		Say: "Self-raising flour brings baking powder of its own: leave out about 1 1/4 tsp for each cup."}},
+		"gluten: a yeast loaf of it rises badly. Use bread flour."}, nil},
 }
 
 // flour says what a baker should know of this dough's flour and of the dates in the house.
@@ -267,6 +268,9 @@ func (j *judgement) flour() {
 	if holds := j.holdsGluten(); holds != nil && kind.Of(j.dough.Kind).NoWheat {
 		j.say(Care, Allergy, nil, "%s holds gluten: this loaf is not gluten-free. Whoever must avoid gluten must not eat it.",
 			vocab.Upper(holds.Name))
+	} else if j.oats() {
+		j.say(Care, Allergy, nil, "Plain oats carry dust of wheat: for somebody who must avoid gluten use oats that are "+
+			"marked gluten-free. Some bear no oats at all. Pan and paddle that have held wheat dough carry traces as well.")
 	} else if kind.Of(j.dough.Kind).NoWheat {
 		j.say(Note, Allergy, nil, "If %s has ever held wheat dough, traces of it stay in pan and paddle: not for "+
 			"somebody who must avoid gluten.", j.Machine.Name)

@@ -51,20 +51,33 @@ var runny = map[bool]string{
 // whole formula, and what no loaf holds is asked about.
 func (j *judgement) formula() {
 	asked := j.implausible()
+	if j.leavened() {
+		asked = append(asked, Powder)
+	}
+	if _, short := j.tooShort(); short {
+		asked = append(asked, Yeast) // by its own question
+	}
 	var figures, words []string
+	level := Note
 	for _, a := range j.programme.Usual.Against {
 		if !a.Verdict.Outside() || slices.Contains(asked, a.Of) {
 			continue
 		}
 		figures = append(figures, fmt.Sprintf("%s %s (%s–%s)", a.Of, j.Kitchen.Decimal.Figure(a.Is, 1),
 			j.Kitchen.Decimal.UpTo(a.Usual.Low, 1), j.Kitchen.Decimal.UpTo(a.Usual.High, 1)))
+		if a.Of == Hydration && a.Verdict == kind.Above && kind.Of(j.dough.Kind).Fibrous {
+			level = Care
+			words = append(words, "There is too little fibre in it to drink so much: hold a quarter of the water back until "+
+				"it has been kneaded for ten minutes.")
+			continue
+		}
 		if say := unusual[a.Of][a.Verdict]; j.dough.Formula.Yeast > 0 || a.Of == Powder {
 			words = append(words, say)
 		}
 	}
 	if len(figures) > 0 {
 		say := "Per 100 of flour this is outside the usual for its kind: " + strings.Join(figures, ", ") + "."
-		j.say(Note, OutOfBand, nil, "%s",
+		j.say(level, OutOfBand, nil, "%s",
 			strings.Join(append([]string{say}, append(words, "That may be how you like it.")...), " "))
 	}
 	j.wetness(asked)
@@ -98,6 +111,9 @@ type question struct {
 	line  func(*larder.Ingredient) bool // whose line is the likeliest slip
 }
 
+// muchMore is how many points of water beyond what its fibre drinks a low-carb dough hardly holds.
+const muchMore = 40
+
 // implausible asks about what no loaf of the kind holds (of water by the whole range that this kitchen's cup of
 // flour allows), and returns what was asked. What the baker has said is meant is not asked again.
 func (j *judgement) implausible() []Figure {
@@ -116,10 +132,13 @@ func (j *judgement) implausible() []Figure {
 	is := func(kinds ...larder.Kind) func(*larder.Ingredient) bool {
 		return func(i *larder.Ingredient) bool { return slices.Contains(kinds, i.Kind) }
 	}
+	if row.Fibrous {
+		e.Wet.High = min(e.Wet.High, j.programme.Usual.Bands.Hydration.High+muchMore)
+	}
 	asked := []Figure{}
 	for _, q := range []question{
 		{Yeast, e.Raised && f.Yeast == 0 && f.Powder == 0, "There is no yeast in it and no baking powder: it would " +
-			"not rise. Is a line missing?", nil},
+			"not rise. " + j.missing(), nil},
 		{Yeast, e.Yeast > 0 && f.Yeast > e.Yeast, fmt.Sprintf("Yeast is %s per 100 of flour; hardly a loaf takes "+
 			"more than %s.", figure(f.Yeast, 1), figure(e.Yeast, -1)), is(larder.Yeast)},
 		{Salt, e.Salted && f.Salt == 0, "There is no salt in it: the dough rises wild and falls, and tastes of " +
@@ -130,6 +149,9 @@ func (j *judgement) implausible() []Figure {
 			"cup is filled: too dry to knead. Is a cup of it missing?", f.High), nil},
 		{Hydration, !e.Wet.IsZero() && f.Low > e.Wet.High, fmt.Sprintf("Water is %.0f per 100 of flour, however the "+
 			"cup is filled: too wet to be a dough. Is a cup of flour missing?", f.Low), nil},
+		{Powder, e.Powder > 0 && f.Powder > max(e.Powder, row.Bands.Soured(f.Soda).Powder.High*1.5), fmt.Sprintf("Leavening "+
+			"is %s per 100 of flour, as baking powder; no batter takes so much.", figure(f.Powder, 1)),
+			is(larder.Leavening)},
 		{Fat, e.Fat > 0 && f.Fat > e.Fat, fmt.Sprintf("Fat is %.0f per 100 of flour; no dough takes more than %s.",
 			f.Fat, figure(e.Fat, -1)), is(larder.Fat)},
 		{Sugar, e.Sugar > 0 && f.Sugar > e.Sugar, fmt.Sprintf("Sugar is %.0f per 100 of flour; no dough takes more "+

@@ -49,6 +49,9 @@ func (r reading) food(lead measure.Lead) Understood {
 	name, tail = r.choices(&u, strings.TrimSpace(name), tail)
 	name, tail = r.qualified(name, tail)
 	name, behind, f := r.shortened(name)
+	if is, ok := r.sprouted(f.Ingredient, behind+" "+tail); ok {
+		name, f = is, r.name(is)
+	}
 	u.Name, u.Line.Ingredient, u.Sure, u.Near, u.Remark = name, f.Ingredient.ID, f.Sure, f.Near, f.Remark
 	u.Grade, u.State, u.Warmth = f.Grade, f.State, f.Warmth
 	asides := []string{f.Grade, f.State, f.Warmth, lead.Manner, warmth, behind}
@@ -69,6 +72,23 @@ func (r reading) food(lead measure.Lead) Understood {
 	u.Line.Note = note(asides)
 	r.weigh(&u, &f.Ingredient, lead)
 	return u
+}
+
+// milled is what is done to sprouted grain that becomes flour.
+var milled = regexp.MustCompile(`(?i)\bmill(?:ed|ing)?\b`)
+
+// sprouted is what a grain becomes that is sprouted first, by what stands behind its name: flour, where it is dried and
+// milled, else a purée.
+func (r reading) sprouted(grain larder.Ingredient, behind string) (name string, ok bool) {
+	whole := grain.Ahead == larder.Sprouted && strings.Contains(strings.ToLower(behind), "sprout")
+	if !whole && (grain.Ahead != larder.Ground || !milled.MatchString(behind)) {
+		return "", false
+	}
+	name = "sprouted " + string(grain.Grain)
+	if milled.MatchString(behind) {
+		name += " flour"
+	}
+	return name, found(r.name(name).Sure)
 }
 
 // warmed takes the temperature off what stands before the first comma: "water at 110°F/43°C". A second one

@@ -43,8 +43,8 @@ func (e *evidence) recipe(p plan.Plan, k kitchen.Kitchen) {
 			addIns += l.Exact
 			salty = salty || i.Shares.Salt > 1
 		}
-		binds = binds || binders[l.Ingredient]
-		sour = sour || acids[l.Ingredient]
+		binds = binds || i.Binds
+		sour = sour || i.Sour
 		old := slices.ContainsFunc(p.Cautions, func(c plan.Caution) bool { return c.About == plan.Dates && c.Line == l.ID })
 		e.add(old && i.Kind == larder.Leavening && !slices.Contains(e.facts, OldLeaven), OldLeaven)
 		stale := old && (i.Kind == larder.Flour || i.Kind == larder.DryExtra)
@@ -55,16 +55,6 @@ func (e *evidence) recipe(p plan.Plan, k kitchen.Kitchen) {
 	e.add(p.Formula.Soda > 0 && !sour && p.Formula.Powder <= p.Formula.Soda, NothingSour)
 	e.add(salty || p.Formula.Hidden > muchHidden, SaltAddIns)
 }
-
-// binders hold a dough together that has no gluten of wheat.
-var binders = map[larder.ID]bool{"xanthan-gum": true, "psyllium-husk": true, "gluten": true,
-	"guar-gum": true}
-
-// acids are what soda works on.
-var acids = map[larder.ID]bool{"buttermilk": true, "kefir": true, "yoghurt": true, "soured-cream": true,
-	"orange-juice": true, "apple-juice": true, "lemon-juice": true, "vinegar": true, "honey": true, "molasses": true,
-	"brown-sugar": true, "buttermilk-powder": true, "yoghurt-powder": true, "sour-cream-powder": true,
-	"sourdough-starter": true, "applesauce": true, "banana": true, "sour-milk": true, "lemon": true, "cocoa": true}
 
 // mishaps are what follows from what was told of the bake.
 var mishaps = map[bake.Mishap]Fact{bake.PaddleOff: ToldPaddle, bake.FlourAdded: ToldFlour, bake.LiquidAdded: ToldLiquid,

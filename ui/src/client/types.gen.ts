@@ -781,13 +781,17 @@ export interface LarderIngredient {
   asDry?: number;
   rapid?: boolean;
   packet?: boolean;
-  ahead?: "" | "sprouted" | "fed" | "thawed";
+  ahead?: "" | "sprouted" | "ground" | "fed" | "thawed";
   raising?: number;
   shell?: boolean;
   spoils?: boolean;
   raw?: boolean;
   milky?: boolean;
   browns?: boolean;
+  binds?: boolean;
+  mayBind?: boolean;
+  spent?: boolean;
+  sour?: boolean;
   melts?: boolean;
   breaks?: boolean;
   allergens?: (

@@ -242,7 +242,7 @@ export const LarderAllergen = [
 ] as const;
 export type LarderAllergen = (typeof LarderAllergen)[number];
 
-export const LarderBeforehand = ["", "sprouted", "fed", "thawed"] as const;
+export const LarderBeforehand = ["", "sprouted", "ground", "fed", "thawed"] as const;
 export type LarderBeforehand = (typeof LarderBeforehand)[number];
 
 export const LarderFilling = ["sifted", "sprinkled", "spooned", "heaped", "scooped"] as const;
