@@ -100,7 +100,8 @@ type RecipeRead struct {
 	Makes    string             `json:"makes,omitzero"`
 	Method   []string           `json:"method,omitzero"`
 	Remarks  []string           `json:"remarks,omitzero"`
-	Asks     int                `json:"asks"` // lines that something is asked about
+	Unused   []string           `json:"unused,omitzero"` // rows of the paste that are no part of the recipe
+	Asks     int                `json:"asks"`            // lines that something is asked about
 	Formula  formula.Formula    `json:"formula"`
 	// the size that the flour is for, where it contradicts the stated one
 	Question *measure.LoafSize `json:"question,omitzero"`
@@ -223,7 +224,8 @@ func (u *understood) look(k kitchen.Kitchen) {
 	}
 	out.Sizes = slices.SortedFunc(slices.Values(u.card.Sizes),
 		func(a, b measure.LoafSize) int { return a.Pounds().Cmp(b.Pounds()) })
-	out.Settings, out.Makes, out.Method, out.Remarks = r.Settings, r.Makes, r.Method, u.card.Remarks
+	out.Settings, out.Makes, out.Method = r.Settings, r.Makes, r.Method
+	out.Remarks, out.Unused = u.card.Remarks, u.card.Unused
 	out.Recipe = RecipeCard{r.Name, r.Kind, r.Size, r.Standard, r.Text(), r.Note, r.Finish}
 }
 

@@ -37,11 +37,14 @@ var (
 		`^(\d*) ?[lI|]/(\d)`, `$1 1/$2`,
 		`^[lI|] (\d/\d|[½⅓⅔¼¾⅛])`, `1 $1`,
 		`^[lI|] ?(cups?|c|tbsp|tsp|tb|tbs|T|t|g|ml|oz|lb|tablespoons?|teaspoons?|eggs?|packet|pkg)\b`, `1 $1`,
+		`^[lI](\d) ?(g|ml|gr|grams?)\b`, `1$1 $2`,
+		`^(\d[\d./ ½¼¾⅓⅔⅛-]*) ?tb1sp\b`, `$1 tbsp`,
 		`^(\d+)[Oo][Oo] ?(g|ml|gr|grams?)\b`, `${1}00 $2`,
 		`^(\d+)[Oo] ?(g|ml|gr|grams?)\b`, `${1}0 $2`,
 		`^(\d)[Oo](\d) ?(g|ml|gr|grams?)\b`, `${1}0$2 $3`,
 		`^([1-9]\d?)(1/[2348]|2/3|3/[48]|5/8|7/8)\b`, `$1 $2`,
 		`^([1-9]) (\d)[lI|](\d)`, `$1 $2/$3`,
+		`^([1-9])([1-7])[⁄∕]([2348])\b`, `$1 $2/$3`,
 	)
 	figures = rules(
 		`(\d) ?[⁄∕] ?(\d)`, `$1/$2`,
@@ -56,7 +59,27 @@ var (
 		`(?i)\bfl\. ?oz\.?`, `fl oz`,
 		`(?i)(\d)-(ounce|oz|g|gram|lb|pound|ml|inch)\b`, `$1 $2`,
 	)
+	french = rules(
+		`(?i)^(\d[\d. /½⅓⅔¼¾⅛-]*|[½⅓⅔¼¾⅛]) ?c(?:uill(?:e|è)res?)?\.? ?à ?s(?:oupe)?\b\.? ?(?:de |d'|d’)?`, `$1 tbsp `,
+		`(?i)^(\d[\d. /½⅓⅔¼¾⅛-]*|[½⅓⅔¼¾⅛]) ?c(?:uill(?:e|è)res?)?\.? ?à ?c(?:af[eé])?\b\.? ?(?:de |d'|d’)?`, `$1 tsp `,
+	)
+	spoonsCC = rules(
+		`(?i)^([1-9]?(?:\.\d+)?(?: ?[½⅓⅔¼¾⅛]| ?\d/\d)?) ?cc\b`, `$1 tsp`,
+	)
+	eggSizes = rules(
+		`(?i)^(\d[\d. /½⅓⅔¼¾⅛-]*) ?(?:l|lg|lge|xl)\.? (eggs?)\b`, `$1 large $2`,
+		`(?i)^(\d[\d. /½⅓⅔¼¾⅛-]*) ?(?:m|med)\.? (eggs?)\b`, `$1 medium $2`,
+		`(?i)^(\d[\d. /½⅓⅔¼¾⅛-]*) ?(?:s|sm)\.? (eggs?)\b`, `$1 small $2`,
+	)
 	inWords = rules(
+		`(?i)^(?:an?|one) ((?:scant|heaped|heaping|rounded|level|generous|good|full|big|small) )?(\d/\d|[½⅓⅔¼¾⅛⅜⅝⅞])`, `$1$2`,
+		`(?i)^(?:one|an?) (cups?|tablespoons?|teaspoons?|tbsp|tsp|pints?|litres?) and (?:a |one )?half(?: of)? `, `1 1/2 $1 `,
+		`(?i)^(?:one|an?) (cups?|tablespoons?|teaspoons?|tbsp|tsp|pints?) and (?:a |one )?quarter(?: of)? `, `1 1/4 $1 `,
+		`(?i)^(one|two|three) and (?:a |one )?quarter `, `$1 1/4 `, `(?i)^(one|two|three) and three[ -]quarters `, `$1 3/4 `,
+		`(?i)^(?:one|1) (cucchiaino|cucchiaio|glass|packet|sachet) and (?:a |one )?half(?: of)? `, `1 1/2 $1 `,
+		`(?i)^(one|two|three|four) \(\d\) `, `$1 `,
+		`(?i)^one 1/4 `, `1 1/4 `, `(?i)^two 1/4 `, `2 1/4 `, `(?i)^three 1/4 `, `3 1/4 `,
+		`(?i)^one 3/4 `, `1 3/4 `, `(?i)^two 3/4 `, `2 3/4 `, `(?i)^three 3/4 `, `3 3/4 `,
 		`(?i)^(?:one|an?) and (?:a |one )?half `, `1 1/2 `,
 		`(?i)^two and (?:a |one )?half `, `2 1/2 `,
 		`(?i)^three and (?:a |one )?half `, `3 1/2 `,
@@ -65,6 +88,7 @@ var (
 		`(?i)^two[ -]thirds? (?:of )?(?:an? )?`, `2/3 `,
 		`(?i)^(?:one[ -]|a )?third (?:of )?(?:an? )`, `1/3 `,
 		`(?i)^(?:one[ -]|a )?quarter (?:of )?(?:an? )?`, `1/4 `,
+		`(?i)^un[oa']? (cucchiai[oi]n?[oi]?|tazza|pizzico) `, `1 $1 `,
 		`(?i)^a dozen `, `12 `,
 		`(?i)^half a dozen `, `6 `,
 		`(?i)^a couple (?:of )?`, `2 `,
@@ -75,20 +99,23 @@ var (
 		`(?i)^(1|an?) (?:large|big|small|good|generous) (pinch|dash|knob|handful)`, `$1 $2`,
 	)
 	about = regexp.MustCompile(
-		`(?i)^(?:about|approx\.?|approximately|around|roughly|circa|ca\.|~|up to|at least|just (?:over|under)|generous|good|nearly|almost) ?`)
+		`(?i)^(?:about|approx\.?|approximately|around|roughly|circa|ca\.|~|up to|at least|just (?:over|under)|generous|` +
+			`good|nearly|almost) ?`)
 	manners = regexp.MustCompile(`(?i)^(scant|heaped|heaping|rounded|level|good|generous|slightly heaped) `)
 	manner  = map[string]string{"scant": "scant", "heaped": "heaped", "heaping": "heaped",
 		"slightly heaped": "heaped", "rounded": "rounded"}
 	within = regexp.MustCompile(
 		`(?i)^(\d[\d/. ½⅓⅔¼¾⅛-]*|[½⅓⅔¼¾⅛]) ?(scant|heaped|heaping|rounded|level|generous|good)(?: |$)`)
 	bunches = regexp.MustCompile(
-		`(?i)^(\d[\d/. -]*|[½⅓⅔¼¾⅛])? ?(threads?|strands?|cloves?|slices?|rashers?|sprigs?|stalks?|ribs?|leaves|leaf|cubes?|pods?|heads?|ears?|strips?|whole|pieces?|pcs?|halves|rings?)(?: of)? `)
+		`(?i)^(\d[\d/. -]*|[½⅓⅔¼¾⅛])? ?(threads?|strands?|cloves?|slices?|rashers?|sprigs?|stalks?|ribs?|leaves|leaf|` +
+			`cubes?|pods?|heads?|ears?|strips?|whole|pieces?|pcs?|halves|rings?)(?: of)? `)
 	knob     = regexp.MustCompile(`(?i)^(\d*)? ?knobs?(?: of)? `)
 	handful  = regexp.MustCompile(`(?i)^(\d*)? ?(?:small |large |good )?handfuls?(?: of)? `)
 	quarts   = regexp.MustCompile(`(?i)^(?:quarts?|qts?)\b\.? ?`)
 	spoonful = regexp.MustCompile(`^dsp\b\.? ?`)
 	vessels  = regexp.MustCompile(
-		`(?i)^\(?(cans?|tins?|jars?|cartons?|tubs?|boxe?s?|bags?|bottles?|packages?|packets?|pkgs?\.?|pkts?|sachets?|envelopes?|pots?|blocks?|bars?|containers?|pouche?s?|scoops?|bunch(?:es)?)\)?(?:\b|$)(?: of)? ?`)
+		`(?i)^\(?(cans?|tins?|jars?|cartons?|tubs?|boxe?s?|bags?|bottles?|packages?|packets?|pkgs?\.?|pkts?|sachets?|` +
+			`envelopes?|pots?|blocks?|bars?|containers?|pouche?s?|scoops?|bunch(?:es)?)\)?(?:\b|$)(?: of)? ?`)
 	bracket = regexp.MustCompile(`^\(([^()]{1,40})\) ?`)
 	another = regexp.MustCompile(`[\pL.] ?/ ?\d`)
 	slash   = regexp.MustCompile(`^ ?/ ?`)
@@ -97,7 +124,7 @@ var (
 // Mend reads slips of scanning and typing at the start of a line as what was meant, where only one
 // reading makes sense.
 func Mend(line string) (mended string, slip bool) {
-	if !strings.ContainsAny(line[:min(len(line), 8)], "lI|Oo/") {
+	if !strings.ContainsAny(line[:min(len(line), 10)], "lI|Oo/⁄∕") {
 		return line, false
 	}
 	for _, r := range slips {
@@ -155,16 +182,27 @@ func ReadLead(line string, s Standard) (l Lead, ok bool) {
 	return l, true
 }
 
+func apply(rules []rule, text string) string {
+	for _, r := range rules {
+		text = r.what.ReplaceAllString(text, r.as)
+	}
+	return text
+}
+
 func tidied(text string) string {
 	if text != "" && (text[0]|' ' >= 'a' && text[0]|' ' <= 'z') {
-		for _, r := range inWords {
-			text = r.what.ReplaceAllString(text, r.as)
-		}
+		text = apply(inWords, text)
 	}
-	if strings.ContainsAny(text, "⁄∕,.-x/") || strings.Contains(text, " or ") ||
-		strings.Contains(strings.ToLower(text), "dessert") {
-		for _, r := range figures {
-			text = r.what.ReplaceAllString(text, r.as)
+	lower := strings.ToLower(text)
+	if strings.ContainsAny(text, "⁄∕,.-x/") || strings.Contains(text, " or ") || strings.Contains(lower, "dessert") {
+		text = apply(figures, text)
+	}
+	for _, some := range []struct {
+		sign  string
+		rules []rule
+	}{{"à", french}, {"cc", spoonsCC}, {"egg", eggSizes}} {
+		if strings.Contains(lower, some.sign) {
+			text = apply(some.rules, text)
 		}
 	}
 	return text
@@ -198,7 +236,8 @@ func (l *Lead) bunch(text string) bool {
 // can", "1 can (400 g)".
 var (
 	sizeFirst = regexp.MustCompile(
-		`^(\d+(?:[/.]\d+)?(?: \d/\d)?|[½⅓⅔¼¾⅛]) (?:x |\()? ?((?:\d[\d/. ]*|[½⅓⅔¼¾⅛]) ?(?:g|gr|grams?|kg|ml|l|oz|ounces?|lbs?|fl oz|tsp|teaspoons?)\b\.?)\)? ?(.*)$`)
+		`^(\d+(?:[/.]\d+)?(?: \d/\d)?|[½⅓⅔¼¾⅛]) (?:x |\()? ?((?:\d[\d/. ]*|[½⅓⅔¼¾⅛]) ?(?:g|gr|grams?|kg|ml|l|oz|ounces?|` +
+			`lbs?|fl oz|tsp|teaspoons?)\b\.?)\)? ?(.*)$`)
 	sizeLast = regexp.MustCompile(`^(\d[\d/. -]*|[½⅓⅔¼¾⅛]) ?(\pL+\.?)(?: \(([^()]+)\))? ?(.*)$`)
 )
 
@@ -238,7 +277,7 @@ func (l *Lead) compound(rest string, s Standard) string {
 	b, after, ok := ParsePrefix(rest, s)
 	f, g := l.Amount.Unit.Facts(), b.Unit.Facts()
 	if !ok || b.UpTo.Sign() != 0 || l.Amount.UpTo.Sign() != 0 || f.Dimension != g.Dimension || f.Dimension == Count ||
-		g.Size >= f.Size || b.Unit == Packet || b.Unit == Stick {
+		g.Size >= f.Size || b.Unit == Packet || b.Unit == Stick || f.Decimal != g.Decimal {
 		return rest
 	}
 	// In the smaller unit, so that a pound and two ounces are eighteen ounces.
@@ -274,6 +313,12 @@ func (l *Lead) second(rest string, s Standard) string {
 			l.Also = also.Amount
 			return after
 		}
+	}
+	if a, after, ok := ParsePrefix(rest, s); ok && after != "" && a.Unit != Piece && a.UpTo.Sign() == 0 &&
+		a.Unit != Packet && l.Amount.Unit != Piece && l.Also == (Amount{}) &&
+		a.Unit.Facts().Decimal != l.Amount.Unit.Facts().Decimal {
+		l.Also = a // "1 cup 240 ml water"
+		return strings.TrimSpace(strings.TrimPrefix(after, "."))
 	}
 	if after, found := strings.CutPrefix(rest, "or "); found {
 		if a, last, ok := ParsePrefix(after, s); ok && a.Unit.Facts().Dimension != Count &&

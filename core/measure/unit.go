@@ -52,6 +52,7 @@ const (
 	Ounce
 	Pound
 	Packet
+	Centilitre
 )
 
 // UnitFacts is what one unit is.
@@ -78,10 +79,11 @@ var units = [...]UnitFacts{
 		"us cup", "us cups", "teacup", "teacups"}},
 	Tbsp: {"tbsp", "tbsp", Volume, usCup / 16, false, []string{"T", "Tb", "Tbs", "tb", "tbs", "tbsps",
 		"tblsp", "tblsps", "tbl", "tbls", "tbspn", "tabsp", "tblspn", "tablesp", "tablespoon", "tablespoons",
-		"tablespoonful", "tablespoonfuls", "tablespoonsful", "us tbsp", "us tablespoon", "us tablespoons"}},
+		"tablespoonful", "tablespoonfuls", "tablespoonsful", "el", "essl", "msk", "spsk", "rkl", "cs", "ss", "cucchiaio",
+		"cucchiai", "us tbsp", "us tablespoon", "us tablespoons"}},
 	Tsp: {"tsp", "tsp", Volume, usCup / 48, false, []string{"t", "ts", "tsps", "tspn", "teasp",
-		"teaspoon", "teaspoons", "teaspoonful", "teaspoonfuls", "teaspoonsful", "us tsp", "us teaspoon",
-		"us teaspoons"}},
+		"teaspoon", "teaspoons", "teaspoonful", "teaspoonfuls", "teaspoonsful", "tl", "tsk", "kl", "cucchiaino", "cucchiaini",
+		"us tsp", "us teaspoon", "us teaspoons"}},
 	MetricCup:      {"metric cup", "metric cups", Volume, 250, false, nil},
 	MetricTbsp:     {"metric tbsp", "metric tbsp", Volume, 15, false, nil},
 	MetricTsp:      {"metric tsp", "metric tsp", Volume, 5, false, nil},
@@ -91,7 +93,7 @@ var units = [...]UnitFacts{
 	ImperialFluidOunce: {"imperial fl oz", "imperial fl oz", Volume, 28.413, false, nil},
 	ImperialPint:       {"imperial pint", "imperial pints", Volume, 568.26, false, nil},
 	Pint:               {"pint", "pints", Volume, 2 * usCup, false, []string{"pt", "pts"}},
-	Millilitre: {"ml", "ml", Volume, 1, true, []string{"mL", "mls", "cc", "millilitre", "millilitres",
+	Millilitre: {"ml", "ml", Volume, 1, true, []string{"mL", "mls", "cc", "krm", "millilitre", "millilitres",
 		"milliliter", "milliliters"}},
 	Decilitre: {"dl", "dl", Volume, 100, true, []string{"dL", "decilitre", "decilitres"}},
 	Litre:     {"l", "l", Volume, 1000, true, []string{"L", "litre", "litres", "liter", "liters"}},
@@ -104,7 +106,8 @@ var units = [...]UnitFacts{
 	Ounce:    {"oz", "oz", Weight, ounce, false, []string{"ozs", "ounce", "ounces"}},
 	Pound:    {"lb", "lb", Weight, pound, false, []string{"lbs", "pound", "pounds"}},
 	Packet: {"packet", "packets", Weight, 7, false, []string{"sachet", "sachets", "envelope", "envelopes", "pkt",
-		"pkts", "pkg", "pkgs", "pckt", "package", "packages", "pack", "packs"}},
+		"pkts", "pkg", "pkgs", "pckt", "package", "packages", "pack", "packs", "env", "envs"}},
+	Centilitre: {"cl", "cl", Volume, 10, true, []string{"cL", "centilitre", "centilitres"}},
 }
 
 // Facts gives what the unit is.

@@ -7,7 +7,6 @@ import (
 	"risepan/core/fault"
 	"risepan/core/larder"
 	"risepan/core/measure"
-	"risepan/core/vocab"
 )
 
 // Card is what was understood of a whole card.
@@ -22,6 +21,7 @@ type Card struct {
 	Makes    string
 	Method   []string // sentences that are no ingredient
 	Remarks  []string
+	Unused   []string // rows that are no part of a recipe: a page's menu, its comments
 }
 
 // remembered asks for each name of a card once.
@@ -47,6 +47,7 @@ type sheet struct {
 	lists   map[measure.LoafSize][]Understood
 	sizes   []measure.LoafSize // of the columns of a table
 	named   bool               // lists stand under small, medium and large
+	inRows  bool               // most ingredients have a row of their own
 }
 
 // section is which part of a card its rows belong to.
@@ -62,41 +63,98 @@ const (
 // sizes, lists with ticks or numbers, a method below. Nothing of it is dropped, and a row that cannot
 // be read stops no other. A card that is too long is a *fault.Fault at /text.
 func ReadCard(text string, s measure.Standard, name Namer) (Card, error) {
-	rows := strings.Split(strings.ReplaceAll(text, "\r", ""), "\n")
-	if len(text) > longCard || len(rows) > mostRows {
+	if len(text) > longCard || strings.Count(text, "\n") >= mostRows {
 		return Card{}, fault.At("/text", "this card is too long: at most %d letters in %d lines", longCard, mostRows)
 	}
-	c := &sheet{reading: reading{s, remembered(name)}, lists: map[measure.LoafSize][]Understood{}}
-	c.sizes, c.named = columnSizes(rows), namedSizes(rows)
-	for n, row := range rows {
-		row = strings.TrimSpace(strings.Trim(strings.TrimSpace(row), "*_#"))
-		if row != "" {
-			c.row(n+1, row)
+	r := reading{s, remembered(name)}
+	rows := r.documentRows(text)
+	c := r.sheet(rows, false)
+	if len(c.card.Lines) < 2 { // it may be told in sentences
+		if told := r.sheet(rows, true); len(told.card.Lines) > len(c.card.Lines) {
+			c = told
 		}
 	}
-	c.settle()
+	c.card.odd(text)
 	return c.card, nil
 }
 
-var (
-	methodHead = regexp.MustCompile(
-		`(?i)^(?:method|directions?|instructions?|preparation|procedure|to make(?: the bread)?|what to do|steps|how to make(?: it)?)\s*:?$`)
-	listHead = regexp.MustCompile(
-		`(?i)^(?:(?:the )?ingredients?(?: list)?|you(?:'ll| will) need|what you need|ingredients? for .*)\s*:?$`)
-	noteHead = regexp.MustCompile(
-		`(?i)^(?:notes?|tips?|hints?|allerg\w*|variations?|source|prep(?:aration)? time|cook(?:ing)? time|total time|calories|nutrition.*|per slice|from|kcal|level|difficulty|equipment|author|recipe by|category|cuisine)\s*:\s*(.*)$`)
-	makesRow = regexp.MustCompile(
-		`(?i)^\(?(?:serves|servings?|yields?|makes|for)\s*:?\s+(?:about )?((?:\d+|one|two|three|four|six|eight|twelve|a)\b[^.]*?)\)?\.?$`)
-	sizeHead = regexp.MustCompile(
-		`(?i)^(?:for (?:an? |the )?)?(?:(?:small|medium|regular|large|extra[ -]large)\s*)?\(?\s*` + sizeWords +
-			`\s*\)?\s*(?:loa(?:f|ves)|bread|size|recipe)?(?: use)?\s*:?$`)
-	sizeSaid  = regexp.MustCompile(`(?i)^(?:loaf(?: size| weight)?|size|weight|for)\s*[:=]?\s*` + sizeWords + `\.?$`)
-	titleWord = regexp.MustCompile(`(?i)^(?:title|name|recipe(?: name)?)\s*:\s*`)
-	sizeLead  = regexp.MustCompile(`(?i)^(?:(?:small|medium|regular|large|extra[ -]large)\s*)?\(?\s*` + sizeWords +
-		`\s*\)?(?:\s*loaf)?\s*:\s*(\S.*)$`)
-)
+// sheet reads the rows of a card; where it is prose, every row may tell ingredients.
+func (r reading) sheet(rows []docRow, prose bool) *sheet {
+	c := &sheet{reading: r, lists: map[measure.LoafSize][]Understood{}}
+	var texts []string
+	for _, row := range rows {
+		texts = append(texts, row.text)
+	}
+	c.sizes, c.named = columnSizes(r.heads(texts)), namedSizes(texts)
+	plain := 0
+	for _, text := range texts {
+		if c.begins(unticked(text)) {
+			plain++
+		}
+	}
+	c.inRows = plain >= plainRows
+	for _, row := range rows {
+		text := strings.TrimSpace(strings.Trim(strings.TrimSpace(row.text), "*_#"))
+		switch {
+		case text == "":
+		case row.over:
+			c.card.Unused = append(c.card.Unused, clip(text))
+		case row.note:
+			c.say(text)
+		default:
+			c.told(row.n, text, prose)
+		}
+	}
+	c.settle()
+	return c
+}
 
-const sizeWords = `((?:\d+(?:\s*|-)?(?:[½¼¾]|\d/\d)|\d+(?:\.\d+)?|[½¼¾])\s*-?\s*(?:lbs?\b\.?|pounds?\b)|\d{3,4}\s*g\b)`
+// measuredTwice reads a row of a table that has every amount in two measures: "strong white flour | 450 g | 1 lb".
+func (c *sheet) measuredTwice(text string) (string, bool) {
+	in := bars.Split(strings.Trim(text, "| "), -1)
+	if len(in) != 3 || c.name(firstName(in[0])).Sure == larder.Nowhere {
+		return "", false
+	}
+	_, one := measure.Exactly(strings.TrimSpace(in[1]), c.standard)
+	_, other := measure.Exactly(strings.TrimSpace(in[2]), c.standard)
+	return in[1] + " (" + in[2] + ") " + in[0], one && other && len(c.sizes) == 0
+}
+
+// plainRows is from how many rows of their own on ingredients are a list.
+const plainRows = 4
+
+// listAmounts is how many amounts on one row make it a list of its own.
+const listAmounts = 3
+
+// told reads a row, or the rows that it tells.
+func (c *sheet) told(n int, text string, prose bool) {
+	if both, ok := c.measuredTwice(text); ok {
+		text = both
+	}
+	least := listAmounts
+	if prose {
+		least = 1
+	}
+	mayList := !c.inRows || c.begins(unticked(text)) || c.headed(text)
+	if (c.section != method || prose) && len(c.sizes) == 0 && !sizeLead.MatchString(text) && mayList {
+		if spread := c.spread(text, least); spread != nil {
+			for _, row := range spread {
+				if _, heads := placeOf(row); c.tells(row) || heads || listHead.MatchString(row) || methodHead.MatchString(row) ||
+					c.card.Name == "" {
+					c.row(n, row)
+				} else {
+					c.say(row)
+				}
+			}
+			if c.here.part == InDough && c.here.when == InPan {
+				return
+			}
+			c.here = place{}
+			return
+		}
+	}
+	c.row(n, text)
+}
 
 // row reads one row of the card where it belongs.
 func (c *sheet) row(n int, row string) {
@@ -110,6 +168,11 @@ func (c *sheet) row(n int, row string) {
 		return
 	case c.remark(row), c.makes(row), c.table(n, row), c.sized(n, row), c.heading(n, row):
 		return
+	case c.titleSized(row):
+		return
+	case settingWords.MatchString(row) && (len(c.lines()) > 0 || c.card.Name != ""):
+		c.say(row)
+		return
 	}
 	switch {
 	case c.section == method && !c.ingredients(row):
@@ -119,13 +182,6 @@ func (c *sheet) row(n int, row string) {
 		c.add(n, row)
 	default:
 		c.say(row)
-	}
-}
-
-// titled takes the size off the heading of a list: "Ingredients for a large loaf (2 lb)".
-func (c *sheet) titled(row string) {
-	if s, ok := sizeIn(row); ok && c.card.Size.IsZero() {
-		c.card.Size = s
 	}
 }
 
@@ -152,124 +208,6 @@ func (c *sheet) makes(row string) bool {
 	return true
 }
 
-// sized reads a heading that begins the list for one size, and a list that stands behind it.
-func (c *sheet) sized(n int, row string) bool {
-	if m := sizeSaid.FindStringSubmatch(row); m != nil && c.card.Size.IsZero() && len(c.lines()) == 0 {
-		if s, ok := readSize(m[1]); ok {
-			c.card.Size = s
-			return true
-		}
-	}
-	if m := namedHead.FindStringSubmatch(row); m != nil && c.named {
-		c.size, c.section, c.here = named[strings.ToLower(m[1])], list, place{}
-		return true
-	}
-	m := sizeHead.FindStringSubmatch(row)
-	rest := ""
-	if m == nil {
-		if m = sizeLead.FindStringSubmatch(row); m == nil {
-			return false
-		}
-		rest = m[2]
-	}
-	s, ok := readSize(m[1])
-	if !ok {
-		return false
-	}
-	c.size, c.section, c.here = s, list, place{}
-	if rest != "" {
-		c.add(n, rest)
-	}
-	return true
-}
-
-// headWords are what headings of parts are written with, beside the canonical ones.
-var headWords = map[string]place{
-	"wet": {}, "dry": {}, "wet ingredients": {}, "dry ingredients": {}, "liquids": {}, "bread": {}, "base": {},
-	"loaf": {}, "batter": {}, "bread dough": {}, "main": {}, "to settle": {},
-	"add at beep": {InDough, AtBeep}, "add at the beep": {InDough, AtBeep}, "addins": {InDough, AtBeep},
-	"add ins": {InDough, AtBeep}, "mix-ins": {InDough, AtBeep}, "at the signal": {InDough, AtBeep},
-	"add at signal": {InDough, AtBeep}, "add at the signal": {InDough, AtBeep}, "extras": {InDough, AtBeep},
-	"at beep": {InDough, AtBeep}, "fruit": {InDough, AtBeep}, "add later": {InDough, AtBeep},
-	"icing": {Glaze, InPan}, "frosting": {Glaze, InPan}, "egg wash": {Glaze, InPan}, "wash": {Glaze, InPan},
-	"syrup": {Glaze, InPan}, "drizzle": {Glaze, InPan}, "to glaze": {Glaze, InPan}, "glazing": {Glaze, InPan},
-	"to finish": {Topping, InPan}, "to top": {Topping, InPan}, "finish": {Topping, InPan}, "crosses": {Topping, InPan},
-	"streusel": {Topping, InPan}, "crumble": {Topping, InPan}, "toppings": {Topping, InPan},
-	"to decorate": {Topping, InPan}, "decoration": {Topping, InPan}, "crumb topping": {Topping, InPan},
-	"water bath": {Topping, InPan}, "poaching bath": {Topping, InPan}, "boiling bath": {Topping, InPan},
-	"stuffing": {Filling, InPan}, "fillings": {Filling, InPan},
-	"hold back": {InDough, AtKnead}, "held back": {InDough, AtKnead}, "warm first": {InDough, Warmed},
-}
-
-func placeOf(text string) (place, bool) {
-	text = strings.ToLower(strings.TrimSpace(strings.TrimRight(strings.TrimSpace(text), ":-–—")))
-	for _, lead := range []string{"for the ", "for ", "the "} {
-		text = strings.TrimPrefix(text, lead)
-	}
-	if p, ok := headings[text]; ok {
-		return p, true
-	}
-	p, ok := headWords[text]
-	return p, ok
-}
-
-// heading reads "Glaze:" and "FOR THE FILLING", and "Wet: 1 cup water; 2 tbsp oil".
-func (c *sheet) heading(n int, row string) bool {
-	if p, ok := placeOf(row); ok && (c.card.Name != "" || len(c.lines()) > 0 || strings.HasSuffix(row, ":")) {
-		c.here, c.section = p, list
-		return true
-	}
-	head, rest, ok := strings.Cut(row, ":")
-	if p, known := placeOf(head); ok && known {
-		if _, amount := measure.ReadLead(strings.TrimSpace(rest), c.standard); amount {
-			before := c.here
-			c.here, c.section = p, list
-			c.add(n, strings.TrimSpace(rest))
-			if p.part != InDough {
-				c.here = before
-			}
-			return true
-		}
-	}
-	return false
-}
-
-// title takes the card's first words that are no ingredient as its name.
-func (c *sheet) title(row string) bool {
-	if c.card.Name != "" || len(c.lines()) > 0 || len(row) > 100 || c.ingredients(row) && !c.nameless(row) {
-		return false
-	}
-	if s, ok := sizeIn(row); ok && c.card.Size.IsZero() && len(c.sizes) == 0 {
-		c.card.Size = s
-	}
-	name := strings.TrimSpace(paren.ReplaceAllString(titleWord.ReplaceAllString(row, ""), ""))
-	name = strings.TrimSpace(strings.TrimRight(name, " .:-–—"))
-	if name == "" {
-		return false
-	}
-	if strings.ToUpper(name) == name && strings.ToLower(name) != name {
-		name = vocab.Upper(strings.ToLower(name))
-	}
-	c.card.Name = clip(name)
-	for _, in := range paren.FindAllString(row, -1) {
-		c.say(strings.Trim(strings.TrimSpace(in), "()"))
-	}
-	return true
-}
-
-// digits are what an amount is written with.
-var digits = regexp.MustCompile(`[\d½⅓⅔¼¾⅛⅜⅝⅞]`)
-
-// nameless reports whether a first row that could be read as an amount names no ingredient: "Packet loaf".
-func (c *sheet) nameless(row string) bool {
-	lead, ok := measure.ReadLead(row, c.standard)
-	if !ok || digits.MatchString(row) {
-		return false
-	}
-	f := c.name(lead.Rest)
-	return f.Sure == larder.Nowhere || lead.Amount.Unit == measure.Packet && f.Ingredient.Kind != larder.Yeast
-}
-
 func (c *sheet) lines() []Understood { return c.lists[c.size] }
 
 // ingredients reports whether a row lists what goes in, and is no sentence.
@@ -278,10 +216,16 @@ func (c *sheet) ingredients(row string) bool {
 		return false
 	}
 	text, _ := measure.Mend(unticked(row))
+	if noAmount.MatchString(text) {
+		return false
+	}
 	if fields := strings.Fields(text); len(fields) == 0 || c.section == method && len(fields) > 9 {
 		return false
 	}
 	if lead, ok := measure.ReadLead(text, c.standard); ok && lead.Rest != "" {
+		if duration.MatchString(lead.Rest) {
+			return false
+		}
 		return c.section != method || lead.Amount.Unit != measure.Piece
 	}
 	if ofN.MatchString(text) || strings.HasPrefix(strings.ToLower(text), "optional") || taste.MatchString(text) &&
@@ -309,10 +253,21 @@ func (c *sheet) ingredients(row string) bool {
 			return true
 		}
 	}
-	f := c.name(text)
+	if unread.MatchString(text) {
+		return true
+	}
+	plain, _ := c.framed(text)
+	f := c.name(plain)
 	return (c.card.Name != "" || len(c.lines()) > 0) && len(strings.Fields(text)) <= 4 && f.Sure == larder.Plainly &&
 		cycles[strings.ToLower(text)] == ""
 }
+
+// unread is an amount that a scan has spoilt: "% cup oats", "V2 tsp cinnamon".
+var unread = regexp.MustCompile(`(?i)^(?:\d )?[^\s\d]{1,2}\d? (?:cups?|tbsps?|tsps?|tablespoons?|teaspoons?|c|oz|` +
+	`lb)\b\.? \pL`)
+
+// spoilt is what of it cannot be an amount.
+var spoilt = regexp.MustCompile(`^(?:\d )?(?:%|V[2z]|[lI]/[zZ]|\?)\s|^\d% `)
 
 // leaders are the dots between a name and its amount.
 var leaders = regexp.MustCompile(`\s*\.{2,}\s*`)

@@ -181,7 +181,8 @@ func (c Card) kind() Kind {
 
 // mentions finds amounts in a method's sentence.
 var mentions = regexp.MustCompile(
-	`(?:^|[\s(])((?:\d[\d/ ½⅓⅔¼¾⅛.]*|[½⅓⅔¼¾⅛]) ?(?:cups?|c|tbsp|tablespoons?|tsp|teaspoons?|g|grams?|ml|oz|T|t)\b\.?(?: of)? \pL[\pL '-]*)`)
+	`(?:^|[\s(])((?:\d[\d/ ½⅓⅔¼¾⅛.]*|[½⅓⅔¼¾⅛]) ?(?:cups?|c|tbsp|tablespoons?|tsp|teaspoons?|g|grams?|ml|oz|T|` +
+		`t)\b\.?(?: of)? \pL[\pL '-]*)`)
 
 // compare asks about a line whose amount the method gives otherwise.
 func (c *Card) compare(r reading) {

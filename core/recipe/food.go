@@ -26,10 +26,12 @@ func (r reading) partOf(of, what string) string {
 
 var (
 	temperature = regexp.MustCompile(
-		`(?i)(?:at |to |@ ?)?(\d{2,3})(?:\s*[-–]\s*(\d{2,3}))?\s*(?:(?:°|º|degrees?|deg\.?)?\s*(C|F|Celsius|Fahrenheit)\b|[°º]|degrees?\b)`)
+		`(?i)(?:at |to |@ ?)?(\d{2,3})(?:\s*[-–]\s*(\d{2,3}))?\s*(?:(?:°|º|degrees?|deg\.?)?\s*(C|F|Celsius|` +
+			`Fahrenheit)\b|[°º]|degrees?\b)`)
 	paren  = regexp.MustCompile(`\s*\(([^()]*)\)`)
 	places = regexp.MustCompile(
-		`(?i)\s+(?:in|(?:(?:mixed|beaten|whisked|blended) )?with|from|without|made|such as|like|for|at|soaked|cut|that|which|warmed|heated|packed)\s`)
+		`(?i)\s+(?:in|on|(?:(?:mixed|beaten|whisked|blended) )?with|from|without|made|such as|like|for|at|soaked|cut|` +
+			`that|which|warmed|heated|packed)\s`)
 	dash = regexp.MustCompile(`\s+[-–—]\s+`)
 )
 
@@ -160,6 +162,9 @@ func (r reading) weigh(u *Understood, i *larder.Ingredient, lead measure.Lead) {
 	case i.ID == "":
 		u.Doubt, u.Line.Amount = "Say what it is.", none
 	case i.Unknown:
+	case u.Line.Amount.Unit == measure.Packet && i.Kind != larder.Yeast && u.Line.Also.Grams() > 0:
+		u.Line.Amount = measure.Amount{Quantity: u.Line.Also.Quantity.Times(u.Line.Amount.Quantity), Unit: u.Line.Also.Unit}
+		u.Line.Also = none
 	case u.Line.Amount.Unit == measure.Packet && i.Kind != larder.Yeast:
 		u.Doubt, u.Line.Amount = fmt.Sprintf("How much does a packet of %s hold? Write its weight.", i.Name), none
 	case err != nil:

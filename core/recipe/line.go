@@ -49,30 +49,41 @@ type reading struct {
 }
 
 var (
-	ticks    = regexp.MustCompile(`^\s*(?:[-–—*•·▪◦●○☐☑☒✓✔□■]|\[[ xX]?\]|\d{1,2}[.)] )\s*`)
+	ticks    = regexp.MustCompile(`^\s*(?:[^\pL\pN\s|("'“.~<&½⅓⅔¼¾⅛⅜⅝⅞]+|\[[ xX]?\]|\(\d{1,2}\) |\d{1,2}[.)] )\s*`)
 	optional = regexp.MustCompile(
 		`(?i)[,–—-]?\s*\(?(?:\b(?:optional|if desired|if liked|if you like|if using)\b|\bopt\.)\)?:?\s*`)
 	beeps = regexp.MustCompile(
-		`(?i)\s*[(,–—-]*\s*(?:both\s+)?(?:to be\s+)?(?:add(?:ed)?\s+|put in\s+)?(?:at|on|with|when)\s+(?:the\s+)?(?:[\pL/]+[ -]){0,3}(?:beeps?|signal|bleep)\)?\s*$`)
+		`(?i)\s*[(,–—-]*\s*(?:both\s+)?(?:to be\s+)?(?:add(?:ed)?\s+|put in\s+)?(?:give in\s+)?(?:at|on|with|when|by|` +
+			`after)\s+(?:the\s+)?(?:[\pL/]+[ -]){0,3}(?:beeps?|signals?|bleep|add[ -]in)\)?\s*$`)
 	helds = regexp.MustCompile(
-		`(?i)\s*[(,–—-]\s*(?:to be\s+)?(?:held back|kept back|hold back|(?:added |put in )?(?:at|during|in) the first knead(?:ing)?)\)?\s*$`)
+		`(?i)\s*[(,–—-]\s*(?:to be\s+)?(?:held back|kept back|hold back|(?:added |put in )?(?:at|during|` +
+			`in) the first knead(?:ing)?)\)?\s*$`)
 	parts = []struct {
 		what *regexp.Regexp
 		part Part
 		not  bool // not for the loaf at all
 	}{
-		{regexp.MustCompile(`(?i)^(?:to glaze|to brush|for (?:the )?(?:glaz(?:e|ing)|brushing)|glaze|egg wash)\s*[:–-]\s*`), Glaze, false},
+		{regexp.MustCompile(`(?i)^(?:to glaze|to brush|for (?:the )?(?:glaz(?:e|ing)|brushing)|glaze|` +
+			`egg wash)\s*[:–-]\s*`), Glaze, false},
 		{regexp.MustCompile(`(?i)^(?:for (?:the )?top(?:ping)?|topping|to finish|to sprinkle)\s*[:–-]\s*`), Topping,
 			false},
 		{regexp.MustCompile(`(?i)^(?:for (?:the )?filling|filling)\s*[:–-]\s*`), Filling, false},
-		{regexp.MustCompile(`(?i)[,(]?\s*(?:to glaze|to brush|for (?:the )?(?:glaze|glazing|brushing|egg ?wash)|as (?:a )?glaze)[^,]*$`), Glaze, false},
-		{regexp.MustCompile(`(?i)[,(]?\s*(?:to sprinkle|to top|for (?:the )?(?:top|topping|sprinkling|finishing|dusting the top))\b[^,]*$`), Topping, false},
+		{regexp.MustCompile(`(?i)[,(]?\s*(?:to glaze|to brush|for (?:the )?(?:glaze|glazing|brushing|egg ?wash)|` +
+			`as (?:a )?glaze)[^,]*$`), Glaze, false},
+		{regexp.MustCompile(`(?i)[,(]?\s*(?:to sprinkle|to top|for (?:the )?(?:top|topping|sprinkling|finishing|` +
+			`dusting the top))\b[^,]*$`), Topping, false},
 		{regexp.MustCompile(`(?i)[,(]?\s*for (?:the )?filling\b[^,]*$`), Filling, false},
-		{regexp.MustCompile(`(?i)[,(]?\s*(?:plus |and )?(?:extra |more )?(?:for (?:the )?(?:dusting|greasing|kneading|rolling|shaping|pan|tin|work ?surface|bowl)|to (?:serve|dust|grease))\b[^,]*$`), InDough, true},
+		{regexp.MustCompile(`(?i)[,(]?\s*(?:plus |and )?(?:extra |more )?(?:for (?:the )?(?:dusting|greasing|kneading|` +
+			`rolling|shaping|pan|tin|work ?surface|bowl)|to (?:serve|dust|grease))\b[^,]*$`), InDough, true},
 	}
+	plusFor = regexp.MustCompile(
+		`(?i),?\s+(?:plus|and|\+) (?:another |an extra )?[\d½⅓⅔¼¾⅛][^,;]* (?:for|to) (?:the )?(?:top\w*|brush\w*|` +
+			`dust\w*|greas\w*|` +
+			`sprinkl\w*|pan|finish\w*|serv\w*|glaz\w*).*$`)
 	more   = regexp.MustCompile(`(?i)[,]?\s*\(?(?:\bplus|\band|\+) ?(?:a little |some )?(?:extra|more)\b.*$`)
 	little = regexp.MustCompile(
-		`(?i)^(?:a (?:good |generous )?(?:little|few(?: drops(?: of)?)?|(?:bit|drizzle|sprinkling|glug|splash) of)|some|extra|enough)\s+`)
+		`(?i)^(?:a (?:good |generous )?(?:little|few(?: drops(?: of)?)?|(?:bit|drizzle|sprinkling|glug|splash) of)|some|` +
+			`extra|enough)\s+`)
 	taste = regexp.MustCompile(`(?i)[,(]?\s*\(?(?:or )?(?:to taste|as needed|as required|as necessary)\)?`)
 )
 
@@ -115,11 +126,20 @@ func (r reading) framed(text string) (string, Understood) {
 	if has("optional", "opt.", "if ") && optional.MatchString(text) {
 		all.Line.Optional, text = true, strings.TrimSpace(optional.ReplaceAllString(text, " "))
 	}
-	if at := beeps.FindStringIndex(text); has("beep", "signal", "bleep") && at != nil {
-		all.Line.When, text = AtBeep, strings.TrimSpace(text[:at[0]])
+	if has("beep", "signal", "bleep", "add in", "add-in") {
+		if at := beeps.FindStringIndex(text); at != nil {
+			all.Line.When, text = AtBeep, strings.TrimSpace(text[:at[0]])
+		}
 	}
-	if at := helds.FindStringIndex(text); has("held", "kept", "hold", "knead") && at != nil {
-		all.Line.When, text = AtKnead, strings.TrimSpace(text[:at[0]])
+	if has("held", "kept", "hold", "knead") {
+		if at := helds.FindStringIndex(text); at != nil {
+			all.Line.When, text = AtKnead, strings.TrimSpace(text[:at[0]])
+		}
+	}
+	if has("plus ", "and ", "+ ") {
+		if at := plusFor.FindStringIndex(text); at != nil {
+			all.Line.Note, text = strings.TrimLeft(text[at[0]:], ", "), text[:at[0]]
+		}
 	}
 	if has("for", "to ", "glaze", "wash", "top", "filling") {
 		text = r.parted(text, &all)
@@ -165,6 +185,9 @@ func (r reading) pieces(text string) []string {
 func (u Understood) within(all Understood) Understood {
 	u.Line.Optional = u.Line.Optional || all.Line.Optional
 	u.Line.When, u.Line.Part = all.Line.When, all.Line.Part
+	if all.Line.Note != "" {
+		u.Line.Note = note([]string{u.Line.Note, all.Line.Note})
+	}
 	none := measure.Amount{}
 	brushed := u.Line.Part != InDough && u.Line.Amount == none && u.found() // as much as it takes
 	if all.Loose || brushed {
@@ -182,15 +205,20 @@ func (u Understood) found() bool { return found(u.Sure) }
 func found(s larder.Sure) bool { return s == larder.Plainly || s == larder.Remarked }
 
 var (
-	joins = regexp.MustCompile(`(?i)(?:,| plus| and| \+| &)\s+`)
+	joins = regexp.MustCompile(`(?i)(?:,| plus| and| \+| &|,? (?:soaked|steeped|cooked|dissolved|stirred into|` +
+		`mixed with) in)\s+`)
 	makes = regexp.MustCompile(
-		`(?i)^(.+?),?\s+(?:plus|and|\+|with)\s+(?:enough\s+)?(.+?)\s+to (?:make|equal|measure|total|fill|give)(?: up)?(?: to)?\s+(.+)$`)
+		`(?i)^(.+?),?\s+(?:plus|and|\+|with)\s+(?:enough\s+)?(.+?)\s+to (?:make|equal|measure|total|fill|` +
+			`give)(?: up)?(?: to)?\s+(.+)$`)
 	each = regexp.MustCompile(`(?i)^(?:each|of each)\b:?\s*(?:of\s+)?(.+)$`)
 	ofN  = regexp.MustCompile(
-		`(?i)^(?:the )?(?:finely |freshly |grated |squeezed )*(zest|juice|rind|peel|whites?|yolks?)(?:\s+(?:and|&)\s+(?:grated |finely grated )?(zest|juice|rind|peel))?\s+of\s+(.+)$`)
-	twoOf  = regexp.MustCompile(`(?i)^(.+?),\s*(\d.*?)\s+each$`)
-	lessOf = regexp.MustCompile(`(?i)^(.+?),? (?:minus|less) (\d.*)$`)
-	andOr  = regexp.MustCompile(`(?i)\s*(?:,| and |&|, and )\s*`)
+		`(?i)^(?:the )?(?:finely |freshly |grated |squeezed )*(zest|juice|rind|peel|whites?|yolks?)(?:\s+(?:and|` +
+			`&)\s+(?:grated |finely grated )?(zest|juice|rind|peel))?\s+of\s+(.+)$`)
+	twoOf     = regexp.MustCompile(`(?i)^(.+?),\s*(\d.*?)\s+each$`)
+	lessOf    = regexp.MustCompile(`(?i)^(.+?),? (minus|less|plus|\+) (?:an? |another )?([\d½⅓⅔¼¾⅛].*)$`)
+	shareHeld = regexp.MustCompile(`(?i)^(.+?),? (?:\+|plus|and) ([\d½⅓⅔¼¾⅛].*?) (?:to be )?held back$`)
+	unitWord  = regexp.MustCompile(`(?i)^(?:cups?|tbsps?|tsps?|tablespoons?|teaspoons?|c|oz|lb)\b\.? `)
+	andOr     = regexp.MustCompile(`(?i)\s*(?:,| and |&|, and )\s*`)
 )
 
 // piece reads what is left of a row: usually one amount of one food.
@@ -206,9 +234,24 @@ func (r reading) piece(text string) []Understood {
 	if out := r.partsOf(text); len(out) > 0 {
 		return out
 	}
+	if m := shareHeld.FindStringSubmatch(text); m != nil {
+		if lead, ok := measure.ReadLead(m[2], r.standard); ok {
+			first := r.piece(m[1])
+			if lead.Rest = first[0].Name; len(first) == 1 && lead.Rest != "" {
+				second := r.food(lead)
+				second.Line.When = AtKnead
+				return append(first, second)
+			}
+		}
+	}
 	lead, ok := measure.ReadLead(text, r.standard)
 	if !ok {
 		lead, ok = r.behind(text)
+	}
+	if at := spoilt.FindStringIndex(text); at != nil {
+		u := r.food(measure.Lead{Rest: unitWord.ReplaceAllString(text[at[1]:], "")})
+		u.Doubt = fmt.Sprintf("How much is “%s”? Write the amount, such as 1/2 tsp.", strings.TrimSpace(text[:at[1]]))
+		return []Understood{u}
 	}
 	if !ok || little.MatchString(text) {
 		return r.bare(text)
@@ -217,9 +260,9 @@ func (r reading) piece(text string) []Understood {
 		return r.each(lead, andOr.Split(m[1], -1))
 	}
 	if m := lessOf.FindStringSubmatch(lead.Rest); m != nil {
-		if less, err := measure.Parse(lead.Amount.String()+" less "+strings.TrimSuffix(m[2], "."),
-			r.standard); err == nil {
-			lead.Amount, lead.Rest = less, m[1]
+		sign := map[bool]string{true: " plus ", false: " less "}[strings.ToLower(m[2]) == "plus" || m[2] == "+"]
+		if both, err := measure.Parse(lead.Amount.String()+sign+strings.TrimSuffix(m[3], "."), r.standard); err == nil {
+			lead.Amount, lead.Rest = both, strings.TrimRight(m[1], ", ")
 		}
 	}
 	one, rest, again, ok := r.cut(lead)
@@ -237,121 +280,9 @@ func (r reading) piece(text string) []Understood {
 	return append([]Understood{first}, others...)
 }
 
-// partsOf reads "zest and juice of 1 orange": each part of the fruit is a line.
-func (r reading) partsOf(text string) []Understood {
-	m := ofN.FindStringSubmatch(text)
-	if m == nil {
-		return nil
-	}
-	lead, ok := measure.ReadLead(m[3], r.standard)
-	if !ok || lead.Rest == "" {
-		return nil
-	}
-	var out []Understood
-	for _, what := range m[1:3] {
-		if what != "" {
-			part := lead
-			part.Rest = r.partOf(lead.Rest, what)
-			out = append(out, r.food(part))
-		}
-	}
-	return out
-}
-
-// each reads "1 tsp each salt and sugar": the amount is of every name.
-func (r reading) each(lead measure.Lead, names []string) []Understood {
-	var out []Understood
-	for _, name := range names {
-		if name = strings.TrimSpace(name); name != "" {
-			one := lead
-			one.Rest = r.shared(name, names[len(names)-1])
-			out = append(out, r.food(one))
-		}
-	}
-	return out
-}
-
-// listed are the foods of a row that are told one after another, each with its amount behind it: "flour 3c,
-// water 1c". It is empty where the row is no such list.
-func (r reading) listed(text string) []string {
-	if !strings.Contains(text, ",") {
-		return nil
-	}
-	pieces := strings.Split(text, ",")
-	for _, piece := range pieces {
-		piece = strings.TrimSpace(piece)
-		_, begins := measure.ReadLead(piece, r.standard)
-		if lead, ok := r.behind(piece); begins || !ok || len(strings.Fields(lead.Rest)) > 4 {
-			return nil
-		}
-	}
-	return pieces
-}
-
-// cut finds a second amount of another food on the row: "3/4 cup water plus 1 egg". again is set where
-// the two are joined by plus, and may be one food.
-func (r reading) cut(lead measure.Lead) (one measure.Lead, rest string, again, ok bool) {
-	for _, at := range joins.FindAllStringIndex(lead.Rest, -1) {
-		before, after := lead.Rest[:at[0]], lead.Rest[at[1]:]
-		if before == "" || strings.Count(before, "(") != strings.Count(before, ")") || strings.Contains(before,
-			" or ") {
-			continue
-		}
-		next, found := measure.ReadLead(after, r.standard)
-		if !found || next.Rest == "" || strings.HasPrefix(next.Rest, "(") {
-			continue
-		}
-		if f := r.name(firstName(next.Rest)); f.Sure == larder.Nowhere && next.Amount.Unit == measure.Piece {
-			continue
-		}
-		one = lead
-		one.Rest = before
-		join := strings.ToLower(strings.TrimSpace(lead.Rest[at[0]:at[1]]))
-		return one, after, join == "plus" || join == "+", true
-	}
-	return lead, "", false, false
-}
-
-func firstName(text string) string {
-	text, _, _ = strings.Cut(text, ",")
-	text, _, _ = strings.Cut(text, "(")
-	return strings.TrimSpace(text)
-}
-
-// eggSpoons is how many tablespoons an egg takes in a cup, 13/4, and eggMl the same in millilitres, for
-// eggs that are made up with a liquid.
-var eggSpoons = measure.NewRatio(13, 4)
-
-const eggMl = 48
-
-// madeUp reads eggs that are made up to an amount with a liquid.
-func (r reading) madeUp(eggs, liquid, total string) ([]Understood, bool) {
-	first := r.piece(eggs)
-	lead, ok := measure.ReadLead(total, r.standard)
-	i := &larder.Ingredient{}
-	if len(first) == 1 {
-		i, _ = larder.Know(first[0].Line.Ingredient)
-	}
-	if !ok || i.Kind != larder.Egg || lead.Amount.Unit.Facts().Dimension != measure.Volume {
-		return nil, false
-	}
-	spoon := measure.Of(1, 1, r.standard.In(measure.Tbsp))
-	each := eggSpoons.Times(measure.NewRatio(int64(float64(spoon.Millilitres())/lead.Amount.Unit.Facts().Size*48+0.5),
-		48))
-	if f := lead.Amount.Unit.Facts(); f.Decimal {
-		each = measure.NewRatio(eggMl, int64(f.Size))
-	}
-	left := lead.Amount.Quantity.Plus(first[0].Line.Amount.Quantity.Times(each).Times(measure.Whole(-1)))
-	if left.Sign() <= 0 {
-		return nil, false
-	}
-	second := r.food(measure.Lead{Amount: measure.Amount{Quantity: left, Unit: lead.Amount.Unit}, Rest: liquid})
-	second.Remark = fmt.Sprintf("With the egg it makes %s.", lead.Amount)
-	return []Understood{first[0], second}, true
-}
-
 // gap are where a name may end and its amount begin: "salt 1 1/2 tsp", "Butter - 30 g".
-var gap = regexp.MustCompile(`(?:\s*(?:\.{2,}|[-–—:|\t])\s*|,\s*|\s+)(?:\(?(?:about )?[\d½⅓⅔¼¾⅛⅜⅝⅞.]|(?:one|two|three|half|a pinch|pinch)\b)`)
+var gap = regexp.MustCompile(`(?:\s*(?:\.{2,}|[-–—:|\t])\s*|,\s*|\s+)(?:\(?(?:about )?[\d½⅓⅔¼¾⅛⅜⅝⅞.]|(?:one|two|` +
+	`three|half|a pinch|pinch)\b)`)
 
 // behind reads an amount that stands behind the name.
 func (r reading) behind(text string) (measure.Lead, bool) {

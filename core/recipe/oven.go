@@ -7,9 +7,12 @@ var byHand = []struct {
 	sign *regexp.Regexp
 	say  string
 }{
-	{regexp.MustCompile(`(?i)\b(?:pre-?heat|oven|gas mark \d|1[4-9]0 ?°?c\b|2[0-6]0 ?°?c\b|3[2-9][05] ?°?f\b|4[0-9][05] ?°?f\b)`), "The machine has its own heat: it bakes the loaf in its pan."},
-	{regexp.MustCompile(`(?i)\bknead\w*\b.{0,60}\b(?:by hand|\d+ ?(?:-|–|to)? ?\d* ?min|floured|surface|board|until (?:smooth|elastic))|\b(?:lightly )?floured (?:surface|board|worktop)`), "The machine kneads it."},
-	{regexp.MustCompile(`(?i)\b(?:doubled?s? in (?:size|bulk|volume)|until doubled|proof|prove|punch(?:ed)? (?:it )?down|knock(?:ed)? back)\b`), "The machine raises it and knocks it back."},
+	{regexp.MustCompile(`(?i)\b(?:pre-?heat|oven|gas mark \d|1[4-9]0 ?°?c\b|2[0-6]0 ?°?c\b|3[2-9][05] ?°?f\b|` +
+		`4[0-9][05] ?°?f\b)`), "The machine has its own heat: it bakes the loaf in its pan."},
+	{regexp.MustCompile(`(?i)\bknead\w*\b.{0,60}\b(?:by hand|\d+ ?(?:-|–|to)? ?\d* ?min|floured|surface|board|` +
+		`until (?:smooth|elastic))|\b(?:lightly )?floured (?:surface|board|worktop)`), "The machine kneads it."},
+	{regexp.MustCompile(`(?i)\b(?:doubled?s? in (?:size|bulk|volume)|until doubled|proof|prove|` +
+		`punch(?:ed)? (?:it )?down|knock(?:ed)? back)\b`), "The machine raises it and knocks it back."},
 	{regexp.MustCompile(`(?i)\b(?:loaf tin|loaf pan|baking (?:tray|sheet|stone)|(?:greased|oiled) (?:bowl|tin))\b`),
 		"It stays in the machine's pan throughout."},
 }

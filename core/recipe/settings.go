@@ -35,16 +35,23 @@ var cycles = map[string]string{
 	"jam or preserve": "jam", "conserve": "jam", "marmalade": "jam",
 }
 
-const cycleWords = `basic white|white basic|basic bread|basic dough|basic|white bread|white|normal|regular|standard|whole[ -]?wheat bread|whole[ -]?wheat|wholemeal|whole[ -]?grain|brown|multigrain|french bread|french|crusty|european|italian|artisan|sweet bread|sweet|enriched|brioche|fruit bread|rapid bake|rapid white|rapid|turbo|express|fast|quick bread or cake|cake or quick bread|quick bread|quick bake|quick|gluten[ -]free|low[ -]carb|cake|batter bread|batter|pizza dough|pasta dough|dough only|bread dough|dough|pasta|jam|preserve|bake only|manual|pizza|starter|yog(?:h)?urt|marmalade`
+const cycleWords = `basic white|white basic|basic bread|basic dough|basic|white bread|white|normal|regular|` +
+	`standard|whole[ -]?wheat bread|whole[ -]?wheat|wholemeal|whole[ -]?grain|brown|multigrain|french bread|french|` +
+	`crusty|european|italian|artisan|sweet bread|sweet|enriched|brioche|fruit bread|rapid bake|rapid white|rapid|` +
+	`turbo|express|fast|quick bread or cake|cake or quick bread|quick bread|quick bake|quick|gluten[ -]free|` +
+	`low[ -]carb|cake|batter bread|batter|pizza dough|pasta dough|dough only|bread dough|dough|pasta|jam|preserve|` +
+	`bake only|manual|pizza|starter|yog(?:h)?urt|marmalade`
 
 var (
 	cycleNamed = regexp.MustCompile(`(?i)\b(` + cycleWords +
 		`)\b[\s*_'"”]*(?:bread )?(?:cycle|setting|programme|program|course|mode|button)`)
 	cycleAsked = regexp.MustCompile(
-		`(?i)\b(?:select|choose|use|set to|set on|bake on|bake|press|programme?:|cycle:|setting:|setting is|on)\s+(?:the |a )?['"“*_]*(` + cycleWords + `)\b`)
+		`(?i)\b(?:select|choose|use|set to|set on|bake on|bake|press|programme?:|cycle:|setting:|setting is|` +
+			`on)\s+(?:the |a )?['"“*_]*(` + cycleWords + `)\b`)
 	cycleShort = regexp.MustCompile(`(?i)^\W*(` + cycleWords + `)(?:$|[\s,;.:!])`)
 	crustNamed = regexp.MustCompile(
-		`(?i)\b(light|medium|dark)\b[ -]*(?:crust|colou?r)|(?:crust|colou?r)(?: setting)?\s*[:=]?\s*(?:to |is |on )?(light|medium|dark)\b`)
+		`(?i)\b(light|medium|dark)\b[ -]*(?:crust|colou?r)|(?:crust|colou?r)(?: setting)?\s*[:=]?\s*(?:to |is |` +
+			`on )?(light|medium|dark)\b`)
 	crustShort = regexp.MustCompile(`(?i)(?:^|[,;]\s*)(light|medium|dark)\W*$`)
 	delayNo    = regexp.MustCompile(
 		`(?i)(?:do not|don't|never|not suitable|not recommended|cannot|can't|not)\b[^.]*\b(?:delay|timer)`)

@@ -60,6 +60,29 @@ func cells(row string) []string {
 var sizesOnly = regexp.MustCompile(`(?i)^\W*(?:loaf )?(?:sizes?|makes|for)?\s*:?\s*` + sizeWords +
 	`(?:\s*(?:/|,|or|and)\s*` + sizeWords + `)+\s*(?:loa(?:f|ves))?\W*$`)
 
+// slashSizes are sizes between strokes with their unit behind the last: "1 / 1½ / 2 lb".
+var slashSizes = regexp.MustCompile(
+	`(?i)((?:(?:\d+(?:[½¼¾]| \d/\d|\.\d)?|[½¼¾])\s+/\s+){1,4}(?:\d+(?:[½¼¾]| \d/\d|\.\d)?|[½¼¾]))\s*-?(lbs?\b|` +
+		`pounds?\b|g\b)`)
+
+var strokeSplit = regexp.MustCompile(`\s*/\s*`)
+
+// slashed are the sizes that a row names so; empty where it names fewer than two.
+func slashed(row string) (sizes []measure.LoafSize) {
+	m := slashSizes.FindStringSubmatch(row)
+	if m == nil {
+		return nil
+	}
+	for _, number := range strokeSplit.Split(m[1], -1) {
+		s, ok := readSize(number + " " + m[2])
+		if !ok {
+			return nil
+		}
+		sizes = append(sizes, s)
+	}
+	return sizes
+}
+
 // columnSizes finds the row that names the sizes of a table: two or more, each in a cell of its own.
 func columnSizes(rows []string) []measure.LoafSize {
 	for _, row := range rows {
@@ -68,6 +91,9 @@ func columnSizes(rows []string) []measure.LoafSize {
 			if s, ok := sizeIn(cell); ok && len(cell) < 20 {
 				sizes = append(sizes, s)
 			}
+		}
+		if many := slashed(row); len(sizes) < 2 && len(many) > 1 {
+			sizes = many
 		}
 		if said := sizesIn(strings.ReplaceAll(row, "/", " / ")); len(sizes) < 2 && sizesOnly.MatchString(row) {
 			sizes = said // "Size: 1.5 lb / 2 lb"
@@ -86,6 +112,10 @@ func (c *sheet) table(n int, row string) bool {
 	}
 	in := cells(row)
 	if sizesOnly.MatchString(row) {
+		return true
+	}
+	if many := slashed(row); len(many) == len(c.sizes) && len(c.lines()) == 0 && len(c.lists) == 0 {
+		c.title(strings.TrimRight(slashSizes.ReplaceAllString(row, ""), " ,;:–—-("))
 		return true
 	}
 	if len(sizesIn(row)) == len(c.sizes) && len(in) >= len(c.sizes) {
@@ -128,6 +158,13 @@ var blanks = []string{none, "", "-", "—", "x", "n/a"}
 // cups", "3/4 cup / 1 cup water". It is nil for any other row.
 func (c *sheet) strokes(row string) []string {
 	in := strings.Split(row, " / ")
+	if head, rest, ok := strings.Cut(in[0], ": "); ok && len(in) == len(c.sizes) { // "Salt: 1 / 1½ / 2 tsp"
+		in[0] = rest
+		if whole := c.strokes(strings.Join(in, " / ") + " " + head); whole != nil {
+			return whole
+		}
+		in[0] = head + ": " + rest
+	}
 	if len(in) != len(c.sizes) {
 		return nil
 	}
@@ -136,6 +173,16 @@ func (c *sheet) strokes(row string) []string {
 		name, in[0] = lead.Rest, lead.Amount.String()
 	} else if lead, ok := measure.ReadLead(in[len(in)-1], c.standard); ok && lead.Rest != "" {
 		name, in[len(in)-1] = lead.Rest, lead.Amount.String()
+	}
+	if last := in[len(in)-1]; name != "" { // the unit stands once, behind the last
+		if a, ok := measure.Exactly(last, c.standard); ok {
+			for n, cell := range in[:len(in)-1] {
+				if alone, err := measure.Parse(strings.TrimSpace(cell), c.standard); err == nil && alone.Unit == measure.Piece {
+					alone.Unit = a.Unit
+					in[n] = alone.String()
+				}
+			}
+		}
 	}
 	for _, cell := range in {
 		if _, ok := measure.Exactly(cell, c.standard); !ok || name == "" {
@@ -239,6 +286,7 @@ func beside(lines, others []Understood) []measure.Amount {
 // finish gives the lines their ids and looks at the card as a whole.
 func (c *sheet) finish() {
 	c.card.number()
+	c.card.timed()
 	c.card.Kind = c.card.kind()
 	c.card.compare(c.reading)
 	c.card.question()

@@ -1092,6 +1092,7 @@ export interface RecipeRead {
   makes?: string;
   method?: string[];
   remarks?: string[];
+  unused?: string[];
   asks: number;
   formula: Formula;
   question?: string;

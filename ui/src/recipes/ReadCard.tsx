@@ -31,7 +31,25 @@ export function ReadCard({ read, write, trust }: Props) {
       )}
       {read.heat && <p className="mt-1 border-l-4 border-signal pl-3">{read.heat}</p>}
       <Beside read={read} />
+      <NotUsed rows={[...(read.remarks ?? []), ...(read.unused ?? [])]} />
     </>
+  );
+}
+
+/** The rows of the paste that are no part of the recipe, so that none vanishes unseen. */
+function NotUsed({ rows }: { rows: string[] }) {
+  if (rows.length === 0) return null;
+  return (
+    <details className="mt-2">
+      <summary className="min-h-8 cursor-pointer font-semibold text-rim">
+        Not used: {rows.length} {rows.length === 1 ? "row" : "rows"}
+      </summary>
+      <ul className="list-disc pl-6 text-soft">
+        {rows.map((row, n) => (
+          <li key={n}>{row}</li>
+        ))}
+      </ul>
+    </details>
   );
 }
 

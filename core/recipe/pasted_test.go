@@ -1,0 +1,215 @@
+package recipe_test
+
+import (
+	"math"
+	"os"
+	"slices"
+	"strings"
+	"testing"
+
+	"risepan/core/larder"
+	"risepan/core/measure"
+	"risepan/core/recipe"
+)
+
+// wanted is what a careful reader takes from a row.
+type wanted struct {
+	foods   []string
+	amounts []measure.Amount // that say the same; none: no amount that can be measured
+	beep    bool
+}
+
+// pasted is a whole card with what a careful reader takes from it.
+type pasted struct {
+	text string
+	want []wanted
+}
+
+func pastedCards(t *testing.T) (out []pasted) {
+	t.Helper()
+	file, err := os.ReadFile("testdata/pasted.txt")
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, block := range strings.Split(string(file), "\n=====\n")[1:] {
+		text, truth, ok := strings.Cut(block, "\n-----\n")
+		if !ok {
+			t.Fatalf("no row of dashes in %.60q", block)
+		}
+		p := pasted{text: text}
+		for _, row := range strings.Split(strings.TrimSpace(truth), "\n") {
+			cells := strings.Split(row, " | ")
+			w := wanted{foods: strings.Split(cells[0], " or "), beep: len(cells) > 2}
+			for _, amount := range strings.Split(strings.TrimSuffix(cells[1], " ?"), " = ") {
+				if a, err := measure.Parse(amount, measure.US); err == nil {
+					w.amounts = append(w.amounts, a)
+				}
+			}
+			p.want = append(p.want, w)
+		}
+		out = append(out, p)
+	}
+	return out
+}
+
+// names reports whether a line is of one of the foods, by most of its words.
+func (w wanted) names(u recipe.Understood) bool {
+	i, _ := larder.Get(u.Line.Ingredient)
+	said := u.Name
+	if i != nil {
+		said += " " + i.Name + " " + strings.Join(i.Names, " ")
+	}
+	has := larder.Words(said)
+	return slices.ContainsFunc(w.foods, func(food string) bool {
+		words, there := larder.Words(food), 0
+		for _, word := range words {
+			if slices.ContainsFunc(has, func(h string) bool { return h == word || alike(h, word) }) {
+				there++
+			}
+		}
+		return 2*there > len(words)
+	})
+}
+
+// alike reports whether two words are one with a slip: they begin alike and share most letters.
+func alike(a, b string) bool {
+	if len(a) < 4 || len(b) < 4 || max(len(a), len(b))-min(len(a), len(b)) > 2 {
+		return false
+	}
+	shared := 0
+	for _, r := range a {
+		if strings.ContainsRune(b, r) {
+			shared++
+		}
+	}
+	return 5*shared >= 4*len(a) && a[0] == b[0]
+}
+
+// middle is an amount's quantity, the middle of a range.
+func middle(a measure.Amount) float64 {
+	if a.UpTo.Sign() > 0 {
+		return (a.Quantity.Float() + a.UpTo.Float()) / 2
+	}
+	return a.Quantity.Float()
+}
+
+// measures reports whether a line's amount is the one that is wanted, to within what cups of two standards differ by.
+func (w wanted) measures(u recipe.Understood) bool {
+	if len(w.amounts) == 0 {
+		return true
+	}
+	return slices.ContainsFunc(w.amounts, func(a measure.Amount) bool {
+		f, g := a.Unit.Facts(), u.Line.Amount.Unit.Facts()
+		ounces := a.Unit == measure.FluidOunce && u.Line.Amount.Unit == measure.Ounce
+		if f.Dimension != g.Dimension && !ounces {
+			return false
+		}
+		want, got := middle(a)*f.Size, middle(u.Line.Amount)*g.Size
+		if ounces {
+			want, got = middle(a), middle(u.Line.Amount)
+		}
+		return math.Abs(got/want-1) < 0.07
+	})
+}
+
+// tally is what of the cards was read as a careful reader reads it.
+type tally struct{ cards, whole, rows, right, asked, wrong, lost, extra int }
+
+// compare counts one card, and tells what is not as it should be.
+func (n *tally) compare(t *testing.T, p pasted) {
+	card, err := recipe.ReadCard(p.text, measure.US, larder.Find)
+	if err != nil {
+		t.Errorf("%.60q: %v", p.text, err)
+	}
+	used := map[int]bool{}
+	faults := 0
+	for _, w := range p.want {
+		n.rows++
+		best := -1
+		for k, u := range card.Lines {
+			if !used[k] && w.names(u) && (best < 0 || w.measures(u) && !w.measures(card.Lines[best])) {
+				best = k
+			}
+		}
+		for k, u := range card.Lines { // a name that is asked about
+			if best < 0 && !used[k] && u.Asks() && len(w.amounts) > 0 && w.measures(u) {
+				best = k
+			}
+		}
+		switch {
+		case best < 0:
+			n.lost++
+			faults++
+			t.Logf("%.40q: %v is lost", p.text, w.foods)
+			continue
+		case w.names(card.Lines[best]) && w.measures(card.Lines[best]) &&
+			(!w.beep || card.Lines[best].Line.When == recipe.AtBeep):
+			n.right++
+		case w.measures(card.Lines[best]), card.Lines[best].Asks():
+			n.asked++
+			faults++
+		default:
+			n.wrong++
+			faults++
+			t.Logf("%.40q: %q is %s, want %v", p.text, card.Lines[best].Written, card.Lines[best].Line.Amount, w.amounts)
+		}
+		used[best] = true
+	}
+	for k, u := range card.Lines {
+		if !used[k] && card.Columns == nil {
+			n.extra++
+			faults++
+			t.Logf("%.40q: %q is no ingredient", p.text, u.Written)
+		}
+	}
+	n.cards++
+	if faults == 0 {
+		n.whole++
+	}
+}
+
+// What of cards as people paste them is read as a careful reader reads them. The figures are the least that hold: a
+// better reader raises them.
+func TestPastedCards(t *testing.T) {
+	var n tally
+	for _, p := range pastedCards(t) {
+		n.compare(t, p)
+	}
+	t.Logf("%d cards, %d whole; %d rows: %d right, %d asked about or with another moment, %d wrong, %d lost, %d more",
+		n.cards, n.whole, n.rows, n.right, n.asked, n.wrong, n.lost, n.extra)
+	if n.cards < 150 || 100*n.whole < 56*n.cards || 100*n.right < 90*n.rows || 100*n.wrong > n.rows ||
+		100*n.lost > 5*n.rows {
+		t.Error("fewer than before")
+	}
+}
+
+// Every row of a pasted card is somewhere: a line, the title, a setting, the method, a remark, or among what is not used.
+func TestNoRowOfAPastedCardVanishes(t *testing.T) {
+	rows, gone := 0, 0
+	for _, p := range pastedCards(t) {
+		card, _ := recipe.ReadCard(p.text, measure.US, larder.Find)
+		shown := strings.ToLower(strings.Join(append(append(append([]string{card.Name, card.Makes, card.Size.String()},
+			card.Method...), card.Remarks...), card.Unused...), "\n"))
+		for _, u := range card.Lines {
+			shown += "\n" + strings.ToLower(u.Written+" "+u.Line.Note+" "+u.Name)
+		}
+		for _, row := range strings.Split(p.text, "\n") {
+			rows++
+			words := larder.Words(row)
+			there := 0
+			for _, w := range words {
+				if strings.Contains(shown, w) {
+					there++
+				}
+			}
+			if len(words) > 2 && 2*there < len(words) {
+				gone++
+				t.Logf("%.40q: %q is nowhere", p.text, row)
+			}
+		}
+	}
+	t.Logf("%d rows, %d of them nowhere", rows, gone)
+	if 200*gone > rows {
+		t.Errorf("%d of %d rows are nowhere", gone, rows)
+	}
+}
