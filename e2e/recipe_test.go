@@ -171,3 +171,43 @@ func TestWhatNoLoafHoldsIsAskedAboutBeforeMeasuring(t *testing.T) {
 	p.Until("no question at another size", "new URLSearchParams(location.search).get('size') === '1 lb' && "+
 		"!document.querySelector('[data-caution=implausible]')")
 }
+
+// A page copied whole, with its menu, boxes to tick, a footnote and comments: the lines are read, the rest stands under
+// what is not used.
+func TestAPageCopiedWholeIsReadAsItsRecipe(t *testing.T) {
+	s := serve(t)
+	p := open(t, s.URL+"/recipes/new")
+	p.Type("Ingredients", "Home » Bread » Fruit loaf\r\rLock-side Cranberry Loaf\r★★★★★ 4.8 from 212 votes\rJump to Recipe   "+
+		"Print\rPrep Time 10 mins   Cook Time 3 hrs\r\rIngredients\r▢ a scant 1/4 cup oil\r▢ 1 cup 240 ml water\r"+
+		"▢ 3 cups bread flour\r▢ 1 1/2 teaspoons salt\r▢ 2 teaspoons instant yeast\r▢ 1/2 cup dried cranberries*\r\r"+
+		"*add when machine signals\r\rInstructions\r1. Basic cycle, 1 1/2 lb, medium crust.\r\r3 Comments\r"+
+		"Gran of four says: I add 1/2 teaspoon more salt")
+	p.Until("its name", "document.querySelector('input[placeholder=\"Lock-side Cranberry Loaf\"]')")
+	p.Sees("1/4 cup vegetable oil")
+	p.Sees("1 cup water")
+	p.Sees("beep")
+	p.Click("Not used:")
+	p.Sees("Jump to Recipe")
+	p.Sees("Gran of four says")
+	axe(t, p, "A page copied whole")
+}
+
+// Two recipes in one paste are read one by one, and each is kept.
+func TestTwoRecipesInOnePasteAreKeptOneByOne(t *testing.T) {
+	s := serve(t)
+	p := open(t, s.URL+"/recipes/new")
+	p.Type("Ingredients", "Winter rolls\r320 ml water\r500 g strong white flour\r1 1/2 tsp salt\r1 1/2 tsp instant yeast\r\r"+
+		"Summer rolls\r340 ml water\r500 g wholemeal flour\r1 1/2 tsp salt\r1 1/2 tsp instant yeast")
+	p.Sees("There are 2 recipes in this text")
+	axe(t, p, "Two recipes in one paste")
+	p.Click("Read “Winter rolls”")
+	p.Until("the first alone", "!shows('There are 2 recipes') && document.querySelectorAll('[data-line]').length === 4")
+	p.Sees("Still to come from your text")
+	p.Click("Keep the recipe")
+	p.Until("the second", "document.querySelector('[data-line=wholemeal-flour], [data-line=whole-wheat-flour]')")
+	p.Click("Keep the recipe")
+	p.Until("its plan", "document.querySelector('h1')?.innerText.includes('Summer rolls')")
+	p.Go(s.URL + "/recipes")
+	p.Sees("Winter rolls")
+	p.Sees("Summer rolls")
+}

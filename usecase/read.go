@@ -100,8 +100,9 @@ type RecipeRead struct {
 	Makes    string             `json:"makes,omitzero"`
 	Method   []string           `json:"method,omitzero"`
 	Remarks  []string           `json:"remarks,omitzero"`
-	Unused   []string           `json:"unused,omitzero"` // rows of the paste that are no part of the recipe
-	Asks     int                `json:"asks"`            // lines that something is asked about
+	Several  []recipe.Pasted    `json:"several,omitzero"` // the recipes of a paste that holds more than one
+	Unused   []string           `json:"unused,omitzero"`  // rows of the paste that are no part of the recipe
+	Asks     int                `json:"asks"`             // lines that something is asked about
 	Formula  formula.Formula    `json:"formula"`
 	// the size that the flour is for, where it contradicts the stated one
 	Question *measure.LoafSize `json:"question,omitzero"`
@@ -175,6 +176,7 @@ func (t RecipeText) understand(k kitchen.Kitchen) (u understood, err error) {
 	if len(u.card.Lines) == 0 {
 		return u, fault.At("/text", "write one ingredient a line, such as: 3 cups bread flour")
 	}
+	u.read.Several = recipe.Apart(u.text, t.Standard, k.Find)
 	u.card = u.card.At(t.Size)
 	u.recipe = u.card.Recipe()
 	u.read.Guessed, u.read.Inferred = t.Kind == "", t.Size.IsZero()

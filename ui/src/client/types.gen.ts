@@ -1092,6 +1092,7 @@ export interface RecipeRead {
   makes?: string;
   method?: string[];
   remarks?: string[];
+  several?: RecipePasted[];
   unused?: string[];
   asks: number;
   formula: Formula;
@@ -1188,6 +1189,10 @@ export interface RecipeSettings {
   cycle?: string;
   crust?: string;
   delay?: string;
+}
+export interface RecipePasted {
+  name: string;
+  text: string;
 }
 export interface SwapsKept {
   revision: number;

@@ -3,7 +3,7 @@ import { useNavigate, useParams } from "react-router";
 import { Trouble } from "../client/api";
 import { useRecipe, useShelf } from "../client/queries";
 import { useKeepRecipe, useReadRecipe, useWriteLines } from "../client/recipes";
-import type { RecipeText } from "../client/types.gen";
+import type { RecipePasted, RecipeText } from "../client/types.gen";
 import { useDraft } from "../parts/draft";
 import { useSettled } from "../parts/settled";
 import { TroubleNote } from "../parts/Trouble";
@@ -14,6 +14,7 @@ import { Meanwhile } from "./Meanwhile";
 import { kinds } from "./kinds";
 import { FinishFields } from "./FinishFields";
 import { ReadCard } from "./ReadCard";
+import { SeveralRecipes } from "./SeveralRecipes";
 
 const sizes = ["1 lb", "1 1/2 lb", "2 lb", "2 1/2 lb", "500 g", "750 g", "1000 g"];
 const example =
@@ -56,13 +57,19 @@ function Card({ id, revision, start, look }: CardProps) {
     if (revision !== undefined) pin((was) => was);
     write((before) => ({ ...before, ...part }));
   };
+  const [rest, keepRest, forgetRest] = useDraft<RecipePasted[]>(`recipe ${id ?? "new"} rest`, []);
   const forget = () => {
     forgetText();
     forgetBase();
   };
+  const take = (one: RecipePasted, others: RecipePasted[]) => {
+    keepRest(() => others);
+    write(() => ({ ...start, text: one.text }));
+  };
   const theirs = base !== undefined && revision !== undefined && revision > base ? revision : undefined;
   const settled = useSettled(recipe);
   const read = useReadRecipe(settled);
+  const several = (!id && read.data?.several) || [];
   const lines = useWriteLines();
   const keep = useKeepRecipe(id, base);
   const navigate = useNavigate();
@@ -71,6 +78,8 @@ function Card({ id, revision, start, look }: CardProps) {
   const save = () =>
     keep.mutate(recipe, {
       onSuccess: (kept) => {
+        const [next, ...others] = rest;
+        if (next) return take(next, others);
         forget();
         navigate(`/?recipe=${kept.id}`);
       },
@@ -148,7 +157,8 @@ function Card({ id, revision, start, look }: CardProps) {
           <h2 id="understood" className="text-sm font-semibold text-soft">
             Understood
           </h2>
-          {read.data ? (
+          {!id && <SeveralRecipes found={several} rest={rest} take={take} leave={forgetRest} />}
+          {several.length > 0 ? null : read.data ? (
             <ReadCard
               read={read.data}
               write={(next) =>
@@ -178,7 +188,7 @@ function Card({ id, revision, start, look }: CardProps) {
               }}
             />
           ) : (
-            <Button onClick={save} disabled={keep.isPending} look="filled" size="large" className="mt-6">
+            <Button onClick={save} disabled={keep.isPending || several.length > 0} look="filled" size="large" className="mt-6">
               {keep.isPending ? "Writing it down …" : id ? "Keep as the next revision" : "Keep the recipe"}
             </Button>
           )}
