@@ -31,6 +31,8 @@ func Cards(text string) ([]Card, error) {
 	switch start := strings.TrimSpace(text); {
 	case strings.HasPrefix(start, "{"), strings.HasPrefix(start, "["):
 		cards, err = jsonCards(start)
+	case isArchive(start):
+		cards, err = pageCards(archivedPage(start))
 	case isPage(start):
 		cards, err = pageCards(start)
 	default:

@@ -28,6 +28,7 @@ func jsonCards(text string) ([]Card, error) {
 	if m, ok := v.(map[string]any); ok && m["risePan"] == "kitchen" {
 		return nil, errors.New("this is a whole kitchen: restore it on the Kitchen screen, under Carry away")
 	}
+	v = plainly(v)
 	var out []Card
 	err = find(v, 0, func(r map[string]any) { out = append(out, cardOf(r)) })
 	if err == nil && len(out) == 0 {
@@ -36,7 +37,8 @@ func jsonCards(text string) ([]Card, error) {
 	return out, err
 }
 
-// readJSON reads JSON, and JSON with raw line ends inside its texts, as some pages have it.
+// readJSON reads JSON, and what pages have for it: with raw line ends, comments, wrappings, commas and quotation marks
+// where none belong.
 func readJSON(text string) (v any, err error) {
 	if err := nested(text); err != nil {
 		return nil, err
@@ -45,14 +47,12 @@ func readJSON(text string) (v any, err error) {
 	if err = json.Unmarshal([]byte(text), &v, loose, jsontext.AllowInvalidUTF8(true)); err == nil {
 		return v, nil
 	}
-	flat := strings.Map(func(r rune) rune {
-		if r < ' ' {
-			return ' '
+	mended := text
+	for _, mend := range mends {
+		mended = mend(mended)
+		if json.Unmarshal([]byte(mended), &v, loose, jsontext.AllowInvalidUTF8(true)) == nil {
+			return v, nil
 		}
-		return r
-	}, text)
-	if json.Unmarshal([]byte(flat), &v, loose, jsontext.AllowInvalidUTF8(true)) == nil {
-		return v, nil
 	}
 	return nil, fmt.Errorf("this JSON is not whole: %s", strings.TrimPrefix(err.Error(), "jsontext: "))
 }

@@ -49,7 +49,7 @@ type reading struct {
 }
 
 var (
-	ticks    = regexp.MustCompile(`^\s*(?:[^\pL\pN\s|("'“.~<&½⅓⅔¼¾⅛⅜⅝⅞]+|\[[ xX]?\]|\(\d{1,2}\) |\d{1,2}[.)] )\s*`)
+	ticks    = regexp.MustCompile(`^\s*(?:[^\pL\pN|("'“.~<&½⅓⅔¼¾⅛⅜⅝⅞]+|\[[ xX]?\]|\(\d{1,2}\) |\d{1,2}[.)] )\s*`)
 	optional = regexp.MustCompile(
 		`(?i)[,–—-]?\s*\(?(?:\b(?:optional|if desired|if liked|if you like|if using)\b|\bopt\.)\)?:?\s*`)
 	beeps = regexp.MustCompile(
