@@ -117,3 +117,27 @@ func TestACardIsReadWhole(t *testing.T) {
 		t.Errorf("what is meant is asked again: %+v (revision %d)", c, again.Revision)
 	}
 }
+
+// A page's source or its data, pasted where a card is written, is read as the recipe it holds; of a paste with two
+// recipes both are offered.
+func TestAPageIsReadWhereACardIsWritten(t *testing.T) {
+	h := open(t)
+	var read usecase.RecipeRead
+	h.must(200, "POST", "~/recipes/read", map[string]any{"standard": "us", "text": `{"@context":"https://schema.org","@type":"Recipe",` +
+		`"name":"Lock loaf","recipeIngredient":["1 cup water","3 cups bread flour","2 tsp instant yeast",],}`}, &read)
+	if read.Recipe.Name != "Lock loaf" || len(read.Lines) != 3 {
+		t.Errorf("data is read as %q with %d lines", read.Recipe.Name, len(read.Lines))
+	}
+	read = usecase.RecipeRead{}
+	h.must(200, "POST", "~/recipes/read", map[string]any{"standard": "us", "text": "Winter rolls\n320 ml water\n500 g bread flour\n1 tsp salt\n" +
+		"\nSummer rolls\n340 ml water\n500 g wholemeal flour\n1 tsp salt"}, &read)
+	if len(read.Several) != 2 || read.Several[1].Name != "Summer rolls" {
+		t.Errorf("two recipes come apart as %+v", read.Several)
+	}
+	read = usecase.RecipeRead{}
+	h.must(200, "POST", "~/recipes/read", map[string]any{"standard": "us", "text": "Home » Bread » Loaves\nTowpath loaf\n▢ a 1/4 cup oil\n" +
+		"▢ 3 cups bread flour\n3 Comments\nGran: 2 cups sugar"}, &read)
+	if len(read.Unused) != 3 || len(read.Lines) != 2 || read.Lines[0].Amount != "1/4 cup" {
+		t.Errorf("a page is read as %+v, not used %q", read.Lines, read.Unused)
+	}
+}

@@ -49,6 +49,13 @@ func Cards(text string) ([]Card, error) {
 	return cards, nil
 }
 
+// IsPage reports whether a text is the source of a page, or the data of one, rather than what a page shows.
+func IsPage(text string) bool {
+	start := strings.TrimSpace(text)
+	data := strings.HasPrefix(start, "{") || strings.HasPrefix(start, "[{") || strings.HasPrefix(start, "[\n")
+	return data && strings.Contains(start, "Recipe") || isArchive(start) || isPage(start)
+}
+
 var pageSigns = regexp.MustCompile(
 	`(?is)^(?:\s|<!--.*?-->|<\?xml[^>]*>)*<(?:!doctype|html|head|body|main|article|section|div|script|meta|link|h1|ul|table|p)\b`)
 

@@ -16,6 +16,7 @@ import (
 	"risepan/core/recipe"
 	"risepan/core/scale"
 	"risepan/core/vocab"
+	"risepan/formats"
 )
 
 // RecipeText is a recipe as its baker writes it: a card, with what the baker says beside it.
@@ -60,6 +61,17 @@ func (l LineText) edited() recipe.Edited {
 
 // written is the text with the lines that were edited in place of its own.
 func (t RecipeText) written(k kitchen.Kitchen) (string, error) {
+	if t.Lines == nil && formats.IsPage(t.Text) {
+		cards, err := formats.Cards(t.Text)
+		if err != nil || len(cards) == 0 {
+			return t.Text, nil // it may show a recipe all the same
+		}
+		texts := make([]string, len(cards))
+		for n, c := range cards {
+			texts[n] = c.Text
+		}
+		return strings.Join(texts, "\n\n"), nil
+	}
 	if t.Lines == nil {
 		return t.Text, nil
 	}
