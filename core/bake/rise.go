@@ -69,6 +69,15 @@ func Rise(p plan.Plan, s State, before []Before) *advice.Advice {
 	return &a
 }
 
+// Low reports whether a dough that stands so as its baking begins is lower than its loaf was planned to be.
+func Low(p plan.Plan, stands dough.Stands) bool {
+	r := dough.Rise{Stands: stands}
+	if f := p.Pan.Fill; f.Pan > 0 {
+		r.Low, r.High = float64(f.Low/f.Pan), float64(f.High/f.Pan)
+	}
+	return r.IsLow()
+}
+
 // at is how high it stood nearest to a minute.
 func (b Before) at(minute machine.Minutes) (e dough.Earlier, ok bool) {
 	near := machine.Minutes(about + 1)

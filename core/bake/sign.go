@@ -42,6 +42,14 @@ const (
 	OffSmell   Sign = "smells off"
 	BurntSmell Sign = "a burnt smell"
 	Mouldy     Sign = "mould"
+	Runny      Sign = "runny, did not set"
+	StiffSet   Sign = "set too stiff"
+	BoiledOver Sign = "boiled over"
+	Whey       Sign = "whey stands on it"
+	PinkMeat   Sign = "pink in the middle"
+	DryMeat    Sign = "dry meat"
+	FillingRan Sign = "the filling ran out"
+	RollGaps   Sign = "gaps in the roll"
 
 	Domed     Sign = "domed, near the rim"
 	Hollow    Sign = "sounds hollow"
@@ -52,7 +60,7 @@ const (
 var Signs = []Sign{Collapsed, Overflowed, NotRisen, Unmixed, Dense, Lumpy, Coarse, Gummy, Corners, Pale, Burnt, Soggy,
 	Mashed, Sunken, Salty, Bland, TooSmall, Torn, Hole, Lopsided,
 	Raw, Crumbly, DryCrumb, SoftCrust, ThickCrust, Broke, Outside, Clumped, Tunnels, Soapy, Rancid, Sour, OffSmell,
-	BurntSmell, Mouldy,
+	BurntSmell, Mouldy, Runny, StiffSet, BoiledOver, Whey, PinkMeat, DryMeat, FillingRan, RollGaps,
 	Domed, Hollow, FineCrumb}
 
 // Helped is whether what was tried with a loaf helped.

@@ -51,11 +51,17 @@ const (
 	MixedLonger  Mishap = "it was mixed longer than its cycle"
 	Spilt        Mishap = "something fell or ran beside the pan"
 	StoodWarm    Mishap = "milk, egg or meat stood in the warm for hours"
+	JudgedWarm   Mishap = "it was looked at while it was still warm"
+	BoiledOn     Mishap = "it was boiled longer than its cycle"
+	OldCulture   Mishap = "the culture was old"
+	HotForIt     Mishap = "the culture went into hot milk"
+	WetFilling   Mishap = "the filling was wet"
+	LooseSeam    Mishap = "the seam was loose or on top"
 )
 
 var Mishaps = []Mishap{LidOpened, LeftOut, PutTwice, PaddleOff, FlourAdded, LiquidAdded, YeastWetted, TwoYeasts,
 	WeakStarter, AddedLate, PressedDown, LidTouched, StopPressed, OtherSize, PulledOut, CameOutEarly, CooledShut, KeptDamp,
-	MixedLonger, Spilt, StoodWarm}
+	MixedLonger, Spilt, StoodWarm, JudgedWarm, BoiledOn, OldCulture, HotForIt, WetFilling, LooseSeam}
 
 func (m Mishap) Words() []string                  { return vocab.List(Mishaps) }
 func (m *Mishap) UnmarshalText(text []byte) error { return vocab.Read(m, text, "mishap", Mishaps) }

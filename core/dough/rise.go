@@ -96,6 +96,12 @@ func (r Rise) planned() (low, high float64) {
 	return r.Low / Spring, r.High / Spring
 }
 
+// IsLow reports whether it stands lower than it was planned to as its baking begins.
+func (r Rise) IsLow() bool {
+	low, _ := r.planned()
+	return shares[r.Stands] < low-as
+}
+
 // Minutes of the last rise (docs/dough.md).
 const (
 	soon     = 10 // the baking begins

@@ -204,6 +204,7 @@ type Ingredient struct {
 	Browns    bool       `json:"browns,omitzero"`  // its sugar, milk or egg darkens the crust
 	Binds     bool       `json:"binds,omitzero"`   // it holds a dough together that has no gluten of wheat
 	MayBind   bool       `json:"mayBind,omitzero"` // a blend that may have a binder in it
+	Gels      bool       `json:"gels,omitzero"`    // pectin and the like: fruit sets with it
 	Spent     bool       `json:"spent,omitzero"`   // a starter that was not fed: it raises nothing
 	Sour      bool       `json:"sour,omitzero"`    // soda works on it
 	Melts     bool       `json:"melts,omitzero"`   // in the warm dough

@@ -68,6 +68,15 @@ const (
 	SpiltOver    Cause = "something burnt beside the pan"
 	Spoilt       Cause = "milk, egg or meat that stood too long"
 	TooRich      Cause = "richer than its cycle bears"
+	MuchFruit    Cause = "too much fruit at once"
+	LittleSet    Cause = "too little sugar, acid or pectin to set"
+	NotYetSet    Cause = "judged before it had cooled"
+	BoiledLong   Cause = "boiled too long"
+	DeadCulture  Cause = "a culture that was dead or scalded"
+	ShortHeld    Cause = "not kept warm for long enough"
+	MeatUnder    Cause = "meat not hot enough in the middle"
+	FillingWet   Cause = "a wet filling"
+	SeamOpen     Cause = "a seam that opened"
 )
 
 // Causes lists them.
@@ -77,7 +86,8 @@ var Causes = []Cause{TooWet, TooDry, PackedCup, MuchYeast, FastYeast, LittleYeas
 	WetAddIns, OpenedLid, LidTouched, PowerOut, PaddleLeft, UnderBaked, OverBaked, WrongSize, ManyKnocks, LittleSugar,
 	ManyAddIns, NoBinder, OldPowder, LittlePowder, MuchPowder, SodaAlone, OldFlour, HiddenSalt, MuchFlour, MuchLiquid,
 	WetYeast, DoubleYeast, WeakFerment, PressedDown, StoppedCycle, PulledOut, TurnedOut, CooledShut, KeptDamp, OverMixed,
-	SpiltOver, Spoilt, TooRich}
+	SpiltOver, Spoilt, TooRich, MuchFruit, LittleSet, NotYetSet, BoiledLong, DeadCulture, ShortHeld, MeatUnder, FillingWet,
+	SeamOpen}
 
 func (c Cause) Words() []string                  { return vocab.List(Causes) }
 func (c *Cause) UnmarshalText(text []byte) error { return vocab.Read(c, text, "cause", Causes) }
@@ -170,6 +180,12 @@ const (
 	ToldMixed        = Fact(bake.MixedLonger)
 	ToldSpilt        = Fact(bake.Spilt)
 	ToldWarm         = Fact(bake.StoodWarm)
+	ToldJudged       = Fact(bake.JudgedWarm)
+	ToldBoiled       = Fact(bake.BoiledOn)
+	ToldCulture      = Fact(bake.OldCulture)
+	ToldScalded      = Fact(bake.HotForIt)
+	ToldFilling      = Fact(bake.WetFilling)
+	ToldSeam         = Fact(bake.LooseSeam)
 
 	CoreHigh     Fact = "its middle was hotter than done, by the thermometer"
 	LightAlready Fact = "the crust was set to light already"
@@ -180,6 +196,8 @@ const (
 	FatHigh      Fact = "its fat is above the usual"
 	WellBefore   Fact = "the same recipe came out well before"
 	AddInsAtBeep Fact = "its add-ins went in at the beep"
+	MuchCrushed  Fact = "its fruit is more than boils in the pan"
+	SetsPoorly   Fact = "it has little sugar for its fruit, or neither acid nor pectin"
 )
 
 // Facts lists them.
@@ -195,7 +213,8 @@ var Facts = []Fact{WetFormula, DryFormula, YeastHigh, YeastLow, SaltHigh, SaltLo
 	NothingSour, StaleFlour, SaltAddIns, ToldPaddle, ToldFlour, ToldLiquid, ToldWet, ToldTwo, ToldStarter, ToldPressed,
 	ToldTouched, ToldStopped, ToldSize, ToldPulled, ToldEarly, ToldShut, ToldDamp, ToldMixed, ToldSpilt, ToldWarm,
 	CoreHigh, LightAlready,
-	DarkAlready, CrustRoom, MaybeWet, RapidShort, FatHigh, WellBefore, AddInsAtBeep}
+	DarkAlready, CrustRoom, MaybeWet, RapidShort, FatHigh, WellBefore, AddInsAtBeep, MuchCrushed, SetsPoorly,
+	ToldJudged, ToldBoiled, ToldCulture, ToldScalded, ToldFilling, ToldSeam}
 
 func (f Fact) Words() []string                  { return vocab.List(Facts) }
 func (f *Fact) UnmarshalText(text []byte) error { return vocab.Read(f, text, "fact", Facts) }
@@ -312,7 +331,7 @@ var causes = map[Cause]row{
 	UnderBaked: {0.04, signs{bake.Gummy: .8, bake.Raw: .8, bake.Pale: .3, bake.Collapsed: .2},
 		facts{CoreHigh: .05, CoreLow: 30, CoreDone: .02, CutEarly: .7, CrustLighter: 1.5}, "", "",
 		"Give it some minutes more at its end.", "Measure its middle as it ends."},
-	OverBaked: {0.02, signs{bake.Burnt: .5, bake.ThickCrust: .6, bake.DryCrumb: .85},
+	OverBaked: {0.02, signs{bake.DryMeat: .8, bake.Burnt: .5, bake.ThickCrust: .6, bake.DryCrumb: .85},
 		facts{CoreHigh: 8, CoreLow: .05, CrustDarker: 2, StoodInPan: 2}, "", "", "Take it out some minutes before its end.",
 		"Measure its middle some minutes before its end."},
 	WrongSize: {0.01, signs{bake.Gummy: .5, bake.Raw: .4, bake.Pale: .4, bake.Burnt: .4, bake.ThickCrust: .4,
@@ -385,6 +404,24 @@ var causes = map[Cause]row{
 		facts{FatHigh: 16, SugarHigh: 3, CoreLow: 2.5}, FatHigh, "", "Take a third less butter or oil.", ""},
 	Spoilt: {0.01, signs{bake.OffSmell: .9, bake.Sour: .5, bake.Dense: .2},
 		facts{ToldWarm: 60}, "", "", "Throw it out. In a delay take water and dry milk, and no egg.", ""},
+	MuchFruit: {0.05, signs{bake.BoiledOver: .9, bake.Runny: .5}, facts{MuchCrushed: 40}, MuchCrushed, "",
+		"Boil it in two smaller batches.", "Weigh the crushed fruit."},
+	LittleSet: {0.06, signs{bake.Runny: .8}, facts{SetsPoorly: 12, ToldJudged: .2, WellBefore: .15}, SetsPoorly, "",
+		"Take half the fruit's weight of sugar at the least, with lemon juice or pectin.", "Weigh the crushed fruit."},
+	NotYetSet: {0.04, signs{bake.Runny: .8}, facts{ToldJudged: 40, SetsPoorly: .5}, ToldJudged, "",
+		"Let it chill overnight before you judge it.", "Look at it again when it is cold."},
+	BoiledLong: {0.03, signs{bake.StiffSet: .9, bake.Rancid: .4, bake.Burnt: .3}, facts{ToldBoiled: 25}, "", "",
+		"Boil it for some minutes less.", ""},
+	DeadCulture: {0.05, signs{bake.Runny: .8, bake.Whey: .2}, facts{ToldCulture: 25, ToldScalded: 30}, "", "",
+		"Take fresh live yoghurt, into milk of 40 to 43 °C.", "Measure the milk before the culture goes in."},
+	ShortHeld: {0.03, signs{bake.Runny: .8, bake.Whey: .2}, facts{ToldStopped: 30, ColdKitchen: 1.5}, ToldStopped, "",
+		"Keep it warm for 6 to 10 hours.", "Note for how long it was kept warm."},
+	MeatUnder: {0.05, signs{bake.PinkMeat: .9, bake.Raw: .6}, facts{CoreLow: 25, CoreDone: .02, CoreHigh: .01}, CoreLow,
+		"", "Bake it until its middle is at 71 °C, poultry at 74 °C.", "Measure its middle as it ends."},
+	FillingWet: {0.03, signs{bake.FillingRan: .8, bake.RollGaps: .6, bake.Gummy: .5}, facts{ToldFilling: 30}, "", "",
+		"Drain the filling, or thicken it with a spoonful of starch or crumbs.", ""},
+	SeamOpen: {0.03, signs{bake.FillingRan: .7, bake.RollGaps: .7}, facts{ToldSeam: 25}, "", "",
+		"Roll it tightly, pinch the seam and lay it seam down.", "Look at the seam before it bakes."},
 }
 
 type signs = map[bake.Sign]float64

@@ -75,7 +75,7 @@ func TestHowHighItStoodIsEvidence(t *testing.T) {
 		want   verdict.Fact // empty: neither
 	}{
 		{90, dough.Above, verdict.RoseHigh}, {109, dough.Lid, verdict.RoseHigh}, {110, dough.Lid, ""},
-		{118, dough.Half, verdict.RoseLow}, {110, dough.Third, verdict.RoseLow},
+		{118, dough.Third, verdict.RoseLow}, {118, dough.Half, ""}, {110, dough.Third, verdict.RoseLow},
 		{109, dough.Third, ""}, {69, dough.Above, ""}, {120, dough.Half, ""}, {130, dough.Lid, ""},
 	} {
 		var got verdict.Fact

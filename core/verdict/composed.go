@@ -33,7 +33,7 @@ func (e *evidence) recipe(p plan.Plan, k kitchen.Kitchen) {
 	}
 	e.add(row.FewKnock && knocks > 1 || (row.Sticky || row.Dense) && knocks > 2, KnockedMuch)
 	var addIns measure.Grams
-	binds, sour, salty := false, false, false
+	binds, sour, salty, pectin := false, false, false, false
 	for _, l := range p.Lines {
 		i, ok := k.Ingredient(l.Ingredient)
 		if !ok {
@@ -45,6 +45,7 @@ func (e *evidence) recipe(p plan.Plan, k kitchen.Kitchen) {
 		}
 		binds = binds || i.Binds
 		sour = sour || i.Sour
+		pectin = pectin || i.Gels
 		old := slices.ContainsFunc(p.Cautions, func(c plan.Caution) bool { return c.About == plan.Dates && c.Line == l.ID })
 		e.add(old && i.Kind == larder.Leavening && !slices.Contains(e.facts, OldLeaven), OldLeaven)
 		stale := old && (i.Kind == larder.Flour || i.Kind == larder.DryExtra)
@@ -53,6 +54,11 @@ func (e *evidence) recipe(p plan.Plan, k kitchen.Kitchen) {
 	e.add(p.Formula.Flour > 0 && float64(addIns/p.Formula.Flour)*100 > mostAddIns, MuchAdded)
 	e.add(row.Unbound && p.Formula.Flour > 0 && !binds, Unbound)
 	e.add(p.Formula.Soda > 0 && !sour && p.Formula.Powder <= p.Formula.Soda, NothingSour)
+	about := func(a plan.About) bool {
+		return slices.ContainsFunc(p.Cautions, func(c plan.Caution) bool { return c.About == a })
+	}
+	e.add(row.Most > 0 && about(plan.Overflow), MuchCrushed)
+	e.add(row.Most > 0 && (about(plan.Keeping) || !sour && !pectin), SetsPoorly)
 	e.add(salty || p.Formula.Hidden > muchHidden, SaltAddIns)
 }
 
@@ -61,7 +67,9 @@ var mishaps = map[bake.Mishap]Fact{bake.PaddleOff: ToldPaddle, bake.FlourAdded: 
 	bake.YeastWetted: ToldWet, bake.TwoYeasts: ToldTwo, bake.WeakStarter: ToldStarter, bake.PressedDown: ToldPressed,
 	bake.LidTouched: ToldTouched, bake.StopPressed: ToldStopped, bake.OtherSize: ToldSize, bake.PulledOut: ToldPulled,
 	bake.CameOutEarly: ToldEarly, bake.CooledShut: ToldShut, bake.KeptDamp: ToldDamp, bake.MixedLonger: ToldMixed,
-	bake.Spilt: ToldSpilt, bake.StoodWarm: ToldWarm}
+	bake.Spilt: ToldSpilt, bake.StoodWarm: ToldWarm,
+	bake.JudgedWarm: ToldJudged, bake.BoiledOn: ToldBoiled, bake.OldCulture: ToldCulture, bake.HotForIt: ToldScalded,
+	bake.WetFilling: ToldFilling, bake.LooseSeam: ToldSeam}
 
 // events are what follows from what went otherwise while it ran.
 var events = map[otherwise.Event]Fact{otherwise.NoYeast: NotTicked, otherwise.NoPowder: NotTicked,

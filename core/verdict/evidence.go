@@ -69,9 +69,9 @@ func (b Baked) Evidence() []Fact {
 	e.told(b.State.Verdict)
 	e.day(b.State.Verdict, b.Kitchen)
 	e.bench(b)
-	e.watch(b.State, b.Happened)
+	e.watch(b.Plan, b.State, b.Happened)
 	e.cycle(b.Plan, b.State)
-	e.end(b.Plan, b.State)
+	e.end(b.Plan, b.State, b.Kitchen)
 	e.add(b.Well, WellBefore)
 	if slices.Contains(e.facts, BallWet) || slices.Contains(e.facts, BallDry) { // what is seen outweighs what is reckoned
 		e.facts = slices.DeleteFunc(e.facts, func(f Fact) bool { return f == WaterUsual })
@@ -245,7 +245,7 @@ func (e *evidence) cycle(p plan.Plan, s bake.State) {
 	e.add(rose > veryLong || rose > longRises && (quick || slices.Contains(e.facts, OtherCycle)), LongCycle)
 }
 
-func (e *evidence) watch(s bake.State, happened []bake.Happening) {
+func (e *evidence) watch(p plan.Plan, s bake.State, happened []bake.Happening) {
 	if b := s.Ball; b != nil {
 		e.add(b.Seen == dough.Smears || b.Seen == dough.Pours, BallWet)
 		e.add(b.Seen == dough.Torn || b.Seen == dough.Knocks, BallDry)
@@ -256,7 +256,7 @@ func (e *evidence) watch(s bake.State, happened []bake.Happening) {
 		e.add(given(dough.FlourDose), FlourGiven)
 		e.add(given(dough.Water), LiquidGiven)
 	}
-	e.heights(s)
+	e.heights(p, s)
 	var kneaded time.Time
 	for _, st := range s.Stages {
 		if st.Kind == machine.Knead {
@@ -281,7 +281,7 @@ func (e *evidence) watch(s bake.State, happened []bake.Happening) {
 }
 
 // heights are how high it stood in its last rise.
-func (e *evidence) heights(s bake.State) {
+func (e *evidence) heights(p plan.Plan, s bake.State) {
 	var bakes, lastRise machine.Minutes
 	for _, st := range s.Stages {
 		if st.Kind == machine.Bake && bakes == 0 {
@@ -298,19 +298,19 @@ func (e *evidence) heights(s bake.State) {
 		}
 		early := bakes-h.Minute > soonToBake
 		high = high || early && (h.Stands == dough.Above || h.Stands == dough.Lid)
-		low = low || !early && (h.Stands == dough.Third || h.Stands == dough.Half)
+		low = low || !early && bake.Low(p, h.Stands)
 	}
 	e.add(high, RoseHigh)
 	e.add(low && !high, RoseLow)
 }
 
-func (e *evidence) end(p plan.Plan, s bake.State) {
+func (e *evidence) end(p plan.Plan, s bake.State, k kitchen.Kitchen) {
 	if s.End != nil {
 		stood := s.End.Sub(s.Ready)
 		e.add(stood > tooLong, StoodInPan)
 		e.add(stood <= atOnce, TakenAtOnce)
 	}
-	if core, done := s.Core, kind.Of(p.Kind).Ending.Core; !core.IsZero() && done.High > 0 {
+	if core, done := s.Core, doneAt(p, k); !core.IsZero() && done.High > 0 {
 		e.add(float64(core.Celsius()) < done.Low, CoreLow)
 		e.add(float64(core.Celsius()) >= done.Low && float64(core.Celsius()) <= done.High+hotter, CoreDone)
 		e.add(float64(core.Celsius()) > done.High+hotter, CoreHigh)
@@ -333,4 +333,20 @@ func (e *evidence) end(p plan.Plan, s bake.State) {
 		e.add(off > heavier, HeavyLoaf)
 		e.add(off >= -asMeant && off <= asMeant, WeightAsMeant)
 	}
+}
+
+// poultryDone is how hot poultry is in its middle when it is safe, °C.
+const poultryDone = 74
+
+// doneAt is between which temperatures its middle is done: meat of poultry later than other meat.
+func doneAt(p plan.Plan, k kitchen.Kitchen) kind.Band {
+	done := kind.Of(p.Kind).Ending.Core
+	poultry := slices.ContainsFunc(p.Lines, func(l plan.Line) bool {
+		i, ok := k.Ingredient(l.Ingredient)
+		return ok && i.Raw && (strings.Contains(i.Name, "turkey") || strings.Contains(i.Name, "chicken"))
+	})
+	if poultry && kind.Of(p.Kind).Outside {
+		done.Low = poultryDone
+	}
+	return done
 }

@@ -46,6 +46,15 @@ func (h has) starter() bool {
 	})
 }
 
+func (h has) jam() bool     { return h.kind.Most > 0 }
+func (h has) yoghurt() bool { return h.kind.Still && h.kind.Flourless && !h.kind.Outside && !h.jam() }
+func (h has) filling() bool { return h.kind.Handwork > 0 }
+
+// meat reports whether raw meat is baked in it.
+func (h has) meat() bool {
+	return h.kind.Outside && h.holds(func(i *larder.Ingredient) bool { return i.Raw })
+}
+
 func (h has) comesOut() bool { return h.baked() && h.paddle() }
 func (h has) sized() bool    { return !h.kind.Batch && h.Plan.Setting.HasSize }
 func (h has) flour() bool    { return h.Plan.Formula.Flour > 0 }
@@ -103,11 +112,14 @@ var needs = map[Cause]func(has) bool{
 	CrustSet:   has.crust,
 	OldPowder:  has.powder, LittlePowder: has.powder, MuchPowder: has.powder, SodaAlone: has.powder, OverMixed: has.powder,
 	WeakFerment: has.starter, WetYeast: has.bakersYeast, DoubleYeast: has.bakersYeast, ManyKnocks: has.rises,
-	UnderBaked: has.baked, OverBaked: has.baked, LittleSugar: has.baked, TooRich: has.yeast, ManyAddIns: has.addIns,
+	UnderBaked: func(h has) bool { return h.baked() && !h.kind.Outside }, OverBaked: has.baked, LittleSugar: has.baked, TooRich: has.yeast, ManyAddIns: has.addIns,
 	HiddenSalt: func(h has) bool { return h.holds(isSalt) },
 	MuchFlour:  has.ball, MuchLiquid: has.ball, PressedDown: has.rises, PulledOut: has.comesOut, TurnedOut: has.comesOut,
-	CooledShut: has.cut, KeptDamp: has.cut, OldFlour: has.flour, WrongSize: has.sized,
-	Spoilt:      func(h has) bool { return h.holds(func(i *larder.Ingredient) bool { return i.Spoils }) },
+	CooledShut: has.cut, KeptDamp: has.cut, OldFlour: has.flour,
+	Spoilt:    func(h has) bool { return h.holds(func(i *larder.Ingredient) bool { return i.Spoils }) },
+	MuchFruit: has.jam, LittleSet: has.jam, NotYetSet: has.jam, BoiledLong: has.jam, DeadCulture: has.yoghurt,
+	ShortHeld: has.yoghurt, MeatUnder: has.meat, FillingWet: has.filling, SeamOpen: has.filling,
+	LeftInPan: has.cut, WrongSize: has.sized,
 	EarlyAddIns: has.addIns, LateAddIns: has.addIns, WetAddIns: has.addIns,
 }
 
@@ -322,4 +334,7 @@ var shows = map[bake.Sign]func(has) bool{
 	bake.Hollow: func(h has) bool { return h.Plan.Ending.Tap },
 	bake.Hole:   func(h has) bool { return h.paddle() && h.baked() },
 	bake.Mashed: has.addIns, bake.Sunken: has.addIns,
+	bake.Runny:    func(h has) bool { return h.jam() || h.yoghurt() },
+	bake.StiffSet: has.jam, bake.BoiledOver: has.jam, bake.Whey: has.yoghurt, bake.PinkMeat: has.meat, bake.DryMeat: has.meat,
+	bake.FillingRan: has.filling, bake.RollGaps: has.filling,
 }

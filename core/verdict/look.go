@@ -33,6 +33,9 @@ var looks = []look{
 		saying("Note how warm the kitchen and the liquid are.")},
 	{"leavening test", has.powder, []Fact{OldLeaven},
 		saying("Put a little of the baking powder in hot water: it should froth at once.")},
+	{"fruit weight", has.jam, []Fact{MuchCrushed, SetsPoorly}, saying("Weigh the crushed fruit before it goes in.")},
+	{"temperature", has.yoghurt, []Fact{ToldScalded, ColdKitchen},
+		saying("Measure how warm the milk is as the culture goes in.")},
 	{"when cut", has.cut, []Fact{CutEarly, CutCold}, saying("Note when it was cut.")},
 }
 

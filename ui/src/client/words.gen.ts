@@ -66,6 +66,12 @@ export const BakeMishap = [
   "it was mixed longer than its cycle",
   "something fell or ran beside the pan",
   "milk, egg or meat stood in the warm for hours",
+  "it was looked at while it was still warm",
+  "it was boiled longer than its cycle",
+  "the culture was old",
+  "the culture went into hot milk",
+  "the filling was wet",
+  "the seam was loose or on top",
 ] as const;
 export type BakeMishap = (typeof BakeMishap)[number];
 
@@ -111,6 +117,14 @@ export const BakeSign = [
   "smells off",
   "a burnt smell",
   "mould",
+  "runny, did not set",
+  "set too stiff",
+  "boiled over",
+  "whey stands on it",
+  "pink in the middle",
+  "dry meat",
+  "the filling ran out",
+  "gaps in the roll",
   "domed, near the rim",
   "sounds hollow",
   "fine, even crumb",
@@ -663,6 +677,15 @@ export const VerdictCause = [
   "something burnt beside the pan",
   "milk, egg or meat that stood too long",
   "richer than its cycle bears",
+  "too much fruit at once",
+  "too little sugar, acid or pectin to set",
+  "judged before it had cooled",
+  "boiled too long",
+  "a culture that was dead or scalded",
+  "not kept warm for long enough",
+  "meat not hot enough in the middle",
+  "a wet filling",
+  "a seam that opened",
 ] as const;
 export type VerdictCause = (typeof VerdictCause)[number];
 
@@ -759,6 +782,14 @@ export const VerdictFact = [
   "its fat is above the usual",
   "the same recipe came out well before",
   "its add-ins went in at the beep",
+  "its fruit is more than boils in the pan",
+  "it has little sugar for its fruit, or neither acid nor pectin",
+  "it was looked at while it was still warm",
+  "it was boiled longer than its cycle",
+  "the culture was old",
+  "the culture went into hot milk",
+  "the filling was wet",
+  "the seam was loose or on top",
 ] as const;
 export type VerdictFact = (typeof VerdictFact)[number];
 

@@ -43,6 +43,14 @@ const rarer: Sign[] = [
   "smells off",
   "a burnt smell",
   "mould",
+  "runny, did not set",
+  "set too stiff",
+  "boiled over",
+  "whey stands on it",
+  "pink in the middle",
+  "dry meat",
+  "the filling ran out",
+  "gaps in the roll",
 ];
 
 const pressed = "aria-pressed:border-4 aria-pressed:border-rim aria-pressed:font-bold";
