@@ -14,8 +14,8 @@ func TestADoughBallIsMendedBySpoons(t *testing.T) {
 		"shows('before, every dough is ragged')")
 	axe(t, p, "The dough ball")
 
-	s.Kill() // eight minutes on, by the server's own clock
-	if err := s.Start(context.Background(), "--ahead", "8m"); err != nil {
+	s.Kill() // seven minutes on, by the server's own clock
+	if err := s.Start(context.Background(), "--ahead", "7m"); err != nil {
 		t.Fatal(err)
 	}
 	p.Go(s.URL + "/watch/" + id)

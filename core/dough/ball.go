@@ -277,7 +277,7 @@ func (b Ball) advise(seen Seen) Advice {
 	case b.Resting > 0:
 		return Advice{Say: fmt.Sprintf("The paddle rests: wait %d minutes until it kneads again, and look then.", b.Resting),
 			Act: advice.Wait, Again: workedIn}
-	case b.Soft && seen == Smears:
+	case b.Soft && seen == Smears && !b.floured(): // one that poured is too wet even for its nature
 		return Advice{Say: "Leave it: this dough is soft by nature, as long as the paddle turns it as one lump.",
 			Again: b.again(onceMore)}
 	case (b.Slow && slack || b.Gives) && len(b.Doses) == 0 && b.Into < drinking && b.Left-(drinking-b.Into) >= mendUntil:
@@ -311,6 +311,11 @@ func (b Ball) advise(seen Seen) Advice {
 // AfterDose is in how many minutes to look again at a dough that got a dose so many minutes before its kneading
 // ends; 0 where nothing could be mended then.
 func AfterDose(left int) int { return Ball{Left: left}.again(workedIn) }
+
+// floured reports whether it got flour already.
+func (b Ball) floured() bool {
+	return slices.ContainsFunc(b.Doses, func(d Dose) bool { return d.Of == FlourDose })
+}
 
 // again is in how many minutes to look again; 0 where nothing could be mended then.
 func (b Ball) again(in int) int {
