@@ -36,7 +36,9 @@ var (
 		`^[lI|] ?[lI|]/(\d)`, `1 1/$1`,
 		`^(\d*) ?[lI|]/(\d)`, `$1 1/$2`,
 		`^[lI|] (\d/\d|[½⅓⅔¼¾⅛])`, `1 $1`,
-		`^[lI|] ?(cups?|c|tbsp|tsp|tb|tbs|T|t|g|ml|oz|lb|tablespoons?|teaspoons?|eggs?|packet|pkg)\b`, `1 $1`,
+		`^[lI|] ?((?i:cups?|tbsps?|tsps?|tb|tbs|ml|oz|lb|tablespoons?|teaspoons?|eggs?|packet|pkg|el|tl)|[cTtg])\b`, `1 $1`,
+		`^[lI|],(\d)`, `1,$1`,
+		`^[lI|]([½⅓⅔¼¾⅛])`, `1 $1`,
 		`^[lI](\d) ?(g|ml|gr|grams?)\b`, `1$1 $2`,
 		`^(\d[\d./ ½¼¾⅓⅔⅛-]*) ?tb1sp\b`, `$1 tbsp`,
 		`^(\d+)[Oo][Oo] ?(g|ml|gr|grams?)\b`, `${1}00 $2`,
@@ -51,6 +53,8 @@ var (
 		`^(\d+) (?:and|&) (\d/\d)`, `$1 $2`,
 		`^(\d+) / (\d)\b`, `$1/$2`,
 		`(\d),(\d)`, `$1.$2`,
+		`(?i)^(\d[\d. /½⅓⅔¼¾⅛]*|[½⅓⅔¼¾⅛]) ?[x×] ?15 ?ml(?:[ -]spoon(?:ful)?s?)?\b`, `$1 tbsp`,
+		`(?i)^(\d[\d. /½⅓⅔¼¾⅛]*|[½⅓⅔¼¾⅛]) ?[x×] ?5 ?ml(?:[ -]spoon(?:ful)?s?)?\b`, `$1 tsp`,
 		`^\.(\d)`, `0.$1`,
 		`\((\.\d+)`, `(0$1`,
 		`^(\S+(?: \d/\d)?) or (\d[^ ]*(?: \d/\d)? (?:cups?|c|tbsp|tsp|tablespoons?|teaspoons?|T|t|g|ml|oz)\b)`, `$1-$2`,
@@ -62,6 +66,13 @@ var (
 	french = rules(
 		`(?i)^(\d[\d. /½⅓⅔¼¾⅛-]*|[½⅓⅔¼¾⅛]) ?c(?:uill(?:e|è)res?)?\.? ?à ?s(?:oupe)?\.?\s+(?:de |d'|d’)?`, `$1 tbsp `,
 		`(?i)^(\d[\d. /½⅓⅔¼¾⅛-]*|[½⅓⅔¼¾⅛]) ?c(?:uill(?:e|è)res?)?\.? ?à ?c(?:af[eé])?\.?\s+(?:de |d'|d’)?`, `$1 tsp `,
+	)
+	spoonsCT = rules(
+		`(?i)^(\d[\d. /½⅓⅔¼¾⅛-]*|[½⅓⅔¼¾⅛]) ?c\.? ?(?:à |a )?th(?:é|e\b)\.? ?(?:de |d'|d’)?`, `$1 tsp `,
+		`(?i)^(\d[\d. /½⅓⅔¼¾⅛-]*|[½⅓⅔¼¾⅛]) ?c\.? ?(?:à |a )?table\b\.? ?(?:de |d'|d’)?`, `$1 tbsp `,
+	)
+	halves = rules(
+		`(?i)^(\d) (\pL+) and (?:a |one )?half(?: of)? `, `$1 1/2 $2 `,
 	)
 	spoonsCC = rules(
 		`(?i)^([1-9]?(?:\.\d+)?(?: ?[½⅓⅔¼¾⅛]| ?\d/\d)?) ?cc\b`, `$1 tsp`,
@@ -76,7 +87,7 @@ var (
 		`(?i)^(?:one|an?) (cups?|tablespoons?|teaspoons?|tbsp|tsp|pints?|litres?) and (?:a |one )?half(?: of)? `, `1 1/2 $1 `,
 		`(?i)^(?:one|an?) (cups?|tablespoons?|teaspoons?|tbsp|tsp|pints?) and (?:a |one )?quarter(?: of)? `, `1 1/4 $1 `,
 		`(?i)^(one|two|three) and (?:a |one )?quarter `, `$1 1/4 `, `(?i)^(one|two|three) and three[ -]quarters `, `$1 3/4 `,
-		`(?i)^(?:one|1) (cucchiaino|cucchiaio|glass|packet|sachet) and (?:a |one )?half(?: of)? `, `1 1/2 $1 `,
+		`(?i)^one (cucchiaino|cucchiaio|glass|packet|sachet) and (?:a |one )?half(?: of)? `, `1 1/2 $1 `,
 		`(?i)^(one|two|three|four) \(\d\) `, `$1 `,
 		`(?i)^one 1/4 `, `1 1/4 `, `(?i)^two 1/4 `, `2 1/4 `, `(?i)^three 1/4 `, `3 1/4 `,
 		`(?i)^one 3/4 `, `1 3/4 `, `(?i)^two 3/4 `, `2 3/4 `, `(?i)^three 3/4 `, `3 3/4 `,
@@ -179,6 +190,9 @@ func ReadLead(line string, s Standard) (l Lead, ok bool) {
 		l.Vessel, l.Rest = strings.TrimSpace(m), l.Rest[len(m):]
 	}
 	l.Rest = strings.TrimSpace(strings.TrimPrefix(l.Rest, "of "))
+	if m := bracket.FindStringSubmatch(l.Rest); m != nil && len(m[0]) < len(l.Rest) { // "250 g (half the packet) mix"
+		l.Rest = l.Rest[len(m[0]):] + " (" + m[1] + ")"
+	}
 	return l, true
 }
 
@@ -194,13 +208,13 @@ func tidied(text string) string {
 		text = apply(inWords, text)
 	}
 	lower := strings.ToLower(text)
-	if strings.ContainsAny(text, "⁄∕,.-x/") || strings.Contains(text, " or ") || strings.Contains(lower, "dessert") {
+	if strings.ContainsAny(text, "⁄∕,.-x×/") || strings.Contains(text, " or ") || strings.Contains(lower, "dessert") {
 		text = apply(figures, text)
 	}
 	for _, some := range []struct {
 		sign  string
 		rules []rule
-	}{{"à", french}, {"cc", spoonsCC}, {"egg", eggSizes}} {
+	}{{"à", french}, {" th", spoonsCT}, {" table ", spoonsCT}, {" half", halves}, {"cc", spoonsCC}, {"egg", eggSizes}} {
 		if strings.Contains(lower, some.sign) {
 			text = apply(some.rules, text)
 		}

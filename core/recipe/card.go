@@ -109,17 +109,6 @@ func (r reading) sheet(rows []docRow, prose bool) *sheet {
 	return c
 }
 
-// measuredTwice reads a row of a table that has every amount in two measures: "strong white flour | 450 g | 1 lb".
-func (c *sheet) measuredTwice(text string) (string, bool) {
-	in := bars.Split(strings.Trim(text, "| "), -1)
-	if len(in) != 3 || c.name(firstName(in[0])).Sure == larder.Nowhere {
-		return "", false
-	}
-	_, one := measure.Exactly(strings.TrimSpace(in[1]), c.standard)
-	_, other := measure.Exactly(strings.TrimSpace(in[2]), c.standard)
-	return in[1] + " (" + in[2] + ") " + in[0], one && other && len(c.sizes) == 0
-}
-
 // plainRows is from how many rows of their own on ingredients are a list.
 const plainRows = 4
 
@@ -128,14 +117,23 @@ const listAmounts = 3
 
 // told reads a row, or the rows that it tells.
 func (c *sheet) told(n int, text string, prose bool) {
-	if both, ok := c.measuredTwice(text); ok {
-		text = both
+	if parts := partWithin.ReplaceAllString(text, "\n$1"); parts != text && !prose {
+		for _, part := range strings.Split(parts, "\n") {
+			c.told(n, part, false)
+		}
+		return
+	}
+	if at := beepFirst.FindStringIndex(text); at != nil && c.tells(text[at[1]:]) {
+		text = "At the beep: " + text[at[1]:]
+	}
+	if row, ok := c.columns(text); ok {
+		text = row
 	}
 	least := listAmounts
-	if prose {
+	if prose || c.tellsBehind(text) {
 		least = 1
 	}
-	mayList := !c.inRows || c.begins(unticked(text)) || c.headed(text)
+	mayList := !c.inRows || least == 1 || c.begins(unticked(text)) || c.headed(text)
 	if (c.section != method || prose) && len(c.sizes) == 0 && !sizeLead.MatchString(text) && mayList {
 		if spread := c.spread(text, least); spread != nil {
 			for _, row := range spread {
@@ -229,7 +227,7 @@ func (c *sheet) ingredients(row string) bool {
 		return c.section != method || lead.Amount.Unit != measure.Piece
 	}
 	if ofN.MatchString(text) || strings.HasPrefix(strings.ToLower(text), "optional") || taste.MatchString(text) &&
-		len(strings.Fields(text)) < 6 {
+		len(strings.Fields(text)) < 9 {
 		return true
 	}
 	for _, p := range parts[:3] {
@@ -244,7 +242,7 @@ func (c *sheet) ingredients(row string) bool {
 		return true
 	}
 	if lead, ok := c.behind(text); ok && len(strings.Fields(lead.Rest)) <= 6 &&
-		!strings.Contains(leaders.ReplaceAllString(text, " "), ". ") {
+		!sentenceIn.MatchString(leaders.ReplaceAllString(text, " ")) {
 		f := c.name(firstName(lead.Rest))
 		return f.Sure != larder.Nowhere || lead.Amount.Unit != measure.Piece
 	}
@@ -256,18 +254,17 @@ func (c *sheet) ingredients(row string) bool {
 	if unread.MatchString(text) {
 		return true
 	}
+	if m := unmeasured(text); m != "" && found(c.name(m).Sure) {
+		return true
+	}
+	if c.strewn(text) != nil {
+		return true
+	}
 	plain, _ := c.framed(text)
 	f := c.name(plain)
 	return (c.card.Name != "" || len(c.lines()) > 0) && len(strings.Fields(text)) <= 4 && f.Sure == larder.Plainly &&
 		cycles[strings.ToLower(text)] == ""
 }
-
-// unread is an amount that a scan has spoilt: "% cup oats", "V2 tsp cinnamon".
-var unread = regexp.MustCompile(`(?i)^(?:\d )?[^\s\d]{1,2}\d? (?:cups?|tbsps?|tsps?|tablespoons?|teaspoons?|c|oz|` +
-	`lb)\b\.? \pL`)
-
-// spoilt is what of it cannot be an amount.
-var spoilt = regexp.MustCompile(`^(?:\d )?(?:%|V[2z]|[lI]/[zZ]|\?)\s|^\d% `)
 
 // leaders are the dots between a name and its amount.
 var leaders = regexp.MustCompile(`\s*\.{2,}\s*`)
@@ -286,6 +283,9 @@ func (c *sheet) add(n int, row string) {
 		if whole {
 			pieces = cells
 		}
+	}
+	if foods := c.strewn(row); foods != nil {
+		pieces = foods
 	}
 	for _, piece := range pieces {
 		for _, u := range c.rows(piece) {

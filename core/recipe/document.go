@@ -185,7 +185,9 @@ func (r reading) continues(before, text string) bool {
 		return false
 	}
 	name, whole := firstName(lead.Rest), firstName(lead.Rest+" "+text)
-	return name != whole && r.name(name).Sure != larder.Plainly && r.name(whole).Sure == larder.Plainly
+	one, both := r.name(name), r.name(whole)
+	another := one.Sure != larder.Plainly || len(strings.Fields(text)) == 1 && one.Ingredient.ID != both.Ingredient.ID
+	return name != whole && both.Sure == larder.Plainly && another // "3 cups bread", "flour"
 }
 
 // heads are the rows that may name the sizes of a table: those that name no food.

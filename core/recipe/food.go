@@ -48,6 +48,7 @@ func (r reading) food(lead measure.Lead) Understood {
 		next, tail, _ = strings.Cut(tail, ",")
 		name += " " + strings.TrimSpace(next)
 	}
+	tail = r.either(name, tail)
 	name, tail = r.choices(&u, strings.TrimSpace(name), tail)
 	name, tail = r.qualified(name, tail)
 	name, behind, f := r.shortened(name)
@@ -74,6 +75,21 @@ func (r reading) food(lead measure.Lead) Understood {
 	u.Line.Note = note(asides)
 	r.weigh(&u, &f.Ingredient, lead)
 	return u
+}
+
+// either is a tail whose two words name one food: "yeast, bread machine or rapid rise".
+func (r reading) either(name, tail string) string {
+	one, other, ok := strings.Cut(tail, " or ")
+	if !ok || strings.Contains(one, ",") {
+		return tail
+	}
+	first, _ := r.qualified(strings.TrimSpace(name), one)
+	second, _ := r.qualified(strings.TrimSpace(name), other)
+	f, g := r.name(first), r.name(second)
+	if !found(f.Sure) || f.Ingredient.ID != g.Ingredient.ID || f.Ingredient.ID == r.name(name).Ingredient.ID {
+		return tail
+	}
+	return one
 }
 
 // milled is what is done to sprouted grain that becomes flour.

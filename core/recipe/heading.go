@@ -11,7 +11,7 @@ import (
 // headed reports whether a row begins with the heading of a part.
 func (c *sheet) headed(text string) bool {
 	head, _, ok := strings.Cut(text, ":")
-	_, place := placeOf(head)
+	_, place := placeOf(unticked(head))
 	return ok && place
 }
 
@@ -101,6 +101,9 @@ var headWords = map[string]place{
 var beepHead = regexp.MustCompile(`(?i)^(?:(?:add|mix)[ -]?ins?|extras?|.*\bdispenser\b.*|add when .*|` +
 	`.*\b(?:beeps?|signal|bleep)|for the beep)$`)
 
+// topHead is a heading of what goes on the loaf.
+var topHead = regexp.MustCompile(`^(?:on (?:the )?(?:crust|top|rolls?|loaf)|sprinkle(?: on)?|to sprinkle)\b[\pL ]*$`)
+
 func placeOf(text string) (place, bool) {
 	text = paren.ReplaceAllString(text, "")
 	text = strings.ToLower(strings.TrimSpace(strings.TrimRight(strings.TrimSpace(text), ":-–—")))
@@ -116,6 +119,9 @@ func placeOf(text string) (place, bool) {
 	if len(strings.Fields(text)) <= 6 && beepHead.MatchString(text) && !digits.MatchString(text) {
 		return place{InDough, AtBeep}, true
 	}
+	if len(strings.Fields(text)) <= 8 && topHead.MatchString(text) {
+		return place{Topping, InPan}, true
+	}
 	return place{}, false
 }
 
@@ -126,7 +132,7 @@ func (c *sheet) heading(n int, row string) bool {
 		return true
 	}
 	head, rest, ok := strings.Cut(row, ":")
-	if p, known := placeOf(head); ok && known {
+	if p, known := placeOf(unticked(head)); ok && known {
 		if _, amount := measure.ReadLead(strings.TrimSpace(rest), c.standard); amount {
 			before := c.here
 			c.here, c.section = p, list
@@ -173,6 +179,9 @@ var sizedTail = regexp.MustCompile(`(?i)^(.*\pL.*?)[\s,;:–—(/-]+` + sizeWord
 // settingsSaid are words that only a setting has.
 var settingsSaid = regexp.MustCompile(`(?i)\b(?:programme?s?|prog|cycle|settings?|mode)\b`)
 
+// settingIn is a bracket that says what to set.
+var settingIn = regexp.MustCompile(`(?i)\([^()]*\b(?:programme?s?|prog|cycle|settings?|mode)\b[^()]*\)`)
+
 // sayings are words of a row that tells what to set.
 var sayings = regexp.MustCompile(`(?i)\b(?:programme?s?|prog|cycle|setting|settings|mode|loaf|machine|bakes?|` +
 	`baked|` + cycleWords + `)\b`)
@@ -180,8 +189,10 @@ var sayings = regexp.MustCompile(`(?i)\b(?:programme?s?|prog|cycle|setting|setti
 // titleSized reads a row that names no amount but ends in a size: before any ingredient it is the title, after them it
 // is what to set.
 func (c *sheet) titleSized(row string) bool {
-	m := sizedTail.FindStringSubmatch(row)
-	if m == nil || c.section == method || c.begins(unticked(row)) || strings.Contains(row, "(") ||
+	bare := strings.Join(strings.Fields(settingIn.ReplaceAllString(row, " ")), " ")
+	bare = strings.ReplaceAll(bare, " ,", ",")
+	m := sizedTail.FindStringSubmatch(bare)
+	if m == nil || c.section == method || c.begins(unticked(row)) || strings.Contains(bare, "(") ||
 		len(sizesIn(row)) > 1 || leaders.MatchString(row) {
 		return false
 	}
@@ -199,6 +210,9 @@ func (c *sheet) titleSized(row string) bool {
 		c.card.Size = s
 	}
 	if first && !settingWords.MatchString(row) {
+		for _, in := range settingIn.FindAllString(row, -1) {
+			c.say(strings.Trim(in, "()"))
+		}
 		return c.title(m[1])
 	}
 	c.say(row)

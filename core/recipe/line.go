@@ -49,7 +49,7 @@ type reading struct {
 }
 
 var (
-	ticks    = regexp.MustCompile(`^\s*(?:[^\pL\pN|("'“.~<&½⅓⅔¼¾⅛⅜⅝⅞]+|\[[ xX]?\]|\(\d{1,2}\) |\d{1,2}[.)] )\s*`)
+	ticks    = regexp.MustCompile(`^\s*(?:[-*+•]?\s*\[[ xX✓✔]?\]|[^\pL\pN|("'“.~<&%½⅓⅔¼¾⅛⅜⅝⅞]+|\[[ xX]?\]|\(\d{1,2}\) |\d{1,2}[.)] )\s*`)
 	optional = regexp.MustCompile(
 		`(?i)[,–—-]?\s*\(?(?:\b(?:optional|if desired|if liked|if you like|if using)\b|\bopt\.)\)?:?\s*`)
 	beeps = regexp.MustCompile(
@@ -84,7 +84,9 @@ var (
 	little = regexp.MustCompile(
 		`(?i)^(?:a (?:good |generous )?(?:little|few(?: drops(?: of)?)?|(?:bit|drizzle|sprinkling|glug|splash) of)|some|` +
 			`extra|enough)\s+`)
-	taste = regexp.MustCompile(`(?i)[,(]?\s*\(?(?:or )?(?:to taste|as needed|as required|as necessary)\)?`)
+	taste = regexp.MustCompile(`(?i)[,(]?\s*\(?(?:or )?(?:to taste|as needed|as required|as necessary|\bq\. ?b\.)\)?`)
+	// tasted is what goes in to taste behind an amount of another food: "1 tsp salt, pepper to taste".
+	tasted = regexp.MustCompile(`(?i)^(.*[\d½⅓⅔¼¾⅛].*?),\s*((?:\pL+ ?){1,2}(?:(?:and |& |, )(?:\pL+ ?){1,2})?,? to taste)\.?$`)
 )
 
 // rows reads one row of a card: one ingredient, or several that stand on it.
@@ -95,6 +97,17 @@ func (r reading) rows(row string) []Understood {
 	}
 	text, all := r.framed(unticked(row))
 	var out []Understood
+	if pieces := strings.Split(unticked(row), ";"); all.Loose && len(pieces) > 1 { // each says itself what it is for
+		for _, piece := range pieces {
+			out = append(out, r.rows(piece)...)
+		}
+		return out
+	}
+	if m := tasted.FindStringSubmatch(text); m != nil {
+		if seasoned := r.bare(m[2]); len(seasoned) > 0 && seasoned[0].Loose {
+			return append(r.rows(m[1]), seasoned...)
+		}
+	}
 	for _, piece := range r.pieces(text) {
 		if last := len(out) - 1; last >= 0 && larder.IsBare(piece) {
 			out[last].Line.Note = note([]string{strings.Trim(out[last].Line.Note, ", "), piece})
@@ -105,7 +118,40 @@ func (r reading) rows(row string) []Understood {
 			out = append(out, u.within(all))
 		}
 	}
+	if len(out) == 1 {
+		out = append(out, r.besides(&out[0])...)
+	}
 	return out
+}
+
+var (
+	// besideAmount is what is said before the amount of a share that is not for the dough.
+	besideAmount = regexp.MustCompile(`(?i)^,?\s*(?:plus|and|\+) (?:another |an extra )?`)
+	toBrush      = regexp.MustCompile(`(?i)\b(?:brush|glaz)`)
+	toTop        = regexp.MustCompile(`(?i)\b(?:top|sprinkl|finish)`)
+)
+
+// besides is the share of a line that its note measures for the top or for brushing: "plus 2 tbsp for the top".
+func (r reading) besides(u *Understood) []Understood {
+	at := besideAmount.FindStringIndex(u.Line.Note)
+	if at == nil || !u.found() || u.Line.Part != InDough {
+		return nil
+	}
+	lead, ok := measure.ReadLead(u.Line.Note[at[1]:], r.standard)
+	share := *u
+	switch {
+	case !ok || lead.Amount.Unit == measure.Piece:
+		return nil
+	case toBrush.MatchString(lead.Rest):
+		share.Line.Part = Glaze
+	case toTop.MatchString(lead.Rest):
+		share.Line.Part = Topping
+	default:
+		return nil
+	}
+	u.Line.Note = ""
+	share.Line.Amount, share.Line.Also, share.Line.Note, share.Doubt = lead.Amount, lead.Also, "", ""
+	return []Understood{share}
 }
 
 // unticked is a row without the tick, dash or number that it begins with.
@@ -205,8 +251,8 @@ func (u Understood) found() bool { return found(u.Sure) }
 func found(s larder.Sure) bool { return s == larder.Plainly || s == larder.Remarked }
 
 var (
-	joins = regexp.MustCompile(`(?i)(?:,| plus| and| \+| &|,? (?:soaked|steeped|cooked|dissolved|stirred into|` +
-		`mixed with) in)\s+`)
+	joins = regexp.MustCompile(`(?i)(?:,? (?:beaten|whisked|mixed|thinned) with|,| plus| and| \+| &|` +
+		`,? (?:soaked|steeped|cooked|dissolved|stirred into) in)\s+`)
 	makes = regexp.MustCompile(
 		`(?i)^(.+?),?\s+(?:plus|and|\+|with)\s+(?:enough\s+)?(.+?)\s+to (?:make|equal|measure|total|fill|` +
 			`give)(?: up)?(?: to)?\s+(.+)$`)
@@ -217,7 +263,6 @@ var (
 	twoOf     = regexp.MustCompile(`(?i)^(.+?),\s*(\d.*?)\s+each$`)
 	lessOf    = regexp.MustCompile(`(?i)^(.+?),? (minus|less|plus|\+) (?:an? |another )?([\d½⅓⅔¼¾⅛].*)$`)
 	shareHeld = regexp.MustCompile(`(?i)^(.+?),? (?:\+|plus|and) ([\d½⅓⅔¼¾⅛].*?) (?:to be )?held back$`)
-	unitWord  = regexp.MustCompile(`(?i)^(?:cups?|tbsps?|tsps?|tablespoons?|teaspoons?|c|oz|lb)\b\.? `)
 	andOr     = regexp.MustCompile(`(?i)\s*(?:,| and |&|, and )\s*`)
 )
 
@@ -248,10 +293,13 @@ func (r reading) piece(text string) []Understood {
 	if !ok {
 		lead, ok = r.behind(text)
 	}
-	if at := spoilt.FindStringIndex(text); at != nil {
-		u := r.food(measure.Lead{Rest: unitWord.ReplaceAllString(text[at[1]:], "")})
-		u.Doubt = fmt.Sprintf("How much is “%s”? Write the amount, such as 1/2 tsp.", strings.TrimSpace(text[:at[1]]))
+	if m := unread.FindStringSubmatch(text); m != nil && !ok {
+		u := r.food(measure.Lead{Rest: m[2]})
+		u.Doubt = fmt.Sprintf("How much is “%s”? Write the amount, such as 1/2 tsp.", m[1])
 		return []Understood{u}
+	}
+	if name := unmeasured(text); name != "" && !ok && found(r.name(name).Sure) {
+		return r.bare(name)
 	}
 	if !ok || little.MatchString(text) {
 		return r.bare(text)

@@ -10,7 +10,7 @@ import (
 var (
 	sentenceEnd = regexp.MustCompile(`([.!?])\s+(\p{Lu}|\d)`)
 	segmentEnd  = regexp.MustCompile(`\s*(?:;\s*|,\s+|\s-\s|\s–\s)\s*(?:and |then |plus |with )?|\s+(?:and|plus|then|` +
-		`with|in|\+)\s+`)
+		`with|in|\+|/)\s+`)
 	amountBegin = regexp.MustCompile(`(?i)(?:^|\s)(?:\d|[½⅓⅔¼¾⅛⅜⅝⅞]|an? (?:scant|generous|heaped|rounded|level|pinch|` +
 		`knob|cup|tea|table|half|good|quarter)|` +
 		`one |two |three |four |half |a dozen )`)
@@ -101,7 +101,7 @@ func (r reading) sentence(text string) (out []string, amounts int) {
 var (
 	amountsIn = regexp.MustCompile(`(?i)\d+ \d/\d|\d[\d.,/]*[½⅓⅔¼¾⅛⅜⅝⅞]?|[½⅓⅔¼¾⅛⅜⅝⅞]|\b(?:an?|one|two|three|four|` +
 		`half|pinch)\b`)
-	separators = regexp.MustCompile(`[;,]|\s[-–+]\s|\b(?:and|then|with|plus)\b`)
+	separators = regexp.MustCompile(`[;,]|\s[-–+/]\s|\b(?:and|then|with|plus)\b`)
 )
 
 // mostBefore is how many words may stand before an amount in a sentence: "scrape it into the pan with".

@@ -83,12 +83,22 @@ func slashed(row string) (sizes []measure.LoafSize) {
 	return sizes
 }
 
+// sizeOf is the loaf size that a cell above a column names: "1½ lb", "large", "XL".
+func sizeOf(cell string) (measure.LoafSize, bool) {
+	cell = strings.TrimSpace(cell)
+	if s, ok := named[strings.ToLower(cell)]; ok {
+		return s, true
+	}
+	s, ok := sizeIn(cell)
+	return s, ok && len(cell) < 20
+}
+
 // columnSizes finds the row that names the sizes of a table: two or more, each in a cell of its own.
 func columnSizes(rows []string) []measure.LoafSize {
 	for _, row := range rows {
 		var sizes []measure.LoafSize
 		for _, cell := range cells(row) {
-			if s, ok := sizeIn(cell); ok && len(cell) < 20 {
+			if s, ok := sizeOf(cell); ok {
 				sizes = append(sizes, s)
 			}
 		}
@@ -118,9 +128,15 @@ func (c *sheet) table(n int, row string) bool {
 		c.title(strings.TrimRight(slashSizes.ReplaceAllString(row, ""), " ,;:–—-("))
 		return true
 	}
-	if len(sizesIn(row)) == len(c.sizes) && len(in) >= len(c.sizes) {
+	heads := 0
+	for _, cell := range in {
+		if _, ok := sizeOf(cell); ok {
+			heads++
+		}
+	}
+	if (heads == len(c.sizes) || len(sizesIn(row)) == len(c.sizes)) && len(in) >= len(c.sizes) {
 		if head := in[0]; c.card.Name == "" && len(in) > len(c.sizes) && !listHead.MatchString(head) {
-			if _, ok := sizeIn(head); !ok {
+			if _, ok := sizeOf(head); !ok {
 				c.title(head)
 			}
 		}
@@ -196,6 +212,8 @@ func (c *sheet) strokes(row string) []string {
 var named = map[string]measure.LoafSize{
 	"small": measure.LoafPounds(1, 1), "medium": measure.LoafPounds(3, 2), "regular": measure.LoafPounds(3, 2),
 	"large": measure.LoafPounds(2, 1), "extra large": measure.LoafPounds(5, 2),
+	"s": measure.LoafPounds(1, 1), "m": measure.LoafPounds(3, 2), "l": measure.LoafPounds(2, 1),
+	"xl": measure.LoafPounds(5, 2),
 }
 
 var namedHead = regexp.MustCompile(

@@ -216,7 +216,7 @@ func TestASlowAnswerLosesNoDough(t *testing.T) {
 		p.do(rehearse.Happening{What: rehearse.Paced, Pace: 600})
 		p.press(p.r.Plan.Setting.Presses)
 		s, _ := p.through()
-		if s.Loaf == nil || s.Loaf.Gummy || s.Loaf.Fell || len(s.Bake.Ball.Doses) != 3 {
+		if s.Loaf == nil || s.Loaf.Gummy || s.Loaf.Fell || s.Loaf.Coarse || len(s.Bake.Ball.Doses) != 6 {
 			t.Errorf("answered after %s: %+v with %d doses", thinks, s.Loaf, len(s.Bake.Ball.Doses))
 		}
 	}
