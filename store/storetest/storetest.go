@@ -7,10 +7,13 @@ import (
 	"fmt"
 	"log/slog"
 	"os"
+	"path/filepath"
+	"strings"
 	"sync"
 	"sync/atomic"
 	"syscall"
 	"testing"
+	"time"
 
 	"github.com/go-sql-driver/mysql"
 
@@ -135,7 +138,33 @@ func Freeze(t testing.TB) (wake func()) {
 	}
 	wake = func() { _ = syscall.Kill(server.Pid(), syscall.SIGCONT) }
 	t.Cleanup(wake)
+	for range 5000 { // a signal takes its time: a thread that still runs would answer
+		if stopped(server.Pid()) {
+			return wake
+		}
+		time.Sleep(time.Millisecond)
+	}
+	t.Fatal("the database does not stop within five seconds")
 	return wake
+}
+
+// stopped reports whether every thread of a process has stopped.
+func stopped(pid int) bool {
+	states, err := filepath.Glob(fmt.Sprintf("/proc/%d/task/*/stat", pid))
+	if err != nil || len(states) == 0 {
+		return false
+	}
+	for _, path := range states {
+		stat, err := os.ReadFile(path)
+		if err != nil {
+			return false
+		}
+		_, state, _ := strings.Cut(string(stat), ") ")
+		if !strings.HasPrefix(state, "T") {
+			return false
+		}
+	}
+	return true
 }
 
 // Tables lists the tables of a store that Open made.
