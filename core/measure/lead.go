@@ -71,6 +71,12 @@ var (
 		`(?i)^(\d[\d. /½⅓⅔¼¾⅛-]*|[½⅓⅔¼¾⅛]) ?c\.? ?(?:à |a )?th(?:é|e\b)\.? ?(?:de |d'|d’)?`, `$1 tsp `,
 		`(?i)^(\d[\d. /½⅓⅔¼¾⅛-]*|[½⅓⅔¼¾⅛]) ?c\.? ?(?:à |a )?table\b\.? ?(?:de |d'|d’)?`, `$1 tbsp `,
 	)
+	ranges = func() (out []rule) { // a range whose unit stands twice: "½ oz - ¾ oz"
+		for _, unit := range []string{"oz", "g", "ml", "tsp", "tbsp", "cups?"} {
+			out = append(out, rules(`(?i)^([\d./ ½⅓⅔¼¾⅛]+?) ?`+unit+` [-–] ([\d./ ½⅓⅔¼¾⅛]+?) ?(`+unit+`)\b`, `$1-$2 $3`)...)
+		}
+		return out
+	}()
 	halves = rules(
 		`(?i)^(\d) (\pL+) and (?:a |one )?half(?: of)? `, `$1 1/2 $2 `,
 	)
@@ -84,6 +90,10 @@ var (
 	)
 	inWords = rules(
 		`(?i)^(?:an?|one) ((?:scant|heaped|heaping|rounded|level|generous|good|full|big|small) )?(\d/\d|[½⅓⅔¼¾⅛⅜⅝⅞])`, `$1$2`,
+		`(?i)^an? ((?:scant|heaped|heaping|rounded|level|generous) )(\d)`, `$1$2`,
+		`(?i)^(\S+ cups?) and (?:an?|one) (tablespoons?|tbsp|teaspoons?|tsp) `, `$1 1 $2 `,
+		`(?i)^(\S+ cups?) and two (tablespoons?|tbsp|teaspoons?|tsp) `, `$1 2 $2 `,
+		`(?i)^(\S+ cups?) and three (tablespoons?|tbsp|teaspoons?|tsp) `, `$1 3 $2 `,
 		`(?i)^(?:one|an?) (cups?|tablespoons?|teaspoons?|tbsp|tsp|pints?|litres?) and (?:a |one )?half(?: of)? `, `1 1/2 $1 `,
 		`(?i)^(?:one|an?) (cups?|tablespoons?|teaspoons?|tbsp|tsp|pints?) and (?:a |one )?quarter(?: of)? `, `1 1/4 $1 `,
 		`(?i)^(one|two|three) and (?:a |one )?quarter `, `$1 1/4 `, `(?i)^(one|two|three) and three[ -]quarters `, `$1 3/4 `,
@@ -126,7 +136,8 @@ var (
 	spoonful = regexp.MustCompile(`^dsp\b\.? ?`)
 	vessels  = regexp.MustCompile(
 		`(?i)^\(?(cans?|tins?|jars?|cartons?|tubs?|boxe?s?|bags?|bottles?|packages?|packets?|pkgs?\.?|pkts?|sachets?|` +
-			`envelopes?|pots?|blocks?|bars?|containers?|pouche?s?|scoops?|bunch(?:es)?)\)?(?:\b|$)(?: of)? ?`)
+			`envelopes?|pots?|blocks?|bars?|containers?|pouche?s?|scoops?|bunch(?:es)?|` +
+			`glass(?:es)?|tumblers?|teacups?|mugs?|bowls?|ladles?|spoons?)\)?(?:\b|$)(?: of)? ?`)
 	bracket = regexp.MustCompile(`^\(([^()]{1,40})\) ?`)
 	another = regexp.MustCompile(`[\pL.] ?/ ?\d`)
 	slash   = regexp.MustCompile(`^ ?/ ?`)
@@ -214,7 +225,8 @@ func tidied(text string) string {
 	for _, some := range []struct {
 		sign  string
 		rules []rule
-	}{{"à", french}, {" th", spoonsCT}, {" table ", spoonsCT}, {" half", halves}, {"cc", spoonsCC}, {"egg", eggSizes}} {
+	}{{"à", french}, {" th", spoonsCT}, {" table ", spoonsCT}, {" half", halves}, {" - ", ranges}, {" – ", ranges},
+		{"cc", spoonsCC}, {"egg", eggSizes}} {
 		if strings.Contains(lower, some.sign) {
 			text = apply(some.rules, text)
 		}
@@ -280,7 +292,11 @@ func (l *Lead) vessel(text string, s Standard) bool {
 	case packet:
 		return false
 	default:
-		l.Amount, l.Missing = n, strings.TrimSuffix(strings.ToLower(strings.Trim(named, " .()")), "s")
+		one := strings.TrimSuffix(strings.ToLower(strings.Trim(named, " .()")), "s")
+		l.Amount, l.Missing = n, one
+		if strings.HasPrefix(one, "glas") {
+			l.Missing = "glass"
+		}
 	}
 	l.Vessel, l.Rest = strings.TrimSpace(named), strings.TrimSpace(strings.TrimPrefix(strings.TrimSpace(rest), "of "))
 	return true

@@ -76,7 +76,7 @@ const (
 var units = [...]UnitFacts{
 	Piece: {"", "", Count, 1, false, nil},
 	Cup: {"cup", "cups", Volume, usCup, false, []string{"c", "C", "cupful", "cupfuls", "cupsful",
-		"us cup", "us cups", "teacup", "teacups"}},
+		"us cup", "us cups"}},
 	Tbsp: {"tbsp", "tbsp", Volume, usCup / 16, false, []string{"T", "Tb", "Tbs", "tb", "tbs", "tbsps",
 		"tblsp", "tblsps", "tbl", "tbls", "tbspn", "tabsp", "tblspn", "tablesp", "tablespoon", "tablespoons",
 		"tablespoonful", "tablespoonfuls", "tablespoonsful", "el", "essl", "msk", "spsk", "rkl", "cs", "ss", "cucchiaio",
@@ -100,7 +100,7 @@ var units = [...]UnitFacts{
 	Pinch:     {"pinch", "pinches", Volume, usCup / 48 / 16, false, []string{"pn"}},
 	Dash:      {"dash", "dashes", Volume, usCup / 48 / 8, false, []string{"splash", "drop", "drops"}},
 	Stick:     {"stick", "sticks", Volume, usCup / 2, false, nil},
-	Gram: {"g", "g", Weight, 1, true, []string{"gr", "gm", "gms", "grs", "grm", "grms", "gram", "grams", "gramme",
+	Gram: {"g", "g", Weight, 1, true, []string{"G", "gr", "gm", "gms", "grs", "grm", "grms", "gram", "grams", "gramme",
 		"grammes"}},
 	Kilogram: {"kg", "kg", Weight, 1000, true, []string{"kgs", "kilogram", "kilograms", "kilo", "kilos"}},
 	Ounce:    {"oz", "oz", Weight, ounce, false, []string{"ozs", "ounce", "ounces"}},

@@ -124,7 +124,7 @@ func footnotes(rows []docRow) {
 				continue
 			}
 			marked = true
-			if rows[k].text = strings.TrimSuffix(rows[k].text, marks); atBeep.MatchString(m[2]) && len(m[2]) <= 80 {
+			if rows[k].text = strings.TrimSuffix(rows[k].text, marks); atBeep.MatchString(m[2]) && len(m[2]) <= 120 {
 				rows[k].text += " (at the beep)"
 			}
 		}

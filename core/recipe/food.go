@@ -74,6 +74,7 @@ func (r reading) food(lead measure.Lead) Understood {
 	}
 	u.Line.Note = note(asides)
 	r.weigh(&u, &f.Ingredient, lead)
+	u.partly(r.standard, behind+tail)
 	return u
 }
 
@@ -167,10 +168,34 @@ func note(asides []string) string {
 	return first(longLineNote, strings.Join(slices.Compact(out), ", "))
 }
 
+// household are the vessels that differ from kitchen to kitchen.
+var household = map[string]bool{"glass": true, "tumbler": true, "teacup": true, "mug": true, "bowl": true, "ladle": true,
+	"spoon": true}
+
+var (
+	drainedTo = regexp.MustCompile(`(?i)\bdrained weight (?:of |about )?(\d[\d.,]* ?(?:g|oz|ml))\b`)
+	useHalf   = regexp.MustCompile(`(?i)\buse (?:only )?half\b`)
+)
+
+// partly is what a line says of a part of its amount: a can's drained weight is what goes in; of half a packet is asked.
+func (u *Understood) partly(s measure.Standard, tail string) {
+	if m := drainedTo.FindStringSubmatch(tail); m != nil {
+		if a, err := measure.Parse(m[1], s); err == nil {
+			u.Line.Amount, u.Line.Also = a, measure.Amount{}
+		}
+	}
+	if useHalf.MatchString(tail) && u.Doubt == "" {
+		u.Doubt = "Half of it? Write the amount that goes in."
+	}
+}
+
 // weigh asks about an amount that cannot be of this ingredient, and about two that contradict.
 func (r reading) weigh(u *Understood, i *larder.Ingredient, lead measure.Lead) {
 	none := measure.Amount{}
 	switch g, err := i.Weigh(u.Line.Amount); {
+	case lead.Missing != "" && u.Line.Amount.Unit != measure.Piece: // "2 bowls flour (about 430 g)"
+	case lead.Missing != "" && household[lead.Missing]:
+		u.Doubt, u.Line.Amount = fmt.Sprintf("How much is in your %s? Write cups, tsp, ml or g.", lead.Missing), none
 	case lead.Missing != "":
 		u.Doubt, u.Line.Amount = fmt.Sprintf("How much is in a %s? Write its size, such as 1 can (400 g).",
 			lead.Missing), none

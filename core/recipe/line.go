@@ -53,7 +53,7 @@ var (
 	optional = regexp.MustCompile(
 		`(?i)[,–—-]?\s*\(?(?:\b(?:optional|if desired|if liked|if you like|if using)\b|\bopt\.)\)?:?\s*`)
 	beeps = regexp.MustCompile(
-		`(?i)\s*[(,–—-]*\s*(?:both\s+)?(?:to be\s+)?(?:add(?:ed)?\s+|put in\s+)?(?:give in\s+)?(?:at|on|with|when|by|` +
+		`(?i)\s*[(,–—-]*\s*(?:both\s+)?(?:to be\s+)?(?:add(?:ed)?\s+|put in\s+|hold (?:back )?)?(?:give in\s+)?(?:at|on|for|until|with|when|by|` +
 			`after)\s+(?:the\s+)?(?:[\pL/]+[ -]){0,3}(?:beeps?|signals?|bleep|add[ -]in)\)?\s*$`)
 	helds = regexp.MustCompile(
 		`(?i)\s*[(,–—-]\s*(?:to be\s+)?(?:held back|kept back|hold back|(?:added |put in )?(?:at|during|` +
@@ -293,7 +293,7 @@ func (r reading) piece(text string) []Understood {
 	if !ok {
 		lead, ok = r.behind(text)
 	}
-	if m := unread.FindStringSubmatch(text); m != nil && !ok {
+	if m := unread.FindStringSubmatch(text); m != nil && (!ok || strings.ContainsAny(m[1], "V%?")) {
 		u := r.food(measure.Lead{Rest: m[2]})
 		u.Doubt = fmt.Sprintf("How much is “%s”? Write the amount, such as 1/2 tsp.", m[1])
 		return []Understood{u}

@@ -17,6 +17,7 @@ type wanted struct {
 	foods   []string
 	amounts []measure.Amount // that say the same; none: no amount that can be measured
 	beep    bool
+	asked   bool // a careful reader asks
 }
 
 // pasted is a whole card with what a careful reader takes from it.
@@ -39,7 +40,8 @@ func pastedCards(t *testing.T) (out []pasted) {
 		p := pasted{text: text}
 		for _, row := range strings.Split(strings.TrimSpace(truth), "\n") {
 			cells := strings.Split(row, " | ")
-			w := wanted{foods: strings.Split(cells[0], " or "), beep: len(cells) > 2}
+			w := wanted{foods: strings.Split(cells[0], " or "), beep: len(cells) > 2,
+				asked: strings.HasSuffix(cells[1], "?")}
 			for _, amount := range strings.Split(strings.TrimSuffix(cells[1], " ?"), " = ") {
 				if a, err := measure.Parse(amount, measure.US); err == nil {
 					w.amounts = append(w.amounts, a)
@@ -145,9 +147,14 @@ func (n *tally) compare(t *testing.T, p pasted) {
 		case w.names(card.Lines[best]) && w.measures(card.Lines[best]) &&
 			(!w.beep || card.Lines[best].Line.When == recipe.AtBeep):
 			n.right++
+		case w.asked && card.Lines[best].Asks():
+			n.right++
 		case w.measures(card.Lines[best]), card.Lines[best].Asks():
 			n.asked++
 			faults++
+			u := card.Lines[best]
+			t.Logf("%.40q: %q is %q (%s), %s, want %v at the beep: %v", p.text, u.Written, u.Name, u.Doubt, u.Line.When,
+				w.foods, w.beep)
 		default:
 			n.wrong++
 			faults++
@@ -175,10 +182,10 @@ func TestPastedCards(t *testing.T) {
 	for _, p := range pastedCards(t) {
 		n.compare(t, p)
 	}
-	t.Logf("%d cards, %d whole; %d rows: %d right, %d asked about or with another moment, %d wrong, %d lost, %d more",
+	t.Logf("%d cards, %d whole; %d rows: %d right or rightly asked, %d asked about without need or with another moment, %d wrong, %d lost, %d more",
 		n.cards, n.whole, n.rows, n.right, n.asked, n.wrong, n.lost, n.extra)
-	if n.cards < 150 || 100*n.whole < 56*n.cards || 100*n.right < 90*n.rows || 100*n.wrong > n.rows ||
-		100*n.lost > 5*n.rows {
+	if n.cards < 150 || 100*n.whole < 80*n.cards || 100*n.right < 96*n.rows || 200*n.wrong > n.rows ||
+		100*n.lost > 2*n.rows {
 		t.Error("fewer than before")
 	}
 }

@@ -129,7 +129,7 @@ func (r reading) segments(text string) (out []string) {
 			cuts = cuts[1:]
 			next := leadWords.ReplaceAllString(strings.TrimSpace(text[cut[1]:]), "")
 			listed := strings.ContainsAny(text[cut[0]:cut[1]], ";,")
-			if depth > 0 || cut[0] < from || fraction.MatchString(next) || !listed && !r.begins(next) {
+			if depth > 0 || cut[0] < from || !listed && onlyAmount.MatchString(text[from:cut[0]]) || fraction.MatchString(next) || !listed && !r.begins(next) {
 				continue
 			}
 			if piece := strings.TrimSpace(text[from:cut[0]]); piece != "" {
@@ -182,10 +182,14 @@ var settingWords = regexp.MustCompile(`(?i)^\W*(?:(?:` + cycleWords + `|light|me
 // goesIn is a sentence that says what is put in at the beep.
 var goesIn = regexp.MustCompile(`(?i)\b(?:add\w*|put|goes?|going|stir|tip|throw|sprinkle|into|with)\b`)
 
+// atTheBeep is the moment in words: a short sentence with it says what goes in then.
+var atTheBeep = regexp.MustCompile(`(?i)\b(?:at|on|with) the (?:beeps?|signal|bleep)\b`)
+
 // timed joins to each add-in what the method says of its moment: "Add the raisins at the beep."
 func (c *Card) timed() {
 	for _, sentence := range c.Method {
-		if !atBeep.MatchString(sentence) || !goesIn.MatchString(sentence) {
+		short := len(strings.Fields(sentence)) <= 12 && atTheBeep.MatchString(sentence)
+		if !atBeep.MatchString(sentence) || !short && !goesIn.MatchString(sentence) {
 			continue
 		}
 		said := strings.ToLower(sentence)

@@ -60,6 +60,9 @@ func (c *sheet) tellsBehind(text string) bool {
 		return false
 	}
 	lead, ok := measure.ReadLead(strings.TrimSpace(rest), c.standard)
+	if one, _, _, several := c.cut(lead); several {
+		lead = one
+	}
 	return ok && c.tells(strings.TrimSpace(rest)) && found(c.name(firstName(lead.Rest)).Sure)
 }
 
