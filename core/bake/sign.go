@@ -50,6 +50,11 @@ const (
 	DryMeat    Sign = "dry meat"
 	FillingRan Sign = "the filling ran out"
 	RollGaps   Sign = "gaps in the roll"
+	HoleOnTop  Sign = "a hole under the crust"
+	DrawnIn    Sign = "sides drawn in"
+	Sticks     Sign = "dough sticks, slack"
+	Crumbles   Sign = "dough crumbly, stiff"
+	SpringsUp  Sign = "dough springs back as it is rolled"
 
 	Domed     Sign = "domed, near the rim"
 	Hollow    Sign = "sounds hollow"
@@ -61,6 +66,7 @@ var Signs = []Sign{Collapsed, Overflowed, NotRisen, Unmixed, Dense, Lumpy, Coars
 	Mashed, Sunken, Salty, Bland, TooSmall, Torn, Hole, Lopsided,
 	Raw, Crumbly, DryCrumb, SoftCrust, ThickCrust, Broke, Outside, Clumped, Tunnels, Soapy, Rancid, Sour, OffSmell,
 	BurntSmell, Mouldy, Runny, StiffSet, BoiledOver, Whey, PinkMeat, DryMeat, FillingRan, RollGaps,
+	HoleOnTop, DrawnIn, Sticks, Crumbles, SpringsUp,
 	Domed, Hollow, FineCrumb}
 
 // Helped is whether what was tried with a loaf helped.

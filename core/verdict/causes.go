@@ -77,6 +77,7 @@ const (
 	MeatUnder    Cause = "meat not hot enough in the middle"
 	FillingWet   Cause = "a wet filling"
 	SeamOpen     Cause = "a seam that opened"
+	Unrested     Cause = "a dough that was not rested"
 )
 
 // Causes lists them.
@@ -87,7 +88,7 @@ var Causes = []Cause{TooWet, TooDry, PackedCup, MuchYeast, FastYeast, LittleYeas
 	ManyAddIns, NoBinder, OldPowder, LittlePowder, MuchPowder, SodaAlone, OldFlour, HiddenSalt, MuchFlour, MuchLiquid,
 	WetYeast, DoubleYeast, WeakFerment, PressedDown, StoppedCycle, PulledOut, TurnedOut, CooledShut, KeptDamp, OverMixed,
 	SpiltOver, Spoilt, TooRich, MuchFruit, LittleSet, NotYetSet, BoiledLong, DeadCulture, ShortHeld, MeatUnder, FillingWet,
-	SeamOpen}
+	SeamOpen, Unrested}
 
 func (c Cause) Words() []string                  { return vocab.List(Causes) }
 func (c *Cause) UnmarshalText(text []byte) error { return vocab.Read(c, text, "cause", Causes) }
@@ -237,12 +238,14 @@ const leak = 0.03
 // causes: priors are the order of the booklets' tables of troubles, turned into shares (the first cause of a common
 // sign is the most common); likelihoods are a home baker's judgement, one figure in one place, to be corrected here.
 var causes = map[Cause]row{
-	TooWet: {0.12, signs{bake.Collapsed: .55, bake.Coarse: .45, bake.Gummy: .35, bake.Sunken: .15},
+	TooWet: {0.12, signs{bake.Collapsed: .55, bake.Coarse: .45, bake.Gummy: .35, bake.Sunken: .15,
+		bake.Sticks: .8, bake.DrawnIn: .3},
 		facts{MaybeWet: 3, WellBefore: .45, WaterUsual: .3, MuchAdded: .6, WetFormula: 4, BallWet: 6, BallGood: .25,
 			BallDry: .1, FlourGiven: 1.6, DryFormula: .2, UnsureCup: 1.3},
 		"", "", "Take 1 tbsp less water, and nothing else.",
 		"Look at the dough ball: does it smear the floor of the pan?"},
-	TooDry: {0.06, signs{bake.Dense: .6, bake.Lumpy: .5, bake.Corners: .2, bake.Lopsided: .2},
+	TooDry: {0.06, signs{bake.Dense: .6, bake.Lumpy: .5, bake.Corners: .2, bake.Lopsided: .2,
+		bake.Crumbles: .8},
 		facts{WellBefore: .45, WaterUsual: .3, ToldFlour: 1.2, DryFormula: 4, BallDry: 6, BallGood: .25, BallWet: .1,
 			LiquidGiven: 1.6, WetFormula: .2,
 			WeighedFlour: 1.2, HeavyLoaf: .3, WeightAsMeant: 1.2}, "", "", "Take 1 tbsp more water, and nothing else.",
@@ -251,7 +254,8 @@ var causes = map[Cause]row{
 		facts{ScoopedCup: 8, BallDry: 4, UnsureCup: 1.7, HeavyLoaf: 9, WeightAsMeant: .2, WeighedFlour: .03, DryFormula: .6,
 			LiquidGiven: 2, BallWet: .15, BallGood: .4}, "", "",
 		"Fill the cup lightly and level it, or weigh a cup of your flour.", "Weigh a cup of your flour."},
-	MuchYeast: {0.09, signs{bake.Collapsed: .6, bake.Overflowed: .5, bake.Coarse: .5, bake.Torn: .1},
+	MuchYeast: {0.09, signs{bake.Collapsed: .6, bake.Overflowed: .5, bake.Coarse: .5, bake.Torn: .1,
+		bake.HoleOnTop: .3},
 		facts{WellBefore: .15, YeastUsual: .25, YeastHigh: 7, RoseHigh: 4, YeastLow: .1, RoseLow: .1, BallWet: .6,
 			SlipTold: 1.5, BallGood: 1.3}, "", "",
 		"Take a quarter teaspoon less yeast, and nothing else.", "Note how high it stands as the last rise begins."},
@@ -284,7 +288,7 @@ var causes = map[Cause]row{
 		facts{RoomMild: .15, LiquidMild: .12, ColdKitchen: 14, RoseLow: 4, HotKitchen: .05, FreshYeast: 1.2,
 			RoseHigh: .1}, "", "",
 		"In a cold kitchen take the liquid at 30 °C.", "Note how warm the kitchen is."},
-	LongRise: {0.03, signs{bake.Collapsed: .6, bake.Coarse: .3},
+	LongRise: {0.03, signs{bake.Collapsed: .6, bake.Coarse: .3, bake.HoleOnTop: .3},
 		facts{WellBefore: .15, YeastUsual: 1.2, LongCycle: 12, RoseHigh: 2.2, OtherCycle: 1.5, RoseLow: .15}, LongCycle, "",
 		"Take a shorter cycle, or half the yeast.", "Note how high it stands when the baking begins."},
 	WrongCycle: {0.03, signs{bake.Dense: .5, bake.Gummy: .35, bake.Collapsed: .25, bake.Pale: .2},
@@ -328,7 +332,7 @@ var causes = map[Cause]row{
 	PaddleLeft: {0.03, signs{bake.Hole: .9},
 		facts{ToldPulled: .3}, "", "", "Take the paddle out before the last rise.", ""},
 
-	UnderBaked: {0.04, signs{bake.Gummy: .8, bake.Raw: .8, bake.Pale: .3, bake.Collapsed: .2},
+	UnderBaked: {0.04, signs{bake.Gummy: .8, bake.Raw: .8, bake.Pale: .3, bake.Collapsed: .2, bake.DrawnIn: .4},
 		facts{CoreHigh: .05, CoreLow: 30, CoreDone: .02, CutEarly: .7, CrustLighter: 1.5}, "", "",
 		"Give it some minutes more at its end.", "Measure its middle as it ends."},
 	OverBaked: {0.02, signs{bake.DryMeat: .8, bake.Burnt: .5, bake.ThickCrust: .6, bake.DryCrumb: .85},
@@ -396,6 +400,8 @@ var causes = map[Cause]row{
 		facts{ToldShut: 40}, ToldShut, "", "Let it cool on a rack, uncovered.", ""},
 	KeptDamp: {0.01, signs{bake.Mouldy: .9},
 		facts{ToldDamp: 20}, "", "", "Let it cool fully, keep it dry, and freeze what you will not eat in two days.", ""},
+	Unrested: {0.03, signs{bake.SpringsUp: .9, bake.Dense: .2},
+		facts{BallGood: 1.3}, "", "", "Let the dough rest, covered, for 15 minutes before it is rolled.", ""},
 	OverMixed: {0.01, signs{bake.Tunnels: .8, bake.Dense: .4, bake.Torn: .2},
 		facts{ToldMixed: 30}, "", "", "Stop as soon as no dry flour is left.", ""},
 	SpiltOver: {0.01, signs{bake.BurntSmell: .85},

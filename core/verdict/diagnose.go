@@ -151,6 +151,10 @@ func strengthOf(share float64) Strength {
 	return Unclear
 }
 
+// unasked are signs whose absence says nothing: of a dough before it is shaped, and what few bakers would look for.
+var unasked = map[bake.Sign]bool{bake.Sticks: true, bake.Crumbles: true, bake.SpringsUp: true, bake.HoleOnTop: true,
+	bake.DrawnIn: true}
+
 // bySigns is how the signs speak for a cause, as a logarithm; those that it explains are noted.
 func (r row) bySigns(w *Weighed, bad []bake.Sign, all bool) float64 {
 	score := 0.0
@@ -162,7 +166,7 @@ func (r row) bySigns(w *Weighed, bad []bake.Sign, all bool) float64 {
 				w.Signs = append(w.Signs, sign)
 				w.telling = w.telling || r.signs[sign] >= telling && alone[sign]
 			}
-		case all && !sign.Good():
+		case all && !sign.Good() && !unasked[sign]:
 			score += absent * math.Log(1-r.of(sign))
 		}
 	}
@@ -211,7 +215,8 @@ const telling = 0.7
 // alone are the signs that hardly have more than one cause.
 var alone = map[bake.Sign]bool{bake.Salty: true, bake.Bland: true, bake.Mashed: true, bake.Corners: true,
 	bake.Unmixed: true, bake.Hole: true, bake.Rancid: true, bake.OffSmell: true, bake.BurntSmell: true,
-	bake.Mouldy: true, bake.Broke: true, bake.Tunnels: true, bake.DryCrumb: true}
+	bake.Mouldy: true, bake.Broke: true, bake.Tunnels: true, bake.DryCrumb: true,
+	bake.SpringsUp: true}
 
 // well is from which mark a loaf came out well.
 const well = 4
@@ -241,6 +246,9 @@ func (b Baked) Causes() []Weighed {
 	all := Weigh(seen)
 	told := Told(all)
 	h := b.has()
+	if len(told) == 0 && h.meat() {
+		return b.safe(seen.Facts)
+	}
 	if len(told) > 0 && told[0].Strength == Unclear {
 		return h.untold(all, seen.Facts)
 	}
@@ -257,10 +265,27 @@ func (b Baked) Causes() []Weighed {
 	return told
 }
 
+// safe is what is told of meat that looks and tastes good: only its middle, by a thermometer, says that it was done.
+func (b Baked) safe(facts []Fact) []Weighed {
+	r := causes[MeatUnder]
+	say := func(text string) string { return b.Kitchen.Degrees.Say(text) }
+	w := Weighed{Cause: MeatUnder, Strength: Unclear, Change: asWritten, Tell: say(r.tell)}
+	switch {
+	case slices.Contains(facts, CoreLow):
+		w.Share, w.Strength, w.For, w.Change = 1, Likely, []Fact{CoreLow}, say(r.change)
+	case slices.Contains(facts, CoreDone), slices.Contains(facts, CoreHigh):
+		return nil
+	}
+	return []Weighed{w}
+}
+
 // Asks reports whether a change is asked for: the cause can be told, and what answers it was not tried in vain.
 func (w Weighed) Asks() bool {
 	return w.Strength != Unclear && !slices.Contains(w.Against, TriedInVain)
 }
+
+// asWritten is what is done next time where nothing can be told.
+const asWritten = "Change nothing: bake it again as it is written."
 
 // mostMaybe is how many causes are named that may lie behind a loaf of which nothing can be told.
 const mostMaybe = 3
@@ -279,8 +304,7 @@ func (h has) untold(all []Weighed, known []Fact) []Weighed {
 	}
 	out = out[:min(len(out), mostMaybe)]
 	for n := range out {
-		out[n].Strength, out[n].Change, out[n].Tell = Unclear, "Change nothing: bake it again as it is written.",
-			""
+		out[n].Strength, out[n].Change, out[n].Tell = Unclear, asWritten, ""
 	}
 	if l := h.lookFor(all, known); l != nil {
 		out[0].Tell = h.Kitchen.Degrees.Say(l.say(h))

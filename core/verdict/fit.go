@@ -119,6 +119,7 @@ var needs = map[Cause]func(has) bool{
 	Spoilt:    func(h has) bool { return h.holds(func(i *larder.Ingredient) bool { return i.Spoils }) },
 	MuchFruit: has.jam, LittleSet: has.jam, NotYetSet: has.jam, BoiledLong: has.jam, DeadCulture: has.yoghurt,
 	ShortHeld: has.yoghurt, MeatUnder: has.meat, FillingWet: has.filling, SeamOpen: has.filling,
+	Unrested:  has.shaped,
 	LeftInPan: has.cut, WrongSize: has.sized,
 	EarlyAddIns: has.addIns, LateAddIns: has.addIns, WetAddIns: has.addIns,
 }
@@ -323,6 +324,9 @@ func SignsOf(p plan.Plan) []bake.Sign {
 func (h has) raised() bool { return h.yeast() || h.Plan.Formula.Powder > 0 }
 func (h has) baked() bool  { return h.stage(machine.Bake) }
 
+// shaped reports whether its dough comes out to be rolled and shaped by hand.
+func (h has) shaped() bool { return h.flour() && h.kneads() && !h.baked() }
+
 // shows are what a loaf has to have for a sign to be seen of it.
 var shows = map[bake.Sign]func(has) bool{
 	bake.Collapsed: has.raised, bake.NotRisen: has.raised, bake.Overflowed: has.raised, bake.Domed: has.raised,
@@ -336,5 +340,6 @@ var shows = map[bake.Sign]func(has) bool{
 	bake.Mashed: has.addIns, bake.Sunken: has.addIns,
 	bake.Runny:    func(h has) bool { return h.jam() || h.yoghurt() },
 	bake.StiffSet: has.jam, bake.BoiledOver: has.jam, bake.Whey: has.yoghurt, bake.PinkMeat: has.meat, bake.DryMeat: has.meat,
-	bake.FillingRan: has.filling, bake.RollGaps: has.filling,
+	bake.FillingRan: has.filling, bake.RollGaps: has.filling, bake.HoleOnTop: has.raised, bake.DrawnIn: has.cut,
+	bake.Sticks: has.shaped, bake.Crumbles: has.shaped, bake.SpringsUp: has.shaped,
 }

@@ -125,6 +125,11 @@ export const BakeSign = [
   "dry meat",
   "the filling ran out",
   "gaps in the roll",
+  "a hole under the crust",
+  "sides drawn in",
+  "dough sticks, slack",
+  "dough crumbly, stiff",
+  "dough springs back as it is rolled",
   "domed, near the rim",
   "sounds hollow",
   "fine, even crumb",
@@ -686,6 +691,7 @@ export const VerdictCause = [
   "meat not hot enough in the middle",
   "a wet filling",
   "a seam that opened",
+  "a dough that was not rested",
 ] as const;
 export type VerdictCause = (typeof VerdictCause)[number];
 

@@ -51,6 +51,11 @@ const rarer: Sign[] = [
   "dry meat",
   "the filling ran out",
   "gaps in the roll",
+  "a hole under the crust",
+  "sides drawn in",
+  "dough sticks, slack",
+  "dough crumbly, stiff",
+  "dough springs back as it is rolled",
 ];
 
 const pressed = "aria-pressed:border-4 aria-pressed:border-rim aria-pressed:font-bold";

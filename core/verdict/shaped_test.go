@@ -1,0 +1,55 @@
+package verdict_test
+
+import (
+	"slices"
+	"testing"
+
+	"risepan/core/bake"
+	"risepan/core/verdict"
+)
+
+// What is seen of a dough as it is shaped has causes of its own, and that a baked loaf shows none of it says nothing.
+func TestADoughThatIsShaped(t *testing.T) {
+	first := func(signs []bake.Sign, facts ...verdict.Fact) verdict.Weighed {
+		return verdict.Weigh(verdict.Seen{Signs: signs, All: true, Facts: facts})[0]
+	}
+	for sign, want := range map[bake.Sign]verdict.Cause{bake.Sticks: verdict.TooWet, bake.Crumbles: verdict.TooDry,
+		bake.SpringsUp: verdict.Unrested} {
+		if is := first([]bake.Sign{sign}); is.Cause != want {
+			t.Errorf("%s: %s, want %s", sign, is.Cause, want)
+		}
+	}
+	if is := first([]bake.Sign{bake.Sticks}); is.Asks() {
+		t.Errorf("a dough that sticks, and nothing else is known: %s is %s", is.Cause, is.Strength)
+	}
+	if is := first([]bake.Sign{bake.Sticks}, verdict.BallWet); !is.Asks() {
+		t.Errorf("a dough that sticks, and its ball was slack: %s is %s", is.Cause, is.Strength)
+	}
+	for _, sign := range []bake.Sign{bake.HoleOnTop, bake.DrawnIn} {
+		if is := first([]bake.Sign{sign}); is.Strength != verdict.Unclear {
+			t.Errorf("%s alone: %s is %s", sign, is.Cause, is.Strength)
+		}
+	}
+}
+
+// Of meat that looks well only its middle says that it was done.
+func TestMeatIsJudgedByItsMiddle(t *testing.T) {
+	for _, l := range loaves(t) {
+		if !slices.Contains([]string{"202", "203", "204"}, l["loaf"]) {
+			continue
+		}
+		b, err := l.baked(t)
+		if err != nil {
+			t.Fatal(err)
+		}
+		causes := b.Causes()
+		want := map[string]verdict.Strength{"202": verdict.Likely, "204": verdict.Unclear}[l["loaf"]]
+		switch {
+		case want == "" && len(causes) > 0:
+			t.Errorf("loaf %s, hot enough: %v", l["loaf"], causes)
+		case want != "" && (len(causes) != 1 || causes[0].Cause != verdict.MeatUnder || causes[0].Strength != want ||
+			causes[0].Change == ""):
+			t.Errorf("loaf %s: %v, want %s", l["loaf"], causes, want)
+		}
+	}
+}
