@@ -91,7 +91,7 @@ func TestTheFirstLoadOfPlanIsSmall(t *testing.T) {
 	for _, m := range regexp.MustCompile(`(?:src|href)="/([^"]+\.js)"`).FindAllSubmatch(index, -1) {
 		visit(string(m[1]))
 	}
-	t.Logf("Plan's first load: %.1f kB of script, gzipped, in %d files", float64(total)/1000, len(need))
+	t.Logf("Plan's first load: %d bytes of script, gzipped, in %d files", total, len(need))
 	if total > 130_000 || total == 0 {
 		t.Errorf("Plan's first load is %d bytes of script, want at most 130 kB", total)
 	}

@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { useTroubles } from "../client/bakes";
 import type { BakeView, Happened, Trouble } from "../client/types.gen";
-import { OtherwiseGroup } from "../client/words.gen";
+import type { OtherwiseGroup } from "../client/words.gen";
 import { Button } from "../parts/Button";
 import { thermometer } from "../parts/figures";
 import { Sheet } from "../parts/Sheet";
@@ -73,7 +73,7 @@ export function Troubles({ bake, tell, wait }: Props) {
               </label>
               {!word.trim() && (
                 <div role="group" aria-label="Or what it was about" className="mt-3 grid grid-cols-2 gap-2 sm:grid-cols-4">
-                  {OtherwiseGroup.map((g) => (
+                  {[...new Set(all.map((t) => t.group))].map((g) => (
                     <Button
                       key={g}
                       onClick={() => setGroup(g)}
