@@ -138,6 +138,7 @@ var (
 		`(?i)^\(?(cans?|tins?|jars?|cartons?|tubs?|boxe?s?|bags?|bottles?|packages?|packets?|pkgs?\.?|pkts?|sachets?|` +
 			`envelopes?|pots?|blocks?|bars?|containers?|pouche?s?|scoops?|bunch(?:es)?|` +
 			`glass(?:es)?|tumblers?|teacups?|mugs?|bowls?|ladles?|spoons?)\)?(?:\b|$)(?: of)? ?`)
+	plural  = regexp.MustCompile(`(x|ch|ss)es$|([^s])s$`)
 	bracket = regexp.MustCompile(`^\(([^()]{1,40})\) ?`)
 	another = regexp.MustCompile(`[\pL.] ?/ ?\d`)
 	slash   = regexp.MustCompile(`^ ?/ ?`)
@@ -292,11 +293,7 @@ func (l *Lead) vessel(text string, s Standard) bool {
 	case packet:
 		return false
 	default:
-		one := strings.TrimSuffix(strings.ToLower(strings.Trim(named, " .()")), "s")
-		l.Amount, l.Missing = n, one
-		if strings.HasPrefix(one, "glas") {
-			l.Missing = "glass"
-		}
+		l.Amount, l.Missing = n, plural.ReplaceAllString(strings.ToLower(strings.Trim(named, " .()")), "$1$2")
 	}
 	l.Vessel, l.Rest = strings.TrimSpace(named), strings.TrimSpace(strings.TrimPrefix(strings.TrimSpace(rest), "of "))
 	return true

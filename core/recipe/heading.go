@@ -116,7 +116,8 @@ func placeOf(text string) (place, bool) {
 	if p, ok := headWords[text]; ok {
 		return p, true
 	}
-	if len(strings.Fields(text)) <= 6 && beepHead.MatchString(text) && !strings.ContainsAny(text, ".,") && !digits.MatchString(text) {
+	if len(strings.Fields(text)) <= 6 && beepHead.MatchString(text) && !strings.ContainsAny(text, ".,") &&
+		!digits.MatchString(text) {
 		return place{InDough, AtBeep}, true
 	}
 	if len(strings.Fields(text)) <= 8 && topHead.MatchString(text) {

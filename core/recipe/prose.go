@@ -129,7 +129,8 @@ func (r reading) segments(text string) (out []string) {
 			cuts = cuts[1:]
 			next := leadWords.ReplaceAllString(strings.TrimSpace(text[cut[1]:]), "")
 			listed := strings.ContainsAny(text[cut[0]:cut[1]], ";,")
-			if depth > 0 || cut[0] < from || !listed && onlyAmount.MatchString(text[from:cut[0]]) || fraction.MatchString(next) || !listed && !r.begins(next) {
+			if depth > 0 || cut[0] < from || !listed && onlyAmount.MatchString(text[from:cut[0]]) ||
+				fraction.MatchString(next) || !listed && !r.begins(next) {
 				continue
 			}
 			if piece := strings.TrimSpace(text[from:cut[0]]); piece != "" {

@@ -26,38 +26,6 @@ export const signs: Sign[] = [
   "too small for the house",
 ];
 
-/** Rarer ones, told by their words alone. */
-const rarer: Sign[] = [
-  "raw in the middle",
-  "crumbly, falls apart",
-  "dry crumb",
-  "tunnels in the crumb",
-  "crust too soft",
-  "crust thick and hard",
-  "broke as it was turned out",
-  "add-ins on the outside",
-  "add-ins in a lump",
-  "tastes soapy",
-  "tastes bitter or stale",
-  "too sour",
-  "smells off",
-  "a burnt smell",
-  "mould",
-  "runny, did not set",
-  "set too stiff",
-  "boiled over",
-  "whey stands on it",
-  "pink in the middle",
-  "dry meat",
-  "the filling ran out",
-  "gaps in the roll",
-  "a hole under the crust",
-  "sides drawn in",
-  "dough sticks, slack",
-  "dough crumbly, stiff",
-  "dough springs back as it is rolled",
-];
-
 const pressed = "aria-pressed:border-4 aria-pressed:border-rim aria-pressed:font-bold";
 
 interface Props {
@@ -69,29 +37,32 @@ interface Props {
 /** What is seen, felt and tasted of the loaf: several may apply, good ones too. */
 export function Signs({ shows, told, tell }: Props) {
   const turn = (sign: Sign) => tell(told.includes(sign) ? told.filter((s) => s !== sign) : [...told, sign]);
-  const possible = (s: Sign) => shows.includes(s) || told.includes(s);
+  const possible = [...new Set([...shows, ...told])];
+  const rarer = possible.filter((s) => !signs.includes(s)); // told by their words alone
   return (
     <fieldset className="mt-6">
       <legend className="text-lg font-semibold">What do you see, feel and taste?</legend>
       <p className="text-soft">All that apply, good signs too; none is as well.</p>
       <div className="mt-2 grid grid-cols-3 gap-2 sm:grid-cols-4 lg:grid-cols-6">
-        {signs.filter(possible).map((sign) => (
-          <button
-            key={sign}
-            type="button"
-            aria-pressed={told.includes(sign)}
-            onClick={() => turn(sign)}
-            className={`rounded-tray border-2 border-rule p-1 text-center text-sm leading-5 text-ink ${pressed}`}
-          >
-            <SignPicture sign={sign} />
-            {sign}
-          </button>
-        ))}
+        {signs
+          .filter((s) => possible.includes(s))
+          .map((sign) => (
+            <button
+              key={sign}
+              type="button"
+              aria-pressed={told.includes(sign)}
+              onClick={() => turn(sign)}
+              className={`rounded-tray border-2 border-rule p-1 text-center text-sm leading-5 text-ink ${pressed}`}
+            >
+              <SignPicture sign={sign} />
+              {sign}
+            </button>
+          ))}
       </div>
       <details className="mt-2" open={rarer.some((s) => told.includes(s)) || undefined}>
         <summary className="min-h-11 cursor-pointer py-2 font-semibold text-rim">Something else</summary>
         <div className="flex flex-wrap gap-2">
-          {rarer.filter(possible).map((sign) => (
+          {rarer.map((sign) => (
             <button
               key={sign}
               type="button"
