@@ -207,8 +207,7 @@ func (p *Page) Until(what, expression string) {
 	var err error
 	for time.Now().Before(end) {
 		var ok bool
-		ok, err = eval[bool](p, "new Promise(done => setTimeout(() => { try { done(!!("+expression+
-			")) } catch { done(false) } }, 15))")
+		ok, err = eval[bool](p, "until(() => "+expression+")")
 		if err == nil && ok {
 			return
 		}

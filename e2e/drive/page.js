@@ -40,3 +40,14 @@ const still = async (find) => {
     await frame();
   }
 };
+// until looks for a second whether holds holds, and tells whether it did.
+const until = async (holds) => {
+  for (const end = performance.now() + 1_000; performance.now() < end; await new Promise((done) => setTimeout(done, 15))) {
+    try {
+      if (holds()) return true;
+    } catch {
+      // what it looks at is not there yet
+    }
+  }
+  return false;
+};
