@@ -59,11 +59,14 @@ var (
 		`\((\.\d+)`, `(0$1`,
 		`^(\S+(?: \d/\d)?) or (\d[^ ]*(?: \d/\d)? (?:cups?|c|tbsp|tsp|tablespoons?|teaspoons?|T|t|g|ml|oz)\b)`, `$1-$2`,
 		`^(\d[^ ]*) ?x (\d)`, `${1} x $2`,
+		`(?i)^(\d[\d. /½⅓⅔¼¾⅛]*|[½⅓⅔¼¾⅛]) ?(packs?|packets?|bags?|cans?|tins?|jars?|boxe?s?|cartons?|tubs?) of `+
+			`(\d[\d.]* ?(?:g|kg|ml|l|oz|lb)) `, `$1 $3 $2 `,
 		`(?i)\bdessert ?spoon(?:ful)?s?\b`, `dsp`,
 		`(?i)\bfl\. ?oz\.?`, `fl oz`,
 		`(?i)(\d)-(ounce|oz|g|gram|lb|pound|ml|inch)\b`, `$1 $2`,
 	)
 	french = rules(
+		`(?i)^(\d[\d.]*) (?:to|à) (\d)`, `$1-$2`,
 		`(?i)^(\d[\d. /½⅓⅔¼¾⅛-]*|[½⅓⅔¼¾⅛]) ?c(?:uill(?:e|è)res?)?\.? ?à ?s(?:oupe)?\.?\s+(?:de |d'|d’)?`, `$1 tbsp `,
 		`(?i)^(\d[\d. /½⅓⅔¼¾⅛-]*|[½⅓⅔¼¾⅛]) ?c(?:uill(?:e|è)res?)?\.? ?à ?c(?:af[eé])?\.?\s+(?:de |d'|d’)?`, `$1 tsp `,
 	)
@@ -71,7 +74,8 @@ var (
 		`(?i)^(\d[\d. /½⅓⅔¼¾⅛-]*|[½⅓⅔¼¾⅛]) ?c\.? ?(?:à |a )?th(?:é|e\b)\.? ?(?:de |d'|d’)?`, `$1 tsp `,
 		`(?i)^(\d[\d. /½⅓⅔¼¾⅛-]*|[½⅓⅔¼¾⅛]) ?c\.? ?(?:à |a )?table\b\.? ?(?:de |d'|d’)?`, `$1 tbsp `,
 	)
-	ranges = func() (out []rule) { // a range whose unit stands twice: "½ oz - ¾ oz"
+	knifeTips = rules(`(?i)^(\d[\d. /-]*|[½⅓⅔¼¾⅛]) ?knife[ -]?(?:tips?|points?)(?: of)? `, `$1 pinch `)
+	ranges    = func() (out []rule) { // a range whose unit stands twice: "½ oz - ¾ oz"
 		for _, unit := range []string{"oz", "g", "ml", "tsp", "tbsp", "cups?"} {
 			out = append(out, rules(`(?i)^([\d./ ½⅓⅔¼¾⅛]+?) ?`+unit+` [-–] ([\d./ ½⅓⅔¼¾⅛]+?) ?(`+unit+`)\b`, `$1-$2 $3`)...)
 		}
@@ -135,9 +139,12 @@ var (
 	quarts   = regexp.MustCompile(`(?i)^(?:quarts?|qts?)\b\.? ?`)
 	spoonful = regexp.MustCompile(`^dsp\b\.? ?`)
 	vessels  = regexp.MustCompile(
-		`(?i)^\(?(cans?|tins?|jars?|cartons?|tubs?|boxe?s?|bags?|bottles?|packages?|packets?|pkgs?\.?|pkts?|sachets?|` +
+		`(?i)^\(?(cans?|tins?|jars?|cartons?|tubs?|boxe?s?|bags?|bottles?|packages?|packets?|packs?|pkgs?\.?|pkts?|sachets?|` +
 			`envelopes?|pots?|blocks?|bars?|containers?|pouche?s?|scoops?|bunch(?:es)?|` +
 			`glass(?:es)?|tumblers?|teacups?|mugs?|bowls?|ladles?|spoons?)\)?(?:\b|$)(?: of)? ?`)
+	// level is what cooks of other tongues write behind a spoon: a level one, which is what a spoon is.
+	level   = regexp.MustCompile(`(?i)^(?:ras[oia]|rasée?s?|gestr(?:ichen\w*|\.)?)(?: \(?level\)?)? `)
+	times   = regexp.MustCompile(`^(.*\pL)\.?,? [x×] ?([2-9])$`)
 	plural  = regexp.MustCompile(`(x|ch|ss)es$|([^s])s$`)
 	bracket = regexp.MustCompile(`^\(([^()]{1,40})\) ?`)
 	another = regexp.MustCompile(`[\pL.] ?/ ?\d`)
@@ -196,6 +203,11 @@ func ReadLead(line string, s Standard) (l Lead, ok bool) {
 			spoonful.ReplaceAllString(rest, "")
 	}
 	rest = strings.TrimSpace(strings.TrimPrefix(rest, "."))
+	if m := times.FindStringSubmatch(rest); m != nil && a.Unit != Piece { // "1 tsp salt x 2"
+		n, _ := ParseRatio(m[2])
+		l.Amount, rest = l.Amount.Times(n), m[1]
+	}
+	rest = level.ReplaceAllString(rest, "")
 	rest = l.compound(rest, s)
 	l.Rest = strings.TrimSpace(l.second(rest, s))
 	if m := vessels.FindString(l.Rest); m != "" && l.Amount.Unit.Facts().Dimension == Weight {
@@ -220,13 +232,14 @@ func tidied(text string) string {
 		text = apply(inWords, text)
 	}
 	lower := strings.ToLower(text)
-	if strings.ContainsAny(text, "⁄∕,.-x×/") || strings.Contains(text, " or ") || strings.Contains(lower, "dessert") {
+	if strings.ContainsAny(text, "⁄∕,.-x×/") || strings.Contains(text, " or ") || strings.Contains(lower, "dessert") ||
+		strings.Contains(text, " of ") {
 		text = apply(figures, text)
 	}
 	for _, some := range []struct {
 		sign  string
 		rules []rule
-	}{{"à", french}, {" th", spoonsCT}, {" table ", spoonsCT}, {" half", halves}, {" - ", ranges}, {" – ", ranges},
+	}{{"à", french}, {" th", spoonsCT}, {" table ", spoonsCT}, {" half", halves}, {"knife", knifeTips}, {" - ", ranges}, {" – ", ranges},
 		{"cc", spoonsCC}, {"egg", eggSizes}} {
 		if strings.Contains(lower, some.sign) {
 			text = apply(some.rules, text)

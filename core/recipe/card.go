@@ -134,10 +134,11 @@ func (c *sheet) told(n int, text string, prose bool) {
 		least = 1
 	}
 	mayList := !c.inRows || least == 1 || c.begins(unticked(text)) || c.headed(text)
-	if (c.section != method || prose) && len(c.sizes) == 0 && !sizeLead.MatchString(text) && mayList {
+	if (c.section != method || prose) && len(c.sizes) == 0 && !sizeLead.MatchString(text) && mayList &&
+		!splitUp.MatchString(text) {
 		if spread := c.spread(text, least); spread != nil {
 			for _, row := range spread {
-				if _, heads := placeOf(row); c.tells(row) || heads || listHead.MatchString(row) || methodHead.MatchString(row) ||
+				if _, heads := placeOf(row); c.tells(row) || c.dusts(row) || heads || listHead.MatchString(row) || methodHead.MatchString(row) ||
 					c.card.Name == "" {
 					c.row(n, row)
 				} else {
@@ -154,6 +155,12 @@ func (c *sheet) told(n int, text string, prose bool) {
 	c.row(n, text)
 }
 
+// dusts reports whether a row names a food that is not for the loaf itself: "flour for the board".
+func (c *sheet) dusts(row string) bool {
+	name, all := c.framed(row)
+	return all.Loose && found(c.name(name).Sure)
+}
+
 // row reads one row of the card where it belongs.
 func (c *sheet) row(n int, row string) {
 	switch {
@@ -168,7 +175,7 @@ func (c *sheet) row(n int, row string) {
 		return
 	case c.titleSized(row):
 		return
-	case settingWords.MatchString(row) && (len(c.lines()) > 0 || c.card.Name != ""):
+	case settings(row) && (len(c.lines()) > 0 || c.card.Name != ""), leftOut.MatchString(row):
 		c.say(row)
 		return
 	}
@@ -181,6 +188,16 @@ func (c *sheet) row(n int, row string) {
 	default:
 		c.say(row)
 	}
+}
+
+// leftOut is a row of what the card itself leaves out: "1 packet gelatine: leave out".
+var leftOut = regexp.MustCompile(`(?i)[-–—:(!,.] ?(?:no!? ?)?(?:leave(?: it| this)? out|omit(?:ted)?|do not use)\W*$`)
+
+// settings reports whether a row says what to set, in all its words or in its first sentence: "1000 g, basic, dark.
+// Nothing else needed."
+func settings(row string) bool {
+	first, _, more := strings.Cut(sentence.ReplaceAllString(row, "$1\n$2"), "\n")
+	return settingWords.MatchString(row) || more && strings.Count(first, ",") > 1 && settingWords.MatchString(first)
 }
 
 func (c *sheet) remark(row string) bool {

@@ -49,6 +49,13 @@ func (r reading) documentRows(text string) []docRow {
 		rows = append(rows, docRow{n: n + 1, text: row})
 	}
 	rows = r.joined(rows)
+	var apart []docRow
+	for _, row := range rows {
+		for _, text := range strings.Split(numbered.ReplaceAllString(row.text, "$1\n$2"), "\n") {
+			apart = append(apart, docRow{n: row.n, text: text})
+		}
+	}
+	rows = apart
 	footnotes(rows)
 	comments, tools := false, false
 	for n := range rows {
@@ -105,8 +112,10 @@ var noise = regexp.MustCompile(`(?i)^(?:` + strings.Join([]string{
 
 // noted are the marks of a footnote.
 var (
-	noted    = regexp.MustCompile(`^\s*(\*{1,3}|†|‡|¹|²|³|⁽\d⁾|\[\d\])\s*(\pL.*)$`)
-	footmark = regexp.MustCompile(`(?:\s*(?:\*{1,3}|†|‡|¹|²|³|\[\d\]))+\s*$`)
+	noted    = regexp.MustCompile(`^\s*(\*{1,3}|†|‡|¹|²|³|⁽\d⁾|\[\d\]|\(\d\))\s*(\pL.*)$`)
+	footmark = regexp.MustCompile(`(?:\s*(?:\*{1,3}|†|‡|¹|²|³|\[\d\]|\(\d\)))+\s*$`)
+	// numbered are several footnotes on one row: "(1) Store in a bag. (2) Freezes well."
+	numbered = regexp.MustCompile(`([.!?]) (\(\d\) \pL)`)
 	atBeep   = regexp.MustCompile(`(?i)\b(?:beeps?|signals?|bleeps?|dispenser|add-in)\b`)
 )
 

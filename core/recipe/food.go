@@ -258,6 +258,14 @@ func (r reading) choices(u *Understood, name, tail string) (string, string) {
 	if found(r.name(name).Sure) && !strings.Contains(name, " or ") {
 		return name, r.choicesBehind(u, tail)
 	}
+	if one, other, two := strings.Cut(name, " / "); two { // a name in two languages
+		switch f, g := r.name(one), r.name(other); {
+		case f.Sure == larder.Nowhere && found(g.Sure):
+			return other, tail
+		case g.Sure == larder.Nowhere && found(f.Sure):
+			return one, tail
+		}
+	}
 	all := strings.Split(stroke.ReplaceAllString(name, "$1 or $2"), " or ")
 	if len(all) < 2 {
 		return name, tail

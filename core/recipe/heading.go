@@ -99,7 +99,7 @@ var headWords = map[string]place{
 
 // beepHead is a heading of what goes in at the beep, in other words.
 var beepHead = regexp.MustCompile(`(?i)^(?:(?:add|mix)[ -]?ins?|extras?|.*\bdispenser\b.*|add when .*|` +
-	`.*\b(?:beeps?|signal|bleep)|for the beep)$`)
+	`.*\b(?:beeps?|signal|bleep)|for the beep|(?:(?:in|into|for) )?(?:the )?(?:fruit|nut|raisin|fruit and nut) box)$`)
 
 // topHead is a heading of what goes on the loaf.
 var topHead = regexp.MustCompile(`^(?:on (?:the )?(?:crust|top|rolls?|loaf)|sprinkle(?: on)?|to sprinkle)\b[\pL ]*$`)

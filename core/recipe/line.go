@@ -74,7 +74,7 @@ var (
 			`dusting the top))\b[^,]*$`), Topping, false},
 		{regexp.MustCompile(`(?i)[,(]?\s*for (?:the )?filling\b[^,]*$`), Filling, false},
 		{regexp.MustCompile(`(?i)[,(]?\s*(?:plus |and )?(?:extra |more )?(?:for (?:the )?(?:dusting|greasing|kneading|` +
-			`rolling|shaping|pan|tin|work ?surface|bowl)|to (?:serve|dust|grease))\b[^,]*$`), InDough, true},
+			`rolling|shaping|pan|tin|work ?surface|board|bowl)|to (?:serve|dust|grease))\b[^,]*$`), InDough, true},
 	}
 	plusFor = regexp.MustCompile(
 		`(?i),?\s+(?:plus|and|\+) (?:another |an extra )?[\d½⅓⅔¼¾⅛][^,;]* (?:for|to) (?:the )?(?:top\w*|brush\w*|` +
@@ -86,7 +86,7 @@ var (
 			`extra|enough)\s+`)
 	taste = regexp.MustCompile(`(?i)[,(]?\s*\(?(?:or )?(?:to taste|as needed|as required|as necessary|\bq\. ?b\.)\)?`)
 	// tasted is what goes in to taste behind an amount of another food: "1 tsp salt, pepper to taste".
-	tasted = regexp.MustCompile(`(?i)^(.*[\d½⅓⅔¼¾⅛].*?),\s*((?:\pL+ ?){1,2}(?:(?:and |& |, )(?:\pL+ ?){1,2})?,? to taste)\.?$`)
+	tasted = regexp.MustCompile(`(?i)^(.*(?:[\d½⅓⅔¼¾⅛]|\b(?:pinch|dash|knob)\b).*?),\s*((?:\pL+ ?){1,2}(?:(?:and |& |, )(?:\pL+ ?){1,2})?,? to taste)\.?$`)
 )
 
 // rows reads one row of a card: one ingredient, or several that stand on it.
@@ -108,6 +108,12 @@ func (r reading) rows(row string) []Understood {
 			return append(r.rows(m[1]), seasoned...)
 		}
 	}
+	if out, ok := r.split(text); ok {
+		for n := range out {
+			out[n].Written = row
+		}
+		return out
+	}
 	for _, piece := range r.pieces(text) {
 		if last := len(out) - 1; last >= 0 && larder.IsBare(piece) {
 			out[last].Line.Note = note([]string{strings.Trim(out[last].Line.Note, ", "), piece})
@@ -119,6 +125,9 @@ func (r reading) rows(row string) []Understood {
 		}
 	}
 	if len(out) == 1 {
+		if shares, ok := r.held(out[0]); ok {
+			return shares
+		}
 		out = append(out, r.besides(&out[0])...)
 	}
 	return out
@@ -218,6 +227,10 @@ func (r reading) pieces(text string) []string {
 	if len(pieces) < 2 {
 		pieces = strings.Split(text, ";")
 	}
+	first, then, two := strings.Cut(sentence.ReplaceAllString(text, "$1\n$2"), "\n")
+	if two && r.names(first) && found(r.name(then).Sure) { // "1 egg. Pearl sugar"
+		pieces = []string{first, then}
+	}
 	var out []string
 	for _, piece := range pieces {
 		if piece = strings.TrimSpace(piece); piece != "" {
@@ -225,6 +238,12 @@ func (r reading) pieces(text string) []string {
 		}
 	}
 	return out
+}
+
+// names reports whether a text is an amount of a food that the larder has.
+func (r reading) names(text string) bool {
+	lead, ok := measure.ReadLead(text, r.standard)
+	return ok && found(r.name(firstName(lead.Rest)).Sure)
 }
 
 // within is a piece with what its whole row says.

@@ -17,7 +17,8 @@ type wanted struct {
 	foods   []string
 	amounts []measure.Amount // that say the same; none: no amount that can be measured
 	beep    bool
-	asked   bool // a careful reader asks
+	asked   bool // a careful reader asks, or may
+	share   bool // a share of the food's line above it
 }
 
 // pasted is a whole card with what a careful reader takes from it.
@@ -40,8 +41,9 @@ func pastedCards(t *testing.T) (out []pasted) {
 		p := pasted{text: text}
 		for _, row := range strings.Split(strings.TrimSpace(truth), "\n") {
 			cells := strings.Split(row, " | ")
-			w := wanted{foods: strings.Split(cells[0], " or "), beep: len(cells) > 2,
-				asked: strings.HasSuffix(cells[1], "?")}
+			w := wanted{foods: strings.Split(cells[0], " or "), beep: slices.Contains(cells[2:], "beep"),
+				asked: strings.HasSuffix(cells[1], "?") || slices.Contains(cells[2:], "asked"),
+				share: slices.Contains(cells[2:], "share")}
 			for _, amount := range strings.Split(strings.TrimSuffix(cells[1], " ?"), " = ") {
 				if a, err := measure.Parse(amount, measure.US); err == nil {
 					w.amounts = append(w.amounts, a)
@@ -73,18 +75,23 @@ func (w wanted) names(u recipe.Understood) bool {
 	})
 }
 
-// alike reports whether two words are one with a slip: they begin alike and share most letters.
+// alike reports whether two words are one with a slip: three quarters of their letters stand in the same order.
 func alike(a, b string) bool {
-	if len(a) < 4 || len(b) < 4 || max(len(a), len(b))-min(len(a), len(b)) > 2 {
+	if min(len(a), len(b)) < 4 {
 		return false
 	}
-	shared := 0
-	for _, r := range a {
-		if strings.ContainsRune(b, r) {
-			shared++
+	row := make([]int, len(b)+1) // the longest common run of letters, row by row
+	for i := range len(a) {
+		before := 0
+		for k := range len(b) {
+			now := max(row[k+1], row[k])
+			if a[i] == b[k] {
+				now = before + 1
+			}
+			before, row[k+1] = row[k+1], now
 		}
 	}
-	return 5*shared >= 4*len(a) && a[0] == b[0]
+	return 4*row[len(b)] >= 3*max(len(a), len(b))
 }
 
 // middle is an amount's quantity, the middle of a range.
@@ -117,16 +124,60 @@ func (w wanted) measures(u recipe.Understood) bool {
 // tally is what of the cards was read as a careful reader reads it.
 type tally struct{ cards, whole, rows, right, asked, wrong, lost, extra int }
 
+// wholePaste is a paste as it is read, with the lines of all recipes that it holds.
+func wholePaste(t *testing.T, text string) recipe.Card {
+	t.Helper()
+	texts := []string{text}
+	if several := recipe.Apart(text, measure.US, larder.Find); several != nil {
+		texts = nil
+		for _, one := range several {
+			texts = append(texts, one.Text)
+		}
+	}
+	var all recipe.Card
+	for _, text := range texts {
+		card, err := recipe.ReadCard(text, measure.US, larder.Find)
+		if err != nil {
+			t.Errorf("%.60q: %v", text, err)
+		}
+		all.Lines, all.Columns = append(all.Lines, card.Lines...), append(all.Columns, card.Columns...)
+	}
+	return all
+}
+
+// sharedOut are the lines of a food that are together the amount that is wanted, to within a fiftieth, where there are
+// several.
+func (w wanted) sharedOut(lines []recipe.Understood) (at []int) {
+	sum := map[measure.Dimension]float64{}
+	for k, u := range lines {
+		if w.names(u) && u.Line.Amount != (measure.Amount{}) {
+			f := u.Line.Amount.Unit.Facts()
+			at, sum[f.Dimension] = append(at, k), sum[f.Dimension]+middle(u.Line.Amount)*f.Size
+		}
+	}
+	if len(at) > 1 && slices.ContainsFunc(w.amounts, func(a measure.Amount) bool {
+		return math.Abs(sum[a.Unit.Facts().Dimension]/(middle(a)*a.Unit.Facts().Size)-1) < 0.02
+	}) {
+		return at
+	}
+	return nil
+}
+
 // compare counts one card, and tells what is not as it should be.
 func (n *tally) compare(t *testing.T, p pasted) {
-	card, err := recipe.ReadCard(p.text, measure.US, larder.Find)
-	if err != nil {
-		t.Errorf("%.60q: %v", p.text, err)
-	}
+	card := wholePaste(t, p.text)
 	used := map[int]bool{}
+	var rest []int // what is left of a line beside its shares
 	faults := 0
-	for _, w := range p.want {
+	for at, w := range p.want {
 		n.rows++
+		if at+1 < len(p.want) && p.want[at+1].share {
+			if shares := w.sharedOut(card.Lines); shares != nil {
+				n.right++
+				rest = append(rest, shares...)
+				continue
+			}
+		}
 		best := -1
 		for k, u := range card.Lines {
 			if !used[k] && w.names(u) && (best < 0 || w.measures(u) && !w.measures(card.Lines[best])) {
@@ -163,7 +214,7 @@ func (n *tally) compare(t *testing.T, p pasted) {
 		used[best] = true
 	}
 	for k, u := range card.Lines {
-		if !used[k] && card.Columns == nil {
+		if !used[k] && !slices.Contains(rest, k) && card.Columns == nil {
 			n.extra++
 			faults++
 			t.Logf("%.40q: %q is no ingredient", p.text, u.Written)
@@ -184,8 +235,8 @@ func TestPastedCards(t *testing.T) {
 	}
 	t.Logf("%d cards, %d whole; %d rows: %d right or rightly asked, %d asked about without need or with another moment, %d wrong, %d lost, %d more",
 		n.cards, n.whole, n.rows, n.right, n.asked, n.wrong, n.lost, n.extra)
-	if n.cards < 150 || 100*n.whole < 80*n.cards || 100*n.right < 96*n.rows || 200*n.wrong > n.rows ||
-		100*n.lost > 2*n.rows {
+	if n.cards < 150 || 100*n.whole < 94*n.cards || 1000*n.right < 990*n.rows || 500*n.wrong > n.rows ||
+		100*n.lost > n.rows {
 		t.Error("fewer than before")
 	}
 }

@@ -12,7 +12,7 @@ var (
 	segmentEnd  = regexp.MustCompile(`\s*(?:;\s*|,\s+|\s-\s|\s–\s)\s*(?:and |then |plus |with )?|\s+(?:and|plus|then|` +
 		`with|in|\+|/)\s+`)
 	amountBegin = regexp.MustCompile(`(?i)(?:^|\s)(?:\d|[½⅓⅔¼¾⅛⅜⅝⅞]|an? (?:scant|generous|heaped|rounded|level|pinch|` +
-		`knob|cup|tea|table|half|good|quarter)|` +
+		`knob|cup|tea|table|half|good|quarter|beaten|large|medium)|` +
 		`one |two |three |four |half |a dozen )`)
 	leadWords = regexp.MustCompile(`(?i)^(?:(?:then|now|first|next|and|plus|also|add|adding|take|takes|use|put in|` +
 		`put|in|with|you ` +
@@ -23,6 +23,7 @@ var (
 		`teaspoons?|tablespoons?))?\b`)
 	inFilling = regexp.MustCompile(`(?i)^(?:fill(?:ed)? with|filling)\b`)
 	inGlaze   = regexp.MustCompile(`(?i)^(?:brush(?:ed)?|glaze[d]?)\b`)
+	addIt     = regexp.MustCompile(`(?i),? (?:and|then|to)? ?(?:add|work|mix|use|put) (?:it|them|this|that)\b.*$`)
 	heldBack  = regexp.MustCompile(`(?i)\b(?:hold back|keep back|held back|kept back|at the first knead)\b`)
 )
 
@@ -35,7 +36,8 @@ func (r reading) spread(row string, least int) []string {
 	}
 	var out []string
 	amounts := 0
-	for _, sentence := range strings.Split(sentenceEnd.ReplaceAllString(unticked(row), "$1\n$2"), "\n") {
+	row = strings.ReplaceAll(unticked(row), " w/ ", " with ")
+	for _, sentence := range strings.Split(sentenceEnd.ReplaceAllString(row, "$1\n$2"), "\n") {
 		rows, n := r.sentence(strings.TrimSpace(sentence))
 		out, amounts = append(out, rows...), amounts+n
 	}
@@ -71,7 +73,7 @@ func (r reading) sentence(text string) (out []string, amounts int) {
 		}
 		rows = append(rows, piece)
 	}
-	if amounts == 0 || amounts == 1 && len(strings.Fields(whole)) > 14 && head == "" {
+	if amounts == 0 || amounts == 1 && len(strings.Fields(whole)) > 14 && head == "" && !heldBack.MatchString(whole[:min(len(whole), 20)]) {
 		return []string{whole}, amounts
 	}
 	said := ""
@@ -89,6 +91,9 @@ func (r reading) sentence(text string) (out []string, amounts int) {
 		out = append(out, "Glaze:")
 	}
 	for _, row := range rows {
+		if said != "" {
+			row = addIt.ReplaceAllString(row, "")
+		}
 		if r.tells(row) && said != "" && !atBeep.MatchString(row) {
 			row = strings.TrimRight(row, " .") + said
 		}

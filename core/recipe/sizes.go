@@ -303,6 +303,7 @@ func beside(lines, others []Understood) []measure.Amount {
 
 // finish gives the lines their ids and looks at the card as a whole.
 func (c *sheet) finish() {
+	c.card.share(c.reading)
 	c.card.number()
 	c.card.timed()
 	c.card.Kind = c.card.kind()
