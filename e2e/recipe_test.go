@@ -1,7 +1,10 @@
 package e2e
 
 import (
+	"fmt"
 	"testing"
+
+	"github.com/chromedp/chromedp/kb"
 
 	"risepan/e2e/drive"
 )
@@ -189,7 +192,55 @@ func TestAPageCopiedWholeIsReadAsItsRecipe(t *testing.T) {
 	p.Click("Not used:")
 	p.Sees("Jump to Recipe")
 	p.Sees("Gran of four says")
+	row := func(text string) string {
+		return fmt.Sprintf("[...document.querySelectorAll('[data-row]')].find(r => r.textContent.includes(%q))", text)
+	}
+	p.Until("the marks of the rows", row("scant 1/4 cup")+".dataset.row === 'ingredient' && "+row("Jump to Recipe")+
+		".dataset.row === 'not used' && "+row("Basic cycle")+".dataset.row === 'settings'")
+	p.Click("2 tsp instant yeast") // a touch on a line lights its row, and puts it in sight
+	p.Until("the yeast's row lit", row("teaspoons instant yeast")+".dataset.lit !== undefined")
+	p.Keys(kb.Escape)
+	p.Until("the sheet closed", "!document.querySelector('[role=dialog]')")
+	drive.Value[bool](p, `(() => {
+		const text = document.getElementById("card-text");
+		text.focus();
+		text.setSelectionRange(0, 0);
+		return true;
+	})()`)
+	for range 10 { // down to the flour
+		p.Keys(kb.ArrowDown)
+	}
+	p.Until("the flour's line lit", "document.querySelector('[data-line=bread-flour]').dataset.lit !== undefined && "+
+		"document.querySelectorAll('[data-line][data-lit]').length === 1")
 	axe(t, p, "A page copied whole")
+}
+
+// A booklet's table has its sizes in columns; another is trusted by one press.
+func TestABookletsTableOfThreeSizes(t *testing.T) {
+	s := serve(t)
+	p := open(t, s.URL+"/recipes/new")
+	p.Type("Ingredients", "Towpath oat loaf\r                 1 lb     1½ lb     2 lb\rWater            ¾ c      1 c       1¼ c\r"+
+		"Oil              1 T      1½ T      2 T\rSalt             1 t      1½ t      2 t\rOats             ¼ c      ⅓ c       ½ c\r"+
+		"Bread flour      2 c      3 c       4 c\rYeast, instant   1¼ t     1¾ t      2¼ t")
+	p.Sees("The card has 3 sizes")
+	p.Sees("3 cups bread flour")
+	p.Click("2 lb")
+	p.Sees("4 cups bread flour")
+	p.Sees("2 1/4 tsp instant yeast")
+	axe(t, p, "A booklet's table")
+}
+
+// A scan's slips that can be only one thing are read and shown as read; one that may be several is asked about.
+func TestAScanWithSlips(t *testing.T) {
+	s := serve(t)
+	p := open(t, s.URL+"/recipes/new")
+	p.Type("Ingredients", "Soft brown batch\r3OO ml water\r45O g brown bread\rflour\rl5 g butter\r1O g salt\r7 g dried\ryeast\r% cup oats")
+	p.Sees("300 ml water")
+	p.Sees("450 g brown flour")
+	p.Sees("7 g active dry yeast")
+	p.Sees("read from “3OO ml water”")
+	p.Sees("How much is “%”?")
+	axe(t, p, "A scan with slips")
 }
 
 // Two recipes in one paste are read one by one, and each is kept.

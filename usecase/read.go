@@ -114,6 +114,7 @@ type RecipeRead struct {
 	Remarks  []string           `json:"remarks,omitzero"`
 	Several  []recipe.Pasted    `json:"several,omitzero"` // the recipes of a paste that holds more than one
 	Unused   []string           `json:"unused,omitzero"`  // rows of the paste that are no part of the recipe
+	Rows     []recipe.RowRead   `json:"rows,omitzero"`    // what became of each row of the text
 	Asks     int                `json:"asks"`             // lines that something is asked about
 	Formula  formula.Formula    `json:"formula"`
 	// the size that the flour is for, where it contradicts the stated one
@@ -239,7 +240,7 @@ func (u *understood) look(k kitchen.Kitchen) {
 	out.Sizes = slices.SortedFunc(slices.Values(u.card.Sizes),
 		func(a, b measure.LoafSize) int { return a.Pounds().Cmp(b.Pounds()) })
 	out.Settings, out.Makes, out.Method = r.Settings, r.Makes, r.Method
-	out.Remarks, out.Unused = u.card.Remarks, u.card.Unused
+	out.Remarks, out.Unused, out.Rows = u.card.Remarks, u.card.Unused, u.card.Rows
 	out.Recipe = RecipeCard{r.Name, r.Kind, r.Size, r.Standard, r.Text(), r.Note, r.Finish}
 }
 

@@ -22,6 +22,7 @@ type Card struct {
 	Method   []string // sentences that are no ingredient
 	Remarks  []string
 	Unused   []string // rows that are no part of a recipe: a page's menu, its comments
+	Rows     []RowRead
 }
 
 // remembered asks for each name of a card once.
@@ -48,6 +49,8 @@ type sheet struct {
 	sizes   []measure.LoafSize // of the columns of a table
 	named   bool               // lists stand under small, medium and large
 	inRows  bool               // most ingredients have a row of their own
+	at      int                // the row that is being read
+	became  map[int]Became
 }
 
 // section is which part of a card its rows belong to.
@@ -74,13 +77,14 @@ func ReadCard(text string, s measure.Standard, name Namer) (Card, error) {
 			c = told
 		}
 	}
+	c.rowsRead(text, rows)
 	c.card.odd(text)
 	return c.card, nil
 }
 
 // sheet reads the rows of a card; where it is prose, every row may tell ingredients.
 func (r reading) sheet(rows []docRow, prose bool) *sheet {
-	c := &sheet{reading: r, lists: map[measure.LoafSize][]Understood{}}
+	c := &sheet{reading: r, lists: map[measure.LoafSize][]Understood{}, became: map[int]Became{}}
 	var texts []string
 	for _, row := range rows {
 		texts = append(texts, row.text)
@@ -95,9 +99,11 @@ func (r reading) sheet(rows []docRow, prose bool) *sheet {
 	c.inRows = plain >= plainRows
 	for _, row := range rows {
 		text := strings.TrimSpace(strings.Trim(strings.TrimSpace(row.text), "*_#"))
+		c.at = row.n
 		switch {
 		case text == "":
 		case row.over:
+			c.is(NotUsed)
 			c.card.Unused = append(c.card.Unused, clip(text))
 		case row.note:
 			c.say(text)
@@ -167,22 +173,34 @@ func (c *sheet) row(n int, row string) {
 	case listHead.MatchString(row):
 		c.section = list
 		c.titled(row)
+		c.is(AsHeading)
 		return
 	case methodHead.MatchString(row):
 		c.section = method
+		c.is(AsHeading)
 		return
-	case c.remark(row), c.makes(row), c.table(n, row), c.sized(n, row), c.heading(n, row):
+	case c.remark(row):
+		c.is(NotUsed)
+		return
+	case c.makes(row):
+		c.is(AsSettings)
+		return
+	case c.table(n, row), c.sized(n, row), c.heading(n, row):
+		c.is(AsHeading)
 		return
 	case c.titleSized(row):
+		c.is(AsTitle)
 		return
 	case settings(row) && (len(c.lines()) > 0 || c.card.Name != ""), leftOut.MatchString(row):
 		c.say(row)
+		c.is(AsSettings)
 		return
 	}
 	switch {
 	case c.section == method && !c.ingredients(row):
 		c.say(row)
 	case c.title(row):
+		c.is(AsTitle)
 	case c.section == list && c.ingredients(row):
 		c.add(n, row)
 	default:
@@ -313,6 +331,7 @@ func (c *sheet) add(n int, row string) {
 }
 
 func (c *sheet) keep(size measure.LoafSize, u Understood) {
+	c.is(AsLine)
 	if u.Line.Part == InDough {
 		u.Line.Part = c.here.part
 	}
@@ -328,6 +347,7 @@ var sentence = regexp.MustCompile(`([.!?])\s+(\p{Lu})`)
 
 // say keeps a row that is no ingredient, sentence by sentence, and reads the settings in it.
 func (c *sheet) say(row string) {
+	c.is(AsMethod)
 	row = strings.TrimSpace(ticks.ReplaceAllString(row, ""))
 	if s, ok := sizeIn(row); ok && c.card.Size.IsZero() && len(c.sizes) == 0 && len(row) < 80 {
 		c.card.Size = s

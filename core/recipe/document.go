@@ -12,6 +12,7 @@ import (
 type docRow struct {
 	n    int
 	text string
+	to   int  // the last of the rows that were joined to it
 	note bool // a footnote
 	over bool // it is no part of a recipe: a menu, an advertisement, a comment
 }
@@ -52,7 +53,7 @@ func (r reading) documentRows(text string) []docRow {
 	var apart []docRow
 	for _, row := range rows {
 		for _, text := range strings.Split(numbered.ReplaceAllString(row.text, "$1\n$2"), "\n") {
-			apart = append(apart, docRow{n: row.n, text: text})
+			apart = append(apart, docRow{n: row.n, to: row.to, text: text})
 		}
 	}
 	rows = apart
@@ -163,6 +164,7 @@ func (r reading) joined(rows []docRow) []docRow {
 			} else {
 				out[last].text = before + " " + text
 			}
+			out[last].to = row.n
 			continue
 		}
 		out = append(out, row)

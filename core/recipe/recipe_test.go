@@ -185,6 +185,7 @@ func FuzzReadingACard(f *testing.F) {
 		if err != nil {
 			return
 		}
+		everyRowIsTold(t, text, c)
 		for _, u := range c.Lines {
 			i, ok := larder.Know(u.Line.Ingredient)
 			if _, err := i.Weigh(u.Line.Amount); u.Sure == larder.Plainly && !u.Open() && !u.Loose &&
@@ -193,6 +194,30 @@ func FuzzReadingACard(f *testing.F) {
 			}
 		}
 	})
+}
+
+// everyRowIsTold holds that each row of a text that is not empty is told once, and that those of the lines are told as
+// ingredients.
+func everyRowIsTold(t *testing.T, text string, c Card) {
+	t.Helper()
+	as, n := map[int]Became{}, 0
+	for at, row := range strings.Split(strings.ReplaceAll(text, "\r", ""), "\n") {
+		if strings.TrimSpace(row) == "" {
+			continue
+		}
+		if n == len(c.Rows) || c.Rows[n].Row != at+1 {
+			t.Fatalf("row %d, %.60q, is not told", at+1, row)
+		}
+		as[at+1], n = c.Rows[n].As, n+1
+	}
+	if n != len(c.Rows) {
+		t.Fatalf("%d rows are told of %d", len(c.Rows), n)
+	}
+	for _, u := range c.Lines {
+		if as[u.Row] != AsLine {
+			t.Fatalf("%q stands on row %d, which is told as %q", u.Written, u.Row, as[u.Row])
+		}
+	}
 }
 
 func FuzzReadingALine(f *testing.F) {

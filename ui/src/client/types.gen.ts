@@ -1095,6 +1095,7 @@ export interface RecipeRead {
   remarks?: string[];
   several?: RecipePasted[];
   unused?: string[];
+  rows?: RecipeRowRead[];
   asks: number;
   formula: Formula;
   question?: string;
@@ -1194,6 +1195,10 @@ export interface RecipeSettings {
 export interface RecipePasted {
   name: string;
   text: string;
+}
+export interface RecipeRowRead {
+  row: number;
+  as: "not used" | "method" | "settings" | "heading" | "title" | "ingredient";
 }
 export interface SwapsKept {
   revision: number;

@@ -530,6 +530,9 @@ export type PlanFigure = (typeof PlanFigure)[number];
 export const PlanLevel = ["stop", "ask", "care", "note"] as const;
 export type PlanLevel = (typeof PlanLevel)[number];
 
+export const RecipeBecame = ["not used", "method", "settings", "heading", "title", "ingredient"] as const;
+export type RecipeBecame = (typeof RecipeBecame)[number];
+
 export const RecipeKind = [
   "white",
   "wholemeal",

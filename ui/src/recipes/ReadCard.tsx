@@ -5,19 +5,21 @@ import { fixed, weight } from "../parts/figures";
 
 interface Props {
   read: RecipeRead;
+  lit: number | undefined; // the row of the text that is looked at
+  light: (row: number) => void;
   write: (lines: LineText[]) => void;
   trust: (size: string) => void; // the column whose amounts are the recipe's
 }
 
 /** A recipe's card as it was understood: its lines, other sizes, settings and method. */
-export function ReadCard({ read, write, trust }: Props) {
+export function ReadCard({ read, lit, light, write, trust }: Props) {
   const { formula, recipe } = read;
   const { hydration, salt, yeast } = formula;
   const per100 = `water ${fixed(hydration, 0)}, salt ${fixed(salt, 1)}, yeast ${fixed(yeast, 1)} (as active dry) per 100`;
   return (
     <>
       {read.columns && <Columns read={read} columns={read.columns} trust={trust} />}
-      <ReadLines read={read} write={write} />
+      <ReadLines read={read} lit={lit} light={light} write={write} />
       <p className="mt-2">
         <span className="fraction font-semibold">{recipe.size}</span>
         {read.inferred && (read.columns ? ", as the card has it" : " by its flour")} · {recipe.kind}

@@ -12,11 +12,13 @@ const columns = "grid grid-cols-[6.5rem_1fr_auto] md:grid-cols-[8.5rem_1fr_auto]
 
 interface Props {
   read: RecipeRead;
+  lit: number | undefined; // the row of the text that is looked at
+  light: (row: number) => void;
   write: (lines: LineText[]) => void;
 }
 
 /** The lines of a recipe as they were understood: each can be opened, asked about and moved. */
-export function ReadLines({ read, write }: Props) {
+export function ReadLines({ read, lit, light, write }: Props) {
   const [open, setOpen] = useState<number | null>(null);
   const [asked, ask] = useState<ReadLine | null>(null);
   const [held, hold] = useState<number | null>(null);
@@ -38,11 +40,14 @@ export function ReadLines({ read, write }: Props) {
           <li
             key={l.row * 100 + n}
             data-line={l.ingredient}
+            data-lit={l.row === lit ? "" : undefined}
+            onPointerEnter={() => light(l.row)}
+            onFocus={() => light(l.row)}
             draggable
             onDragStart={() => hold(n)}
             onDragOver={(e) => e.preventDefault()}
             onDrop={() => held !== null && move(held, n)}
-            className="flex items-start gap-1"
+            className="flex items-start gap-1 data-lit:bg-shelf"
           >
             <GripVertical size={18} aria-hidden="true" className="mt-3 shrink-0 cursor-grab text-soft" />
             <div className="min-w-0 flex-1 py-1">

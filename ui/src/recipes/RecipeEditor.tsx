@@ -1,4 +1,5 @@
 import { Button, PressLink } from "../parts/Button";
+import { useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import { Trouble } from "../client/api";
 import { useRecipe, useShelf } from "../client/queries";
@@ -9,6 +10,7 @@ import { useSettled } from "../parts/settled";
 import { TroubleNote } from "../parts/Trouble";
 import { Picker } from "../parts/Picker";
 import { CardPhotos } from "./CardPhotos";
+import { CardText } from "./CardText";
 import { LinkToIt } from "./LinkToIt";
 import { Meanwhile } from "./Meanwhile";
 import { kinds } from "./kinds";
@@ -67,6 +69,7 @@ function Card({ id, revision, start, look }: CardProps) {
     write(() => ({ ...start, text: one.text }));
   };
   const theirs = base !== undefined && revision !== undefined && revision > base ? revision : undefined;
+  const [lit, light] = useState<number>(); // the row of the card that is looked at
   const settled = useSettled(recipe);
   const read = useReadRecipe(settled);
   const several = (!id && read.data?.several) || [];
@@ -122,21 +125,19 @@ function Card({ id, revision, start, look }: CardProps) {
               pick={(s) => change({ size: s || undefined })}
             />
           </div>
-          <label className="mt-2 block font-semibold">
-            Ingredients, or the whole card
-            <textarea
-              value={recipe.text}
-              onChange={(e) => change({ text: e.target.value })}
-              rows={14}
-              placeholder={example}
-              aria-invalid={!!at("/text")}
-              aria-describedby="text-help"
-              className={`${field} py-2 leading-7`}
-            />
-          </label>
+          <CardText
+            text={recipe.text}
+            write={(text) => change({ text })}
+            rows={read.data?.recipe.text === recipe.text ? (read.data.rows ?? []) : []}
+            lit={lit}
+            light={light}
+            placeholder={example}
+            wrong={!!at("/text")}
+          />
           <Fault text={at("/text")} />
           <p id="text-help" className="text-xs text-soft">
-            Paste it as it is: title, ingredients, sizes in columns, method. “or” gives a choice, “Glaze:” or “Add-ins:” begins a part.
+            Paste it as it is: title, ingredients, sizes in columns, method. “or” gives a choice, “Glaze:” or “Add-ins:” begins a part. A
+            thick line stands beside an ingredient, a dotted one beside what is not used.
           </p>
           {(recipe.kind ?? read.data?.recipe.kind) === "dough" && (
             <FinishFields finish={recipe.finish} change={(finish) => change({ finish })} fault={at} />
@@ -161,6 +162,8 @@ function Card({ id, revision, start, look }: CardProps) {
           {several.length > 0 ? null : read.data ? (
             <ReadCard
               read={read.data}
+              lit={lit}
+              light={light}
               write={(next) =>
                 lines.mutate(
                   { ...recipe, lines: next },
