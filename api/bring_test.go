@@ -1,6 +1,8 @@
 package api_test
 
 import (
+	"archive/zip"
+	"bytes"
 	"net/http/httptest"
 	"slices"
 	"strings"
@@ -205,4 +207,31 @@ func TestBusyHoursAreBroughtIn(t *testing.T) {
 	}
 	h.must(422, "POST", "~/imports", map[string]any{"absences": []any{map[string]any{"from": "2026-03-11T06:00:00Z",
 		"to": "2026-03-11T05:00:00Z"}}}, nil, "Idempotency-Key", "d")
+}
+
+// Two recipes of one plain text come as two cards; a ZIP archive comes as its files, to be read one by one.
+func TestSeveralRecipesAreBroughtIn(t *testing.T) {
+	h := open(t)
+	const winter = "Winter rolls\n320 ml water\n500 g strong white flour\n1 1/2 tsp salt\n1 1/2 tsp instant yeast"
+	status, b, p := h.bring(winter + "\n\nSummer rolls\n340 ml water\n500 g wholemeal flour\n1 tsp salt\n1 tsp instant yeast")
+	if status != 200 || len(b.Cards) != 2 || b.Cards[1].Name != "Summer rolls" || len(b.Cards[0].Read.Lines) != 4 {
+		t.Errorf("%d: %+v %+v", status, b, p)
+	}
+	var packed bytes.Buffer
+	w := zip.NewWriter(&packed)
+	if f, err := w.Create("winter.txt"); err != nil {
+		t.Fatal(err)
+	} else if _, err := f.Write([]byte(winter)); err != nil {
+		t.Fatal(err)
+	}
+	if err := w.Close(); err != nil {
+		t.Fatal(err)
+	}
+	status, b, p = h.bring(packed.String())
+	if status != 200 || len(b.Files) != 1 || b.Files[0].Text != winter || b.Cards != nil {
+		t.Errorf("%d: %+v %+v", status, b, p)
+	}
+	if status, _, p := h.bring(packed.String()[:40]); status != 400 && status != 422 || p.Pointer != "/file" {
+		t.Errorf("half an archive: %d %+v", status, p)
+	}
 }

@@ -1,6 +1,8 @@
 package e2e
 
 import (
+	"archive/zip"
+	"bytes"
 	"net/http"
 	"os"
 	"path/filepath"
@@ -16,6 +18,41 @@ const savedPage = `<!doctype html><html><head><title>Farm bread</title><script t
 "recipeIngredient":["500 g bread flour","320 ml water","10 g salt","1 tbsp zorblat","7 g instant yeast"],
 "recipeInstructions":[{"@type":"HowToStep","text":"Knead for 10 minutes on a floured board."},{"@type":"HowToStep","text":"Bake at 220 °C for 35 minutes."}]}]}
 </script></head><body><h1>Farm bread</h1></body></html>`
+
+// Several files at once, one of them a ZIP archive, are read one after another; what cannot be read is told by its name.
+func TestSeveralFilesAreBroughtIn(t *testing.T) {
+	s := serve(t)
+	p := open(t, s.URL+"/bring")
+	dir := t.TempDir()
+	archive := filepath.Join(dir, "cards.zip")
+	var packed bytes.Buffer
+	w := zip.NewWriter(&packed)
+	for name, text := range map[string]string{"winter.txt": "Winter rolls\n320 ml water\n500 g strong white flour\n" +
+		"1 1/2 tsp salt\n1 1/2 tsp instant yeast", "sunset.png": "\x89PNG"} {
+		if f, err := w.Create(name); err != nil {
+			t.Fatal(err)
+		} else if _, err := f.Write([]byte(text)); err != nil {
+			t.Fatal(err)
+		}
+	}
+	if err := w.Close(); err != nil {
+		t.Fatal(err)
+	}
+	alone := filepath.Join(dir, "summer.txt")
+	for file, content := range map[string][]byte{archive: packed.Bytes(), alone: []byte("Summer rolls\n340 ml water\n" +
+		"500 g wholemeal flour\n1 1/2 tsp salt\n1 1/2 tsp instant yeast")} {
+		if err := os.WriteFile(file, content, 0o600); err != nil {
+			t.Fatal(err)
+		}
+	}
+	p.File("Choose files", archive, alone)
+	p.Sees("Winter rolls")
+	p.Sees("Summer rolls")
+	p.Sees("sunset.png: this is a picture")
+	axe(t, p, "Several files")
+	p.Click("Keep 2 recipes")
+	p.Sees("2 recipes are on the shelf.")
+}
 
 // A saved page is dropped on the page, understood, corrected, kept and baked; then all of it is undone.
 func TestASavedPageIsBroughtIn(t *testing.T) {
@@ -99,14 +136,14 @@ func TestALogIsBroughtBack(t *testing.T) {
 	at := kitchenOf(t, s)
 	file := saved(t, at+"/bakes.csv", "bakes.csv")
 	p := open(t, s.URL+"/bring")
-	p.File("Choose a file", file)
+	p.File("Choose files", file)
 	p.Sees("There is nothing new in it.")
 	bake := get(t, at+"/bakes?kind=wholemeal")["bakes"].([]any)[0].(map[string]any)["id"].(string)
 	r, _ := http.NewRequest("PUT", at+"/bakes/"+bake+"/shelf", strings.NewReader(`{"away":true}`))
 	if w, err := http.DefaultClient.Do(r); err != nil || w.StatusCode != 200 {
 		t.Fatal(err)
 	}
-	p.File("Choose a file", file)
+	p.File("Choose files", file)
 	p.Sees("Take one bake")
 	axe(t, p, "A log brought in")
 	p.Click("Take one bake")
@@ -174,7 +211,7 @@ func TestBusyHoursAreReadFromACalendar(t *testing.T) {
 	if err := os.WriteFile(file, []byte(text), 0o600); err != nil {
 		t.Fatal(err)
 	}
-	p.File("Choose a file", file)
+	p.File("Choose files", file)
 	p.Sees("In these hours nobody is home.")
 	axe(t, p, "A calendar brought in")
 	drive.Value[bool](p, `([...document.querySelectorAll("main label")].find((l) => l.innerText.includes("Choir")).click(), true)`)

@@ -15,7 +15,7 @@ const Largest = 8 << 20
 
 // notText are the beginnings of files that hold no text, and what to do with them.
 var notText = []struct{ begins, say string }{
-	{"PK\x03\x04", "this is a ZIP archive: unpack it, and bring in what is inside"},
+	{"PK\x03\x04", "this is a ZIP archive within another: unpack it, and bring in what is inside"},
 	{"\x1f\x8b", "this is a packed file: unpack it, and bring in what is inside"},
 	{"%PDF", "this is a PDF: open it, and paste its text"},
 	{"\xff\xd8\xff", "this is a photo: type what the card says, and keep the photo beside the recipe"},

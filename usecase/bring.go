@@ -23,6 +23,8 @@ type Brought struct {
 	Cards    []BroughtCard `json:"cards,omitzero"`
 	Log      *BroughtLog   `json:"log,omitzero"`
 	Calendar *BroughtHours `json:"calendar,omitzero"`
+	// of a ZIP archive, to be brought in one by one; nothing of them is read yet
+	Files []formats.File `json:"files,omitzero"`
 }
 
 // BroughtHours are the hours that a calendar shows as taken.
@@ -70,6 +72,13 @@ const longCalendar = 2 * time.Second
 
 // Bring reads a file or a pasted text. It stores nothing.
 func (c *Scope) Bring(b []byte) (Brought, error) {
+	if formats.IsZip(b) {
+		files, err := formats.Unzip(b)
+		if err != nil {
+			return Brought{}, fault.At("/file", "%v", err)
+		}
+		return Brought{Files: files}, nil
+	}
 	text, err := formats.Text(b)
 	if err != nil {
 		return Brought{}, fault.At("/file", "%v", err)
@@ -100,7 +109,7 @@ func (c *Scope) Bring(b []byte) (Brought, error) {
 		return Brought{}, err
 	}
 	out := Brought{Cards: []BroughtCard{}}
-	for _, card := range cards {
+	for _, card := range apart(cards, k.Kitchen) {
 		if err := c.ctx.Err(); err != nil {
 			return Brought{}, err
 		}
@@ -111,6 +120,20 @@ func (c *Scope) Bring(b []byte) (Brought, error) {
 		out.Cards = append(out.Cards, one)
 	}
 	return out, nil
+}
+
+// apart are the cards, with one that holds several recipes as so many.
+func apart(cards []formats.Card, k kitchen.Kitchen) (out []formats.Card) {
+	for _, card := range cards {
+		several := recipe.Apart(card.Text, k.Standard, k.Find)
+		if several == nil {
+			out = append(out, card)
+		}
+		for _, one := range several {
+			out = append(out, formats.Card{Name: one.Name, Text: one.Text})
+		}
+	}
+	return out
 }
 
 func (c *Scope) broughtCard(card formats.Card, k kitchen.Kitchen, machines []store.Machine) (BroughtCard, error) {

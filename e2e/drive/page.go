@@ -302,11 +302,11 @@ func (p *Page) Type(label, text string) {
 }
 
 // File gives a file to the field of this label, as if it were chosen from a folder.
-func (p *Page) File(label, file string) {
+func (p *Page) File(label string, files ...string) {
 	p.report.Helper()
 	p.Until(fmt.Sprintf("a field for a file labelled %q", label), "field("+quote(label)+")")
 	Value[bool](p, "(field("+quote(label)+").dataset.file = 'here', true)")
-	p.do("choose "+file, chromedp.SetUploadFiles(chromedp.CSS("[data-file=here]"), []string{file}))
+	p.do("choose "+strings.Join(files, ", "), chromedp.SetUploadFiles(chromedp.CSS("[data-file=here]"), files))
 }
 
 // Keys presses keys one after another.

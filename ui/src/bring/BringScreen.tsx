@@ -1,46 +1,32 @@
-import { Button } from "../parts/Button";
 import { FileUp } from "lucide-react";
-import { type ChangeEvent, useEffect, useState } from "react";
-import { useBring } from "../client/house";
+import { type ChangeEvent, useState } from "react";
 import { useShelf } from "../client/queries";
-import { takeDropped, useDropped } from "../parts/dropped";
+import { Button } from "../parts/Button";
 import { fileButton } from "../parts/fileButton";
 import { TroubleNote } from "../parts/Trouble";
 import { CardsBrought } from "./CardsBrought";
 import { HoursBrought } from "./HoursBrought";
 import { LogBrought } from "./LogBrought";
+import { named, plain, type Understood, useReading } from "./reading";
 
 /** The one place where things are brought in: pasted, dropped or chosen; understood before any of it is kept. */
 export default function BringScreen() {
   const [text, write] = useState("");
-  const [log, keepLog] = useState(""); // the table itself, to be sent again when it is kept
-  const [count, next] = useState(0); // of what was brought, so that each begins anew
-  const dropped = useDropped();
-  const bring = useBring();
   const standard = useShelf().data?.kitchen.standard ?? "us";
-  const { mutate } = bring;
-  const understand = (file: Blob) => {
-    next((n) => n + 1);
-    mutate(file, { onSuccess: (b) => b.log && void file.text().then(keepLog) });
-  };
-  useEffect(() => {
-    if (!dropped) return;
-    takeDropped();
-    next((n) => n + 1);
-    mutate(dropped, { onSuccess: (b) => b.log && void dropped.text().then(keepLog) });
-  }, [dropped, mutate]);
+  const { understood, waiting, count, read, stop } = useReading();
   const pick = (e: ChangeEvent<HTMLInputElement>) => {
-    const file = e.target.files?.[0];
+    read([...(e.target.files ?? [])]);
     e.target.value = "";
-    if (file) understand(file);
   };
-  const { cards, log: table, calendar } = bring.data ?? {};
+  const cards = understood.flatMap((u) => u.brought?.cards ?? []);
+  const reading = waiting.length > 0;
+  const all = understood.length + waiting.length;
   return (
     <div className="w-full px-6 py-4">
       <h1 className="text-xl font-bold">Bring something in</h1>
       <p className="text-lg text-soft">
-        A card, a saved page, JSON-LD, Markdown, a log as a table, or a calendar of when nobody is home. Nothing is fetched from elsewhere,
-        and nothing is kept before you say so.
+        A card, a saved page, JSON-LD, Markdown, a log as a table, or a calendar of when nobody is home; one file, several, or a ZIP archive
+        of them. Nothing is fetched from elsewhere, and nothing is kept before you say so.
       </p>
       <div className="mt-2 flex flex-wrap items-end gap-4">
         <label className="block min-w-0 flex-1 font-semibold">
@@ -53,34 +39,62 @@ export default function BringScreen() {
           />
         </label>
         <div className="flex flex-wrap gap-3">
-          <Button
-            disabled={!text.trim() || bring.isPending}
-            onClick={() => understand(new Blob([text], { type: "text/plain" }))}
-            look="filled"
-            size="large"
-          >
-            {bring.isPending ? "Reading …" : "Read it"}
+          <Button disabled={!text.trim() || reading} onClick={() => read([plain(text)])} look="filled" size="large">
+            {reading ? "Reading …" : "Read it"}
           </Button>
           <label className={`min-h-14 px-6 text-lg ${fileButton}`}>
             <FileUp size={22} aria-hidden="true" />
-            Choose a file
+            Choose files
             <input
               type="file"
-              accept=".txt,.md,.html,.htm,.json,.jsonld,.csv,.ics,text/*,application/json,application/ld+json"
-              disabled={bring.isPending}
+              multiple
+              accept=".txt,.md,.html,.htm,.json,.jsonld,.csv,.ics,.mhtml,.zip,text/*,application/json,application/ld+json,application/zip"
+              disabled={reading}
               onChange={pick}
               className="sr-only"
             />
           </label>
         </div>
       </div>
-      <p className="mt-1 text-sm text-soft">Or drop a file anywhere on this page.</p>
+      <p className="mt-1 text-sm text-soft">Or drop files anywhere on this page.</p>
       <div className="mt-2" role="status">
-        <TroubleNote error={bring.error} />
+        {reading && all > 1 && (
+          <p className="flex flex-wrap items-center gap-3 text-lg">
+            <progress max={all} value={understood.length} aria-label="Files read" className="h-3 w-40 accent-rim" />
+            Reading {named(waiting[0] ?? new Blob())}: {understood.length + 1} of {all}
+            <Button onClick={stop}>Stop</Button>
+          </p>
+        )}
+        <NotRead understood={understood} />
       </div>
-      {cards && <CardsBrought key={count} cards={cards} standard={standard} />}
-      {calendar && <HoursBrought key={`hours ${count}`} calendar={calendar} />}
-      {table && <LogBrought key={`log ${count}`} log={table} table={log} />}
+      {cards.length > 0 && !reading && <CardsBrought key={count} cards={cards} standard={standard} />}
+      {understood.map(({ brought, table }, n) => (
+        <div key={`${count} ${n}`}>
+          {brought?.calendar && <HoursBrought calendar={brought.calendar} />}
+          {brought?.log && <LogBrought log={brought.log} table={table} />}
+        </div>
+      ))}
     </div>
   );
+}
+
+/** The files that could not be read, each with its reason. */
+function NotRead({ understood }: { understood: readonly Understood[] }) {
+  return understood.flatMap(({ name, brought, trouble }, n) => [
+    ...(trouble
+      ? [
+          <div key={n}>
+            {name && <b>{name}</b>}
+            <TroubleNote error={trouble} />
+          </div>,
+        ]
+      : []),
+    ...(brought?.files ?? [])
+      .filter((f) => f.problem)
+      .map((f) => (
+        <p key={`${n} ${f.name}`} className="border-l-4 border-signal pl-3">
+          <b>{f.name}:</b> {f.problem}
+        </p>
+      )),
+  ]);
 }

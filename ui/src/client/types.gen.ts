@@ -3704,6 +3704,7 @@ export interface Brought {
   cards?: BroughtCard[];
   log?: BroughtLog;
   calendar?: BroughtHours;
+  files?: FormatsFile[];
 }
 export interface BroughtCard {
   name: string;
@@ -3738,6 +3739,11 @@ export interface BroughtHours {
   absences: KitchenAbsence[];
   faults?: string[];
   zone: string;
+}
+export interface FormatsFile {
+  name: string;
+  text?: string;
+  problem?: string;
 }
 export interface Bringing {
   cards?: CardKept[];

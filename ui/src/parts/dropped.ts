@@ -1,7 +1,7 @@
 import { useEffect, useSyncExternalStore } from "react";
 import { useNavigate } from "react-router";
 
-let dropped: File | null = null;
+let dropped: readonly File[] = [];
 let over = false;
 const listeners = new Set<() => void>();
 const tell = () => listeners.forEach((listener) => listener());
@@ -10,10 +10,10 @@ const subscribe = (listener: () => void) => {
   return () => void listeners.delete(listener);
 };
 
-/** The file that was dropped on the page last; it is taken once. */
+/** The files that were dropped on the page last; they are taken once. */
 export const useDropped = () => useSyncExternalStore(subscribe, () => dropped);
 export function takeDropped() {
-  dropped = null;
+  dropped = [];
   tell();
 }
 
@@ -40,10 +40,10 @@ export function useDrops() {
     const leave = (e: DragEvent) => !e.relatedTarget && hold(false);
     const drop = (e: DragEvent) => {
       hold(false);
-      const file = e.dataTransfer?.files[0];
-      if (!file) return;
+      const files = [...(e.dataTransfer?.files ?? [])];
+      if (files.length === 0) return;
       e.preventDefault();
-      dropped = file;
+      dropped = files;
       tell();
       navigate("/bring");
     };
