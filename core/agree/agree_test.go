@@ -141,7 +141,7 @@ func gramsAgree(d drawn) string {
 		for _, s := range l.Measured.Scoops {
 			ml += s.Measure.Amount.Millilitres() * measure.Millilitres(s.Count)
 		}
-		g := i.GramsPerMl() * measure.Grams(ml)
+		g := i.Shaped(l.Note).GramsPerMl() * measure.Grams(ml)
 		if off := float64(g/l.Measured.Grams) - 1; math.Abs(off) > 0.02 {
 			return fmt.Sprintf("%s: %s hold %.1f g, and %.1f g stand beside them", l.Name, l.Measured, g,
 				l.Measured.Grams)

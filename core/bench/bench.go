@@ -153,7 +153,7 @@ func (b *maker) line(id string) plan.Line {
 
 func (b *maker) ingredient(l plan.Line) *larder.Ingredient {
 	i, _ := b.kitchen.Ingredient(l.Ingredient)
-	return i
+	return i.Shaped(l.Note)
 }
 
 // tools lists the measures that this plan uses, largest first, and what else is at hand.

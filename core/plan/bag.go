@@ -54,7 +54,7 @@ func (w Wish) fromBag(p Place) Wish {
 	for _, l := range p.Recipe.Lines {
 		g, in := b.Holds[l.ID]
 		if i, ok := p.Kitchen.Ingredient(l.Ingredient); in && ok { // by volume: it was scooped into the bag
-			ml := measure.NewRatio(int64(float64(i.Volume(g))*1000+0.5), 1000)
+			ml := measure.NewRatio(int64(float64(i.Shaped(l.Note).Volume(g))*1000+0.5), 1000)
 			w.Locks = append(w.Locks, Lock{Line: l.ID, Amount: measure.Amount{Quantity: ml, Unit: measure.Millilitre}})
 		}
 	}

@@ -73,7 +73,10 @@ func (r reading) food(lead measure.Lead) Understood {
 		u.Line.Amount, u.Line.Also = also, measure.Amount{}
 	}
 	u.Line.Note = note(asides)
-	r.weigh(&u, &f.Ingredient, lead)
+	if f.Ingredient.Shape(u.Line.Note) == "" { // "1/2 cup flaked almonds" is flaked still as almonds
+		u.Line.Note = note([]string{f.Ingredient.Shape(name), u.Line.Note})
+	}
+	r.weigh(&u, f.Ingredient.Shaped(u.Line.Note), lead)
 	u.partly(r.standard, behind+tail)
 	return u
 }

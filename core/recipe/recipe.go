@@ -229,6 +229,7 @@ func (l Line) weigh(facts Lookup) (Weighed, error) {
 	if !ok {
 		return Weighed{}, fault.At("/ingredient", "%q is not in the larder", vocab.Clip(string(l.Ingredient)))
 	}
+	i = i.Shaped(l.Note)
 	g, err := i.Weigh(l.Amount)
 	switch {
 	case err != nil:

@@ -196,6 +196,26 @@ func FuzzReadingACard(f *testing.F) {
 	})
 }
 
+// A cup of a food weighs what its cut weighs, also when the card was written again.
+func TestACupOfItsCut(t *testing.T) {
+	card, err := ReadCard("1 cup water\n3 cups bread flour\n1 cup flaked almonds\n1 cup almonds, whole\n1 cup almonds", measure.US,
+		larder.Find)
+	if err != nil {
+		t.Fatal(err)
+	}
+	r := card.Recipe()
+	for range 2 {
+		weighed, err := r.Weigh(larder.Know)
+		if err != nil || len(weighed) != 5 || weighed[2].Grams != 92 || weighed[3].Grams != 143 || weighed[4].Grams != 115 {
+			t.Fatalf("%v, %v:\n%s", weighed, err, r.Text())
+		}
+		if card, err = ReadCard(r.Text(), measure.US, larder.Find); err != nil {
+			t.Fatal(err)
+		}
+		r = card.Recipe()
+	}
+}
+
 // everyRowIsTold holds that each row of a text that is not empty is told once, and that those of the lines are told as
 // ingredients.
 func everyRowIsTold(t *testing.T, text string, c Card) {

@@ -63,6 +63,7 @@ func TestCardsInOtherWords(t *testing.T) {
 		"300 ml Wasser / water":                                            "300 ml · water",
 		"300 g bread flower":                                               "300 g · bread-flour",
 		"To brush: 1 egg. Pearl sugar.":                                    "1 · egg · glaze\n0 · pearl-sugar · glaze",
+		"1/2 cup flaked almonds":                                           "1/2 cup · almonds · flaked",
 		"2 c w.w. flour":                                                   "2 cups · wholemeal-flour",
 		"INTO THE NUT BOX:\n40 g hazelnuts":                                "40 g · hazelnuts · beep",
 		"40 g raisins (2)\n\n(1) Keeps. (2) Goes in at the add-in signal.": "40 g · raisins · beep",
