@@ -184,7 +184,7 @@ func FuzzCards(f *testing.F) {
 // A saved page of five megabytes, all but a little of it noise.
 func BenchmarkAPageOfFiveMegabytes(b *testing.B) {
 	noise := strings.Repeat(`<div class="teaser"><a href="/bread/7">Another loaf</a><p>It rose well, and we ate it.</p></div>`, 5<<20/100)
-	page := "<!doctype html><html><head><title>Farm bread</title></head><body>" + noise + "<h1>Farm bread</h1><ul>" +
+	page := "<!doctype html><html><head><title>Farm bread</title></head><body>" + noise + "<h1>Farm bread</h1><h2>Ingredients</h2><ul>" +
 		"<li>500 g bread flour</li><li>320 ml water</li><li>10 g salt</li><li>7 g instant yeast</li></ul>" + noise[:1000] + "</body></html>"
 	b.SetBytes(int64(len(page)))
 	for b.Loop() {
