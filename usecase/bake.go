@@ -63,6 +63,7 @@ type BakeView struct {
 	State      bake.State       `json:"state"`
 	Rise       *advice.Advice   `json:"rise,omitzero"` // what to do about the height that was told last
 	Shows      []bake.Sign      `json:"shows"`         // the signs that this loaf can show
+	Goes       []bake.Mishap    `json:"goes"`          // what can have gone otherwise with it
 	Why        []Why            `json:"why,omitzero"`  // it came out so, likeliest cause first
 	Plan       plan.Plan        `json:"plan"`
 	Happenings []bake.Happening `json:"happenings"`
@@ -236,7 +237,7 @@ func (c *Scope) leaveBench(id string) error {
 
 // ShowBake is a bake as it stands.
 func (c *Scope) ShowBake(id string) (BakeView, error) {
-	_, zone, err := c.settings()
+	k, zone, err := c.settings()
 	if err != nil {
 		return BakeView{}, err
 	}
@@ -263,7 +264,7 @@ func (c *Scope) ShowBake(id string) (BakeView, error) {
 	}
 	r, err := c.q.Recipe(c.ctx, c.kitchen, b.RecipeID, b.Revision)
 	return BakeView{b.ID, b.RecipeID, b.Revision, b.StartedAt, b.PutAway, b.Rehearsed, r.Recipe.Because.String(),
-		state, rise, verdict.SignsOf(b.Plan), why, b.Plan, happened, zone.String(), c.now}, err
+		state, rise, verdict.SignsOf(b.Plan), verdict.MishapsOf(b.Plan, k.Kitchen), why, b.Plan, happened, zone.String(), c.now}, err
 }
 
 // why weighs the causes of a loaf of which signs were told.

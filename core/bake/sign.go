@@ -55,6 +55,7 @@ const (
 	Sticks     Sign = "dough sticks, slack"
 	Crumbles   Sign = "dough crumbly, stiff"
 	SpringsUp  Sign = "dough springs back as it is rolled"
+	Spread     Sign = "spread flat"
 
 	Domed     Sign = "domed, near the rim"
 	Hollow    Sign = "sounds hollow"
@@ -66,7 +67,7 @@ var Signs = []Sign{Collapsed, Overflowed, NotRisen, Unmixed, Dense, Lumpy, Coars
 	Mashed, Sunken, Salty, Bland, TooSmall, Torn, Hole, Lopsided,
 	Raw, Crumbly, DryCrumb, SoftCrust, ThickCrust, Broke, Outside, Clumped, Tunnels, Soapy, Rancid, Sour, OffSmell,
 	BurntSmell, Mouldy, Runny, StiffSet, BoiledOver, Whey, PinkMeat, DryMeat, FillingRan, RollGaps,
-	HoleOnTop, DrawnIn, Sticks, Crumbles, SpringsUp,
+	HoleOnTop, DrawnIn, Sticks, Crumbles, SpringsUp, Spread,
 	Domed, Hollow, FineCrumb}
 
 // Helped is whether what was tried with a loaf helped.

@@ -57,11 +57,16 @@ const (
 	HotForIt     Mishap = "the culture went into hot milk"
 	WetFilling   Mishap = "the filling was wet"
 	LooseSeam    Mishap = "the seam was loose or on top"
+	AddedEarly   Mishap = "the add-ins went in with everything else"
+	ShortProof   Mishap = "its last rise, after shaping, was short"
+	LongProof    Mishap = "its last rise, after shaping, was long"
+	OvenOff      Mishap = "the oven was hotter or cooler than meant, or not heated first"
 )
 
 var Mishaps = []Mishap{LidOpened, LeftOut, PutTwice, PaddleOff, FlourAdded, LiquidAdded, YeastWetted, TwoYeasts,
 	WeakStarter, AddedLate, PressedDown, LidTouched, StopPressed, OtherSize, PulledOut, CameOutEarly, CooledShut, KeptDamp,
-	MixedLonger, Spilt, StoodWarm, JudgedWarm, BoiledOn, OldCulture, HotForIt, WetFilling, LooseSeam}
+	MixedLonger, Spilt, StoodWarm, JudgedWarm, BoiledOn, OldCulture, HotForIt, WetFilling, LooseSeam,
+	AddedEarly, ShortProof, LongProof, OvenOff}
 
 func (m Mishap) Words() []string                  { return vocab.List(Mishaps) }
 func (m *Mishap) UnmarshalText(text []byte) error { return vocab.Read(m, text, "mishap", Mishaps) }

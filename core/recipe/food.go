@@ -39,6 +39,10 @@ var (
 func (r reading) food(lead measure.Lead) Understood {
 	u := Understood{Slip: lead.Slip}
 	u.Line.Amount, u.Line.Also = lead.Amount, lead.Also
+	if whole := lead.Vessel + " " + lead.Rest; lead.Vessel != "" && r.name(lead.Rest).Sure == larder.Nowhere &&
+		found(r.name(whole).Sure) { // "500 g packet mix"
+		lead.Rest = whole
+	}
 	text, warmth := warmed(strings.TrimSpace(strings.TrimPrefix(lead.Rest, "of ")))
 	text = r.unbracketed(&u, text)
 	name, tail, _ := strings.Cut(text, ",")

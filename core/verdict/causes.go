@@ -78,6 +78,10 @@ const (
 	FillingWet   Cause = "a wet filling"
 	SeamOpen     Cause = "a seam that opened"
 	Unrested     Cause = "a dough that was not rested"
+	UnderProved  Cause = "not risen for long enough after shaping"
+	OverProved   Cause = "risen for too long after shaping"
+	OvenWrong    Cause = "an oven that was too hot, too cool or not heated"
+	Forgotten    Cause = "something forgotten"
 )
 
 // Causes lists them.
@@ -88,7 +92,7 @@ var Causes = []Cause{TooWet, TooDry, PackedCup, MuchYeast, FastYeast, LittleYeas
 	ManyAddIns, NoBinder, OldPowder, LittlePowder, MuchPowder, SodaAlone, OldFlour, HiddenSalt, MuchFlour, MuchLiquid,
 	WetYeast, DoubleYeast, WeakFerment, PressedDown, StoppedCycle, PulledOut, TurnedOut, CooledShut, KeptDamp, OverMixed,
 	SpiltOver, Spoilt, TooRich, MuchFruit, LittleSet, NotYetSet, BoiledLong, DeadCulture, ShortHeld, MeatUnder, FillingWet,
-	SeamOpen, Unrested}
+	SeamOpen, Unrested, UnderProved, OverProved, OvenWrong, Forgotten}
 
 func (c Cause) Words() []string                  { return vocab.List(Causes) }
 func (c *Cause) UnmarshalText(text []byte) error { return vocab.Read(c, text, "cause", Causes) }
@@ -112,14 +116,14 @@ const leak = 0.03
 // sign is the most common); likelihoods are a home baker's judgement, one figure in one place, to be corrected here.
 var causes = map[Cause]row{
 	TooWet: {0.12, signs{bake.Collapsed: .55, bake.Coarse: .45, bake.Gummy: .35, bake.Sunken: .15,
-		bake.Sticks: .8, bake.DrawnIn: .3},
-		facts{MaybeWet: 3, WellBefore: .45, WaterUsual: .3, MuchAdded: .6, WetFormula: 4, BallWet: 6, BallGood: .25,
+		bake.Sticks: .8, bake.DrawnIn: .3, bake.Spread: .3},
+		facts{ToldLiquid: .4, GummyDone: 4, MaybeWet: 3, WellBefore: .45, WaterUsual: .3, MuchAdded: .6, WetFormula: 4, BallWet: 6, BallGood: .25,
 			BallDry: .1, FlourGiven: 1.6, DryFormula: .2, UnsureCup: 1.3},
 		"", "", "Take 1 tbsp less water, and nothing else.",
 		"Look at the dough ball: does it smear the floor of the pan?"},
 	TooDry: {0.06, signs{bake.Dense: .6, bake.Lumpy: .5, bake.Corners: .2, bake.Lopsided: .2,
 		bake.Crumbles: .8},
-		facts{WellBefore: .45, WaterUsual: .3, ToldFlour: 1.2, DryFormula: 4, BallDry: 6, BallGood: .25, BallWet: .1,
+		facts{WellBefore: .45, WaterUsual: .3, ToldFlour: .5, DryFormula: 4, BallDry: 6, BallGood: .25, BallWet: .1,
 			LiquidGiven: 1.6, WetFormula: .2,
 			WeighedFlour: 1.2, HeavyLoaf: .3, WeightAsMeant: 1.2}, "", "", "Take 1 tbsp more water, and nothing else.",
 		"Look at the dough ball: is it torn, does it knock?"},
@@ -150,7 +154,7 @@ var causes = map[Cause]row{
 		"Put the salt back to 1½ tsp for 3 cups of flour.", "Taste it: is it bland?"},
 	MuchSalt: {0.03, signs{bake.Dense: .55, bake.Salty: .85},
 		facts{WellBefore: .15, SaltUsual: .3, SaltHigh: 8, RoseLow: 3, SaltLow: .1, SlipTold: 2, RoseHigh: .1}, "", "",
-		"Take a quarter teaspoon less salt.", "Taste it: is it salty?"},
+		"Take a quarter teaspoon less salt.", "Level the spoon of salt, and look which spoon it is."},
 	HotLiquid: {0.03, signs{bake.Dense: .55, bake.NotRisen: .5},
 		facts{LiquidMild: .05, VeryHotLiquid: 25, RoseLow: 4, FreshYeast: 1.3, OldYeast: .5, RoseHigh: .1}, "", "",
 		"Let the liquid cool to hand warmth: at most 43 °C.", "Measure how warm the liquid is."},
@@ -161,7 +165,7 @@ var causes = map[Cause]row{
 		facts{RoomMild: .15, LiquidMild: .12, ColdKitchen: 14, RoseLow: 4, HotKitchen: .05, FreshYeast: 1.2,
 			RoseHigh: .1}, "", "",
 		"In a cold kitchen take the liquid at 30 °C.", "Note how warm the kitchen is."},
-	LongRise: {0.03, signs{bake.Collapsed: .6, bake.Coarse: .3, bake.HoleOnTop: .3},
+	LongRise: {0.03, signs{bake.Collapsed: .6, bake.Coarse: .3, bake.HoleOnTop: .3, bake.Sour: .2},
 		facts{WellBefore: .15, YeastUsual: 1.2, LongCycle: 12, RoseHigh: 2.2, OtherCycle: 1.5, RoseLow: .15}, LongCycle, "",
 		"Take a shorter cycle, or half the yeast.", "Note how high it stands when the baking begins."},
 	WrongCycle: {0.03, signs{bake.Dense: .5, bake.Gummy: .35, bake.Collapsed: .25, bake.Pale: .2},
@@ -172,7 +176,7 @@ var causes = map[Cause]row{
 		facts{WeakUsed: 16, BallWet: 1.8}, WeakUsed, "", "Use bread flour.",
 		"Read the bag: bread flour has 12 g of protein or more in 100."},
 	TooBig: {0.03, signs{bake.Overflowed: .8, bake.Torn: .35, bake.Gummy: .25},
-		facts{WellBefore: .15, FullPan: 20, RoseHigh: 2, RoseLow: .1}, FullPan, "", "Bake the next smaller size.",
+		facts{WellBefore: .15, FullPan: 20, ToldSize: 10, RoseHigh: 2, RoseLow: .1}, FullPan, ToldSize, "Bake the next smaller size.",
 		"See what the plan says of how full the pan gets."},
 	MuchSugar: {0.04, signs{bake.Burnt: .8, bake.Gummy: .15, bake.Collapsed: .1},
 		facts{WellBefore: .15, LightAlready: 9, SugarUsual: .5, SugarHigh: 7, CrustDarker: .6}, SugarHigh, "",
@@ -186,8 +190,8 @@ var causes = map[Cause]row{
 		facts{CoreDone: 1.6, CoreLow: .2, CutEarly: 12, CutCold: .05}, "", "", "Let it cool for an hour before it is cut.",
 		"Cut the next one cold."},
 	LeftInPan: {0.04, signs{bake.Soggy: .9},
-		facts{ToldShut: .3, StoodInPan: 14, TakenAtOnce: .05}, "", "", "Take it out within minutes of the end.", ""},
-	CrustSet: {0.04, signs{bake.Pale: .6, bake.Burnt: .5},
+		facts{ToldShut: .3, StoodInPan: 14, TakenAtOnce: .05}, "", "", "Take it out within minutes of the end.", "Measure its middle as it ends."},
+	CrustSet: {0.04, signs{bake.Pale: .6, bake.Burnt: .5, bake.ThickCrust: .3},
 		facts{CrustRoom: 3, DarkAlready: .1, LightAlready: .1, CrustOther: .1, CrustDarker: 4, CrustLighter: 4},
 		CrustRoom, "", "Set the crust one step the other way.", ""},
 	EarlyAddIns: {0.02, signs{bake.Mashed: .85},
@@ -195,7 +199,7 @@ var causes = map[Cause]row{
 	LateAddIns: {0.02, signs{bake.Outside: .8, bake.Sunken: .6, bake.Lopsided: .15},
 		facts{AddInsLate: 12, AddInsFirst: .2}, "", "", "Put them in at the beep, a handful at a time.", ""},
 	WetAddIns: {0.02, signs{bake.Gummy: .45, bake.Collapsed: .35, bake.Sunken: .45, bake.Coarse: .2},
-		facts{MoistAddIns: 14, BallGood: 1.3}, MoistAddIns, "", "Drain the add-ins and pat them dry.", ""},
+		facts{GummyDone: 1.5, MoistAddIns: 14, BallGood: 1.3}, MoistAddIns, "", "Drain the add-ins and pat them dry.", ""},
 	OpenedLid: {0.015, signs{bake.Gummy: .3, bake.Collapsed: .6, bake.Dense: .25},
 		facts{LidWasOpen: 20, BallGood: 1.2}, "", "", "Leave the lid shut from the last rise on.", ""},
 	LidTouched: {0.02, signs{bake.Torn: .85, bake.Overflowed: .4},
@@ -226,13 +230,14 @@ var causes = map[Cause]row{
 		facts{WellBefore: .15, MuchAdded: 14, YeastUsual: 1.2}, MuchAdded, "",
 		"Take fewer add-ins: a third of the flour at most.", ""},
 	NoBinder: {0.02, signs{bake.Crumbly: .85, bake.Collapsed: .3, bake.DryCrumb: .4, bake.Dense: .3},
-		facts{WellBefore: .15, Unbound: 20}, Unbound, "", "Add what binds it: xanthan gum, psyllium or gluten.", ""},
+		facts{WellBefore: .15, Unbound: 20}, Unbound, "", "Add what binds it: xanthan gum, psyllium or gluten.",
+		"Weigh a cup of your flour, filled as you fill it."},
 	OldPowder: {0.03, signs{bake.Dense: .6, bake.NotRisen: .6, bake.Raw: .1},
-		facts{OldLeaven: 12, PowderUsual: 1.3, NotTicked: 4, PowderLow: .4}, "", "",
+		facts{NoPowder: 60, OldLeaven: 12, PowderUsual: 1.3, NotTicked: 4, PowderLow: .4}, "", "",
 		"Use fresh baking powder or soda, and tick it off as it goes in.",
 		"Put a little of the powder in hot water: it should froth."},
 	LittlePowder: {0.02, signs{bake.Dense: .7, bake.NotRisen: .2},
-		facts{WellBefore: .15, PowderLow: 12, PowderUsual: .2, PowderHigh: .05}, PowderLow, "",
+		facts{NoPowder: .1, WellBefore: .15, PowderLow: 12, PowderUsual: .2, PowderHigh: .05}, PowderLow, "",
 		"Take half a teaspoon more leavening.", ""},
 	MuchPowder: {0.02, signs{bake.Collapsed: .6, bake.Overflowed: .5, bake.Soapy: .6, bake.Coarse: .5},
 		facts{WellBefore: .15, PowderHigh: 14, PowderUsual: .2, PowderLow: .05}, PowderHigh, "",
@@ -248,10 +253,10 @@ var causes = map[Cause]row{
 		"Take half the salt: cheese, olives and the like bring their own.",
 		""},
 	MuchFlour: {0.01, signs{bake.Dense: .7, bake.Lumpy: .5, bake.Crumbly: .3, bake.DryCrumb: .2},
-		facts{ToldFlour: 25, BallDry: 2, BallWet: .3}, ToldFlour, "",
+		facts{ToldFlour: 25, BallDry: 5, BallWet: .3}, ToldFlour, "",
 		"Add flour by the teaspoon, and look again after a minute.", ""},
 	MuchLiquid: {0.01, signs{bake.Collapsed: .6, bake.Coarse: .5, bake.Gummy: .4},
-		facts{ToldLiquid: 25, BallWet: 2, BallDry: .3}, ToldLiquid, "",
+		facts{ToldLiquid: 25, BallWet: 5, BallDry: .3}, ToldLiquid, "",
 		"Add liquid by the teaspoon, and look again after a minute.", ""},
 	WetYeast: {0.01, signs{bake.NotRisen: .5, bake.Dense: .7},
 		facts{ToldWet: 40, RoseLow: 2}, ToldWet, "", "Keep the yeast dry, on top of the flour, until the kneading.", ""},
@@ -263,7 +268,7 @@ var causes = map[Cause]row{
 	PressedDown: {0.01, signs{bake.Collapsed: .7, bake.Torn: .5, bake.Dense: .4},
 		facts{ToldPressed: 40}, ToldPressed, "", "Leave the dough alone once it rises.", ""},
 	StoppedCycle: {0.01, signs{bake.Collapsed: .5, bake.Gummy: .4, bake.Pale: .4, bake.Coarse: .4, bake.Dense: .3,
-		bake.Sour: .2, bake.Raw: .3}, facts{ToldStopped: 40, CoreLow: 1.5}, ToldStopped, "",
+		bake.Sour: .2, bake.Raw: .3}, facts{ToldStopped: 40, CoreLow: 8}, ToldStopped, "",
 		"Lock the buttons once it runs.", ""},
 	PulledOut: {0.01, signs{bake.Hole: .8},
 		facts{ToldPulled: 40}, ToldPulled, "", "Wait some minutes, then shake it out: no pulling, no turning.", ""},
@@ -275,6 +280,22 @@ var causes = map[Cause]row{
 		facts{ToldDamp: 20}, "", "", "Let it cool fully, keep it dry, and freeze what you will not eat in two days.", ""},
 	Unrested: {0.03, signs{bake.SpringsUp: .9, bake.Dense: .2},
 		facts{BallGood: 1.3}, "", "", "Let the dough rest, covered, for 15 minutes before it is rolled.", ""},
+	UnderProved: {0.04, signs{bake.Dense: .7, bake.Torn: .5, bake.TooSmall: .4, bake.RollGaps: .3, bake.Lumpy: .1},
+		facts{ToldShort: 25, ToldLong: .1, ColdKitchen: 3, HotKitchen: .3, RoseLow: 2}, "", "",
+		"Let it rise until it has nearly doubled: a finger's dent fills slowly.",
+		"Press it with a finger before it bakes: does the dent stay?"},
+	OverProved: {0.03, signs{bake.Spread: .8, bake.Collapsed: .6, bake.Coarse: .5, bake.Pale: .2, bake.RollGaps: .4},
+		facts{ToldLong: 25, ToldShort: .1, HotKitchen: 3, ColdKitchen: .3, RoseHigh: 3}, "", "",
+		"Bake it while a finger's dent still fills slowly.",
+		"Press it with a finger before it bakes: does the dent stay?"},
+	OvenWrong: {0.03, signs{bake.Pale: .5, bake.Burnt: .5, bake.ThickCrust: .4, bake.Gummy: .3, bake.DryCrumb: .5},
+		facts{ToldOven: 30, CoreLow: 2}, "", "", "Heat the oven first, and hold a thermometer in it.",
+		"Hold a thermometer in the oven."},
+	Forgotten: {0.02, signs{bake.Dense: .45, bake.DryCrumb: .35, bake.Lumpy: .3, bake.Coarse: .15, bake.Crumbly: .2,
+		bake.Pale: .15, bake.Bland: .15, bake.Gummy: .1, bake.Collapsed: .1},
+		facts{NotTicked: 45, BallDry: 1.6, BallWet: 1.3}, NotTicked, "",
+		"Measure everything out before the first of it goes in, and tick it off.",
+		"Is anything still where you set it out?"},
 	OverMixed: {0.01, signs{bake.Tunnels: .8, bake.Dense: .4, bake.Torn: .2},
 		facts{ToldMixed: 30}, "", "", "Stop as soon as no dry flour is left.", ""},
 	SpiltOver: {0.01, signs{bake.BurntSmell: .85},
@@ -283,7 +304,7 @@ var causes = map[Cause]row{
 		facts{FatHigh: 16, SugarHigh: 3, CoreLow: 2.5}, FatHigh, "", "Take a third less butter or oil.", ""},
 	Spoilt: {0.01, signs{bake.OffSmell: .9, bake.Sour: .5, bake.Dense: .2},
 		facts{ToldWarm: 60}, "", "", "Throw it out. In a delay take water and dry milk, and no egg.", ""},
-	MuchFruit: {0.05, signs{bake.BoiledOver: .9, bake.Runny: .5}, facts{MuchCrushed: 40}, MuchCrushed, "",
+	MuchFruit: {0.05, signs{bake.BoiledOver: .9, bake.Runny: .2}, facts{MuchCrushed: 40, ToldJudged: .3}, MuchCrushed, "",
 		"Boil it in two smaller batches.", "Weigh the crushed fruit."},
 	LittleSet: {0.06, signs{bake.Runny: .8}, facts{SetsPoorly: 12, ToldJudged: .2, WellBefore: .15}, SetsPoorly, "",
 		"Take half the fruit's weight of sugar at the least, with lemon juice or pectin.", "Weigh the crushed fruit."},
@@ -298,9 +319,11 @@ var causes = map[Cause]row{
 	MeatUnder: {0.05, signs{bake.PinkMeat: .9, bake.Raw: .6}, facts{CoreLow: 25, CoreDone: .02, CoreHigh: .01}, CoreLow,
 		"", "Bake it until its middle is at 71 °C, poultry at 74 °C.", "Measure its middle as it ends."},
 	FillingWet: {0.03, signs{bake.FillingRan: .8, bake.RollGaps: .6, bake.Gummy: .5}, facts{ToldFilling: 30}, "", "",
-		"Drain the filling, or thicken it with a spoonful of starch or crumbs.", ""},
+		"Drain the filling, or thicken it with a spoonful of starch or crumbs.",
+		"Look at the cut roll: is the filling runny, or is there a gap above it?"},
 	SeamOpen: {0.03, signs{bake.FillingRan: .7, bake.RollGaps: .7}, facts{ToldSeam: 25}, "", "",
-		"Roll it tightly, pinch the seam and lay it seam down.", "Look at the seam before it bakes."},
+		"Roll it tightly, pinch the seam and lay it seam down.",
+		"Look at the cut roll: is the filling runny, or is there a gap above it?"},
 }
 
 type signs = map[bake.Sign]float64

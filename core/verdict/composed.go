@@ -52,6 +52,7 @@ func (e *evidence) recipe(p plan.Plan, k kitchen.Kitchen) {
 		e.add(stale && !slices.Contains(e.facts, StaleFlour), StaleFlour)
 	}
 	e.add(p.Formula.Flour > 0 && float64(addIns/p.Formula.Flour)*100 > mostAddIns, MuchAdded)
+	e.add(!row.Bands.Powder.IsZero() && p.Formula.Powder == 0 && p.Formula.Yeast == 0, NoPowder)
 	e.add(row.Unbound && p.Formula.Flour > 0 && !binds, Unbound)
 	e.add(p.Formula.Soda > 0 && !sour && p.Formula.Powder <= p.Formula.Soda, NothingSour)
 	about := func(a plan.About) bool {
@@ -69,7 +70,8 @@ var mishaps = map[bake.Mishap]Fact{bake.PaddleOff: ToldPaddle, bake.FlourAdded: 
 	bake.CameOutEarly: ToldEarly, bake.CooledShut: ToldShut, bake.KeptDamp: ToldDamp, bake.MixedLonger: ToldMixed,
 	bake.Spilt: ToldSpilt, bake.StoodWarm: ToldWarm,
 	bake.JudgedWarm: ToldJudged, bake.BoiledOn: ToldBoiled, bake.OldCulture: ToldCulture, bake.HotForIt: ToldScalded,
-	bake.WetFilling: ToldFilling, bake.LooseSeam: ToldSeam}
+	bake.WetFilling: ToldFilling, bake.LooseSeam: ToldSeam, bake.ShortProof: ToldShort, bake.LongProof: ToldLong,
+	bake.OvenOff: ToldOven}
 
 // events are what follows from what went otherwise while it ran.
 var events = map[otherwise.Event]Fact{otherwise.NoYeast: NotTicked, otherwise.NoPowder: NotTicked,
@@ -95,4 +97,5 @@ func (e *evidence) told(v bake.Verdict) {
 		}
 	}
 	e.add(slices.Contains(v.Mishaps, bake.AddedLate), AddInsLate)
+	e.add(slices.Contains(v.Mishaps, bake.AddedEarly), AddInsFirst)
 }

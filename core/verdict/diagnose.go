@@ -44,10 +44,14 @@ type Weighed struct {
 
 	net     float64 // by how much the facts of this bake that touch it lift it
 	telling bool    // a sign that hardly has another cause speaks for it
+	most    bool    // it explains more than half of the signs
 }
 
 // lifted reports whether this bake's own facts, or a sign that hardly has another cause, lift it above its like.
-func (w Weighed) lifted() bool { return w.net >= lifts || w.telling && w.net >= sunk }
+// What explains half of the signs or less needs more than a faint fact.
+func (w Weighed) lifted() bool {
+	return w.net >= lifts && (w.most || w.net >= firmly) || w.telling && w.net >= sunk
+}
 
 // Seen is what is known of a loaf: the signs, whether all the others were looked for and not seen, and the facts.
 type Seen struct {
@@ -93,6 +97,7 @@ func Weigh(s Seen) []Weighed {
 		r := causes[c]
 		w := Weighed{Cause: c, Change: r.change, Tell: r.tell, net: 1}
 		w.Share = math.Exp(math.Log(r.prior) + r.bySigns(&w, bad, s.All) + r.byFacts(&w, s.Facts))
+		w.most = 2*len(w.Signs) > len(bad)
 		w.Share *= s.tried(&w)
 		total += w.Share
 		if len(w.Signs) > 0 {
@@ -152,7 +157,7 @@ func strengthOf(share float64) Strength {
 }
 
 // unasked are signs whose absence says nothing: of a dough before it is shaped, and what few bakers would look for.
-var unasked = map[bake.Sign]bool{bake.Sticks: true, bake.Crumbles: true, bake.SpringsUp: true, bake.HoleOnTop: true,
+var unasked = map[bake.Sign]bool{bake.Sticks: true, bake.Crumbles: true, bake.SpringsUp: true, bake.HoleOnTop: true, bake.Spread: true,
 	bake.DrawnIn: true}
 
 // bySigns is how the signs speak for a cause, as a logarithm; those that it explains are noted.
@@ -205,6 +210,7 @@ const (
 	speaksFor     = 1.5
 	speaksAgainst = 0.8
 	lifts         = 2.5
+	firmly        = 4   // and from this one also where it explains but half of the signs
 	sunk          = 0.6 // below this net ratio not even a telling sign lifts a cause
 	overwhelming  = 30  // so many times as likely, an unlifted cause stands before a lifted one
 )
@@ -308,6 +314,10 @@ func (h has) untold(all []Weighed, known []Fact) []Weighed {
 	}
 	if l := h.lookFor(all, known); l != nil {
 		out[0].Tell = h.Kitchen.Degrees.Say(l.say(h))
+	} else if tell, ok := tells[out[0].Cause]; ok {
+		out[0].Tell = tell(h)
+	} else {
+		out[0].Tell = causes[out[0].Cause].tell
 	}
 	return out
 }

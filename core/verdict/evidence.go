@@ -73,6 +73,9 @@ func (b Baked) Evidence() []Fact {
 	e.cycle(b.Plan, b.State)
 	e.end(b.Plan, b.State, b.Kitchen)
 	e.add(b.Well, WellBefore)
+	all := append(slices.Clone(b.State.Signs), implied(b.Plan, b.State)...)
+	gummy := slices.Contains(all, bake.Gummy) || slices.Contains(all, bake.Raw)
+	e.add(gummy && slices.Contains(e.facts, CoreDone) && slices.Contains(e.facts, CutCold), GummyDone)
 	if slices.Contains(e.facts, BallWet) || slices.Contains(e.facts, BallDry) { // what is seen outweighs what is reckoned
 		e.facts = slices.DeleteFunc(e.facts, func(f Fact) bool { return f == WaterUsual })
 	}
@@ -335,6 +338,9 @@ func (e *evidence) end(p plan.Plan, s bake.State, k kitchen.Kitchen) {
 	}
 }
 
+// meatJuicy is by how much meat may be hotter in its middle than safe before it dries out, °C.
+const meatJuicy = 9
+
 // poultryDone is how hot poultry is in its middle when it is safe, °C.
 const poultryDone = 74
 
@@ -347,6 +353,9 @@ func doneAt(p plan.Plan, k kitchen.Kitchen) kind.Band {
 	})
 	if poultry && kind.Of(p.Kind).Outside {
 		done.Low = poultryDone
+	}
+	if (Baked{Plan: p, Kitchen: k}).has().meat() {
+		done.High = done.Low + meatJuicy
 	}
 	return done
 }

@@ -99,6 +99,9 @@ const (
 	ToldScalded      = Fact(bake.HotForIt)
 	ToldFilling      = Fact(bake.WetFilling)
 	ToldSeam         = Fact(bake.LooseSeam)
+	ToldShort        = Fact(bake.ShortProof)
+	ToldLong         = Fact(bake.LongProof)
+	ToldOven         = Fact(bake.OvenOff)
 
 	CoreHigh     Fact = "its middle was hotter than done, by the thermometer"
 	LightAlready Fact = "the crust was set to light already"
@@ -110,6 +113,8 @@ const (
 	WellBefore   Fact = "the same recipe came out well before"
 	AddInsAtBeep Fact = "its add-ins went in at the beep"
 	MuchCrushed  Fact = "its fruit is more than boils in the pan"
+	GummyDone    Fact = "it is gummy, though it was done and cut cold"
+	NoPowder     Fact = "it has neither yeast nor leavening"
 	SetsPoorly   Fact = "it has little sugar for its fruit, or neither acid nor pectin"
 )
 
@@ -127,7 +132,8 @@ var Facts = []Fact{WetFormula, DryFormula, YeastHigh, YeastLow, SaltHigh, SaltLo
 	ToldTouched, ToldStopped, ToldSize, ToldPulled, ToldEarly, ToldShut, ToldDamp, ToldMixed, ToldSpilt, ToldWarm,
 	CoreHigh, LightAlready,
 	DarkAlready, CrustRoom, MaybeWet, RapidShort, FatHigh, WellBefore, AddInsAtBeep, MuchCrushed, SetsPoorly,
-	ToldJudged, ToldBoiled, ToldCulture, ToldScalded, ToldFilling, ToldSeam}
+	ToldJudged, ToldBoiled, ToldCulture, ToldScalded, ToldFilling, ToldSeam, ToldShort, ToldLong, ToldOven,
+	NoPowder, GummyDone}
 
 func (f Fact) Words() []string                  { return vocab.List(Facts) }
 func (f *Fact) UnmarshalText(text []byte) error { return vocab.Read(f, text, "fact", Facts) }

@@ -8,6 +8,7 @@ import (
 	"risepan/core/bake"
 	"risepan/core/dough"
 	"risepan/core/kind"
+	"risepan/core/kitchen"
 	"risepan/core/larder"
 	"risepan/core/machine"
 	"risepan/core/measure"
@@ -48,7 +49,9 @@ func (h has) starter() bool {
 
 func (h has) jam() bool     { return h.kind.Most > 0 }
 func (h has) yoghurt() bool { return h.kind.Still && h.kind.Flourless && !h.kind.Outside && !h.jam() }
-func (h has) filling() bool { return h.kind.Handwork > 0 }
+
+// filling reports whether it is filled by hand, or may be: a dough that is shaped for the oven.
+func (h has) filling() bool { return h.kind.Handwork > 0 || h.shaped() && h.kind.Finish.Oven > 0 }
 
 // meat reports whether raw meat is baked in it.
 func (h has) meat() bool {
@@ -110,19 +113,31 @@ var needs = map[Cause]func(has) bool{
 	PaddleLeft: has.paddle,
 	CutHot:     has.cut,
 	CrustSet:   has.crust,
-	OldPowder:  has.powder, LittlePowder: has.powder, MuchPowder: has.powder, SodaAlone: has.powder, OverMixed: has.powder,
+	OldPowder:  has.leavened, LittlePowder: has.powder, MuchPowder: has.powder, SodaAlone: has.powder, OverMixed: has.powder,
 	WeakFerment: has.starter, WetYeast: has.bakersYeast, DoubleYeast: has.bakersYeast, ManyKnocks: has.rises,
 	UnderBaked: func(h has) bool { return h.baked() && !h.kind.Outside }, OverBaked: has.baked,
 	LittleSugar: has.baked, TooRich: has.yeast, ManyAddIns: has.addIns,
-	HiddenSalt: func(h has) bool { return h.holds(isSalt) },
+	HiddenSalt: has.hiddenSalt,
 	MuchFlour:  has.ball, MuchLiquid: has.ball, PressedDown: has.rises, PulledOut: has.comesOut, TurnedOut: has.comesOut,
 	CooledShut: has.cut, KeptDamp: has.cut, OldFlour: has.flour,
 	Spoilt:    func(h has) bool { return h.holds(func(i *larder.Ingredient) bool { return i.Spoils }) },
 	MuchFruit: has.jam, LittleSet: has.jam, NotYetSet: has.jam, BoiledLong: has.jam, DeadCulture: has.yoghurt,
 	ShortHeld: has.yoghurt, MeatUnder: has.meat, FillingWet: has.filling, SeamOpen: has.filling,
-	Unrested:  has.shaped,
+	Unrested: has.shaped, UnderProved: has.byHand, OverProved: has.byHand, OvenWrong: has.ovened,
 	LeftInPan: has.cut, WrongSize: has.sized,
 	EarlyAddIns: has.addIns, LateAddIns: has.addIns, WetAddIns: has.addIns,
+}
+
+// someHidden is from how much salt in other things than salt, in 100 of flour, it can be what a loaf tastes of.
+const someHidden = 0.3
+
+// hiddenSalt reports whether something else in it is salty enough to taste.
+func (h has) hiddenSalt() bool {
+	salty := func(l plan.Line) bool {
+		i, ok := h.Kitchen.Ingredient(l.Ingredient)
+		return ok && l.AtBeep && i.Shares.Salt > 1
+	}
+	return h.holds(isSalt) && (h.Plan.Formula.Hidden > someHidden || slices.ContainsFunc(h.Plan.Lines, salty))
 }
 
 // cannot lists the causes that this loaf cannot have.
@@ -178,6 +193,12 @@ var advice = map[Cause]func(has) string{
 		return "No cycle of this machine is made for it: knead and raise it there, and bake it in the oven."
 	},
 	TooBig: func(h has) string { return h.smaller() },
+	OldPowder: func(h has) string {
+		if h.powder() {
+			return "Use fresh baking powder or soda, and tick it off as it goes in."
+		}
+		return fmt.Sprintf("Add %s of baking powder.", h.amount(h.Plan.Formula.Flour*usualPowder, "baking-powder"))
+	},
 	LidTouched: func(h has) string {
 		say := h.smaller()
 		if h.Plan.Setting.Fittings.Dispenser {
@@ -217,6 +238,9 @@ var tells = map[Cause]func(has) string{
 	},
 	TooBig: func(h has) string { return "See what the plan says of how full the pan gets." },
 }
+
+// usualPowder is the baking powder of a usual quick bread, as a share of its flour.
+const usualPowder = 0.035
 
 // usualSalt is the salt of a usual loaf, as a share of its flour: the middle of the booklets' band.
 const usualSalt = 0.02
@@ -322,20 +346,57 @@ func SignsOf(p plan.Plan) []bake.Sign {
 	return out
 }
 
+// goes are what a loaf has to have for something to go otherwise with it.
+var goes = map[bake.Mishap]func(has) bool{
+	bake.PaddleOff: has.paddle, bake.FlourAdded: has.ball, bake.LiquidAdded: has.ball, bake.YeastWetted: has.bakersYeast,
+	bake.TwoYeasts:   has.yeast,
+	bake.WeakStarter: has.starter, bake.AddedLate: has.addIns, bake.AddedEarly: has.addIns, bake.PressedDown: has.rises,
+	bake.LidTouched: has.raised, bake.OtherSize: has.sized, bake.PulledOut: has.comesOut, bake.CameOutEarly: has.comesOut,
+	bake.CooledShut: has.cut, bake.KeptDamp: has.cut, bake.MixedLonger: has.powder,
+	bake.StoodWarm:  func(h has) bool { return h.holds(func(i *larder.Ingredient) bool { return i.Spoils }) },
+	bake.JudgedWarm: func(h has) bool { return h.jam() || h.yoghurt() }, bake.BoiledOn: has.jam,
+	bake.OldCulture: has.yoghurt, bake.HotForIt: has.yoghurt, bake.WetFilling: has.filling, bake.LooseSeam: has.filling,
+	bake.ShortProof: has.byHand, bake.LongProof: has.byHand, bake.OvenOff: has.ovened,
+}
+
+// MishapsOf are what can go otherwise with a loaf of the plan, in their order.
+func MishapsOf(p plan.Plan, k kitchen.Kitchen) []bake.Mishap {
+	h := Baked{Plan: p, Kitchen: k}.has()
+	out := []bake.Mishap{}
+	for _, m := range bake.Mishaps {
+		if can, ok := goes[m]; !ok || can(h) {
+			out = append(out, m)
+		}
+	}
+	return out
+}
+
 func (h has) raised() bool { return h.yeast() || h.Plan.Formula.Powder > 0 }
 func (h has) baked() bool  { return h.stage(machine.Bake) }
 
 // shaped reports whether its dough comes out to be rolled and shaped by hand.
 func (h has) shaped() bool { return h.flour() && h.kneads() && !h.baked() }
 
+// byHand reports whether its last rise is a baker's own: shaped and raised for the oven, or put back into the machine.
+func (h has) byHand() bool { return h.yeast() && h.filling() }
+
+// ovened reports whether it may be baked in the kitchen's own oven.
+func (h has) ovened() bool { return h.kind.Finish.Oven > 0 || h.kind.Handwork > 0 }
+
+// crusted reports whether it has a crust, from the machine or an oven.
+func (h has) crusted() bool { return h.baked() || h.shaped() && h.ovened() }
+
+// leavened reports whether it is raised by powder or soda, or should be.
+func (h has) leavened() bool { return h.powder() || !h.kind.Bands.Powder.IsZero() && !h.yeast() }
+
 // shows are what a loaf has to have for a sign to be seen of it.
 var shows = map[bake.Sign]func(has) bool{
 	bake.Collapsed: has.raised, bake.NotRisen: has.raised, bake.Overflowed: has.raised, bake.Domed: has.raised,
-	bake.Torn:    has.baked,
+	bake.Torn:    has.crusted,
 	bake.Unmixed: has.kneads, bake.Lumpy: has.kneads, bake.Corners: has.kneads,
 	bake.Lopsided: has.kneads,
 	bake.Coarse:   has.raised, bake.FineCrumb: has.raised,
-	bake.Pale: has.baked, bake.Burnt: has.baked, bake.Soggy: has.baked, bake.Gummy: has.baked,
+	bake.Pale: has.crusted, bake.Burnt: has.crusted, bake.Soggy: has.crusted, bake.Gummy: has.crusted,
 	bake.Hollow: func(h has) bool { return h.Plan.Ending.Tap },
 	bake.Hole:   func(h has) bool { return h.paddle() && h.baked() },
 	bake.Mashed: has.addIns, bake.Sunken: has.addIns,
@@ -343,4 +404,5 @@ var shows = map[bake.Sign]func(has) bool{
 	bake.StiffSet: has.jam, bake.BoiledOver: has.jam, bake.Whey: has.yoghurt, bake.PinkMeat: has.meat, bake.DryMeat: has.meat,
 	bake.FillingRan: has.filling, bake.RollGaps: has.filling, bake.HoleOnTop: has.raised, bake.DrawnIn: has.cut,
 	bake.Sticks: has.shaped, bake.Crumbles: has.shaped, bake.SpringsUp: has.shaped,
+	bake.Spread: func(h has) bool { return h.shaped() && h.ovened() },
 }

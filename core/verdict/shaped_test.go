@@ -53,3 +53,34 @@ func TestMeatIsJudgedByItsMiddle(t *testing.T) {
 		}
 	}
 }
+
+// What a loaf cannot have had go otherwise is not asked about.
+func TestWhatCanGoOtherwise(t *testing.T) {
+	for _, l := range loaves(t) {
+		b, err := l.baked(t)
+		if err != nil {
+			t.Fatal(err)
+		}
+		goes := verdict.MishapsOf(b.Plan, b.Kitchen)
+		has := func(m bake.Mishap) bool { return slices.Contains(goes, m) }
+		switch l["loaf"] {
+		case "1": // a white loaf without add-ins
+			if has(bake.AddedLate) || has(bake.ShortProof) || has(bake.OldCulture) || !has(bake.PaddleOff) {
+				t.Errorf("a white loaf: %q", goes)
+			}
+		case "170": // rolls
+			if !has(bake.ShortProof) || !has(bake.OvenOff) || has(bake.LidOpened) && has(bake.CameOutEarly) {
+				t.Errorf("rolls: %q", goes)
+			}
+		case "190": // jam
+			if !has(bake.JudgedWarm) || has(bake.YeastWetted) || has(bake.FlourAdded) {
+				t.Errorf("jam: %q", goes)
+			}
+		}
+		for _, m := range b.State.Mishaps {
+			if !has(m) && m != bake.AddedLate && m != bake.OtherSize { // which the machine or the recipe may not have
+				t.Errorf("loaf %s (%s): %q was told, and is not asked about", l["loaf"], l.kind(), m)
+			}
+		}
+	}
+}

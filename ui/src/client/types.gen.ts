@@ -1275,7 +1275,11 @@ export interface Taught {
     | "meat not hot enough in the middle"
     | "a wet filling"
     | "a seam that opened"
-    | "a dough that was not rested";
+    | "a dough that was not rested"
+    | "not risen for long enough after shaping"
+    | "risen for too long after shaping"
+    | "an oven that was too hot, too cool or not heated"
+    | "something forgotten";
   signs?: (
     | "sunken top"
     | "bulges over the rim"
@@ -1325,6 +1329,7 @@ export interface Taught {
     | "dough sticks, slack"
     | "dough crumbly, stiff"
     | "dough springs back as it is rolled"
+    | "spread flat"
     | "domed, near the rim"
     | "sounds hollow"
     | "fine, even crumb"
@@ -1423,6 +1428,7 @@ export interface StoryBake {
     | "dough sticks, slack"
     | "dough crumbly, stiff"
     | "dough springs back as it is rolled"
+    | "spread flat"
     | "domed, near the rim"
     | "sounds hollow"
     | "fine, even crumb"
@@ -2309,6 +2315,7 @@ export interface BakeState {
     | "dough sticks, slack"
     | "dough crumbly, stiff"
     | "dough springs back as it is rolled"
+    | "spread flat"
     | "domed, near the rim"
     | "sounds hollow"
     | "fine, even crumb"
@@ -2351,6 +2358,10 @@ export interface BakeState {
     | "the culture went into hot milk"
     | "the filling was wet"
     | "the seam was loose or on top"
+    | "the add-ins went in with everything else"
+    | "its last rise, after shaping, was short"
+    | "its last rise, after shaping, was long"
+    | "the oven was hotter or cooler than meant, or not heated first"
   )[];
   last: number;
   changes?: string;
@@ -2586,6 +2597,7 @@ export interface BakeHappening {
     | "dough sticks, slack"
     | "dough crumbly, stiff"
     | "dough springs back as it is rolled"
+    | "spread flat"
     | "domed, near the rim"
     | "sounds hollow"
     | "fine, even crumb"
@@ -2628,6 +2640,10 @@ export interface BakeHappening {
     | "the culture went into hot milk"
     | "the filling was wet"
     | "the seam was loose or on top"
+    | "the add-ins went in with everything else"
+    | "its last rise, after shaping, was short"
+    | "its last rise, after shaping, was long"
+    | "the oven was hotter or cooler than meant, or not heated first"
   )[];
   of?: number;
   photo?: BakePhoto;
@@ -2852,6 +2868,7 @@ export interface Happened {
     | "dough sticks, slack"
     | "dough crumbly, stiff"
     | "dough springs back as it is rolled"
+    | "spread flat"
     | "domed, near the rim"
     | "sounds hollow"
     | "fine, even crumb"
@@ -2894,6 +2911,10 @@ export interface Happened {
     | "the culture went into hot milk"
     | "the filling was wet"
     | "the seam was loose or on top"
+    | "the add-ins went in with everything else"
+    | "its last rise, after shaping, was short"
+    | "its last rise, after shaping, was long"
+    | "the oven was hotter or cooler than meant, or not heated first"
   )[];
   of?: number;
   event?:
@@ -3090,9 +3111,43 @@ export interface BakeView {
     | "dough sticks, slack"
     | "dough crumbly, stiff"
     | "dough springs back as it is rolled"
+    | "spread flat"
     | "domed, near the rim"
     | "sounds hollow"
     | "fine, even crumb"
+  )[];
+  goes: (
+    | "the lid was opened while it rose or baked"
+    | "something was left out"
+    | "something went in twice, or too much"
+    | "the paddle or the pan was not in place"
+    | "flour was added while it kneaded"
+    | "liquid was added while it kneaded"
+    | "the yeast got wet before the kneading"
+    | "yeast went in beside that of the mix"
+    | "the starter was young, cold or hungry"
+    | "the add-ins went in after the kneading"
+    | "the dough was pressed down or pricked"
+    | "the lid or the flap touched the dough"
+    | "Stop was pressed, or the cycle began again"
+    | "another size was set on the machine"
+    | "it was pulled or twisted out"
+    | "it was turned out at once"
+    | "it cooled in a bag or under cover"
+    | "it was kept in a closed bag or in the damp"
+    | "it was mixed longer than its cycle"
+    | "something fell or ran beside the pan"
+    | "milk, egg or meat stood in the warm for hours"
+    | "it was looked at while it was still warm"
+    | "it was boiled longer than its cycle"
+    | "the culture was old"
+    | "the culture went into hot milk"
+    | "the filling was wet"
+    | "the seam was loose or on top"
+    | "the add-ins went in with everything else"
+    | "its last rise, after shaping, was short"
+    | "its last rise, after shaping, was long"
+    | "the oven was hotter or cooler than meant, or not heated first"
   )[];
   why?: Why[];
   plan: Plan;
@@ -3169,7 +3224,11 @@ export interface Why {
     | "meat not hot enough in the middle"
     | "a wet filling"
     | "a seam that opened"
-    | "a dough that was not rested";
+    | "a dough that was not rested"
+    | "not risen for long enough after shaping"
+    | "risen for too long after shaping"
+    | "an oven that was too hot, too cool or not heated"
+    | "something forgotten";
   share: number;
   strength: "likely" | "possible" | "cannot tell";
   signs?: (
@@ -3221,6 +3280,7 @@ export interface Why {
     | "dough sticks, slack"
     | "dough crumbly, stiff"
     | "dough springs back as it is rolled"
+    | "spread flat"
     | "domed, near the rim"
     | "sounds hollow"
     | "fine, even crumb"
@@ -3326,6 +3386,11 @@ export interface Why {
     | "the culture went into hot milk"
     | "the filling was wet"
     | "the seam was loose or on top"
+    | "its last rise, after shaping, was short"
+    | "its last rise, after shaping, was long"
+    | "the oven was hotter or cooler than meant, or not heated first"
+    | "it has neither yeast nor leavening"
+    | "it is gummy, though it was done and cut cold"
   )[];
   against?: (
     | "its water is above the usual"
@@ -3428,6 +3493,11 @@ export interface Why {
     | "the culture went into hot milk"
     | "the filling was wet"
     | "the seam was loose or on top"
+    | "its last rise, after shaping, was short"
+    | "its last rise, after shaping, was long"
+    | "the oven was hotter or cooler than meant, or not heated first"
+    | "it has neither yeast nor leavening"
+    | "it is gummy, though it was done and cut cold"
   )[];
   change: string;
   tell?: string;
@@ -3514,6 +3584,7 @@ export interface BakeSummary {
     | "dough sticks, slack"
     | "dough crumbly, stiff"
     | "dough springs back as it is rolled"
+    | "spread flat"
     | "domed, near the rim"
     | "sounds hollow"
     | "fine, even crumb"

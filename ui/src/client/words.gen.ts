@@ -72,6 +72,10 @@ export const BakeMishap = [
   "the culture went into hot milk",
   "the filling was wet",
   "the seam was loose or on top",
+  "the add-ins went in with everything else",
+  "its last rise, after shaping, was short",
+  "its last rise, after shaping, was long",
+  "the oven was hotter or cooler than meant, or not heated first",
 ] as const;
 export type BakeMishap = (typeof BakeMishap)[number];
 
@@ -130,6 +134,7 @@ export const BakeSign = [
   "dough sticks, slack",
   "dough crumbly, stiff",
   "dough springs back as it is rolled",
+  "spread flat",
   "domed, near the rim",
   "sounds hollow",
   "fine, even crumb",
@@ -695,6 +700,10 @@ export const VerdictCause = [
   "a wet filling",
   "a seam that opened",
   "a dough that was not rested",
+  "not risen for long enough after shaping",
+  "risen for too long after shaping",
+  "an oven that was too hot, too cool or not heated",
+  "something forgotten",
 ] as const;
 export type VerdictCause = (typeof VerdictCause)[number];
 
@@ -799,6 +808,11 @@ export const VerdictFact = [
   "the culture went into hot milk",
   "the filling was wet",
   "the seam was loose or on top",
+  "its last rise, after shaping, was short",
+  "its last rise, after shaping, was long",
+  "the oven was hotter or cooler than meant, or not heated first",
+  "it has neither yeast nor leavening",
+  "it is gummy, though it was done and cut cold",
 ] as const;
 export type VerdictFact = (typeof VerdictFact)[number];
 

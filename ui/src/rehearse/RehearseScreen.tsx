@@ -144,6 +144,7 @@ function asBake(view: RehearsalView, state: RehearseState): BakeView | null {
     startedAt: state.bake.begin,
     state: state.bake,
     shows: [],
+    goes: [],
     plan,
     happenings: state.happens ?? [],
     zone,

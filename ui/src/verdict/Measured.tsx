@@ -3,17 +3,18 @@ import { CrustSwatch } from "../parts/CrustSwatch";
 import { onRuler, ruler, scale, thermometer, upTo } from "../parts/figures";
 import { Segments } from "../parts/Segments";
 import { between, box, degrees, Typed } from "../parts/Typed";
-import { BakeMishap, MachineCrust } from "../client/words.gen";
+import { MachineCrust } from "../client/words.gen";
 import type { Verdict } from "./told";
 
 interface Props {
   told: Verdict;
   set: (part: Partial<Verdict>) => void;
   plan: BakeView["plan"];
+  goes: BakeView["goes"]; // what can have gone otherwise
 }
 
 /** What can be measured of the loaf and told of the day. All of it may be left out. */
-export function Measured({ told, set, plan }: Props) {
+export function Measured({ told, set, plan, goes }: Props) {
   const happened = told.mishaps ?? [];
   return (
     <>
@@ -55,7 +56,7 @@ export function Measured({ told, set, plan }: Props) {
       <fieldset className="mt-4">
         <legend className="font-semibold">Did anything go otherwise?</legend>
         <div className="grid gap-x-8 sm:grid-cols-2">
-          {BakeMishap.map((m) => (
+          {[...new Set([...goes, ...happened])].map((m) => (
             <Tick
               key={m}
               on={happened.includes(m)}

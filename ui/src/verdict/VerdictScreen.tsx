@@ -127,7 +127,7 @@ function Judge({ bake }: { bake: BakeView }) {
       <div className="mt-4">
         <Photos bake={bake} ask="Add a photo" />
       </div>
-      <Measured told={told} set={set} plan={bake.plan} />
+      <Measured told={told} set={set} plan={bake.plan} goes={bake.goes} />
       <label className="mt-6 block">
         <span className="text-lg font-semibold">What to remember</span>
         <span className="block text-soft">Height, crumb, crust, taste. One change for next time, and only one.</span>
