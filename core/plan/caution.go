@@ -139,6 +139,8 @@ func judge(p Place, w Wish, d Dough, g Programme, a Amounts) []Caution {
 	j.ahead()
 	j.formula()
 	j.starter()
+	j.twice()
+	j.unmixed()
 	j.bound()
 	j.cold()
 	j.preserved()

@@ -143,6 +143,8 @@ func (j *judgement) machine() {
 	case !best.Suits:
 		j.say(Care, Unfit, nil, "%s", strings.TrimSpace(fmt.Sprintf("No cycle of %s is made for this dough. %s "+
 			"comes nearest. %s", j.Machine.Name, g.Setting.Cycle.Name, harm)))
+	case harm != "" && kind.Of(j.dough.Kind).Handwork == 0:
+		j.say(Care, Unfit, nil, "%s", harm)
 	}
 	if g.unheard() {
 		j.say(Care, NoBeep, j.beeps(), "%s has no add-in beep: put in the %s by the clock.", g.Setting.Cycle.Name,

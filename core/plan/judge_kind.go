@@ -2,6 +2,7 @@ package plan
 
 import (
 	"math"
+	"regexp"
 	"slices"
 
 	"risepan/core/kind"
@@ -67,6 +68,34 @@ func (j *judgement) fresh() {
 	}) {
 		j.say(Care, WetYeast, []Remedy{j.atOnce()}, "Fresh yeast is moist, and works while the timer waits: use dry yeast "+
 			"for a delay, or start now.")
+	}
+}
+
+// twice asks about yeast beside that of a mix whose line says that yeast is in it.
+func (j *judgement) twice() {
+	in, beside := false, false
+	for _, l := range j.dough.lines {
+		switch {
+		case l.Ingredient.Packet && l.Ingredient.AsDry > 0 && saysYeast.MatchString(l.Line.Note):
+			in = true
+		case l.Ingredient.Kind == larder.Yeast:
+			beside = true
+		}
+	}
+	if in && beside {
+		j.say(Stop, Implausible, nil, "There is yeast in the mix already, and this is as much again: leave it out. If "+
+			"the mix has none, write the mix without “with yeast”.")
+	}
+}
+
+// saysYeast is a mix's note that yeast is in it.
+var saysYeast = regexp.MustCompile(`(?i)\b(?:with|including|incl\.?|has) (?:the |its own |dry |dried )?yeast\b|\byeast (?:in|mixed)`)
+
+// unmixed says what bake only does to what was not mixed.
+func (j *judgement) unmixed() {
+	if j.dough.Kind == recipe.BakeOnly && j.dough.Formula.Yeast > 0 {
+		j.say(Care, Unfit, nil, "Bake only neither mixes nor raises: the dough goes in kneaded, shaped and risen. From raw "+
+			"ingredients, write it as a loaf and take its own cycle.")
 	}
 }
 
