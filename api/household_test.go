@@ -1,6 +1,7 @@
 package api_test
 
 import (
+	"cmp"
 	"context"
 	"fmt"
 	"net/http"
@@ -273,6 +274,15 @@ func TestDevicesAndPeopleAreEnded(t *testing.T) {
 		ids[d.Person] = d.ID
 	}
 	teal.must(422, "POST", "~/household/ended", map[string]any{"id": ids["Wren"]}, nil) // not one of Teal's
+	for n, by := range []*device{ours, nil} {                                           // the owner ends anybody's, and everybody their own
+		sedge := paired(ours, fmt.Sprintf("192.0.2.%d", 20+n), fmt.Sprintf("Sedge %d", n))
+		for _, d := range view(sedge).Devices {
+			if d.This {
+				cmp.Or(by, sedge).must(200, "POST", "~/household/ended", map[string]any{"id": d.ID}, nil)
+			}
+		}
+		sedge.must(401, "GET", "~", nil, nil)
+	}
 	for _, d := range view(phone).Devices {
 		if d.This {
 			ours.must(200, "POST", "~/household/ended", map[string]any{"id": d.ID}, nil)

@@ -16,6 +16,7 @@ import (
 	"risepan/core/day"
 	"risepan/core/fault"
 	"risepan/core/kitchen"
+	"risepan/core/larder"
 	"risepan/core/machine"
 	"risepan/core/measure"
 	"risepan/core/plan"
@@ -757,5 +758,44 @@ func TestAVerdictThatCannotTellChangesNothing(t *testing.T) {
 	})
 	if pointer(err) != "/core" {
 		t.Errorf("a middle at 140 °C is answered %v", err)
+	}
+}
+
+// A name is answered either by what it is or by what it is like, not by both and not by neither.
+func TestANameIsAnsweredOneWay(t *testing.T) {
+	h := open(t)
+	like := &larder.Answer{Like: "walnuts"}
+	for _, in := range []struct {
+		answer usecase.AnswerOf
+		field  string
+	}{
+		{usecase.AnswerOf{Name: "zorblat", Is: "honey"}, "<nil>"},
+		{usecase.AnswerOf{Name: "zorblat", Answer: like}, "<nil>"},
+		{usecase.AnswerOf{Name: "zorblat", Is: "honey", Answer: like}, "/is"},
+		{usecase.AnswerOf{Name: "zorblat"}, "/is"},
+	} {
+		err := h.changes(func(c *usecase.Scope) error { _, err := c.AnswerOf(in.answer); return err })
+		if pointer(err) != in.field {
+			t.Errorf("%+v is answered %v", in.answer, err)
+		}
+	}
+}
+
+// The log as a table is whole where it is longer than what is read at once.
+func TestALongLogIsATable(t *testing.T) {
+	h := open(t)
+	shelf := fine[usecase.Shelf](t)(h.scope("").Shelf())
+	var rows strings.Builder
+	rows.WriteString("started;recipe;size;machine;panel\n")
+	const bakes = 501
+	for n := range bakes {
+		fmt.Fprintf(&rows, "%s;%s;1 1/2 lb;%s;1\n", morning.AddDate(0, 0, -n-400).Format("2006-01-02T15:04"), "Towpath white",
+			shelf.Machines[0].Name)
+	}
+	before := strings.Count(string(fine[[]byte](t)(h.scope("").LogTable(usecase.Looking{}))), "\n")
+	h.makes("long", func(c *usecase.Scope) (string, error) { return c.KeepBrought(usecase.Bringing{Log: rows.String()}) })
+	after := strings.Count(string(fine[[]byte](t)(h.scope("").LogTable(usecase.Looking{}))), "\n")
+	if after-before != bakes {
+		t.Errorf("%d bakes more are %d rows more", bakes, after-before)
 	}
 }
