@@ -138,8 +138,8 @@ func trouble(err error) *Problem {
 		return problem(http.StatusServiceUnavailable, "", "this took too long just now; nothing was stored, so try "+
 			"again in a moment")
 	case errors.Is(err, mysql.ErrInvalidConn), errors.Is(err, driver.ErrBadConn), errors.As(err, &network):
-		return problem(http.StatusServiceUnavailable, "", "the record book is not answering just now; nothing was "+
-			"stored, so try again in a moment")
+		return problem(http.StatusServiceUnavailable, "", "the database is not responding. Nothing was saved; please "+
+			"try again in a moment")
 	}
 	return nil
 }

@@ -69,7 +69,7 @@ func TestALoafFromPlanToVerdictByKeyboardAlone(t *testing.T) {
 	p.Until("the third mark", "document.querySelector('input[aria-label^=\"3: \"]').checked")
 	tabTo(t, p, "What to remember")
 	p.Keys("Ended by hand.")
-	tabTo(t, p, "Write it in the log")
+	tabTo(t, p, "Save to log")
 	p.Keys(kb.Enter)
 	p.Sees("Ended by hand.")
 }
@@ -130,7 +130,7 @@ func TestWhatIsHeard(t *testing.T) {
 			"heading: Hands"},
 	} {
 		p.Go(s.URL + path)
-		p.Until("the page", "document.querySelector('h1') && !shows('One moment') && !shows('Looking on the shelf') "+
+		p.Until("the page", "document.querySelector('h1') && !shows('One moment') && !shows('Loading recipes') "+
 			"&& !shows('Planning the day')")
 		p.Settled()
 		hears(fmt.Sprint(path), p.Heard(), wants...)

@@ -24,7 +24,7 @@ func TestADoughBallIsMendedBySpoons(t *testing.T) {
 	p.Sees("It is torn: 1 teaspoon of liquid, onto the ball.")
 	p.Sees("+1.3 points of hydration")
 	axe(t, p, "Advice on a dough ball")
-	p.Click("It is in")
+	p.Click("Added")
 	p.Sees("Went in: 1 teaspoon of liquid")
 	p.Sees("Look again in")
 	p.Until("the next look on the clock", "document.querySelector('[data-moment=look]').innerText.includes('again')")

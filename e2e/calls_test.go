@@ -20,13 +20,13 @@ func TestAMomentCallsFromEveryScreen(t *testing.T) {
 			"'none'")
 	p.Until("and to stop", "!document.querySelector('.calls')")
 	p.Go(s.URL + "/kitchen")
-	p.Sees("How this device calls")
+	p.Sees("Alerts on this device")
 	p.Click("Try it: Something to do now")
 	p.Click("Good to know: chime")
 	p.Click("no sound")
 	p.Reload()
 	p.Sees("no sound")
-	axe(t, p, "How this device calls")
+	axe(t, p, "Alerts on this device")
 }
 
 // A machine that will not start, too hot from the last loaf: told at once, waited for by the clock, and all that

@@ -83,7 +83,7 @@ func TestASaturdayOfFiveLoaves(t *testing.T) {
 	at, date := kitchenOf(t, s), dayAfterTomorrow(t)
 	day := s.URL + "/day/" + date.Format(time.DateOnly)
 	p := open(t, day)
-	p.Sees("Nothing is on this day yet")
+	p.Sees("No loaves planned for this day yet")
 	axe(t, p, "An empty day")
 	p.Click("Put a loaf on the day")
 	p.Sees("Fresh by")
@@ -104,10 +104,10 @@ func TestASaturdayOfFiveLoaves(t *testing.T) {
 
 	was := row(p, "loaf-0")
 	p.Drag("button[data-loaf=loaf-0]", -90, 0)
-	p.Sees("Take the pin out of Mooring raisin loaf")
+	p.Sees("Unpin Mooring raisin loaf")
 	p.Until("the loaf elsewhere", "document.querySelector('[data-row=loaf-0]').innerText !== "+fmt.Sprintf("%q", was))
 	p.Click("Undo")
-	p.Until("the loaf where it was", "!document.body.innerText.includes('Take the pin out')")
+	p.Until("the loaf where it was", "!document.body.innerText.includes('Unpin')")
 	if now := row(p, "loaf-0"); strings.Contains(now, "pin") {
 		t.Errorf("undone, the loaf says %q", now)
 	}
@@ -115,29 +115,29 @@ func TestASaturdayOfFiveLoaves(t *testing.T) {
 	p.Keys(kb.ArrowLeft + kb.ArrowLeft)
 	p.Sees("done 18:")
 	p.Keys(kb.Enter)
-	p.Sees("Take the pin out of Swing-bridge rolls")
-	p.Click("Take the pin out of Swing-bridge rolls")
-	p.Until("no pin", "!document.body.innerText.includes('Take the pin out')")
+	p.Sees("Unpin Swing-bridge rolls")
+	p.Click("Unpin Swing-bridge rolls")
+	p.Until("no pin", "!document.body.innerText.includes('Unpin')")
 
 	p.Click("Change Oat and honey loaf")
-	p.Sees("Pin it where it is done about")
+	p.Sees("Fix the finish near")
 	axe(t, p, "A loaf of a day")
 	p.Type("Pinned time", "11:30")
-	p.Click("Keep it so")
-	p.Sees("Take the pin out of Oat and honey loaf")
+	p.Click("Save changes")
+	p.Sees("Unpin Oat and honey loaf")
 	p.Until("the loaf where it was pinned", "/out of the machine "+
 		"11:(2[5-9]|3[0-5])/.test(document.querySelector('[data-row=loaf-1]').innerText)")
 	p.Click("Undo")
-	p.Until("no pin", "!document.body.innerText.includes('Take the pin out')")
+	p.Until("no pin", "!document.body.innerText.includes('Unpin')")
 
 	p.Click("Hours and hands")
-	p.Type("Nobody is there from", "10:00")
+	p.Type("Away from", "10:00")
 	p.Type("Nobody is there until", "12:30")
 	p.Type("Why", "Market")
-	p.Click("Note it")
+	p.Click("Add absence")
 	p.Sees("10:00 to 12:30")
 	axe(t, p, "Hours and hands")
-	p.Click("That is all")
+	p.Click("Done")
 	p.Click("Shopping")
 	p.Sees("once for all")
 	axe(t, p, "What a day wants")
@@ -155,7 +155,7 @@ func TestASaturdayOfFiveLoaves(t *testing.T) {
 	}
 	p.Click("Print")
 	p.Sees("The day on paper")
-	p.Sees("Weighed once for all")
+	p.Sees("Weigh out for the whole day")
 	axe(t, p, "A day on paper")
 	whole(t, "day", printed(t, p, "day"), "Towpath white", "Mooring raisin loaf", "Oat and honey loaf",
 		"Swing-bridge rolls", "Lock-keeper's wholemeal", "07:30", "Load the pan", "bread flour")
@@ -181,7 +181,7 @@ func TestASaturdayOfFiveLoaves(t *testing.T) {
 	p.Click("What would help? For Mooring raisin loaf")
 	p.Sees("Then:")
 	axe(t, p, "What would help")
-	p.Click("Leave it so")
+	p.Click("Leave as it is")
 	startedAs(t, s, "Oat and honey loaf", "now")
 	p.Until("the started loaf", "document.querySelector('[data-row=loaf-1]')?.innerText.includes('Watch it')")
 	p.Click("Watch it: Oat and honey loaf")
@@ -253,15 +253,15 @@ func TestAnAnswerOnItsWayTakesNoPressBack(t *testing.T) {
 
 	Focus(p, "button[data-loaf=loaf-0]")
 	p.Keys(kb.ArrowLeft + kb.Enter)
-	p.Sees("Take the pin out of Towpath white")
+	p.Sees("Unpin Towpath white")
 	drive.Value[bool](p, "(window.letGo(), true)")
 	p.Until("the answer taken in", "window.taken")
-	if now := row(p, "loaf-0"); !strings.Contains(now, "Take the pin out") {
+	if now := row(p, "loaf-0"); !strings.Contains(now, "Unpin") {
 		t.Errorf("the older answer took the press back: %q", now)
 	}
 	drive.Value[bool](p, "(window.end(), true)")
-	p.Click("Take the pin out of Towpath white")
-	p.Until("no pin", "!document.body.innerText.includes('Take the pin out')")
+	p.Click("Unpin Towpath white")
+	p.Until("no pin", "!document.body.innerText.includes('Unpin')")
 	if drive.Value[bool](p, "document.body.innerText.includes('changed elsewhere')") {
 		t.Error("a press on what the page showed was refused as one on an old day")
 	}

@@ -101,7 +101,7 @@ func TestACoolerKitchenWantsWarmerWater(t *testing.T) {
 func TestAnOldJarIsWarnedOfBeforeMeasuring(t *testing.T) {
 	s := serve(t)
 	p := open(t, s.URL+"/kitchen?drawer=Cupboard")
-	p.Sees("Jars and bags")
+	p.Sees("Opened packs")
 	p.Type("Add a jar or bag of", "active dry")
 	p.Click("active dry yeast")
 	p.Type("Best before, active dry yeast", "20226-01-01\r")
@@ -142,7 +142,7 @@ func TestASwapIsMadeComparedKeptAndUndone(t *testing.T) {
 	p.Click("whole milk")
 	p.Click("Use water and dry milk")
 	p.Until("dry milk in its place", "document.querySelector('[data-amount=dry-milk]')")
-	p.Click("Keep in the recipe")
+	p.Click("Save swap to recipe")
 	p.Sees("Kept as revision 2")
 	p.Until("the recipe holds it", "!location.search.includes('swap=') && "+
 		"document.querySelector('[data-amount=dry-milk]')")
@@ -156,19 +156,19 @@ func TestASwapIsMadeComparedKeptAndUndone(t *testing.T) {
 	// A refused delay is mended by one press.
 	p.Click("Back to the panel")
 	p.Click("Ready by")
-	p.Sees("No delay with")
-	p.Click("Make it delay-safe")
-	p.Until("a delay that is not refused", "!shows('No delay with') && "+
+	p.Sees("use the timer with")
+	p.Click("Swap to timer-safe ingredients")
+	p.Until("a delay that is not refused", "!shows('use the timer with') && "+
 		"document.querySelector('[data-amount=dried-egg], [data-amount=oil]')")
 
 	// What is not in the house is said, with what would do; without yeast, a loaf that needs none.
 	p.Click("Start now")
 	choose(p, "Oat and honey loaf")
 	p.Click("honey")
-	p.Click("There is none in the house")
-	p.Sees("There is some in the house again")
+	p.Click("I’m out of it")
+	p.Sees("I have it again")
 	p.Click("Back to the panel")
-	p.Sees("There is no honey in the house")
+	p.Sees("You are out of honey")
 	p.Click("Use sugar")
 	p.Until("sugar in its place", "document.querySelector('[data-amount=sugar]') && "+
 		"!document.querySelector('[data-amount=honey]')")
@@ -177,7 +177,7 @@ func TestASwapIsMadeComparedKeptAndUndone(t *testing.T) {
 	axe(t, p, "Shopping list")
 	p.Click("Back to the panel")
 	p.Click("active dry yeast")
-	p.Click("There is none in the house")
+	p.Click("I’m out of it")
 	p.Click("Back to the panel")
 	p.Sees("Loaves that need no yeast")
 	p.Click("Boatyard banana bread")

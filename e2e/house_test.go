@@ -54,7 +54,7 @@ func ownKitchen(t *testing.T, s *drive.Server) (laptop *drive.Page) {
 	laptop.Click("Make the kitchen")
 	laptop.Sees("Keep this code on paper")
 	openUp(t, s)
-	laptop.Click("It is kept; go on")
+	laptop.Click("I’ve saved it; go on")
 	laptop.Sees("Wharf House has no machine yet")
 	return laptop
 }
@@ -67,10 +67,10 @@ func pair(t *testing.T, s *drive.Server, laptop *drive.Page, button, name string
 	laptop.Until("a code", "document.querySelector('[data-code]')")
 	code := laptop.Text("[data-code]")
 	phone = device(t, s.URL+"/pair#"+code, 390, 844)
-	phone.Click("Come in")
+	phone.Click("Use this code")
 	if name != "" {
 		phone.Type("Your name", name)
-		phone.Click("Come in")
+		phone.Click("Use this code")
 	}
 	phone.Sees("Wharf House")
 	laptop.Click("Done")
@@ -86,7 +86,7 @@ func TestAKitchenGetsAnOwnerAndAPhoneIsPaired(t *testing.T) {
 	axe(t, laptop, "House")
 
 	// A device that is ended stands at the door.
-	laptop.Click("Sign it out")
+	laptop.Click("Sign this device out")
 	laptop.Until("one device", "document.querySelectorAll('[data-device]').length === 1")
 	phone.Sees("Use a code")
 	axe(t, phone, "The door")
@@ -130,7 +130,7 @@ func TestTwoDevicesOfAHouseSeeEachOther(t *testing.T) {
 	laptop.Type("Note", "from the laptop")
 	phone.Click("Change it: Towpath white")
 	phone.Type("Note", "from the phone")
-	phone.Click("Keep as the next revision")
+	phone.Click("Save as new version")
 	laptop.Sees("Changed meanwhile on another device")
 	axe(t, laptop, "Changed meanwhile")
 	laptop.Click("Take theirs; keep mine as the revision before")
@@ -333,7 +333,7 @@ func own(t *testing.T, s *drive.Server, flags ...string) (laptop *drive.Page) {
 	laptop.Click("Give it this owner")
 	laptop.Until("the code for recovery", "document.querySelector('[data-recovery]')")
 	openUp(t, s, flags...)
-	laptop.Click("It is kept; go on")
+	laptop.Click("I’ve saved it; go on")
 	laptop.Sees("Pair a phone of mine")
 	return laptop
 }
@@ -344,9 +344,9 @@ func TestWhatOneDeviceDoesTheOtherShows(t *testing.T) {
 	laptop.Click("Let somebody else in")
 	laptop.Until("a code", "document.querySelector('[data-code]')")
 	phone := device(t, s.URL+"/pair#"+laptop.Text("[data-code]"), 390, 844)
-	phone.Click("Come in")
+	phone.Click("Use this code")
 	phone.Type("Your name", "Teal")
-	phone.Click("Come in")
+	phone.Click("Use this code")
 	phone.Sees("To the bench")
 	phone.Go(s.URL + "/watch")
 	phone.Sees("Nothing is baking")
@@ -363,7 +363,7 @@ func TestWhatOneDeviceDoesTheOtherShows(t *testing.T) {
 	phone.Click("End this bake early")
 	laptop.Sees("What do you see, feel and taste?") // the laptop's Watch has heard of it
 	laptop.Go(s.URL + "/log" + strings.TrimPrefix(drive.Value[string](laptop, "location.pathname"), "/verdict"))
-	laptop.Sees("Told by")
+	laptop.Sees("Recorded by")
 	laptop.Sees("Teal")
 }
 
@@ -448,14 +448,14 @@ func TestALinkAPrintedCodeAndTheDemoAsNew(t *testing.T) {
 	own.Until("the code for recovery", "document.querySelector('[data-recovery]')")
 	axe(t, own, "The code for recovery")
 	code := own.Text("[data-recovery]")
-	own.Click("It is kept; go on")
+	own.Click("I’ve saved it; go on")
 	own.Sees("Wharf House has no machine")
 	own.Go(link)
 	own.Sees("From Heron Lock")
 	axe(t, own, "A recipe from another kitchen")
 	own.Click("Copy it into this kitchen")
 	own.Sees("Wharf House has no machine yet") // and it has a recipe
-	demo.Click("Take its link back")
+	demo.Click("Stop sharing")
 	demo.Sees("No link leads to this recipe now")
 	own.Go("about:blank")
 	own.Go(link)
@@ -463,20 +463,20 @@ func TestALinkAPrintedCodeAndTheDemoAsNew(t *testing.T) {
 
 	forgetful := device(t, s.URL+"/door", 390, 844)
 	forgetful.Click("Sign in")
-	forgetful.Click("The passphrase is forgotten")
+	forgetful.Click("Forgot your passphrase?")
 	forgetful.Type("The kitchen’s name", "Wharf House")
 	forgetful.Type("The printed code", strings.ToLower(code))
 	forgetful.Type("A new passphrase", "grey otter under the sill")
 	axe(t, forgetful, "By the printed code")
 	forgetful.Click("Open the kitchen")
 	forgetful.Sees("Keep this code on paper")
-	forgetful.Click("It is kept; go on")
+	forgetful.Click("I’ve saved it; go on")
 	forgetful.Sees("Wharf House has no machine yet")
 	own.Go(s.URL + "/kitchen")
 	own.Until("the open kitchen in place of the one that was left",
 		"document.querySelector('h1')?.innerText === 'Heron Lock'")
 
 	demo.Go(s.URL + "/kitchen?drawer=House")
-	demo.Click("Make the demo kitchen as new")
+	demo.Click("Reset the demo kitchen")
 	demo.Until("the kitchen as it was, put aside", "document.querySelectorAll('[data-away]').length === 1")
 }

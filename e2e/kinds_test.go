@@ -88,7 +88,7 @@ func TestAPacketFromPlanToLog(t *testing.T) {
 	p.Click("End this bake early")
 	p.Sees("What to remember")
 	p.Click("2: poor")
-	p.Click("Write it in the log")
+	p.Click("Save to log")
 	p.Sees("bread mix")
 }
 
@@ -101,7 +101,7 @@ func TestAFilledLoafFromPromptToPutBack(t *testing.T) {
 	p := open(t, s.URL+"/watch/"+id)
 	p.Sees("Get the filling ready")
 	p.Sees("brown sugar")
-	p.Click("It is done")
+	p.Click("It’s done")
 	p.Until("nothing due", "!document.querySelector('[data-due]')")
 	later(t, s, "90m") // the pause began at 1 h 18, for ten minutes
 	p.Go(s.URL + "/watch/" + id)
@@ -150,7 +150,7 @@ func TestStarterJamAndAPowerCut(t *testing.T) {
 	axe(t, p, "A jam's plan")
 	p.Go(s.URL + "/recipes/new")
 	p.Type("Ingredients", "Too much jam\r5 cups crushed strawberries\r3 cups sugar")
-	p.Click("Keep the recipe")
+	p.Click("Save recipe")
 	p.Sees("5.0 cups of crushed fruit")
 	p.Until("no way to the bench", "[...document.querySelectorAll('button')].filter((b) => b.innerText === 'To the "+
 		"bench').every((b) => b.disabled)")
@@ -159,7 +159,7 @@ func TestStarterJamAndAPowerCut(t *testing.T) {
 	p.Go(s.URL + "/watch/" + id)
 	p.Click("The times are not right")
 	p.Click("the machine went on by itself")
-	p.Click("Say so")
+	p.Click("Save")
 	p.Until("what is left to do", "document.querySelector('section[aria-label=\"After the power cut\"] p')")
 	p.Click("I started it again")
 	p.Until("nothing left to do", "!document.querySelector('section[aria-label=\"After the power cut\"]')")

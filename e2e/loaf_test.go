@@ -33,8 +33,8 @@ func TestALoafFromTheShelfToTheLog(t *testing.T) {
 	p.Click("Back to the panel")
 
 	p.Click("Ready by")
-	p.Sees("No delay with whole milk and large egg")
-	p.Until("no way to start", "document.evaluate(\"//button[.='Not like this']\", document).iterateNext()?.disabled")
+	p.Sees("use the timer with whole milk and large egg")
+	p.Until("no way to start", "document.evaluate(\"//button[.='Fix the warning first']\", document).iterateNext()?.disabled")
 	axe(t, p, "Plan with a refused delay")
 
 	choose(p, "Mooring raisin loaf")
@@ -101,7 +101,7 @@ func TestALoafFromTheShelfToTheLog(t *testing.T) {
 	axe(t, p, "Verdict")
 	p.Click("4: good")
 	p.Type("What to remember", "Raisins whole, crumb even.")
-	p.Click("Write it in the log")
+	p.Click("Save to log")
 	p.Sees("What went in")
 	p.Sees("Raisins whole, crumb even.")
 	axe(t, p, "A logged bake")

@@ -164,7 +164,7 @@ func TestTheSheetFitsWithoutScrolling(t *testing.T) {
 		choose(p, recipe)
 		if recipe == "Sluice-gate egg loaf" {
 			p.Click("Ready by")
-			p.Sees("No delay with")
+			p.Sees("use the timer with")
 		}
 		p.Settled()
 		if over := drive.Value[float64](p, "document.querySelector('main').scrollHeight - "+

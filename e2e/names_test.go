@@ -116,8 +116,8 @@ func TestLongNamesInFourScriptsAreWholeOnEveryScreen(t *testing.T) {
 			fmt.Sprintf("/recipes/%v", made["id"]), "/machines", fmt.Sprintf("/machines/%v", owned["id"]), "/kitchen",
 			"/day/" + date.Format(time.DateOnly)} {
 			p.Go(s.URL + path)
-			p.Until("the page "+path, "document.querySelector('h1') && !shows('One moment') && !shows('Looking on "+
-				"the shelf')")
+			p.Until("the page "+path, "document.querySelector('h1') && !shows('One moment') && !shows('Loading "+
+				"recipes')")
 			p.Settled()
 			for _, width := range []int64{390, 768, 1024, 1280, 1920} {
 				p.Resize(width, 844)

@@ -47,7 +47,7 @@ func TestAPressWhoseAnswerIsLostCountsOnce(t *testing.T) {
 	p.Keys("\r3 cups bread flour\r1 1/2 tsp salt\r2 tsp instant yeast")
 	p.Until("the recipe to be understood", "shows('bread flour')")
 	lose.Store(true)
-	p.Click("Keep the recipe")
+	p.Click("Save recipe")
 	p.Sees("does not answer; asking again")
 	for lost.Load() < 2 {
 		p.Until("another try", "true")

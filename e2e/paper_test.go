@@ -77,7 +77,7 @@ func TestPaperAndBags(t *testing.T) {
 	whole(t, "way by oven", printed(t, p, "oven"), "dough hook", "180 °C", "cuts clean")
 	p.Click("Back to the plan")
 	p.Sees("In the pan")
-	p.Click("Make bags of it")
+	p.Click("Make ready-mix bags")
 	p.Sees("Into each bag")
 	axe(t, p, "Making bags")
 	flour := func(bags int) int {

@@ -34,14 +34,14 @@ func TestARehearsedBakeFromPressesToLoaf(t *testing.T) {
 	p.Until("dark", "document.querySelector('[data-display]').innerText.includes('dark')")
 	p.Click("Crust")
 	p.Until("light", "document.querySelector('[data-display]').innerText.includes('light')")
-	p.Until("nothing differs", "!document.querySelector('[aria-label=\"Otherwise than planned\"]')")
+	p.Until("nothing differs", "!document.querySelector('[aria-label=\"Changes during the bake\"]')")
 	p.Click("×600")
 	p.Click("Start")
 	p.Sees("Look at the dough: what is it like?")
 	seen := map[string]bool{}
 	for range 60 {
 		p.Until("something to answer",
-			`document.querySelector("[data-due]") || shows("what is it like?") || shows("It is in") || [...document.querySelectorAll("button")].some((b) => b.innerText === "Take it out")`)
+			`document.querySelector("[data-due]") || shows("what is it like?") || shows("Added") || [...document.querySelectorAll("button")].some((b) => b.innerText === "Take it out")`)
 		switch {
 		case drive.Value[bool](p,
 			`[...document.querySelectorAll("button")].some((b) => b.innerText === "Take it out")`):
@@ -56,24 +56,24 @@ func TestARehearsedBakeFromPressesToLoaf(t *testing.T) {
 			}
 			axe(t, p, "A rehearsed loaf")
 			p.Sees("A good loaf") // still, while its clock runs on
-			p.Click("Keep this rehearsal in the log")
-			p.Click("See it there")
+			p.Click("Add this practice run to the log")
+			p.Click("Show it")
 			p.Sees("A rehearsal: nothing was baked")
 			p.Sees("At the dough ball:")
 			p.Go(s.URL + "/log")
 			p.Until("it is told apart from real bakes",
 				`document.querySelector("[data-bake]").innerText.includes("rehearsed")`)
 			return
-		case drive.Value[bool](p, `[...document.querySelectorAll("button")].some((b) => b.innerText === "It is in")`):
+		case drive.Value[bool](p, `[...document.querySelectorAll("button")].some((b) => b.innerText === "Added")`):
 			seen["dose"] = true
 			before := drive.Value[string](p, "document.querySelector('[aria-label=\"The dough ball\"]').innerText")
-			p.Click("It is in")
+			p.Click("Added")
 			p.Until("the dose to be taken",
 				"document.querySelector('[aria-label=\"The dough ball\"]')?.innerText !== "+quoted(before))
 		case drive.Value[bool](p, `!!document.querySelector("[data-due]")`):
 			seen["beep"] = true
 			due := drive.Value[string](p, `document.querySelector("[data-due]").dataset.due`)
-			p.Click("It is done")
+			p.Click("It’s done")
 			p.Until("the moment to be answered", `document.querySelector("[data-due]")?.dataset.due !== `+quoted(due))
 		default:
 			seen["look"] = true
@@ -94,7 +94,7 @@ func TestARehearsedPause(t *testing.T) {
 	p.Click("Begin the rehearsal")
 	p.Sees("The plan says:")
 	shows := func() string { return drive.Value[string](p, "document.querySelector('[data-display]').innerText") }
-	differs := `document.querySelector('[aria-label="Otherwise than planned"]')?.innerText ?? ""`
+	differs := `document.querySelector('[aria-label="Changes during the bake"]')?.innerText ?? ""`
 	for n := 0; n < 20 && drive.Value[bool](p, "("+differs+").includes('menu')"); n++ {
 		before := shows()
 		p.Click("Menu")
@@ -111,7 +111,7 @@ func TestARehearsedPause(t *testing.T) {
 	paused := false
 	for range 60 {
 		p.Until("something to answer",
-			`document.querySelector("[data-due]") || shows("what is it like?") || shows("It is in") || [...document.querySelectorAll("button")].some((b) => b.innerText === "Take it out")`)
+			`document.querySelector("[data-due]") || shows("what is it like?") || shows("Added") || [...document.querySelectorAll("button")].some((b) => b.innerText === "Take it out")`)
 		switch {
 		case drive.Value[bool](p,
 			`[...document.querySelectorAll("button")].some((b) => b.innerText === "Take it out")`):
@@ -119,7 +119,7 @@ func TestARehearsedPause(t *testing.T) {
 				t.Error("it never paused for its filling")
 			}
 			p.Click("Take it out")
-			p.Sees("Keep this rehearsal in the log")
+			p.Sees("Add this practice run to the log")
 			return
 		case drive.Value[bool](p, `!!document.querySelector("[data-due]")`):
 			due := drive.Value[string](p, `document.querySelector("[data-due]").dataset.due`)
@@ -128,12 +128,12 @@ func TestARehearsedPause(t *testing.T) {
 				axe(t, p, "A rehearsed pause")
 				p.Click("Start")
 			} else {
-				p.Click("It is done")
+				p.Click("It’s done")
 			}
 			p.Until("the moment to be answered", `document.querySelector("[data-due]")?.dataset.due !== `+quoted(due))
-		case drive.Value[bool](p, `[...document.querySelectorAll("button")].some((b) => b.innerText === "It is in")`):
+		case drive.Value[bool](p, `[...document.querySelectorAll("button")].some((b) => b.innerText === "Added")`):
 			before := drive.Value[string](p, "document.querySelector('[aria-label=\"The dough ball\"]').innerText")
-			p.Click("It is in")
+			p.Click("Added")
 			p.Until("the dose to be taken",
 				"document.querySelector('[aria-label=\"The dough ball\"]')?.innerText !== "+quoted(before))
 		default:

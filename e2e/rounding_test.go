@@ -111,7 +111,7 @@ func TestAmountsFollowSizeStepsMeasuresLocksAndTheScale(t *testing.T) {
 	}
 	p.Type("I have", "a lot\r")
 	p.Sees("column 1")
-	p.Click("Let it go again")
+	p.Click("Stop holding this amount")
 	until(p, "the honey let go", held)
 	p.Click("Back to the panel")
 	p.Click("bread flour")
@@ -124,7 +124,7 @@ func TestAmountsFollowSizeStepsMeasuresLocksAndTheScale(t *testing.T) {
 		"document.querySelector('label:has(input:checked)').innerText.startsWith('1 1/4')")
 	p.Until("the next larger setting", "document.querySelector('[data-setting]').innerText === '1 1/2 lb'")
 	p.Click("bread flour")
-	p.Click("Let it go again")
+	p.Click("Stop holding this amount")
 	p.Until("the loaf as before", "document.querySelector('[data-grams=bread-flour]').innerText.includes('203 g')")
 	p.Click("Weigh it")
 	p.Until("the flour in grams", "document.querySelector('[data-amount=bread-flour]').innerText.trim().endsWith(' g')")
@@ -190,7 +190,7 @@ func TestFiguresAreInTheKitchensUnits(t *testing.T) {
 	for _, at := range []struct{ path, sees string }{{"/log", "Towpath white"}, {"/log/year", "loaves"},
 		{"/verdict/" + bake, "It weighs, ounces"},
 		{"/recipes", "Towpath white"}, {"/recipes/" + recipe, "per 100"}, {"/recipes/" + recipe + "/story",
-			"Its revisions"}, {"/bags/new", "oz"},
+			"Versions"}, {"/bags/new", "oz"},
 		{"/machines", "Galley machine"}, {"/machines/" + machine, "Keeps warm for"}, {"/machines/new", " in ·"},
 		{"/kitchen", "in the drawer"}, {"/kitchen?drawer=Flour", "oz sifted"}, {"/kitchen?drawer=Cupboard", "yeast"},
 		{"/kitchen?drawer=Habits", "Salt"}} {
@@ -207,7 +207,7 @@ func TestTheKitchensMeasuresAndSchoolsShowOnThePlan(t *testing.T) {
 	axe(t, p, "Kitchen")
 	p.Click("1 cup")
 	p.Until("the cup taken out", "target('1 cup').ariaPressed === 'false'")
-	p.Sees("Kept.")
+	p.Sees("Saved.")
 	p.Type("Another measure", "blue mug")
 	p.Type("holds, ml", "180\r")
 	p.Sees("180 ml")
@@ -260,7 +260,7 @@ func TestTheKitchensMeasuresAndSchoolsShowOnThePlan(t *testing.T) {
 	p.Type("A cup of bread flour, in grams", "9000\r")
 	p.Sees("1 to 1000")
 	p.Type("A cup of bread flour, in grams", "140\r")
-	p.Until("the own cup kept", "document.querySelector('[role=status]').innerText.includes('Kept') && field('A cup "+
+	p.Until("the own cup kept", "document.querySelector('[role=status]').innerText.includes('Saved') && field('A cup "+
 		"of bread flour, in grams').value === '140'")
 	p.Click("Plan")
 	p.Until("three cups of 140 g", "document.querySelector('[data-grams=bread-flour]')?.innerText.includes('420 g')")

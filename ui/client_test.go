@@ -48,7 +48,7 @@ func TestACallSaysWhatItIsAboutAndWhatWentWrong(t *testing.T) {
 		{`m.api.call("/nothing-new")`, "null"},
 		{trouble("/wrong"), `[true,false,0,422,"no such line"]`},
 		{trouble("/closed"), `[true,true,1,404,"there is no such kitchen"]`},
-		{trouble("/odd"), `[true,false,0,502,"The kitchen's server does not answer. Nothing was lost."]`},
+		{trouble("/odd"), `[true,false,0,502,"Rise Pan cannot be reached on this computer. Nothing was lost."]`},
 		{`m.api.call("/slow", { signal: AbortSignal.abort() }).catch((e) => [e instanceof m.api.Trouble, e.name])`,
 			`[false,"AbortError"]`},
 		{`m.api.fetchChanges(7, new AbortController().signal).then((v) => v.path)`,
@@ -65,7 +65,7 @@ func TestACallSaysWhatItIsAboutAndWhatWentWrong(t *testing.T) {
 	})
 	s.Close()
 	works(t, p, [][2]string{{trouble("/plan"),
-		`[true,false,0,503,"The kitchen's server does not answer. Nothing was lost."]`}})
+		`[true,false,0,503,"Rise Pan cannot be reached on this computer. Nothing was lost."]`}})
 }
 
 // What was asked for before the program was there is taken once, and only while it is fresh; a change is never taken

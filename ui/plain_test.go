@@ -52,6 +52,8 @@ func TestFiguresInTheKitchensUnits(t *testing.T) {
 		{`(m.figures.setFigures({}), [m.figures.fixed(1.25, 1), m.figures.fixed(2, 2), m.figures.upTo(2.5, 3),
 			m.figures.upTo(2.0001, 2)])`,
 			`["1.3","2.00","2.5","2"]`},
+		{`[m.figures.price("7.66", "£"), m.figures.price("7.66", "kr"), m.figures.price("7.66", "")]`,
+			`["£7.66","7.66 kr","7.66"]`},
 		{`[m.figures.length(12), m.figures.onRuler(12.4), m.figures.overRim(0), m.figures.overRim(-3),
 			m.figures.overRim(4)]`,
 			`["12 mm","12","at the rim","3 mm under the rim","4 mm over the rim"]`},

@@ -230,9 +230,9 @@ var lids = map[machine.StageKind]string{
 	machine.Knead:     "The lid may be opened while it kneads.",
 	machine.Rest:      "The lid may be opened for a look while it rests.",
 	machine.Rise:      "Open the lid only to take the paddle out or to shape the dough: the warmth goes.",
-	machine.KnockBack: "Fingers out: the paddle turns without a warning.",
+	machine.KnockBack: "Keep your fingers out: the paddle may start without warning.",
 	machine.Bake:      "The lid stays shut while it bakes.",
-	machine.Boil:      "The lid stays shut: what boils in there burns.",
+	machine.Boil:      "Keep the lid shut: boiling jam burns.",
 	machine.Culture:   "Leave the lid shut, for an even warmth.",
 }
 
@@ -242,14 +242,14 @@ func lid(p plan.Plan, s State) string {
 	case s.Paused == string(timetable.Refused):
 		return "Nothing runs yet: lid and pan may be touched."
 	case s.Phase == Waiting:
-		return "Leave the buttons alone: a stop that is pressed loses the delay."
+		return "Don't press Stop: you would lose the delay."
 	case s.Phase == Running:
 		if s.Paused != "" {
 			return "It stands still until " + p.Setting.Fittings.StartButton() +
 				" is pressed. No other button: a stop loses the cycle."
 		}
 		if say, ok := lids[s.Stage]; ok {
-			return say + " Leave the buttons alone: a stop loses the cycle."
+			return say + " Don't press Stop: it cancels the cycle."
 		}
 	}
 	return ""

@@ -89,7 +89,7 @@ func checkVerdict(s State, v Verdict) error {
 	case v.Mark < 1 || v.Mark > 5:
 		return fault.At("/mark", "a mark is 1 to 5, not %d", v.Mark)
 	case len(v.Signs) > len(Signs):
-		return fault.At("/signs", "a sign is told once")
+		return fault.At("/signs", "you have already chosen that sign")
 	case len(v.Mishaps) > len(Mishaps):
 		return fault.At("/mishaps", "a mishap is told once")
 	case v.CutAfter < 0 || v.CutAfter > mostHours*60:

@@ -89,7 +89,7 @@ func Steps(k kitchen.Kitchen, p plan.Plan, in map[string]measure.Grams) []Step {
 	b.add(Step{ID: "wipe", Kind: Wipe, Say: "Tap the pan to settle it, and wipe its rim clean."})
 	b.add(Step{ID: "recall", Kind: Recall, Say: "Is everything in?", Why: "Look at each once more, and at the paddle."})
 	b.add(Step{ID: "pan in", Kind: PanIn, Say: "Pan into the machine until it clicks. Handle down, lid shut.",
-		Why: "Line it up with its drive; press or twist."})
+		Why: "Push or twist it until it locks."})
 	presses := []string{}
 	for _, s := range p.Setting.Presses {
 		if s.Shows != "running" {
@@ -182,9 +182,9 @@ func (b *maker) tools() {
 	if weigh {
 		list = append(list, "the scale")
 	}
-	b.add(Step{ID: "tools", Kind: Tools, Say: "Get these out.", List: append(list, "a straight knife to level with",
+	b.add(Step{ID: "tools", Kind: Tools, Say: "Get these out.", List: append(list, "a knife for levelling",
 		"a plastic spatula"),
-		Why: "Dry measures are filled lightly and levelled; liquids are read at eye level."})
+		Why: "Spoon dry ingredients in and level them; read liquids at eye level."})
 }
 
 func (b *maker) look() {
@@ -234,10 +234,10 @@ func (b *maker) fridge() {
 	}
 	why := "What is cold mixes in badly."
 	if b.plan.Formula.Yeast > 0 {
-		why = "What is cold slows the yeast."
+		why = "Cold ingredients slow the yeast."
 	}
 	if len(half) > 0 {
-		why += " Half an hour does for " + strings.Join(half, " or ") + "."
+		why += " Allow half an hour for " + strings.Join(half, " or ") + "."
 	}
 	b.add(Step{ID: "fridge", Kind: Look, Say: "Take these out of the fridge, to come to the kitchen's warmth.",
 		List: cold, Why: why})
@@ -253,7 +253,7 @@ func (b *maker) warmed(line string) bool {
 
 // fitted says how this machine's paddles go in.
 func fitted(p machine.Paddles) (say, why string) {
-	say, why = "Pan out of the machine. Paddle on its shaft, right down.", "A little play is normal."
+	say, why = "Take the pan out. Push the paddle fully onto its shaft.", "A little play is normal."
 	if p.Count > 1 {
 		say = "Pan out of the machine. A paddle on each shaft, right down."
 	}

@@ -131,7 +131,7 @@ func (s Slipped) fits(k kitchen.Kitchen) string {
 	}
 	say := "Fit the rest to it. "
 	if left == 0 {
-		say = "Leave it so: everything is in already. "
+		say = "Leave as it is: everything is in already. "
 	}
 	var moved []string
 	for _, f := range figures {

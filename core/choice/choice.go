@@ -176,7 +176,7 @@ var rules = []func(c machine.Cycle, t machine.Totals, n Needs) (points int, say 
 	},
 	func(c machine.Cycle, _ machine.Totals, n Needs) (int, string) {
 		if n.Formula.Grain >= thirsty && c.Stages[0].Kind == machine.Rest && c.Stages[0].Minutes >= longRest {
-			return forRest, "It begins with a rest, in which the grain drinks."
+			return forRest, "It begins with a soak, which suits whole grain."
 		}
 		return 0, ""
 	},
@@ -189,7 +189,7 @@ var rules = []func(c machine.Cycle, t machine.Totals, n Needs) (points int, say 
 	func(_ machine.Cycle, t machine.Totals, n Needs) (int, string) {
 		if extra := t.KnockBacks - fewKnocks; extra > 0 && n.row().FewKnock {
 			return forKnock * extra,
-				fmt.Sprintf("It knocks the dough back %d times: drop one if the machine lets you.", t.KnockBacks)
+				fmt.Sprintf("It knocks the dough back %d times: skip one if you can.", t.KnockBacks)
 		}
 		return 0, ""
 	},
@@ -239,11 +239,11 @@ func judge(c machine.Cycle, n Needs, why string, prefer []machine.Character) Opt
 	rank := slices.Index(prefer, c.Character)
 	if rank < 0 {
 		return Option{Cycle: c.ID, Score: otherDough, Grants: true,
-			Reason: fmt.Sprintf("A %s cycle is made for another kind of dough.", c.Character)}
+			Reason: fmt.Sprintf("A %s cycle is made for a different kind of dough.", c.Character)}
 	}
 	o := Option{c.ID, best - stepDown*rank, true, true, why}
 	if rank > 0 {
-		o.Reason = fmt.Sprintf("Would do: its stages come nearest after the %s cycle's.", prefer[0])
+		o.Reason = fmt.Sprintf("Would also work: closest to the %s cycle.", prefer[0])
 	}
 	t := c.Totals(n.Size.LoafSize, machine.Medium)
 	for _, rule := range rules {

@@ -122,7 +122,7 @@ func TestCycleAndCrustReasonedByHand(t *testing.T) {
 		}
 		galley := demo.Galley()
 		if best := choice.Cycles(galley, n)[0]; !strings.Contains(best.Reason, c.says) && best.Cycle == c.galley &&
-			!strings.Contains(best.Reason, "nearest") {
+			!strings.Contains(best.Reason, "closest") {
 			t.Errorf("%s: the reason is %q, want %q in it", c.recipe.Name, best.Reason, c.says)
 		}
 		cycle, _ := galley.Cycle(c.galley)
@@ -150,11 +150,11 @@ func TestWishesMoveTheChoice(t *testing.T) {
 		says   string
 	}{
 		{"two and a half hours leave only the rapid cycle", demo.Galley(), quick,
-			func(n *choice.Needs) { n.Within = 150 }, "rapid", true, "nearest"},
+			func(n *choice.Needs) { n.Within = 150 }, "rapid", true, "closest"},
 		{"one hour leaves none, and that is said", demo.Galley(), quick, func(n *choice.Needs) { n.Within = 60 },
 			"basic", false, "there are 1 h 00"},
 		{"a delay rules the boatyard machine's sweet cycle out", demo.Boatyard(), raisin,
-			func(n *choice.Needs) { n.Delayed = true }, "basic", true, "nearest"},
+			func(n *choice.Needs) { n.Delayed = true }, "basic", true, "closest"},
 		{"nobody at the beep: the dispenser stands in", demo.Galley(), raisin, func(n *choice.Needs) {
 			n.Away,
 				n.Box = true, true
@@ -173,7 +173,7 @@ func TestWishesMoveTheChoice(t *testing.T) {
 	}
 	wholemeal := needs(t, demo.Recipes()[2])
 	for _, o := range choice.Cycles(demo.Boatyard(), wholemeal) {
-		if o.Cycle == "wholemeal" && !strings.Contains(o.Reason, "grain drinks") {
+		if o.Cycle == "wholemeal" && !strings.Contains(o.Reason, "suits whole grain") {
 			t.Errorf("a rest of 36 minutes is not held in favour of wholemeal: %s", o.Reason)
 		}
 		if o.Cycle == "quick" && !strings.Contains(o.Reason, "instant yeast") {

@@ -196,14 +196,14 @@ func TestWhatStandsInTheWayAndWhatWouldHelp(t *testing.T) {
 		mends  []string // among them
 	}{
 		"fresh eggs, and nobody home": {[]day.Loaf{loaf("a", "Sluice-gate egg loaf", 3, at(18, 0))}, away(8, 17), "a",
-			"nobody's hands", []string{"in spite of Market", "delay-safe"}},
+			"nobody is free", []string{"stays in during Market", "timer-safe"}},
 		"two at noon on one machine": {[]day.Loaf{only(loaf("a", "Towpath white", 3, at(12, 0))),
 			only(loaf("b", "Oat and honey loaf", 3, at(12, 0)))}, nil, "", "leave room",
 			[]string{"on any machine", "Borrow a second machine", "Rapid"}},
 		"too soon in the morning": {[]day.Loaf{loaf("a", "Mooring raisin loaf", 3, at(7, 0))}, nil, "a", "quiet hours",
 			[]string{"at the start"}},
 		"pinned too late": {[]day.Loaf{pinnedAt(loaf("a", "Towpath white", 3, at(12, 0)), at(13, 0))}, nil, "a",
-			"pinned", []string{"Take the pin out", "Give it until"}},
+			"pinned", []string{"Unpin it", "Allow until"}},
 	} {
 		t.Run(name, func(t *testing.T) {
 			p, b := heron(), book(c.loaves...)

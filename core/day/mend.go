@@ -177,14 +177,14 @@ func (m *mending) safe() {
 	picks, rest := swap.DelaySafe(r, m.Kitchen.Ingredient)
 	if len(picks) > 0 && len(rest) == 0 && len(l.Wish.Swaps) == 0 {
 		m.try(m.with(func(l *Loaf) { l.Wish.Swaps = picks }),
-			"Make it delay-safe, so that the timer can wait: with dried milk or the like in place of what spoils", true)
+			"Swap to timer-safe ingredients, so that the timer can wait: with dried milk or the like in place of what spoils", true)
 	}
 }
 
 // unpinned tries the loaf wherever it fits best.
 func (m *mending) unpinned() {
 	if l := m.book.Loaves[m.nth]; !l.Pin.IsZero() {
-		m.try(m.with(func(l *Loaf) { l.Pin = timetable.Wall{} }), "Take the pin out, and let it stand where it fits",
+		m.try(m.with(func(l *Loaf) { l.Pin = timetable.Wall{} }), "Unpin it, so that it can move",
 			true)
 	}
 	if l := m.book.Loaves[m.nth]; l.Only {
@@ -233,7 +233,7 @@ func (m *mending) hours() {
 		if name == "" {
 			name = "the hours in which nobody is there"
 		}
-		m.try(b, fmt.Sprintf("Have somebody there in spite of %s", name), true)
+		m.try(b, fmt.Sprintf("Someone stays in during %s", name), true)
 	}
 	if len(m.Kitchen.Absences) > 0 {
 		at := *m
@@ -249,7 +249,7 @@ func (m *mending) hours() {
 	if m.book.Hands == 1 {
 		b := m.book
 		b.Hands = 2
-		m.try(b, "Have a second pair of hands", true)
+		m.try(b, "Get a helper", true)
 	}
 }
 
@@ -260,5 +260,5 @@ func (m *mending) later() {
 	}
 	done := m.draft.clock((m.fares.Done + 4) / 5 * 5)
 	by := timetable.WallOf(done, m.Zone)
-	m.try(m.with(func(l *Loaf) { l.By = by }), "Give it until "+m.draft.wall(done), true)
+	m.try(m.with(func(l *Loaf) { l.By = by }), "Allow until "+m.draft.wall(done), true)
 }

@@ -65,7 +65,7 @@ func (d draft) sum(c schedule.Cost, made schedule.Plan) (say, off string) {
 		parts = append(parts, length(machine.Minutes(c.Waits))+" early or kept warm")
 	}
 	if !made.Proven {
-		off = fmt.Sprintf("The best found in the time there is. No plan has less than %s late and %s early or kept "+
+		off = fmt.Sprintf("The best found in the time there is. No plan does better than %s late and %s early or kept "+
 			"warm.",
 			length(machine.Minutes(made.Least.Minutes)), length(machine.Minutes(made.Least.Waits)))
 	}
@@ -143,9 +143,9 @@ func (d draft) shutOut(k int) string {
 	}
 	switch {
 	case better(func(w *schedule.Wanted) { w.Away = nil }):
-		return "nobody's hands are to be had when it wants them"
+		return "nobody is free when it needs attention"
 	case better(func(w *schedule.Wanted) { w.Away, w.Quiet = nil, nil }):
-		return "it would sound in the quiet hours"
+		return "it would beep in the quiet hours"
 	case better(func(w *schedule.Wanted) {
 		w.Machines = append([]schedule.Resource{}, w.Machines...)
 		for n := range w.Machines {

@@ -225,7 +225,7 @@ const (
 )
 
 const (
-	slackSays = "It is slack: %s of %s, strewn over the middle."
+	slackSays = "It is too wet: sprinkle %s of %s over the middle."
 	stiffSays = "It is %s: %s of liquid, onto the ball."
 )
 
@@ -289,7 +289,7 @@ func (b Ball) advise(seen Seen) Advice {
 	}
 	other := slices.ContainsFunc(b.Doses, func(d Dose) bool { return d.Of != want })
 	if other && !strong {
-		return Advice{Say: "Leave it: a spoon went the other way before, and more now would be a see-saw.",
+		return Advice{Say: "Leave it: a spoon went the other way before, and adding more now would swing it back.",
 			Again: b.again(settling)}
 	}
 	d := b.dose(want, strong, other)

@@ -11,6 +11,6 @@ func Example() {
 	fmt.Println(advice.Say)
 	fmt.Println(dough.Touch(37))
 	// Output:
-	// It is slack: 1 tablespoon of flour, strewn over the middle.
+	// It is too wet: sprinkle 1 tablespoon of flour over the middle.
 	// just warm on the wrist
 }

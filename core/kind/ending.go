@@ -38,7 +38,7 @@ var (
 	turned = []string{
 		"Gloves on: pan, handle and lid are hot, and steam comes out of the vents.",
 		"Lift the pan out by its handle, turn it over and shake.",
-		"It sticks? Wait 2 to 3 minutes, then turn the wing nut below a little. No metal in the pan: wood or plastic.",
+		"It sticks? Wait 2 to 3 minutes, then turn the fitting under the pan a little. No metal in the pan: wood or plastic.",
 		PaddleInLoaf,
 	}
 	lean = Ending{"Ready: take the loaf out.", "", turned, OnRack, 20, 60, Band{90, 96}, true,
@@ -70,7 +70,7 @@ var (
 			"Thick gloves: boiling sugar sticks and burns.",
 			"Stir, skim, and pour it into warm clean jars. Leave the paddle in the pan.",
 			"Lids on when it has cooled. It thickens as it chills."},
-		On: InJar, Keeps: "Not shelf-stable: 3 to 4 weeks in the fridge, or frozen."}
+		On: InJar, Keeps: "Keeps for 3 to 4 weeks in the fridge, or frozen; not in the cupboard."}
 	set = Ending{Ready: "Ready: lift the pan out without shaking it.", Out: []string{
 		"Into clean jars, and into the fridge for some hours before it is eaten."},
 		On: InJar, Keeps: "In the fridge for a week. Keep three spoonfuls to begin the next."}

@@ -58,7 +58,7 @@ func (a Absence) same(b Absence) bool {
 
 func (k Kitchen) checkAbsences() error {
 	if len(k.Absences) > mostAbsences {
-		return fault.At("/absences", "these are too many absences: at most %d", mostAbsences)
+		return fault.At("/absences", "at most %d absences can be kept", mostAbsences)
 	}
 	for n, a := range k.Absences {
 		at := fmt.Sprintf("/absences/%d", n)

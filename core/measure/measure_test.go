@@ -76,8 +76,8 @@ func TestWrongAmountsSayWhereTheyAreWrong(t *testing.T) {
 	}{
 		{"", 1, "want an amount"}, {"flour", 1, "want an amount"}, {"-1 cup", 1, "negative"},
 		{"1/0 cup", 4, "under the fraction"},
-		{"1 bucket", 3, "want a unit"}, {"1 cup plus 100 g", 7, "weight"}, {"1 tbsp less 1 cup", 8, "nothing is left"},
-		{"123456789 g", 1, "too large"}, {"3-2 cups", 2, "want a unit"}, {strings.Repeat("1", 300), 1, "too long"},
+		{"1 bucket", 3, "add a unit"}, {"1 cup plus 100 g", 7, "weight"}, {"1 tbsp less 1 cup", 8, "nothing is left"},
+		{"123456789 g", 1, "too large"}, {"3-2 cups", 2, "add a unit"}, {strings.Repeat("1", 300), 1, "too long"},
 	} {
 		_, err := Parse(c.text, US)
 		var p *ParseError

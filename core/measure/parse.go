@@ -42,7 +42,7 @@ func Parse(text string, s Standard) (Amount, error) {
 	}
 	p.space()
 	if !p.done() {
-		return Amount{}, p.fail("want a unit such as cup, tbsp, tsp, ml or g")
+		return Amount{}, p.fail("add a unit such as cup, tbsp, tsp, ml or g")
 	}
 	if _, parts := a.Quantity.Terms(); parts > largest {
 		return Amount{}, p.fail("these do not add up to one amount: write them in one measure")

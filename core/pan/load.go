@@ -108,7 +108,7 @@ func (m Manner) steps() []step {
 		{DryExtra, dryExtras, Spread, "On the flour, where it stays dry until kneading."},
 		{AddIn, extras, Spread, "On the flour with the other dry things."},
 	}
-	flour := step{Flour, flours, Spread, "Over everything wet, as a lid: push it into the corners."}
+	flour := step{Flour, flours, Spread, "Cover the liquid completely; push it into the corners."}
 	liquid := step{Liquid, wet, Spread, "Liquids first, so that the paddle wets the flour from below."}
 	saltInLiquid := step{SugarSalt, sweetOrSalt, Stirred, "Stirred into the liquid, where they dissolve."}
 	leavening := step{Yeast, leavenings, Middle, "In the middle of the flour, dry until the mixing begins."}
@@ -165,7 +165,7 @@ func (m Manner) steps() []step {
 			"the yeast in the middle."},
 			step{DryExtra, dryMilks, Spread, "On the flour with the sugar and salt."})
 	default:
-		out = append(out, step{SugarSalt, sweetOrSalt, Spread, "Low down, away from the yeast."},
+		out = append(out, step{SugarSalt, sweetOrSalt, Spread, "Underneath, away from the yeast."},
 			step{DryExtra, dryMilks, Spread, "Under the flour with the sugar and salt."}, flour)
 	}
 	out = append(out, onFlour...)

@@ -79,7 +79,7 @@ func TestSchoolsOfTemperingAndTheDelay(t *testing.T) {
 	}{
 		{"room temperature is as the kitchen is", dough.AtRoom, "", "", "21 °C", "room temperature"},
 		{"hot with rapid yeast on a rapid cycle is fixed and says so", dough.Hot, "rapid", "", "49 °C",
-			"fixed temperature"},
+			"temperature is fixed"},
 		{"hot on another cycle falls back to the balance", dough.Hot, "basic", "", "24 °C", "rapid cycle only"},
 		{"in a delay the liquid is cool", dough.Tepid, "", "2026-03-11T07:00", "cool", "delay"},
 	} {
@@ -150,7 +150,7 @@ func TestReducedSaltIsHeldAndSaid(t *testing.T) {
 
 func TestOnlyWhatIsShortIsSpokenOf(t *testing.T) {
 	for grams, said := range map[measure.Grams]string{
-		3: "There is only 3 g of honey", 0: "There is no honey", 900: "",
+		3: "You have only 3 g of honey", 0: "You are out of honey", 900: "",
 	} {
 		k := heron()
 		k.Stock = []kitchen.Stocked{{Ingredient: "honey", Grams: grams}}

@@ -234,15 +234,15 @@ func (t *tempering) decide(k kitchen.Kitchen, g Programme) (liquid measure.Celsi
 		return t.room.Celsius(), false, "As this kitchen likes it: everything at room temperature."
 	case k.Liquid == dough.Hot && t.meeting == dough.Mixed:
 		return dough.HotForRapid, false,
-			"Hot, for rapid-rise yeast mixed with the flour on a rapid cycle. This is a fixed temperature; the " +
-				"balance of heat is not asked."
+			"Hot, for rapid-rise yeast mixed with the flour on a rapid cycle. This temperature is " +
+				"fixed, and not calculated."
 	}
 	liquid = t.within(balance)
 	why = fmt.Sprintf("So that the dough leaves the kneading at %s, after the %s that kneading adds.",
 		k.Degrees.Text(dough.Target), k.Degrees.Difference(t.rise))
 	if liquid != balance {
-		why = fmt.Sprintf("The balance asks for %s, which is out of reach or harms the yeast; this is as near as it "+
-			"goes.", k.Degrees.Text(balance))
+		why = fmt.Sprintf("The ideal would be %s, which is out of reach or would harm the yeast; this is as near as it "+
+			"gets.", k.Degrees.Text(balance))
 	}
 	if k.Liquid == dough.Hot {
 		why += " Hot liquid is for rapid-rise yeast on a rapid cycle only."

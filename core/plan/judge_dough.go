@@ -36,7 +36,7 @@ func (j *judgement) addIns() {
 func (j *judgement) misses() {
 	for _, m := range j.amounts.misses {
 		if m.Line == scoop.AllFlour {
-			j.say(Care, Measures, nil, "Your measures do not make this flour: %.0f %% %s goes in, and the rest "+
+			j.say(Care, Measures, nil, "Your cups cannot make this much flour exactly: %.0f %% %s goes in, and the rest "+
 				"follows it.", math.Abs(100*m.Deviation), moreOrLess(m.Deviation))
 			continue
 		}
@@ -44,7 +44,7 @@ func (j *judgement) misses() {
 		if m.Deviation < 0 {
 			wetter = "drier"
 		}
-		j.say(Care, Measures, nil, "The dough is %s points %s than the recipe's.%s",
+		j.say(Care, Measures, nil, "The dough is %s points %s than the recipe (water, %% of flour).%s",
 			j.Kitchen.Decimal.Figure(math.Abs(m.Deviation), 1), wetter, enoughFor(j.Handling, j.dough.lines))
 	}
 }
@@ -154,8 +154,8 @@ func (j *judgement) machine() {
 		j.slowYeast()
 	}
 	if g.cycle.Estimated {
-		j.say(Note, Timed, nil, "Of %s only the total is known: its beep and stages are estimated and may be some "+
-			"minutes off. The end is right.", g.Setting.Cycle.Name)
+		j.say(Note, Timed, nil, "Only the total time of %s is known: when it beeps, and its stages, are estimates. The "+
+			"finish time is right.", g.Setting.Cycle.Name)
 	}
 }
 
@@ -220,8 +220,8 @@ func (j *judgement) lines() {
 	for _, l := range j.amounts.Lines {
 		if l.Unknown {
 			j.said = append(j.said, Caution{Level: Ask, About: Unknown, Line: l.ID, Name: l.Name,
-				Say: fmt.Sprintf("What is %s? Until you say, it counts as something that spoils, with unknown "+
-					"allergens, and the formula leaves it out.", l.Name)})
+				Say: fmt.Sprintf("What is %s? Until you tell us, it is treated as perishable, with unknown allergens, "+
+					"and left out of the percentages.", l.Name)})
 		}
 		if !l.Fixed && len(l.Measured.Scoops) == 0 {
 			j.say(Care, Unmade, nil, "No measure in this kitchen suits %s: weigh %s.", l.Name,
@@ -308,10 +308,10 @@ func (j *judgement) stock() {
 		if !open || !known || has >= need {
 			continue
 		}
-		say := fmt.Sprintf("There is no %s in the house.", l.Ingredient.Name)
+		say := fmt.Sprintf("You are out of %s.", l.Ingredient.Name)
 		if has > 0 {
 			weight := func(g measure.Grams) string { return j.Kitchen.Weight(g, l.Ingredient.Fine()) }
-			say = fmt.Sprintf("There is only %s of %s in the house; this loaf wants %s.", weight(has),
+			say = fmt.Sprintf("You have only %s of %s; this loaf needs %s.", weight(has),
 				l.Ingredient.Name, weight(need))
 		}
 		j.say(Care, Cupboard, mending(j.Kitchen, j.dough.swapped, l.Line.ID), "%s", say)

@@ -76,7 +76,7 @@ func (j *judgement) formula() {
 		}
 	}
 	if len(figures) > 0 {
-		say := "Per 100 of flour this is outside the usual for its kind: " + strings.Join(figures, ", ") + "."
+		say := "Unusual for this kind of bread, per 100 of flour: " + strings.Join(figures, ", ") + "."
 		j.say(level, OutOfBand, nil, "%s",
 			strings.Join(append([]string{say}, append(words, "That may be how you like it.")...), " "))
 	}
@@ -139,10 +139,10 @@ func (j *judgement) implausible() []Figure {
 	for _, q := range []question{
 		{Yeast, e.Raised && f.Yeast == 0 && f.Powder == 0, "There is no yeast in it and no baking powder: it would " +
 			"not rise. " + j.missing(), nil},
-		{Yeast, e.Yeast > 0 && f.Yeast > e.Yeast, fmt.Sprintf("Yeast is %s per 100 of flour; hardly a loaf takes "+
+		{Yeast, e.Yeast > 0 && f.Yeast > e.Yeast, fmt.Sprintf("Yeast is %s per 100 of flour; almost no loaf needs "+
 			"more than %s.", figure(f.Yeast, 1), figure(e.Yeast, -1)), is(larder.Yeast)},
-		{Salt, e.Salted && f.Salt == 0, "There is no salt in it: the dough rises wild and falls, and tastes of " +
-			"nothing. Is a line missing?", nil},
+		{Salt, e.Salted && f.Salt == 0, "There is no salt in it: it would over-rise, collapse and taste " +
+			"bland. Is a line missing?", nil},
 		{Salt, e.Salt > 0 && f.Salt > e.Salt, fmt.Sprintf("Salt is %s per 100 of flour; no bread takes more than %s.",
 			figure(f.Salt, 1), figure(e.Salt, -1)), is(larder.Salt)},
 		{Hydration, !e.Wet.IsZero() && f.High < e.Wet.Low, fmt.Sprintf("Water is %.0f per 100 of flour, however the "+

@@ -50,7 +50,7 @@ func (j *judgement) busy() {
 	}
 	switch {
 	case o.Running && j.Now.After(o.Until):
-		j.say(level, Busy, nil, "%s still stands in %s: say that it is out, and give the machine %d min to cool.",
+		j.say(level, Busy, nil, "%s is still in %s: mark it as taken out, and allow %d min to cool.",
 			o.Recipe, j.Machine.Name, j.Machine.CoolDown)
 	case o.Running:
 		j.say(level, Busy, nil, "%s bakes %s until %s and then cools: the next start is at %s.", j.Machine.Name,
@@ -115,10 +115,10 @@ func (j *judgement) spoils() {
 	}
 	ways := []Remedy{j.atOnce()}
 	if picks, rest := swap.DelaySafe(j.dough.swapped, j.Kitchen.Ingredient); len(picks) > 0 && len(rest) == 0 {
-		ways = []Remedy{{Say: "Make it delay-safe", Swaps: picks}, ways[0]}
+		ways = []Remedy{{Say: "Swap to timer-safe ingredients", Swaps: picks}, ways[0]}
 	}
 	j.say(Stop, Spoils, ways,
-		"No delay with %s in the pan: it would stand warm for %s and spoil. Start now, or press %s by hand at %s "+
+		"Don't use the timer with %s: it would be warm for %s and could spoil. Start now, or press %s by hand at %s "+
 			"without the timer.",
 		inWords(spoiling), j.waiting(), j.start(), j.clock(j.due().Add(-j.total())))
 }
@@ -154,13 +154,13 @@ func (j *judgement) time() {
 	case timetable.TooSoon:
 		j.say(Care, Timed, append(j.faster(), Remedy{Say: "Ready at " + j.clock(t.Ready.Add(j.handwork())) + " instead",
 			Now: true}),
-			"Too soon: started at %s the bread is ready at %s, %s later than you wish.", j.clock(t.Press),
+			"Not possible by then: started at %s, it is ready at %s, %s late.", j.clock(t.Press),
 			j.clock(t.Ready.Add(j.handwork())), InHours(t.Late))
 	case timetable.TooFar:
 		if j.refused() { // by what would spoil in that delay: nobody loads it
 			break
 		}
-		j.say(j.notYet(), Timed, j.early(), "The timer goes up to %s. Load the pan later and press %s at %s.",
+		j.say(j.notYet(), Timed, j.early(), "Your timer only goes to %s. Load the pan later and press %s at %s.",
 			j.Machine.Delay.Largest, j.start(), j.clock(t.Press))
 	case timetable.ByHand:
 		if j.refused() {
@@ -252,7 +252,7 @@ func (j *judgement) quiet() {
 	ready := timetable.WallOf(g.Timer.Ready.Add(j.handwork()+time.Duration(shift)*time.Minute+neat-1).Truncate(neat),
 		j.Zone)
 	ways = append(ways, Remedy{Say: "Ready at " + j.wall(ready) + " instead", Ready: ready})
-	j.say(Care, Quiet, ways, "The beep for the add-ins comes at %s, in the quiet hours.", j.wall(wall))
+	j.say(Care, Quiet, ways, "The add-ins beep is at %s, in your quiet hours.", j.wall(wall))
 }
 
 // absent warns of a moment for which somebody is needed while nobody is home: the first one, with the hour from
@@ -268,7 +268,7 @@ func (j *judgement) absent() {
 		if a.Name != "" {
 			name = a.Name + ", "
 		}
-		j.say(Care, Absent, ways(a), "%s at %s, and nobody is home: %suntil %s.", what, j.clock(at), name,
+		j.say(Care, Absent, ways(a), "You are away then: %s at %s (%suntil %s).", what, j.clock(at), name,
 			j.clock(a.To))
 		return true
 	}
@@ -289,7 +289,7 @@ func (j *judgement) absent() {
 				return
 			}
 		default:
-			if say(at, "Hands are wanted", none) {
+			if say(at, "You are needed", none) {
 				return
 			}
 		}

@@ -101,7 +101,7 @@ func check(at string, v reflect.Value) error {
 		return Text(at, v.String())
 	case reflect.Float64:
 		if f := v.Float(); !(math.Abs(f) <= largest) {
-			return fault.At(at, "this is no number that a kitchen can have")
+			return fault.At(at, "that number is not possible here")
 		}
 	}
 	return nil

@@ -36,7 +36,7 @@ func otherCrust(p plan.Plan, s bake.State) *Choice {
 	case !p.Setting.HasCrust:
 		return nil
 	case slices.Contains(signs, bake.Burnt):
-		by, effect = -1, "It browns less; the middle is done all the same."
+		by, effect = -1, "It browns less but is still cooked through."
 	case slices.Contains(signs, bake.Pale):
 		by, effect = 1, "It browns more."
 	}

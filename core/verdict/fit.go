@@ -156,16 +156,16 @@ func (b Baked) cannot() []Cause {
 // every loaf.
 var advice = map[Cause]func(has) string{
 	TooWet: func(h has) string {
-		return fmt.Sprintf("Take %s less liquid, and nothing else.", h.spoon(spoonful, "water"))
+		return fmt.Sprintf("Use %s less liquid, and change nothing else.", h.spoon(spoonful, "water"))
 	},
 	TooDry: func(h has) string {
-		return fmt.Sprintf("Take %s more liquid, and nothing else.", h.spoon(spoonful, "water"))
+		return fmt.Sprintf("Use %s more liquid, and change nothing else.", h.spoon(spoonful, "water"))
 	},
 	MuchYeast: func(h has) string {
-		return fmt.Sprintf("Take %s less yeast, and nothing else.", h.spoon(quarter, "active-dry-yeast"))
+		return fmt.Sprintf("Use %s less yeast, and change nothing else.", h.spoon(quarter, "active-dry-yeast"))
 	},
 	LittleYeast: func(h has) string {
-		return fmt.Sprintf("Take %s more yeast, and nothing else.", h.spoon(quarter, "active-dry-yeast"))
+		return fmt.Sprintf("Use %s more yeast, and change nothing else.", h.spoon(quarter, "active-dry-yeast"))
 	},
 	MuchSalt: func(h has) string { return fmt.Sprintf("Take %s less salt.", h.spoon(quarter, "salt")) },
 	NoSalt: func(h has) string {
@@ -223,7 +223,7 @@ var advice = map[Cause]func(has) string{
 // tells are what would tell a cause from its like at the next loaf, where that is not the same for every loaf.
 var tells = map[Cause]func(has) string{
 	TooWet: func(h has) string { return h.looks("does it smear the floor of the pan?", "is it thinner than cream?") },
-	TooDry: func(h has) string { return h.looks("is it torn, does it knock?", "is it stiff?") },
+	TooDry: func(h has) string { return h.looks("is it tearing, does it bang about?", "is it stiff?") },
 	LongRise: func(h has) string {
 		if h.stage(machine.Bake) {
 			return "Note how high it stands when the baking begins."

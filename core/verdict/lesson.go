@@ -154,7 +154,7 @@ func LiquidLesson(id string, r recipe.Recipe, facts recipe.Lookup, past []Past) 
 	}
 	out := Lesson{ID: "liquid " + id, RecipeID: id, Rests: len(needed), Change: &Change{Line: l.ID, Name: is.Name,
 		From: l.Amount, To: to, Effect: "The ball comes together without a dose."},
-		Say: fmt.Sprintf("%d doughs of %s wanted %s liquid than it has.", len(needed), r.Name,
+		Say: fmt.Sprintf("%d doughs of %s needed %s liquid than the recipe says.", len(needed), r.Name,
 			map[bool]string{true: "more", false: "less"}[sign > 0]),
 		Take: fmt.Sprintf("Make it %s of %s", to, is.Name)}
 	for _, p := range told {
@@ -192,7 +192,7 @@ func CrustLesson(id string, m machine.Machine, past []Past) *Lesson {
 	}
 	say := map[int]string{1: "come out darker than they are set", 0: "come out as they are set, after all",
 		-1: "come out paler than they are set"}[browns]
-	take := map[int]string{1: "Suggest one lighter on it", 0: "Suggest crusts as usual on it",
+	take := map[int]string{1: "Suggest a lighter crust on this machine", 0: "Suggest the usual crusts on this machine",
 		-1: "Suggest one darker on it"}[browns]
 	return &Lesson{ID: "crust " + id, Machine: id, Say: fmt.Sprintf("Crusts of %s %s.", m.Name, say), Take: take,
 		Rests: len(off), Evidence: evidence, Browns: &browns}
@@ -261,7 +261,7 @@ func KneadLesson(id string, m machine.Machine, k kitchen.Kitchen, past []Past) *
 	return &Lesson{ID: "kneading " + id, Machine: id, Rests: len(off), Evidence: evidence, KneadRise: rise,
 		Say: fmt.Sprintf("The kneading of %s warms the dough by about %s, not %s.", m.Name,
 			k.Degrees.Difference(rise), k.Degrees.Difference(was)),
-		Take: "Temper the liquid for that"}
+		Take: "Adjust the liquid temperature for this"}
 }
 
 // CupLesson is what this kitchen's cup of its flour holds by how its doughs come out: only those count whose flour was

@@ -72,7 +72,7 @@ var scenes = []scene{
 		pick("Sluice-gate egg loaf")(p)
 		p.Click("whole milk")
 		p.Click("Use water and dry milk")
-		p.Sees("Keep in the recipe")
+		p.Sees("Save swap to recipe")
 		p.Click("Before and after")
 		p.Sees("net carbohydrate")
 	}},
@@ -97,7 +97,7 @@ var scenes = []scene{
 		p.Click("sunken top")
 		p.Click("2: poor")
 	}},
-	{name: "machine", path: "/machines", wait: "Describe another", act: func(p *drive.Page) {
+	{name: "machine", path: "/machines", wait: "Add a machine", act: func(p *drive.Page) {
 		p.Click("Change it: Galley machine")
 		p.Click("Cycles")
 		p.Sees("drag the end of a stage")
@@ -105,15 +105,15 @@ var scenes = []scene{
 	{name: "compare", path: "/", wait: "In the pan", act: func(p *drive.Page) {
 		pick("Lock-keeper's wholemeal")(p)
 		p.Click("why this cycle")
-		p.Click("See them side by side")
+		p.Click("Compare cycles")
 		p.Sees("Beside")
 	}},
 	{name: "bring", path: "/bring", wait: "Paste it here", act: func(p *drive.Page) {
 		p.Type("Paste it here", "Farm bread\n750 g bread flour\n480 ml water\n15 g salt\n10 g instant "+
 			"yeast\nMethod\nKnead for 10 minutes on a floured board.\nLeave until doubled in size.\nBake at 220 °C "+
 			"for 35 minutes.")
-		p.Click("Read it")
-		p.Sees("Written for hands and oven")
+		p.Click("Check what was pasted")
+		p.Sees("This is an oven recipe")
 	}},
 	{name: "rehearse", path: "/", wait: "In the pan", act: func(p *drive.Page) {
 		pick("Towpath white")(p)

@@ -40,7 +40,7 @@ export const screens = [
   { path: "/recipes/new", title: "A new recipe", Screen: RecipeEditor },
   { path: "/recipes/:id", title: "Change a recipe", Screen: RecipeEditor },
   { path: "/copy", title: "Copy a recipe", Screen: CopyScreen },
-  { path: "/bring", title: "Bring something in", Screen: BringScreen },
+  { path: "/bring", title: "Import", Screen: BringScreen },
   { path: "/bags", title: "Bags", Screen: BagsScreen },
   { path: "/bags/new", title: "Make bags", Screen: MakeBags },
   { path: "/bags/:id", title: "Labels", Screen: BagLabels },

@@ -48,7 +48,7 @@ export default function DoorScreen({ house }: { house: Kitchens | undefined }) {
         <h1 className="mt-1 mb-3 text-center text-xl font-bold">Rise Pan</h1>
         {way !== "forgotten" && (
           <Segments
-            label="How to come in"
+            label="Sign-in options"
             value={way}
             segments={ways.map((w) => ({ ...w, label: w.show }))}
             pick={go}

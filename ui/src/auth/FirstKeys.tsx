@@ -12,7 +12,7 @@ export function FirstKeys({ opened, code, on }: { opened: Opened; code: string; 
         <RecoveryCode name={opened.name} code={code} />
         <p className="mt-4 flex flex-wrap gap-3 print:hidden">
           <Button onClick={on} look="filled" size="large">
-            It is kept; go on
+            I’ve saved it; go on
           </Button>
         </p>
       </div>

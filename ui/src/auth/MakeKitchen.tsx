@@ -39,7 +39,7 @@ export function MakeKitchen({ from, claims, opened }: Props) {
         at="/name"
         error={make.error}
         auto="username"
-        help="You sign in by it, so that no two kitchens here share one."
+        help="You’ll sign in with this, so it must be unique."
       />
       <Field label="Your name" value={person} set={setPerson} at="/person" error={make.error} auto="given-name" />
       <NewPassphrase label="A passphrase" value={passphrase} set={setPassphrase} error={make.error} />

@@ -27,7 +27,7 @@ export function SignInForm({ opened, forgot }: Props & { forgot: () => void }) {
       <Do busy={enter.isPending}>Sign in</Do>
       <p className="mt-2">
         <Button onClick={forgot} look="text">
-          The passphrase is forgotten
+          Forgot your passphrase?
         </Button>
       </p>
       <p className="text-soft">This device stays signed in for 90 days after it was last used.</p>
@@ -63,11 +63,11 @@ export function PairForm({ code: given, opened }: Props & { code: string }) {
           at={name ? "/name" : undefined}
           error={pair.error}
           auto="given-name"
-          help="It stands beside what you do in this kitchen."
+          help="Shown next to what you do here."
         />
       )}
       <Beside error={asked ? null : pair.error} fields={["/code", "/name"]} />
-      <Do busy={pair.isPending}>Come in</Do>
+      <Do busy={pair.isPending}>Use this code</Do>
     </form>
   );
 }

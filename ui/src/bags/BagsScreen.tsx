@@ -11,15 +11,15 @@ export default function BagsScreen() {
   return (
     <div className="w-full px-6 py-4">
       <header className="flex flex-wrap items-center justify-between gap-4">
-        <h1 className="text-xl font-bold">Bags on the shelf</h1>
+        <h1 className="text-xl font-bold">Ready-mix bags</h1>
         <PressLink to="/recipes">Recipes</PressLink>
       </header>
       <TroubleNote error={shelf.error} />
-      {!bags && !shelf.error && <p className="mt-4 text-lg text-soft">Looking on the shelf …</p>}
+      {!bags && !shelf.error && <p className="mt-4 text-lg text-soft">Loading recipes …</p>}
       {bags?.length === 0 && (
         <p role="status" className="mt-4 max-w-prose text-lg text-soft">
-          No bag yet. All that is dry of a loaf but the yeast, measured once for several loaves: choose a loaf on Plan, then “Make bags of
-          it”.
+          No bag yet. All that is dry of a loaf but the yeast, measured once for several loaves: choose a loaf on Plan, then “Make ready-mix
+          bags”.
         </p>
       )}
       {bags && bags.length > 0 && (

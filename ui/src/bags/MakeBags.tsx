@@ -67,9 +67,9 @@ export default function MakeBags() {
               ))}
             </tbody>
           </table>
-          <h2 className="mt-4 text-lg font-semibold">Not into the bag, but on the day, in this order</h2>
+          <h2 className="mt-4 text-lg font-semibold">Add on baking day, in this order</h2>
           <p className="fraction text-lg">{batch.add.map((a) => (a.amount ? `${a.amount} ${a.name}` : a.name)).join(", ")}.</p>
-          <p className="mt-1 text-soft">Yeast, fat and all that is wet stay out: a bag keeps as long as what is in it.</p>
+          <p className="mt-1 text-soft">Leave out yeast, fat and liquids.</p>
           <div className="mt-4 flex flex-wrap items-center gap-4">
             <Button
               disabled={make.isPending}
@@ -80,7 +80,7 @@ export default function MakeBags() {
               look="filled"
               size="large"
             >
-              {make.isPending ? "Writing it down …" : count === 1 ? "The bag is filled" : `The ${count} bags are filled`}
+              {make.isPending ? "Saving …" : count === 1 ? "Save bag" : `The ${count} bags are filled`}
             </Button>
             <PressLink to={`/${search}`}>Back to the plan</PressLink>
           </div>

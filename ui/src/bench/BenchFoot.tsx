@@ -20,7 +20,7 @@ interface Props {
 /** The presses below a step. */
 export function BenchFoot({ step, done, last, asked, held, start, starting, refused, back, next, slip, undo, noFroth }: Props) {
   const says = () => {
-    if (last) return starting ? "Writing it down …" : `I have pressed ${start}`;
+    if (last) return starting ? "Saving …" : `I have pressed ${start}`;
     if (asked) return "Yes, I looked";
     if (step.kind === "wait" && !done) return step.fails ? "It froths" : "It is ready";
     return "Next";

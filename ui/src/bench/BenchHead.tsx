@@ -26,9 +26,9 @@ export function BenchHead({ bench, count, reading, read, clear }: Props) {
         <p className="figures text-lg" data-count>
           {count} of {steps.length}
         </p>
-        <button type="button" onClick={clear} title="Clear the bench" className="grid size-14 place-items-center rounded-tray text-rim">
+        <button type="button" onClick={clear} title="Stop measuring" className="grid size-14 place-items-center rounded-tray text-rim">
           <X size={24} aria-hidden="true" />
-          <span className="sr-only">Clear the bench</span>
+          <span className="sr-only">Stop measuring</span>
         </button>
         {canSpeak() && (
           <button

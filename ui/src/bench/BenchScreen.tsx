@@ -18,7 +18,7 @@ export default function BenchScreen() {
           <TroubleNote error={bench.error} />
         </div>
       );
-    if (!bench.data) return <p className="p-8 text-lg text-soft">Clearing the worktop …</p>;
+    if (!bench.data) return <p className="p-8 text-lg text-soft">Loading bench …</p>;
     return <Bench key={id} bench={bench.data} />;
   }
   return <Empty open={shelf.data?.bench} />;
@@ -37,7 +37,7 @@ function Empty({ open }: { open: Shelf["bench"] }) {
         <p role="status" className="mt-2 text-lg">
           The bench is cleared.{" "}
           <Button onClick={() => tell({ do: "reopened" }, () => navigate(`/bench/${cleared}`))} look="text" size="large">
-            Bring it back
+            Restore
           </Button>
         </p>
       )}
@@ -46,7 +46,7 @@ function Empty({ open }: { open: Shelf["bench"] }) {
         <p className="mt-2 text-lg">
           {open.recipe} is half measured.{" "}
           <PressLink to={`/bench/${open.id}`} size="large">
-            Go on with it
+            Continue measuring
           </PressLink>
         </p>
       ) : (

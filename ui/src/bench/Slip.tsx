@@ -65,7 +65,9 @@ function WayOut({ out, press }: { out: BenchOut; press: () => void }) {
   return (
     <Button onClick={press} disabled={out.bad} data-out={out.exit} size="huge" className="py-2 text-left">
       <span className="fraction">{out.say}</span>
-      {out.worry && <span className="block text-base font-normal text-ink">{out.bad ? `Not like this. ${out.worry}` : out.worry}</span>}
+      {out.worry && (
+        <span className="block text-base font-normal text-ink">{out.bad ? `Fix the warning first. ${out.worry}` : out.worry}</span>
+      )}
     </Button>
   );
 }

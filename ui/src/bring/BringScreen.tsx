@@ -23,10 +23,10 @@ export default function BringScreen() {
   const all = understood.length + waiting.length;
   return (
     <div className="w-full px-6 py-4">
-      <h1 className="text-xl font-bold">Bring something in</h1>
+      <h1 className="text-xl font-bold">Import</h1>
       <p className="text-lg text-soft">
         A card, a saved page, JSON-LD, Markdown, a log as a table, or a calendar of when nobody is home; one file, several, or a ZIP archive
-        of them. Nothing is fetched from elsewhere, and nothing is kept before you say so.
+        of them. Nothing is fetched from elsewhere, and nothing is saved until you confirm.
       </p>
       <div className="mt-2 flex flex-wrap items-end gap-4">
         <label className="block min-w-0 flex-1 font-semibold">
@@ -40,7 +40,7 @@ export default function BringScreen() {
         </label>
         <div className="flex flex-wrap gap-3">
           <Button disabled={!text.trim() || reading} onClick={() => read([plain(text)])} look="filled" size="large">
-            {reading ? "Reading …" : "Read it"}
+            {reading ? "Reading …" : "Check what was pasted"}
           </Button>
           <label className={`min-h-14 px-6 text-lg ${fileButton}`}>
             <FileUp size={22} aria-hidden="true" />

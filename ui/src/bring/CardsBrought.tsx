@@ -52,7 +52,7 @@ export function CardsBrought({ cards, standard }: { cards: BroughtCard[]; standa
       </ul>
       <div className="mt-3 flex flex-wrap items-center gap-4">
         <Button disabled={kept === 0 || keep.isPending} onClick={() => keep.mutate({ body, key })} look="filled" size="large">
-          {keep.isPending ? "Putting on the shelf …" : kept === 1 ? "Keep one recipe" : `Keep ${kept} recipes`}
+          {keep.isPending ? "Putting on the shelf …" : kept === 1 ? "Save 1 recipe" : `Keep ${kept} recipes`}
         </Button>
         {kept === 0 && <p className="text-soft">None is chosen.</p>}
         <TroubleNote error={keep.error} />
@@ -79,7 +79,7 @@ function Card({ card, choice, standard, set }: CardProps) {
         <b className="text-lg">{card.name || "A recipe without a name"}</b> <span className="text-signal">{card.problem}</span>
       </li>
     );
-  const problem = read.problem && `It cannot be kept yet: ${read.problem}`;
+  const problem = read.problem && `It can’t be saved yet: ${read.problem}`;
   return (
     <li data-card={card.name} className="py-3">
       <div className="flex flex-wrap items-baseline gap-x-4">
@@ -90,12 +90,12 @@ function Card({ card, choice, standard, set }: CardProps) {
           {read.asks > 0 && <b className="text-moved"> · {read.asks} to be asked about</b>}
         </p>
       </div>
-      {card.same && <p className="text-soft">The one on your shelf has the same lines.</p>}
+      {card.same && <p className="text-soft">You already have this recipe.</p>}
       {card.lost && <p className="text-soft">Not taken over: {card.lost.join(", ")}.</p>}
       {problem && <p className="text-signal">{problem}</p>}
       {card.oven && (
         <details open className="mt-1 border-l-4 border-rim pl-3">
-          <summary className="cursor-pointer font-semibold">Written for hands and oven. What becomes of it here:</summary>
+          <summary className="cursor-pointer font-semibold">This is an oven recipe. Changes for a machine:</summary>
           <ul className="fraction">
             {card.oven.map((o) => (
               <li key={(o.says ?? "") + o.so}>
@@ -138,7 +138,9 @@ function Card({ card, choice, standard, set }: CardProps) {
           segments={[
             { value: "new", label: "keep as a new one", show: card.twin ? "Keep both" : "Keep it", disabled: !!read.problem },
             ...(card.twin
-              ? ([{ value: "revision", label: "as the next revision", show: "As a revision of yours", disabled: !!read.problem }] as const)
+              ? ([
+                  { value: "revision", label: "as the next revision", show: "As a new version of your recipe", disabled: !!read.problem },
+                ] as const)
               : []),
             { value: "leave", label: "leave it out", show: "Leave it out" },
           ]}
@@ -197,7 +199,7 @@ export function Done({ done }: { done: BringDone }) {
             ))}
           </ul>
           <Button disabled={undo.isPending} onClick={() => undo.mutate(done.id)} look="text">
-            {undo.isPending ? "Taking back …" : "Undo all of it"}
+            {undo.isPending ? "Undoing …" : "Undo import"}
           </Button>
         </>
       )}

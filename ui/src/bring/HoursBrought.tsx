@@ -52,9 +52,9 @@ export function HoursBrought({ calendar }: { calendar: NonNullable<Brought["cale
           look="filled"
           size="large"
         >
-          {keep.isPending ? "Writing them down …" : taken.length === 1 ? "Keep one absence" : `Keep ${taken.length} absences`}
+          {keep.isPending ? "Writing them down …" : taken.length === 1 ? "Save 1 absence" : `Keep ${taken.length} absences`}
         </Button>
-        {absences.length === 0 && <p className="text-soft">Nothing is taken in the next sixty days.</p>}
+        {absences.length === 0 && <p className="text-soft">No events in the next 60 days.</p>}
         <TroubleNote error={keep.error} />
       </div>
     </section>

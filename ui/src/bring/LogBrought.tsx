@@ -57,9 +57,9 @@ export function LogBrought({ log, table }: { log: NonNullable<Brought["log"]>; t
           look="filled"
           size="large"
         >
-          {keep.isPending ? "Writing into the log …" : taken === 1 ? "Take one bake" : `Take ${taken} bakes`}
+          {keep.isPending ? "Writing into the log …" : taken === 1 ? "Import 1 bake" : `Take ${taken} bakes`}
         </Button>
-        {taken === 0 && <p className="text-soft">There is nothing new in it.</p>}
+        {taken === 0 && <p className="text-soft">Nothing new to import.</p>}
         <TroubleNote error={keep.error} />
       </div>
     </section>

@@ -88,7 +88,7 @@ const unreachable: Problem = {
   type: "about:blank",
   title: "Unreachable",
   status: 503,
-  detail: "The kitchen's server does not answer. Nothing was lost.",
+  detail: "Rise Pan cannot be reached on this computer. Nothing was lost.",
 };
 
 interface Call {

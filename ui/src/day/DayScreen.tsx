@@ -126,7 +126,7 @@ function Planned({ view }: { view: DayView }) {
     <>
       <div className="flex flex-wrap items-center gap-x-5 gap-y-1">
         <p role="status" className={`text-lg font-bold ${bad ? "border-l-4 border-signal pl-2" : ""}`} data-sum>
-          {change.isPending ? "Planning the day …" : book.loaves.length === 0 ? "Nothing is on this day yet." : day.say}
+          {change.isPending ? "Planning the day …" : book.loaves.length === 0 ? "No loaves planned for this day yet." : day.say}
         </p>
         <DayTools date={date} planned={day.hands.length > 0} open={setOpen} undo={begun ? undo : undefined} />
       </div>

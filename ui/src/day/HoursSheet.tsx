@@ -70,7 +70,7 @@ export function HoursSheet({ view, error, change, close }: Props) {
           setName("");
         }}
       >
-        {time("Nobody is there from", from, setFrom)}
+        {time("Away from", from, setFrom)}
         <span>to</span>
         {time("Nobody is there until", to, setTo)}
         <input
@@ -82,15 +82,15 @@ export function HoursSheet({ view, error, change, close }: Props) {
           className="h-12 min-w-0 flex-1 rounded-tray border-2 border-rim bg-enamel px-2"
         />
         <Button type="submit" size="medium">
-          Note it
+          Add absence
         </Button>
       </form>
-      {(kitchen?.absences?.length ?? 0) > 0 && <p className="mt-2 text-base text-soft">The hours of your calendar count too.</p>}
-      <PressLink to="/bring">Read them from a calendar</PressLink>
+      {(kitchen?.absences?.length ?? 0) > 0 && <p className="mt-2 text-base text-soft">Times from your imported calendar count too.</p>}
+      <PressLink to="/bring">Import from a calendar</PressLink>
       <h3 className="mt-3 text-base font-bold">Hands</h3>
       <div className="mt-1 flex">
         <Segments
-          label="Pairs of hands"
+          label="How many people are helping?"
           value={book.hands}
           pick={(hands) => change({ hands })}
           segments={[
@@ -108,8 +108,8 @@ export function HoursSheet({ view, error, change, close }: Props) {
           value={book.nights ? "up" : "asleep"}
           pick={(who) => change({ nights: who === "up" })}
           segments={[
-            { value: "asleep", label: "Everybody sleeps in them", show: "Everybody sleeps" },
-            { value: "up", label: "Somebody gets up in them", show: "Somebody gets up" },
+            { value: "asleep", label: "Everyone asleep", show: "Everybody sleeps" },
+            { value: "up", label: "Someone can get up", show: "Somebody gets up" },
           ]}
           className="min-h-12 content-center px-4 font-semibold"
         />
@@ -121,7 +121,7 @@ export function HoursSheet({ view, error, change, close }: Props) {
       )}
       <div className="mt-4">
         <Button onClick={close} look="filled" size="medium">
-          That is all
+          Done
         </Button>
       </div>
     </Sheet>

@@ -111,7 +111,7 @@ export function LoafRow({ date, loaf, asked, nth, zone, over, open, unpin, weekl
           )}
           {asked.pin && toCome && (
             <Button onClick={unpin} look="text">
-              Take the pin out<span className="sr-only"> of {loaf.name}</span>
+              Unpin<span className="sr-only"> {loaf.name}</span>
             </Button>
           )}
           {weekly && (

@@ -110,7 +110,7 @@ export function LoafSheet({ view, loaf, fresh, done, busy, fault, keep, takeOff,
               onChange={(e) => set({ pin: e.target.checked ? done : undefined })}
               className="size-6 accent-rim"
             />
-            Pin it where it is done about
+            Fix the finish near
           </label>
           <Typed
             value={(draft.pin ?? done ?? "").slice(11)}
@@ -129,7 +129,10 @@ export function LoafSheet({ view, loaf, fresh, done, busy, fault, keep, takeOff,
         <Picker
           label="Machine"
           value={draft.only ? wish.machine : ""}
-          choices={[{ id: "", name: "On any machine" }, ...(shelf?.machines ?? []).map((m) => ({ id: m.id, name: `Only on ${m.name}` }))]}
+          choices={[
+            { id: "", name: "On any machine" },
+            ...(shelf?.machines ?? []).map((m) => ({ id: m.id, name: `Must be baked in ${m.name}` })),
+          ]}
           pick={(id) => {
             if (fresh && id) choose({ machine: id });
             set({ only: id !== "", wish: { ...draft.wish, machine: id || draft.wish.machine } });
@@ -153,11 +156,11 @@ export function LoafSheet({ view, loaf, fresh, done, busy, fault, keep, takeOff,
       )}
       <div className="mt-4 flex flex-wrap gap-3">
         <Button disabled={busy || !wish.recipe} onClick={keepIt} look="filled" size="large">
-          {busy ? "Planning the day …" : fresh ? "Put it on the day" : "Keep it so"}
+          {busy ? "Planning the day …" : fresh ? "Put it on the day" : "Save changes"}
         </Button>
         {!fresh && (
           <Button disabled={busy} onClick={takeOff} size="large">
-            Take it off the day
+            Remove from this day
           </Button>
         )}
         <Button onClick={close} look="text" size="large" className="px-4">

@@ -28,13 +28,11 @@ export function Loaves({ view, over, add, open, put, everyWeek }: Props) {
           size="medium"
           className="flex items-center gap-2 text-base"
         >
-          <Plus size={20} aria-hidden="true" /> {book.loaves.length >= view.most ? "The day is full" : "Put a loaf on the day"}
+          <Plus size={20} aria-hidden="true" /> {book.loaves.length >= view.most ? "No more than 12 loaves a day" : "Put a loaf on the day"}
         </Button>
       </div>
       {book.loaves.length === 0 && (
-        <p className="mt-2 max-w-prose text-lg text-soft">
-          Put on it what is wanted: each loaf with its time. The order, the machines and the timers follow from that.
-        </p>
+        <p className="mt-2 max-w-prose text-lg text-soft">Add the loaves you want and when; we work out the order, machines and timers.</p>
       )}
       <ul className="mt-2 divide-y divide-rule border-y border-rule empty:hidden">
         {day.loaves.map((l, n) => {

@@ -16,9 +16,7 @@ export function MendSheet({ date, loaf, close }: { date: string; loaf: DayPlanne
           Planning the day in other ways …
         </p>
       )}
-      {mends.data?.mends.length === 0 && (
-        <p className="mt-3 text-lg">Nothing that is known here: no other cycle, machine, bag or hour makes it better.</p>
-      )}
+      {mends.data?.mends.length === 0 && <p className="mt-3 text-lg">No other cycle, machine, bag or time would help.</p>}
       <ul className="mt-3 divide-y divide-rule border-y border-rule empty:hidden">
         {mends.data?.mends.map((m) => (
           <li key={m.say} className="py-2">
@@ -33,7 +31,7 @@ export function MendSheet({ date, loaf, close }: { date: string; loaf: DayPlanne
         ))}
       </ul>
       <Button onClick={close} look="filled" size="medium" className="mt-4">
-        Leave it so
+        Leave as it is
       </Button>
     </Sheet>
   );

@@ -40,7 +40,7 @@ export function NeedsSheet({ view, close }: { view: DayView; close: () => void }
       ))}
       {needs.data && (
         <section className="mt-3">
-          <h3 className="border-b-2 border-rim text-lg font-bold">Wanted in all</h3>
+          <h3 className="border-b-2 border-rim text-lg font-bold">Total needed</h3>
           <ul className="divide-y divide-rule">
             {shopping.map((s) => (
               <li key={s.ingredient} className="flex justify-between gap-4 py-1 text-base" data-need={s.ingredient}>

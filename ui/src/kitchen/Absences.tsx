@@ -37,7 +37,7 @@ export function Absences({ kitchen, set }: { kitchen: Kitchen; set: SetKitchen }
           ))}
         </ul>
       )}
-      <PressLink to="/bring">Read them from a calendar</PressLink>
+      <PressLink to="/bring">Import from a calendar</PressLink>
     </section>
   );
 }

@@ -35,7 +35,7 @@ export function Calls() {
   return (
     <section aria-labelledby="calls" className="mt-6">
       <h2 id="calls" className="text-sm font-semibold text-soft">
-        How this device calls
+        Alerts on this device
       </h2>
       <div className="divide-y divide-rule border-y border-rule">
         {sound("act", "Something to do now")}
@@ -46,7 +46,7 @@ export function Calls() {
         </label>
         <label className="flex min-h-14 items-center gap-3">
           <input type="checkbox" checked={now.notices} onChange={(e) => void notices(e.target.checked)} className="size-6 accent-rim" />
-          Send a notice, even while another page is open
+          Show a notification when another tab is in front
         </label>
       </div>
       {refused && (
@@ -56,7 +56,7 @@ export function Calls() {
             : "This browser sends no notices here. Sound and flash work."}
         </p>
       )}
-      <p className="mt-1 text-sm text-soft">Kept on this device. Sound wants one touch of the page before it may be heard.</p>
+      <p className="mt-1 text-sm text-soft">Saved on this device. Tap the page once so the browser allows sound.</p>
     </section>
   );
 }

@@ -49,7 +49,7 @@ export function CarryAway({ name }: { name: string }) {
       </section>
       <section aria-labelledby="back">
         <h2 id="back" className="text-lg font-semibold">
-          Bring it back
+          Restore
         </h2>
         <p className="mt-1 max-w-prose">A kitchen’s file takes the place of {name}, which is put aside and can be brought back.</p>
         <label className={`${button} mt-3 border-2 border-rim text-rim has-focus-visible:outline-3`}>
@@ -59,13 +59,13 @@ export function CarryAway({ name }: { name: string }) {
         </label>
         {away.length > 0 && (
           <>
-            <h3 className="mt-4 text-sm font-semibold text-soft">Put aside</h3>
+            <h3 className="mt-4 text-sm font-semibold text-soft">Earlier kitchens</h3>
             <ul className="divide-y divide-rule border-y border-rule">
               {away.map((k) => (
                 <li key={k.id} className="flex flex-wrap items-baseline gap-4 py-2" data-away={k.id}>
                   <b>{k.name}</b>
                   <Button disabled={swap.isPending} onClick={() => swap.mutate(k.id)} look="text">
-                    Bring it back in the place of this one
+                    Swap this kitchen for it
                   </Button>
                 </li>
               ))}
@@ -85,7 +85,7 @@ export function CarryAway({ name }: { name: string }) {
               {restore.isPending ? "Restoring …" : "Restore it"}
             </Button>
             <Button onClick={close} size="medium">
-              Leave it as it is
+              No change
             </Button>
           </p>
         </Sheet>

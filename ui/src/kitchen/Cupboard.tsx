@@ -35,7 +35,7 @@ function Packs({ kitchen, worries, set, fault }: Props) {
   return (
     <section aria-labelledby="packs">
       <h2 id="packs" className="text-sm font-semibold text-soft">
-        Jars and bags with a date
+        Opened packs and dates
       </h2>
       <p className="text-sm">
         An opened jar of yeast keeps about four months in the fridge; wholemeal and mixes turn rancid. The plan warns before you measure.
@@ -114,9 +114,9 @@ function Stock({ kitchen, set, fault }: Omit<Props, "worries">) {
   return (
     <section aria-labelledby="stock">
       <h2 id="stock" className="text-sm font-semibold text-soft">
-        Kept count of
+        Stock I track
       </h2>
-      <p className="text-sm">What stands here is checked against each loaf; anything else is taken to be there.</p>
+      <p className="text-sm">These are checked for each loaf; we assume you have everything else.</p>
       <ul className="mt-2 divide-y divide-rule border-y border-rule">
         {stock.map((s, n) => (
           <li key={s.ingredient} className="flex flex-wrap items-center gap-3 py-1">
@@ -129,7 +129,7 @@ function Stock({ kitchen, set, fault }: Omit<Props, "worries">) {
             />
             <button
               type="button"
-              aria-label={`Keep no count of ${name(s.ingredient)}`}
+              aria-label={`Stop tracking ${name(s.ingredient)}`}
               onClick={() => set({ stock: stock.filter((o) => o !== s) })}
               className="grid size-11 place-items-center text-rim"
             >
@@ -141,7 +141,11 @@ function Stock({ kitchen, set, fault }: Omit<Props, "worries">) {
           </li>
         ))}
       </ul>
-      <IngredientPicker label="Keep count of" ingredients={open} pick={(i) => set({ stock: [...stock, { ingredient: i.id, grams: 0 }] })} />
+      <IngredientPicker
+        label="Track stock of"
+        ingredients={open}
+        pick={(i) => set({ stock: [...stock, { ingredient: i.id, grams: 0 }] })}
+      />
     </section>
   );
 }

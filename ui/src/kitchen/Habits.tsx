@@ -14,7 +14,7 @@ export function Habits({ kitchen, set, fault }: { kitchen: Kitchen; set: SetKitc
         pick={(liquid) => set({ liquid })}
         choices={[
           ["tepid", "Tepid", `Worked out, so that the dough leaves the kneading at ${warmth(26)}.`],
-          ["room temperature", "As it stands", "Everything at room temperature."],
+          ["room temperature", "Room temperature", "Everything at room temperature."],
           ["hot with rapid yeast", "Hot", "For rapid-rise yeast on a rapid cycle; else tepid."],
         ]}
       />
@@ -24,7 +24,7 @@ export function Habits({ kitchen, set, fault }: { kitchen: Kitchen; set: SetKitc
         value={kitchen.grease ? "greased" : "bare"}
         pick={(v) => set({ grease: v === "greased" })}
         choices={[
-          ["bare", "Bare", "As most pans are meant to be used."],
+          ["bare", "Not greased", "As most pans are meant to be used."],
           ["greased", "Lightly greased", "Where loaves stick."],
         ]}
       />
@@ -53,8 +53,8 @@ export function Habits({ kitchen, set, fault }: { kitchen: Kitchen; set: SetKitc
         value={kitchen.yeast}
         pick={(yeast) => set({ yeast })}
         choices={[
-          ["eased", "Eased", "A big dough stays warmer: less than in proportion."],
-          ["straight", "Straight", "In proportion to the flour."],
+          ["eased", "Less than in proportion", "A big dough stays warmer, and rises faster."],
+          ["straight", "In proportion", "In proportion to the flour."],
         ]}
       />
       <Choices

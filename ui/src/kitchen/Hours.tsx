@@ -11,7 +11,7 @@ export function Hours({ kitchen, set, fault }: { kitchen: Kitchen; set: SetKitch
       <QuietHours kitchen={kitchen} set={set} />
       <Absences kitchen={kitchen} set={set} />
       <label className="block">
-        <span className="text-sm font-semibold text-soft">The kitchen’s clock</span>
+        <span className="text-sm font-semibold text-soft">Time zone</span>
         <Typed
           value={kitchen.zone}
           show={(v) => v}

@@ -36,7 +36,7 @@ function OpenHouse({ name }: { name: string }) {
       <div className="max-w-xl">
         <RecoveryCode name={opened.name} code={opened.recovery} />
         <Button onClick={() => void client.invalidateQueries()} size="medium" className="mt-4">
-          It is kept; go on
+          I’ve saved it; go on
         </Button>
       </div>
     );
@@ -44,7 +44,7 @@ function OpenHouse({ name }: { name: string }) {
     <div className="grid gap-8 lg:grid-cols-2">
       <section aria-labelledby="open-house">
         <h2 id="open-house" className="text-lg font-semibold">
-          Open to whoever sits at this computer
+          Anyone on this computer can open it
         </h2>
         <p className="mt-1 max-w-prose">
           {name} has no owner. With an owner and a passphrase it opens only to the devices that you let in, and phones in the house can use
@@ -79,7 +79,7 @@ function OpenHouse({ name }: { name: string }) {
               The demo kitchen is there to be tried. As new, all is as on its first day; what you changed is put aside.
             </p>
             <Button disabled={reset.isPending} onClick={() => reset.mutate()} size="medium" className="mt-2">
-              {reset.isPending ? "Making it as new …" : "Make the demo kitchen as new"}
+              {reset.isPending ? "Making it as new …" : "Reset the demo kitchen"}
             </Button>
             <TroubleNote error={reset.error} />
           </>
@@ -111,7 +111,7 @@ function Locked({ house }: { house: Household }) {
     <div className="grid gap-x-10 gap-y-6 lg:grid-cols-[3fr_2fr]">
       <section aria-labelledby="people">
         <h2 id="people" className={head}>
-          Who comes in, and by what
+          People and devices
         </h2>
         <ul className="divide-y divide-rule border-y border-rule">
           {house.people.map((p) => (
@@ -134,7 +134,7 @@ function Locked({ house }: { house: Household }) {
                       <span className="text-soft">{d.this ? "this one" : ago(d.usedAt, now)}</span>
                       {!d.this && (owner || p.id === house.me.id) && (
                         <Button disabled={end.isPending} onClick={() => end.mutate({ what: "ended", id: d.id })} look="text">
-                          Sign it out
+                          Sign this device out
                           <span className="sr-only">
                             : the {d.what} of {p.name}
                           </span>
@@ -203,15 +203,15 @@ function Reached({ house }: { house: Household }) {
       )}
       {house.house && !window.isSecureContext && (
         <p className="mt-2 border-l-4 border-rim pl-3">
-          This device came by plain HTTP: its browser keeps no screen awake here, sends no notices, and puts nothing on the home screen. Set
-          the screen to stay on by itself while you bake; sound and flash work. Started with <b className="whitespace-nowrap">--tls self</b>{" "}
-          all of it works.
+          This connection isn’t secure (http): its browser keeps no screen awake here, sends no notices, and puts nothing on the home
+          screen. Set the screen to stay on by itself while you bake; sound and flash work. Started with{" "}
+          <b className="whitespace-nowrap">--tls self</b> all of it works.
         </p>
       )}
       {house.authority && (
         <p className="mt-2">
           <a href="/house.crt" className="font-semibold text-rim underline">
-            The certificate of this house
+            Security certificate for your phones
           </a>
           , for a phone to trust once
         </p>

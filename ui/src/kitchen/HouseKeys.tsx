@@ -59,7 +59,7 @@ function Relock({ what, house, done }: { what: "passphrase" | "recovery"; house:
       <>
         <RecoveryCode name={house.name ?? ""} code={code.data.code} />
         <Button onClick={done} size="medium" className="mt-2">
-          It is kept
+          I’ve saved it
         </Button>
       </>
     );
@@ -72,7 +72,7 @@ function Relock({ what, house, done }: { what: "passphrase" | "recovery"; house:
   return (
     <form onSubmit={send}>
       <Field
-        label="The passphrase as it is"
+        label="Current passphrase"
         value={before}
         set={setBefore}
         secret
@@ -81,7 +81,7 @@ function Relock({ what, house, done }: { what: "passphrase" | "recovery"; house:
         at="/before"
         error={error}
       />
-      {what === "passphrase" && <NewPassphrase label="The new one" value={passphrase} set={setPassphrase} error={error} />}
+      {what === "passphrase" && <NewPassphrase label="New passphrase" value={passphrase} set={setPassphrase} error={error} />}
       <Beside error={error} fields={["/before", "/passphrase"]} />
       <Do busy={relock.isPending || code.isPending}>{what === "passphrase" ? "Change it" : "Show another code"}</Do>
     </form>

@@ -19,7 +19,18 @@ import { Preferences } from "./Preferences";
 import { tabLook } from "../parts/tabLook";
 import { Units } from "./Units";
 
-const drawers = ["Drawer", "Flour", "Cupboard", "Units", "Habits", "Hours", "House", "Carry away"];
+/** The drawers by their names in the address, each with what it is called. */
+const named: Record<string, string> = {
+  Drawer: "Measures",
+  Flour: "Flour",
+  Cupboard: "Cupboard",
+  Units: "Units",
+  Habits: "Habits",
+  Hours: "Quiet hours & away",
+  House: "People & devices",
+  "Carry away": "Backup",
+};
+const drawers = Object.keys(named);
 
 /** What this household owns and prefers. Every change is kept at once and shows on the plan. */
 export default function KitchenScreen() {
@@ -32,7 +43,7 @@ export default function KitchenScreen() {
         <TroubleNote error={shelf.error} />
       </div>
     );
-  if (!shelf.data) return <p className="p-8 text-lg text-soft">Opening the cupboard …</p>;
+  if (!shelf.data) return <p className="p-8 text-lg text-soft">Loading settings …</p>;
   const { kitchen, version, cups, worries } = shelf.data;
   const set = (part: Partial<Kitchen>, kept?: () => void) => change.mutate({ ...kitchen, ...part }, { onSuccess: kept });
   const busy = change.isPending || undo.isPending;
@@ -43,7 +54,7 @@ export default function KitchenScreen() {
       <header className="flex min-h-12 flex-wrap items-center gap-x-6">
         <h1 className="text-xl font-bold">{kitchen.name}</h1>
         <p role="status" className="text-soft">
-          {busy ? "Writing it down …" : change.error ? "Not kept." : version > 1 ? "Kept." : ""}
+          {busy ? "Saving …" : change.error ? "Not saved." : version > 1 ? "Saved." : ""}
         </p>
         {version > 1 && (
           <Button onClick={() => undo.mutate()} disabled={busy} look="text" className="flex items-center gap-2">
@@ -65,7 +76,7 @@ export default function KitchenScreen() {
         <TabList className="mt-2 flex flex-wrap gap-1 border-b-2 border-rim *:whitespace-nowrap">
           {drawers.map((d) => (
             <Tab key={d} className={tabLook}>
-              {d}
+              {named[d]}
             </Tab>
           ))}
         </TabList>

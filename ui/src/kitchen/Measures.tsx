@@ -155,7 +155,7 @@ function OddMeasure({ add }: { add: (m: Measure) => void }) {
           className={`${field} block w-24`}
         />
       </label>
-      <Button type="submit">Put it in</Button>
+      <Button type="submit">Add measure</Button>
       <span role="status" className="text-signal">
         {fault}
       </span>

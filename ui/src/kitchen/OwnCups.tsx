@@ -118,7 +118,7 @@ function OwnCup({ cup, known, fault, keep, forget }: CupProps) {
               className={`flex min-h-11 items-center rounded-tray border-2 pl-3 ${odd ? "border-dashed border-rim" : "border-rule"}`}
             >
               <span className="figures font-bold">{weight(grams)}</span>
-              {odd && <span className="ml-2 text-sm">far from the others</span>}
+              {odd && <span className="ml-2 text-sm">Very different – check it</span>}
               <button
                 type="button"
                 aria-label={`Take the weighing of ${weight(grams)} out`}
@@ -142,7 +142,7 @@ function OwnCup({ cup, known, fault, keep, forget }: CupProps) {
             className={`${fieldLook} w-20 text-right text-lg font-bold`}
           />
           {unit}
-          <Button onClick={add}>Add it</Button>
+          <Button onClick={add}>Add weighing</Button>
         </li>
       </ul>
       <p role="status" className="text-sm text-signal">

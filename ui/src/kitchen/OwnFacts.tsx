@@ -17,9 +17,9 @@ export function OwnFacts({ kitchen, set, fault }: { kitchen: Kitchen; set: SetKi
   return (
     <section aria-labelledby="own">
       <h2 id="own" className="text-sm font-semibold text-soft">
-        Your own figures
+        My ingredient weights
       </h2>
-      <p className="text-sm">Where a packet says something else than the larder: the weight of a US cup, and what 100 g hold.</p>
+      <p className="text-sm">Where your packet differs from our figures: the weight of a US cup, and what 100 g hold.</p>
       <ul className="mt-2 divide-y divide-rule border-y border-rule">
         {own.map((i, n) => (
           <li key={i.id} className="py-2">
@@ -27,7 +27,7 @@ export function OwnFacts({ kitchen, set, fault }: { kitchen: Kitchen; set: SetKi
               <h3 className="font-bold">{i.name}</h3>
               <button
                 type="button"
-                aria-label={`Forget it for ${i.name}`}
+                aria-label={`Remove setting for ${i.name}`}
                 onClick={() => set({ facts: own.filter((o) => o.id !== i.id) })}
                 className="ml-auto grid size-11 place-items-center text-rim"
               >
@@ -110,7 +110,7 @@ function Readings({ kitchen, set, name }: { kitchen: Kitchen; set: SetKitchen; n
   const readings = kitchen.readings ?? [];
   if (readings.length === 0) return null;
   return (
-    <ul aria-label="Names that you have explained" className="divide-y divide-rule border-b border-rule">
+    <ul aria-label="Ingredient names you taught us" className="divide-y divide-rule border-b border-rule">
       {readings.map((r) => (
         <li key={r.spelling} className="flex min-h-11 items-center gap-2">
           <span>

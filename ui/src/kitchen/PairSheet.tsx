@@ -34,7 +34,7 @@ function Shown({ code, house, anew, close }: { code: PairingCode; house: Househo
         <svg
           viewBox={`0 0 ${code.qr.side} ${code.qr.side}`}
           role="img"
-          aria-label="The same as squares, for a camera"
+          aria-label="QR code"
           shapeRendering="crispEdges"
           className="mx-auto mt-3 w-64 max-w-full"
         >
@@ -47,7 +47,7 @@ function Shown({ code, house, anew, close }: { code: PairingCode; house: Househo
           {code.code}
         </p>
       ) : (
-        <p className="mt-3 text-center text-lg">This code is good no more.</p>
+        <p className="mt-3 text-center text-lg">This code has expired.</p>
       )}
       <p className="mt-2">
         {code.qr ? (

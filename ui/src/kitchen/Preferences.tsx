@@ -16,7 +16,7 @@ export function Preferences({ kitchen, set }: { kitchen: Kitchen; set: SetKitche
   return (
     <section aria-labelledby="liked">
       <h2 id="liked" className="mb-1 text-sm font-semibold text-soft">
-        Liked for an ingredient
+        Preferred measure for an ingredient
       </h2>
       <ul className="divide-y divide-rule border-b border-rule empty:hidden">
         {kitchen.prefer.map((p) => (
@@ -34,7 +34,7 @@ export function Preferences({ kitchen, set }: { kitchen: Kitchen; set: SetKitche
             />
             <button
               type="button"
-              aria-label={`Forget it for ${p.ingredient}`}
+              aria-label={`Remove setting for ${p.ingredient}`}
               onClick={() => set({ prefer: kitchen.prefer.filter((o) => o !== p) })}
               className="ml-auto grid size-11 place-items-center text-rim"
             >

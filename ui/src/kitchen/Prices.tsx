@@ -29,7 +29,7 @@ export function Prices({ kitchen, set, fault }: Props) {
         What packs cost
       </h2>
       <label className="flex items-center gap-2 text-sm">
-        Sign of the currency
+        Currency symbol
         <Typed
           value={kitchen.money ?? ""}
           show={(m) => m}
@@ -64,7 +64,7 @@ export function Prices({ kitchen, set, fault }: Props) {
             {kitchen.money}
             <button
               type="button"
-              aria-label={`Forget the price of ${name(p.ingredient)}`}
+              aria-label={`Remove price of ${name(p.ingredient)}`}
               onClick={() => set({ prices: prices.filter((o) => o !== p) })}
               className="grid size-11 place-items-center text-rim"
             >
@@ -77,7 +77,7 @@ export function Prices({ kitchen, set, fault }: Props) {
         ))}
       </ul>
       <IngredientPicker
-        label="Tell the price of"
+        label="Add a price for"
         ingredients={larder.filter((i) => i.id !== "water" && !prices.some((p) => p.ingredient === i.id))}
         pick={(i) => set({ prices: [...prices, { ingredient: i.id, grams: usualPack, cost: 0 }] })}
       />

@@ -19,7 +19,7 @@ import { Mark } from "./Mark";
 import { cycleTitle } from "../parts/panel";
 
 const marks = [
-  { id: "", name: "every mark" },
+  { id: "", name: "Any rating" },
   { id: "good", name: "good loaves" },
   { id: "poor", name: "poor loaves" },
 ];
@@ -68,14 +68,14 @@ export default function LogScreen() {
         </PressLink>
         {bakes.length > 0 && (
           <a href={logTable(looked)} download className="flex min-h-11 items-center font-semibold text-rim underline">
-            Save as a table
+            Download CSV (opens in a spreadsheet)
           </a>
         )}
       </header>
       {lessons && <LessonList {...lessons} />}
       {bakes.length === 0 && (Object.values(looked).some(Boolean) || words.trim()) ? (
         <p role="status" className="mt-4 text-lg text-soft">
-          No bake in the log is so. Look for less.
+          Nothing matches. Clear a filter.
         </p>
       ) : bakes.length === 0 ? (
         <p className="mt-4 text-lg text-soft">

@@ -28,7 +28,7 @@ export default function LoggedBake() {
         <TroubleNote error={bake.error} />
       </div>
     );
-  if (!bake.data) return <p className="p-8 text-lg text-soft">Turning the page …</p>;
+  if (!bake.data) return <p className="p-8 text-lg text-soft">Loading bake …</p>;
   const { plan, state, zone } = bake.data;
   const machine = shelf?.machines.find((m) => m.name === plan.machine)?.id;
   const again = `/?${new URLSearchParams({ recipe: bake.data.recipeId, size: plan.batch ?? plan.size, ...(machine && { machine }) })}`;
@@ -43,7 +43,7 @@ export default function LoggedBake() {
     ["Timer", plan.timer.setting > 0 ? display(plan.timer.setting) : "no delay"],
     ["Started", clock(bake.data.startedAt, zone)],
     ["Ready", clock(state.ready, zone)],
-    ...(by.length > 0 ? [["Told by", by.join(", ")] satisfies [string, string]] : []),
+    ...(by.length > 0 ? [["Recorded by", by.join(", ")] satisfies [string, string]] : []),
     [state.phase === "abandoned" ? "Ended early" : "Out of the pan", state.end ? clock(state.end, zone) : "not yet"],
   ];
   return (
@@ -59,17 +59,17 @@ export default function LoggedBake() {
           {dayName(day(bake.data.startedAt, zone), day(bake.data.now, zone))} · revision {bake.data.revision}
         </p>
         <Mark mark={state.mark} />
-        <PressLink to={`/verdict/${id}`}>{state.mark ? "Change the verdict" : "Judge the loaf"}</PressLink>
+        <PressLink to={`/verdict/${id}`}>{state.mark ? "Edit rating" : "Rate this loaf"}</PressLink>
         <PressLink to={`/recipes/${bake.data.recipeId}/story`}>All loaves of it</PressLink>
         <PressLink to={again}>Bake this again</PressLink>
         <PressLink to={`/day${again.slice(1)}&add=1`}>Put it on a day</PressLink>
         <Button disabled={put.isPending} onClick={() => put.mutate(!bake.data.putAway)} look="text">
-          {bake.data.putAway ? "Bring it back to the log" : "Put it away"}
+          {bake.data.putAway ? "Restore to the log" : "Archive"}
         </Button>
       </header>
       {bake.data.putAway && (
         <p role="status" className="text-lg text-soft">
-          Put away: the log does not show it.
+          Archived: hidden in the log.
         </p>
       )}
       {bake.data.rehearsed && <p className="text-lg text-soft">A rehearsal: nothing was baked, and the log learns nothing from it.</p>}
@@ -126,7 +126,7 @@ export default function LoggedBake() {
           </dl>
           {otherwise.length > 0 && (
             <>
-              <h2 className="mt-4 text-sm font-semibold text-soft">What went otherwise</h2>
+              <h2 className="mt-4 text-sm font-semibold text-soft">What changed</h2>
               <ul>
                 {otherwise.map((h) => (
                   <li key={h.seq}>

@@ -1,6 +1,6 @@
 /** A mark of 1 to 5 as filled leaves, with its number. */
 export function Mark({ mark }: { mark: number | undefined }) {
-  if (!mark) return <span className="text-soft">not judged</span>;
+  if (!mark) return <span className="text-soft">not rated</span>;
   return (
     <span className="inline-flex items-center gap-2">
       <svg width="96" height="20" viewBox="0 0 96 20" aria-hidden="true">

@@ -5,7 +5,7 @@ import { useYear } from "../client/bakes";
 import type { Year } from "../client/types.gen";
 import { Picker } from "../parts/Picker";
 import { TroubleNote } from "../parts/Trouble";
-import { fixed, heap } from "../parts/figures";
+import { fixed, heap, price } from "../parts/figures";
 
 /** What was baked in a year: loaves, flour, what was loved, what it cost. */
 export default function YearScreen() {
@@ -53,7 +53,7 @@ export default function YearScreen() {
           <div className="mt-4 grid gap-8 lg:grid-cols-2">
             <section aria-labelledby="loved">
               <h2 id="loved" className="text-lg font-semibold">
-                Most loved
+                Highest rated
               </h2>
               <ol className="mt-1 divide-y divide-rule border-y border-rule">
                 {loved.map((r) => (
@@ -62,7 +62,7 @@ export default function YearScreen() {
                       {r.recipe}
                     </Link>
                     <span className="figures ml-auto">
-                      {r.mark ? `${fixed(r.mark, 1)} of 5` : "not judged"} · {r.loaves === 1 ? "once" : `${r.loaves} times`}
+                      {r.mark ? `${fixed(r.mark, 1)} of 5` : "not rated"} · {r.loaves === 1 ? "once" : `${r.loaves} times`}
                     </span>
                   </li>
                 ))}
@@ -78,7 +78,7 @@ export default function YearScreen() {
 
 /** What the ingredients cost, as far as their packs have a price. */
 function CostOf({ year: { cost, money = "", unpriced } }: { year: Year }) {
-  const sum = (n: number) => `${fixed(n, 2)} ${money}`.trim();
+  const sum = (n: number) => price(fixed(n, 2), money);
   return (
     <section aria-labelledby="cost">
       <h2 id="cost" className="text-lg font-semibold">
@@ -96,7 +96,7 @@ function CostOf({ year: { cost, money = "", unpriced } }: { year: Year }) {
         <p className="mt-1 text-soft">
           Without a price: {unpriced.join(", ")}.{" "}
           <Link to="/kitchen?drawer=Cupboard" className="font-semibold text-rim underline">
-            Tell what packs cost
+            Add pack prices
           </Link>
         </p>
       )}

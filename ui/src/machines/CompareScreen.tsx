@@ -21,7 +21,7 @@ export default function CompareScreen() {
         <TroubleNote error={machine.error} />
       </div>
     );
-  if (!machine.data) return <p className="p-8 text-lg text-soft">Opening the booklet …</p>;
+  if (!machine.data) return <p className="p-8 text-lg text-soft">Loading machine …</p>;
   return <Compared id={id} machine={machine.data.machine} />;
 }
 

@@ -40,7 +40,7 @@ export function CycleForm({ cycle, machine, change, at, doubt }: Props) {
         <Tick label="Choice of crust" on={cycle.hasCrust} change={(hasCrust) => change({ hasCrust })} />
         <Tick label="Choice of size" on={!cycle.noSize} change={(size) => change({ noSize: !size })} />
         <Tick label="Keeps warm after" on={cycle.keepsWarm} change={(keepsWarm) => change({ keepsWarm })} />
-        <Tick label="Start again after a pause" on={!!cycle.restart} change={(restart) => change({ restart })} />
+        <Tick label="Pauses and waits for Start" on={!!cycle.restart} change={(restart) => change({ restart })} />
       </div>
       <OnCrust cycle={cycle} machine={machine} change={change} at={at} />
       <StagesFrom cycle={cycle} machine={machine} change={change} />
@@ -89,7 +89,7 @@ export function CycleForm({ cycle, machine, change, at, doubt }: Props) {
               />
             )}
             <Button onClick={() => change({ beeps: beeps.filter((_, m) => m !== n) })} look="text" className="ml-auto">
-              Take it out<span className="sr-only">: beep {n + 1}</span>
+              Remove beep<span className="sr-only">: beep {n + 1}</span>
             </Button>
           </li>
         ))}
@@ -113,7 +113,7 @@ function OnCrust({ cycle, machine, change, at }: Omit<Props, "doubt">) {
         label="It is chosen by"
         value={cycle.with ?? ""}
         choices={[
-          { id: "", name: "its own place on the menu" },
+          { id: "", name: "Its own program number" },
           ...others.map((c) => ({ id: c.id, name: `the crust button, at ${cycleTitle(c)}` })),
         ]}
         pick={(id) =>

@@ -16,6 +16,7 @@ import { PanelForm } from "./PanelForm";
 import { tidy } from "./tidy";
 import { tabLook } from "../parts/tabLook";
 import { length, onRuler } from "../parts/figures";
+import { timers } from "./timers";
 
 /** A machine described with its booklet in hand. */
 export default function MachineEditor() {
@@ -28,7 +29,7 @@ export default function MachineEditor() {
       </div>
     );
   if (!id) return <NewMachine />;
-  if (!stored.data) return <p className="p-8 text-lg text-soft">Opening the booklet …</p>;
+  if (!stored.data) return <p className="p-8 text-lg text-soft">Loading machine …</p>;
   return <Description key={`${id} ${stored.data.version}`} id={id} stored={stored.data} start={stored.data.machine} />;
 }
 
@@ -54,8 +55,7 @@ function NewMachine() {
               <b className="text-lg text-rim underline">{m.name}</b>
               <span className="block text-sm text-soft">
                 <span className="fraction">{m.sizes.join(", ")}</span> · pan {[m.vessel.length, m.vessel.width].map(onRuler).join(" × ")} ×{" "}
-                {length(m.vessel.depth)} · {m.cycles.length === 1 ? "one cycle" : `${m.cycles.length} cycles`} ·{" "}
-                {m.delay.rule === "none" ? "no timer" : `${m.delay.rule} timer`}
+                {length(m.vessel.depth)} · {m.cycles.length === 1 ? "one cycle" : `${m.cycles.length} cycles`} · {timers[m.delay.rule]}
               </span>
             </button>
           </li>
@@ -109,11 +109,11 @@ function Description({ id, stored, start }: Props) {
       <header className="flex flex-wrap items-center gap-x-6 gap-y-2">
         <h1 className="text-xl font-bold">{id ? `Change the ${start.name}` : "Describe your machine"}</h1>
         <Button onClick={save} disabled={keep.isPending || (!!id && !changed)} look="filled" size="medium" className="text-lg">
-          {keep.isPending ? "Writing it down …" : "Keep the machine"}
+          {keep.isPending ? "Saving …" : "Save machine"}
         </Button>
         {id && changed && (
           <Button onClick={forget} look="text">
-            Forget what I changed here
+            Discard my changes
           </Button>
         )}
         {id && !changed && (stored?.version ?? 1) > 1 && (

@@ -59,7 +59,7 @@ export function MachineForm({ machine, change, at }: Props) {
         </div>
         <div className="flex flex-wrap items-end gap-4">
           <NumberField
-            label="Fruit and nut dispenser; 0 without"
+            label="Fruit and nut dispenser (0 = none)"
             unit="ml"
             value={machine.dispenser}
             change={(dispenser) => change({ dispenser })}
@@ -122,7 +122,7 @@ export function MachineForm({ machine, change, at }: Props) {
                 fault={at("/delay/step")}
               />
               <NumberField
-                label="At the most"
+                label="Maximum"
                 unit="min"
                 value={delay.largest}
                 change={(largest) => timer({ largest })}
@@ -131,7 +131,7 @@ export function MachineForm({ machine, change, at }: Props) {
             </div>
             {rule === "finish-based" && (
               <Choices
-                label="Its first press goes from 3 h 22"
+                label="From 3 h 22, the first press of + shows"
                 value={delay.first ?? "next whole step"}
                 pick={(first) => timer({ first })}
                 choices={[
@@ -165,14 +165,14 @@ export function MachineForm({ machine, change, at }: Props) {
             fault={at("/kneadRise")}
           />
           <NumberField
-            label="Loaves reach, of the usual height; 0: all"
+            label="Loaf height compared with usual, % (0 if unsure)"
             unit="%"
             value={Math.round(100 * (machine.fills ?? 0))}
             change={(percent) => change({ fills: percent / 100 || undefined })}
             fault={at("/fills")}
           />
           <NumberField
-            label="Stores own cycles"
+            label="Custom programs it can store"
             value={machine.memory ?? 0}
             change={(memory) => change({ memory })}
             fault={at("/memory")}

@@ -5,6 +5,7 @@ import { useShelf } from "../client/queries";
 import type { MachineOnShelf } from "../client/types.gen";
 import { TroubleNote } from "../parts/Trouble";
 import { inHours } from "../parts/time";
+import { timers } from "./timers";
 
 /** The machines of the house. */
 export default function MachinesScreen() {
@@ -16,14 +17,14 @@ export default function MachinesScreen() {
         <TroubleNote error={shelf.error} />
       </div>
     );
-  if (!shelf.data) return <p className="p-8 text-lg text-soft">Looking along the worktop …</p>;
+  if (!shelf.data) return <p className="p-8 text-lg text-soft">Loading machines …</p>;
   const { machines } = shelf.data;
   return (
     <div className="w-full px-6 py-4">
       <header className="flex flex-wrap items-center justify-between gap-4">
         <h1 className="text-xl font-bold">Machines</h1>
         <PressLink to="/machines/new" look="filled" size="medium">
-          Describe another
+          Add a machine
         </PressLink>
       </header>
       {machines.length === 0 && (
@@ -38,7 +39,7 @@ export default function MachinesScreen() {
                 bakes <span className="fraction">{m.sizes.join(", ")}</span> ·{" "}
                 {m.delay.rule === "none" || m.delay.step === 0
                   ? "no delay timer"
-                  : `${m.delay.rule} timer, up to ${inHours(m.delay.largest)} in steps of ${m.delay.step} min`}
+                  : `${timers[m.delay.rule]}, up to ${inHours(m.delay.largest)} in steps of ${m.delay.step} min`}
               </span>
             </p>
             <p className="flex flex-wrap gap-x-4 font-semibold">
@@ -80,7 +81,7 @@ function PutAway({ machine, away }: { machine: MachineOnShelf; away: boolean }) 
   return (
     <>
       <Button disabled={put.isPending} onClick={() => put.mutate(!away)} look="text">
-        {away ? "Bring it back" : "Put it away"}
+        {away ? "Restore" : "Archive"}
         <span className="sr-only">: {machine.name}</span>
       </Button>
       <TroubleNote error={put.error} />

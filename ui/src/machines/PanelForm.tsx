@@ -61,8 +61,8 @@ export function PanelForm({ machine, full, change, at }: Props) {
           change={(button) => set({ addIns: button ? { ...panel.addIns, button } : undefined })}
           fault={at("/panel/addIns/default")}
         />
-        <Tick label="A held timer button runs on" on={!!panel.hold} change={(hold) => set({ hold })} />
-        <p className="text-xs text-soft">A button left empty is called as shown, or is not there.</p>
+        <Tick label="Holding the timer button keeps counting" on={!!panel.hold} change={(hold) => set({ hold })} />
+        <p className="text-xs text-soft">Leave blank if the button has this usual name, or if your machine hasn’t one.</p>
       </div>
     </div>
   );
@@ -95,9 +95,9 @@ function RingForm({ name, usual, ring, full, values, say, change, fault }: RingP
       <legend className="text-sm font-semibold text-soft">{name}</legend>
       <div className="flex flex-wrap items-end gap-3">
         <TextField label="Button" hint={usual} value={ring.button ?? ""} change={(button) => change({ ...ring, button })} />
-        <TextField label="Steps back with" hint="none" value={ring.back ?? ""} change={(back) => change({ ...ring, back })} />
+        <TextField label="Button for going back" hint="none" value={ring.back ?? ""} change={(back) => change({ ...ring, back })} />
         <div className="text-xs text-soft">
-          Stands at, plugged in
+          Setting when switched on
           <Picker
             label={`${name}: stands at`}
             value={stands ?? ""}

@@ -60,7 +60,7 @@ export function StageRows({ stages, sizes, crusts, change, at, doubt }: Props) {
               {differs && s.kind !== "knock-back" && (
                 <>
                   <NumberField
-                    label="at the least"
+                    label="Minimum"
                     value={s.least ?? s.minutes}
                     change={(least) => set(n, { least: least < s.minutes ? least : undefined })}
                     fault={at(`/stages/${n}/least`)}
@@ -78,7 +78,7 @@ export function StageRows({ stages, sizes, crusts, change, at, doubt }: Props) {
               )}
               <button
                 type="button"
-                aria-label={`Drop stage ${n + 1}, ${look[s.kind].name}`}
+                aria-label={`Remove stage ${n + 1}, ${look[s.kind].name}`}
                 onClick={() => change(stages.filter((_, m) => m !== n))}
                 className="ml-auto grid size-11 place-items-center text-rim"
               >

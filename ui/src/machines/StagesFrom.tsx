@@ -38,7 +38,7 @@ export function StagesFrom({ cycle, machine, change }: Props) {
         <p className="border-l-4 border-rim pl-3 text-sm" data-estimated>
           Estimated from its total alone. Put each stage right when you have seen it.{" "}
           <Button onClick={() => change({ estimated: undefined })} look="text" size="small">
-            They are right now
+            These times are correct
           </Button>
         </p>
       )}
@@ -58,16 +58,16 @@ export function StagesFrom({ cycle, machine, change }: Props) {
           </label>
         ) : (
           <Button onClick={() => ask(true)} look="text" className="text-sm">
-            Only its total is known
+            I only know the total time
           </Button>
         )}
         {others.length > 0 && (
           <Picker
             look="small"
-            label="Take the stages of another cycle"
+            label="Copy stages from another cycle"
             value=""
             choices={[
-              { id: "", name: "Take the stages of another cycle" },
+              { id: "", name: "Copy stages from another cycle" },
               ...others.map((c) => ({ id: c.id, name: cycleTitle(c), hint: inHours(total(c)) })),
             ]}
             pick={(id) => {

@@ -66,7 +66,7 @@ export default function DayPaper() {
       )}
       {(needs.data?.weigh.length ?? 0) > 0 && (
         <section className="mt-2 break-inside-avoid">
-          <h3 className="border-b-2 border-ink text-lg font-bold">Weighed once for all</h3>
+          <h3 className="border-b-2 border-ink text-lg font-bold">Weigh out for the whole day</h3>
           {needs.data?.weigh.map((w) => (
             <p key={w.name}>
               {w.name} <b>{w.all}</b>: {w.each.map((e) => `${e.loaf} ${e.amount}`).join(", ")}

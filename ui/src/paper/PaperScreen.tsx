@@ -10,15 +10,15 @@ import { Paper } from "./Paper";
 import { Timetable } from "./Timetable";
 
 const papers = {
-  card: { title: "Recipe card", body: Card },
+  card: { title: "Print card", body: Card },
   timetable: { title: "Timetable", body: Timetable },
   oven: { title: "By mixer and oven", body: ByOven },
 } as const;
 
 const saved: [PlanPaper, string][] = [
   ["what=recipe&as=text", "as text"],
-  ["what=recipe&as=markdown", "as Markdown"],
-  ["what=recipe&as=json", "as JSON-LD"],
+  ["what=recipe&as=markdown", "as formatted text"],
+  ["what=recipe&as=json", "as data (for other apps)"],
 ];
 
 const known = (what: string): what is keyof typeof papers => what in papers;

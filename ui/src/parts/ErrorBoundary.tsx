@@ -17,7 +17,7 @@ export class ErrorBoundary extends Component<Props, { broken: boolean }> {
     if (!this.state.broken) return this.props.children;
     return (
       <div role="alert" className="p-8">
-        <h1 className="text-xl font-bold">This screen has stumbled</h1>
+        <h1 className="text-xl font-bold">Something went wrong on this screen</h1>
         <p className="mt-2 text-lg">Nothing that was kept is lost. The other screens work.</p>
         <Button onClick={() => this.setState({ broken: false })} look="filled" size="large" className="mt-4">
           Try it again

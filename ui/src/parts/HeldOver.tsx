@@ -4,5 +4,5 @@ const letGo =
 
 /** While a file is held over the page: what happens when it is let go. */
 export default function HeldOver() {
-  return <p className={letGo}>Let it go: it is read, and nothing is kept before you say so</p>;
+  return <p className={letGo}>Drop the file: you’ll see it before anything is saved</p>;
 }

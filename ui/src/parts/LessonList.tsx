@@ -12,7 +12,7 @@ export function LessonList({ lessons, declined = [] }: { lessons: Lesson[]; decl
   return (
     <section aria-labelledby="lessons" className="mt-4">
       <h2 id="lessons" className="text-lg font-semibold">
-        What the log teaches
+        Tips from your bakes
       </h2>
       <ul className="mt-1 divide-y divide-rule border-y border-rule">
         {lessons.map((l) => (
@@ -31,7 +31,7 @@ export function LessonList({ lessons, declined = [] }: { lessons: Lesson[]; decl
                 {l.take}
               </Button>
               <Button disabled={busy} onClick={() => decline.mutate({ id: l.id, on: true })} look="text">
-                Leave it as it is
+                No change
               </Button>
             </p>
           </li>

@@ -11,7 +11,7 @@ export function Loading() {
   }, []);
   return (
     <p role="status" className="p-8 text-lg text-soft">
-      {late ? "This screen cannot be fetched just now. It is asked for again until it comes." : "One moment …"}
+      {late ? "Can’t load this screen. Trying again …" : "One moment …"}
     </p>
   );
 }

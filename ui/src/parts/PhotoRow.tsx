@@ -51,7 +51,7 @@ export function PhotoRow({ photos, ask, send, sending, failed, takeOff, bringBac
                 onClick={() => takeOff(p.id, () => setOff(p.id))}
                 className="block min-h-6 font-semibold text-rim underline"
               >
-                Take it off
+                Remove photo
               </button>
             </figcaption>
           </figure>
@@ -66,7 +66,7 @@ export function PhotoRow({ photos, ask, send, sending, failed, takeOff, bringBac
         <p role="status" className="mt-1">
           The photo is taken off.{" "}
           <button type="button" onClick={() => bringBack(off)} className="min-h-8 font-semibold text-rim underline">
-            Bring it back
+            Restore
           </button>
         </p>
       )}

@@ -55,3 +55,6 @@ export const thermometer = () => (units.degrees === "fahrenheit" ? { unit: "°F"
 
 /** How warm something is that is given in degrees Celsius. */
 export const warmth = (celsius: number) => `${fixed(celsius * thermometer().per + thermometer().ice, 0)} ${thermometer().unit}`;
+
+/** A sum of money: a sign such as £ stands before it, a word such as kr behind it. */
+export const price = (sum: string, money: string) => (/^\p{Sc}$/u.test(money) ? money + sum : `${sum} ${money}`.trim());

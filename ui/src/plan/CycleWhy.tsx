@@ -70,7 +70,7 @@ export function CycleWhy({ answer, wish, recipe, machine, fault, keep, change }:
         <p className="mt-2 text-xs text-soft">
           Your choice is remembered for this recipe on this machine.{" "}
           <button type="button" onClick={() => choose(undefined)} className="min-h-6 font-semibold text-rim underline">
-            Go back to the suggestion
+            Use suggestion
           </button>
         </p>
       )}
@@ -79,7 +79,7 @@ export function CycleWhy({ answer, wish, recipe, machine, fault, keep, change }:
           to={`/machines/${machine}/compare?${new URLSearchParams({ cycles: compared.join("|"), size: setting.size ?? "", crust: setting.crust, recipe })}`}
           className="mt-2"
         >
-          See them side by side
+          Compare cycles
         </PressLink>
       )}
     </>

@@ -13,7 +13,7 @@ export function DoughFacts({ answer, ask }: { answer: PlanAnswer; ask: (why: Why
           {
             name: "Hydration",
             value: range ? `${fixed(formula.low, 0)}–${fixed(formula.high, 0)}` : fixed(formula.hydration, 0),
-            hint: "water to 100 of flour",
+            hint: "water, % of flour weight",
             about: "formula" as const,
           },
         ]

@@ -24,7 +24,7 @@ export default function EmptyShelf({ shelf }: { shelf: Shelf }) {
       <ol className="mt-6 grid gap-3">
         <li>
           <Link to="/machines/new" className={door}>
-            <Words done={machine} name="Describe my machine">
+            <Words done={machine} name="Add my bread machine">
               Its name, sizes and cycles; the total times will do to begin with.
             </Words>
           </Link>

@@ -31,13 +31,13 @@ export default function FormulaSheet({ answer }: { answer: PlanAnswer }) {
   const slices = sizes.find((s) => s.size === size)?.slices ?? 0;
   const hints: Partial<Record<PlanAgainst["of"], string>> = {
     yeast: "as active dry",
-    sugar: "without milk sugar",
+    sugar: "not counting lactose",
     ...(formula.hidden >= 0.005 && { salt: `${fixed(formula.hidden, 2)} of it hidden` }),
   };
   return (
     <div className="grid gap-x-8 xl:grid-cols-[2fr_3fr]">
       <div>
-        <h2 className="text-lg font-bold">To 100 of flour</h2>
+        <h2 className="text-lg font-bold">Baker’s percentages</h2>
         <Lines caption={`${weight(formula.flour)} of flour`} lines={dough} />
         {addIns.length > 0 && <Lines caption="Add-ins, apart from the formula" lines={addIns} />}
         <p className="mt-2 text-sm">

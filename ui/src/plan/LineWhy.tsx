@@ -91,7 +91,7 @@ export function LineWhy({ answer, wish, line, fault, change }: Props) {
         <Choice press={follow} disabled={!typed.trim()}>
           Scale the loaf to it
         </Choice>
-        {(lock || have) && <Choice press={letGo}>Let it go again</Choice>}
+        {(lock || have) && <Choice press={letGo}>Stop holding this amount</Choice>}
         {found.or?.map((o) => (
           <Choice
             key={o.id}

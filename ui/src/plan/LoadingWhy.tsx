@@ -74,7 +74,7 @@ export default function LoadingWhy({ answer, wish, change }: { answer: PlanAnswe
       <div className="mt-2 flex flex-wrap gap-x-4 text-sm font-semibold">
         {mine && (
           <Button onClick={forGood} look="text">
-            Always load it so
+            Always use this order
           </Button>
         )}
         {mine && (
@@ -84,7 +84,7 @@ export default function LoadingWhy({ answer, wish, change }: { answer: PlanAnswe
         )}
         {school && !mine && (
           <Button onClick={() => kitchen && keep.mutate({ ...kitchen, loading: {} })} look="text">
-            Go back to the booklet’s way
+            Use the booklet’s order
           </Button>
         )}
       </div>

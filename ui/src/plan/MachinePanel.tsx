@@ -154,7 +154,7 @@ function OnPaper({ bagged }: { bagged: boolean }) {
       </Link>
       {!bagged && (
         <Link to={`/bags/new${search}`} className={link}>
-          Make bags of it
+          Make ready-mix bags
         </Link>
       )}
     </p>

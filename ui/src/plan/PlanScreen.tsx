@@ -37,7 +37,7 @@ export function PlanScreen() {
         <TroubleNote error={shelf.error} />
       </div>
     );
-  if (!shelf.data) return <p className="p-8 text-lg text-soft">Looking on the shelf …</p>;
+  if (!shelf.data) return <p className="p-8 text-lg text-soft">Loading recipes …</p>;
   if (!chosen) return <EmptyShelf shelf={shelf.data} />;
   return <Sheet shelf={shelf.data} chosen={chosen} change={change} />;
 }

@@ -55,7 +55,7 @@ export function ReadyPicker({ ready, home, eaten, zone, earliest, change, fault 
             className={tab(!!ready && home)}
             onClick={() => change({ ready: ready ?? earliest, home: "1" })}
           >
-            Home at
+            After I’m home
           </button>
         </div>
         {ready ? (

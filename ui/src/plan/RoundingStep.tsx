@@ -43,7 +43,7 @@ export function RoundingStep({ answer, change, ask }: Props) {
         onClick={() => step(1)}
         disabled={chosen === choices.length - 1}
         aria-label="Closer"
-        title="Closer to the recipe"
+        title="More exact"
         className={button}
       >
         <Plus size={16} aria-hidden="true" />

@@ -24,13 +24,13 @@ export function RoundingWhy({ answer, wish, change }: Props) {
   const toggle = (name: string) => change({ away: listed(away.includes(name) ? away.filter((a) => a !== name) : [...away, name]) });
   const rows: [string, (s: PlanRoundingShift) => string][] = [
     ["Scoops", (s) => String(s.scoops)],
-    ["Water, points", (s) => signed(s.water)],
+    ["Water, percentage points", (s) => signed(s.water)],
     ["Yeast, %", (s) => signed(s.yeast)],
     ["Flour, %", (s) => signed(s.flour)],
   ];
   return (
     <>
-      <h2 className="mt-2 text-lg font-bold">All lines rounded together</h2>
+      <h2 className="mt-2 text-lg font-bold">How the amounts were rounded</h2>
       <p className="mt-1 text-sm">The amounts are chosen so that the dough stays the recipe’s, with as few scoops as that allows.</p>
       {rounding.steady && <p className="mt-1 text-sm">What you changed was measured anew; every other line stays as it was.</p>}
       <table className="mt-3 w-full border-y border-rule text-sm">
@@ -53,8 +53,8 @@ export function RoundingWhy({ answer, wish, change }: Props) {
           ))}
         </tbody>
       </table>
-      <h3 className="mt-4 text-xs font-semibold text-soft">To hand now</h3>
-      <p className="text-xs text-soft">Press one that is in use, wet or missing.</p>
+      <h3 className="mt-4 text-xs font-semibold text-soft">Measures I can use now</h3>
+      <p className="text-xs text-soft">Tap a measure you can’t use right now.</p>
       <ul className="mt-1 flex flex-wrap gap-2">
         {kitchen &&
           [...kitchen.measures, ...(kitchen.jug ? [theJug] : [])].map((m) => {

@@ -30,9 +30,9 @@ export default function ShoppingList({ answer, wish }: { answer: PlanAnswer; wis
           ))}
         </ul>
       ) : (
-        <p className="mt-1 text-sm text-soft">Nothing is known to be short.</p>
+        <p className="mt-1 text-sm text-soft">You have enough of everything you track.</p>
       )}
-      {unknown.length > 0 && <h3 className="mt-3 text-xs font-semibold text-soft">Look whether there is enough</h3>}
+      {unknown.length > 0 && <h3 className="mt-3 text-xs font-semibold text-soft">Check you have enough</h3>}
       <ul className="text-sm">
         {unknown.map((s) => (
           <li key={s.ingredient} className="flex justify-between py-0.5">
@@ -60,7 +60,7 @@ export default function ShoppingList({ answer, wish }: { answer: PlanAnswer; wis
         wish={wish}
         ways={[
           ["what=shopping&as=text", "as text"],
-          ["what=shopping&as=markdown", "to tick off, in Markdown"],
+          ["what=shopping&as=markdown", "as a checklist"],
         ]}
       />
       <p className="mt-2 text-xs text-soft">What is in the house is kept count of on the Kitchen screen, under Cupboard.</p>

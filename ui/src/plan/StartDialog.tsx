@@ -52,7 +52,7 @@ export default function StartDialog({ wish, close }: { wish: Wish; close: () => 
                 </Step>
               )}
               <Step name="Timer">
-                <b className="figures">{plan.timer.setting > 0 ? display(plan.timer.setting) : "leave it alone"}</b>
+                <b className="figures">{plan.timer.setting > 0 ? display(plan.timer.setting) : "No delay"}</b>
               </Step>
               <Step name={plan.eaten ? "Dough" : "Ready"}>
                 <b className="figures">{clock(plan.timer.ready, answer.zone)}</b>{" "}
@@ -80,10 +80,10 @@ export default function StartDialog({ wish, close }: { wish: Wish; close: () => 
               size="large"
               className="flex-1 aria-disabled:bg-shelf aria-disabled:text-soft"
             >
-              {start.isPending ? "Writing it down …" : `I have pressed ${plan ? startButton(plan) : "Start"}`}
+              {start.isPending ? "Saving …" : `I have pressed ${plan ? startButton(plan) : "Start"}`}
             </Button>
             <Button onClick={close} size="large">
-              Not yet
+              Cancel
             </Button>
           </div>
         </DialogPanel>

@@ -67,7 +67,7 @@ export default function SwapStrip({ answer, wish, recipe, change, ask }: Props) 
           Before and after
         </button>
         <button type="button" className={link} onClick={save} disabled={keep.isPending}>
-          {keep.isPending ? "Writing it down …" : "Keep in the recipe"}
+          {keep.isPending ? "Saving …" : "Save swap to recipe"}
         </button>
       </p>
       <TroubleNote error={keep.error} />

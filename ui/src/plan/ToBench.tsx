@@ -12,7 +12,7 @@ export function useToBench(answer: PlanAnswer, wish: Wish, stale: boolean) {
     refused,
     error: bench.error,
     disabled: refused || stale || bench.isPending,
-    says: asks ? "Answer first" : refused ? "Not like this" : bench.isPending ? "Clearing …" : "To the bench",
+    says: asks ? "Answer the question above first" : refused ? "Fix the warning first" : bench.isPending ? "Clearing …" : "To the bench",
     press: () => bench.mutate(wish, { onSuccess: (b) => navigate(`/bench/${b.id}`) }),
   };
 }

@@ -110,7 +110,7 @@ function CrustWhy({ answer, keep, change }: { answer: PlanAnswer; keep: (habit: 
             </button>
           ))}
           <Button onClick={() => choose(undefined)} look="text" className="text-sm">
-            Go back to the suggestion
+            Use suggestion
           </Button>
         </div>
       )}

@@ -9,7 +9,7 @@ export function CardPhotos({ recipe }: { recipe: string }) {
   return (
     <PhotoRow
       photos={photos.map((p, n) => ({ id: p.id, name: photos.length === 1 ? "its card" : `its card, ${n + 1}` }))}
-      ask="Keep a photo of its card"
+      ask="Add a photo of the recipe card"
       send={(one, kept) => send.mutate(one, { onSuccess: kept })}
       sending={send.isPending}
       failed={send.error}

@@ -61,7 +61,7 @@ export function LineSheet({ line, number, keep, move, ask, close }: Props) {
       </div>
       <p className="mt-3 mb-1 font-semibold">It goes in</p>
       <Segments
-        label="When it goes in"
+        label="When to add it"
         value={draft.when ?? ""}
         pick={(when) => change({ when: when || undefined })}
         className="min-h-12 flex-1 content-center px-2 text-center"
@@ -75,7 +75,7 @@ export function LineSheet({ line, number, keep, move, ask, close }: Props) {
         className="min-h-12 flex-1 content-center px-2 text-center"
         segments={parts.map((m) => ({ ...m, show: m.label }))}
       />
-      <p className="mt-3 font-semibold">{choices.length > 0 ? `Or: ${choices.join(", ")}` : "Nothing else can stand in its place"}</p>
+      <p className="mt-3 font-semibold">{choices.length > 0 ? `Or: ${choices.join(", ")}` : "No alternatives"}</p>
       <div className="mt-1 flex flex-wrap items-center gap-2">
         <IngredientPicker label="Add a choice" ingredients={larder} pick={(i) => change({ or: [...choices, i.name] })} />
         {choices.length > 0 && (
@@ -100,11 +100,11 @@ export function LineSheet({ line, number, keep, move, ask, close }: Props) {
           onChange={(e) => change({ optional: e.target.checked || undefined })}
           className="size-6 accent-(--rim)"
         />
-        The loaf can do without it
+        Optional
       </label>
       <div className="mt-4 flex flex-wrap gap-2">
         <Button onClick={() => keep(draft)} look="filled" size="medium">
-          Use this line
+          Apply
         </Button>
         <Button onClick={() => move(-1)} size="medium">
           Move up
@@ -121,7 +121,7 @@ export function LineSheet({ line, number, keep, move, ask, close }: Props) {
           </Button>
         )}
         <Button onClick={close} size="medium">
-          Leave it as it is
+          No change
         </Button>
       </div>
     </Sheet>

@@ -16,7 +16,7 @@ export function LinkToIt({ recipe }: { recipe: string }) {
           {path ? "Make another link" : "Make a link for another kitchen here"}
         </Button>
         <Button disabled={share.isPending} onClick={() => share.mutate(false)} look="text">
-          Take its link back
+          Stop sharing
         </Button>
       </p>
       {path && (

@@ -80,9 +80,9 @@ function SomethingElse({ likenesses, allergens, tell, busy, close }: ElseProps) 
     <fieldset className="mt-3 min-w-0 border-t-2 border-rule pt-3">
       <legend className="pr-2 font-semibold">It is something else</legend>
       <div className="flex flex-wrap items-center gap-x-4">
-        <span>In a dough it is like</span>
+        <span>It behaves like</span>
         <Picker
-          label="In a dough it is like"
+          label="It behaves like"
           value={like}
           choices={[{ id: "", name: "choose …" }, ...likenesses.map((l) => ({ id: l.id, name: l.name }))]}
           pick={liken}
@@ -96,7 +96,7 @@ function SomethingElse({ likenesses, allergens, tell, busy, close }: ElseProps) 
         >
           <span className="absolute top-1 left-1 size-5 rounded-full bg-rim group-data-checked:left-7 group-data-checked:bg-on-rim" />
         </Switch>
-        <Label>It keeps for hours in a warm kitchen</Label>
+        <Label>Safe for hours at room temperature</Label>
       </Field>
       <p className="mt-1">It contains</p>
       <div className="flex flex-wrap gap-2">
@@ -116,7 +116,7 @@ function SomethingElse({ likenesses, allergens, tell, busy, close }: ElseProps) 
         ))}
       </div>
       <label className="mt-2 flex items-center gap-3">
-        A US cup of it weighs
+        Weight of one US cup
         <Typed
           value={perCup}
           show={(grams) => (grams > 0 ? upTo(grams / g, 2) : "")}
@@ -140,7 +140,7 @@ function SomethingElse({ likenesses, allergens, tell, busy, close }: ElseProps) 
           look="filled"
           size="medium"
         >
-          {busy ? "Writing it down …" : "Keep this answer"}
+          {busy ? "Saving …" : "Save"}
         </Button>
         <Button onClick={close} size="medium">
           Not now

@@ -104,7 +104,7 @@ function Columns({ read, columns, trust }: { read: RecipeRead; columns: ReadColu
       <div className="flex flex-wrap items-center gap-3">
         <span className="font-semibold">The card has {sizes.length} sizes. Trust its</span>
         <Segments
-          label="The size whose amounts are trusted"
+          label="Which column is right?"
           value={read.recipe.size}
           pick={trust}
           className="fraction min-h-11 content-center px-3 font-semibold"
@@ -112,7 +112,7 @@ function Columns({ read, columns, trust }: { read: RecipeRead; columns: ReadColu
         />
       </div>
       {apart.length === 0 ? (
-        <p className="mt-1 text-soft">The other amounts are what scaling makes of them.</p>
+        <p className="mt-1 text-soft">The other amounts are calculated.</p>
       ) : (
         <details className="mt-1">
           <summary className="min-h-8 cursor-pointer font-semibold text-rim">

@@ -33,7 +33,7 @@ export default function RecipeEditor() {
         <TroubleNote error={stored.error} />
       </div>
     );
-  if ((id && !stored.data) || !standard) return <p className="p-8 text-lg text-soft">Taking the card out …</p>;
+  if ((id && !stored.data) || !standard) return <p className="p-8 text-lg text-soft">Loading recipe …</p>;
   return (
     <Card
       key={id ?? "new"}
@@ -175,7 +175,7 @@ function Card({ id, revision, start, look }: CardProps) {
               trust={(size) => change({ size })}
             />
           ) : (
-            <p className="text-lg text-soft">What you write is read here as you go.</p>
+            <p className="text-lg text-soft">Your recipe appears here as you type.</p>
           )}
           {read.data?.problem && <p className="mt-2 border-l-4 border-rim pl-3 text-lg">{read.data.problem}</p>}
           <TroubleNote error={lines.error} />
@@ -192,7 +192,7 @@ function Card({ id, revision, start, look }: CardProps) {
             />
           ) : (
             <Button onClick={save} disabled={keep.isPending || several.length > 0} look="filled" size="large" className="mt-6">
-              {keep.isPending ? "Writing it down …" : id ? "Keep as the next revision" : "Keep the recipe"}
+              {keep.isPending ? "Saving …" : id ? "Save as new version" : "Save recipe"}
             </Button>
           )}
           {problem && !theirs && !["/name", "/text"].includes(problem.pointer ?? "") && (

@@ -18,19 +18,19 @@ export default function RecipesScreen() {
   return (
     <div className="w-full px-6 py-4">
       <header className="flex flex-wrap items-center justify-between gap-4">
-        <h1 className="text-xl font-bold">{away ? "Recipes put away" : "Recipes"}</h1>
+        <h1 className="text-xl font-bold">{away ? "Archived recipes" : "Recipes"}</h1>
         <Find words={words} look={look} among="name or ingredient" kind={kind} pick={setKind} />
         <Button onClick={() => setAway(!away)} look="text" className="content-center">
-          {away ? "Those on the shelf" : "Those put away"}
+          {away ? "Current recipes" : "Archived recipes"}
         </Button>
-        <PressLink to="/bags">Bags on the shelf</PressLink>
-        <PressLink to="/bring">Bring some in</PressLink>
+        <PressLink to="/bags">Ready-mix bags</PressLink>
+        <PressLink to="/bring">Import</PressLink>
         <PressLink to="/recipes/new" look="filled" size="medium">
           Write a new one
         </PressLink>
       </header>
       <TroubleNote error={recipes.error} />
-      {!recipes.data && !recipes.error && <p className="mt-4 text-lg text-soft">Looking on the shelf …</p>}
+      {!recipes.data && !recipes.error && <p className="mt-4 text-lg text-soft">Loading recipes …</p>}
       {recipes.data && all.length === 0 && (
         <p role="status" className="mt-4 text-lg text-soft">
           {none(words, kind, away)}
@@ -50,7 +50,7 @@ function none(words: string, kind: string, away: boolean): string {
   const where = away ? "that was put away" : "on the shelf";
   if (words.trim()) return `No ${kind || ""} recipe ${where} has “${words.trim()}” in its name or among its ingredients.`;
   if (kind) return `No ${kind} recipe ${where}.`;
-  return away ? "No recipe was put away." : "No recipe yet. Copy one from a card or a page; Rise Pan reads it.";
+  return away ? "No archived recipes." : "No recipe yet. Copy one from a card or a page; Rise Pan reads it.";
 }
 
 function Row({ recipe }: { recipe: RecipeOnShelf }) {
@@ -71,7 +71,7 @@ function Row({ recipe }: { recipe: RecipeOnShelf }) {
         <PressLink to={`/recipes/${recipe.id}/story`}>Its story{of}</PressLink>
         <PressLink to={`/recipes/${recipe.id}`}>Change it{of}</PressLink>
         <Button disabled={put.isPending} onClick={() => put.mutate(!recipe.putAway)} look="text" className="content-center">
-          {recipe.putAway ? "Bring it back" : "Put it away"}
+          {recipe.putAway ? "Restore" : "Archive"}
           {of}
         </Button>
       </p>

@@ -37,7 +37,7 @@ export function Begin() {
         answer what the program asks. Its clock runs up to 600 times as fast, and stands still where hands are wanted.
       </p>
       <div className="mt-4 flex flex-wrap items-center gap-3 text-lg">
-        And into the pan goes
+        Make a deliberate mistake
         <Picker
           label="What goes wrong"
           value={slip}

@@ -86,7 +86,7 @@ export function Panel({ view, state, press, wait }: Props) {
         </p>
       )}
       {state.differs && (
-        <ul className="mt-2 border-l-4 border-signal pl-3 text-base" aria-label="Otherwise than planned">
+        <ul className="mt-2 border-l-4 border-signal pl-3 text-base" aria-label="Changes during the bake">
           {state.differs.map((say) => (
             <li key={say}>{say}</li>
           ))}

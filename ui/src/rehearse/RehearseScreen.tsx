@@ -26,7 +26,7 @@ function Practice({ id }: { id: string }) {
         <TroubleNote error={whole.error} />
       </div>
     );
-  if (!whole.data) return <p className="p-8 text-lg text-soft">Setting the stand-in up …</p>;
+  if (!whole.data) return <p className="p-8 text-lg text-soft">Setting up the practice machine …</p>;
   return <Running view={whole.data} />;
 }
 
@@ -105,7 +105,7 @@ function Running({ view }: { view: RehearsalView }) {
         <Button onClick={() => does.mutate({ what: "cut", on: state.phase === "dark" })} look="text">
           {state.phase === "dark" ? "Give the power back" : "Cut the power"}
         </Button>
-        <span className="content-center text-soft">A stand-in’s dough is a small model: it says nothing of a real loaf.</span>
+        <span className="content-center text-soft">This is only a simulation; it doesn’t predict your loaf.</span>
       </p>
     </div>
   );
@@ -120,12 +120,12 @@ function KeepIt({ id }: { id: string }) {
         <span role="status">
           It stands in the log as a rehearsal.{" "}
           <Link to={`/log/${keep.data.id}`} className="font-semibold text-rim underline">
-            See it there
+            Show it
           </Link>
         </span>
       ) : (
         <Button disabled={keep.isPending} onClick={() => keep.mutate()} look="text">
-          Keep this rehearsal in the log
+          Add this practice run to the log
         </Button>
       )}
       <TroubleNote error={keep.error} />

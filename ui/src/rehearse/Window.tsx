@@ -20,7 +20,7 @@ export function Window({ state, pan }: Props) {
   return (
     <section aria-labelledby="window" className="flex flex-col rounded-tray border-4 border-rim p-4">
       <h2 id="window" className="text-sm font-semibold text-soft">
-        Through the window
+        What you’d see through the window
       </h2>
       <div className="flex flex-1 items-center justify-center gap-4">
         <svg viewBox={`0 0 ${wide} 280`} className="h-56 w-full max-w-80" role="img" aria-label={told(state)}>

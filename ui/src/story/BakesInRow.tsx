@@ -12,9 +12,9 @@ export function BakesInRow({ story }: { story: Story }) {
   return (
     <section aria-labelledby="bakes" className="mt-4">
       <h2 id="bakes" className="text-lg font-semibold">
-        Its loaves
+        Bakes
       </h2>
-      <ol tabIndex={0} aria-label="Its loaves, oldest first" className="mt-1 flex gap-6 overflow-x-auto border-y border-rule py-3">
+      <ol tabIndex={0} aria-label="Bakes, oldest first" className="mt-1 flex gap-6 overflow-x-auto border-y border-rule py-3">
         {bakes.toReversed().map((b) => (
           <li key={b.id} data-story={b.id} className="flex w-60 shrink-0 flex-col gap-1">
             <p className="fraction min-h-15 text-sm leading-5 text-moved">

@@ -32,7 +32,7 @@ export default function Plots({ bakes, zone, now }: { bakes: StoryBake[]; zone: 
   return (
     <section aria-labelledby="plots" className="mt-4">
       <h2 id="plots" className="text-lg font-semibold">
-        Its figures
+        Charts
       </h2>
       <div className="mt-1 grid gap-x-8 gap-y-4 md:grid-cols-2">
         {plots().map((p) => {

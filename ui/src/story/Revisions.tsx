@@ -15,7 +15,7 @@ export function Revisions({ story }: { story: Story }) {
   return (
     <section aria-labelledby="revisions" className="mt-6">
       <h2 id="revisions" className="text-lg font-semibold">
-        Its revisions
+        Versions
       </h2>
       {story.revisions.length > 1 && <Compared story={story} />}
       <ol className="mt-2 divide-y divide-rule border-y border-rule">
@@ -83,7 +83,7 @@ function Said({ change: { of, from, to, was, is, fine = false } }: { change: Cha
 
 function Loaves({ story, number }: { story: Story; number: number }) {
   const of = story.bakes.filter((b) => b.revision === number);
-  if (of.length === 0) return <p className="text-sm text-soft">No loaf of it yet.</p>;
+  if (of.length === 0) return <p className="text-sm text-soft">Not baked yet.</p>;
   const marks = of.map((b) => b.mark ?? 0).filter(Boolean);
   return (
     <p className="text-sm text-soft">
@@ -116,7 +116,7 @@ function Compared({ story }: { story: Story }) {
         difference.data && (
           <div className="grid gap-x-8 md:grid-cols-2">
             <ul className="fraction divide-y divide-rule border-y border-rule">
-              {difference.data.changed.length === 0 && <li className="py-1 text-soft">They do not differ.</li>}
+              {difference.data.changed.length === 0 && <li className="py-1 text-soft">No difference.</li>}
               {difference.data.changed.map((c) => (
                 <li key={c.of + (c.line ?? "")} className="py-1">
                   <Said change={c} />

@@ -11,8 +11,8 @@ import { Revisions } from "./Revisions";
 const Plots = awaited(() => import("./Plots"), true);
 const ways = [
   ["text", "as text"],
-  ["markdown", "as Markdown"],
-  ["json", "as JSON-LD"],
+  ["markdown", "as formatted text"],
+  ["json", "as data (for other apps)"],
 ] as const;
 const enough = 3; // bakes from which on a plot shows anything
 
@@ -26,7 +26,7 @@ export default function StoryScreen() {
         <TroubleNote error={story.error} />
       </div>
     );
-  if (!story.data) return <p className="p-8 text-lg text-soft">Turning back the pages …</p>;
+  if (!story.data) return <p className="p-8 text-lg text-soft">Loading history …</p>;
   const { name, bakes, lessons, older } = story.data;
   const link = "min-h-11 content-center font-semibold text-rim underline";
   return (
@@ -34,7 +34,7 @@ export default function StoryScreen() {
       <header className="flex flex-wrap items-baseline gap-x-6">
         <h1 className="text-xl font-bold wrap-anywhere">{name}</h1>
         <Link to={`/?recipe=${id}`} className={link}>
-          Plan it
+          Plan this recipe
         </Link>
         <Link to={`/recipes/${id}`} className={link}>
           Change it
@@ -42,7 +42,7 @@ export default function StoryScreen() {
         <Link to="/recipes" className={link}>
           All recipes
         </Link>
-        <span className="text-soft">Save it</span>
+        <span className="text-soft">Download</span>
         {ways.map(([as, say]) => (
           <a key={as} href={recipePaper(id, as)} download className={link}>
             {say}
@@ -51,11 +51,11 @@ export default function StoryScreen() {
       </header>
       {lessons && <LessonList lessons={lessons} />}
       {bakes.length === 0 ? (
-        <p className="mt-4 text-lg text-soft">It was never baked here. Once it was, its loaves stand in a row.</p>
+        <p className="mt-4 text-lg text-soft">Not baked yet. Bakes will appear here.</p>
       ) : (
         <BakesInRow story={story.data} />
       )}
-      {older && <p className="mt-1 text-soft">Those before the last hundred are in the log.</p>}
+      {older && <p className="mt-1 text-soft">Older bakes are in the log.</p>}
       {bakes.filter((b) => b.mark).length >= enough && (
         <Suspense fallback={<p className="mt-4 text-soft">Drawing its figures …</p>}>
           <Plots bakes={bakes.toReversed()} zone={story.data.zone} now={story.data.now} />

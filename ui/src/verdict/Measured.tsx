@@ -54,7 +54,7 @@ export function Measured({ told, set, plan, goes }: Props) {
         </Tick>
       </div>
       <fieldset className="mt-4">
-        <legend className="font-semibold">Did anything go otherwise?</legend>
+        <legend className="font-semibold">Did anything go wrong?</legend>
         <div className="grid gap-x-8 sm:grid-cols-2">
           {[...new Set([...goes, ...happened])].map((m) => (
             <Tick

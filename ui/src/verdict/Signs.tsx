@@ -42,7 +42,7 @@ export function Signs({ shows, told, tell }: Props) {
   return (
     <fieldset className="mt-6">
       <legend className="text-lg font-semibold">What do you see, feel and taste?</legend>
-      <p className="text-soft">All that apply, good signs too; none is as well.</p>
+      <p className="text-soft">Choose all that apply, or none.</p>
       <div className="mt-2 grid grid-cols-3 gap-2 sm:grid-cols-4 lg:grid-cols-6">
         {signs
           .filter((s) => possible.includes(s))

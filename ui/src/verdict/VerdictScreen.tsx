@@ -82,7 +82,7 @@ function Judge({ bake }: { bake: BakeView }) {
         )}
         {ended && (
           <Button onClick={takeBack} look="text" className="ml-3 text-base">
-            Undo that
+            Undo “taken out”
           </Button>
         )}
       </p>
@@ -144,9 +144,9 @@ function Judge({ bake }: { bake: BakeView }) {
       </div>
       <div className="mt-4 flex flex-wrap items-center gap-3">
         <Button onClick={save} disabled={mark === 0 || tell.isPending} look="filled" size="large">
-          {tell.isPending ? "Writing it down …" : "Write it in the log"}
+          {tell.isPending ? "Saving …" : "Save to log"}
         </Button>
-        {mark === 0 && <p className="text-soft">Give it a mark first.</p>}
+        {mark === 0 && <p className="text-soft">Choose a rating first.</p>}
         <PressLink to="/log" size="large" className="px-3 text-lg">
           Later
         </PressLink>

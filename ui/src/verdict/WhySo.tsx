@@ -156,7 +156,7 @@ function OtherAmount({ bake, why, first, kept, keep, step }: NextProps & { step:
       effect={step.effect}
       from={`${step.name} ${step.from}`}
       to={step.to}
-      kept={kept ? "Kept as the recipe’s next revision." : null}
+      kept={kept ? "Saved as a new version of the recipe." : null}
       press="Use this amount next time"
       busy={teach.isPending || undo.isPending || !recipe.data}
       take={() => teach.mutate({ line: step.line, amount: step.to, cause: why.cause, signs: why.signs }, { onSuccess: () => keep(true) })}
@@ -176,7 +176,7 @@ function OtherSetting({ bake, first, kept, keep, choice }: NextProps & { choice:
       effect={choice.effect}
       from={choice.from}
       to={choice.to}
-      kept={kept ? "Kept for this recipe on this machine." : null}
+      kept={kept ? "Saved for this recipe and machine." : null}
       press="Set it so next time"
       busy={set.isPending}
       take={() => set.mutate({ ...of, ...choice.becomes }, { onSuccess: () => keep(true) })}

@@ -35,7 +35,7 @@ export function DoughBall({ bake, now, tell, wait }: Props) {
       <section aria-label="The dough ball" className="flex flex-wrap items-center gap-x-4 border-y border-rule">
         {ball.look && <p className="text-soft">Look at the dough about {clock(ball.look, bake.zone)}; before, every dough is ragged.</p>}
         <Button onClick={() => open(true)} look="text">
-          Say how it looks now
+          How does the dough look?
         </Button>
       </section>
     );
@@ -85,7 +85,7 @@ function Answer({ ball, now, tell, wait }: { ball: BakeBall; now: number; tell: 
   const { advice } = ball;
   return (
     <div role="status">
-      <p className="text-xl font-bold">{advice?.say ?? "Let it be worked in."}</p>
+      <p className="text-xl font-bold">{advice?.say ?? "Let the machine knead it in."}</p>
       {advice?.add && <Spoonful advice={advice} add={advice.add} tell={tell} wait={wait} />}
       {ball.look && (
         <p className="mt-1 text-lg">
@@ -101,7 +101,7 @@ function Spoonful({ advice, add, tell, wait }: { advice: DoughAdvice; add: Dough
   return (
     <p className="mt-2 flex flex-wrap items-center gap-3">
       <Button disabled={wait} onClick={() => tell({ what: "put in", dose: add })} look="filled" size="medium">
-        It is in
+        Added
       </Button>
       <span className="text-soft">
         That is <b className="figures text-ink">{signed(advice.points ?? 0)}</b> points of hydration. Scrape with plastic, clear of the

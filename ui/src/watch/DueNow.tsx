@@ -58,7 +58,7 @@ export function DueNow({ bake, now, tell, wait, panel }: Props) {
             onClick={() => tell({ what: "done", moment: due.moment })}
             className={`${button} bg-rim text-on-rim`}
           >
-            It is done
+            It’s done
           </button>
           <button
             type="button"

@@ -25,7 +25,7 @@ export function Otherwise({ bake, now, tell, wait }: Props) {
   };
   const last = standing(bake).findLast((h) => moved[h.what]);
   return (
-    <section aria-label="Otherwise than planned" className="mt-2">
+    <section aria-label="Changes during the bake" className="mt-2">
       <p className="flex flex-wrap items-center gap-x-4">
         <Button aria-expanded={open} onClick={() => setOpen(!open)} look="text">
           The times are not right
@@ -143,7 +143,7 @@ function PowerCut({ bake, now, tell, wait }: Props) {
         disabled={wait || long <= 0}
         onClick={() => tell({ what: "power cut", cut: { from: instant(from), to: instant(to), resumed } })}
       >
-        Say so
+        Save
       </Button>
     </fieldset>
   );

@@ -41,7 +41,7 @@ export function Rise({ bake, tell, wait }: Props) {
         </div>
       )}
       <Button aria-expanded={open} onClick={() => setOpen(!open)} look="text">
-        {last ? "Say again how high it stands" : "Too high, too low? Say how high it stands"}
+        {last ? "Update the height" : "Too high, too low? Say how high it stands"}
       </Button>
       {open && (
         <div className="grid grid-cols-2 gap-2 pb-2 sm:grid-cols-4 lg:grid-cols-8">

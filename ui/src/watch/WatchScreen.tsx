@@ -50,7 +50,7 @@ function phaseName(bake: BakeView): string {
     case "cold":
       return "Ready, and no longer warm";
     case "in hand":
-      return state.freed ? "In your hands" : "The dough is ready";
+      return state.freed ? "Being shaped" : "The dough is ready";
     case "out":
       return plan.eaten ? "Out of the oven" : "Out of the pan";
     case "abandoned":
@@ -164,7 +164,7 @@ function Running({ bake: heard, fresh }: { bake: BakeView; fresh: boolean }) {
         </section>
         <div className="self-center">
           <Moments bake={bake} now={now} tell={(h) => tell.mutate(h)} />
-          <Photos bake={bake} ask="Keep a photo of it" />
+          <Photos bake={bake} ask="Add a photo" />
           <Troubles bake={bake} tell={(h) => tell.mutate(h)} wait={tell.isPending} />
           {!ready && <Otherwise bake={bake} now={now} tell={(h) => tell.mutate(h)} wait={tell.isPending} />}
         </div>
