@@ -198,7 +198,7 @@ func TestBusyHoursAreBroughtIn(t *testing.T) {
 	}
 	var done usecase.BringDone
 	h.must(201, "POST", "~/imports", map[string]any{"absences": b.Calendar.Absences}, &done, "Idempotency-Key", "c")
-	if s := said(); !strings.Contains(s, "(Market, until 06:00)") {
+	if s := said(); !strings.Contains(s, "(Market, until 06:00") {
 		t.Errorf("the plan says %q", s)
 	}
 	h.must(200, "POST", "~/imports/"+done.ID+"/undo", map[string]any{}, nil)

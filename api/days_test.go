@@ -116,7 +116,7 @@ func TestALateLoafIsMended(t *testing.T) {
 	var v usecase.DayView
 	h.must(200, "PUT", at, book, &v, "If-Match", "0")
 	l := v.Day.Loaves[0]
-	if !strings.Contains(l.Say, "nobody's hands") {
+	if !strings.Contains(l.Say, "nobody is free") {
 		t.Fatalf("a loaf with fresh eggs and nobody home: %+v", l)
 	}
 	var m usecase.Mends

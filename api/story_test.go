@@ -114,7 +114,7 @@ func TestALessonOfTheLog(t *testing.T) {
 	var story usecase.Story
 	h.must(200, "GET", "~/recipes/"+id+"/story", nil, &story)
 	if len(all.Lessons) != 0 || story.Revision != 2 || story.Revisions[0].Changed[0].To != "1 cup + 1 tbsp" ||
-		!strings.Contains(story.Revisions[0].Because, "wanted more liquid") {
+		!strings.Contains(story.Revisions[0].Because, "needed more liquid") {
 		t.Errorf("taken: %+v, and lessons %+v", story.Revisions[0], all.Lessons)
 	}
 	h.must(201, "POST", "~/recipes/"+id+"/undo", map[string]any{"id": id, "revision": 2}, nil, "Idempotency-Key", "t2")

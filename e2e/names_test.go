@@ -121,7 +121,12 @@ func TestLongNamesInFourScriptsAreWholeOnEveryScreen(t *testing.T) {
 			p.Settled()
 			for _, width := range []int64{390, 768, 1024, 1280, 1920} {
 				p.Resize(width, 844)
-				for _, say := range drive.Value[[]string](p, cut) {
+				found := drive.Value[[]string](p, cut)
+				for n := 0; n < 5 && len(found) > 0; n++ { // what measures itself may not have done so yet
+					p.Settled()
+					found = drive.Value[[]string](p, cut)
+				}
+				for _, say := range found {
 					t.Errorf("%s at %d, %s: %s", script, width, strings.SplitN(path[1:], "?", 2)[0], say)
 				}
 			}

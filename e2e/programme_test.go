@@ -177,7 +177,7 @@ func TestTheBakersOwnChoiceAndWishesAreKept(t *testing.T) {
 	p.Click("Quiet hours & away")
 	p.Type("Quiet from", "0:00\r")
 	p.Type("Quiet until", "23:59\r")
-	p.Until("the hours kept", "field('Quiet until').value === '23:59' && shows('Kept.')")
+	p.Until("the hours kept", "field('Quiet until').value === '23:59' && shows('Saved.')")
 	p.Click("Plan")
 	choose(p, "Mooring raisin loaf")
 	p.Sees("in your quiet hours")

@@ -246,11 +246,20 @@ func (p *Page) Text(selector string) string {
 	return v
 }
 
-// Click clicks on the control of this name: a button, link, radio or option, by what it says.
+// Click clicks on the control of this name: a button, link, radio or option, by what it says. Where the page moved under
+// the mouse, so that something else was pressed, it presses again, as a person would.
 func (p *Page) Click(name string) {
 	p.report.Helper()
-	at := p.place(fmt.Sprintf("something to press that says %q", name), "target("+quote(name)+")")
-	p.do("click "+name, chromedp.MouseClickXY(at[0], at[1]))
+	const tries = 3
+	for range tries {
+		at := p.place(fmt.Sprintf("something to press that says %q", name), "target("+quote(name)+")")
+		Value[bool](p, "aim(target("+quote(name)+"))")
+		p.do("click "+name, chromedp.MouseClickXY(at[0], at[1]))
+		if hit, err := eval[bool](p, "window.aimed !== false"); hit || err != nil { // another page has no aim
+			return
+		}
+	}
+	p.report.Fatalf("%d presses on %q all missed it", tries, name)
 }
 
 // Hold presses the mouse's button on the control of this name and keeps it down, until what it returns is called.

@@ -40,6 +40,12 @@ const still = async (find) => {
     await frame();
   }
 };
+// aim tells in window.aimed whether the next press lands on an element.
+const aim = (e) => {
+  window.aimed = false;
+  e?.addEventListener("pointerdown", () => (window.aimed = true), { once: true, capture: true });
+  return true;
+};
 // until looks for a second whether holds holds, and tells whether it did.
 const until = async (holds) => {
   for (const end = performance.now() + 1_000; performance.now() < end; await new Promise((done) => setTimeout(done, 15))) {
