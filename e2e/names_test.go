@@ -119,7 +119,11 @@ func TestLongNamesInFourScriptsAreWholeOnEveryScreen(t *testing.T) {
 			p.Until("the page "+path, "document.querySelector('h1') && !shows('One moment') && !shows('Loading "+
 				"recipes')")
 			p.Settled()
-			for _, width := range []int64{390, 768, 1024, 1280, 1920} {
+			widths := []int64{390, 1024}
+			if script == "Latin" { // one word without an end: the hardest
+				widths = []int64{390, 768, 1024, 1280, 1920}
+			}
+			for _, width := range widths {
 				p.Resize(width, 844)
 				found := drive.Value[[]string](p, cut)
 				for n := 0; n < 5 && len(found) > 0; n++ { // what measures itself may not have done so yet
