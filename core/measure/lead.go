@@ -59,8 +59,6 @@ var (
 		`\((\.\d+)`, `(0$1`,
 		`^(\S+(?: \d/\d)?) or (\d[^ ]*(?: \d/\d)? (?:cups?|c|tbsp|tsp|tablespoons?|teaspoons?|T|t|g|ml|oz)\b)`, `$1-$2`,
 		`^(\d[^ ]*) ?x (\d)`, `${1} x $2`,
-		`(?i)^(\d[\d. /½⅓⅔¼¾⅛]*|[½⅓⅔¼¾⅛]) ?(packs?|packets?|bags?|cans?|tins?|jars?|boxe?s?|cartons?|tubs?) of `+
-			`(\d[\d.]* ?(?:g|kg|ml|l|oz|lb)) `, `$1 $3 $2 `,
 		`(?i)\bdessert ?spoon(?:ful)?s?\b`, `dsp`,
 		`(?i)\bfl\. ?oz\.?`, `fl oz`,
 		`(?i)(\d)-(ounce|oz|g|gram|lb|pound|ml|inch)\b`, `$1 $2`,
@@ -73,6 +71,10 @@ var (
 	spoonsCT = rules(
 		`(?i)^(\d[\d. /½⅓⅔¼¾⅛-]*|[½⅓⅔¼¾⅛]) ?c\.? ?(?:à |a )?th(?:é|e\b)\.? ?(?:de |d'|d’)?`, `$1 tsp `,
 		`(?i)^(\d[\d. /½⅓⅔¼¾⅛-]*|[½⅓⅔¼¾⅛]) ?c\.? ?(?:à |a )?table\b\.? ?(?:de |d'|d’)?`, `$1 tbsp `,
+	)
+	packsOf = rules(
+		`(?i)^(\d[\d. /½⅓⅔¼¾⅛]*|[½⅓⅔¼¾⅛]) ?(packs?|packets?|bags?|cans?|tins?|jars?|boxe?s?|cartons?|tubs?) of `+
+			`(\d[\d.]* ?(?:g|kg|ml|l|oz|lb)) `, `$1 $3 $2 `,
 	)
 	knifeTips = rules(`(?i)^(\d[\d. /-]*|[½⅓⅔¼¾⅛]) ?knife[ -]?(?:tips?|points?)(?: of)? `, `$1 pinch `)
 	ranges    = func() (out []rule) { // a range whose unit stands twice: "½ oz - ¾ oz"
@@ -203,11 +205,15 @@ func ReadLead(line string, s Standard) (l Lead, ok bool) {
 			spoonful.ReplaceAllString(rest, "")
 	}
 	rest = strings.TrimSpace(strings.TrimPrefix(rest, "."))
-	if m := times.FindStringSubmatch(rest); m != nil && a.Unit != Piece { // "1 tsp salt x 2"
-		n, _ := ParseRatio(m[2])
-		l.Amount, rest = l.Amount.Times(n), m[1]
+	if strings.Contains(rest, " x ") || strings.Contains(rest, "×") {
+		if m := times.FindStringSubmatch(rest); m != nil && a.Unit != Piece { // "1 tsp salt x 2"
+			n, _ := ParseRatio(m[2])
+			l.Amount, rest = l.Amount.Times(n), m[1]
+		}
 	}
-	rest = level.ReplaceAllString(rest, "")
+	if strings.HasPrefix(rest, "ra") || strings.HasPrefix(rest, "ge") {
+		rest = level.ReplaceAllString(rest, "")
+	}
 	rest = l.compound(rest, s)
 	l.Rest = strings.TrimSpace(l.second(rest, s))
 	if m := vessels.FindString(l.Rest); m != "" && l.Amount.Unit.Facts().Dimension == Weight {
@@ -232,14 +238,13 @@ func tidied(text string) string {
 		text = apply(inWords, text)
 	}
 	lower := strings.ToLower(text)
-	if strings.ContainsAny(text, "⁄∕,.-x×/") || strings.Contains(text, " or ") || strings.Contains(lower, "dessert") ||
-		strings.Contains(text, " of ") {
+	if strings.ContainsAny(text, "⁄∕,.-x×/") || strings.Contains(text, " or ") || strings.Contains(lower, "dessert") {
 		text = apply(figures, text)
 	}
 	for _, some := range []struct {
 		sign  string
 		rules []rule
-	}{{"à", french}, {" th", spoonsCT}, {" table ", spoonsCT}, {" half", halves}, {"knife", knifeTips}, {" - ", ranges}, {" – ", ranges},
+	}{{"à", french}, {" th", spoonsCT}, {" table ", spoonsCT}, {" half", halves}, {"knife", knifeTips}, {" of ", packsOf}, {" - ", ranges}, {" – ", ranges},
 		{"cc", spoonsCC}, {"egg", eggSizes}} {
 		if strings.Contains(lower, some.sign) {
 			text = apply(some.rules, text)

@@ -227,7 +227,10 @@ func (r reading) pieces(text string) []string {
 	if len(pieces) < 2 {
 		pieces = strings.Split(text, ";")
 	}
-	first, then, two := strings.Cut(sentence.ReplaceAllString(text, "$1\n$2"), "\n")
+	first, then, two := text, "", false
+	if strings.Contains(text, ". ") {
+		first, then, two = strings.Cut(sentence.ReplaceAllString(text, "$1\n$2"), "\n")
+	}
 	if two && r.names(first) && found(r.name(then).Sure) { // "1 egg. Pearl sugar"
 		pieces = []string{first, then}
 	}
@@ -287,25 +290,25 @@ var (
 
 // piece reads what is left of a row: usually one amount of one food.
 func (r reading) piece(text string) []Understood {
-	if m := makes.FindStringSubmatch(text); m != nil {
-		if out, ok := r.madeUp(m[1], m[2], m[3]); ok {
-			return out
+	lower := strings.ToLower(text)
+	if strings.Contains(lower, " to ") {
+		if m := makes.FindStringSubmatch(text); m != nil {
+			if out, ok := r.madeUp(m[1], m[2], m[3]); ok {
+				return out
+			}
 		}
 	}
-	if m := twoOf.FindStringSubmatch(text); m != nil {
-		return r.piece(m[2] + " each " + m[1])
+	if strings.HasSuffix(lower, " each") {
+		if m := twoOf.FindStringSubmatch(text); m != nil {
+			return r.piece(m[2] + " each " + m[1])
+		}
 	}
 	if out := r.partsOf(text); len(out) > 0 {
 		return out
 	}
-	if m := shareHeld.FindStringSubmatch(text); m != nil {
-		if lead, ok := measure.ReadLead(m[2], r.standard); ok {
-			first := r.piece(m[1])
-			if lead.Rest = first[0].Name; len(first) == 1 && lead.Rest != "" {
-				second := r.food(lead)
-				second.Line.When = AtKnead
-				return append(first, second)
-			}
+	if strings.HasSuffix(lower, " back") {
+		if out := r.heldBeside(text); out != nil {
+			return out
 		}
 	}
 	lead, ok := measure.ReadLead(text, r.standard)

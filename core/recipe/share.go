@@ -104,6 +104,10 @@ const spilt = 0.03
 
 // split reads a row that tells its parts behind it.
 func (r reading) split(text string) ([]Understood, bool) {
+	if !strings.Contains(text, "split") && !strings.Contains(text, "divided") && !strings.Contains(text, "of which") &&
+		!strings.Contains(text, "shared") {
+		return nil, false
+	}
 	m := splitUp.FindStringSubmatch(text)
 	if m == nil {
 		return nil, false
@@ -216,4 +220,20 @@ func (c *Card) partIn(sentence string, n int) Part {
 		}
 	}
 	return InDough
+}
+
+// heldBeside reads "2 cups bread flour + 1/2 cup held back": the second amount goes in at the first kneading.
+func (r reading) heldBeside(text string) []Understood {
+	m := shareHeld.FindStringSubmatch(text)
+	if m == nil {
+		return nil
+	}
+	lead, ok := measure.ReadLead(m[2], r.standard)
+	first := r.piece(m[1])
+	if lead.Rest = first[0].Name; !ok || len(first) != 1 || lead.Rest == "" {
+		return nil
+	}
+	second := r.food(lead)
+	second.Line.When = AtKnead
+	return append(first, second)
 }
