@@ -66,7 +66,8 @@ func Unzip(b []byte) ([]File, error) {
 func unpack(f *zip.File, room int64) ([]byte, error) {
 	in, err := f.Open()
 	if err != nil {
-		return nil, errors.New("this ZIP archive is locked with a passphrase, or packed in a way that is not known here: unpack it, and bring in its files")
+		return nil, errors.New("this ZIP archive is locked, or packed in a way that is not known here: unpack it, and bring in " +
+			"its files")
 	}
 	defer in.Close()
 	content, err := io.ReadAll(io.LimitReader(in, room+1))
