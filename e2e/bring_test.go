@@ -50,7 +50,7 @@ func TestSeveralFilesAreBroughtIn(t *testing.T) {
 	p.Sees("Summer rolls")
 	p.Sees("sunset.png: this is a picture")
 	axe(t, p, "Several files")
-	p.Click("Keep 2 recipes")
+	p.Click("Save 2 recipes")
 	p.Sees("2 recipes are on the shelf.")
 }
 
@@ -100,7 +100,7 @@ func TestASavedPageIsBroughtIn(t *testing.T) {
 	p.Click("Save 1 recipe")
 	p.Sees("revision 2")
 	p.Click("Undo import")
-	p.Sees("All of it is taken back")
+	p.Sees("The import is undone")
 	p.Go(s.URL + "/recipes")
 	p.Type("Find", "farm")
 	p.Sees("revision 3")

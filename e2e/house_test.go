@@ -168,13 +168,13 @@ func TestABenchGoesOnWhileTheServerIsOutOfReach(t *testing.T) {
 	}
 	tap()
 	tap()
-	phone.Sees("2 presses are kept and will be told")
+	phone.Sees("2 changes are waiting to be sent")
 	phone.Go("about:blank")
 	phone.Go(bench)
 	phone.Until("the bench again", stepNow)
 	phone.Sees("does not answer; asking again")
 	last := tap()
-	phone.Sees("3 presses are kept and will be told")
+	phone.Sees("3 changes are waiting to be sent")
 	axe(t, phone, "Bench out of reach")
 	if err := s.Start(context.Background()); err != nil {
 		t.Fatal(err)

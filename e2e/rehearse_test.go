@@ -41,7 +41,7 @@ func TestARehearsedBakeFromPressesToLoaf(t *testing.T) {
 	seen := map[string]bool{}
 	for range 60 {
 		p.Until("something to answer",
-			`document.querySelector("[data-due]") || shows("what is it like?") || shows("Added") || [...document.querySelectorAll("button")].some((b) => b.innerText === "Take it out")`)
+			somethingToAnswer)
 		switch {
 		case drive.Value[bool](p,
 			`[...document.querySelectorAll("button")].some((b) => b.innerText === "Take it out")`):
@@ -111,7 +111,7 @@ func TestARehearsedPause(t *testing.T) {
 	paused := false
 	for range 60 {
 		p.Until("something to answer",
-			`document.querySelector("[data-due]") || shows("what is it like?") || shows("Added") || [...document.querySelectorAll("button")].some((b) => b.innerText === "Take it out")`)
+			somethingToAnswer)
 		switch {
 		case drive.Value[bool](p,
 			`[...document.querySelectorAll("button")].some((b) => b.innerText === "Take it out")`):
@@ -143,6 +143,10 @@ func TestARehearsedPause(t *testing.T) {
 	}
 	t.Error("the rehearsal did not come to its end")
 }
+
+// somethingToAnswer is true while a rehearsal waits for the baker.
+const somethingToAnswer = `document.querySelector("[data-due]") || shows("what is it like?") || shows("Added") ||
+	[...document.querySelectorAll("button")].some((b) => b.innerText === "Take it out")`
 
 // answerOf is the answer that fits what the stand-in's window shows.
 func answerOf(p *drive.Page) string {

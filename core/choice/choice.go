@@ -152,7 +152,6 @@ const (
 	longRest   = 15 // minutes, in which grain drinks
 	longRise   = 100
 	thirsty    = 20 // per cent of the flour
-	fewKnocks  = 1
 	muchRye    = 40 // per cent of the flour
 	ungranted  = -1000
 	otherDough = -10000
@@ -187,7 +186,7 @@ var rules = []func(c machine.Cycle, t machine.Totals, n Needs) (points int, say 
 		return 0, ""
 	},
 	func(_ machine.Cycle, t machine.Totals, n Needs) (int, string) {
-		if extra := t.KnockBacks - fewKnocks; extra > 0 && n.row().FewKnock {
+		if extra := t.KnockBacks - kind.MostKnocks; extra > 0 && n.row().FewKnock {
 			return forKnock * extra,
 				fmt.Sprintf("It knocks the dough back %d times: skip one if you can.", t.KnockBacks)
 		}

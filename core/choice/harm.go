@@ -75,9 +75,6 @@ var kneaded = map[recipe.Kind]string{
 	recipe.BakeOnly: "It would knead what is mixed already: the paddle tears it.",
 }
 
-// mostKnocks is how many knock-backs a dough bears that dislikes them.
-const mostKnocks = 1
-
 // Harm says what would happen to the dough on a cycle that cannot make this bread; nothing where it can.
 func Harm(c machine.Cycle, n Needs) string {
 	if say, ok := harms[c.Character]; ok {
@@ -96,7 +93,7 @@ func Harm(c machine.Cycle, n Needs) string {
 			"within %d minutes.", c.Name, n.row().Handwork)
 	case n.row().Batter && t.KnockBacks > 0 && c.Character != machine.Rapid:
 		return fmt.Sprintf("%s knocks back what has risen, and a gluten-free batter does not rise again.", c.Name)
-	case n.row().FewKnock && t.KnockBacks > mostKnocks && c.Character != machine.Rapid:
+	case n.row().FewKnock && t.KnockBacks > kind.MostKnocks && c.Character != machine.Rapid:
 		return fmt.Sprintf("%s knocks the dough back %d times, and this one hardly rises again after the first.", c.Name,
 			t.KnockBacks)
 	case n.row().Shaped && t.Bake > 0:

@@ -22,7 +22,7 @@ type Row struct {
 	ByRapid  bool          // on a rapid cycle it is held against what is usual there
 	ByWhite  bool          // on any cycle but a rapid one it is held against what is usual of a white loaf
 	Shaped   bool          // by hand: the machine kneads and raises only
-	FewKnock bool          // dislikes more than one knock-back
+	FewKnock bool          // dislikes more than MostKnocks
 	Unbound  bool          // its flours hold nothing together by themselves: it wants a binder
 	ByWeight bool          // its flour says little of its size: the weight of all of it does
 	OfAll    Band          // baked volume at the least, ml per g of all of it; zero: its flour tells
@@ -146,6 +146,12 @@ func (r Row) Missing(flour measure.Grams) string {
 	}
 	return "bread needs flour: add a line with flour"
 }
+
+// MostKnocks is how many knock-backs a dough bears that dislikes them.
+const MostKnocks = 1
+
+// Leavened reports whether powder or soda raises it.
+func (r Row) Leavened() bool { return !r.Bands.Powder.IsZero() }
 
 // Loaf reports whether it is a loaf that comes out of its tin: of some loaf size, or a batter's.
 func (r Row) Loaf() bool { return !r.Batch || r.Loose }

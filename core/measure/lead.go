@@ -244,8 +244,8 @@ func tidied(text string) string {
 	for _, some := range []struct {
 		sign  string
 		rules []rule
-	}{{"à", french}, {" th", spoonsCT}, {" table ", spoonsCT}, {" half", halves}, {"knife", knifeTips}, {" of ", packsOf}, {" - ", ranges}, {" – ", ranges},
-		{"cc", spoonsCC}, {"egg", eggSizes}} {
+	}{{"à", french}, {" th", spoonsCT}, {" table ", spoonsCT}, {" half", halves},
+		{"knife", knifeTips}, {" of ", packsOf}, {" - ", ranges}, {" – ", ranges}, {"cc", spoonsCC}, {"egg", eggSizes}} {
 		if strings.Contains(lower, some.sign) {
 			text = apply(some.rules, text)
 		}

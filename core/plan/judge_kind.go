@@ -73,23 +73,18 @@ func (j *judgement) fresh() {
 
 // twice asks about yeast beside that of a mix whose line says that yeast is in it.
 func (j *judgement) twice() {
-	in, beside := false, false
-	for _, l := range j.dough.lines {
-		switch {
-		case l.Ingredient.Packet && l.Ingredient.AsDry > 0 && saysYeast.MatchString(l.Line.Note):
-			in = true
-		case l.Ingredient.Kind == larder.Yeast:
-			beside = true
-		}
-	}
-	if in && beside {
+	in := slices.ContainsFunc(j.dough.lines, func(l scale.Scaled) bool {
+		return l.Ingredient.Packet && l.Ingredient.AsDry > 0 && saysYeast.MatchString(l.Line.Note)
+	})
+	if in && j.yeastBeside() {
 		j.say(Stop, Implausible, nil, "There is yeast in the mix already, and this is as much again: leave it out. If "+
 			"the mix has none, write the mix without “with yeast”.")
 	}
 }
 
 // saysYeast is a mix's note that yeast is in it.
-var saysYeast = regexp.MustCompile(`(?i)\b(?:with|including|incl\.?|has) (?:the |its own |dry |dried )?yeast\b|\byeast (?:in|mixed)`)
+var saysYeast = regexp.MustCompile(
+	`(?i)\b(?:with|including|incl\.?|has) (?:the |its own |dry |dried )?yeast\b|\byeast (?:in|mixed)`)
 
 // unmixed says what bake only does to what was not mixed.
 func (j *judgement) unmixed() {

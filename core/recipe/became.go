@@ -4,6 +4,7 @@ import (
 	"cmp"
 	"slices"
 	"strings"
+	"unicode"
 
 	"risepan/core/vocab"
 )
@@ -58,7 +59,7 @@ func (c *sheet) rowsRead(text string, rows []docRow) {
 		as, told := c.became[of[n+1]]
 		if !told {
 			as = NotUsed
-			if slices.ContainsFunc(strings.Split(row, ""), func(s string) bool { return strings.ToLower(s) != strings.ToUpper(s) }) {
+			if strings.ContainsFunc(row, unicode.IsLetter) {
 				c.card.Unused = append(c.card.Unused, clip(row))
 			}
 		}

@@ -144,8 +144,9 @@ func (c *sheet) told(n int, text string, prose bool) {
 		!splitUp.MatchString(text) {
 		if spread := c.spread(text, least); spread != nil {
 			for _, row := range spread {
-				if _, heads := placeOf(row); c.tells(row) || c.dusts(row) || heads || listHead.MatchString(row) || methodHead.MatchString(row) ||
-					c.card.Name == "" {
+				_, part := placeOf(row)
+				heads := part || listHead.MatchString(row) || methodHead.MatchString(row)
+				if heads || c.tells(row) || c.dusts(row) || c.card.Name == "" {
 					c.row(n, row)
 				} else {
 					c.say(row)

@@ -133,12 +133,8 @@ func (r reading) rows(row string) []Understood {
 	return out
 }
 
-var (
-	// besideAmount is what is said before the amount of a share that is not for the dough.
-	besideAmount = regexp.MustCompile(`(?i)^,?\s*(?:plus|and|\+) (?:another |an extra )?`)
-	toBrush      = regexp.MustCompile(`(?i)\b(?:brush|glaz)`)
-	toTop        = regexp.MustCompile(`(?i)\b(?:top|sprinkl|finish)`)
-)
+// besideAmount is what is said before the amount of a share that is not for the dough.
+var besideAmount = regexp.MustCompile(`(?i)^,?\s*(?:plus|and|\+) (?:another |an extra )?`)
 
 // besides is the share of a line that its note measures for the top or for brushing: "plus 2 tbsp for the top".
 func (r reading) besides(u *Understood) []Understood {
@@ -147,18 +143,12 @@ func (r reading) besides(u *Understood) []Understood {
 		return nil
 	}
 	lead, ok := measure.ReadLead(u.Line.Note[at[1]:], r.standard)
-	share := *u
-	switch {
-	case !ok || lead.Amount.Unit == measure.Piece:
-		return nil
-	case toBrush.MatchString(lead.Rest):
-		share.Line.Part = Glaze
-	case toTop.MatchString(lead.Rest):
-		share.Line.Part = Topping
-	default:
+	to := placed(lead.Amount, lead.Rest).part
+	if !ok || lead.Amount.Unit == measure.Piece || to != Glaze && to != Topping {
 		return nil
 	}
-	u.Line.Note = ""
+	share := *u
+	share.Line.Part, u.Line.Note = to, ""
 	share.Line.Amount, share.Line.Also, share.Line.Note, share.Doubt = lead.Amount, lead.Also, "", ""
 	return []Understood{share}
 }

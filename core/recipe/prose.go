@@ -73,14 +73,15 @@ func (r reading) sentence(text string) (out []string, amounts int) {
 		}
 		rows = append(rows, piece)
 	}
-	if amounts == 0 || amounts == 1 && len(strings.Fields(whole)) > 14 && head == "" && !heldBack.MatchString(whole[:min(len(whole), 20)]) {
+	holds := heldBack.MatchString(whole[:min(len(whole), 20)])
+	if amounts == 0 || amounts == 1 && len(strings.Fields(whole)) > 14 && head == "" && !holds {
 		return []string{whole}, amounts
 	}
 	said := ""
 	switch {
 	case atBeep.MatchString(whole):
 		said = " (at the beep)"
-	case heldBack.MatchString(whole[:min(len(whole), 20)]):
+	case holds:
 		said = " (held back)"
 	}
 	if head != "" {

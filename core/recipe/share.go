@@ -26,15 +26,17 @@ var (
 	shareEnd = regexp.MustCompile(`(?i)\s*(?:;|,|\band\b|&)\s*(?:the (?:rest|remaining|other)\s+)?`)
 	divided  = regexp.MustCompile(`(?i)\b(?:divided|split|in two (?:lots|parts))\b`)
 
-	onTop  = regexp.MustCompile(`(?i)\b(?:sprinkl\w*|scatter\w*|strew\w*|topping|(?:on|over)(?: the)? (?:top|loaf|rolls|buns|crust)|over when)\b`)
+	onTop = regexp.MustCompile(`(?i)\b(?:sprinkl\w*|scatter\w*|strew\w*|topping|(?:for|to)(?: the)? (?:top|finish)\w*|` +
+		`(?:on|over)(?: the)? (?:top|loaf|rolls|buns|crust)|over when)\b`)
 	onto   = regexp.MustCompile(`(?i)\b(?:brush\w*|glaz\w*)\b`)
 	within = regexp.MustCompile(`(?i)\b(?:filling|fill(?:ed)? with|spread\w* (?:on|over))\b`)
 	cooked = regexp.MustCompile(`(?i)\b(?:stove|hob|saucepan|boil\w*|simmer\w*|microwave|cook\w*)\b`)
 
 	// shareOf is an amount of a food that a sentence takes from a line: "1/2 cup of the water", "the remaining 6 tbsp
 	// butter".
-	shareOf = regexp.MustCompile(`(?i)(?:^|[\s(])((?:remaining|other|rest of the|reserved) )?((?:\d[\d/ ½⅓⅔¼¾⅛.]*|[½⅓⅔¼¾⅛]) ?` +
-		`(?:cups?|c|tbsps?|tablespoons?|tsps?|teaspoons?|grams?|g|ml|oz)\b\.?)( of (?:the|this|that))? (\pL[\pL'-]*(?: \pL[\pL'-]*){0,3})`)
+	shareOf = regexp.MustCompile(`(?i)(?:^|[\s(])((?:remaining|other|rest of the|reserved) )?` +
+		`((?:\d[\d/ ½⅓⅔¼¾⅛.]*|[½⅓⅔¼¾⅛]) ?(?:cups?|c|tbsps?|tablespoons?|tsps?|teaspoons?|grams?|g|ml|oz)\b\.?)` +
+		`( of (?:the|this|that))? (\pL[\pL'-]*(?: \pL[\pL'-]*){0,3})`)
 )
 
 // placed is a share with where the words about it say it goes.

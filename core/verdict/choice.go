@@ -30,7 +30,7 @@ func Choose(p plan.Plan, s bake.State, c Cause) *Choice {
 
 // otherCrust is one lighter for a loaf that came out too dark, one darker for a pale one, within what the machine has.
 func otherCrust(p plan.Plan, s bake.State) *Choice {
-	signs := append(slices.Clone(s.Signs), implied(p, s)...)
+	signs := shown(p, s)
 	by, effect := 0, ""
 	switch {
 	case !p.Setting.HasCrust:

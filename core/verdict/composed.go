@@ -31,7 +31,7 @@ func (e *evidence) recipe(p plan.Plan, k kitchen.Kitchen) {
 			knocks++
 		}
 	}
-	e.add(row.FewKnock && knocks > 1 || (row.Sticky || row.Dense) && knocks > 2, KnockedMuch)
+	e.add(row.FewKnock && knocks > kind.MostKnocks || (row.Sticky || row.Dense) && knocks > 2, KnockedMuch)
 	var addIns measure.Grams
 	binds, sour, salty, pectin := false, false, false, false
 	for _, l := range p.Lines {
@@ -52,7 +52,7 @@ func (e *evidence) recipe(p plan.Plan, k kitchen.Kitchen) {
 		e.add(stale && !slices.Contains(e.facts, StaleFlour), StaleFlour)
 	}
 	e.add(p.Formula.Flour > 0 && float64(addIns/p.Formula.Flour)*100 > mostAddIns, MuchAdded)
-	e.add(!row.Bands.Powder.IsZero() && p.Formula.Powder == 0 && p.Formula.Yeast == 0, NoPowder)
+	e.add(row.Leavened() && p.Formula.Powder == 0 && p.Formula.Yeast == 0, NoPowder)
 	e.add(row.Unbound && p.Formula.Flour > 0 && !binds, Unbound)
 	e.add(p.Formula.Soda > 0 && !sour && p.Formula.Powder <= p.Formula.Soda, NothingSour)
 	about := func(a plan.About) bool {

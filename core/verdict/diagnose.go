@@ -157,7 +157,8 @@ func strengthOf(share float64) Strength {
 }
 
 // unasked are signs whose absence says nothing: of a dough before it is shaped, and what few bakers would look for.
-var unasked = map[bake.Sign]bool{bake.Sticks: true, bake.Crumbles: true, bake.SpringsUp: true, bake.HoleOnTop: true, bake.Spread: true,
+var unasked = map[bake.Sign]bool{bake.Sticks: true, bake.Crumbles: true, bake.SpringsUp: true, bake.HoleOnTop: true,
+	bake.Spread:  true,
 	bake.DrawnIn: true}
 
 // bySigns is how the signs speak for a cause, as a logarithm; those that it explains are noted.

@@ -55,8 +55,7 @@ type Baked struct {
 // Seen is what is known of the loaf: the signs that were told, those that follow from what was measured of it, and the
 // facts.
 func (b Baked) Seen() Seen {
-	return Seen{Tried: b.Tried, Helped: b.State.Helped, Signs: append(slices.Clone(b.State.Signs),
-		implied(b.Plan, b.State)...), All: true, Mark: b.State.Mark, Facts: b.Evidence(), Cannot: b.cannot()}
+	return Seen{Tried: b.Tried, Helped: b.State.Helped, Signs: shown(b.Plan, b.State), All: true, Mark: b.State.Mark, Facts: b.Evidence(), Cannot: b.cannot()}
 }
 
 // Evidence is what is known of a bake beside its signs: from its plan, its happenings and the kitchen.
@@ -73,13 +72,18 @@ func (b Baked) Evidence() []Fact {
 	e.cycle(b.Plan, b.State)
 	e.end(b.Plan, b.State, b.Kitchen)
 	e.add(b.Well, WellBefore)
-	all := append(slices.Clone(b.State.Signs), implied(b.Plan, b.State)...)
-	gummy := slices.Contains(all, bake.Gummy) || slices.Contains(all, bake.Raw)
+	signs := shown(b.Plan, b.State)
+	gummy := slices.Contains(signs, bake.Gummy) || slices.Contains(signs, bake.Raw)
 	e.add(gummy && slices.Contains(e.facts, CoreDone) && slices.Contains(e.facts, CutCold), GummyDone)
 	if slices.Contains(e.facts, BallWet) || slices.Contains(e.facts, BallDry) { // what is seen outweighs what is reckoned
 		e.facts = slices.DeleteFunc(e.facts, func(f Fact) bool { return f == WaterUsual })
 	}
 	return e.facts
+}
+
+// shown are the signs that were told of a loaf, and those that nobody told.
+func shown(p plan.Plan, s bake.State) []bake.Sign {
+	return append(slices.Clone(s.Signs), implied(p, s)...)
 }
 
 // implied are signs that nobody told and that follow from what was measured: the middle below the edges, or high over
@@ -181,7 +185,7 @@ func (e *evidence) crust(p plan.Plan, s bake.State) {
 	if !p.Setting.HasCrust {
 		return
 	}
-	signs := append(slices.Clone(s.Signs), implied(p, s)...)
+	signs := shown(p, s)
 	pale, dark := slices.Contains(signs, bake.Pale), slices.Contains(signs, bake.Burnt)
 	e.add(pale && p.Setting.Crust == machine.Dark, DarkAlready)
 	e.add(dark && p.Setting.Crust == machine.Light, LightAlready)

@@ -418,7 +418,8 @@ func lookOf(say string) string {
 	for part, word := range map[string]string{"dough ball": "dough ball", "how high": "height before baking",
 		"its middle":          "core",
 		"a cup of your flour": "flour weight", "yeast's date": "yeast date", "how warm": "temperature",
-		"baking powder in hot": "leavening test", "when it was cut": "when cut", "crushed fruit": "fruit weight", "spoon of salt": "salt used", "cut roll": "crumb"} {
+		"baking powder in hot": "leavening test", "when it was cut": "when cut", "crushed fruit": "fruit weight",
+		"spoon of salt": "salt used", "cut roll": "crumb"} {
 		if strings.Contains(say, part) {
 			return word
 		}

@@ -52,7 +52,7 @@ export function CardsBrought({ cards, standard }: { cards: BroughtCard[]; standa
       </ul>
       <div className="mt-3 flex flex-wrap items-center gap-4">
         <Button disabled={kept === 0 || keep.isPending} onClick={() => keep.mutate({ body, key })} look="filled" size="large">
-          {keep.isPending ? "Putting on the shelf …" : kept === 1 ? "Save 1 recipe" : `Keep ${kept} recipes`}
+          {keep.isPending ? "Saving …" : kept === 1 ? "Save 1 recipe" : `Save ${kept} recipes`}
         </Button>
         {kept === 0 && <p className="text-soft">None is chosen.</p>}
         <TroubleNote error={keep.error} />
@@ -136,7 +136,7 @@ function Card({ card, choice, standard, set }: CardProps) {
           pick={(as) => set({ as })}
           className="min-h-11 content-center px-4 font-semibold"
           segments={[
-            { value: "new", label: "keep as a new one", show: card.twin ? "Keep both" : "Keep it", disabled: !!read.problem },
+            { value: "new", label: "save as a new one", show: card.twin ? "Keep both" : "Save it", disabled: !!read.problem },
             ...(card.twin
               ? ([
                   { value: "revision", label: "as the next revision", show: "As a new version of your recipe", disabled: !!read.problem },
@@ -176,7 +176,7 @@ export function Done({ done }: { done: BringDone }) {
     <section aria-label="Kept" role="status" className="mt-4 border-y border-rule py-3">
       <p className="text-lg font-semibold">
         {now.undone
-          ? "All of it is taken back: new recipes and bakes are put away, revisions undone, absences forgotten."
+          ? "The import is undone: new recipes and bakes are archived, new versions undone, absences removed."
           : [
               done.recipes.length > 0 &&
                 (done.recipes.length === 1 ? "One recipe is on the shelf." : `${done.recipes.length} recipes are on the shelf.`),

@@ -52,7 +52,7 @@ export function HoursBrought({ calendar }: { calendar: NonNullable<Brought["cale
           look="filled"
           size="large"
         >
-          {keep.isPending ? "Writing them down …" : taken.length === 1 ? "Save 1 absence" : `Keep ${taken.length} absences`}
+          {keep.isPending ? "Saving …" : taken.length === 1 ? "Save 1 absence" : `Save ${taken.length} absences`}
         </Button>
         {absences.length === 0 && <p className="text-soft">No events in the next 60 days.</p>}
         <TroubleNote error={keep.error} />

@@ -57,7 +57,7 @@ export function LogBrought({ log, table }: { log: NonNullable<Brought["log"]>; t
           look="filled"
           size="large"
         >
-          {keep.isPending ? "Writing into the log …" : taken === 1 ? "Import 1 bake" : `Take ${taken} bakes`}
+          {keep.isPending ? "Importing …" : taken === 1 ? "Import 1 bake" : `Import ${taken} bakes`}
         </Button>
         {taken === 0 && <p className="text-soft">Nothing new to import.</p>}
         <TroubleNote error={keep.error} />

@@ -54,7 +54,7 @@ function Packs({ kitchen, worries, set, fault }: Props) {
               <DateField label={`Opened, ${name(p.ingredient)}`} say="opened" value={p.opened} keep={(opened) => change(n, { opened })} />
               <button
                 type="button"
-                aria-label={`Take the ${name(p.ingredient)} out`}
+                aria-label={`Remove the ${name(p.ingredient)}`}
                 onClick={() => set({ packs: packs.filter((o) => o !== p) })}
                 className="ml-auto grid size-11 place-items-center text-rim"
               >

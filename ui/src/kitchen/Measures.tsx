@@ -98,7 +98,7 @@ export function Measures({ kitchen, set, fault }: { kitchen: Kitchen; set: SetKi
               <span className="figures text-soft">{m.amount}</span>
               <button
                 type="button"
-                aria-label={`Take ${m.name ?? m.amount} out`}
+                aria-label={`Remove ${m.name ?? m.amount}`}
                 onClick={() => set({ measures: measures.filter((o) => o !== m) })}
                 className="ml-auto grid size-11 place-items-center text-rim"
               >

@@ -121,7 +121,7 @@ function OwnCup({ cup, known, fault, keep, forget }: CupProps) {
               {odd && <span className="ml-2 text-sm">Very different – check it</span>}
               <button
                 type="button"
-                aria-label={`Take the weighing of ${weight(grams)} out`}
+                aria-label={`Remove the weighing of ${weight(grams)}`}
                 onClick={() => keep({ ...cup, weighings: weighings.filter((_, m) => m !== n) })}
                 className="grid size-11 place-items-center text-rim"
               >

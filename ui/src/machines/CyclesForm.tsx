@@ -117,7 +117,7 @@ export function CyclesForm({ machine, change, at, doubt, problem }: Props) {
                 type="button"
                 onClick={() => set(cycles.filter((_, n) => n !== open))}
                 className={icon}
-                aria-label={`Take ${cycle.name} out`}
+                aria-label={`Remove ${cycle.name}`}
               >
                 <X size={20} aria-hidden="true" />
               </button>

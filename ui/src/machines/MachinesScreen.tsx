@@ -60,7 +60,7 @@ export default function MachinesScreen() {
       {away.data && away.data.machines.length > 0 && (
         <section aria-labelledby="away">
           <h2 id="away" className="mt-6 text-lg font-bold">
-            Put away
+            Archived
           </h2>
           <ul className="divide-y divide-rule border-y border-rule">
             {away.data.machines.map((m) => (

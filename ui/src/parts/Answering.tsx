@@ -27,10 +27,10 @@ export function Answering() {
   const presses = useUntold();
   const asking = useAskingAgain();
   if (!asking && !waiting) return null;
-  const kept = presses.length === 1 ? "1 change is waiting to be sent" : `${presses.length} presses are kept`;
+  const kept = presses.length === 1 ? "1 change is waiting to be sent" : `${presses.length} changes are waiting to be sent`;
   return (
     <p role="status" className="border-b-2 border-signal bg-enamel px-4 py-1 font-semibold" data-answering>
-      The kitchen’s server does not answer; asking again. {waiting ? `${kept} and will be told.` : "What you see is from before."}
+      The kitchen’s server does not answer; asking again. {waiting ? `${kept}.` : "What you see is from before."}
     </p>
   );
 }

@@ -40,7 +40,7 @@ export default function EmptyShelf({ shelf }: { shelf: Shelf }) {
           <li>
             <button type="button" onClick={() => load.mutate()} disabled={load.isPending} className={door}>
               <Words name={load.isPending ? "Loading …" : "Look round the demo kitchen"}>
-                Two machines and ten recipes of an invented narrowboat, put on this shelf; they can be put away again.
+                Two machines and ten recipes to try; you can archive them later.
               </Words>
             </button>
           </li>

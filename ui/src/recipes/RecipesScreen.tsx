@@ -47,7 +47,7 @@ export default function RecipesScreen() {
 }
 
 function none(words: string, kind: string, away: boolean): string {
-  const where = away ? "that was put away" : "on the shelf";
+  const where = away ? "in the archive" : "on the shelf";
   if (words.trim()) return `No ${kind || ""} recipe ${where} has “${words.trim()}” in its name or among its ingredients.`;
   if (kind) return `No ${kind} recipe ${where}.`;
   return away ? "No archived recipes." : "No recipe yet. Copy one from a card or a page; Rise Pan reads it.";
