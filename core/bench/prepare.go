@@ -50,9 +50,8 @@ func (b *maker) prepare() {
 		say, why = "Pan out of the machine. No paddle: it would bake in.", "What goes in is mixed already."
 	}
 	b.add(Step{ID: "paddle", Kind: Paddle, Say: say, Why: why})
-	if cut := kind.Of(p.Kind).Cut; cut != "" {
-		b.add(Step{ID: "crush", Kind: Cut, Say: cut, Stuff: pan.AddIn, Why: "Uncrushed it lies loosely in the cup, " +
-			"and less goes in than the recipe means."})
+	if first := kind.Of(p.Kind).First; first.Do != "" {
+		b.add(Step{ID: "first", Kind: Cut, Say: first.Do, Stuff: pan.AddIn, Why: first.Why})
 	}
 	if b.kitchen.Grease || p.Pan.Order == pan.Outside {
 		b.add(Step{ID: "grease", Kind: Wipe, Say: "Grease the pan and the paddle lightly.",

@@ -63,13 +63,14 @@ var preferences = []preference{
 		return "A packet of bread mix: its own cycle, or basic.", n.Kind == recipe.Packet
 	}, []machine.Character{machine.PacketMix, machine.Basic, machine.Rapid}},
 	{func(n Needs) (string, bool) {
-		return "No yeast: a quick bread is mixed and baked at once.", n.Formula.Yeast == 0
+		return "No yeast: a quick bread is mixed and baked at once.", n.Formula.Yeast == 0 &&
+			(n.row().Bands.Yeast.IsZero() || n.Formula.Powder > 0)
 	}, []machine.Character{machine.QuickBread, machine.BakeOnly}},
 	only(recipe.Rapid, "Meant to be done soon: the rapid cycle.", machine.Rapid, machine.Basic),
 	{func(n Needs) (string, bool) {
 		return "It is filled and rolled before its last rise: a cycle for sweet dough gives it time.",
 			n.row().Handwork > 0
-	}, []machine.Character{machine.Sweet, machine.Basic}},
+	}, []machine.Character{machine.Sweet, machine.Dough, machine.Basic}},
 	{func(n Needs) (string, bool) {
 		return "To be shaped by hand: the machine kneads and raises the dough only.", n.row().Shaped
 	}, []machine.Character{machine.Dough}},
@@ -149,6 +150,7 @@ const (
 	forKnock   = -8
 	forYeast   = -6
 	forPause   = 30 // outweighs a step down: without a pause there is no time to fill
+	noPause    = -60
 	longRest   = 15 // minutes, in which grain drinks
 	longRise   = 100
 	thirsty    = 20 // per cent of the flour
@@ -193,8 +195,13 @@ var rules = []func(c machine.Cycle, t machine.Totals, n Needs) (points int, say 
 		return 0, ""
 	},
 	func(c machine.Cycle, _ machine.Totals, n Needs) (int, string) {
-		if n.row().Handwork > 0 && c.Restart && c.Calls(machine.PaddleOut) {
+		switch {
+		case n.row().Handwork > 0 && c.Restart && c.Calls(machine.PaddleOut):
 			return forPause, "It pauses before the last rise, and waits for Start while you fill and roll."
+		case n.row().Handwork > 0 && c.Character == machine.Dough:
+			return 0, "It ends before the last rise: you fill and roll, and the loaf rises and bakes by your clock."
+		case n.row().Handwork > 0 && !c.Calls(machine.PaddleOut):
+			return noPause, "It gives you no time to fill and roll."
 		}
 		if c.Restart && c.Calls(machine.PaddleOut) {
 			return -forPause, "It stops before the last rise until Start is pressed again."

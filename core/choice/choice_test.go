@@ -236,7 +236,7 @@ func TestTheNearestCrustOfTheMachineIsTaken(t *testing.T) {
 func TestNoCycleForTheDoughIsSaid(t *testing.T) {
 	m := demo.Boatyard()
 	n := needs(t, demo.Recipes()[0])
-	n.Formula = formula.Formula{Flour: 300} // no yeast: a quick bread
+	n.Kind, n.Formula = recipe.QuickBread, formula.Formula{Flour: 300}
 	n.Size = machine.SizeSetting{LoafSize: measure.LoafPounds(1, 1)}
 	if best := choice.Cycles(m, n)[0]; best.Suits {
 		t.Errorf("a machine without a quick bread cycle suits one by %+v", best)

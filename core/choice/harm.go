@@ -23,7 +23,7 @@ var harms = map[machine.Character]func(Needs) string{
 			"mixed elsewhere."
 	},
 	machine.Dough: func(n Needs) string {
-		if n.row().Shaped {
+		if n.row().Shaped || n.row().Handwork > 0 {
 			return ""
 		}
 		return "The dough cycle stops before baking: you would find raw dough, to be shaped and baked in the oven."
@@ -85,7 +85,7 @@ func Harm(c machine.Cycle, n Needs) string {
 	}
 	t := c.Totals(n.Size.LoafSize, machine.Medium)
 	switch {
-	case n.Formula.Yeast == 0 && t.Rise > 0 && n.row().Bands.Yeast != (kind.Band{}), n.row().Loose && t.Rise > 0:
+	case n.Formula.Yeast == 0 && n.Formula.Powder > 0 && t.Rise > 0 && !n.row().Bands.Yeast.IsZero(), n.row().Loose && t.Rise > 0:
 		return fmt.Sprintf("%s kneads and then waits %s hours to bake: without yeast nothing rises in them, and the "+
 			"leavening is spent before the heat.", c.Name, n.hours(t.Rise))
 	case n.row().Handwork > 0 && !c.Calls(machine.PaddleOut):

@@ -80,8 +80,16 @@ var (
 		Keeps: "What is left goes in the fridge within two hours."}
 )
 
-// fruit is what a preserve wants before it is measured.
-const fruit = "Crush the fruit, and measure it crushed."
+// Before is what the hands do before anything is measured, and why.
+type Before struct{ Do, Why string }
+
+// What a preserve and a yoghurt want before they are measured.
+var (
+	fruit = Before{"Crush the fruit, and measure it crushed.", "Uncrushed it lies loosely in the cup, and less goes in than the recipe " +
+		"means."}
+	culture = Before{"Heat fresh milk to 82 to 90 °C, and let it cool to 40 to 45 °C before the yoghurt goes in. Long-life " +
+		"milk has been heated: warm it to 40 °C.", "Heated milk sets thicker. Above 46 °C the culture dies."}
+)
 
 // Said is the temperature of a done middle in words; empty where none tells.
 func (e Ending) Said() string {

@@ -48,7 +48,7 @@ type Row struct {
 	Before    int                 // minutes before its end at which it is glazed; 0: as its baking begins
 	Oven      int                 // °C, where it is baked without the machine; 0: it is not
 	Bake      int                 // minutes there, of 1 1/2 lb
-	Cut       string              // what in it wants cutting or crushing, in the words of the bench
+	First     Before              // what is done with what is in it before it is measured
 	Ending    Ending
 }
 
@@ -113,8 +113,8 @@ var table = map[recipe.Kind]Row{
 		Finish: recipe.Finish{Shape: 15, Rise: 40, Oven: 20}, Ending: shaped,
 		Bands: Bands{Band{57, 72}, Band{1.6, 2.8}, Band{1.0, 2.2}, Band{0, 20}, Band{0, 25}, Band{}}},
 	recipe.Filled: {Soft: true, Oven: 180, Bake: 35, Rich: true, Edges: kneaded, Low: 5.0, High: 5.5, Handwork: 10,
-		Ending: enriched,
-		Bands:  Bands{Band{52, 68}, Band{1.4, 2.4}, Band{1.2, 2.6}, Band{1, 20}, Band{1, 25}, Band{}}},
+		Ending: enriched, Finish: recipe.Finish{Shape: 10, Rise: 40, Oven: 35},
+		Bands: Bands{Band{52, 68}, Band{1.4, 2.4}, Band{1.2, 2.6}, Band{1, 20}, Band{1, 25}, Band{}}},
 	recipe.Pasta: {Edges: Pasta, Low: 1.5, High: 1.6, Shaped: true, Batch: true, Finish: recipe.Finish{Rise: 30},
 		Ending: rolled,
 		Bands:  Bands{Hydration: Band{36, 50}}},
@@ -132,9 +132,9 @@ var table = map[recipe.Kind]Row{
 	recipe.Starter: {Edges: Edges{Wet: Band{40, 250}}, Batch: true, Still: true, Listed: true, Only: true, Low: 2.5,
 		High: 3.0, Ending: alive},
 	recipe.Preserve: {Batch: true, Flourless: true, Still: true, Listed: true, Only: true, OfAll: Band{0.8, 1.2},
-		Most: 750, Headspace: 20, Cut: fruit, Ending: preserved},
+		Most: 750, Headspace: 20, First: fruit, Ending: preserved},
 	recipe.Yoghurt: {Batch: true, Flourless: true, Still: true, Listed: true, Only: true, OfAll: Band{1, 1},
-		Headspace: 20, Ending: set},
+		Headspace: 20, First: culture, Ending: set},
 	recipe.BakeOnly: {Batch: true, Flourless: true, Still: true, Outside: true, Only: true, Before: 30, Low: 1.5,
 		High: 1.8, OfAll: Band{1.0, 1.3}, Ending: baked},
 }

@@ -206,6 +206,8 @@ type Ingredient struct {
 	MayBind   bool       `json:"mayBind,omitzero"` // a blend that may have a binder in it
 	Gels      bool       `json:"gels,omitzero"`    // pectin and the like: fruit sets with it
 	Spent     bool       `json:"spent,omitzero"`   // a starter that was not fed: it raises nothing
+	Shreds    bool       `json:"shreds,omitzero"`  // grated and full of water: squeezed before it is measured
+	Malted    bool       `json:"malted,omitzero"`  // a flour of sprouted grain, which rises faster
 	Sour      bool       `json:"sour,omitzero"`    // soda works on it
 	Melts     bool       `json:"melts,omitzero"`   // in the warm dough
 	Breaks    bool       `json:"breaks,omitzero"`  // up in kneading, and then counts as liquid

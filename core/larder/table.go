@@ -31,6 +31,8 @@ var marks = map[string]func(*Ingredient){
 	"rapid": func(i *Ingredient) { i.Rapid = true }, "whole": func(i *Ingredient) { i.Whole = true },
 	"binds": func(i *Ingredient) { i.Binds = true }, "sour": func(i *Ingredient) { i.Sour = true },
 	"spent":    func(i *Ingredient) { i.Spent = true },
+	"shreds":   func(i *Ingredient) { i.Shreds = true },
+	"malted":   func(i *Ingredient) { i.Malted = true },
 	"gels":     func(i *Ingredient) { i.Gels = true },
 	"maybinds": func(i *Ingredient) { i.MayBind = true },
 	"ground":   func(i *Ingredient) { i.Ahead = Ground },

@@ -268,7 +268,11 @@ func load(p Place, w Wish, d Dough, g Programme) Pan {
 			Volume: l.Ingredient.Volume(l.Grams), When: when,
 			Pours: l.Ingredient.Kind == larder.Fat && l.Ingredient.State == larder.AtRoom})
 	}
-	manner, why := pan.Decide(p.Machine.Manner(), d.Kind, p.Kitchen.Loading, w.Loading)
+	booklet := p.Machine.Manner()
+	if d.moistYeast() { // which sticks in a dispenser
+		booklet.Yeast = ""
+	}
+	manner, why := pan.Decide(booklet, d.Kind, p.Kitchen.Loading, w.Loading)
 	if manner.Order == pan.HandStirred && g.Timer.Setting > 0 {
 		manner.Order, why = pan.WetFirst, "Not stirred: in the delay the packet lies on the liquid as it is, dry on "+
 			"top."

@@ -55,6 +55,7 @@ func (j *judgement) size() {
 	d := j.dough
 	if !d.Batch.IsZero() {
 		j.capacity()
+		j.divided()
 		return
 	}
 	if !d.enough {
@@ -73,7 +74,7 @@ func (j *judgement) size() {
 			j.Recipe.Size, j.Machine.Name, d.Size)
 	}
 	if likely, ask := scale.Questions(d.Kind, j.Recipe.Size, formula.FromRecipe(d.written).Flour); ask {
-		j.say(Note, NoSetting, nil, "The recipe is called %s but has flour for %s. Check which is right.",
+		j.say(Care, NoSetting, nil, "The recipe is called %s but has flour for %s. Check which is right.",
 			j.Recipe.Size, likely)
 	}
 }
@@ -94,7 +95,7 @@ func (j *judgement) setLarger() string {
 	return fmt.Sprintf("The panel is set to %s. Look early: it may be done before the end.", strings.Join(set, " and "))
 }
 
-// capacity refuses what would boil over, and says how a packet is divided.
+// capacity refuses what would boil over.
 func (j *judgement) capacity() {
 	row := kind.Of(j.dough.Kind)
 	var volume, crushed measure.Millilitres
@@ -114,21 +115,15 @@ func (j *judgement) capacity() {
 		j.say(Stop, Overflow, nil, "It would stand less than %s below the rim of %s, and boil over. Make less.",
 			j.Kitchen.Length(float64(row.Headspace)), j.Machine.Name)
 	}
-	if parted := j.dough.packet() && !j.dough.factor.IsWhole(); parted && j.dough.Formula.Yeast > 0 &&
-		!j.yeastBeside() {
-		j.say(Care, Divided, nil, "A part of a packet: shake it well before you weigh, for its yeast to be spread "+
-			"all through. Where the yeast lies in it apart, make a whole one.")
-	}
-}
-
-// yeastBeside reports whether yeast stands beside the packet.
-func (j *judgement) yeastBeside() bool {
-	return slices.ContainsFunc(j.dough.lines, func(l scale.Scaled) bool { return l.Ingredient.Kind == larder.Yeast })
 }
 
 // machine warns of what does not suit the machine.
 func (j *judgement) machine() {
-	if f := j.amounts.Pan.Fill; f.Overflows() && kind.Of(j.dough.Kind).Headspace == 0 {
+	switch f := j.amounts.Pan.Fill; {
+	case kind.Of(j.dough.Kind).Headspace > 0 || !f.Overflows():
+	case f.Low > f.Room:
+		j.say(Stop, Overflow, nil, "This rises over the rim and on to the heater: it is likely to reach %s. %s", f, j.less())
+	default:
 		j.say(Care, Overflow, nil, "This may rise over the rim: it is likely to reach %s. %s", f, j.less())
 	}
 	g := j.programme
@@ -136,8 +131,15 @@ func (j *judgement) machine() {
 	switch harm := choice.Harm(g.cycle, j.needs()); {
 	case harm != "" && j.loose() && g.cycle.Character == machine.BakeOnly:
 		j.say(Care, Unfit, nil, "%s", harm)
+	case harm != "" && kind.Of(j.dough.Kind).FewKnock && best.ID == g.cycle.ID && j.byHalves() != nil:
+		j.say(Care, Unfit, j.byHalves(), "%s Better: let the dough cycle knead it, switch it off then, leave it 35 to 50 "+
+			"minutes in the warm pan, and bake it on bake only for 60 to 70.", harm)
 	case harm != "" && best.Suits && best.ID != g.cycle.ID:
-		j.say(Care, Unfit, []Remedy{{Say: "Use " + best.CycleName.String(), Cycle: best.ID}}, "%s", harm)
+		level := Care
+		if g.cycle.Character == machine.BakeOnly { // raw things in the pan, which nothing mixes
+			level = Stop
+		}
+		j.say(level, Unfit, []Remedy{{Say: "Use " + best.CycleName.String(), Cycle: best.ID}}, "%s", harm)
 	case !best.Suits && kind.Of(j.dough.Kind).Only:
 		j.say(Stop, Unfit, nil, "%s has no cycle for it. %s", j.Machine.Name, choice.Harm(g.cycle, j.needs()))
 	case !best.Suits:
@@ -157,6 +159,16 @@ func (j *judgement) machine() {
 		j.say(Note, Timed, nil, "Only the total time of %s is known: when it beeps, and its stages, are estimates. The "+
 			"finish time is right.", g.Setting.Cycle.Name)
 	}
+}
+
+// byHalves is the way to a cycle that only kneads and raises, on a machine that bakes by itself as well; nil: it
+// has not both.
+func (j *judgement) byHalves() []Remedy {
+	c, kneads := j.Machine.CycleOf(machine.Dough)
+	if _, bakes := j.Machine.CycleOf(machine.BakeOnly); !kneads || !bakes {
+		return nil
+	}
+	return []Remedy{{Say: "Use " + nameOf(c).String(), Cycle: c.ID}}
 }
 
 // less is what to bake in place of what is likely to overflow.
@@ -268,7 +280,8 @@ func (j *judgement) flour() {
 		}
 	}
 	if holds := j.holdsGluten(); holds != nil && kind.Of(j.dough.Kind).NoWheat {
-		j.say(Care, Allergy, nil, "%s holds gluten: this loaf is not gluten-free. Whoever must avoid gluten must not eat it.",
+		j.say(Stop, Allergy, nil, "%s holds gluten: this loaf is not gluten-free, and whoever must avoid gluten must not "+
+			"eat it. Use a flour without gluten; or, where nobody has to avoid it, change the kind of the recipe.",
 			vocab.Upper(holds.Name))
 	} else if j.oats() {
 		j.say(Care, Allergy, nil, "Plain oats carry dust of wheat: for somebody who must avoid gluten use oats that are "+

@@ -2,7 +2,6 @@ package plan
 
 import (
 	"math"
-	"regexp"
 	"slices"
 
 	"risepan/core/kind"
@@ -58,34 +57,6 @@ func (j *judgement) missing() string {
 	return "Is a line missing?"
 }
 
-// moist is up to how much dry yeast in 1 g on a yeast is moist, and works in a delay.
-const moist = 0.6
-
-// fresh warns of fresh yeast that is to stand.
-func (j *judgement) fresh() {
-	if j.programme.Timer.Setting > 0 && j.dough.in(recipe.InDough, func(i *larder.Ingredient) bool {
-		return i.Kind == larder.Yeast && i.AsDry > 0 && i.AsDry < moist
-	}) {
-		j.say(Care, WetYeast, []Remedy{j.atOnce()}, "Fresh yeast is moist, and works while the timer waits: use dry yeast "+
-			"for a delay, or start now.")
-	}
-}
-
-// twice asks about yeast beside that of a mix whose line says that yeast is in it.
-func (j *judgement) twice() {
-	in := slices.ContainsFunc(j.dough.lines, func(l scale.Scaled) bool {
-		return l.Ingredient.Packet && l.Ingredient.AsDry > 0 && saysYeast.MatchString(l.Line.Note)
-	})
-	if in && j.yeastBeside() {
-		j.say(Stop, Implausible, nil, "There is yeast in the mix already, and this is as much again: leave it out. If "+
-			"the mix has none, write the mix without “with yeast”.")
-	}
-}
-
-// saysYeast is a mix's note that yeast is in it.
-var saysYeast = regexp.MustCompile(
-	`(?i)\b(?:with|including|incl\.?|has) (?:the |its own |dry |dried )?yeast\b|\byeast (?:in|mixed)`)
-
 // unmixed says what bake only does to what was not mixed.
 func (j *judgement) unmixed() {
 	if j.dough.Kind == recipe.BakeOnly && j.dough.Formula.Yeast > 0 {
@@ -134,11 +105,14 @@ func (j *judgement) bound() {
 		return
 	}
 	binds := j.dough.in(recipe.InDough, func(i *larder.Ingredient) bool { return i.Binds })
-	blend := j.dough.in(recipe.InDough, func(i *larder.Ingredient) bool { return i.MayBind })
+	blend, gum := j.blendBinds()
 	egg := j.dough.in(recipe.InDough, func(i *larder.Ingredient) bool { return i.Kind == larder.Egg })
 	flour := j.dough.Formula.Flour
 	switch {
-	case blend && binds:
+	case gum && binds:
+		j.say(Care, Binder, nil, "The flour blend has a binder in it already, and with this one more the loaf gets gummy and "+
+			"stays low: leave it out.")
+	case gum, blend && binds:
 	case blend:
 		j.say(Note, Binder, nil, "Look at the packet of the flour blend: is there gum or husk in it? Without one the loaf "+
 			"crumbles.")
@@ -256,6 +230,27 @@ func (j *judgement) filled() {
 		say += ", drained or thickened with a spoonful of starch or crumbs"
 	}
 	j.say(Care, TooMany, nil, say+".", roughly(float64(most)))
+}
+
+// chilled says how a filling that spoils is kept until it goes in: meat loudly, the rest as a note.
+func (j *judgement) chilled() {
+	const butter, hearty = 60, 10 // g of fat in 100 from which it is no filling that spoils; of protein, one that does
+	var names []string
+	level := Note
+	for _, l := range j.dough.lines {
+		i := l.Ingredient
+		if l.Line.Part != recipe.Filling || !i.Spoils || i.Shares.Fat >= butter || i.Shares.Protein < hearty && !i.Milky {
+			continue
+		}
+		names = append(names, i.Name)
+		if !i.Milky {
+			level = Care
+		}
+	}
+	if len(names) > 0 {
+		j.say(level, Keeping, nil, "Keep the filling (%s) in the fridge until the dough is rolled out. Bake it until the "+
+			"middle is 74 °C, and put what is left in the fridge within two hours of cooling.", inWords(names))
+	}
 }
 
 // runs is from how much water in 100 g on a filling runs.

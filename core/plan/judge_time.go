@@ -123,14 +123,6 @@ func (j *judgement) spoils() {
 		inWords(spoiling), j.waiting(), j.start(), j.clock(j.due().Add(-j.total())))
 }
 
-// stood warns of a packet that is to stand: its yeast cannot be kept from the liquid altogether.
-func (j *judgement) stood() {
-	if j.programme.Timer.Setting > 0 && j.dough.packet() && !j.yeastBeside() && j.dough.Formula.Yeast > 0 {
-		j.say(Care, WetYeast, []Remedy{j.atOnce()}, "The packet's yeast is all through it, and what touches the liquid "+
-			"wakes: do not stir it, and keep the delay short.")
-	}
-}
-
 // dry refuses a delay in which yeast would lie wet or beside salt.
 func (j *judgement) dry() {
 	beside := pan.Wets(j.amounts.Pan.Layers)
@@ -160,8 +152,8 @@ func (j *judgement) time() {
 		if j.refused() { // by what would spoil in that delay: nobody loads it
 			break
 		}
-		j.say(j.notYet(), Timed, j.early(), "Your timer only goes to %s. Load the pan later and press %s at %s.",
-			j.Machine.Delay.Largest, j.start(), j.clock(t.Press))
+		j.say(j.notYet(), Timed, j.early(), "Your timer only goes to %s. Load the pan later and press %s at %s.%s",
+			j.Machine.Delay.Largest, j.start(), j.clock(t.Press), j.notBefore())
 	case timetable.ByHand:
 		if j.refused() {
 			break
@@ -170,7 +162,8 @@ func (j *judgement) time() {
 		if j.Machine.Delay.Rule == machine.NoTimer {
 			why = j.Machine.Name + " has no delay timer."
 		}
-		j.say(j.notYet(), Timed, []Remedy{j.atOnce()}, "%s Press %s by hand at %s.", why, j.start(), j.clock(t.Press))
+		j.say(j.notYet(), Timed, []Remedy{j.atOnce()}, "%s Press %s by hand at %s.%s", why, j.start(), j.clock(t.Press),
+			j.notBefore())
 	}
 	switch {
 	case j.Within == 0 || s.Total <= j.Within:
@@ -181,6 +174,14 @@ func (j *judgement) time() {
 		j.say(Care, Timed, nil, "%s, your own choice, takes %s, and there are %s.", s.Cycle, InHours(s.Total),
 			InHours(j.Within))
 	}
+}
+
+// notBefore says what must not wait in the pan until Start is pressed by hand.
+func (j *judgement) notBefore() string {
+	if spoils := j.programme.Spoiling(j.dough); len(spoils) > 0 {
+		return " Load it then, not before: " + inWords(spoils) + " would spoil in the pan."
+	}
+	return ""
 }
 
 // notYet is how much it matters that Start is to be pressed later: at the panel it forbids the start, for

@@ -7,6 +7,7 @@ import (
 	"testing"
 	"time"
 
+	"risepan/core/formula"
 	"risepan/core/kind"
 	"risepan/core/larder"
 	"risepan/core/machine"
@@ -15,6 +16,7 @@ import (
 	"risepan/core/plan"
 	"risepan/core/plan/plantest"
 	"risepan/core/recipe"
+	"risepan/core/scale"
 	"risepan/core/timetable"
 	"risepan/demo"
 )
@@ -40,6 +42,11 @@ func carded(t testing.TB, text string) recipe.Recipe {
 	}
 	if r.Size.IsZero() {
 		r.Size = oneHalf
+		if lines, err := r.Weigh(larder.Get); err == nil && !kind.Of(r.Kind).ByWeight {
+			if f := formula.FromRecipe(lines).Flour; f > 0 {
+				r.Size = scale.Infer(r.Kind, f, 0)
+			}
+		}
 	}
 	return recipe.New(r)
 }
@@ -171,7 +178,7 @@ func (m made) atOnce(t *testing.T, p plan.Plan) {
 func TestAMachineWithoutItsCycle(t *testing.T) {
 	for k, m := range kinds(t) {
 		p, err := plantest.Make(heron(), plantest.Ask{Place: plan.Place{Recipe: m.recipe, Machine: demo.Boatyard(),
-			Zone: time.UTC}, Wish: plan.Wish{LoafWish: plan.LoafWish{Size: m.recipe.Size}}}, evening)
+			Zone: time.UTC}, Wish: plan.Wish{}}, evening)
 		if err != nil {
 			t.Errorf("%s: %v", k, err)
 			continue
@@ -193,7 +200,7 @@ func TestBatches(t *testing.T) {
 		kind    recipe.Kind
 		offered string // refused ones in brackets
 	}{
-		{"Packet bread\n500 g bread mix\n320 ml water", recipe.Packet,
+		{"Packet bread\n500 g bread mix with yeast\n320 ml water", recipe.Packet,
 			"half a packet, a packet, 1 1/2 packets, (2 packets)"},
 		{"Damson jam\n3 cups crushed plums\n2 cups sugar", recipe.Preserve, "half, as written, (1 1/2 times), (twice)"},
 		{"Damson jam\n1 1/2 cups crushed plums\n1 cup sugar", recipe.Preserve, "half, as written, 1 1/2 times, twice"},
@@ -241,7 +248,7 @@ func TestTooMuchFruitIsRefused(t *testing.T) {
 
 // A packet goes in whole, by its weight; a part of one is weighed, with a word about its yeast.
 func TestAPacketGoesInWhole(t *testing.T) {
-	r := carded(t, "Packet bread\n500 g wholemeal bread mix\n350 ml water")
+	r := carded(t, "Packet bread\n500 g wholemeal bread mix with yeast\n350 ml water")
 	for _, c := range []struct {
 		size    string
 		weight  string

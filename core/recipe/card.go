@@ -261,6 +261,8 @@ func (c *sheet) ingredients(row string) bool {
 			return false
 		}
 		return c.section != method || lead.Amount.Unit != measure.Piece
+	} else if ok && c.section == list && lead.Amount.Unit == measure.Packet { // of something that it does not name
+		return true
 	}
 	if ofN.MatchString(text) || strings.HasPrefix(strings.ToLower(text), "optional") || taste.MatchString(text) &&
 		len(strings.Fields(text)) < 9 {

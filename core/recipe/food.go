@@ -211,6 +211,9 @@ func (r reading) weigh(u *Understood, i *larder.Ingredient, lead measure.Lead) {
 		u.Doubt, u.Line.Amount = "Say what it is.", none
 	case i.Unknown:
 	case u.Line.Amount.Unit == measure.Packet && i.Kind != larder.Yeast && u.Line.Also.Grams() > 0:
+		if i.Packet && !u.Line.Amount.Quantity.IsWhole() {
+			u.Line.Note = strings.TrimPrefix(u.Line.Note+", ", ", ") + u.Line.Amount.String()
+		}
 		u.Line.Amount = measure.Amount{Quantity: u.Line.Also.Quantity.Times(u.Line.Amount.Quantity), Unit: u.Line.Also.Unit}
 		u.Line.Also = none
 	case u.Line.Amount.Unit == measure.Packet && i.Kind != larder.Yeast:

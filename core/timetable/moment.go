@@ -201,15 +201,16 @@ func (n Needs) scraped(p machine.Programme, kneads []machine.Span) []Moment {
 
 // The work on the board between the pan and the pan again.
 var (
-	rolling = []string{
-		"Flour the board and your hands. Lift the dough out.",
-		"Take the paddle out of the pan, and grease the pan lightly.",
+	lifted  = "Flour the board and your hands. Lift the dough out."
+	onBoard = []string{
 		"Roll the dough out as wide as the pan is long.",
 		"Spread the filling, but for a finger's width at the far edge.",
 		"Roll it up towards that edge, not too tightly. Pinch the seam and the ends shut.",
-		"Back into the pan, seam down.",
 	}
-	again = "Press %s again."
+	rolling = slices.Concat([]string{lifted, "Take the paddle out of the pan, and grease the pan lightly."}, onBoard,
+		[]string{"Back into the pan, seam down."})
+	intoTin = slices.Concat([]string{lifted}, onBoard, []string{"Into a greased tin, seam down."})
+	again   = "Press %s again."
 )
 
 // makeReady is how long before its moment a filling is to be ready.
@@ -225,6 +226,8 @@ func (n Needs) filled(p machine.Programme) []Moment {
 	var at machine.Minutes
 	var out []Moment
 	switch {
+	case n.Shaped: // out of the machine for good
+		at = p.Total
 	case len(calls) > 0:
 		at = calls[0].From
 	case len(rises) > 0:
@@ -270,6 +273,9 @@ func (n Needs) finish(from machine.Minutes) []Moment {
 		ready = "The dough is ready: take it out and shape it."
 	}
 	out := []Moment{{ID: string(Ready), Kind: Ready, After: from, Person: true, Say: ready}}
+	if n.Handwork > 0 {
+		out[0].Steps = intoTin
+	}
 	for _, step := range []struct {
 		minutes int
 		then    Moment

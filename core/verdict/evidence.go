@@ -75,6 +75,11 @@ func (b Baked) Evidence() []Fact {
 	signs := shown(b.Plan, b.State)
 	gummy := slices.Contains(signs, bake.Gummy) || slices.Contains(signs, bake.Raw)
 	e.add(gummy && slices.Contains(e.facts, CoreDone) && slices.Contains(e.facts, CutCold), GummyDone)
+	e.facts = slices.DeleteFunc(e.facts, func(f Fact) bool { // what is tasted, or told, outweighs what was written
+		slip := slices.Contains(e.facts, SlipTold)
+		return f == SaltUsual && (slip || slices.Contains(signs, bake.Bland) || slices.Contains(signs, bake.Salty)) ||
+			f == YeastUsual && slip
+	})
 	if slices.Contains(e.facts, BallWet) || slices.Contains(e.facts, BallDry) { // what is seen outweighs what is reckoned
 		e.facts = slices.DeleteFunc(e.facts, func(f Fact) bool { return f == WaterUsual })
 	}

@@ -792,6 +792,8 @@ export interface LarderIngredient {
   mayBind?: boolean;
   gels?: boolean;
   spent?: boolean;
+  shreds?: boolean;
+  malted?: boolean;
   sour?: boolean;
   melts?: boolean;
   breaks?: boolean;
