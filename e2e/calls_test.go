@@ -126,6 +126,19 @@ func TestWhateverHappensIsAnsweredOnItsWay(t *testing.T) {
 	p.Sees("It is done: turn it out")
 }
 
+// Meat that was forgotten in the machine is thrown away.
+func TestMeatThatWasForgottenIsThrownAway(t *testing.T) {
+	s := serve(t)
+	id := started(t, s, "Winter mooring meat loaf")
+	later(t, s, "9h")
+	p := open(t, s.URL+"/watch/"+id)
+	p.Until("the bake", "document.querySelector('[data-phase]')")
+	p.Click("Something else happened")
+	p.Click("at the end")
+	p.Click("it was forgotten in the pan")
+	p.Sees("Throw it away")
+}
+
 // A cycle that is started again runs from its beginning, and its moments are to come anew.
 func TestACycleStartedAgainRunsAnew(t *testing.T) {
 	s := serve(t)

@@ -152,6 +152,8 @@ func judge(p Place, w Wish, d Dough, g Programme, a Amounts) []Caution {
 	j.wetShreds()
 	j.starterWater()
 	j.fast()
+	j.cookedShare()
+	j.overnight()
 	j.fitted()
 	j.flour()
 	j.stock()

@@ -38,7 +38,8 @@ func (j *judgement) boxed() {
 }
 
 // stirs is a yeast's note that it is stirred into the liquid first.
-var stirs = regexp.MustCompile(`(?i)\b(?:dissolv|bloom|proof(?:ed)?\b|froth|foam|activated|(?:stirred|sprinkled) (?:in|on|over))`)
+var stirs = regexp.MustCompile(`(?i)\b(?:dissolv|bloom|proof(?:ed)?\b|froth|foam|activated|` +
+	`(?:stirred|sprinkled) (?:in|on|over))`)
 
 // stirredIn says where yeast goes that the recipe stirs into the liquid.
 func (j *judgement) stirredIn() {
@@ -65,6 +66,35 @@ func (j *judgement) wetShreds() {
 			return
 		}
 	}
+}
+
+// cooksShare is a sentence of the method that cooks a share of the flour: "Cook 3 tbsp of the flour with the milk".
+var cooksShare = regexp.MustCompile(`(?i)\b(?:cook|heat|boil|scald|simmer|whisk)\w*\b[^.]*?([\d½¼¾⅓⅔][\d ½¼¾⅓⅔/.]*` +
+	`(?:tbsp|tablespoons?|cups?|g)) of the (?:\w+ )?flour\b`)
+
+// cookedShare says what a method's paste is made of, and how warm it goes in.
+func (j *judgement) cookedShare() {
+	for _, sentence := range j.Recipe.Method {
+		if m := cooksShare.FindStringSubmatch(sentence); m != nil {
+			j.say(Care, Heated, nil, "The method cooks %s of the flour to a paste: that is a share of the flour on the list, so "+
+				"take it out of what is measured. Let the paste cool to 40 °C or less before it goes in.", m[1])
+			return
+		}
+	}
+}
+
+// longWait is from how many minutes of waiting a shaped dough may as well rise in the fridge.
+const longWait = 12 * 60
+
+// overnight says how a dough that is shaped by hand waits for a day in the fridge.
+func (j *judgement) overnight() {
+	t := j.programme.Timer
+	if !kind.Of(j.dough.Kind).Shaped || kind.Of(j.dough.Kind).Batch || j.dough.Formula.Yeast == 0 ||
+		t.Begin.Sub(j.Now).Minutes() < longWait {
+		return
+	}
+	j.say(Note, Timed, nil, "Or make it now: a quarter of the yeast, out of the machine when the kneading ends, and into the "+
+		"fridge, covered, for up to a day. Take it out one to two hours before it is shaped.")
 }
 
 // tellsWater is a starter's note of how wet it is.
