@@ -148,7 +148,7 @@ func (s *server) ready(c *gin.Context) {
 // pingWithin is how long the database may take to say that it is there.
 const pingWithin = 2 * time.Second
 
-var errNoPing = problem(http.StatusServiceUnavailable, "", "the record book is not answering just now")
+var errNoPing = problem(http.StatusServiceUnavailable, "", "the database is not responding")
 
 // ping asks the database whether it is there. One that hangs is not waited for, whatever its driver does.
 func (s *server) ping(ctx context.Context) error {

@@ -96,6 +96,26 @@ func TestQuestionsAreAnswered(t *testing.T) {
 	if len(est.Stages) < 3 {
 		t.Errorf("a cycle of 200 minutes is taken for %+v", est.Stages)
 	}
+	h.must(200, "POST", "~/machines/estimate", map[string]any{"character": machine.Basic, "total": 0,
+		"sizes": []string{"1 lb", "2 lb"}, "totals": []int{190, 210}}, &est)
+	last := est.Stages[len(est.Stages)-1]
+	if len(last.Vary) != 1 || last.Vary[0].Minutes != last.Minutes-20 {
+		t.Errorf("a bake of two lengths is taken for %+v", last)
+	}
+	for at, body := range map[string]map[string]any{
+		"/totals":   {"character": machine.Basic, "total": 0, "sizes": []string{"1 lb"}, "totals": []int{190, 210}},
+		"/totals/0": {"character": machine.Basic, "total": 0, "sizes": []string{"1 lb"}, "totals": []int{2}},
+	} {
+		if status, p := h.ask("POST", "~/machines/estimate", body, nil); status != 400 && status != 422 || p.Pointer != at {
+			t.Errorf("%v: %d at %s, want %s", body, status, p.Pointer, at)
+		}
+	}
+	var booklet usecase.BookletRead
+	h.must(200, "POST", "~/machines/booklet", map[string]any{"text": "1 Basic 3:20 3:25\nsee page 9",
+		"sizes": []string{"1 lb", "2 lb"}}, &booklet)
+	if len(booklet.Cycles) != 1 || booklet.Cycles[0].Name != "Basic" || len(booklet.Unread) != 1 {
+		t.Errorf("a booklet of two rows is read as %+v", booklet)
+	}
 	var oven usecase.ByOven
 	h.must(200, "POST", "~/plan/oven", h.wish("Towpath white"), &oven)
 	var b usecase.BenchView

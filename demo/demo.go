@@ -63,6 +63,15 @@ func Moor(ctx context.Context, q store.Queries, now time.Time) (string, error) {
 	return id, Furnish(ctx, q, store.Kitchen{ID: id, Version: 1, Kitchen: k}, zone, now)
 }
 
+// Names are those of the demo's machines and recipes.
+func Names() []string {
+	out := []string{Galley().Name, Boatyard().Name}
+	for _, r := range Recipes() {
+		out = append(out, r.Name)
+	}
+	return out
+}
+
 // Furnish loads the demo's machines, recipes and bakes into a kitchen that has none.
 func Furnish(ctx context.Context, q store.Queries, k store.Kitchen, zone *time.Location, now time.Time) error {
 	long := now.AddDate(0, 0, -40)

@@ -131,10 +131,10 @@ func TestEverythingWorksByKeyboard(t *testing.T) {
 	p.Keys("1")
 	p.Until("1 lb by its key", "document.querySelector('label:has(input:checked)')?.innerText.startsWith('1 lb')")
 	p.Keys("?")
-	p.Sees("This list")
-	axe(t, p, "Keys")
+	p.Sees("Keyboard shortcuts")
+	axe(t, p, "Help")
 	p.Keys("\x1b")
-	p.Until("the list closed", "!shows('This list')")
+	p.Until("the help closed", "!shows('Keyboard shortcuts')")
 	Focus(p, "[aria-label='Recipe']")
 	p.Keys(" ")
 	p.Until("the recipes", "document.querySelector('[role=listbox]')")
@@ -165,7 +165,7 @@ func Focus(p *drive.Page, selector string) {
 func TestAnEmptyKitchenTellsTheFirstStep(t *testing.T) {
 	s := serve(t, "--empty")
 	p := open(t, s.URL)
-	p.Sees("has no machine and no recipe yet")
+	p.Sees("From a recipe to a loaf on your bread machine")
 	axe(t, p, "Plan of an empty kitchen")
 	p.Keys("l")
 	p.Sees("No bake yet")
@@ -173,7 +173,7 @@ func TestAnEmptyKitchenTellsTheFirstStep(t *testing.T) {
 	p.Sees("Nothing is baking")
 	axe(t, p, "Watch without a bake")
 	p.Keys("p")
-	p.Click("Look round the demo kitchen")
+	p.Click("Try it with the sample kitchen")
 	p.Sees("Measure, in this order")
 }
 

@@ -25,9 +25,9 @@ func TestAMachineFromNothingToItsPresses(t *testing.T) {
 	p.Click("Hours until done")
 	p.Type("It goes in steps of", "0")
 	axe(t, p, "A machine")
-	p.Click("Cycles")
+	p.Click("Stages and beeps")
 	p.Type("Minutes of stage 1", "-5")
-	axe(t, p, "Cycles")
+	axe(t, p, "Stages and beeps")
 	p.Click("Save machine")
 	p.Sees("a timer goes in steps of 1 to 120 minutes, not 0")
 	p.Until("the page of the fault", "field('It goes in steps of')?.ariaInvalid === 'true'")
@@ -42,7 +42,7 @@ func TestAMachineFromNothingToItsPresses(t *testing.T) {
 	if v := drive.Value[string](p, "field('Your own name for it').value"); v != "Mill machine" {
 		t.Errorf("a reload lost the draft: the name is %q", v)
 	}
-	p.Click("Cycles")
+	p.Click("Stages and beeps")
 	p.Type("Minutes of stage 1", "25")
 	p.Type("Minutes of stage 2", "60")
 	p.Click("Add a beep")
@@ -75,8 +75,6 @@ func TestAMachineFromNothingToItsPresses(t *testing.T) {
 	p.Sees("Chooses the cycle")
 	axe(t, p, "Panel")
 	p.Click("Save machine")
-	p.Click("Plan on it: Mill machine")
-
 	p.Sees("In the pan")
 	p.Until("the plan on it", "document.querySelector('[aria-label=\"Machine: Mill machine\"]')")
 	choose(p, "Lock-keeper's wholemeal")

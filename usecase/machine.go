@@ -1,6 +1,8 @@
 package usecase
 
 import (
+	"fmt"
+
 	"risepan/core/choice"
 	"risepan/core/fault"
 	"risepan/core/formula"
@@ -22,6 +24,24 @@ func machineRead(id string, version int, m machine.Machine) MachineRead {
 	return MachineRead{id, version, m, m.Full()}
 }
 
+// Booklet asks what a booklet's table of programs says.
+type Booklet struct {
+	Text  string             `json:"text"`
+	Sizes []measure.LoafSize `json:"sizes"` // of the machine, for the columns of times
+}
+
+// BookletRead are its programs as cycles, and the rows that could not be read.
+type BookletRead struct {
+	Cycles []machine.Cycle  `json:"cycles"`
+	Unread []machine.Unread `json:"unread"`
+}
+
+// Booklet reads a booklet's table of programs, and stores nothing.
+func (c *Scope) Booklet(in Booklet) (BookletRead, error) {
+	cycles, unread := machine.ReadBooklet(in.Text, in.Sizes)
+	return BookletRead{append([]machine.Cycle{}, cycles...), append([]machine.Unread{}, unread...)}, nil
+}
+
 // Profiles are typical machines to begin a description from.
 type Profiles struct {
 	Profiles []machine.Machine `json:"profiles"`
@@ -29,18 +49,29 @@ type Profiles struct {
 
 // Doubts are lengths of a description that are asked about.
 type Doubts struct {
-	Doubts []machine.Doubt `json:"doubts"`
+	Doubts []machine.Doubt     `json:"doubts"`
+	Totals [][]machine.Minutes `json:"totals"` // of each cycle, at each of the machine's sizes with a medium crust
 }
 
 // Doubts looks at a description that is being written, and stores nothing.
 func (c *Scope) Doubts(m machine.Machine) (Doubts, error) {
-	return Doubts{m.Doubts()}, nil
+	totals := make([][]machine.Minutes, len(m.Cycles))
+	for n, cycle := range m.Cycles {
+		totals[n] = make([]machine.Minutes, len(m.Sizes))
+		for s, size := range m.Sizes {
+			totals[n][s] = cycle.Total(size, machine.Medium)
+		}
+	}
+	return Doubts{m.Doubts(), totals}, nil
 }
 
 // Estimate asks for the likely stages of a cycle of which the total is known.
 type Estimate struct {
 	Character machine.Character `json:"character"`
 	Total     machine.Minutes   `json:"total"`
+	// where it differs by size: the total of each, in place of the one
+	Sizes  []measure.LoafSize `json:"sizes,omitzero"`
+	Totals []machine.Minutes  `json:"totals,omitzero"`
 }
 
 // Estimated are those stages.
@@ -56,6 +87,19 @@ const (
 
 // Estimate are the likely stages of a cycle of which the total is known.
 func (c *Scope) Estimate(in Estimate) (Estimated, error) {
+	if len(in.Totals) > 0 {
+		if len(in.Totals) != len(in.Sizes) {
+			return Estimated{}, fault.At("/totals", "a total for each of the %d sizes is wanted, not %d", len(in.Sizes),
+				len(in.Totals))
+		}
+		for n, total := range in.Totals {
+			if total < leastTotal || total > mostTotal {
+				return Estimated{}, fault.At(fmt.Sprintf("/totals/%d", n), "a cycle takes %s to %s, not %s", leastTotal, mostTotal,
+					total)
+			}
+		}
+		return Estimated{machine.EstimateBySize(in.Character, in.Sizes, in.Totals)}, nil
+	}
 	if in.Total < leastTotal || in.Total > mostTotal {
 		return Estimated{}, fault.At("/total", "a cycle takes %s to %s, not %s", leastTotal, mostTotal, in.Total)
 	}

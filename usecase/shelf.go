@@ -3,6 +3,7 @@ package usecase
 import (
 	"context"
 	"errors"
+	"slices"
 	"time"
 
 	"risepan/core/fault"
@@ -21,8 +22,9 @@ type Shelf struct {
 	Recipes    []store.RecipeOnShelf `json:"recipes"` // the first of them
 	More       bool                  `json:"more"`    // there are others
 	Unreadable []string              `json:"unreadable,omitzero"`
-	Bench      *OpenBench            `json:"bench,omitzero"` // a loaf that is being measured
-	Meal       timetable.Wall        `json:"meal"`           // where a first wish for a ready time starts from
+	Samples    int                   `json:"samples,omitzero"` // of them that came with the demo, unchanged
+	Bench      *OpenBench            `json:"bench,omitzero"`   // a loaf that is being measured
+	Meal       timetable.Wall        `json:"meal"`             // where a first wish for a ready time starts from
 	Now        time.Time             `json:"now"`
 }
 
@@ -51,8 +53,49 @@ func (c *Scope) Shelf() (Shelf, error) {
 	if out.Recipes, out.More, err = c.recipes(store.Search{}); err != nil {
 		return Shelf{}, err
 	}
+	machines, recipes := c.samples(out.Machines, out.Recipes)
+	out.Samples = len(machines) + len(recipes)
 	out.Bench, err = c.openBench()
 	return out, err
+}
+
+// samples are the machines and recipes that came with the demo and were never changed, by their ids.
+func (c *Scope) samples(machines []MachineOnShelf, recipes []store.RecipeOnShelf) (of, dishes []string) {
+	for _, m := range machines {
+		if slices.Contains(c.Base.Samples, m.Name) {
+			of = append(of, m.ID)
+		}
+	}
+	for _, r := range recipes {
+		if slices.Contains(c.Base.Samples, r.Name) && r.Revision == 1 {
+			dishes = append(dishes, r.ID)
+		}
+	}
+	return of, dishes
+}
+
+// PutSamples puts what came with the demo away, or brings it back; a kitchen's own things stay, and so does the log.
+func (c *Scope) PutSamples(in PutAway) (Loaded, error) {
+	machines, _, err := c.machines(!in.Away)
+	if err != nil {
+		return Loaded{}, err
+	}
+	recipes, _, err := c.recipes(store.Search{Away: !in.Away})
+	if err != nil {
+		return Loaded{}, err
+	}
+	ms, rs := c.samples(machines, recipes)
+	for _, id := range ms {
+		if err := c.q.PutMachineAway(c.ctx, c.kitchen, id, in.Away); err != nil {
+			return Loaded{}, err
+		}
+	}
+	for _, id := range rs {
+		if err := c.q.PutRecipeAway(c.ctx, c.kitchen, id, in.Away); err != nil {
+			return Loaded{}, err
+		}
+	}
+	return Loaded{len(ms), len(rs)}, nil
 }
 
 // machines lists the machines on the shelf or away from it. One that cannot be read costs itself alone:

@@ -303,7 +303,7 @@ func (b Ball) advise(seen Seen) Advice {
 		a.Say = fmt.Sprintf(stiffSays, "torn", amount)
 	}
 	if len(b.Doses) >= tooMany && !other {
-		a.Say += " That is a lot: something was measured otherwise than planned."
+		a.Say += " That is a lot: something was probably mis-measured."
 	}
 	return a
 }

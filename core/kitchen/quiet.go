@@ -14,7 +14,7 @@ type Clock int
 func ParseClock(s string) (Clock, error) {
 	t, err := time.Parse("15:04", s)
 	if err != nil {
-		return 0, fmt.Errorf("%q is no time of day: use one such as 22:30", vocab.Clip(s))
+		return 0, fmt.Errorf("%q is not a time of day: use one such as 22:30", vocab.Clip(s))
 	}
 	return Clock(t.Hour()*60 + t.Minute()), nil
 }

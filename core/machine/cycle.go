@@ -152,6 +152,7 @@ type Cycle struct {
 	Restart   bool      `json:"restart,omitzero"`   // Start is pressed again after a pause
 	Own       bool      `json:"own,omitzero"`       // made by its owner and stored on the machine
 	Estimated bool      `json:"estimated,omitzero"` // only its total is known: its stages are the usual shares of that
+	Typical   bool      `json:"typical,omitzero"`   // its times are a usual machine's, and nobody has checked them
 	// the cycle whose place on the menu it shares, where a value of the crust button chooses it
 	With    string `json:"with,omitzero"`
 	OnCrust string `json:"onCrust,omitzero"` // and that value, such as "rapid"

@@ -1,9 +1,11 @@
 package machine
 
 import (
+	"cmp"
 	"fmt"
 	"maps"
 	"slices"
+	"strconv"
 	"strings"
 
 	"risepan/core/fault"
@@ -75,12 +77,7 @@ func (r Ring) at(cycle string) []string {
 // Full is the panel with everything that it leaves to follow from the machine.
 func (m Machine) Full() Panel {
 	p := m.Panel
-	ids, crusts := make([]string, 0, len(m.Cycles)), make([]string, 0, len(m.Crusts))
-	for _, c := range m.Cycles {
-		if c.With == "" {
-			ids = append(ids, c.ID)
-		}
-	}
+	ids, crusts := m.menu(), make([]string, 0, len(m.Crusts))
 	for _, c := range m.Crusts {
 		crusts = append(crusts, string(c))
 	}
@@ -97,6 +94,34 @@ func (m Machine) Full() Panel {
 		p.Start = "Start"
 	}
 	return p
+}
+
+// menu are the ids of what the menu button steps through: by their numbers, where each has one of its own, for so a
+// panel counts; else in the order in which they are described.
+func (m Machine) menu() []string {
+	type place struct {
+		id     string
+		number int
+	}
+	var places []place
+	taken, numbered := map[int]bool{}, true
+	for _, c := range m.Cycles {
+		if c.With != "" {
+			continue
+		}
+		n, err := strconv.Atoi(c.Panel)
+		numbered = numbered && err == nil && !taken[n]
+		taken[n] = true
+		places = append(places, place{c.ID, n})
+	}
+	if numbered {
+		slices.SortFunc(places, func(a, b place) int { return cmp.Compare(a.number, b.number) })
+	}
+	ids := make([]string, len(places))
+	for n, p := range places {
+		ids[n] = p.id
+	}
+	return ids
 }
 
 // withOthers is the crust ring with the values that choose another cycle, for the cycles that have such.

@@ -1,6 +1,8 @@
 package machine
 
 import (
+	"slices"
+
 	"risepan/core/measure"
 	"risepan/core/pan"
 )
@@ -59,5 +61,12 @@ func Profiles() []Machine {
 		Cycles: []Cycle{{ID: "c1", Panel: "1", Name: "Basic", Character: Basic, HasCrust: true, KeepsWarm: true,
 			Stages: stages(knead(25), rise(60), knock, rise(50), Stage{Kind: Bake, Minutes: 55})}},
 	}
-	return []Machine{long, upright, bare}
+	out := []Machine{long, upright, bare}
+	for n := range out {
+		out[n].Cycles = slices.Clone(out[n].Cycles)
+		for c := range out[n].Cycles {
+			out[n].Cycles[c].Typical = true
+		}
+	}
+	return out
 }

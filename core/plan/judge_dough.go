@@ -155,6 +155,10 @@ func (j *judgement) machine() {
 	if g.cycle.Character == machine.Rapid {
 		j.slowYeast()
 	}
+	if g.cycle.Typical {
+		j.say(Note, Timed, nil, "The times of %s are a usual machine's, not yours. Before you press %s, check the total on "+
+			"the display: %s.", g.Setting.Cycle.Name, j.start(), InHours(g.Setting.Total))
+	}
 	if g.cycle.Estimated {
 		j.say(Note, Timed, nil, "Only the total time of %s is known: when it beeps, and its stages, are estimates. The "+
 			"finish time is right.", g.Setting.Cycle.Name)

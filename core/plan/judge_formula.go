@@ -145,10 +145,10 @@ func (j *judgement) implausible() []Figure {
 			"bland. Is a line missing?", nil},
 		{Salt, e.Salt > 0 && f.Salt > e.Salt, fmt.Sprintf("Salt is %s per 100 of flour; no bread takes more than %s.",
 			figure(f.Salt, 1), figure(e.Salt, -1)), is(larder.Salt)},
-		{Hydration, !e.Wet.IsZero() && f.High < e.Wet.Low, fmt.Sprintf("Water is %.0f per 100 of flour, however the "+
-			"cup is filled: too dry to knead. Is a cup of it missing?", f.High), nil},
-		{Hydration, !e.Wet.IsZero() && f.Low > e.Wet.High, fmt.Sprintf("Water is %.0f per 100 of flour, however the "+
-			"cup is filled: too wet to be a dough. Is a cup of flour missing?", f.Low), nil},
+		{Hydration, !e.Wet.IsZero() && f.High < e.Wet.Low, fmt.Sprintf("Too dry to knead: at most "+
+			"%.0f g of water for 100 g of flour. Is a cup of water missing?", f.High), nil},
+		{Hydration, !e.Wet.IsZero() && f.Low > e.Wet.High, fmt.Sprintf("Too wet to be a dough: at least "+
+			"%.0f g of water for 100 g of flour. Is a cup of flour missing?", f.Low), nil},
 		{Powder, e.Powder > 0 && f.Powder > max(e.Powder, row.Bands.Soured(f.Soda).Powder.High*1.5), fmt.Sprintf("Leavening "+
 			"is %s per 100 of flour, as baking powder; no batter takes so much.", figure(f.Powder, 1)),
 			is(larder.Leavening)},

@@ -68,8 +68,8 @@ func (j *judgement) mixParted() bool {
 // stood warns of a packet that is to stand: its yeast cannot be kept from the liquid altogether.
 func (j *judgement) stood() {
 	if j.programme.Timer.Setting > 0 && j.dough.packet() && !j.yeastBeside() && j.dough.Formula.Yeast > 0 {
-		j.say(Care, WetYeast, []Remedy{j.atOnce()}, "The packet's yeast is all through it, and what touches the liquid "+
-			"wakes: do not stir it, and keep the delay short.")
+		j.say(Care, WetYeast, []Remedy{j.atOnce()}, "The yeast is mixed in, and starts working as soon as it is wet: "+
+			"do not stir it, and keep the delay short.")
 	}
 }
 

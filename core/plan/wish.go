@@ -142,7 +142,7 @@ func (w Wish) Check() error {
 	case w.Slices < 0 || w.Slices > mostSlices:
 		return fault.At("/loaf/slices", "ask for 1 to %d slices, not %d", mostSlices, w.Slices)
 	case w.Within < 0 || w.Within > 24*60:
-		return fault.At("/time/within", "the time that there is: 0 to 24 hours, not %s", w.Within)
+		return fault.At("/time/within", "enter a time of up to 24 hours, not %s", w.Within)
 	case w.Closer < -mostCloser || w.Closer > mostCloser:
 		return fault.At("/hands/closer", "at most %d steps, not %d", mostCloser, w.Closer)
 	case len(w.Swaps) > mostSwaps:

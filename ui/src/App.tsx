@@ -40,7 +40,7 @@ export function App() {
     <div className="flex h-dvh flex-col-reverse md:flex-row">
       <StuffPatterns />
       <ScreenName name={titleOf(here)} />
-      <Rail keys={screenKeys} />
+      <Rail keys={screenKeys} screen={titleOf(here)} />
       <div className="flex min-h-0 min-w-0 flex-1 flex-col md:py-2 md:pr-2">
         <Answering />
         <Suspense>

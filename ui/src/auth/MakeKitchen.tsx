@@ -46,7 +46,7 @@ export function MakeKitchen({ from, claims, opened }: Props) {
       {from && !claims && (
         <label className="mt-2 flex min-h-14 items-center gap-3 font-semibold">
           <input type="checkbox" checked={along} onChange={(e) => setAlong(e.target.checked)} className="size-6 accent-rim" />
-          Copy the recipes of {from.name} along
+          Also copy the recipes of {from.name}
         </label>
       )}
       <Beside error={make.error} fields={fields} />

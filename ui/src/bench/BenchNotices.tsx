@@ -16,7 +16,7 @@ export function BenchNotices({ bench, untold, mend }: Props) {
         <p className="flex flex-wrap items-center gap-x-4 border-b border-rule px-4 text-lg">
           {session.have ? "The loaf has grown to what went in." : "The rest is measured around what went in."}
           <Button onClick={mend} look="text" size="large">
-            Take that back
+            Undo
           </Button>
         </p>
       )}

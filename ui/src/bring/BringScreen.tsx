@@ -25,8 +25,8 @@ export default function BringScreen() {
     <div className="w-full px-6 py-4">
       <h1 className="text-xl font-bold">Import</h1>
       <p className="text-lg text-soft">
-        A card, a saved page, JSON-LD, Markdown, a log as a table, or a calendar of when nobody is home; one file, several, or a ZIP archive
-        of them. Nothing is fetched from elsewhere, and nothing is saved until you confirm.
+        A recipe (text, web page or file), a bake log (CSV) or a calendar; one file, several, or a ZIP archive. Nothing is fetched from
+        elsewhere, and nothing is saved until you confirm.
       </p>
       <div className="mt-2 flex flex-wrap items-end gap-4">
         <label className="block min-w-0 flex-1 font-semibold">

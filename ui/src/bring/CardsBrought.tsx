@@ -136,7 +136,7 @@ function Card({ card, choice, standard, set }: CardProps) {
           pick={(as) => set({ as })}
           className="min-h-11 content-center px-4 font-semibold"
           segments={[
-            { value: "new", label: "save as a new one", show: card.twin ? "Keep both" : "Save it", disabled: !!read.problem },
+            { value: "new", label: "save as a new one", show: card.twin ? "Keep both" : "Save recipe", disabled: !!read.problem },
             ...(card.twin
               ? ([
                   { value: "revision", label: "as the next revision", show: "As a new version of your recipe", disabled: !!read.problem },

@@ -22,6 +22,9 @@ import type {
   DayView,
   Declining,
   Difference,
+  Loaded,
+  Booklet,
+  BookletRead,
   Doubts,
   Estimate,
   Estimated,
@@ -211,6 +214,8 @@ export const readRecipe = (recipe: RecipeText, signal?: AbortSignal) => ask<Reci
 export const fetchProfiles = read<Profiles>("/machines/profiles");
 export const fetchDoubts = (machine: Machine, signal: AbortSignal) => ask<Doubts>("/machines/doubts", machine, signal);
 export const estimateStages = (of: Estimate) => ask<Estimated>("/machines/estimate", of);
+export const putSamples = (away: boolean) => put<Loaded>("/samples", { away });
+export const readBooklet = (of: Booklet, signal: AbortSignal) => ask<BookletRead>("/machines/booklet", of, signal);
 export const fetchMachinesAway = read<MachinesAway>("/machines/away");
 export const fetchMachine = (id: string, signal: AbortSignal) => call<MachineRead>(`/machines/${id}`, { signal });
 export const putMachine = (id: string, body: Machine, version: number) => put<MachineRead>(`/machines/${id}`, body, version);

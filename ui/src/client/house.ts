@@ -11,6 +11,12 @@ export const useLoadDemo = () =>
     (client) => client.invalidateQueries(),
   );
 
+/** Puts the sample kitchen's things away, or brings them back. */
+export function usePutSamples() {
+  const client = useQueryClient();
+  return useMutation({ mutationFn: (away: boolean) => api.putSamples(away), onSuccess: () => client.invalidateQueries() });
+}
+
 export const useLarder = () => useQuery({ queryKey: at("larder"), queryFn: ({ signal }) => api.fetchLarder(signal) });
 
 /** Understands what is brought in, keeps what was chosen of it, and takes all of that back. It is too large for the outbox:

@@ -17,6 +17,16 @@ export const useDoubts = (machine: Machine) =>
 /** The likely stages of a cycle of which only the total is known. */
 export const useEstimate = () => useMutation({ mutationFn: api.estimateStages });
 
+/** What a booklet's table of programs says. */
+export const useBooklet = (text: string, sizes: Machine["sizes"]) =>
+  useQuery({
+    queryKey: at("booklet", { text, sizes }),
+    queryFn: ({ signal }) => api.readBooklet({ text, sizes }, signal),
+    enabled: text.trim() !== "",
+    placeholderData: keepPreviousData,
+    gcTime: 0,
+  });
+
 export const useProfiles = () =>
   useQuery({ queryKey: at("profiles"), queryFn: ({ signal }) => api.fetchProfiles(signal), staleTime: Infinity });
 

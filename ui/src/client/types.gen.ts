@@ -18,6 +18,7 @@ export interface Schema {
   Kitchen: Kitchen;
   KitchenSettings: KitchenSettings;
   Loaded: Loaded;
+  PutAway: PutAway;
   Restored: Restored;
   Changes: Changes;
   Household: Household;
@@ -42,12 +43,13 @@ export interface Schema {
   Story: Story;
   Difference: Difference;
   Back: Back;
-  PutAway: PutAway;
   Profiles: Profiles;
   Machine: Machine;
   Doubts: Doubts;
   Estimate: Estimate;
   Estimated: Estimated;
+  Booklet: Booklet;
+  BookletRead: BookletRead;
   MachinesAway: MachinesAway;
   MachineRead: MachineRead;
   Compare: Compare;
@@ -698,6 +700,7 @@ export interface Shelf {
   recipes: RecipeOnShelf[];
   more: boolean;
   unreadable?: string[];
+  samples?: number;
   bench?: OpenBench;
   meal: string;
   now: string;
@@ -905,6 +908,9 @@ export interface KitchenSettings {
 export interface Loaded {
   machines: number;
   recipes: number;
+}
+export interface PutAway {
+  away: boolean;
 }
 export interface Restored {
   kitchen: string;
@@ -1517,9 +1523,6 @@ export interface Back {
   revision: number;
   to: number;
 }
-export interface PutAway {
-  away: boolean;
-}
 export interface Profiles {
   profiles: Machine[];
 }
@@ -1602,6 +1605,7 @@ export interface MachineCycle {
   restart?: boolean;
   own?: boolean;
   estimated?: boolean;
+  typical?: boolean;
   with?: string;
   onCrust?: string;
 }
@@ -1626,6 +1630,7 @@ export interface MachineBeep {
 }
 export interface Doubts {
   doubts: MachineDoubt[];
+  totals: number[][];
 }
 export interface MachineDoubt {
   at: string;
@@ -1649,9 +1654,24 @@ export interface Estimate {
     | "yoghurt"
     | "bake only";
   total: number;
+  sizes?: string[];
+  totals?: number[];
 }
 export interface Estimated {
   stages: MachineStage[];
+}
+export interface Booklet {
+  text: string;
+  sizes: string[];
+}
+export interface BookletRead {
+  cycles: MachineCycle[];
+  unread: MachineUnread[];
+}
+export interface MachineUnread {
+  row: number;
+  text: string;
+  say: string;
 }
 export interface MachinesAway {
   machines: MachineOnShelf[];

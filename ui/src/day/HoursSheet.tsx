@@ -87,7 +87,7 @@ export function HoursSheet({ view, error, change, close }: Props) {
       </form>
       {(kitchen?.absences?.length ?? 0) > 0 && <p className="mt-2 text-base text-soft">Times from your imported calendar count too.</p>}
       <PressLink to="/bring">Import from a calendar</PressLink>
-      <h3 className="mt-3 text-base font-bold">Hands</h3>
+      <h3 className="mt-3 text-base font-bold">Your tasks</h3>
       <div className="mt-1 flex">
         <Segments
           label="How many people are helping?"

@@ -72,7 +72,7 @@ export function Lanes({ view, move, open }: Props) {
         </div>
       ))}
       <div className="md:flex">
-        <h2 className="text-sm leading-5 font-bold md:w-32 md:shrink-0 md:content-center md:pr-2">Hands</h2>
+        <h2 className="text-sm leading-5 font-bold md:w-32 md:shrink-0 md:content-center md:pr-2">Your tasks</h2>
         <HandsLane day={day} scale={scale} now={now} width={width} />
       </div>
     </section>

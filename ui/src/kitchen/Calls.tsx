@@ -38,8 +38,8 @@ export function Calls() {
         Alerts on this device
       </h2>
       <div className="divide-y divide-rule border-y border-rule">
-        {sound("act", "Something to do now")}
-        {sound("know", "Good to know")}
+        {sound("act", "Action needed")}
+        {sound("know", "For information")}
         <label className="flex min-h-14 items-center gap-3">
           <input type="checkbox" checked={now.flash} onChange={(e) => change({ flash: e.target.checked })} className="size-6 accent-rim" />
           Flash the screen when something is to be done

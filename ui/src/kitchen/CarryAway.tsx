@@ -39,8 +39,8 @@ export function CarryAway({ name }: { name: string }) {
           Carry it away
         </h2>
         <p className="mt-1 max-w-prose">
-          Everything that {name} keeps in one open file: recipes with all their revisions, machines, the log with what happened in each
-          bake, photos, bags, settings. Keep it where this computer is not.
+          Everything that {name} keeps in one open file: recipes with all their versions, machines, the log with what happened in each bake,
+          photos, bags, settings. Keep it where this computer is not.
         </p>
         <a href={kitchenFile()} download className={`${button} mt-3 bg-rim text-on-rim`}>
           <Download size={22} aria-hidden="true" />

@@ -18,7 +18,7 @@ export function Hours({ kitchen, set, fault }: { kitchen: Kitchen; set: SetKitch
           parse={(text) => text.trim() || null}
           fault={fault?.pointer === "/zone" ? fault.detail : undefined}
           keep={(zone, kept) => set({ zone }, kept)}
-          say="a zone such as Europe/London"
+          say="a time zone such as Europe/London"
           className={`${fieldLook} mt-1 block w-64 max-w-full text-lg font-bold`}
           faultClass="block text-sm text-signal"
         />

@@ -196,10 +196,7 @@ function Reached({ house }: { house: Household }) {
           </ul>
         </>
       ) : (
-        <p>
-          Only this computer reaches Rise Pan now. To let phones in, stop it and start it with{" "}
-          <b className="whitespace-nowrap">./start --house</b>
-        </p>
+        <p>Only this computer reaches Rise Pan now. See “Use on your phone” in the help.</p>
       )}
       {house.house && !window.isSecureContext && (
         <p className="mt-2 border-l-4 border-rim pl-3">

@@ -83,7 +83,7 @@ function Relock({ what, house, done }: { what: "passphrase" | "recovery"; house:
       />
       {what === "passphrase" && <NewPassphrase label="New passphrase" value={passphrase} set={setPassphrase} error={error} />}
       <Beside error={error} fields={["/before", "/passphrase"]} />
-      <Do busy={relock.isPending || code.isPending}>{what === "passphrase" ? "Change it" : "Show another code"}</Do>
+      <Do busy={relock.isPending || code.isPending}>{what === "passphrase" ? "Change passphrase" : "Show another code"}</Do>
     </form>
   );
 }
@@ -113,7 +113,7 @@ function Calendar({ house }: { house: Household }) {
         </Button>
         {house.calendar && (
           <Button disabled={share.isPending} onClick={() => share.mutate(false)} size="medium">
-            Take it back
+            Delete the address
           </Button>
         )}
       </p>

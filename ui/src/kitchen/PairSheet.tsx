@@ -56,7 +56,7 @@ function Shown({ code, house, anew, close }: { code: PairingCode; house: Househo
             letters.
           </>
         ) : (
-          "Only this computer reaches Rise Pan now: in another browser here, choose “Use a code”. For phones, start it with ./start --house."
+          "Only this computer reaches Rise Pan now: in another browser here, choose “Use a code”. For phones, see “Use on your phone” in the help."
         )}
       </p>
       {left > 0 && <p className="text-soft">Good once, for {countdown(left)}</p>}

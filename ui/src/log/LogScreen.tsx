@@ -6,6 +6,7 @@ import { useLessons, useLog } from "../client/bakes";
 import { useShelf } from "../client/queries";
 import type { BakeSummary } from "../client/types.gen";
 import { Picker } from "../parts/Picker";
+import { asked } from "../parts/asked";
 import { useSettled } from "../parts/settled";
 import { clock, day, dayName, longDay } from "../parts/time";
 import { LessonList } from "../parts/LessonList";
@@ -26,7 +27,7 @@ const marks = [
 
 /** All bakes by weeks, newest first; found by words, kind and mark. */
 export default function LogScreen() {
-  const [words, look] = useState("");
+  const [words, look] = useState(() => asked("find"));
   const [kind, setKind] = useState("");
   const [mark, setMark] = useState("");
   const [sign, setSign] = useState("");

@@ -56,7 +56,7 @@ export default function LoggedBake() {
       <header className="flex flex-wrap items-baseline gap-x-6">
         <h1 className="text-xl font-bold">{plan.recipe}</h1>
         <p className="text-lg text-soft">
-          {dayName(day(bake.data.startedAt, zone), day(bake.data.now, zone))} · revision {bake.data.revision}
+          {dayName(day(bake.data.startedAt, zone), day(bake.data.now, zone))} · version {bake.data.revision}
         </p>
         <Mark mark={state.mark} />
         <PressLink to={`/verdict/${id}`}>{state.mark ? "Edit rating" : "Rate this loaf"}</PressLink>

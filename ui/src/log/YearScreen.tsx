@@ -23,7 +23,7 @@ export default function YearScreen() {
     [loaves === 1 ? "loaf" : "loaves", String(loaves)],
     ["of bread, about", heap(bread)],
     ["of flour", heap(flour)],
-    ...(mark ? ([[`the mean mark of ${judged} judged`, fixed(mark, 1)]] satisfies [string, string][]) : []),
+    ...(mark ? ([[`average rating (${judged} rated)`, fixed(mark, 1)]] satisfies [string, string][]) : []),
   ];
   return (
     <div className="w-full px-6 py-4">

@@ -26,7 +26,7 @@ export function CycleForm({ cycle, machine, change, at, doubt }: Props) {
   return (
     <div className="min-w-0">
       <div className="flex flex-wrap items-end gap-3">
-        <TextField label="On the panel" value={cycle.panel} change={(panel) => change({ panel })} />
+        <TextField label="Program number" value={cycle.panel} change={(panel) => change({ panel })} />
         <TextField wide label="Its name" value={cycle.name} change={(name) => change({ name })} fault={at("/name")} />
         <Picker
           label="Made for"
@@ -44,14 +44,14 @@ export function CycleForm({ cycle, machine, change, at, doubt }: Props) {
       </div>
       <OnCrust cycle={cycle} machine={machine} change={change} at={at} />
       <StagesFrom cycle={cycle} machine={machine} change={change} />
-      <StageRibbon stages={cycle.stages} change={(stages) => change({ stages })} />
+      <StageRibbon stages={cycle.stages} change={(stages) => change({ stages, typical: undefined })} />
       <Fault text={at("/stages")} />
       <Doubt text={doubt("/stages")} />
       <StageRows
         stages={cycle.stages}
         sizes={machine.sizes}
         crusts={machine.crusts}
-        change={(stages) => change({ stages })}
+        change={(stages) => change({ stages, typical: undefined })}
         at={at}
         doubt={doubt}
       />

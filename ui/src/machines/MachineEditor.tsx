@@ -5,6 +5,7 @@ import { useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import { Trouble } from "../client/api";
 import { useDoubts, useKeepMachine, useMachine, useProfiles, useUndoMachine } from "../client/machines";
+import { useShelf } from "../client/queries";
 import type { Machine, MachinePanel, MachineRead } from "../client/types.gen";
 import { drafted, useDraft } from "../parts/draft";
 import { useSettled } from "../parts/settled";
@@ -12,6 +13,7 @@ import { TroubleNote } from "../parts/Trouble";
 import { CyclesForm } from "./CyclesForm";
 import { faultsOf } from "./fields";
 import { MachineForm } from "./MachineForm";
+import { ProgramsTable } from "./ProgramsTable";
 import { PanelForm } from "./PanelForm";
 import { tidy } from "./tidy";
 import { tabLook } from "../parts/tabLook";
@@ -81,21 +83,24 @@ function Description({ id, stored, start }: Props) {
   const keep = useKeepMachine(id, stored?.version ?? 0);
   const undo = useUndoMachine(id ?? "");
   const navigate = useNavigate();
+  const noRecipe = useShelf().data?.recipes.length === 0;
   const change = (part: Partial<Machine>) => write((before) => ({ ...before, ...part }));
   const problem = keep.error instanceof Trouble ? keep.error.problem : undefined;
   const at = faultsOf(problem);
-  const doubts = useDoubts(useSettled(machine)).data?.doubts;
+  const looked = useDoubts(useSettled(machine)).data;
+  const doubts = looked?.doubts;
   const doubt = (pointer: string) => doubts?.find((d) => d.at === pointer)?.say;
   const save = () =>
     keep.mutate(tidy(machine), {
       onSuccess: (m) => {
         forget();
         setFull(m.panel);
-        navigate("/machines");
+        if (id) navigate("/machines");
+        else navigate(noRecipe ? "/recipes/new" : `/?machine=${m.id}`);
       },
       onError: (e) => {
         const pointer = e instanceof Trouble ? (e.problem.pointer ?? "") : "";
-        setTab(pointer.startsWith("/cycles/") ? 1 : pointer.startsWith("/panel") ? 2 : 0);
+        setTab(pointer.startsWith("/cycles/") ? 2 : pointer.startsWith("/panel") ? 3 : 0);
       },
     });
   const changed = JSON.stringify(machine) !== JSON.stringify(start);
@@ -125,13 +130,13 @@ function Description({ id, stored, start }: Props) {
       </header>
       {problem && (
         <p role="alert" className="mt-2 border-l-4 border-signal px-4 py-1 text-lg">
-          Not kept: {problem.detail}
+          Not saved: {problem.detail}
         </p>
       )}
       <TroubleNote error={undo.error ?? (problem ? null : keep.error)} />
       <TabGroup selectedIndex={tab} onChange={setTab}>
         <TabList className="mt-2 flex gap-1 border-b-2 border-rim">
-          {["Machine", "Cycles", "Panel"].map((t) => (
+          {["Machine", "Programs", "Stages and beeps", "Panel"].map((t) => (
             <Tab key={t} className={tabLook}>
               {t}
             </Tab>
@@ -140,6 +145,9 @@ function Description({ id, stored, start }: Props) {
         <TabPanels className="mt-4">
           <TabPanel tabIndex={-1}>
             <MachineForm machine={machine} change={change} at={at} />
+          </TabPanel>
+          <TabPanel tabIndex={-1}>
+            <ProgramsTable machine={machine} totals={looked?.totals} change={change} />
           </TabPanel>
           <TabPanel tabIndex={-1}>
             <CyclesForm machine={machine} change={change} at={at} doubt={doubt} problem={problem} />

@@ -158,7 +158,7 @@ export function MachineForm({ machine, change, at }: Props) {
             fault={at("/coolDown")}
           />
           <NumberField
-            label="Kneading warms the dough by; 0: usual"
+            label="Kneading warms the dough by (0 if unsure)"
             unit={thermometer().unit}
             value={(machine.kneadRise ?? 0) * thermometer().per}
             change={(warmer) => change({ kneadRise: +(warmer / thermometer().per).toFixed(4) })}

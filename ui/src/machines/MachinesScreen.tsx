@@ -4,6 +4,7 @@ import { useMachinesAway } from "../client/machines";
 import { useShelf } from "../client/queries";
 import type { MachineOnShelf } from "../client/types.gen";
 import { TroubleNote } from "../parts/Trouble";
+import { Samples } from "../parts/Samples";
 import { inHours } from "../parts/time";
 import { timers } from "./timers";
 
@@ -27,8 +28,9 @@ export default function MachinesScreen() {
           Add a machine
         </PressLink>
       </header>
+      <Samples />
       {machines.length === 0 && (
-        <p className="mt-4 text-lg text-soft">No machine yet. Take its booklet and describe it; a typical one to begin from is there.</p>
+        <p className="mt-4 text-lg text-soft">No machine yet. Add yours with its booklet to hand, or start from a typical one.</p>
       )}
       <ul className="mt-2 divide-y divide-rule border-y border-rule">
         {machines.map((m) => (
@@ -47,10 +49,10 @@ export default function MachinesScreen() {
                 Plan on it<span className="sr-only">: {m.name}</span>
               </PressLink>
               <PressLink to={`/machines/${m.id}/compare`}>
-                Compare its cycles<span className="sr-only">: {m.name}</span>
+                Compare programs<span className="sr-only">: {m.name}</span>
               </PressLink>
               <PressLink to={`/machines/${m.id}`}>
-                Change it<span className="sr-only">: {m.name}</span>
+                Edit<span className="sr-only">: {m.name}</span>
               </PressLink>
               <PutAway machine={m} away={false} />
             </p>

@@ -106,7 +106,7 @@ function RingForm({ name, usual, ring, full, values, say, change, fault }: RingP
           />
         </div>
       </div>
-      <p className="mt-1 text-xs text-soft">Steps through, in this order; press one to move it on:</p>
+      <p className="mt-1 text-xs text-soft">Order of choices (tap one to move it later):</p>
       <ol className="flex flex-wrap gap-1">
         {order.map((v) => (
           <li key={v}>

@@ -1,11 +1,11 @@
 import {
   BookOpen,
+  CircleQuestionMark,
   CalendarRange,
   ClipboardList,
   CookingPot,
   Ellipsis,
   Eye,
-  Keyboard,
   Scale,
   ScrollText,
   SlidersVertical,
@@ -13,6 +13,7 @@ import {
 import { Suspense, useEffect, useState } from "react";
 import { NavLink, useNavigate } from "react-router";
 import { useShelf } from "../client/queries";
+import { onHelp } from "../help/open";
 import { awaited } from "./later";
 import { useNextMoment, useNextPlanned } from "./nextMoment";
 import { singleKeys, takesKeys } from "./singleKeys";
@@ -27,7 +28,7 @@ const sheet =
   "max-md:absolute max-md:right-1 max-md:bottom-20 max-md:w-32 max-md:rounded-tray " +
   "max-md:border-2 max-md:border-rim max-md:bg-enamel max-md:p-1";
 
-const Shortcuts = awaited(() => import("./Shortcuts"));
+const Help = awaited(() => import("../help/Help"));
 
 /** A key that leads to a screen. */
 export interface ScreenKey {
@@ -37,10 +38,10 @@ export interface ScreenKey {
 }
 
 /** The screens, in the order of the job. */
-export function Rail({ keys }: { keys: ScreenKey[] }) {
+export function Rail({ keys, screen }: { keys: ScreenKey[]; screen: string }) {
   const next = useNextMoment();
   const navigate = useNavigate();
-  const [help, setHelp] = useState(false);
+  const [help, setHelp] = useState<string | null>(null); // the word that is asked about; empty: none
   const [more, setMore] = useState(false); // on a phone, where three screens stand behind one
   const open = useShelf().data?.bench;
   const bench = open ? `/bench/${open.id}` : "/bench";
@@ -49,15 +50,19 @@ export function Rail({ keys }: { keys: ScreenKey[] }) {
 
   useEffect(() => {
     const press = (e: KeyboardEvent) => {
-      if (e.key !== "?" && !singleKeys()) return;
+      if (e.key !== "?" && e.key !== "/" && !singleKeys()) return;
       if (takesKeys(e.target) || e.ctrlKey || e.metaKey || e.altKey) return;
-      if (e.key === "?") return setHelp(true);
+      if (e.key === "?" || e.key === "/") {
+        e.preventDefault();
+        return setHelp("");
+      }
       const to = keys.find((k) => k.key === e.key)?.to;
       if (to) navigate({ "/bench": bench, "/watch": watch }[to] ?? to);
     };
     window.addEventListener("keydown", press);
     return () => window.removeEventListener("keydown", press);
   }, [navigate, bench, watch, keys]);
+  useEffect(() => onHelp(setHelp), []);
 
   return (
     <nav aria-label="Screens" className="z-20 flex bg-shelf p-1 md:gap-1 md:h-dvh md:w-24 md:flex-col md:p-2">
@@ -124,18 +129,26 @@ export function Rail({ keys }: { keys: ScreenKey[] }) {
           <CookingPot size={24} aria-hidden="true" />
           Kitchen
         </NavLink>
+        <HelpButton open={() => setHelp("")} />
       </div>
       <div className="hidden flex-1 md:block" />
       <Sprig className="mx-auto hidden w-16 md:block" />
-      <button type="button" className={`${item} max-md:hidden`} onClick={() => setHelp(true)}>
-        <Keyboard size={24} aria-hidden="true" />
-        Keys
-      </button>
-      {help && (
+      <HelpButton wide open={() => setHelp("")} />
+      {help !== null && (
         <Suspense>
-          <Shortcuts screens={keys} close={() => setHelp(false)} />
+          <Help screen={screen} keys={keys} word={help} close={() => setHelp(null)} />
         </Suspense>
       )}
     </nav>
+  );
+}
+
+/** Help stands at the foot of the rail, and on a phone behind More. */
+function HelpButton({ open, wide }: { open: () => void; wide?: boolean }) {
+  return (
+    <button type="button" className={`${item} ${wide ? "max-md:hidden" : "md:hidden"}`} onClick={open}>
+      <CircleQuestionMark size={24} aria-hidden="true" />
+      Help
+    </button>
   );
 }

@@ -11,9 +11,9 @@ export function DoughFacts({ answer, ask }: { answer: PlanAnswer; ask: (why: Why
     ...(formula.flour > 0
       ? [
           {
-            name: "Hydration",
+            name: "Water (hydration)",
             value: range ? `${fixed(formula.low, 0)}–${fixed(formula.high, 0)}` : fixed(formula.hydration, 0),
-            hint: "water, % of flour weight",
+            hint: "% of flour weight",
             about: "formula" as const,
           },
         ]

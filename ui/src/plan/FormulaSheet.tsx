@@ -30,7 +30,7 @@ export default function FormulaSheet({ answer }: { answer: PlanAnswer }) {
   const addIns = inOrder.filter((l) => l.stuff === "add-in");
   const slices = sizes.find((s) => s.size === size)?.slices ?? 0;
   const hints: Partial<Record<PlanAgainst["of"], string>> = {
-    yeast: "as active dry",
+    yeast: "shown as active dry yeast",
     sugar: "not counting lactose",
     ...(formula.hidden >= 0.005 && { salt: `${fixed(formula.hidden, 2)} of it hidden` }),
   };

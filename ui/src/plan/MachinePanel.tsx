@@ -36,7 +36,7 @@ export function MachinePanel({ answer, wish, renewed, stale, ask, change, start 
     <section aria-labelledby="panel" className="flex h-full min-h-0 min-w-0 flex-col">
       <div className="min-h-0 flex-1 lg:overflow-y-auto">
         <h2 id="panel" className="text-sm font-semibold text-soft">
-          On the panel
+          Settings
         </h2>
         <dl className="mt-1 border-y border-rule">
           <Row name="Cycle" why={() => ask({ about: "cycle" })}>
@@ -150,7 +150,7 @@ function OnPaper({ bagged }: { bagged: boolean }) {
         Card
       </Link>
       <Link to={`/rehearse${search}`} className={link}>
-        Rehearse
+        Practise
       </Link>
       {!bagged && (
         <Link to={`/bags/new${search}`} className={link}>

@@ -38,7 +38,7 @@ export function RoundingWhy({ answer, wish, change }: Props) {
           <tr className="text-xs text-soft">
             <th className="text-left font-semibold">off by</th>
             <th className="py-1 text-right font-semibold">together</th>
-            <th className="text-right font-semibold">each alone</th>
+            <th className="text-right font-semibold">rounded one by one</th>
           </tr>
         </thead>
         <tbody>

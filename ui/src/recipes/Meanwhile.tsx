@@ -26,10 +26,10 @@ export function Meanwhile({ id, mine, theirs, done }: Props) {
           Take theirs; let mine go
         </Button>
         <Button disabled={busy} onClick={() => settle.mutate({ mine, onTop: true })} size="medium" className="text-left">
-          Take mine; theirs stays the revision before
+          Use mine; theirs stays as the version before
         </Button>
         <Button disabled={busy} onClick={() => settle.mutate({ mine, onTop: false })} size="medium" className="text-left">
-          Take theirs; keep mine as the revision before
+          Use theirs; mine stays as the version before
         </Button>
       </p>
       <TroubleNote error={settle.error} />

@@ -15,7 +15,7 @@ interface Props {
 export function ReadCard({ read, lit, light, write, trust }: Props) {
   const { formula, recipe } = read;
   const { hydration, salt, yeast } = formula;
-  const per100 = `water ${fixed(hydration, 0)}, salt ${fixed(salt, 1)}, yeast ${fixed(yeast, 1)} (as active dry) per 100`;
+  const per100 = `water ${fixed(hydration, 0)}, salt ${fixed(salt, 1)}, yeast ${fixed(yeast, 1)} (as active dry yeast) per 100`;
   return (
     <>
       {read.columns && <Columns read={read} columns={read.columns} trust={trust} />}
@@ -23,12 +23,12 @@ export function ReadCard({ read, lit, light, write, trust }: Props) {
       <p className="mt-2">
         <span className="fraction font-semibold">{recipe.size}</span>
         {read.inferred && (read.columns ? ", as the card has it" : " by its flour")} · {recipe.kind}
-        {read.guessed && " by what is in it"}
+        {read.guessed && " (type found automatically)"}
         {formula.flour > 0 && ` · ${weight(formula.flour)} flour · ${per100}`}
       </p>
       {read.question && (
         <p className="mt-1 border-l-4 border-rim pl-3">
-          Called {recipe.size}, but it has flour for {read.question}. Check which is right.
+          It says {recipe.size}, but there’s flour for {read.question}. Check which is right.
         </p>
       )}
       {read.heat && <p className="mt-1 border-l-4 border-signal pl-3">{read.heat}</p>}

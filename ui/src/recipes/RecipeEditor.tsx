@@ -104,7 +104,7 @@ function Card({ id, revision, start, look }: CardProps) {
             <input
               value={recipe.name ?? ""}
               onChange={(e) => change({ name: e.target.value || undefined })}
-              placeholder={read.data?.recipe.name || "as the card has it"}
+              placeholder={read.data?.recipe.name || "Recipe name"}
               maxLength={120}
               aria-invalid={!!at("/name")}
               className={`${field} h-12`}
@@ -115,7 +115,7 @@ function Card({ id, revision, start, look }: CardProps) {
             <Picker
               label="Kind"
               value={recipe.kind ?? ""}
-              choices={[{ id: "", name: "kind by what is in it" }, ...kinds.map((k) => ({ id: k, name: k }))]}
+              choices={[{ id: "", name: "Type: automatic" }, ...kinds.map((k) => ({ id: k, name: k }))]}
               pick={(k) => change({ kind: kinds.find((known) => known === k) })}
             />
             <Picker
@@ -156,7 +156,7 @@ function Card({ id, revision, start, look }: CardProps) {
         </div>
         <section aria-labelledby="understood">
           <h2 id="understood" className="text-sm font-semibold text-soft">
-            Understood
+            What we read
           </h2>
           {!id && <SeveralRecipes found={several} rest={rest} take={take} leave={forgetRest} />}
           {several.length > 0 ? null : read.data ? (

@@ -4,13 +4,15 @@ import { usePutAway } from "../client/house";
 import { useAllRecipes, useUndoRecipe } from "../client/recipes";
 import type { RecipeOnShelf } from "../client/types.gen";
 import { More } from "../parts/More";
+import { Samples } from "../parts/Samples";
+import { asked } from "../parts/asked";
 import { Find } from "../parts/Find";
 import { TroubleNote } from "../parts/Trouble";
 import { useSettled } from "../parts/settled";
 
 /** All recipes on the shelf: plan one, change one, put one away, write a new one. */
 export default function RecipesScreen() {
-  const [words, look] = useState("");
+  const [words, look] = useState(() => asked("find"));
   const [kind, setKind] = useState("");
   const [away, setAway] = useState(false);
   const recipes = useAllRecipes({ find: useSettled(words.trim()), kind, away });
@@ -29,6 +31,7 @@ export default function RecipesScreen() {
           Write a new one
         </PressLink>
       </header>
+      {!away && <Samples />}
       <TroubleNote error={recipes.error} />
       {!recipes.data && !recipes.error && <p className="mt-4 text-lg text-soft">Loading recipes …</p>}
       {recipes.data && all.length === 0 && (
@@ -61,15 +64,15 @@ function Row({ recipe }: { recipe: RecipeOnShelf }) {
       <p className="min-w-0 text-lg leading-6 font-semibold wrap-anywhere">
         {recipe.name}
         <span className="block text-sm font-normal text-soft">
-          {recipe.kind} · written for <span className="fraction">{recipe.size}</span> · revision {recipe.revision}
+          {recipe.kind} · written for <span className="fraction">{recipe.size}</span> · version {recipe.revision}
         </span>
       </p>
       <p className="min-w-0 wrap-anywhere">{recipe.note}</p>
       <p className="flex min-w-0 flex-wrap gap-x-4 font-semibold md:max-lg:col-span-2">
-        {!recipe.putAway && <PressLink to={`/?recipe=${recipe.id}`}>Plan it{of}</PressLink>}
+        {!recipe.putAway && <PressLink to={`/?recipe=${recipe.id}`}>Plan{of}</PressLink>}
         {!recipe.putAway && recipe.revision > 1 && <UndoChange recipe={recipe} />}
         <PressLink to={`/recipes/${recipe.id}/story`}>Its story{of}</PressLink>
-        <PressLink to={`/recipes/${recipe.id}`}>Change it{of}</PressLink>
+        <PressLink to={`/recipes/${recipe.id}`}>Edit{of}</PressLink>
         <Button disabled={put.isPending} onClick={() => put.mutate(!recipe.putAway)} look="text" className="content-center">
           {recipe.putAway ? "Restore" : "Archive"}
           {of}

@@ -37,7 +37,7 @@ export default function StoryScreen() {
           Plan this recipe
         </Link>
         <Link to={`/recipes/${id}`} className={link}>
-          Change it
+          Edit
         </Link>
         <Link to="/recipes" className={link}>
           All recipes
