@@ -58,7 +58,7 @@ func openTo(t testing.TB, to usecase.House, called ...string) *house {
 func (h *house) serve(to usecase.House, called ...string) {
 	pages := fstest.MapFS{"index.html": {Data: []byte("<title>Rise Pan</title>")}, "assets/a.js": {Data: []byte("1")}}
 	base := usecase.Base{Store: h.store, Log: slog.New(slog.NewTextHandler(h.log, nil)), House: to,
-		FillDemo: demo.Furnish, Samples: demo.Names(), MoorDemo: demo.Moor}
+		FillDemo: demo.Furnish, Samples: demo.Samples(), MoorDemo: demo.Moor}
 	h.handler = api.New(api.Config{Base: base, Pages: pages, Net: api.Net{Hosts: called},
 		Now: func() time.Time { h.mu.Lock(); defer h.mu.Unlock(); return h.now }})
 }
@@ -405,7 +405,7 @@ func TestAnEmptyKitchenCanTakeTheDemo(t *testing.T) {
 	h := &house{t: t, store: storetest.Open(t), log: &strings.Builder{}, now: time.Date(2026, 3, 10, 20, 0, 0, 0,
 		time.UTC)}
 	h.handler = api.New(api.Config{Base: usecase.Base{Store: h.store, Log: slog.New(slog.DiscardHandler),
-		FillDemo: demo.Furnish, Samples: demo.Names()},
+		FillDemo: demo.Furnish, Samples: demo.Samples()},
 		Pages: fstest.MapFS{}, Now: func() time.Time { return h.now }})
 	if err := demo.Empty(context.Background(), h.store, "UTC", h.now); err != nil {
 		t.Fatal(err)

@@ -9,7 +9,9 @@ import (
 // What the demo brought goes with one call and comes back with another; what was changed or is a kitchen's own stays.
 func TestTheSamplesGoAndComeBack(t *testing.T) {
 	h := open(t)
-	var own struct{ ID string }
+	var own struct {
+		ID string `json:"id"`
+	}
 	h.must(201, "POST", "~/recipes", map[string]any{"standard": "us", "text": "Bridge loaf\n3 cups bread flour\n1 cup water\n2 tsp yeast\n" +
 		"1 1/2 tsp salt"}, &own, "Idempotency-Key", "own")
 	before := h.shelf()

@@ -63,11 +63,11 @@ func Moor(ctx context.Context, q store.Queries, now time.Time) (string, error) {
 	return id, Furnish(ctx, q, store.Kitchen{ID: id, Version: 1, Kitchen: k}, zone, now)
 }
 
-// Names are those of the demo's machines and recipes.
-func Names() []string {
-	out := []string{Galley().Name, Boatyard().Name}
+// Samples are the names of the demo's machines and recipes, with the revision of each.
+func Samples() map[string]int {
+	out := map[string]int{Galley().Name: 1, Boatyard().Name: 1, oatLoaf("1 cup", "2 tsp").Name: 3}
 	for _, r := range Recipes() {
-		out = append(out, r.Name)
+		out[r.Name] = max(1, out[r.Name])
 	}
 	return out
 }

@@ -34,8 +34,8 @@ type Base struct {
 	Days *schedule.Memory
 	// loads the demo into an empty kitchen
 	FillDemo func(context.Context, store.Queries, store.Kitchen, *time.Location, time.Time) error
-	// the names of the demo's machines and recipes, by which they are told from a kitchen's own
-	Samples []string
+	// the demo's machines and recipes by their names, with their revisions: so they are told from a kitchen's own
+	Samples map[string]int
 	// makes another demo kitchen
 	MoorDemo func(ctx context.Context, q store.Queries, now time.Time) (kitchenID string, err error)
 }

@@ -3,7 +3,6 @@ package usecase
 import (
 	"context"
 	"errors"
-	"slices"
 	"time"
 
 	"risepan/core/fault"
@@ -62,12 +61,12 @@ func (c *Scope) Shelf() (Shelf, error) {
 // samples are the machines and recipes that came with the demo and were never changed, by their ids.
 func (c *Scope) samples(machines []MachineOnShelf, recipes []store.RecipeOnShelf) (of, dishes []string) {
 	for _, m := range machines {
-		if slices.Contains(c.Base.Samples, m.Name) {
+		if c.Base.Samples[m.Name] > 0 {
 			of = append(of, m.ID)
 		}
 	}
 	for _, r := range recipes {
-		if slices.Contains(c.Base.Samples, r.Name) && r.Revision == 1 {
+		if c.Base.Samples[r.Name] == r.Revision {
 			dishes = append(dishes, r.ID)
 		}
 	}

@@ -46,7 +46,7 @@ type house struct {
 func open(t *testing.T) *house {
 	t.Helper()
 	h := &house{t: t, now: morning, base: &usecase.Base{Store: storetest.Open(t), Log: slog.New(slog.DiscardHandler),
-		Days: &schedule.Memory{}, FillDemo: demo.Furnish, Samples: demo.Names(), MoorDemo: demo.Moor}}
+		Days: &schedule.Memory{}, FillDemo: demo.Furnish, Samples: demo.Samples(), MoorDemo: demo.Moor}}
 	if err := demo.Fill(context.Background(), h.base.Store, h.now); err != nil {
 		t.Fatal(err)
 	}

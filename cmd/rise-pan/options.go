@@ -234,7 +234,7 @@ func (o *options) serve(ctx context.Context, log *slog.Logger) error {
 			return err
 		}
 		defer stop()
-		base := usecase.Base{Store: h.store, Log: log, House: d.house, FillDemo: demo.Furnish, Samples: demo.Names(), MoorDemo: demo.Moor}
+		base := usecase.Base{Store: h.store, Log: log, House: d.house, FillDemo: demo.Furnish, Samples: demo.Samples(), MoorDemo: demo.Moor}
 		server := &http.Server{
 			Handler:   api.New(api.Config{Base: base, Pages: ui.Pages(), Now: now, Net: d.net, Seen: seen}),
 			TLSConfig: d.secure, ReadHeaderTimeout: 10 * time.Second, ReadTimeout: 30 * time.Second,

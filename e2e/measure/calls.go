@@ -32,7 +32,7 @@ const (
 )
 
 func (b *bench) config() api.Config {
-	base := usecase.Base{Store: b.store, Log: slog.New(slog.DiscardHandler), FillDemo: demo.Furnish, Samples: demo.Names()}
+	base := usecase.Base{Store: b.store, Log: slog.New(slog.DiscardHandler), FillDemo: demo.Furnish, Samples: demo.Samples()}
 	return api.Config{Base: base, Pages: fstest.MapFS{}, Now: time.Now}
 }
 
