@@ -67,7 +67,7 @@ func TestTheStoryOfALoaf(t *testing.T) {
 	h.must(201, "POST", "~/recipes/"+id+"/back", map[string]any{"revision": 3, "to": 1}, &kept, "Idempotency-Key", "b2")
 	story = usecase.Story{}
 	h.must(200, "GET", "~/recipes/"+id+"/story", nil, &story)
-	if kept.Revision != 4 || story.Revisions[0].Because != "back to revision 1" ||
+	if kept.Revision != 4 || story.Revisions[0].Because != "back to version 1" ||
 		len(story.Revisions[0].Changed) != 2 {
 		t.Errorf("gone back: %+v", story.Revisions[0])
 	}

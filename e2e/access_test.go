@@ -109,8 +109,8 @@ func TestWhatIsHeard(t *testing.T) {
 		return slices.IndexFunc(plan, func(h string) bool { return strings.Contains(h, what) })
 	}
 	if !(order("radio: 2 lb") < order("Measure, in this order") &&
-		order("Measure, in this order") < order("In the pan") && order("In the pan") < order("On the panel") &&
-		order("On the panel") < order("Time ribbon")) {
+		order("Measure, in this order") < order("In the pan") && order("In the pan") < order("Settings") &&
+		order("Settings") < order("Time ribbon")) {
 		t.Error("the sheet is not heard in the order of the work")
 	}
 	toBench(p)
@@ -124,7 +124,7 @@ func TestWhatIsHeard(t *testing.T) {
 		"/verdict/" + bake: {"radiogroup: Mark", "radio: 1: ", "textbox: What to remember"},
 		"/log":             {"heading: Log", "link: "},
 		"/recipes":         {"searchbox: Find", "link: Plan it : Towpath white"},
-		"/machines":        {"link: Compare its cycles : Galley machine"},
+		"/machines":        {"link: Compare programs : Galley machine"},
 		"/kitchen":         {"heading: "},
 		"/day/2026-12-24": {"heading: Thursday 24 December", "navigation: Days", "button: Put a loaf on the day",
 			"heading: Hands"},

@@ -65,7 +65,7 @@ func TestWeighingOnesOwnCupNarrowsTheHydration(t *testing.T) {
 	p.Click("Weigh it")
 	p.Until("one figure", "!document.querySelector('[data-fact=formula] .figures').innerText.includes('–')")
 	p.Click("Back to the panel")
-	p.Click("Hydration")
+	p.Click("Water (hydration)")
 	p.Sees("The flour is weighed")
 	p.Sees("net carbohydrate")
 	axe(t, p, "Formula")
@@ -143,7 +143,7 @@ func TestASwapIsMadeComparedKeptAndUndone(t *testing.T) {
 	p.Click("Use water and dry milk")
 	p.Until("dry milk in its place", "document.querySelector('[data-amount=dry-milk]')")
 	p.Click("Save swap to recipe")
-	p.Sees("Kept as revision 2")
+	p.Sees("Saved as version 2")
 	p.Until("the recipe holds it", "!location.search.includes('swap=') && "+
 		"document.querySelector('[data-amount=dry-milk]')")
 	p.Click("Undo it")

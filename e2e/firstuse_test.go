@@ -1,6 +1,7 @@
 package e2e
 
 import (
+	"strings"
 	"testing"
 
 	"risepan/e2e/drive"
@@ -87,5 +88,46 @@ func TestATypicalMachineIsPlannedOnAndSaysSo(t *testing.T) {
 	p.Sees("are a usual machine's, not yours")
 	if p.acts > 8 {
 		t.Errorf("%d acts to the first plan, want at most 8", p.acts)
+	}
+}
+
+// An American kitchen and a British one, each from its first page to the printed card: names of foods, degrees, the way
+// to measure and the paper follow the browser's language, and nothing is asked.
+func TestEachEnglishFromTheFirstPageToTheCard(t *testing.T) {
+	const cups = "Lock loaf\n1 1/4 cups water\n2 tbsp oil\n1 tbsp sugar\n1 1/2 tsp salt\n2 cups wholemeal flour\n" +
+		"1 cup plain flour\n2 tsp active dry yeast"
+	for _, c := range []struct {
+		language, degrees, paper string
+		says, never              []string
+	}{
+		{"en-US", "°F", "letter", []string{"whole wheat flour", "all-purpose flour"}, []string{"wholemeal flour", "°C"}},
+		{"en-GB", "°C", "A4", []string{"wholemeal flour", "plain flour"}, []string{"whole wheat flour", "°F"}},
+	} {
+		s := serve(t, "--empty")
+		p := open(t, "about:blank")
+		p.Speaks(c.language)
+		p.Go(s.URL)
+		p.Click("Add my machine")
+		p.Click("Long pan, two paddles")
+		p.Type("Your own name for it", "Lock-side machine")
+		p.Click("Save machine")
+		p.Type("Ingredients, or the whole card", cups)
+		p.Sees("Lock loaf")
+		p.Click("Save recipe")
+		p.Until("the plan", "shows('Measure, in this order')")
+		p.Sees(c.degrees)
+		p.Go(s.URL + "/paper/card" + drive.Value[string](p, "location.search"))
+		p.Sees("Lock loaf")
+		text := printedOn(t, p, "card", c.paper)
+		for _, w := range c.says {
+			if !strings.Contains(text, w) {
+				t.Errorf("%s: the card does not say %q: %s", c.language, w, text)
+			}
+		}
+		for _, w := range c.never {
+			if strings.Contains(text, w) {
+				t.Errorf("%s: the card says %q: %s", c.language, w, text)
+			}
+		}
 	}
 }

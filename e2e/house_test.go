@@ -50,12 +50,12 @@ func ownKitchen(t *testing.T, s *drive.Server) (laptop *drive.Page) {
 	laptop.Type("The kitchen’s name", "Wharf House")
 	laptop.Type("Your name", "Wren")
 	laptop.Type("A passphrase", passphrase)
-	laptop.Click("Copy the recipes of Heron Lock along")
+	laptop.Click("Also copy the recipes of Heron Lock")
 	laptop.Click("Make the kitchen")
 	laptop.Sees("Keep this code on paper")
 	openUp(t, s)
 	laptop.Click("I’ve saved it; go on")
-	laptop.Sees("Wharf House has no machine yet")
+	laptop.Sees("From a recipe to a loaf")
 	return laptop
 }
 
@@ -99,7 +99,7 @@ func TestAKitchenGetsAnOwnerAndAPhoneIsPaired(t *testing.T) {
 	phone.Sees("no kitchen here opens by this name and passphrase")
 	phone.Type("Passphrase", passphrase)
 	phone.Keys(kb.Enter)
-	phone.Sees("Wharf House has no machine yet")
+	phone.Sees("From a recipe to a loaf")
 
 	// The page of another household's kitchen is a closed one.
 	other := device(t, s.URL, 390, 844)
@@ -126,9 +126,9 @@ func TestTwoDevicesOfAHouseSeeEachOther(t *testing.T) {
 
 	// Both change one recipe; the later one is asked whose counts.
 	laptop.Go(s.URL + "/recipes")
-	laptop.Click("Change it: Towpath white")
+	laptop.Click("Edit: Towpath white")
 	laptop.Type("Note", "from the laptop")
-	phone.Click("Change it: Towpath white")
+	phone.Click("Edit: Towpath white")
 	phone.Type("Note", "from the phone")
 	phone.Click("Save as new version")
 	laptop.Sees("Changed meanwhile on another device")
@@ -138,7 +138,7 @@ func TestTwoDevicesOfAHouseSeeEachOther(t *testing.T) {
 	laptop.Go(s.URL + "/recipes")
 	laptop.Sees("from the phone")
 	phone.Go(s.URL + "/recipes")
-	phone.Sees("revision 4")
+	phone.Sees("version 4")
 	if strings.Contains(phone.Text("main"), "from the laptop") {
 		t.Error("what was let go stands first")
 	}
@@ -435,7 +435,7 @@ func TestTheHouseIsReachedOverTLS(t *testing.T) {
 func TestALinkAPrintedCodeAndTheDemoAsNew(t *testing.T) {
 	s := serve(t)
 	demo := device(t, s.URL+"/recipes", 1280, 800)
-	demo.Click("Change it: Towpath white")
+	demo.Click("Edit: Towpath white")
 	demo.Click("Make a link for another kitchen here")
 	demo.Until("the link", "document.querySelector('[data-link]')")
 	link := demo.Text("[data-link]")
@@ -449,12 +449,12 @@ func TestALinkAPrintedCodeAndTheDemoAsNew(t *testing.T) {
 	axe(t, own, "The code for recovery")
 	code := own.Text("[data-recovery]")
 	own.Click("I’ve saved it; go on")
-	own.Sees("Wharf House has no machine")
+	own.Sees("From a recipe to a loaf")
 	own.Go(link)
 	own.Sees("From Heron Lock")
 	axe(t, own, "A recipe from another kitchen")
 	own.Click("Copy it into this kitchen")
-	own.Sees("Wharf House has no machine yet") // and it has a recipe
+	own.Sees("From a recipe to a loaf") // and it has a recipe
 	demo.Click("Stop sharing")
 	demo.Sees("No link leads to this recipe now")
 	own.Go("about:blank")
@@ -471,7 +471,7 @@ func TestALinkAPrintedCodeAndTheDemoAsNew(t *testing.T) {
 	forgetful.Click("Open the kitchen")
 	forgetful.Sees("Keep this code on paper")
 	forgetful.Click("I’ve saved it; go on")
-	forgetful.Sees("Wharf House has no machine yet")
+	forgetful.Sees("From a recipe to a loaf")
 	own.Go(s.URL + "/kitchen")
 	own.Until("the open kitchen in place of the one that was left",
 		"document.querySelector('h1')?.innerText === 'Heron Lock'")

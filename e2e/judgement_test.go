@@ -40,7 +40,6 @@ func TestASmallLoafInABigMachine(t *testing.T) {
 	p.Click("From nothing")
 	p.Type("Your own name for it", "Mill machine")
 	p.Click("Save machine")
-	p.Click("Plan on it: Mill machine")
 	p.Sees("In the pan")
 	choose(p, "Boathook rye")
 	p.Sees("no setting for a loaf of 1 lb. The panel is set to 1 1/2 lb")

@@ -13,6 +13,12 @@ import (
 // printed prints the page and tells what Debian's own PDF tools find on it: one page, all fonts in it, and its text.
 func printed(t *testing.T, p *drive.Page, name string) string {
 	t.Helper()
+	return printedOn(t, p, name, "A4")
+}
+
+// printedOn is the same on another paper, as pdfinfo calls it.
+func printedOn(t *testing.T, p *drive.Page, name, paper string) string {
+	t.Helper()
 	p.Settled()
 	file := filepath.Join(t.TempDir(), name+".pdf")
 	p.PDF(file)
@@ -27,8 +33,8 @@ func printed(t *testing.T, p *drive.Page, name string) string {
 	if pages := strings.TrimSpace(strings.SplitN(strings.SplitN(info, "Pages:", 2)[1], "\n", 2)[0]); pages != "1" {
 		t.Errorf("the %s takes %s pages, want one", name, pages)
 	}
-	if !strings.Contains(info, "A4") {
-		t.Errorf("the %s is not on A4: %s", name, info)
+	if !strings.Contains(info, paper) {
+		t.Errorf("the %s is not on %s: %s", name, paper, info)
 	}
 	fonts := strings.Split(strings.TrimSpace(tool("pdffonts", file)), "\n")[2:]
 	for _, f := range fonts {

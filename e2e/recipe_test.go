@@ -49,13 +49,13 @@ func TestARecipeFromACardToThePlan(t *testing.T) {
 	axe(t, p, "Plan of an own recipe")
 
 	p.Keys("r")
-	p.Click("Change it: Bridge loaf")
+	p.Click("Edit: Bridge loaf")
 	p.Until("its text", "field('Ingredients')?.value.startsWith('1 cup water')")
 	p.Type("Name", "Bridge loaf, wetter")
 	p.Click("Save as new version")
 	p.Until("the next revision on the plan", "document.querySelector('h1')?.innerText.includes('Bridge loaf, wetter')")
 	p.Go(s.URL + "/recipes")
-	p.Sees("revision 2")
+	p.Sees("version 2")
 }
 
 // card is a card with three columns, a misspelt spice, a thing of the household's own and a name that this

@@ -13,7 +13,7 @@ func TestARehearsedBakeFromPressesToLoaf(t *testing.T) {
 	s := serve(t)
 	p := open(t, s.URL)
 	choose(p, "Mooring raisin loaf")
-	p.Click("Rehearse")
+	p.Click("Practise")
 	p.Sees("A whole bake without flour")
 	axe(t, p, "Before a rehearsal")
 	p.Click("What goes wrong: all as planned")
@@ -90,7 +90,7 @@ func TestARehearsedPause(t *testing.T) {
 	s := serve(t)
 	p := open(t, s.URL)
 	choose(p, "Cinnamon coil")
-	p.Click("Rehearse")
+	p.Click("Practise")
 	p.Click("Begin the rehearsal")
 	p.Sees("The plan says:")
 	shows := func() string { return drive.Value[string](p, "document.querySelector('[data-display]').innerText") }

@@ -83,7 +83,7 @@ func TestAmountsFollowSizeStepsMeasuresLocksAndTheScale(t *testing.T) {
 	// Without the third of a cup, no line uses it; with it back, all is as before.
 	fewest := amounts(p)
 	p.Click(drive.Value[string](p, "document.querySelector('[data-handling]').innerText"))
-	p.Sees("each alone")
+	p.Sees("rounded one by one")
 	axe(t, p, "Rounding")
 	p.Click("1/3 cup")
 	without := until(p, "the amounts without the third of a cup", fewest)
@@ -164,7 +164,7 @@ func TestFiguresAreInTheKitchensUnits(t *testing.T) {
 		t.Errorf("salt is %q", got)
 	}
 	look("Plan")
-	p.Click("Hydration")
+	p.Click("Water (hydration)")
 	p.Sees("net carbohydrate")
 	look("the formula")
 	for _, why := range []struct{ press, sees string }{{"water at", "in the pan"}, {"active dry yeast", "exactly"},

@@ -36,15 +36,15 @@ func TestAStoryIsReadAndAnOldRevisionReturns(t *testing.T) {
 			document.querySelectorAll('[data-plot="Mark"] tbody tr').length === 4)`)
 	p.Until("the first and the last side by side",
 		"document.querySelector('[data-difference]').innerText.includes('hydration')")
-	p.Click("To: revision 3")
-	p.Click("revision 2")
+	p.Click("To: version 3")
+	p.Click("version 2")
 	p.Until("water is no part of the first change",
 		"!document.querySelector('[data-difference]').innerText.includes('water')")
-	p.Click("Go back to it: revision 1")
+	p.Click("Restore this version: version 1")
 	p.Until("a fourth revision", "document.querySelector('[data-revision=\"4\"]')?.innerText.includes('Back to "+
-		"revision 1')")
-	p.Click("Go back to it: revision 3")
-	p.Until("a fifth", "document.querySelector('[data-revision=\"5\"]')?.innerText.includes('Back to revision 3')")
+		"version 1')")
+	p.Click("Restore this version: version 3")
+	p.Until("a fifth", "document.querySelector('[data-revision=\"5\"]')?.innerText.includes('Back to version 3')")
 	p.Resize(390, 844)
 	p.Settled()
 	axe(t, p, "A recipe's story on a phone")

@@ -127,7 +127,6 @@ func TestADayWithAMachineWithoutATimer(t *testing.T) {
 	p.Click("From nothing")
 	p.Type("Your own name for it", "Mill machine")
 	p.Click("Save machine")
-	p.Click("Plan on it: Mill machine")
 	p.Sees("In the pan")
 	machine := drive.Value[string](p, "new URLSearchParams(location.search).get('machine')")
 	day := date.Format(time.DateOnly)

@@ -67,7 +67,7 @@ func TestAVerdictTeachesTheNextLoaf(t *testing.T) {
 	p.Click("Use this amount next time")
 	p.Sees("Saved as a new version of the recipe")
 	p.Go(s.URL + "/recipes")
-	p.Sees("revision 2")
+	p.Sees("version 2")
 	p.Go(s.URL + "/log/" + id)
 	p.Until("the next step",
 		`document.querySelector("[data-change]").textContent.startsWith("water 3/4 cup + 3 tbsp to ")`)

@@ -186,13 +186,13 @@ func (c *Scope) GoBack(id string, in Back) (string, error) {
 		return "", err
 	}
 	if in.To < 1 || in.To >= head.Revision {
-		return "", fault.At("/to", "go back to a revision from 1 to %d", head.Revision-1)
+		return "", fault.At("/to", "go back to a version from 1 to %d", head.Revision-1)
 	}
 	old, err := c.q.Recipe(c.ctx, c.kitchen, head.ID, in.To)
 	if err != nil {
 		return "", err
 	}
 	next := old.Recipe
-	next.Because = recipe.Because{Note: fmt.Sprintf("back to revision %d", in.To)}
+	next.Because = recipe.Because{Note: fmt.Sprintf("back to version %d", in.To)}
 	return c.keepOld(head, next)
 }

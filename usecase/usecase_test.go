@@ -476,7 +476,7 @@ func TestRevisionsOfARecipe(t *testing.T) {
 	if len(story.Revisions) != n+3 || story.Revisions[0].Number != n+3 || story.Older || len(story.Bakes) != 4 {
 		t.Errorf("its story has %d revisions and %d bakes", len(story.Revisions), len(story.Bakes))
 	}
-	if because := story.Revisions[2].Because; because != "back to revision 1" {
+	if because := story.Revisions[2].Because; because != "back to version 1" {
 		t.Errorf("a revision was made for %q", because)
 	}
 	fresh := h.wish("Towpath white").RecipeID

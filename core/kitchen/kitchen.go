@@ -34,6 +34,7 @@ type Kitchen struct {
 	EggSize  EggSize             `json:"eggSize"`
 	Salt     kind.SaltSchool     `json:"salt"`
 	Degrees  measure.Degrees     `json:"degrees"`
+	English  English             `json:"english,omitzero"`  // whose names of foods it uses; empty: British
 	Lengths  measure.Lengths     `json:"lengths,omitzero"`  // how it measures and is told them; empty: centimetres
 	Decimal  measure.DecimalSign `json:"decimal,omitzero"`  // in its numbers; empty: a point
 	Face     Face                `json:"face,omitzero"`     // of its clock; empty: 24 hours
@@ -148,7 +149,11 @@ func (k Kitchen) row(id larder.ID) (*larder.Ingredient, bool) {
 	if n := slices.IndexFunc(k.Facts, func(own larder.Ingredient) bool { return own.ID == id }); n >= 0 {
 		return &k.Facts[n], true
 	}
-	return larder.Know(id)
+	i, ok := larder.Know(id)
+	if k.English == American {
+		i = larder.InAmerican(i)
+	}
+	return i, ok
 }
 
 // Cup is the kitchen's own cup of a flour.

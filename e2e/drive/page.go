@@ -120,6 +120,15 @@ func (p *Page) Zone(name string) {
 	}
 }
 
+// Speaks sets the language that the browser says its person has.
+func (p *Page) Speaks(language string) {
+	p.report.Helper()
+	if _, err := chromedp.Call(p.ctx, emulation.SetUserAgentOverride, emulation.SetUserAgentOverrideParams{
+		UserAgent: Value[string](p, "navigator.userAgent"), AcceptLanguage: language}); err != nil {
+		p.report.Fatalf("language %s: %v", language, err)
+	}
+}
+
 // Dark sets the colour scheme that the page is asked to follow.
 func (p *Page) Dark(on bool) {
 	p.report.Helper()

@@ -55,7 +55,7 @@ var scenes = []scene{
 		p.Click("Closer")
 		p.Until("a step closer", "document.querySelector('[data-handling]').innerText !== '"+fewest+"'")
 		p.Click(p.Text("[data-handling]"))
-		p.Sees("each alone")
+		p.Sees("rounded one by one")
 		p.Click("1/3 cup")
 		p.Until("the third of a cup away", "target('1/3 cup').ariaPressed === 'false'")
 	}},
@@ -98,7 +98,7 @@ var scenes = []scene{
 		p.Click("2: poor")
 	}},
 	{name: "machine", path: "/machines", wait: "Add a machine", act: func(p *drive.Page) {
-		p.Click("Change it: Galley machine")
+		p.Click("Edit: Galley machine")
 		p.Click("Cycles")
 		p.Sees("drag the end of a stage")
 	}},
@@ -117,7 +117,7 @@ var scenes = []scene{
 	}},
 	{name: "rehearse", path: "/", wait: "In the pan", act: func(p *drive.Page) {
 		pick("Towpath white")(p)
-		p.Click("Rehearse")
+		p.Click("Practise")
 		p.Click("Begin the rehearsal")
 		p.Sees("The plan says:")
 		p.Click("×600")

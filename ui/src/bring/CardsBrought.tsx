@@ -139,7 +139,7 @@ function Card({ card, choice, standard, set }: CardProps) {
             { value: "new", label: "save as a new one", show: card.twin ? "Keep both" : "Save recipe", disabled: !!read.problem },
             ...(card.twin
               ? ([
-                  { value: "revision", label: "as the next revision", show: "As a new version of your recipe", disabled: !!read.problem },
+                  { value: "revision", label: "as the next version", show: "As a new version of your recipe", disabled: !!read.problem },
                 ] as const)
               : []),
             { value: "leave", label: "leave it out", show: "Leave it out" },
@@ -194,7 +194,7 @@ export function Done({ done }: { done: BringDone }) {
                 <PressLink to={`/?recipe=${r.id}`} size="small">
                   Plan {r.name}
                 </PressLink>
-                {r.revision > 1 && <span className="text-soft"> · revision {r.revision}</span>}
+                {r.revision > 1 && <span className="text-soft"> · version {r.revision}</span>}
               </li>
             ))}
           </ul>

@@ -718,6 +718,7 @@ export interface Kitchen {
   eggSize: "medium" | "large" | "extra large";
   salt: "booklet" | "reduced";
   degrees: "celsius" | "fahrenheit";
+  english?: "british" | "american";
   lengths?: "centimetres" | "inches";
   decimal?: "point" | "comma";
   face?: "24 hours" | "12 hours";

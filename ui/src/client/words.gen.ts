@@ -239,6 +239,9 @@ export type KindVerdict = (typeof KindVerdict)[number];
 export const KitchenEggSize = ["medium", "large", "extra large"] as const;
 export type KitchenEggSize = (typeof KitchenEggSize)[number];
 
+export const KitchenEnglish = ["british", "american"] as const;
+export type KitchenEnglish = (typeof KitchenEnglish)[number];
+
 export const KitchenFace = ["24 hours", "12 hours"] as const;
 export type KitchenFace = (typeof KitchenFace)[number];
 

@@ -1,3 +1,4 @@
+import { language } from "../parts/english";
 import type { Day } from "../client/types.gen";
 
 const hour = 3_600_000;
@@ -36,4 +37,4 @@ export const letter = (n: number) => String.fromCharCode(65 + n);
 
 /** A day, by its name and date: "Saturday 28 November". */
 export const dayTitle = (date: string) =>
-  new Intl.DateTimeFormat("en-GB", { timeZone: "UTC", weekday: "long", day: "numeric", month: "long" }).format(new Date(date));
+  new Intl.DateTimeFormat(language(), { timeZone: "UTC", weekday: "long", day: "numeric", month: "long" }).format(new Date(date));

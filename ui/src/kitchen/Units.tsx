@@ -17,6 +17,15 @@ export function Units({ kitchen, set }: { kitchen: Kitchen; set: SetKitchen }) {
         ]}
       />
       <Choices
+        label="English"
+        value={kitchen.english ?? "british"}
+        pick={(english) => set({ english })}
+        choices={[
+          ["british", "British", "Wholemeal and plain flour; 28 March; A4 paper."],
+          ["american", "American", "Whole wheat and all-purpose flour; March 28; Letter paper."],
+        ]}
+      />
+      <Choices
         label="Weights"
         value={kitchen.weights}
         pick={(weights) => set({ weights })}

@@ -1,6 +1,7 @@
 import { Button } from "../parts/Button";
 import type { Machine, MachineBeep, MachineCycle } from "../client/types.gen";
 import { MachineCharacter } from "../client/words.gen";
+import { said } from "../parts/english";
 import { Picker } from "../parts/Picker";
 import { StagesFrom } from "./StagesFrom";
 import { Doubt, Fault, type FaultAt, NumberField, TextField, Tick } from "./fields";
@@ -31,7 +32,7 @@ export function CycleForm({ cycle, machine, change, at, doubt }: Props) {
         <Picker
           label="Made for"
           value={cycle.character}
-          choices={MachineCharacter.map((c) => ({ id: c, name: c }))}
+          choices={MachineCharacter.map((c) => ({ id: c, name: said(c) }))}
           pick={(c) => change({ character: c as MachineCycle["character"] })}
         />
       </div>

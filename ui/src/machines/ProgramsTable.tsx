@@ -3,6 +3,7 @@ import { useState } from "react";
 import { useBooklet, useEstimate } from "../client/machines";
 import type { Doubts, Machine, MachineCycle } from "../client/types.gen";
 import { MachineCharacter } from "../client/words.gen";
+import { said } from "../parts/english";
 import { Picker } from "../parts/Picker";
 import { readLength } from "../parts/time";
 import { useSettled } from "../parts/settled";
@@ -82,7 +83,7 @@ export function ProgramsTable({ machine, totals, change }: Props) {
                   <Picker
                     label={`${c.name} is made for`}
                     value={c.character}
-                    choices={MachineCharacter.map((m) => ({ id: m, name: m }))}
+                    choices={MachineCharacter.map((m) => ({ id: m, name: said(m) }))}
                     pick={(m) => set(n, { character: m as MachineCycle["character"] })}
                   />
                 </td>

@@ -1,3 +1,4 @@
+import { said } from "./english";
 import { Picker } from "./Picker";
 import { kinds } from "../recipes/kinds";
 
@@ -24,7 +25,12 @@ export function Find({ words, look, among, kind, pick }: Props) {
           className="h-11 w-56 rounded-tray border-2 border-rim bg-enamel px-3 text-lg"
         />
       </label>
-      <Picker label="Kind" value={kind} pick={pick} choices={[{ id: "", name: "every kind" }, ...kinds.map((k) => ({ id: k, name: k }))]} />
+      <Picker
+        label="Kind"
+        value={kind}
+        pick={pick}
+        choices={[{ id: "", name: "every kind" }, ...kinds.map((k) => ({ id: k, name: said(k) }))]}
+      />
     </>
   );
 }

@@ -1,9 +1,11 @@
+import { language } from "./english";
+
 const formats = new Map<string, Intl.DateTimeFormat>();
 
 /** A format of dates, made once: making one takes longer than all else that a page does with it. */
-function format(language: string, options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat {
-  const key = language + JSON.stringify(options);
-  const made = formats.get(key) ?? new Intl.DateTimeFormat(language, options);
+function format(tongue: string, options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat {
+  const key = tongue + JSON.stringify(options);
+  const made = formats.get(key) ?? new Intl.DateTimeFormat(tongue, options);
   formats.set(key, made);
   return made;
 }
@@ -42,12 +44,12 @@ export function dayName(date: string, today: string): string {
   if (apart === 0) return "today";
   if (apart === 1) return "tomorrow";
   if (apart === -1) return "yesterday";
-  return format("en-GB", { timeZone: "UTC", weekday: "short", day: "numeric", month: "short" }).format(new Date(date));
+  return format(language(), { timeZone: "UTC", weekday: "short", day: "numeric", month: "short" }).format(new Date(date));
 }
 
 /** A day in full: "2 August 2026". */
 export const longDay = (date: string) =>
-  format("en-GB", { timeZone: "UTC", day: "numeric", month: "long", year: "numeric" }).format(new Date(date));
+  format(language(), { timeZone: "UTC", day: "numeric", month: "long", year: "numeric" }).format(new Date(date));
 
 export const addDays = (date: string, days: number) => new Date(Date.parse(date) + days * 86_400_000).toISOString().slice(0, 10);
 

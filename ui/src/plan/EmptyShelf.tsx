@@ -29,7 +29,7 @@ export default function EmptyShelf({ shelf }: { shelf: Shelf }) {
       <p className="mx-auto mt-2 max-w-xl text-center text-lg text-balance">
         Rise Pan works out what your own cups measure, what to press and when the bread is ready, and learns from how each loaf came out.
       </p>
-      <h2 className="mt-8 text-lg font-bold">Set up mine</h2>
+      <h2 className="mt-8 text-lg font-bold">Set up {shelf.kitchen.name === "My kitchen" ? "my kitchen" : shelf.kitchen.name}</h2>
       <ol className="mt-1 divide-y divide-rule border-y border-rule">
         {steps.map((s, n) => (
           <li key={s.name} className="flex min-h-18 items-center gap-4 py-2">

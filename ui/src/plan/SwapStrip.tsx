@@ -24,7 +24,7 @@ export default function SwapStrip({ answer, wish, recipe, change, ask }: Props) 
   if (kept && kept.id === recipe && swaps.length === 0) {
     return (
       <p role="status" className="flex flex-wrap items-center gap-x-4 border-b border-rule text-sm">
-        Kept as revision {kept.revision}.
+        Saved as version {kept.revision}.
         <button type="button" className={link} onClick={() => undo.mutate(kept.revision, { onSuccess: () => setKept(null) })}>
           Undo it
         </button>

@@ -20,7 +20,7 @@ export function Meanwhile({ id, mine, theirs, done }: Props) {
       <h3 id="meanwhile" className="text-lg font-bold">
         Changed meanwhile on another device
       </h3>
-      <p>Revision {theirs} was kept there while you were writing here.</p>
+      <p>Version {theirs} was saved there while you were writing here.</p>
       <p className="mt-3 flex flex-wrap gap-3">
         <Button disabled={busy} onClick={() => done(false)} size="medium" className="text-left">
           Take theirs; let mine go

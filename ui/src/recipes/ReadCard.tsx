@@ -1,3 +1,4 @@
+import { said } from "../parts/english";
 import type { LineText, ReadColumn, RecipeRead } from "../client/types.gen";
 import { Segments } from "../parts/Segments";
 import { ReadLines } from "./ReadLines";
@@ -22,7 +23,7 @@ export function ReadCard({ read, lit, light, write, trust }: Props) {
       <ReadLines read={read} lit={lit} light={light} write={write} />
       <p className="mt-2">
         <span className="fraction font-semibold">{recipe.size}</span>
-        {read.inferred && (read.columns ? ", as the card has it" : " by its flour")} · {recipe.kind}
+        {read.inferred && (read.columns ? ", as the card has it" : " by its flour")} · {said(recipe.kind)}
         {read.guessed && " (type found automatically)"}
         {formula.flour > 0 && ` · ${weight(formula.flour)} flour · ${per100}`}
       </p>
@@ -58,12 +59,12 @@ function NotUsed({ rows }: { rows: string[] }) {
 /** What the card says beside its ingredients. */
 function Beside({ read }: { read: RecipeRead }) {
   const { cycle, crust, delay } = read.settings ?? {};
-  const said = [
+  const told = [
     cycle && `${cycle} cycle`,
     crust && `${crust} crust`,
     delay && (delay === "no" ? "not on the timer" : "may wait on the timer"),
   ];
-  const settings = said.filter(Boolean).join(", ");
+  const settings = told.filter(Boolean).join(", ");
   return (
     <dl className="mt-2 grid grid-cols-[6rem_1fr] gap-x-3 gap-y-1">
       {settings && (

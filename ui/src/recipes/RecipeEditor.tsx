@@ -13,6 +13,7 @@ import { CardPhotos } from "./CardPhotos";
 import { CardText } from "./CardText";
 import { LinkToIt } from "./LinkToIt";
 import { Meanwhile } from "./Meanwhile";
+import { said } from "../parts/english";
 import { kinds } from "./kinds";
 import { FinishFields } from "./FinishFields";
 import { ReadCard } from "./ReadCard";
@@ -115,7 +116,7 @@ function Card({ id, revision, start, look }: CardProps) {
             <Picker
               label="Kind"
               value={recipe.kind ?? ""}
-              choices={[{ id: "", name: "Type: automatic" }, ...kinds.map((k) => ({ id: k, name: k }))]}
+              choices={[{ id: "", name: "Type: automatic" }, ...kinds.map((k) => ({ id: k, name: said(k) }))]}
               pick={(k) => change({ kind: kinds.find((known) => known === k) })}
             />
             <Picker

@@ -5,6 +5,7 @@ import { useAllRecipes, useUndoRecipe } from "../client/recipes";
 import type { RecipeOnShelf } from "../client/types.gen";
 import { More } from "../parts/More";
 import { Samples } from "../parts/Samples";
+import { said } from "../parts/english";
 import { asked } from "../parts/asked";
 import { Find } from "../parts/Find";
 import { TroubleNote } from "../parts/Trouble";
@@ -64,7 +65,7 @@ function Row({ recipe }: { recipe: RecipeOnShelf }) {
       <p className="min-w-0 text-lg leading-6 font-semibold wrap-anywhere">
         {recipe.name}
         <span className="block text-sm font-normal text-soft">
-          {recipe.kind} · written for <span className="fraction">{recipe.size}</span> · version {recipe.revision}
+          {said(recipe.kind)} · written for <span className="fraction">{recipe.size}</span> · version {recipe.revision}
         </span>
       </p>
       <p className="min-w-0 wrap-anywhere">{recipe.note}</p>

@@ -30,7 +30,7 @@ export function BakesInRow({ story }: { story: Story }) {
                 {dayName(day(b.startedAt, zone), day(now, zone))}
               </Link>
               <span className="block text-soft">
-                <span className="fraction">{b.size}</span> · revision {b.revision}
+                <span className="fraction">{b.size}</span> · version {b.revision}
               </span>
             </p>
             <Mark mark={b.mark} />

@@ -22,7 +22,7 @@ export function Revisions({ story }: { story: Story }) {
         {story.revisions.map((r) => (
           <li key={r.number} data-revision={r.number} className="grid gap-x-6 py-3 md:grid-cols-[11rem_minmax(0,1fr)_auto]">
             <p>
-              <b>Revision {r.number}</b>
+              <b>Version {r.number}</b>
               <span className="block text-sm text-soft">{dayName(day(r.at, story.zone), day(story.now, story.zone))}</span>
             </p>
             <div>
@@ -37,7 +37,7 @@ export function Revisions({ story }: { story: Story }) {
                 look="text"
                 className="self-start"
               >
-                Go back to it<span className="sr-only">: revision {r.number}</span>
+                Restore this version<span className="sr-only">: version {r.number}</span>
               </Button>
             )}
           </li>
@@ -99,7 +99,7 @@ function Compared({ story }: { story: Story }) {
   const [to, setTo] = useState("");
   const newer = to || String(story.revision);
   const difference = useDifference(story.id, Number(from), Number(newer));
-  const choices = story.revisions.map((r) => ({ id: String(r.number), name: `revision ${r.number}` }));
+  const choices = story.revisions.map((r) => ({ id: String(r.number), name: `version ${r.number}` }));
   const moved = difference.data?.figures.filter((f) => fixed(f.from, 2) !== fixed(f.to, 2)) ?? [];
   return (
     <div data-difference>
