@@ -123,11 +123,11 @@ func TestWhatIsHeard(t *testing.T) {
 		"/watch/" + bake:   {"timer", "button: End this bake early", ": bake, "},
 		"/verdict/" + bake: {"radiogroup: Mark", "radio: 1: ", "textbox: What to remember"},
 		"/log":             {"heading: Log", "link: "},
-		"/recipes":         {"searchbox: Find", "link: Plan it : Towpath white"},
-		"/machines":        {"link: Compare programs : Galley machine"},
+		"/recipes":         {"searchbox: Find", "link: Plan : Towpath white"},
+		"/machines":        {"link: Compare cycles : Galley machine"},
 		"/kitchen":         {"heading: "},
 		"/day/2026-12-24": {"heading: Thursday 24 December", "navigation: Days", "button: Put a loaf on the day",
-			"heading: Hands"},
+			"heading: Your tasks"},
 	} {
 		p.Go(s.URL + path)
 		p.Until("the page", "document.querySelector('h1') && !shows('One moment') && !shows('Loading recipes') "+

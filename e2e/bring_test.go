@@ -73,7 +73,7 @@ func TestASavedPageIsBroughtIn(t *testing.T) {
 	p.Sees("Not taken over: its picture.")
 	p.Sees("1 to be asked about")
 	axe(t, p, "What was brought in")
-	p.Click("Correct it: Farm bread")
+	p.Click("Edit: Farm bread")
 	p.Until("its text", `field("As it is read")`)
 	drive.Value[bool](p, `(() => { const f = field("As it is read");
 		Object.getOwnPropertyDescriptor(HTMLTextAreaElement.prototype, "value").set.call(f, f.value.replace("zorblat",
@@ -176,12 +176,12 @@ func TestAKitchenIsCarriedAwayAndRestored(t *testing.T) {
 	}
 	p.File("Restore from a file", half)
 	p.Sees("Restore half.json?")
-	p.Click("Restore it")
+	p.Click("Restore this backup")
 	p.Sees("nothing of it was kept")
 	p.Click("No change")
 	p.File("Restore from a file", file)
 	axe(t, p, "Before a restore")
-	p.Click("Restore it")
+	p.Click("Restore this backup")
 	p.Until("the old kitchen to be aside", "document.querySelectorAll('[data-away]').length === 1")
 	p.Go(s.URL + "/recipes")
 	p.Sees("Oat and honey loaf")
@@ -190,7 +190,7 @@ func TestAKitchenIsCarriedAwayAndRestored(t *testing.T) {
 	p.Go(s.URL + "/kitchen?drawer=Carry away")
 	p.Until("the old kitchen to be aside", "document.querySelectorAll('[data-away]').length === 1")
 	aside := drive.Value[string](p, "document.querySelector('[data-away]').dataset.away")
-	p.Click("Swap this kitchen for it")
+	p.Click("Replace this kitchen")
 	p.Until("the other one to be aside", "(document.querySelector('[data-away]')?.dataset.away ?? `"+aside+"`) !== `"+
 		aside+"`")
 	p.Go(s.URL + "/recipes")

@@ -62,7 +62,7 @@ func TestWeighingOnesOwnCupNarrowsTheHydration(t *testing.T) {
 		t.Errorf("the hydration is %d points wide by the own cup, %d before", own, wide)
 	}
 	p.Click("bread flour")
-	p.Click("Weigh it")
+	p.Click("Weigh this")
 	p.Until("one figure", "!document.querySelector('[data-fact=formula] .figures').innerText.includes('–')")
 	p.Click("Back to the panel")
 	p.Click("Water (hydration)")
@@ -146,7 +146,7 @@ func TestASwapIsMadeComparedKeptAndUndone(t *testing.T) {
 	p.Sees("Saved as version 2")
 	p.Until("the recipe holds it", "!location.search.includes('swap=') && "+
 		"document.querySelector('[data-amount=dry-milk]')")
-	p.Click("Undo it")
+	p.Click("Undo")
 	p.Until("the recipe as it was", "document.querySelector('[data-amount=milk]') && "+
 		"!document.querySelector('[data-amount=dry-milk]')")
 	if got := moved(written, amounts(p)); len(got) > 0 {
@@ -165,7 +165,7 @@ func TestASwapIsMadeComparedKeptAndUndone(t *testing.T) {
 	p.Click("Start now")
 	choose(p, "Oat and honey loaf")
 	p.Click("honey")
-	p.Click("I’m out of it")
+	p.Click("I’ve run out")
 	p.Sees("I have it again")
 	p.Click("Back to the panel")
 	p.Sees("You are out of honey")
@@ -177,7 +177,7 @@ func TestASwapIsMadeComparedKeptAndUndone(t *testing.T) {
 	axe(t, p, "Shopping list")
 	p.Click("Back to the panel")
 	p.Click("active dry yeast")
-	p.Click("I’m out of it")
+	p.Click("I’ve run out")
 	p.Click("Back to the panel")
 	p.Sees("Loaves that need no yeast")
 	p.Click("Boatyard banana bread")

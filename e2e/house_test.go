@@ -133,7 +133,7 @@ func TestTwoDevicesOfAHouseSeeEachOther(t *testing.T) {
 	phone.Click("Save as new version")
 	laptop.Sees("Changed meanwhile on another device")
 	axe(t, laptop, "Changed meanwhile")
-	laptop.Click("Take theirs; keep mine as the revision before")
+	laptop.Click("Use theirs; mine stays as the version before")
 	laptop.Until("the plan", "location.pathname === '/'")
 	laptop.Go(s.URL + "/recipes")
 	laptop.Sees("from the phone")

@@ -57,7 +57,7 @@ func whole(t *testing.T, name, text string, want ...string) {
 			t.Errorf("the %s does not say %q: %s", name, say, text)
 		}
 	}
-	if strings.Contains(text, "Print it") || strings.Contains(text, "Machines") {
+	if strings.Contains(text, "Back to the plan") || strings.Contains(text, "Machines") {
 		t.Errorf("the %s has the screen's own buttons on it: %s", name, text)
 	}
 }
@@ -109,7 +109,7 @@ func TestPaperAndBags(t *testing.T) {
 	p.Click("All bags")
 	p.Sees("6 of 6 left")
 	axe(t, p, "The shelf of bags")
-	p.Click("Bake from it: Mooring raisin loaf")
+	p.Click("Bake from this bag: Mooring raisin loaf")
 	p.Sees("In the bag")
 	if drive.Value[int](p, "document.querySelectorAll('[data-grams=bread-flour]').length") != 1 {
 		t.Error("the flour of the bag is not told")

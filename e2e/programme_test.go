@@ -70,7 +70,7 @@ func TestAMachineFromNothingToItsPresses(t *testing.T) {
 	p.Click("Save machine")
 	p.Sees("this machine stores 0")
 	p.Click("Machine")
-	p.Type("Custom programs it can store", "1")
+	p.Type("Own cycles it can store", "1")
 	p.Click("Panel")
 	p.Sees("Chooses the cycle")
 	axe(t, p, "Panel")

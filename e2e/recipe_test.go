@@ -40,7 +40,7 @@ func TestARecipeFromACardToThePlan(t *testing.T) {
 	p.Click("Leave it out")
 	p.Sees("Without raisins")
 	p.Until("no raisins", "!document.querySelector('[data-amount=raisins]')")
-	p.Click("Put it back")
+	p.Click("Restore this line")
 	p.Until("raisins again", "document.querySelector('[data-amount=raisins]')")
 	p.Click("butter")
 	p.Click("Use vegetable oil instead")

@@ -18,7 +18,7 @@ func TestARehearsedBakeFromPressesToLoaf(t *testing.T) {
 	axe(t, p, "Before a rehearsal")
 	p.Click("What goes wrong: all as planned")
 	p.Click("too much water")
-	p.Click("Begin the rehearsal")
+	p.Click("Start practising")
 	p.Sees("nothing is baked")
 	p.Sees("The plan says:")
 	axe(t, p, "A stand-in's panel")
@@ -57,8 +57,8 @@ func TestARehearsedBakeFromPressesToLoaf(t *testing.T) {
 			axe(t, p, "A rehearsed loaf")
 			p.Sees("A good loaf") // still, while its clock runs on
 			p.Click("Add this practice run to the log")
-			p.Click("Show it")
-			p.Sees("A rehearsal: nothing was baked")
+			p.Click("Open it in the log")
+			p.Sees("A practice bake: nothing was baked")
 			p.Sees("At the dough ball:")
 			p.Go(s.URL + "/log")
 			p.Until("it is told apart from real bakes",
@@ -91,7 +91,7 @@ func TestARehearsedPause(t *testing.T) {
 	p := open(t, s.URL)
 	choose(p, "Cinnamon coil")
 	p.Click("Practise")
-	p.Click("Begin the rehearsal")
+	p.Click("Start practising")
 	p.Sees("The plan says:")
 	shows := func() string { return drive.Value[string](p, "document.querySelector('[data-display]').innerText") }
 	differs := `document.querySelector('[aria-label="Changes during the bake"]')?.innerText ?? ""`

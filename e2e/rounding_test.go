@@ -116,7 +116,7 @@ func TestAmountsFollowSizeStepsMeasuresLocksAndTheScale(t *testing.T) {
 	p.Click("Back to the panel")
 	p.Click("bread flour")
 	p.Type("I have", "2 cups")
-	p.Click("Scale the loaf to it")
+	p.Click("Scale the loaf to this amount")
 	p.Until("a loaf of 2 cups of flour",
 		"document.querySelector('[data-grams=bread-flour]').innerText.includes('250 g')")
 	p.Click("Back to the panel")
@@ -126,7 +126,7 @@ func TestAmountsFollowSizeStepsMeasuresLocksAndTheScale(t *testing.T) {
 	p.Click("bread flour")
 	p.Click("Stop holding this amount")
 	p.Until("the loaf as before", "document.querySelector('[data-grams=bread-flour]').innerText.includes('203 g')")
-	p.Click("Weigh it")
+	p.Click("Weigh this")
 	p.Until("the flour in grams", "document.querySelector('[data-amount=bread-flour]').innerText.trim().endsWith(' g')")
 	axe(t, p, "A line")
 }

@@ -86,7 +86,7 @@ func TestAVerdictTeachesTheNextLoaf(t *testing.T) {
 	p.Until("another crust", `document.querySelector("[data-change]")?.textContent === "medium crust to light crust"`)
 	p.Click("Set it so next time")
 	p.Sees("Saved for this recipe and machine.")
-	p.Click("Undo it")
+	p.Click("Undo")
 	p.Until("the setting to be undone", "!shows('Saved for this recipe and machine.')")
 }
 

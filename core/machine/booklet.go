@@ -55,13 +55,13 @@ func ReadBooklet(text string, sizes []measure.LoafSize) (cycles []Cycle, unread 
 			miss("There is no time in this row. Write it as 3:20 or 3 h 20 min.")
 			continue
 		case name == "":
-			miss("There is no name in this row: write the program's name before its times.")
+			miss("There is no name in this row: write the cycle's name before its times.")
 			continue
 		case len(totals) > 1 && len(totals) != len(columns):
 			miss("%d times for %d sizes. Write one time for each size, or one for all.", len(totals), len(columns))
 			continue
 		case slices.ContainsFunc(totals, func(m Minutes) bool { return m < 1 || m > 48*60 }):
-			miss("A program takes between 1 minute and 48 hours.")
+			miss("A cycle takes between 1 minute and 48 hours.")
 			continue
 		}
 		cycles = append(cycles, cycleOf(len(cycles)+1, number, name, columns, totals, rest))

@@ -70,7 +70,7 @@ func TestRowsOfABookletThatCannotBeReadAreListed(t *testing.T) {
 	for _, u := range unread {
 		said = append(said, fmt.Sprintf("%d %s", u.Row, u.Say))
 	}
-	want := []string{"3 3 times for 2 sizes", "5 There is no name", "6 There is no time", "7 A program takes between"}
+	want := []string{"3 3 times for 2 sizes", "5 There is no name", "6 There is no time", "7 A cycle takes between"}
 	for n, w := range want {
 		if n >= len(said) || !strings.HasPrefix(said[n], w) {
 			t.Fatalf("unread: %q, want %q", said, want)

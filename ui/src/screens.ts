@@ -53,7 +53,7 @@ export const screens = [
   { path: "/machines", title: "Machines", Screen: MachinesScreen },
   { path: "/machines/new", title: "A machine", Screen: MachineEditor },
   { path: "/machines/:id", title: "A machine", Screen: MachineEditor },
-  { path: "/machines/:id/compare", title: "Compare programs", Screen: CompareScreen },
+  { path: "/machines/:id/compare", title: "Compare cycles", Screen: CompareScreen },
   { path: "/kitchen", title: "Kitchen", Screen: KitchenScreen },
 ];
 

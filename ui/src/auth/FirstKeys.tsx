@@ -32,7 +32,7 @@ export function RecoveryCode({ name, code }: { name: string; code: string }) {
       </p>
       <Button onClick={() => window.print()} size="medium" className="mt-3 flex items-center gap-2 print:hidden">
         <Printer size={20} aria-hidden="true" />
-        Print it
+        Print
       </Button>
     </>
   );

@@ -54,7 +54,7 @@ function Row({ bags }: { bags: Bags }) {
       </p>
       <p className="flex flex-wrap gap-x-4">
         <PressLink to={`/?${from}`}>
-          Bake from it<span className="sr-only">: {batch.recipe}</span>
+          Bake from this bag<span className="sr-only">: {batch.recipe}</span>
         </PressLink>
         <PressLink to={`/day?${from}&size=${batch.size}&add=1`}>
           Put one on a day<span className="sr-only">: {batch.recipe}</span>

@@ -146,7 +146,7 @@ function Card({ card, choice, standard, set }: CardProps) {
           ]}
         />
         <Button onClick={() => correct(!correcting)} look="text">
-          {correcting ? "Close its text" : "Correct it"}
+          {correcting ? "Close its text" : "Edit"}
           <span className="sr-only">: {card.name}</span>
         </Button>
       </div>

@@ -96,7 +96,7 @@ export function LoafRow({ date, loaf, asked, nth, zone, over, open, unpin, weekl
           )}
           {loaf.standing === "running" && (
             <PressLink to={`/watch/${loaf.bake}`}>
-              Watch it<span className="sr-only">: {loaf.name}</span>
+              Watch<span className="sr-only">: {loaf.name}</span>
             </PressLink>
           )}
           {loaf.standing === "finished" && (

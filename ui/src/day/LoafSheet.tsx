@@ -164,7 +164,7 @@ export function LoafSheet({ view, loaf, fresh, done, busy, fault, keep, takeOff,
           </Button>
         )}
         <Button onClick={close} look="text" size="large" className="px-4">
-          Leave it
+          Cancel
         </Button>
       </div>
     </Sheet>

@@ -24,7 +24,7 @@ export function MendSheet({ date, loaf, close }: { date: string; loaf: DayPlanne
             <p className="text-base text-soft">Then: {m.then}</p>
             {m.book && (
               <Button disabled={change.isPending} onClick={() => m.book && change.mutate(m.book, { onSuccess: close })} className="mt-1">
-                Do so<span className="sr-only">: {m.say}</span>
+                Apply<span className="sr-only">: {m.say}</span>
               </Button>
             )}
           </li>

@@ -4,7 +4,7 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { useShelf } from "../client/queries";
 import { setSingleKeys, singleKeys } from "../parts/singleKeys";
-import { glossary, termsFor } from "./glossary";
+import { glossary, type Term, termsFor } from "./glossary";
 import { pages, topics } from "./pages";
 
 interface Props {
@@ -86,7 +86,7 @@ export default function Help({ screen, keys, word = "", close }: Props) {
   );
 }
 
-function Terms({ of }: { of: typeof glossary }) {
+function Terms({ of }: { of: readonly Term[] }) {
   return (
     <dl className="mt-1 divide-y divide-rule">
       {of.map((t) => (

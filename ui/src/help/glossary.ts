@@ -5,7 +5,7 @@ export interface Term {
 }
 
 /** The words of bread and of bread machines that stand on these screens. */
-export const glossary: readonly Term[] = [
+const terms: readonly Term[] = [
   { word: "Active dry yeast", means: "Yeast in coarse grains. It keeps for months, and rises more slowly than instant yeast." },
   {
     word: "Add-in beep",
@@ -24,7 +24,7 @@ export const glossary: readonly Term[] = [
   },
   {
     word: "Bake only",
-    means: "A program that heats and does nothing else: for dough that is kneaded, shaped and risen, or for more minutes at the end.",
+    means: "A cycle that heats and does nothing else: for dough that is kneaded, shaped and risen, or for more minutes at the end.",
   },
   { word: "Baking powder", also: "leavening", means: "It makes cakes and quick breads rise in the heat, without yeast." },
   {
@@ -32,7 +32,7 @@ export const glossary: readonly Term[] = [
     also: "bicarbonate",
     means: "It makes a batter rise where there is something sour in it, such as buttermilk. Without that it tastes of soap.",
   },
-  { word: "Basic", also: "white normal standard", means: "The program for everyday white bread." },
+  { word: "Basic", also: "white normal standard", means: "The cycle for everyday white bread." },
   { word: "Batter", means: "A dough so soft that it pours. Gluten-free bread and cakes are batters: they want mixing, not kneading." },
   { word: "Bench", means: "The screen that measures with you, one thing after the other, until the pan is loaded." },
   { word: "Binder", also: "xanthan gum psyllium husk", means: "Gum or husk that holds a dough together in place of gluten." },
@@ -57,7 +57,7 @@ export const glossary: readonly Term[] = [
   {
     word: "Crusty",
     also: "French Italian European",
-    means: "A program for bread with hardly any sugar or fat: longer rises, and a hotter or longer bake.",
+    means: "A cycle for bread with hardly any sugar or fat: longer rises, and a hotter or longer bake.",
   },
   {
     word: "Delay timer",
@@ -73,7 +73,7 @@ export const glossary: readonly Term[] = [
       "What the dough looks like some minutes into the kneading. Smooth and just tacky is right: the best moment to add a spoonful of water or flour.",
   },
   {
-    word: "Dough program",
+    word: "Dough cycle",
     also: "dough cycle pizza rolls",
     means: "It kneads and lets the dough rise, and does not bake. You shape it and bake it in the oven.",
   },
@@ -131,7 +131,7 @@ export const glossary: readonly Term[] = [
     means:
       "1, 1½ and 2 lb are names. A 1½ lb loaf has about 3 cups of flour, and weighs somewhat less than a pound and a half when it is baked.",
   },
-  { word: "Log", means: "Your bakes, with how they came out. The program learns from it." },
+  { word: "Log", means: "Your bakes, with how they came out. Rise Pan learns from it." },
   { word: "Low-carb", means: "Bread of gluten, fibre, seeds and nuts in place of most of the flour. It drinks for longer and rises once." },
   { word: "Oven spring", means: "The last push upwards in the first minutes of the heat." },
   {
@@ -154,13 +154,13 @@ export const glossary: readonly Term[] = [
   },
   { word: "Presses", also: "buttons panel", means: "Which buttons to press on your machine, and how often." },
   {
-    word: "Program",
-    also: "cycle programme menu",
+    word: "Cycle",
+    also: "program menu",
     means: "What the machine does from Start to the end: kneading, rises and bake, with their times. It has a number on the panel.",
   },
   { word: "Proof", also: "prove", means: "To let dough rise; or to test yeast in warm water." },
   { word: "Quick bread", also: "cake soda", means: "Bread or cake that rises by baking powder or soda, mixed and baked at once." },
-  { word: "Rapid", also: "express quick turbo", means: "A short program. It wants instant yeast, more of it, and warm water." },
+  { word: "Rapid", also: "express quick turbo", means: "A short cycle. It wants instant yeast, more of it, and warm water." },
   { word: "Rest", means: "A pause in which flour drinks. The dough gets smoother by itself." },
   { word: "Rounding", means: "Making the amounts of a recipe fit your cups and spoons, so that the dough stays as it was." },
   { word: "Scrape", means: "To push flour off the sides of the pan with a soft spatula, so that all of it is mixed." },
@@ -176,6 +176,8 @@ export const glossary: readonly Term[] = [
   { word: "Wholemeal", also: "whole wheat", means: "Flour of the whole grain. It drinks more and slower, and rises lower." },
   { word: "Yeast dispenser", means: "A box for dry yeast alone that opens by itself. Fresh yeast sticks in it." },
 ];
+
+export const glossary = terms.toSorted((a, b) => a.word.localeCompare(b.word));
 
 /** The terms whose word, other words or meaning hold what is looked for; those whose word begins so come first. */
 export function termsFor(text: string): readonly Term[] {

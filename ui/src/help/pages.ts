@@ -83,16 +83,16 @@ export const pages: Record<string, Page> = {
     acts: ["Add a loaf.", "Say when you are away.", "Tap a loaf to move it."],
   },
   Machines: {
-    is: "Your bread machines. What is written here decides programs, times and presses.",
-    acts: ["Add a machine.", "Edit one with its booklet to hand.", "Compare its programs side by side."],
+    is: "Your bread machines. What is written here decides cycles, times and presses.",
+    acts: ["Add a machine.", "Edit one with its booklet to hand.", "Compare its cycles side by side."],
   },
   "A machine": {
-    is: "Describe your machine once, with its booklet. The table of programs is the most important part.",
-    acts: ["Give it a name and tap its sizes.", "Paste the table of programs.", "Say what its timer shows, and save."],
+    is: "Describe your machine once, with its booklet. The table of its cycles is the most important part.",
+    acts: ["Give it a name and tap its sizes.", "Paste the table of cycles.", "Say what its timer shows, and save."],
   },
-  "Compare programs": {
-    is: "Two programs side by side, on one scale. See what is longer, and where.",
-    acts: ["Choose the programs.", "Change size and crust.", "Go back and pick the one you want."],
+  "Compare cycles": {
+    is: "Two cycles side by side, on one scale. See what is longer, and where.",
+    acts: ["Choose the cycles.", "Change size and crust.", "Go back and pick the one you want."],
   },
   Kitchen: {
     is: "Your cups, spoons and scale, your habits, who is at home when, and the backup. Everything is measured by it.",

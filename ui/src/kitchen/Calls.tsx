@@ -23,7 +23,7 @@ export function Calls() {
         pick={(t) => change({ [what]: tones.find((known) => known === t) ?? "off" })}
       />
       <Button onClick={() => ring(what)}>
-        Try it<span className="sr-only">: {label}</span>
+        Test<span className="sr-only">: {label}</span>
       </Button>
     </div>
   );

@@ -51,7 +51,7 @@ export function CarryAway({ name }: { name: string }) {
         <h2 id="back" className="text-lg font-semibold">
           Restore
         </h2>
-        <p className="mt-1 max-w-prose">A kitchen’s file takes the place of {name}, which is put aside and can be brought back.</p>
+        <p className="mt-1 max-w-prose">A kitchen’s file takes the place of {name}, which is archived and can be restored.</p>
         <label className={`${button} mt-3 border-2 border-rim text-rim has-focus-visible:outline-3`}>
           <FolderUp size={22} aria-hidden="true" />
           Restore from a file
@@ -65,7 +65,7 @@ export function CarryAway({ name }: { name: string }) {
                 <li key={k.id} className="flex flex-wrap items-baseline gap-4 py-2" data-away={k.id}>
                   <b>{k.name}</b>
                   <Button disabled={swap.isPending} onClick={() => swap.mutate(k.id)} look="text">
-                    Swap this kitchen for it
+                    Replace this kitchen
                   </Button>
                 </li>
               ))}
@@ -76,13 +76,13 @@ export function CarryAway({ name }: { name: string }) {
       </section>
       {asked && (
         <Sheet title={`Restore ${asked.file.name}?`} close={close}>
-          <p className="mt-2 text-lg">{name} as it is now is put aside, whole. The file’s kitchen takes its place. You can go back.</p>
+          <p className="mt-2 text-lg">{name} as it is now is archived, whole. The file’s kitchen takes its place. You can go back.</p>
           <div className="mt-2">
             <TroubleNote error={restore.error} />
           </div>
           <p className="mt-4 flex flex-wrap gap-3">
             <Button disabled={restore.isPending} onClick={() => restore.mutate(asked)} look="filled" size="medium">
-              {restore.isPending ? "Restoring …" : "Restore it"}
+              {restore.isPending ? "Restoring …" : "Restore this backup"}
             </Button>
             <Button onClick={close} size="medium">
               No change

@@ -76,7 +76,7 @@ function OpenHouse({ name }: { name: string }) {
         {demo && (
           <>
             <p className="mt-4 max-w-prose">
-              The demo kitchen is there to be tried. As new, all is as on its first day; what you changed is put aside.
+              This is the sample kitchen. “As new” puts everything back to the first day; what you changed is archived.
             </p>
             <Button disabled={reset.isPending} onClick={() => reset.mutate()} size="medium" className="mt-2">
               {reset.isPending ? "Making it as new …" : "Reset the demo kitchen"}

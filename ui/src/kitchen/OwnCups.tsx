@@ -118,7 +118,7 @@ function OwnCup({ cup, known, fault, keep, forget }: CupProps) {
               className={`flex min-h-11 items-center rounded-tray border-2 pl-3 ${odd ? "border-dashed border-rim" : "border-rule"}`}
             >
               <span className="figures font-bold">{weight(grams)}</span>
-              {odd && <span className="ml-2 text-sm">Very different – check it</span>}
+              {odd && <span className="ml-2 text-sm">Very different – check the weighing</span>}
               <button
                 type="button"
                 aria-label={`Remove the weighing of ${weight(grams)}`}

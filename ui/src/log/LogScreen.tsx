@@ -157,7 +157,7 @@ function Entry({ bake, zone, today }: { bake: BakeSummary; zone: string; today: 
         </span>
       </p>
       <p className="max-md:col-start-2">
-        {bake.rehearsed && <span className="block text-sm text-soft">rehearsed</span>}
+        {bake.rehearsed && <span className="block text-sm text-soft">practice</span>}
         {over ? (
           bake.phase === "abandoned" && !bake.mark ? (
             <span className="text-soft">ended early</span>

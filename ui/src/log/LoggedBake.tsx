@@ -60,7 +60,7 @@ export default function LoggedBake() {
         </p>
         <Mark mark={state.mark} />
         <PressLink to={`/verdict/${id}`}>{state.mark ? "Edit rating" : "Rate this loaf"}</PressLink>
-        <PressLink to={`/recipes/${bake.data.recipeId}/story`}>All loaves of it</PressLink>
+        <PressLink to={`/recipes/${bake.data.recipeId}/story`}>All loaves of this recipe</PressLink>
         <PressLink to={again}>Bake this again</PressLink>
         <PressLink to={`/day${again.slice(1)}&add=1`}>Put it on a day</PressLink>
         <Button disabled={put.isPending} onClick={() => put.mutate(!bake.data.putAway)} look="text">
@@ -72,7 +72,7 @@ export default function LoggedBake() {
           Archived: hidden in the log.
         </p>
       )}
-      {bake.data.rehearsed && <p className="text-lg text-soft">A rehearsal: nothing was baked, and the log learns nothing from it.</p>}
+      {bake.data.rehearsed && <p className="text-lg text-soft">A practice bake: nothing was baked, and Rise Pan learns nothing from it.</p>}
       <TroubleNote error={put.error} />
       {state.note && <p className="mt-1 max-w-prose text-lg">{state.note}</p>}
       {bake.data.tried && (

@@ -4,6 +4,8 @@ import { useCompared, useMachine } from "../client/machines";
 import type { ComparedCycle, Machine } from "../client/types.gen";
 import { CrustSwatch } from "../parts/CrustSwatch";
 import { look } from "../parts/stages";
+import { said } from "../parts/english";
+import { Term } from "../parts/Term";
 import { TroubleNote } from "../parts/Trouble";
 import { inHours } from "../parts/time";
 import { Picker } from "../parts/Picker";
@@ -54,7 +56,7 @@ function Compared({ id, machine }: { id: string; machine: Machine }) {
         </PressLink>
       </p>
       <header className="flex flex-wrap items-center gap-x-6">
-        <h1 className="text-xl font-bold">Cycles of the {machine.name}</h1>
+        <h1 className="text-xl font-bold">Cycles of {machine.name}</h1>
         <Picker label="Size" value={size} choices={machine.sizes.map((s) => ({ id: s, name: s }))} pick={(s) => set("size", s)} />
         <Picker label="Crust" value={crust} choices={machine.crusts.map((c) => ({ id: c, name: c }))} pick={(c) => set("crust", c)} />
         <CrustSwatch crust={crust} />
@@ -95,10 +97,10 @@ interface BarProps {
 
 function Bar({ cycle, longest, first, n, forRecipe }: BarProps) {
   const { totals } = cycle;
-  const sums: [string, number][] = [
-    ["rests", totals.rest],
-    ["kneads", totals.knead],
-    ["rises", totals.rise],
+  const sums: [string, number, string?][] = [
+    ["rests", totals.rest, "Rest"],
+    ["kneads", totals.knead, "Knead"],
+    ["rises", totals.rise, "Last rise"],
     ["bakes", totals.bake],
   ];
   return (
@@ -106,12 +108,14 @@ function Bar({ cycle, longest, first, n, forRecipe }: BarProps) {
       <p className="flex flex-wrap items-baseline gap-x-4">
         <span className="text-lg font-bold">{cycleTitle(cycle)}</span>
         <span className="figures text-lg font-bold">{inHours(totals.all)}</span>
-        {sums.map(([name, m]) => (
+        {sums.map(([name, m, word]) => (
           <span key={name} className="text-sm text-soft">
-            {name} <b className="figures text-ink">{m}</b> min
+            {word ? <Term word={word}>{name}</Term> : name} <b className="figures text-ink">{m}</b> min
           </span>
         ))}
-        <span className="text-sm text-soft">{totals.knockBacks === 1 ? "1 knock-back" : `${totals.knockBacks} knock-backs`}</span>
+        <span className="text-sm text-soft">
+          {totals.knockBacks} <Term word="Knock-back">{totals.knockBacks === 1 ? said("knock-back") : `${said("knock-back")}s`}</Term>
+        </span>
       </p>
       <div
         className="mt-1 flex h-9 overflow-hidden rounded-tray border-2 border-rim"

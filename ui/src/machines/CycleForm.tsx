@@ -27,7 +27,7 @@ export function CycleForm({ cycle, machine, change, at, doubt }: Props) {
   return (
     <div className="min-w-0">
       <div className="flex flex-wrap items-end gap-3">
-        <TextField label="Program number" value={cycle.panel} change={(panel) => change({ panel })} />
+        <TextField label="Number on the panel" value={cycle.panel} change={(panel) => change({ panel })} />
         <TextField wide label="Its name" value={cycle.name} change={(name) => change({ name })} fault={at("/name")} />
         <Picker
           label="Made for"
@@ -113,10 +113,7 @@ function OnCrust({ cycle, machine, change, at }: Omit<Props, "doubt">) {
       <Picker
         label="It is chosen by"
         value={cycle.with ?? ""}
-        choices={[
-          { id: "", name: "Its own program number" },
-          ...others.map((c) => ({ id: c.id, name: `the crust button, at ${cycleTitle(c)}` })),
-        ]}
+        choices={[{ id: "", name: "Its own number" }, ...others.map((c) => ({ id: c.id, name: `the crust button, at ${cycleTitle(c)}` }))]}
         pick={(id) =>
           change(
             id

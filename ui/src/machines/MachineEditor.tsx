@@ -13,7 +13,7 @@ import { TroubleNote } from "../parts/Trouble";
 import { CyclesForm } from "./CyclesForm";
 import { faultsOf } from "./fields";
 import { MachineForm } from "./MachineForm";
-import { ProgramsTable } from "./ProgramsTable";
+import { CyclesTable } from "./CyclesTable";
 import { PanelForm } from "./PanelForm";
 import { tidy } from "./tidy";
 import { tabLook } from "../parts/tabLook";
@@ -136,7 +136,7 @@ function Description({ id, stored, start }: Props) {
       <TroubleNote error={undo.error ?? (problem ? null : keep.error)} />
       <TabGroup selectedIndex={tab} onChange={setTab}>
         <TabList className="mt-2 flex gap-1 border-b-2 border-rim">
-          {["Machine", "Programs", "Stages and beeps", "Panel"].map((t) => (
+          {["Machine", "Cycles", "Stages and beeps", "Panel"].map((t) => (
             <Tab key={t} className={tabLook}>
               {t}
             </Tab>
@@ -147,7 +147,7 @@ function Description({ id, stored, start }: Props) {
             <MachineForm machine={machine} change={change} at={at} />
           </TabPanel>
           <TabPanel tabIndex={-1}>
-            <ProgramsTable machine={machine} totals={looked?.totals} change={change} />
+            <CyclesTable machine={machine} totals={looked?.totals} change={change} />
           </TabPanel>
           <TabPanel tabIndex={-1}>
             <CyclesForm machine={machine} change={change} at={at} doubt={doubt} problem={problem} />

@@ -172,7 +172,7 @@ export function MachineForm({ machine, change, at }: Props) {
             fault={at("/fills")}
           />
           <NumberField
-            label="Custom programs it can store"
+            label="Own cycles it can store"
             value={machine.memory ?? 0}
             change={(memory) => change({ memory })}
             fault={at("/memory")}

@@ -46,10 +46,10 @@ export default function MachinesScreen() {
             </p>
             <p className="flex flex-wrap gap-x-4 font-semibold">
               <PressLink to={`/?machine=${m.id}`}>
-                Plan on it<span className="sr-only">: {m.name}</span>
+                Plan a loaf<span className="sr-only">: {m.name}</span>
               </PressLink>
               <PressLink to={`/machines/${m.id}/compare`}>
-                Compare programs<span className="sr-only">: {m.name}</span>
+                Compare cycles<span className="sr-only">: {m.name}</span>
               </PressLink>
               <PressLink to={`/machines/${m.id}`}>
                 Edit<span className="sr-only">: {m.name}</span>

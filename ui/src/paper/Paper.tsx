@@ -19,7 +19,7 @@ export function Paper({ title, say, more, children }: Props) {
         {more}
         <Button onClick={() => window.print()} look="filled" size="medium" className="flex items-center gap-2">
           <Printer size={20} aria-hidden="true" />
-          Print it
+          Print
         </Button>
       </header>
       <article className="paper mt-3 border border-rule p-6 print:mt-0 print:border-0 print:p-0">{children}</article>

@@ -105,7 +105,7 @@ export function AmountList({ answer, change, changed, lit, light, ask, beepClock
               onClick={() => change({ without: listed(leftOut.filter((o) => o !== l).map((o) => o.line)) })}
               className="min-h-6 font-semibold text-rim underline"
             >
-              Put it back
+              Restore this line
             </button>
           </p>
         ))}

@@ -14,7 +14,7 @@ export default function EmptyShelf({ shelf }: { shelf: Shelf }) {
   const steps = [
     {
       name: "Your machine",
-      says: "Its sizes, and the table of programs from its booklet. Two minutes.",
+      says: "Its sizes, and the table of cycles from its booklet. Two minutes.",
       to: "/machines/new",
       done: machine,
     },

@@ -1,3 +1,4 @@
+import { Term } from "../parts/Term";
 import type { PlanAgainst, PlanAnswer, PlanLine } from "../client/types.gen";
 import { StuffSwatch } from "../parts/stuff";
 import { BandBar } from "./BandBar";
@@ -37,7 +38,9 @@ export default function FormulaSheet({ answer }: { answer: PlanAnswer }) {
   return (
     <div className="grid gap-x-8 xl:grid-cols-[2fr_3fr]">
       <div>
-        <h2 className="text-lg font-bold">Baker’s percentages</h2>
+        <h2 className="text-lg font-bold">
+          <Term word="Formula">Baker’s percentages</Term>
+        </h2>
         <Lines caption={`${weight(formula.flour)} of flour`} lines={dough} />
         {addIns.length > 0 && <Lines caption="Add-ins, apart from the formula" lines={addIns} />}
         <p className="mt-2 text-sm">

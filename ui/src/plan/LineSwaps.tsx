@@ -26,7 +26,7 @@ export function LineSwaps({ wish, line, change }: Props) {
     <>
       {line.ingredient !== "water" && (
         <Button aria-pressed={out} onClick={toggle} disabled={keep.isPending} className="mt-2 w-full text-left">
-          {out ? "I have it again" : "I’m out of it"}
+          {out ? "I have it again" : "I’ve run out"}
         </Button>
       )}
       {asked.isLoading && <p className="mt-4 text-xs text-soft">Looking what could go in instead …</p>}

@@ -89,7 +89,7 @@ export function LineWhy({ answer, wish, line, fault, change }: Props) {
           Use this, fit the rest to it
         </Choice>
         <Choice press={follow} disabled={!typed.trim()}>
-          Scale the loaf to it
+          Scale the loaf to this amount
         </Choice>
         {(lock || have) && <Choice press={letGo}>Stop holding this amount</Choice>}
         {found.or?.map((o) => (
@@ -102,7 +102,7 @@ export function LineWhy({ answer, wish, line, fault, change }: Props) {
         ))}
         {found.optional && <Choice press={() => change({ without: listed([...(wish.loaf.without ?? []), line]) })}>Leave it out</Choice>}
         <Choice press={() => change({ weigh: listed(weighed ? weigh.filter((w) => w !== line) : [...weigh, line]) })}>
-          {weighed ? "Measure it by scoops" : "Weigh it"}
+          {weighed ? "Measure it by scoops" : "Weigh this"}
         </Choice>
       </div>
       <LineSwaps wish={wish} line={found} change={change} />

@@ -5,6 +5,7 @@ import { Link, useLocation } from "react-router";
 import { CrustSwatch } from "../parts/CrustSwatch";
 import { awaited } from "../parts/later";
 import { clock, day, dayName, display, inHours } from "../parts/time";
+import { Term } from "../parts/Term";
 import { TroubleNote } from "../parts/Trouble";
 import { Cautions } from "./Cautions";
 import { ToBench, useToBench } from "./ToBench";
@@ -39,26 +40,26 @@ export function MachinePanel({ answer, wish, renewed, stale, ask, change, start 
           Settings
         </h2>
         <dl className="mt-1 border-y border-rule">
-          <Row name="Cycle" why={() => ask({ about: "cycle" })}>
+          <Row name="Cycle" word="Cycle" why={() => ask({ about: "cycle" })}>
             <span className="figures mr-2 text-xl leading-8 font-bold" data-cycle={setting.cycle.id}>
               {setting.cycle.panel}
             </span>
             <span className="text-lg font-semibold">{setting.cycle.name !== setting.cycle.panel && setting.cycle.name}</span>
           </Row>
-          <Row name="Crust" why={() => ask({ about: "crust" })}>
+          <Row name="Crust" word="Crust" why={() => ask({ about: "crust" })}>
             <span className="flex items-center gap-2 text-lg font-semibold">
               <CrustSwatch crust={setting.crust} />
               {setting.hasCrust ? setting.crust : "no choice"}
             </span>
           </Row>
           {setting.hasSize && (
-            <Row name="Size">
+            <Row name="Size" word="Loaf size">
               <span className="fraction text-lg font-semibold" data-setting>
                 {setting.size}
               </span>
             </Row>
           )}
-          <Row name="Timer">
+          <Row name="Timer" word="Delay timer">
             {timer.setting > 0 ? (
               <span className="figures text-xl leading-8 font-bold" data-timer>
                 {display(timer.setting)}
@@ -91,7 +92,7 @@ export function MachinePanel({ answer, wish, renewed, stale, ask, change, start 
         )}
         {renewed !== undefined && (
           <p role="status" className="text-xs">
-            Time has gone by: the timer was to show {renewed > 0 ? display(renewed) : "no delay"}, and is worked out anew for now.
+            Time has gone by: the timer was to show {renewed > 0 ? display(renewed) : "no delay"}, and is worked out again from now.
           </p>
         )}
         <Cautions cautions={plan.cautions} revision={answer.revision} wish={wish} change={change} />
@@ -178,10 +179,10 @@ function At({ time, zone, now, last }: { time: string; zone: string; now: string
   );
 }
 
-function Row({ name, why, children }: { name: string; why?: () => void; children: React.ReactNode }) {
+function Row({ name, word, why, children }: { name: string; word?: string; why?: () => void; children: React.ReactNode }) {
   return (
     <div className="flex min-h-10 items-center border-b border-rule py-0.5 last:border-b-0">
-      <dt className="w-16 text-xs text-soft">{name}</dt>
+      <dt className="w-16 text-xs text-soft">{word ? <Term word={word}>{name}</Term> : name}</dt>
       <dd className="flex min-w-0 flex-1 items-baseline">{children}</dd>
       {why && (
         <dd>

@@ -26,7 +26,7 @@ export default function SwapStrip({ answer, wish, recipe, change, ask }: Props) 
       <p role="status" className="flex flex-wrap items-center gap-x-4 border-b border-rule text-sm">
         Saved as version {kept.revision}.
         <button type="button" className={link} onClick={() => undo.mutate(kept.revision, { onSuccess: () => setKept(null) })}>
-          Undo it
+          Undo
         </button>
         <TroubleNote error={undo.error} />
       </p>

@@ -113,7 +113,7 @@ export function LineSheet({ line, number, keep, move, ask, close }: Props) {
           Move down
         </Button>
         <Button onClick={() => keep(null)} size="medium">
-          Take it out
+          Remove line
         </Button>
         {line.named && (
           <Button onClick={ask} size="medium">

@@ -31,7 +31,7 @@ export function Begin() {
   const { search } = useLocation();
   return (
     <div className="mx-auto w-full max-w-3xl px-6 py-6">
-      <h1 className="text-xl font-bold">Rehearse {chosen?.recipe.name ?? "…"}</h1>
+      <h1 className="text-xl font-bold">Practise {chosen?.recipe.name ?? "…"}</h1>
       <p className="mt-2 max-w-prose text-lg">
         A whole bake without flour: press the panel of {chosen?.machine.name ?? "the machine"} as the plan says, look through its window,
         answer what the program asks. Its clock runs up to 600 times as fast, and stands still where hands are wanted.
@@ -58,7 +58,7 @@ export function Begin() {
           look="filled"
           size="large"
         >
-          {begin.isPending ? "Setting it up …" : "Begin the rehearsal"}
+          {begin.isPending ? "Setting it up …" : "Start practising"}
         </Button>
         <PressLink to={`/${search}`}>Back to the plan</PressLink>
       </div>

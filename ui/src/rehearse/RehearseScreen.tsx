@@ -48,7 +48,7 @@ function Running({ view }: { view: RehearsalView }) {
   return (
     <div className="flex min-h-full flex-col gap-3 px-6 py-3">
       <header className="flex flex-wrap items-center gap-x-6 gap-y-1">
-        <h1 className="text-xl font-bold">Rehearsal: {view.plan.recipe}</h1>
+        <h1 className="text-xl font-bold">Practice: {view.plan.recipe}</h1>
         <p className="text-lg text-soft">nothing is baked{view.slip && <b className="text-ink">, with {view.slip}</b>}</p>
         <p className="text-lg">
           <span className="text-soft">its clock </span>
@@ -74,7 +74,7 @@ function Running({ view }: { view: RehearsalView }) {
           The clock stands still until you have answered: {state.waits}
           {state.leaves && (
             <Button disabled={wait} onClick={() => does.mutate({ what: "left" })} look="text">
-              Go on without it
+              Continue without an answer
             </Button>
           )}
         </p>
@@ -118,9 +118,9 @@ function KeepIt({ id }: { id: string }) {
     <p className="flex flex-wrap items-center gap-4">
       {keep.data ? (
         <span role="status">
-          It stands in the log as a rehearsal.{" "}
+          It is in the log as a practice bake.{" "}
           <Link to={`/log/${keep.data.id}`} className="font-semibold text-rim underline">
-            Show it
+            Open it in the log
           </Link>
         </span>
       ) : (

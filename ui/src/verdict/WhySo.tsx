@@ -130,7 +130,7 @@ function Next(props: {
           <>
             <span role="status">{props.kept}</span>
             <Button disabled={props.busy} onClick={props.undo} look="text">
-              Undo it
+              Undo
             </Button>
           </>
         ) : (

@@ -62,7 +62,7 @@ export function Troubles({ bake, tell, wait }: Props) {
           ) : (
             <>
               <label className="mt-3 block">
-                A word for it
+                Search what happened
                 <input
                   autoFocus
                   value={word}

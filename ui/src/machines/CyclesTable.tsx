@@ -18,8 +18,8 @@ interface Props {
   change: (part: Partial<Machine>) => void;
 }
 
-/** The programs as the booklet lists them: number, name, what each is for, and how long it takes at each size. */
-export function ProgramsTable({ machine, totals, change }: Props) {
+/** The cycles as the booklet lists them: number, name, what each is for, and how long it takes at each size. */
+export function CyclesTable({ machine, totals, change }: Props) {
   const { cycles, sizes } = machine;
   const estimate = useEstimate();
   const typical = cycles.some((c) => c.typical);
@@ -40,7 +40,7 @@ export function ProgramsTable({ machine, totals, change }: Props) {
   return (
     <>
       <p className="text-lg">
-        Copy the table of programs from your booklet: number, name, and the total time for each size.
+        Copy the table of cycles (programs) from your booklet: number, name, and the total time for each size.
         {typical && <span className="text-soft"> Times in grey are a typical machine’s: type yours over them.</span>}
       </p>
       <FromBooklet machine={machine} change={change} />
@@ -73,7 +73,7 @@ export function ProgramsTable({ machine, totals, change }: Props) {
                 </td>
                 <td>
                   <input
-                    aria-label={`Name of program ${c.panel}`}
+                    aria-label={`Name of cycle ${c.panel}`}
                     value={c.name}
                     onChange={(e) => set(n, { name: e.target.value })}
                     className={`${box} h-11 w-40 text-lg font-semibold`}
@@ -130,7 +130,7 @@ function Yes({ label, on, change }: { label: string; on: boolean; change: (on: b
   );
 }
 
-/** The table as it is typed or pasted, a program a row, and what was read of it. */
+/** The table as it is typed or pasted, a cycle a row, and what was read of it. */
 function FromBooklet({ machine, change }: Omit<Props, "totals">) {
   const [text, write] = useState("");
   const [before, remember] = useState<MachineCycle[] | null>(null);
@@ -138,7 +138,7 @@ function FromBooklet({ machine, change }: Omit<Props, "totals">) {
   const { data, error } = useBooklet(settled, machine.sizes);
   const read = settled.trim() !== "" ? data : undefined;
   const [asked, ask] = useState(false);
-  const many = (n: number) => (n === 1 ? "1 program" : `${n} programs`);
+  const many = (n: number) => (n === 1 ? "1 cycle" : `${n} cycles`);
   const hidden = !asked && text === "" && !machine.cycles.some((c) => c.typical);
   return (
     <div className="mt-2 max-w-3xl">
@@ -148,7 +148,7 @@ function FromBooklet({ machine, change }: Omit<Props, "totals">) {
         </Button>
       ) : (
         <label className="block text-sm font-semibold">
-          Type or paste the table, one program on each line
+          Type or paste the table, one cycle on each line
           <textarea
             rows={Math.min(14, Math.max(4, text.split("\n").length + 1))}
             value={text}
@@ -182,7 +182,7 @@ function FromBooklet({ machine, change }: Omit<Props, "totals">) {
                 ask(false);
               }}
             >
-              Use {read.cycles.length === 1 ? "this program" : `these ${many(read.cycles.length)}`}
+              Use {read.cycles.length === 1 ? "this cycle" : `these ${many(read.cycles.length)}`}
             </Button>
           )}
         </div>
