@@ -183,7 +183,7 @@ func TestASaturdayOfFiveLoaves(t *testing.T) {
 	axe(t, p, "What would help")
 	p.Click("Leave as it is")
 	startedAs(t, s, "Oat and honey loaf", "now")
-	p.Until("the started loaf", "document.querySelector('[data-row=loaf-1]')?.innerText.includes('Watch it')")
+	p.Until("the started loaf", "document.querySelector('[data-row=loaf-1]')?.innerText.includes('Watch')")
 	p.Click("Watch: Oat and honey loaf")
 	p.Sees("The whole day")
 	axe(t, p, "Watch with a day's next moment")

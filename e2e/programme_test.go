@@ -225,7 +225,7 @@ func TestADelayAcrossTheNightWhenTheClocksChange(t *testing.T) {
 	drive.Value[bool](p, "(Object.keys(sessionStorage).filter(k => k.includes('timer')).forEach(k => "+
 		"sessionStorage.setItem(k, '777')), true)")
 	p.Reload()
-	p.Sees("the timer was to show 12 h 57, and is worked out anew for now")
+	p.Sees("the timer was to show 12 h 57, and is worked out again from now")
 	byTheClock := time.Duration(24-press.Hour()+7)*time.Hour - time.Duration(press.Minute())*time.Minute
 	if off := want - byTheClock.Truncate(10*time.Minute); off != time.Hour && off != -time.Hour {
 		t.Errorf("the night is as long as any other: off by %v", off)

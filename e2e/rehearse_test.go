@@ -62,7 +62,7 @@ func TestARehearsedBakeFromPressesToLoaf(t *testing.T) {
 			p.Sees("At the dough ball:")
 			p.Go(s.URL + "/log")
 			p.Until("it is told apart from real bakes",
-				`document.querySelector("[data-bake]").innerText.includes("rehearsed")`)
+				`document.querySelector("[data-bake]").innerText.includes("practice")`)
 			return
 		case drive.Value[bool](p, `[...document.querySelectorAll("button")].some((b) => b.innerText === "Added")`):
 			seen["dose"] = true

@@ -175,7 +175,7 @@ func TestFiguresAreInTheKitchensUnits(t *testing.T) {
 		look("why " + why.press)
 	}
 	p.Go(s.URL + "/rehearse")
-	p.Click("Begin the rehearsal")
+	p.Click("Start practising")
 	p.Sees("litres are expected")
 	look("a rehearsal")
 	at := kitchenOf(t, s)

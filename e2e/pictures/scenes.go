@@ -118,7 +118,7 @@ var scenes = []scene{
 	{name: "rehearse", path: "/", wait: "In the pan", act: func(p *drive.Page) {
 		pick("Towpath white")(p)
 		p.Click("Practise")
-		p.Click("Begin the rehearsal")
+		p.Click("Start practising")
 		p.Sees("The plan says:")
 		p.Click("×600")
 		p.Click("Start")

@@ -5,8 +5,7 @@ let american = false;
 /** Whose English this kitchen speaks. */
 export function setEnglish(english: Kitchen["english"]) {
   american = english === "american";
-  document.documentElement.lang = american ? "en-US" : "en-GB";
-  document.documentElement.dataset.paper = american ? "letter" : "A4";
+  document.documentElement.lang = language();
 }
 
 /** The language in which dates are written. */
