@@ -131,3 +131,31 @@ func TestEachEnglishFromTheFirstPageToTheCard(t *testing.T) {
 		}
 	}
 }
+
+// Help says what the open screen is for, and finds words, recipes and settings; a word that is touched opens at its
+// meaning; on a phone it stands behind More.
+func TestHelpFindsWordsAndSettings(t *testing.T) {
+	s := serve(t)
+	p := open(t, s.URL)
+	p.Sees("In the pan")
+	p.Click("Timer")
+	p.Sees("It lets the machine begin later")
+	p.Keys("\x1b")
+	p.Until("the help closed", "!shows('It lets the machine begin later')")
+	p.Keys("/")
+	p.Until("the search to have the focus", "document.activeElement?.type === 'search'")
+	p.Keys("knock")
+	p.Sees("lets the gas out of the dough")
+	p.Type("Search words, recipes, bakes and settings", "phone")
+	p.Sees("./start --house")
+	p.Type("Search words, recipes, bakes and settings", "raisin")
+	axe(t, p, "What help found")
+	p.Click("Find “raisin” in your recipes")
+	p.Until("the recipes with raisins", "shows('Mooring raisin loaf') && !shows('Towpath white')")
+	phone := tab(t, s.URL+"/machines", 390, 844)
+	phone.Sees("Galley machine")
+	phone.Click("More")
+	phone.Click("Help")
+	phone.Sees("Your bread machines.")
+	axe(t, phone, "Help on a phone")
+}

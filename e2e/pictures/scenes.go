@@ -100,7 +100,7 @@ var scenes = []scene{
 	{name: "machine", path: "/machines", wait: "Add a machine", act: func(p *drive.Page) {
 		p.Click("Edit: Galley machine")
 		p.Click("Cycles")
-		p.Sees("drag the end of a stage")
+		p.Until("the totals", "field('Total of Basic, 1 lb')?.value")
 	}},
 	{name: "compare", path: "/", wait: "In the pan", act: func(p *drive.Page) {
 		pick("Lock-keeper's wholemeal")(p)

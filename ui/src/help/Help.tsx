@@ -49,7 +49,7 @@ export default function Help({ screen, keys, word = "", close }: Props) {
             aria-label="Search words, recipes, bakes and settings"
             placeholder="Search words, recipes, bakes, settings"
             value={text}
-            onChange={(e) => look(e.target.value)}
+            onChange={(e) => look(e.target.value.replace(/^\//, ""))}
             autoFocus={!!word || !page}
             data-autofocus
             className="mt-2 h-12 w-full rounded-tray border-2 border-rim bg-enamel px-3 text-lg"
@@ -150,10 +150,8 @@ function Found({ text, keys, close }: { text: string; keys: Props["keys"]; close
 function Keys({ keys }: { keys: Props["keys"] }) {
   const [on, set] = useState(singleKeys);
   return (
-    <section aria-labelledby="keys" className="mt-6 max-md:hidden">
-      <h2 id="keys" className="text-lg font-bold">
-        Keyboard shortcuts
-      </h2>
+    <details className="mt-6 max-md:hidden">
+      <summary className="min-h-8 cursor-pointer text-lg font-bold">Keyboard shortcuts</summary>
       <dl className="mt-1 grid grid-cols-[auto_1fr] gap-x-6 gap-y-1">
         {[...keys.map(({ key, says }) => [key.toUpperCase(), says] as const), ...others].map(([key, what]) => (
           <div key={key} className="contents">
@@ -174,6 +172,6 @@ function Keys({ keys }: { keys: Props["keys"] }) {
         />
         Shortcuts of a single key
       </label>
-    </section>
+    </details>
   );
 }

@@ -45,7 +45,7 @@ export function CyclesTable({ machine, totals, change }: Props) {
       </p>
       <FromBooklet machine={machine} change={change} />
       <div className="mt-4 overflow-x-auto">
-        <table className="w-full min-w-2xl border-y border-rule text-left">
+        <table className="w-full min-w-4xl border-y border-rule text-left">
           <thead className="text-sm text-soft">
             <tr>
               <th scope="col">Number</th>

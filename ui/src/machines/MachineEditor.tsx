@@ -112,7 +112,7 @@ function Description({ id, stored, start }: Props) {
         </PressLink>
       </p>
       <header className="flex flex-wrap items-center gap-x-6 gap-y-2">
-        <h1 className="text-xl font-bold">{id ? `Change the ${start.name}` : "Describe your machine"}</h1>
+        <h1 className="text-xl font-bold">{id ? `Edit ${start.name}` : "Describe your machine"}</h1>
         <Button onClick={save} disabled={keep.isPending || (!!id && !changed)} look="filled" size="medium" className="text-lg">
           {keep.isPending ? "Saving …" : "Save machine"}
         </Button>

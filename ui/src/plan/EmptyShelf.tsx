@@ -25,14 +25,14 @@ export default function EmptyShelf({ shelf }: { shelf: Shelf }) {
   return (
     <div className="m-auto w-full max-w-2xl p-6 md:p-8">
       <Sprig className="mx-auto w-40" />
-      <h1 className="mt-2 text-center text-2xl font-bold text-balance">From a recipe to a loaf on your bread machine</h1>
+      <h1 className="mt-2 text-center text-xl font-bold text-balance md:text-2xl">From a recipe to a loaf on your bread machine</h1>
       <p className="mx-auto mt-2 max-w-xl text-center text-lg text-balance">
         Rise Pan works out what your own cups measure, what to press and when the bread is ready, and learns from how each loaf came out.
       </p>
       <h2 className="mt-8 text-lg font-bold">Set up {shelf.kitchen.name === "My kitchen" ? "my kitchen" : shelf.kitchen.name}</h2>
       <ol className="mt-1 divide-y divide-rule border-y border-rule">
         {steps.map((s, n) => (
-          <li key={s.name} className="flex min-h-18 items-center gap-4 py-2">
+          <li key={s.name} className="flex min-h-18 flex-wrap items-center justify-end gap-x-4 gap-y-2 py-2">
             <span
               className={`figures grid size-10 shrink-0 place-items-center rounded-full border-2 text-lg font-bold ${
                 s.done ? "border-leaf text-leaf" : n === next ? "border-rim bg-rim text-on-rim" : "border-rule text-soft"
@@ -40,7 +40,7 @@ export default function EmptyShelf({ shelf }: { shelf: Shelf }) {
             >
               {s.done ? <Check size={24} aria-label="done" /> : n + 1}
             </span>
-            <span className="min-w-0 flex-1">
+            <span className="min-w-56 flex-1">
               <b className="block text-lg">{s.name}</b>
               <span className="block text-soft">{s.says}</span>
             </span>

@@ -97,7 +97,7 @@ function Card({ id, revision, start, look }: CardProps) {
           Recipes
         </PressLink>
       </p>
-      <h1 className="text-xl font-bold">{id ? `Change ${start.name}` : "A new recipe"}</h1>
+      <h1 className="text-xl font-bold">{id ? `Edit ${start.name}` : "A new recipe"}</h1>
       <div className="mt-2 grid gap-8 lg:grid-cols-2">
         <div>
           <label className="block font-semibold">
