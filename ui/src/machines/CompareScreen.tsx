@@ -4,7 +4,7 @@ import { useCompared, useMachine } from "../client/machines";
 import type { ComparedCycle, Machine } from "../client/types.gen";
 import { CrustSwatch } from "../parts/CrustSwatch";
 import { look } from "../parts/stages";
-import { said } from "../parts/english";
+import { said } from "../parts/said";
 import { Term } from "../parts/Term";
 import { TroubleNote } from "../parts/Trouble";
 import { inHours } from "../parts/time";

@@ -1,7 +1,7 @@
 import { Button } from "../parts/Button";
 import type { Machine, MachineBeep, MachineCycle } from "../client/types.gen";
 import { MachineCharacter } from "../client/words.gen";
-import { said } from "../parts/english";
+import { said } from "../parts/said";
 import { Picker } from "../parts/Picker";
 import { StagesFrom } from "./StagesFrom";
 import { Doubt, Fault, type FaultAt, NumberField, TextField, Tick } from "./fields";

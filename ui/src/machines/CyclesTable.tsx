@@ -3,7 +3,7 @@ import { useState } from "react";
 import { useBooklet, useEstimate } from "../client/machines";
 import type { Doubts, Machine, MachineCycle } from "../client/types.gen";
 import { MachineCharacter } from "../client/words.gen";
-import { said } from "../parts/english";
+import { said } from "../parts/said";
 import { Picker } from "../parts/Picker";
 import { readLength } from "../parts/time";
 import { useSettled } from "../parts/settled";

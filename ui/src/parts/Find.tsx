@@ -1,4 +1,4 @@
-import { said } from "./english";
+import { said } from "./said";
 import { Picker } from "./Picker";
 import { kinds } from "../recipes/kinds";
 

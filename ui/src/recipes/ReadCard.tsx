@@ -1,4 +1,4 @@
-import { said } from "../parts/english";
+import { said } from "../parts/said";
 import type { LineText, ReadColumn, RecipeRead } from "../client/types.gen";
 import { Segments } from "../parts/Segments";
 import { ReadLines } from "./ReadLines";

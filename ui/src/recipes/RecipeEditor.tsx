@@ -13,7 +13,7 @@ import { CardPhotos } from "./CardPhotos";
 import { CardText } from "./CardText";
 import { LinkToIt } from "./LinkToIt";
 import { Meanwhile } from "./Meanwhile";
-import { said } from "../parts/english";
+import { said } from "../parts/said";
 import { kinds } from "./kinds";
 import { FinishFields } from "./FinishFields";
 import { ReadCard } from "./ReadCard";

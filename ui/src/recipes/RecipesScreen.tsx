@@ -5,7 +5,7 @@ import { useAllRecipes, useUndoRecipe } from "../client/recipes";
 import type { RecipeOnShelf } from "../client/types.gen";
 import { More } from "../parts/More";
 import { Samples } from "../parts/Samples";
-import { said } from "../parts/english";
+import { said } from "../parts/said";
 import { asked } from "../parts/asked";
 import { Find } from "../parts/Find";
 import { TroubleNote } from "../parts/Trouble";
