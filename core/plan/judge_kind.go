@@ -2,6 +2,7 @@ package plan
 
 import (
 	"math"
+	"regexp"
 	"slices"
 
 	"risepan/core/kind"
@@ -96,6 +97,19 @@ func (j *judgement) starter() {
 		"of dry yeast; or let the dough cycle knead it, leave it in the pan until it stands as high as planned, and bake it "+
 		"then.",
 		j.programme.Setting.Cycle.Name, InHours(rises))
+}
+
+// saysBinder is a blend's note that a binder is in it.
+var saysBinder = regexp.MustCompile(`(?i)\b(?:gum|xanthan|guar|psyllium|husk)\b`)
+
+// blendBinds reports whether a flour blend may have a binder in it, and whether its note says that it has.
+func (j *judgement) blendBinds() (may, does bool) {
+	for _, l := range j.dough.lines {
+		if l.Ingredient.MayBind {
+			may, does = true, does || saysBinder.MatchString(l.Line.Note)
+		}
+	}
+	return may, does
 }
 
 // bound says what holds a dough together that has no gluten of wheat.

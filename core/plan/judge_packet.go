@@ -72,16 +72,3 @@ func (j *judgement) stood() {
 			"do not stir it, and keep the delay short.")
 	}
 }
-
-// gumTwice is a blend's note that a binder is in it.
-var gumTwice = regexp.MustCompile(`(?i)\b(?:gum|xanthan|guar|psyllium|husk)\b`)
-
-// blendBinds reports whether a flour blend may have a binder in it, and whether its note says that it has.
-func (j *judgement) blendBinds() (may, does bool) {
-	for _, l := range j.dough.lines {
-		if l.Ingredient.MayBind {
-			may, does = true, does || gumTwice.MatchString(l.Line.Note)
-		}
-	}
-	return may, does
-}

@@ -19,7 +19,7 @@ export const pages: Record<string, Page> = {
     acts: [
       "Tap Done when the amount is in the pan.",
       "Tap the amount to see how it is made up.",
-      "Tap “Something went wrong” when it did.",
+      "Tap “Too much?” when more went in than the step says.",
     ],
   },
   Watch: {
@@ -27,12 +27,12 @@ export const pages: Record<string, Page> = {
     acts: [
       "Look at the dough ball when asked, and tap what you see.",
       "Tap “Something else happened” for anything unexpected.",
-      "Tap “I took it out” when the loaf is out.",
+      "Tap “Take it out” when the loaf leaves the machine.",
     ],
   },
   Verdict: {
     is: "Rate the loaf and tap what you see. You get the likeliest cause and one thing to change, or a plain “cannot tell”.",
-    acts: ["Tap the stars.", "Tap each sign that the loaf shows.", "Save the change in the recipe, or leave it as it is."],
+    acts: ["Tap a rating from 1 to 5.", "Tap each sign that the loaf shows.", "Save the change in the recipe, or leave it as it is."],
   },
   Log: {
     is: "Your bakes, newest first. Search them, look at one again, or bake it again.",
@@ -133,5 +133,5 @@ export const topics: readonly { name: string; also: string; to?: string; means: 
     means: "Save the whole kitchen to a file, or bring it back.",
     to: "/kitchen?drawer=Carry away",
   },
-  { name: "Alerts", also: "sound notification beep call", means: "How this device calls you.", to: "/kitchen?drawer=Calls" },
+  { name: "Alerts", also: "sound notification beep call", means: "How this device calls you.", to: "/kitchen" },
 ];
